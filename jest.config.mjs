@@ -1,0 +1,21 @@
+const swc = [
+  '@swc/jest',
+  {
+    module: { type: 'es6' },
+    jsc: { experimental: { keepImportAttributes: true }, target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } },
+  },
+];
+
+/** Unit tests stand beside their file; ESM mode because several libraries ship as ESM only. */
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/tests/unit'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
+  transform: { '^.+\\.tsx?$': swc },
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^@demo/(.*)$': '<rootDir>/demo/$1',
+    '^server-only$': '<rootDir>/tests/support/empty.ts',
+  },
+};

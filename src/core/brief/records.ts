@@ -1,0 +1,206 @@
+import { z } from 'zod';
+import { ASPECT_NAMES } from '@/core/evidence/aspects';
+import { CLARITIES, SOURCE_KIND_NAMES } from '@/core/evidence/weights';
+import { CHIP_ORIGINS } from '@/core/colour/chips';
+import { dimensionsSchema } from '@/core/outline/dimensions';
+import { PRESET_NAMES } from '@/core/outline/presets';
+import { VIEWS } from '@/core/outline/zones';
+import { FINISHES, OPACITIES, PAINT_KINDS } from '@/core/paint/catalogue';
+import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
+import { isTimeZone } from '@/core/route/calendar';
+import { isDay } from '@/core/units/day';
+import { optionsSchema } from './options';
+
+/** The shape of every noun that is kept: what a form, a file or the database must hold before anything is computed from it. */
+
+const line = (title: string, most = 120) => z.string({ error: `${title}: text is needed` }).trim().max(most, `${title}: at most ${most} signs`);
+const needed = (title: string, most = 120) => line(title, most).min(1, `${title} is needed`);
+const number = (title: string) => z.number({ error: `${title}: a number is needed` });
+const day = (title: string) => z.string().refine(isDay, `${title}: a day that exists is needed`);
+const optionalDay = (title: string) => day(title).nullable();
+const id = z.uuid('a reference is needed');
+const choice = <const T extends readonly [string, ...string[]]>(title: string, values: T) => z.enum(values as unknown as [T[number], ...T[number][]], { error: `${title}: choose one of ${values.join(', ')}` });
+const labNumber = (axis: string, least: number, most: number) => number(axis).min(least, `${axis} must lie between ${least} and ${most}`).max(most, `${axis} must lie between ${least} and ${most}`);
+const lab = z.tuple([labNumber('L*', 0, 100), labNumber('a*', -128, 128), labNumber('b*', -128, 128)]);
+
+/** A window whose end is before its start is refused at its end. */
+function inOrder<T extends z.ZodObject>(schema: T, from: string, to: string, says: string) {
+  return schema.superRefine((value, context) => {
+    const [first, last] = [value[from] as string | null, value[to] as string | null];
+    if (first && last && last < first) context.addIssue({ code: 'custom', path: [to], message: says });
+  });
+}
+
+export const briefFields = z.strictObject({
+  kitMaker: line('Kit maker'),
+  kitNumber: line('Kit number', 40),
+  denominator: number('Scale').min(4, 'Scale: from 1/4').max(700, 'Scale: to 1/700'),
+  options: optionsSchema,
+  timeZone: z.string().refine(isTimeZone, 'Time zone: no known IANA zone'),
+  tempC: number('Temperature').min(5, 'Temperature: from 5 °C').max(40, 'Temperature: to 40 °C'),
+  humidity: number('Humidity').min(10, 'Humidity: from 10 %').max(95, 'Humidity: to 95 %'),
+  startOn: day('Start'),
+  notes: line('Notes', 2000),
+});
+
+export const airframeFields = inOrder(
+  z.strictObject({
+    type: needed('Type', 60),
+    variant: line('Variant', 40),
+    serial: line('Serial', 40),
+    codeLetters: line('Code letters', 20),
+    name: line('Name', 60),
+    unit: line('Unit'),
+    place: line('Place'),
+    targetFrom: optionalDay('Depicts from'),
+    targetTo: optionalDay('Depicts to'),
+    preset: choice('Preset', PRESET_NAMES),
+    dimensions: dimensionsSchema,
+  }),
+  'targetFrom', 'targetTo', 'Depicts to: the window ends before it starts',
+);
+
+export const sourceFields = inOrder(
+  z.strictObject({
+    kind: choice('Kind', SOURCE_KIND_NAMES),
+    title: needed('Title'),
+    citation: line('Citation', 500),
+    dateFrom: optionalDay('Dated from'),
+    dateTo: optionalDay('Dated to'),
+    sides: z.array(z.enum(VIEWS)),
+    derivedFrom: z.array(id),
+    grade: number('Grade').min(0, 'Grade: from 0').max(2, 'Grade: to 2'),
+    gradeReason: line('Reason for the grade', 300),
+    pictureId: z.string().nullable(),
+  }),
+  'dateFrom', 'dateTo', 'Dated to: the window ends before it starts',
+);
+
+export const questionFields = z.strictObject({ zone: needed('Zone', 60), aspect: choice('Aspect', ASPECT_NAMES) });
+
+export const sightingFields = z.strictObject({
+  questionId: id,
+  sourceId: id,
+  value: needed('What it says', 200),
+  sd: number('Plus or minus').min(0, 'Plus or minus: never below 0').nullable(),
+  clarity: choice('Clarity', CLARITIES),
+  sense: choice('Sense', ['for', 'against'] as const),
+  note: line('Note', 500),
+});
+
+export const RULING_BASES = ['supported', 'choice', 'departure'] as const;
+export const RULING_TITLES: Record<(typeof RULING_BASES)[number], string> = { supported: 'As supported', choice: "Builder's choice", departure: 'Knowing departure from the record' };
+
+export const rulingFields = z.strictObject({
+  questionId: id,
+  value: needed('Ruling', 200),
+  basis: choice('Basis', RULING_BASES),
+  reason: needed('Reason', 500),
+  ruledBy: line('Ruled by', 60),
+});
+
+export const repaintFields = z.strictObject({ zone: needed('Zone', 60), onDay: day('Repainted on'), note: line('Note', 300) });
+
+export const MARKING_KINDS = ['insignia', 'lettering', 'band'] as const;
+export const MARKING_METHODS = ['decal', 'mask', 'brush', 'pen', 'own decal'] as const;
+
+export const placeFields = z.strictObject({
+  view: z.enum(VIEWS),
+  /** Centre: metres aft of the nose, and up from the belly (side views) or to starboard (upper, lower). */
+  station: number('Station').min(-5).max(100),
+  offset: number('Offset').min(-50).max(50),
+  turn: number('Turn').min(-180).max(180),
+});
+export type MarkingPlace = z.infer<typeof placeFields>;
+
+export const markingFields = z.strictObject({
+  kind: choice('Kind', MARKING_KINDS),
+  title: needed('Title'),
+  zone: needed('Zone', 60),
+  text: line('Letters', 40),
+  heightMm: number('True height').min(1, 'True height: at least 1 mm').max(20_000, 'True height: at most 20 m'),
+  printedMm: number('Printed height').min(0.05, 'Printed height: at least 0.05 mm').max(1000, 'Printed height: at most 1 m').nullable(),
+  method: choice('Method', MARKING_METHODS),
+  codes: z.array(needed('Colour code', 20)).min(1, 'Colours: at least one code').max(6, 'Colours: at most six'),
+  places: z.array(placeFields).max(8, 'Places: at most eight'),
+});
+
+export const weeklySessionFields = z.strictObject({
+  weekday: number('Weekday').int().min(1).max(7),
+  startsAt: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Starts at: a time HH:MM'),
+  minutes: number('Minutes').int('Minutes: a whole number').min(10, 'Minutes: at least 10').max(900, 'Minutes: at most 15 hours'),
+  booth: z.boolean(),
+});
+
+export const logEntryFields = z.strictObject({
+  stepKey: line('Step', 120),
+  title: needed('What', 200),
+  lane: line('Lane', 30),
+  plannedMinutes: number('Planned').int().min(0).nullable(),
+  actualMinutes: number('Minutes').int('Minutes: a whole number').min(1, 'Minutes: at least 1').max(10_000, 'Minutes: at most 10 000'),
+  startedAt: z.iso.datetime({ offset: true, error: 'Started: a time is needed' }),
+  endedAt: z.iso.datetime({ offset: true, error: 'Ended: a time is needed' }),
+  note: line('Note', 1000),
+  paint: line('Paint', 200),
+});
+
+export const timerFields = z.strictObject({
+  stepKey: line('Step', 120),
+  label: needed('Label'),
+  startedAt: z.iso.datetime({ offset: true }),
+  minutes: number('Minutes').min(0.1, 'Minutes: above 0').max(10_080, 'Minutes: at most a week'),
+});
+
+export const colourCodeFields = z.strictObject({
+  system: needed('System', 20),
+  code: needed('Code', 20),
+  name: line('Name', 60),
+  finish: choice('Finish', FINISHES),
+  kind: choice('Kind', PAINT_KINDS),
+});
+
+export const chipFields = z.strictObject({ codeId: id, lab, origin: choice('Origin', CHIP_ORIGINS), sd: number('Uncertainty').min(0).max(30), note: line('Note', 300) });
+
+export const paintFields = z.strictObject({
+  lineId: id,
+  number: needed('Number', 20),
+  name: line('Name', 60),
+  kind: choice('Kind', PAINT_KINDS),
+  finish: choice('Finish', FINISHES),
+  opacity: choice('Opacity', OPACITIES),
+  lab: lab.nullable(),
+  sd: number('Uncertainty').min(0).max(30),
+  sizeMl: number('Bottle').min(1).max(1000),
+  priceCents: number('Price').int().min(0).max(100_000),
+  claims: z.array(needed('Claim', 20)),
+});
+
+export const paintLineFields = z.strictObject({ name: needed('Line', 40), chemistry: choice('Chemistry', CHEMISTRY_NAMES) });
+export const bottleFields = z.strictObject({ paintId: id, mlLeft: number('Millilitres left').min(0, 'Millilitres left: never below 0').max(1000), openedOn: optionalDay('Opened'), condition: line('Condition', 100) });
+export const colourChoiceFields = z.strictObject({ codeId: id, paintId: id });
+
+/** Every kind of record a brief page may write, by its name in history. */
+export const RECORDS = {
+  brief: briefFields,
+  airframe: airframeFields,
+  source: sourceFields,
+  question: questionFields,
+  sighting: sightingFields,
+  ruling: rulingFields,
+  repaint: repaintFields,
+  marking: markingFields,
+  weekly_session: weeklySessionFields,
+  log_entry: logEntryFields,
+  timer: timerFields,
+  colour_code: colourCodeFields,
+  chip: chipFields,
+  paint_line: paintLineFields,
+  paint: paintFields,
+  bottle: bottleFields,
+  colour_choice: colourChoiceFields,
+} as const;
+
+export type RecordName = keyof typeof RECORDS;
+export type Fields<N extends RecordName> = z.infer<(typeof RECORDS)[N]>;
+/** A kept record: its fields with its identity and the version that an update must name. */
+export type Kept<N extends RecordName> = Fields<N> & { id: string; version: number };

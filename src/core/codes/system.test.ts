@@ -1,0 +1,16 @@
+import { describe, expect, test } from '@jest/globals';
+import { canonicalCode, canonicalIn } from './system';
+
+const system = { id: 'tcs', title: 'Invented standard', prefix: 'TCS', digits: 2 };
+
+describe('codes as people write them', () => {
+  test.each(['TCS 31', 'tcs31', 'TCS-31', ' 31 ', 'T.C.S. 31'])('%s is TCS 31', (text) => {
+    expect(canonicalCode(system, text)).toBe('TCS 31');
+  });
+  test('short numbers are filled up', () => expect(canonicalCode(system, '5')).toBe('TCS 05'));
+  test.each(['TCS 311', 'green', '', 'XY 31'])('%s is none', (text) => expect(canonicalCode(system, text)).toBeNull());
+  test('text of no system stays as typed', () => {
+    expect(canonicalIn([system], ' dull green ')).toBe('dull green');
+    expect(canonicalIn([system], '7')).toBe('TCS 07');
+  });
+});

@@ -1,0 +1,37 @@
+/** Default weights of the evidence weighing, all editable, each with its reason. */
+
+export const SOURCE_KINDS = {
+  photograph: { weight: 3, title: 'Photograph', reason: 'the machine itself on a day' },
+  'official-drawing': { weight: 2.5, title: 'Official drawing', reason: 'what was ordered, not always what was done' },
+  manual: { weight: 2.5, title: 'Manual', reason: 'what was ordered for the type' },
+  'museum-visit': { weight: 1.5, title: 'Museum visit', reason: 'perfect for structure, repainted since' },
+  letter: { weight: 1.2, title: 'Letter', reason: 'somebody who was there, from memory' },
+  'profile-drawing': { weight: 0.8, title: 'Profile drawing', reason: 'an interpretation of other sources' },
+  'decal-sheet': { weight: 0.8, title: 'Decal sheet', reason: 'researched for one machine, often cropped' },
+  'kit-sheet': { weight: 0.7, title: 'Kit sheet', reason: 'one side only, wrong demarcations, close-enough call-outs' },
+  caption: { weight: 0.6, title: 'Caption', reason: 'copied from other captions' },
+  'box-painting': { weight: 0.3, title: 'Box painting', reason: 'gaps invented or closed' },
+  other: { weight: 0.5, title: 'Other', reason: 'unknown worth' },
+} as const;
+
+export type SourceKind = keyof typeof SOURCE_KINDS;
+export const SOURCE_KIND_NAMES = Object.keys(SOURCE_KINDS) as [SourceKind, ...SourceKind[]];
+
+export const CLARITIES = ['clear', 'partial', 'inferred'] as const;
+export type Clarity = (typeof CLARITIES)[number];
+
+export interface Weights {
+  kind: Record<SourceKind, number>;
+  clarity: Record<Clarity, number>;
+  /** Date fit of a source without a date. */
+  unknownDate: number;
+  /** Days over which date fit falls to 1/e. */
+  decayDays: number;
+}
+
+export const DEFAULT_WEIGHTS: Weights = {
+  kind: Object.fromEntries(SOURCE_KIND_NAMES.map((kind) => [kind, SOURCE_KINDS[kind].weight])) as Record<SourceKind, number>,
+  clarity: { clear: 1, partial: 0.5, inferred: 0.25 },
+  unknownDate: 0.5,
+  decayDays: 180,
+};

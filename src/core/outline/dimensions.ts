@@ -1,0 +1,72 @@
+import { z } from 'zod';
+
+/** One editable dimension of an outline: metres (or degrees where it says so), with the limits of what can be drawn. */
+export interface DimensionInfo {
+  title: string;
+  least: number;
+  most: number;
+  unit: 'm' | 'deg';
+}
+
+const m = (title: string, least: number, most: number): DimensionInfo => ({ title, least, most, unit: 'm' });
+
+/** Stations are measured aft from the nose, heights up from the belly. 0 where a part is absent. */
+export const DIMENSIONS = {
+  length: m('Length', 2, 90),
+  span: m('Span', 0, 90),
+  fuselageHeight: m('Fuselage height', 0.4, 12),
+  fuselageWidth: m('Fuselage width', 0.3, 10),
+  cowlLength: m('Cowling length', 0, 20),
+  wingStation: m('Wing root leading edge, station', 0, 60),
+  wingHeight: m('Wing root above belly', 0, 12),
+  rootChord: m('Wing root chord', 0, 25),
+  tipChord: m('Wing tip chord', 0, 20),
+  wingSweep: m('Tip leading edge aft of root', -10, 30),
+  dihedral: { title: 'Dihedral', least: -20, most: 20, unit: 'deg' } as DimensionInfo,
+  tailSpan: m('Tailplane span', 0, 40),
+  tailRootChord: m('Tailplane root chord', 0, 12),
+  tailTipChord: m('Tailplane tip chord', 0, 10),
+  tailSweep: m('Tailplane tip aft of root', -4, 12),
+  finHeight: m('Fin height', 0, 15),
+  finRootChord: m('Fin root chord', 0, 15),
+  finTipChord: m('Fin tip chord', 0, 10),
+  finSweep: m('Fin tip aft of root', -3, 12),
+  canopyStation: m('Canopy front, station', 0, 40),
+  canopyLength: m('Canopy length', 0, 15),
+  canopyHeight: m('Canopy height', 0, 3),
+  gearHeight: m('Ground below belly', 0, 6),
+  mainWheelStation: m('Main wheels, station', 0, 60),
+  mainWheelDiameter: m('Main wheel diameter', 0, 3),
+  mainTrack: m('Wheel track', 0, 15),
+  thirdWheelStation: m('Nose or tail wheel, station', 0, 80),
+  thirdWheelDiameter: m('Nose or tail wheel diameter', 0, 2),
+  propellerDiameter: m('Propeller diameter', 0, 8),
+  engineSpacing: m('Engines from centre line', 0, 15),
+  nacelleLength: m('Nacelle length', 0, 12),
+  nacelleDiameter: m('Nacelle diameter', 0, 4),
+  rotorDiameter: m('Main rotor diameter', 0, 40),
+} as const satisfies Record<string, DimensionInfo>;
+
+export type DimensionName = keyof typeof DIMENSIONS;
+export type Dimensions = Record<DimensionName, number>;
+export const DIMENSION_NAMES = Object.keys(DIMENSIONS) as DimensionName[];
+
+const field = ({ title, least, most, unit }: DimensionInfo) =>
+  z
+    .number({ error: `${title}: a number is needed` })
+    .min(least, `${title}: at least ${least} ${unit}`)
+    .max(most, `${title}: at most ${most} ${unit}`);
+
+/** Checks each dimension, and that the parts lie where an aircraft can have them. */
+export const dimensionsSchema = z
+  .strictObject(Object.fromEntries(DIMENSION_NAMES.map((name) => [name, field(DIMENSIONS[name])])) as Record<DimensionName, z.ZodNumber>)
+  .superRefine((d, context) => {
+    const within = (name: DimensionName, end: number, says: string) => {
+      if (end > d.length * 1.02) context.addIssue({ code: 'custom', path: [name], message: `${DIMENSIONS[name].title}: ${says} ends behind the tail` });
+    };
+    within('wingStation', d.wingStation + d.rootChord, 'the wing root');
+    within('canopyStation', d.canopyStation + d.canopyLength, 'the canopy');
+    within('cowlLength', d.cowlLength, 'the cowling');
+    within('finRootChord', d.finRootChord, 'the fin');
+    within('mainWheelStation', d.mainWheelStation, 'the gear');
+  });

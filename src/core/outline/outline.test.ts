@@ -1,0 +1,115 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { DIMENSION_NAMES, dimensionsSchema } from './dimensions';
+import { girthArea } from './fuselage';
+import { contains, extentOf, polygonArea } from './geometry';
+import { buildOutline, modelAreaCm2, zoneTitle } from './outline';
+import { PRESET_NAMES, PRESETS } from './presets';
+import { smooth } from './profile';
+import { mirrorOf, VIEWS } from './zones';
+
+const draw = (preset: (typeof PRESET_NAMES)[number], change = {}) =>
+  buildOutline({ preset, dimensions: { ...PRESETS[preset].dimensions, ...change }, landing: 'wheels' });
+
+describe('geometry', () => {
+  test('a 3-4-5 triangle has area 6, either way round', () => {
+    expect(polygonArea([[0, 0], [4, 0], [4, 3]])).toBe(6);
+    expect(polygonArea([[4, 3], [4, 0], [0, 0]])).toBe(6);
+  });
+  test('a point inside is inside', () => {
+    const square = [[0, 0], [2, 0], [2, 2], [0, 2]] as const;
+    expect(contains(square, [1, 1])).toBe(true);
+    expect(contains(square, [3, 1])).toBe(false);
+    expect(extentOf([square])).toEqual({ left: 0, right: 2, top: 0, bottom: 2 });
+  });
+  test('the fuselage curve passes through its points and never overshoots', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 3, maxLength: 9 }), fc.double({ min: 0, max: 1, noNaN: true }), (ys, t) => {
+        const curve = smooth(ys.map((y, i) => [i, y]));
+        ys.forEach((y, i) => expect(curve(i)).toBeCloseTo(y, 9));
+        const x = t * (ys.length - 1);
+        const i = Math.min(ys.length - 2, Math.floor(x));
+        expect(curve(x)).toBeGreaterThanOrEqual(Math.min(ys[i]!, ys[i + 1]!) - 1e-9);
+        expect(curve(x)).toBeLessThanOrEqual(Math.max(ys[i]!, ys[i + 1]!) + 1e-9);
+      }),
+    );
+  });
+  test('the skin of a cylinder is 2 pi r L', () => {
+    const body = { length: 10, top: () => 2, bottom: () => 0, halfWidth: () => 1 };
+    expect(2 * girthArea(body, () => 0, () => 10, 0, 1)).toBeCloseTo(2 * Math.PI * 10, 6);
+    // The lower 30 % of the height is an arc of acos(0.4) from the keel on each side.
+    expect(girthArea(body, () => 0, () => 10, 0, 0.3)).toBeCloseTo(Math.acos(0.4) * 10, 6);
+  });
+});
+
+describe('outlines', () => {
+  test.each(PRESET_NAMES)('%s: its own dimensions are valid and every view is drawn', (preset) => {
+    expect(dimensionsSchema.safeParse(PRESETS[preset].dimensions).success).toBe(true);
+    const outline = draw(preset);
+    for (const view of VIEWS) {
+      expect(outline.drawings[view].shapes.length).toBeGreaterThan(2);
+      for (const shape of outline.drawings[view].shapes) expect(shape.points.flat().every(Number.isFinite)).toBe(true);
+    }
+    const keys = new Set(outline.zones.map((zone) => zone.key));
+    for (const view of VIEWS) for (const shape of outline.drawings[view].shapes) expect(keys).toContain(shape.zone);
+  });
+
+  test('the drawing has the true span and length', () => {
+    const { extents } = draw('single', { span: 12 });
+    expect(extents.upper.bottom - extents.upper.top).toBeCloseTo(12, 2);
+    expect(extents.port.right - extents.port.left).toBeGreaterThan(9.1);
+    expect(extents.port.right - extents.port.left).toBeLessThan(9.1 * 1.1);
+  });
+
+  test('port is below in the upper view, above in the lower one, and the starboard view faces right', () => {
+    const { drawings } = draw('single');
+    const middle = (view: 'upper' | 'lower', zone: string) => {
+      const { top, bottom } = extentOf([drawings[view].shapes.find((shape) => shape.zone === zone)!.points]);
+      return (top + bottom) / 2;
+    };
+    expect(middle('upper', 'wing-upper-outer-port')).toBeGreaterThan(0);
+    expect(middle('lower', 'wing-lower-port')).toBeLessThan(0);
+    const nose = (view: 'port' | 'starboard') => extentOf([drawings[view].shapes.find((shape) => shape.zone === `cowling-${view}`)!.points]).left;
+    expect(nose('port')).toBeLessThan(1);
+    expect(nose('starboard')).toBeGreaterThan(5);
+  });
+
+  test('wing area follows the chords: a plain 2 m x 10 m wing, less what the body covers', () => {
+    const { zones } = draw('single', { rootChord: 2, tipChord: 2, wingSweep: 0, span: 10 });
+    const area = (key: string) => zones.find((zone) => zone.key === key)!.areaM2;
+    const half = area('wing-upper-inner-port') + area('wing-upper-outer-port');
+    expect(half).toBeCloseTo(area('wing-lower-port'), 1);
+    expect(half).toBeGreaterThan(8.4);
+    expect(half).toBeLessThan(10);
+  });
+
+  test('a nose wheel has a bay that the fuselage closes; wing bays close with the wings; skis have none', () => {
+    const closes = (landing: 'wheels' | 'skis') => buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing }).zones.map((z) => [z.key, z.closedBy]);
+    expect(closes('wheels')).toContainEqual(['well-nose', 'fuselage']);
+    expect(closes('wheels')).toContainEqual(['well-main-port', 'wings']);
+    expect(closes('skis').map(([key]) => key)).not.toContain('well-nose');
+  });
+
+  test('areas shrink with the square of the scale', () => {
+    const zone = { ...draw('single').zones[0]!, areaM2: 4 };
+    expect(modelAreaCm2(zone, 48)).toBeCloseTo(17.361, 3);
+    expect(modelAreaCm2(zone, 24)).toBeCloseTo(4 * modelAreaCm2(zone, 48), 9);
+  });
+
+  test('zones have titles and mirrors', () => {
+    expect(zoneTitle(draw('single'), 'fin-port')).toBe('Fin and rudder, port');
+    expect(zoneTitle(draw('single'), 'gone-zone')).toBe('gone zone');
+    expect(mirrorOf('fin-port')).toBe('fin-starboard');
+    expect(mirrorOf('canopy')).toBe('canopy');
+  });
+});
+
+describe('dimensions', () => {
+  test('each impossible dimension is named', () => {
+    const bad = dimensionsSchema.safeParse({ ...PRESETS.single.dimensions, span: -1 });
+    expect(bad.error?.issues.map((issue) => issue.message)).toEqual(['Span: at least 0 m']);
+    const behind = dimensionsSchema.safeParse({ ...PRESETS.single.dimensions, wingStation: 8 });
+    expect(behind.error?.issues[0]?.message).toMatch(/ends behind the tail/);
+    expect(DIMENSION_NAMES).toContain('span');
+  });
+});

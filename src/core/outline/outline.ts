@@ -1,0 +1,67 @@
+import { emptyDrawings, type Drawings } from './drawing';
+import type { Dimensions } from './dimensions';
+import { drawGear, drawGlazing, drawPropulsion, interiorZones, type Landing } from './fittings';
+import { drawFuselage } from './fuselage';
+import { extentOf, type Extent } from './geometry';
+import { PRESETS, type PresetName } from './presets';
+import { bodyOf } from './profile';
+import { drawTail, drawWing } from './surfaces';
+import { VIEWS, type View, type Zone } from './zones';
+
+export interface OutlineSpec {
+  preset: PresetName;
+  dimensions: Dimensions;
+  landing: Landing;
+}
+
+/** The parametric shape of the subject: zones with their areas, four views in metres, and how much room each view takes. */
+export interface Outline {
+  spec: OutlineSpec;
+  zones: Zone[];
+  drawings: Drawings;
+  extents: Record<View, Extent>;
+}
+
+/** Draws the airframe. Total over dimensions that passed `dimensionsSchema`. */
+export function buildOutline(spec: OutlineSpec): Outline {
+  const preset = PRESETS[spec.preset];
+  const d = spec.dimensions;
+  const body = bodyOf(preset.profile, d);
+  const drawings = emptyDrawings();
+  const highWing = d.wingHeight > d.fuselageHeight * 0.7;
+
+  const tail = drawTail(drawings, body, d);
+  const wingFirst = highWing ? [] : drawWing(drawings, body, d);
+  const fuselage = drawFuselage(drawings, body, d);
+  const wingLast = highWing ? drawWing(drawings, body, d) : [];
+  if (!highWing) for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `wing-upper-outer-${view}`);
+  // The fin stands on the rear fuselage: its foot is drawn over it.
+  for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `fin-${view}`);
+  const propulsion = drawPropulsion(drawings, body, preset, d);
+  const glazing = drawGlazing(drawings, body, preset, d);
+  const gear = drawGear(drawings, body, preset, d, spec.landing);
+
+  const zones = [...fuselage, ...wingFirst, ...wingLast, ...tail, ...propulsion, ...glazing, ...gear, ...interiorZones(preset)];
+  return {
+    spec,
+    zones: [...new Map(zones.map((zone) => [zone.key, zone])).values()],
+    drawings,
+    extents: Object.fromEntries(
+      VIEWS.map((view) => [view, extentOf([...drawings[view].shapes, ...drawings[view].lines].map((part) => part.points))]),
+    ) as Record<View, Extent>,
+  };
+}
+
+function liftToFront(drawings: Drawings, view: View, zone: string) {
+  const { shapes } = drawings[view];
+  drawings[view].shapes = [...shapes.filter((shape) => shape.zone !== zone), ...shapes.filter((shape) => shape.zone === zone)];
+}
+
+export function zoneTitle(outline: Outline, key: string): string {
+  return outline.zones.find((zone) => zone.key === key)?.title ?? key.replaceAll('-', ' ');
+}
+
+/** Painted area on the model in cm2. */
+export function modelAreaCm2(zone: Zone, denominator: number): number {
+  return (zone.areaM2 * 10_000) / denominator ** 2;
+}

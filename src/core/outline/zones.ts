@@ -1,0 +1,24 @@
+export type Side = 'port' | 'starboard' | 'both';
+export type ZoneGroup = 'fuselage' | 'wings' | 'tail' | 'glazing' | 'engines' | 'gear' | 'interior' | 'rotor' | 'stores';
+
+/** A named region of the outline. */
+export interface Zone {
+  key: string;
+  title: string;
+  side: Side;
+  group: ZoneGroup;
+  /** Sealed inside when the fuselage or the wings close; null for what stays in reach. */
+  closedBy: 'fuselage' | 'wings' | null;
+  /** Painted area on the real machine, both faces where both show; 0 where the outline does not know. */
+  areaM2: number;
+}
+
+export const VIEWS = ['port', 'starboard', 'upper', 'lower'] as const;
+export type View = (typeof VIEWS)[number];
+
+export const sided = (key: string, side: 'port' | 'starboard') => `${key}-${side}`;
+/** The same place on the other side; a zone of both sides is its own mirror. */
+export function mirrorOf(key: string): string {
+  if (key.endsWith('-port')) return key.replace(/-port$/, '-starboard');
+  return key.endsWith('-starboard') ? key.replace(/-starboard$/, '-port') : key;
+}

@@ -1,0 +1,121 @@
+import type { Day } from '@/core/units/day';
+import type { Minutes } from '@/core/units/minutes';
+import { benchSessions, elapsedToLocal, localDay, midnightUtc, type BenchSession, type WeeklySession } from './calendar';
+import { cleanOutTable } from './cleanout';
+import type { Route, RouteStep } from './route';
+import type { PlanProblem } from './schedule/problem';
+import { schedule } from './schedule/schedule';
+import type { Holding, Infeasible } from './schedule/explain';
+
+/** Work that the log says is done. */
+export interface DoneStep {
+  stepKey: string;
+  startedAt: string;
+  endedAt: string;
+}
+
+export interface PlannedWork {
+  key: string;
+  step: RouteStep;
+  start: string;
+  end: string;
+  /** Elapsed minutes since the origin, for drawing. */
+  segments: [number, number][];
+  done: boolean;
+  /** Which session it begins in; null for work done outside the sessions. */
+  session: string | null;
+}
+
+/** A route laid over the builder's sessions. */
+export interface RoutePlan {
+  origin: string;
+  sessions: BenchSession[];
+  now: number;
+  work: PlannedWork[];
+  /** Local date-time of the last end; null when there is no plan. */
+  finish: string | null;
+  lowerBound: string | null;
+  loads: number;
+  sessionsLeft: number;
+  holding: Holding[];
+  /** Why there is no plan. */
+  because: Infeasible[];
+}
+
+export interface PlanSettings {
+  timeZone: string;
+  startOn: Day;
+  weekly: readonly WeeklySession[];
+  /** The present as an instant, ISO text. */
+  nowUtc: string;
+}
+
+/** A year of sessions is the furthest ahead that is planned. */
+const WEEKS = 54;
+
+/** Schedules what is not done yet from now on. Effort is the number of step placements that the search may spend. */
+export function planRoute(route: Route, done: readonly DoneStep[], settings: PlanSettings, effort?: number): RoutePlan {
+  const { timeZone, weekly, nowUtc } = settings;
+  const today = localDay(nowUtc, timeZone);
+  const first = settings.startOn < today ? settings.startOn : today;
+  const origin = midnightUtc(first, timeZone);
+  const elapsed = (instant: string) => Math.round((Date.parse(instant) - Date.parse(origin)) / 60_000);
+  const now = Math.max(elapsed(nowUtc), settings.startOn > today ? elapsed(midnightUtc(settings.startOn, timeZone)) : 0);
+  const weeksPast = Math.ceil(now / (7 * 24 * 60)) + 1;
+  const sessions = benchSessions(weekly, first, weeksPast + WEEKS, timeZone, origin);
+
+  const keys = new Set(route.steps.map((step) => step.key));
+  const known = [...new Map(done.filter((entry) => keys.has(entry.stepKey)).map((entry) => [entry.stepKey, entry])).values()];
+  const actuals = known.map((entry) => ({ id: entry.stepKey, start: elapsed(entry.startedAt), end: Math.max(elapsed(entry.startedAt) + 1, elapsed(entry.endedAt)) }));
+  const loads = [...new Map(route.steps.flatMap((step) => (step.load ? [[step.load.id, step.load] as const] : []))).values()];
+  const problem: PlanProblem = {
+    windows: sessions,
+    boothWindows: sessions.filter((session) => session.booth),
+    steps: route.steps.map((step) => ({ id: step.key, title: step.title, minutes: step.minutes, splittable: step.splittable, colour: step.load?.id ?? null, needsBooth: step.load !== null })),
+    links: route.links,
+    airbrush: { initial: 'clean', resetEachWindow: true, cleanOut: cleanOutTable(loads) },
+    now,
+    actuals,
+  };
+  const local = (minutes: number) => elapsedToLocal(minutes, timeZone, origin);
+  const plan = schedule(problem, (finish, loadCount, sessionCount) => [Number(local(finish).slice(0, 10).replaceAll('-', '')), loadCount, sessionCount, finish], effort);
+  const byKey = new Map(route.steps.map((step) => [step.key, step]));
+  const isDone = new Set(actuals.map((actual) => actual.id));
+  const laid = plan.feasible ? plan.steps : plan.partial;
+  const work = laid
+    .map(({ id, segments }): PlannedWork => ({
+      key: id, step: byKey.get(id)!, segments, done: isDone.has(id), start: local(segments[0]![0]), end: local(segments.at(-1)![1]),
+      session: sessions.find((session) => session.start <= segments[0]![0] && segments[0]![0] < session.end)?.id ?? null,
+    }))
+    .sort((a, b) => a.segments[0]![0] - b.segments[0]![0]);
+  return {
+    origin,
+    sessions,
+    now,
+    work,
+    finish: plan.feasible ? local(plan.finish) : null,
+    lowerBound: plan.feasible ? local(plan.lowerBound) : null,
+    loads: plan.feasible ? plan.loads : 0,
+    sessionsLeft: plan.feasible ? plan.sessions : 0,
+    holding: plan.feasible ? plan.holding : [],
+    because: plan.feasible ? [] : plan.because,
+  };
+}
+
+/** The sessions in which work lies, with that work, first to last; done work outside sessions is left out. */
+export function workBySession(plan: RoutePlan): { session: BenchSession; work: PlannedWork[] }[] {
+  return plan.sessions.flatMap((session) => {
+    const work = plan.work.filter((item) => item.segments.some(([from]) => session.start <= from && from < session.end));
+    return work.length > 0 ? [{ session, work }] : [];
+  });
+}
+
+/** Minutes of work that lie ahead. */
+export function minutesLeft(plan: RoutePlan): Minutes {
+  return plan.work.filter((item) => !item.done).reduce((total, item) => total + item.step.minutes, 0);
+}
+
+/** When a step begins, as a local date-time; null when it is not planned. */
+export const startOfStep = (plan: RoutePlan, key: string): string | null => plan.work.find((item) => item.key === key)?.start ?? null;
+
+

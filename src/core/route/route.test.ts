@@ -1,0 +1,151 @@
+import { describe, expect, test } from '@jest/globals';
+import { DEFAULT_OPTIONS, type Options } from '@/core/brief/options';
+import { buildOutline } from '@/core/outline/outline';
+import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
+import { STANDARD_CLIMATE } from '@/core/paint/drying';
+import { cleanOut } from './cleanout';
+import { gateOf } from './gates';
+import { planRoute, workBySession, type PlanSettings } from './plan';
+import { buildRoute, lightToDark, type RouteCall, type RouteInput } from './route';
+import { waitingCircle } from './schedule/network';
+
+const paint = (label: string, chemistry: 'WA' | 'EN' | 'AL' = 'WA', kind: 'solid' | 'metallic' = 'solid') => ({ id: label, label, chemistry, kind, finish: 'matt' as const });
+const call = (code: string, L: number, zones: string[], over: Partial<RouteCall> = {}): RouteCall => ({ code, name: code, zones, lab: [L, 0, 0], paint: paint(code), ...over });
+
+const CALLS = [
+  call('TCS 31', 35, ['fuselage-mid-port', 'wing-upper-inner-port']), call('TCS 14', 72, ['fuselage-lower', 'wing-lower-port']), call('TCS 27', 45, ['fin-port']),
+  call('TCS 60', 55, ['cockpit', 'well-nose']), call('TCS 22', 20, ['spinner', 'gear-main']),
+];
+
+function input(over: Partial<RouteInput> & { options?: Partial<Options> } = {}): RouteInput {
+  return {
+    outline: buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing: 'wheels' }),
+    climate: STANDARD_CLIMATE, calls: CALLS, markings: [{ id: 'm1', title: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' }, { id: 'm2', title: 'band', zone: 'fuselage-rear-port', method: 'mask' }],
+    ...over, options: { ...DEFAULT_OPTIONS, ...over.options },
+  };
+}
+
+const settings: PlanSettings = { timeZone: 'Europe/Berlin', startOn: '2026-11-23', nowUtc: '2026-11-23T08:00:00Z', weekly: [{ weekday: 2, startsAt: '19:30', minutes: 120, booth: true }, { weekday: 6, startsAt: '10:00', minutes: 180, booth: true }] };
+
+/** Whether `to` comes after `from` by any chain of links. */
+function follows(route: ReturnType<typeof buildRoute>, from: string, to: string): boolean {
+  const open = [from];
+  const seen = new Set<string>();
+  while (open.length > 0) {
+    const current = open.pop()!;
+    if (current === to) return true;
+    if (seen.has(current)) continue;
+    seen.add(current);
+    open.push(...route.links.filter((link) => link.from === current).map((link) => link.to));
+  }
+  return false;
+}
+
+describe('the route of a build', () => {
+  const route = buildRoute(input());
+  const keys = route.steps.map((step) => step.key);
+
+  test('at least 45 steps, each once, every link between steps that exist, no circle', () => {
+    expect(keys.length).toBeGreaterThanOrEqual(45);
+    expect(new Set(keys).size).toBe(keys.length);
+    for (const link of route.links) for (const end of [link.from, link.to]) expect(keys).toContain(end);
+    expect(waitingCircle({ steps: route.steps.map((s) => ({ id: s.key, minutes: 1, splittable: false, colour: null, needsBooth: false })), links: route.links })).toBeNull();
+  });
+
+  test('light colours before dark ones, each masked before it is sprayed', () => {
+    const sprays = keys.filter((key) => key.startsWith('spray:'));
+    expect(sprays).toEqual(['spray:TCS 14', 'spray:TCS 27', 'spray:TCS 31']);
+    expect(keys).not.toContain('mask:TCS 14');
+    const wait = route.links.find((link) => link.from === 'spray:TCS 14' && link.to === 'mask:TCS 27');
+    expect(wait?.minLag).toBe(24 * 60);
+    expect(lightToDark([call('dark', 10, []), call('metal', 90, [], { paint: paint('m', 'AL', 'metallic') }), call('light', 80, [])]).map((c) => c.code)).toEqual(['light', 'dark', 'metal']);
+  });
+
+  test('cockpit, nose weight and bay come before the fuselage closes, seams after; colours before markings', () => {
+    for (const before of ['interior:TCS 60', 'bay:TCS 60', 'nose-weight', 'belts']) expect(follows(route, before, 'gate:fuselage')).toBe(true);
+    expect(follows(route, 'gate:fuselage', 'seams-fuselage')).toBe(true);
+    expect(follows(route, 'spray:TCS 31', 'gate:seal')).toBe(true);
+    expect(follows(route, 'gate:seal', 'marking:m1')).toBe(true);
+    // A painted band is masked and sprayed with the colours, before the gloss coat.
+    expect(follows(route, 'marking-spray:m2', 'gloss')).toBe(true);
+    expect(follows(route, 'gate:colour', 'marking-mask:m2')).toBe(true);
+  });
+
+  test('a wash is wiped between 15 and 40 minutes', () => {
+    expect(route.links.find((link) => link.from === 'wash-interior' && link.to === 'wipe-interior')).toMatchObject({ minLag: 15, maxLag: 40 });
+  });
+
+  test('options take steps away and bring others', () => {
+    const plain = buildRoute(input({ options: { weathering: 'none', tonal: 'plain', gear: 'up', stand: 'a rod', stores: 'tanks' } })).steps.map((step) => step.key);
+    for (const gone of ['wash', 'wipe', 'shade', 'fit-gear', 'nose-weight']) expect(plain).not.toContain(gone);
+    for (const there of ['rod-socket', 'build-stores', 'drill-wings', 'mount']) expect(plain).toContain(there);
+    const mount = buildRoute(input({ options: { weathering: 'none' } }));
+    expect(follows(mount, 'seal', 'matt')).toBe(true);
+  });
+
+  test('lacquer over enamel is planned with its warning and a full cure', () => {
+    const bad = buildRoute(input({ calls: [call('A', 70, ['fin-port'], { paint: paint('e', 'EN') }), call('B', 30, ['fin-starboard'], { paint: paint('l', 'AL') })] }));
+    expect(bad.steps.find((step) => step.key === 'spray:B')!.cautions.join(' ')).toMatch(/wrinkles/);
+    expect(bad.links.find((link) => link.from === 'spray:A' && link.to === 'spray:B')!.minLag).toBe(72 * 60);
+  });
+
+  test('without any call there is still a whole route', () => {
+    const bare = buildRoute(input({ calls: [], markings: [] }));
+    expect(follows(bare, 'gate:colour', 'unmask')).toBe(true);
+    expect(follows(bare, 'prime-interior', 'gate:fuselage')).toBe(true);
+  });
+
+  test.each(PRESET_NAMES)('%s can be planned, and everything ends before its last look', (preset) => {
+    const outline = buildOutline({ preset, dimensions: PRESETS[preset].dimensions, landing: 'wheels' });
+    const made = buildRoute(input({ outline }));
+    const plan = planRoute(made, [], settings, 200);
+    expect(plan.because).toEqual([]);
+    expect(plan.work.at(-1)!.key).toBe('last-look');
+  });
+});
+
+describe('the plan', () => {
+  const route = buildRoute(input());
+  test('gives each step a date and time inside a session, and a finish', () => {
+    const plan = planRoute(route, [], settings, 200);
+    expect(plan.work).toHaveLength(route.steps.length);
+    for (const item of plan.work) expect(item.session).not.toBeNull();
+    expect(plan.finish).toBe(plan.work.at(-1)!.end);
+    expect(plan.lowerBound! <= plan.finish!).toBe(true);
+    expect(workBySession(plan).flatMap(({ work }) => work.map((item) => item.key)).length).toBeGreaterThanOrEqual(route.steps.length);
+  });
+  test('what is logged is done; the rest moves behind now', () => {
+    const nowUtc = '2026-12-05T09:00:00Z';
+    const plan = planRoute(route, [{ stepKey: 'wash-sprues', startedAt: '2026-11-24T18:30:00Z', endedAt: '2026-11-24T18:55:00Z' }, { stepKey: 'no-such-step', startedAt: nowUtc, endedAt: nowUtc }], { ...settings, nowUtc }, 200);
+    const wash = plan.work.find((item) => item.key === 'wash-sprues')!;
+    expect(wash).toMatchObject({ done: true, start: '2026-11-24T19:30' });
+    for (const item of plan.work.filter((w) => !w.done)) expect(item.start >= '2026-12-05T10:00').toBe(true);
+  });
+  test('without sessions there is no plan, and it says why', () => {
+    const plan = planRoute(route, [], { ...settings, weekly: [] }, 200);
+    expect(plan.finish).toBeNull();
+    expect(plan.because.length).toBeGreaterThan(0);
+  });
+  test('without a booth nothing can be sprayed', () => {
+    const plan = planRoute(route, [], { ...settings, weekly: [{ ...settings.weekly[0]!, booth: false }] }, 200);
+    expect(plan.because[0]!.says).toMatch(/booth/);
+  });
+});
+
+describe('gates', () => {
+  const outline = buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing: 'wheels' });
+  test('the room that closes decides, then paint, then markings', () => {
+    expect(gateOf(outline, 'well-nose', 'colour')).toBe('fuselage');
+    expect(gateOf(outline, 'well-main-port', 'colour')).toBe('wings');
+    expect(gateOf(outline, 'fin-port', 'colour')).toBe('colour');
+    expect(gateOf(outline, 'fin-port', 'size')).toBe('seal');
+  });
+});
+
+test('cleaning out: a rinse towards dark, more towards light, another solvent and after metal', () => {
+  const load = (id: string, lightness: number, over = {}) => ({ id, title: id, chemistry: 'WA' as const, kind: 'solid' as const, lightness, ...over });
+  expect(cleanOut(load('a', 80), load('a', 80))).toBe(0);
+  expect(cleanOut(load('a', 80), load('b', 20))).toBe(4);
+  expect(cleanOut(load('b', 20), load('a', 80))).toBe(8);
+  expect(cleanOut(load('m', 80, { kind: 'metallic', chemistry: 'AL' }), load('b', 20))).toBe(12);
+});

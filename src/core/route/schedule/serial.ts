@@ -1,0 +1,89 @@
+import type { Network } from './network';
+import type { Instant } from './problem';
+import { endOf, startOf, Timeline, type Placed } from './timeline';
+
+export interface SerialPlan {
+  placed: (Placed | null)[];
+  timeline: Timeline;
+  /** Blocks for which the sessions held no place. */
+  unplaced: number[][];
+}
+
+/** How often a block is pushed later before it is given up: each push is at least a minute, most are a session. */
+const MOST_PUSHES = 400;
+
+/**
+ * Serial generation: again and again the ready block of least priority goes to its earliest place.
+ * Valid by construction: waits, sessions, booth and clean-outs hold for every step that was placed.
+ */
+export function serialPlan(network: Network, priority: (step: number) => number): SerialPlan {
+  const timeline = new Timeline(network.problem);
+  const placed: (Placed | null)[] = network.problem.steps.map(() => null);
+  const unplaced: number[][] = [];
+  const missing = network.blocks.map((block) => new Set(block.flatMap((i) => network.before[i]!.filter((arc) => !network.done[arc.step] && network.blockOf[arc.step] !== network.blockOf[i]).map((arc) => network.blockOf[arc.step]!))));
+  const rank = network.blocks.map((block) => Math.min(...block.map(priority)));
+  const ready = network.blocks.flatMap((_, b) => (missing[b]!.size === 0 ? [b] : []));
+  const finished = new Set<number>();
+  while (ready.length > 0) {
+    let best = 0;
+    for (let k = 1; k < ready.length; k += 1) if (rank[ready[k]!]! < rank[ready[best]!]!) best = k;
+    const b = ready.splice(best, 1)[0]!;
+    finished.add(b);
+    if (!placeBlock(network, timeline, placed, network.blocks[b]!)) {
+      unplaced.push(network.blocks[b]!);
+      continue;
+    }
+    const followers = new Set(network.blocks[b]!.flatMap((i) => network.after[i]!.map((arc) => network.blockOf[arc.step]!)));
+    for (const next of followers) {
+      if (next < 0 || finished.has(next) || !missing[next]!.delete(b)) continue;
+      if (missing[next]!.size === 0) ready.push(next);
+    }
+  }
+  // Whatever waited for a block without a place has none either.
+  network.blocks.forEach((block, b) => {
+    if (!finished.has(b)) unplaced.push(block);
+  });
+  return { placed, timeline, unplaced };
+}
+
+/** Places all steps of a block so that its waits hold, pushing the earlier partner of a broken greatest wait later; false when it cannot. */
+export function placeBlock(network: Network, timeline: Timeline, placed: (Placed | null)[], block: readonly number[]): boolean {
+  const notBefore = new Map<number, Instant>(block.map((i) => [i, -Infinity]));
+  const fixedEnd = (i: number): Instant | null => network.done[i]?.[1] ?? (placed[i] ? endOf(placed[i]!) : null);
+  for (let push = 0; push < MOST_PUSHES; push += 1) {
+    const trouble = tryOnce();
+    if (trouble === 'placed') return true;
+    for (const i of block) {
+      if (placed[i]) timeline.remove(placed[i]!);
+      placed[i] = null;
+    }
+    if (trouble === 'no room') return false;
+    notBefore.set(trouble.step, trouble.until);
+  }
+  return false;
+
+  function tryOnce(): 'placed' | 'no room' | { step: number; until: Instant } {
+    for (const i of block) {
+      const step = network.problem.steps[i]!;
+      let from = Math.max(notBefore.get(i)!, network.problem.now ?? -Infinity);
+      for (const arc of network.before[i]!) {
+        const end = fixedEnd(arc.step);
+        if (end !== null) from = Math.max(from, end + arc.minLag);
+      }
+      const found = timeline.earliest(step, from);
+      if (!found) return 'no room';
+      placed[i] = found;
+      timeline.place(found);
+      for (const arc of network.before[i]!) {
+        const end = fixedEnd(arc.step);
+        if (arc.maxLag === null || end === null) continue;
+        const late = startOf(found) - (end + arc.maxLag);
+        if (late <= 0) continue;
+        // An actual cannot be pushed: there is no place in time.
+        if (network.done[arc.step]) return 'no room';
+        return { step: arc.step, until: startOf(placed[arc.step]!) + late };
+      }
+    }
+    return 'placed';
+  }
+}

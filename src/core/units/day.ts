@@ -1,0 +1,26 @@
+/** A calendar day, `YYYY-MM-DD`, with no time zone. Days compare correctly as text. */
+export type Day = string;
+
+const DAY_MS = 86_400_000;
+
+/** True for a day that exists in the (proleptic Gregorian) calendar. */
+export function isDay(text: string): text is Day {
+  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text);
+  if (!match) return false;
+  const date = new Date(`${text}T00:00:00Z`);
+  return !Number.isNaN(date.getTime()) && date.toISOString().slice(0, 10) === text;
+}
+
+/** Whole days from `from` to `to`; negative when `to` is earlier. */
+export function daysBetween(from: Day, to: Day): number {
+  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS);
+}
+
+export function addDays(day: Day, days: number): Day {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
+}
+
+/** 1 = Monday ... 7 = Sunday (ISO 8601). */
+export function weekdayOf(day: Day): number {
+  return new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
+}

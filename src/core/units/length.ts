@@ -1,0 +1,25 @@
+/** A length in millimetres, on the real aircraft or on the model as the name beside it says. */
+export type Mm = number;
+
+/** A length on the model: the true one divided by the scale denominator. Throws on a denominator that is not above 0. */
+export function atScale(realMm: Mm, denominator: number): Mm {
+  if (!(denominator > 0)) throw new RangeError('the scale denominator must be above 0');
+  return realMm / denominator;
+}
+
+/** The true length behind a length on the model. */
+export function atFullSize(modelMm: Mm, denominator: number): Mm {
+  if (!(denominator > 0)) throw new RangeError('the scale denominator must be above 0');
+  return modelMm * denominator;
+}
+
+/**
+ * The longest "round" length (1, 2 or 5 times a power of ten, mm on the model) that is no longer than `mostMm`:
+ * what a scale bar shows.
+ */
+export function roundBarLength(mostMm: Mm): Mm {
+  if (!(mostMm > 0)) return 0;
+  const power = 10 ** Math.floor(Math.log10(mostMm));
+  const step = [5, 2, 1].find((factor) => factor * power <= mostMm) ?? 1;
+  return step * power;
+}

@@ -1,0 +1,18 @@
+/**
+ * Reads a number as people type it: either decimal mark, blanks around it, a true minus sign.
+ * Returns null for anything else, and for two marks ("1.234,5"), whose meaning would be a guess.
+ */
+export function parseNumber(text: string): number | null {
+  const plain = text.trim().replace(/\u2212/g, '-');
+  if (!/^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/.test(plain)) return null;
+  const value = Number(plain.replace(',', '.'));
+  return Number.isFinite(value) ? value : null;
+}
+
+export function clamp(value: number, least: number, most: number): number {
+  return Math.min(most, Math.max(least, value));
+}
+
+export function sum(values: readonly number[]): number {
+  return values.reduce((total, value) => total + value, 0);
+}
