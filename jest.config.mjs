@@ -16,6 +16,5 @@ export default {
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@demo/(.*)$': '<rootDir>/demo/$1',
-    '^server-only$': '<rootDir>/tests/support/empty.ts',
   },
 };

@@ -17,7 +17,7 @@ const CALLS = [
   call('TCS 60', 55, ['cockpit', 'well-nose']), call('TCS 22', 20, ['spinner', 'gear-main']),
 ];
 
-function input(over: Partial<RouteInput> & { options?: Partial<Options> } = {}): RouteInput {
+function input(over: Partial<Omit<RouteInput, 'options'>> & { options?: Partial<Options> } = {}): RouteInput {
   return {
     outline: buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing: 'wheels' }),
     climate: STANDARD_CLIMATE, calls: CALLS, markings: [{ id: 'm1', title: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' }, { id: 'm2', title: 'band', zone: 'fuselage-rear-port', method: 'mask' }],

@@ -29,6 +29,7 @@ export type Aims = (finish: Instant, loads: number, sessions: number) => readonl
 
 /** How many steps may be placed over all attempts: keeps the result the same on every machine, unlike a clock. */
 const EFFORT = 12_000;
+const MOST_ATTEMPTS = 300;
 
 /**
  * Lays the route over the sessions: several serial plans, by latest start and by seeded variations of it, of which the
@@ -56,7 +57,7 @@ export function schedule(problem: PlanProblem, aims: Aims, effort = EFFORT): Pla
   latest = latestStarts(network, calendar, finishOf(network, best));
   const open = Math.max(1, network.blocks.flat().length);
   const random = lcg(open);
-  for (let attempt = 0; attempt < Math.floor(effort / open); attempt += 1) {
+  for (let attempt = 0; attempt < Math.min(MOST_ATTEMPTS, Math.floor(effort / open)); attempt += 1) {
     const spread = attempt === 0 ? 0 : 60 * 24 * (attempt % 5);
     const colourTurn = new Map(problem.steps.map((step) => [step.colour, random() * spread]));
     const noise = problem.steps.map(() => random() * spread * 0.5);

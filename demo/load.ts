@@ -1,0 +1,136 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { deriveBrief } from '@/core/brief/derive';
+import type { ColourShelf } from '@/core/brief/state';
+import { officialColours } from '@/core/codes/shelf';
+import type { Lab } from '@/core/colour/types';
+import { buildOutline } from '@/core/outline/outline';
+import type { View } from '@/core/outline/zones';
+import { planRoute } from '@/core/route/plan';
+import { addDays } from '@/core/units/day';
+import { briefFileSchema, stateOfFile, type BriefFile } from '@/core/interchange/brief-file';
+import { importBrief } from '@/data/brief-files';
+import { addToShelf, loadShelf } from '@/data/colours';
+import { dunlin } from './dunlin';
+import { drawShot, PLAIN, type Shot } from './pictures';
+import { bracken, turnstone } from './small-briefs';
+import { demoShelf } from './tables';
+
+type Manner = Shot['manner'];
+interface Frame {
+  view: View;
+  manner: Manner;
+  slant?: number;
+  squeeze?: number;
+  crop?: readonly [number, number];
+}
+
+/** Which pictures the demo's sources have, by the start of the source's title. */
+const FRAMES: Record<string, Frame> = {
+  'Kit sheet': { view: 'port', manner: 'colour drawing' },
+  'Box painting': { view: 'starboard', manner: 'painting', slant: -4 },
+  'Scheme drawing': { view: 'upper', manner: 'line drawing' },
+  'Delivery flight': { view: 'starboard', manner: 'monochrome photograph', slant: 5, squeeze: 0.9 },
+  'Engine change': { view: 'port', manner: 'monochrome photograph', crop: [0, 0.5] },
+  'Taxiing': { view: 'starboard', manner: 'monochrome photograph', slant: -6, squeeze: 0.85 },
+  'Apron': { view: 'port', manner: 'colour photograph' },
+  'Hangar row': { view: 'starboard', manner: 'colour photograph', slant: 7, squeeze: 0.92 },
+  'Low pass': { view: 'lower', manner: 'colour photograph', slant: 9, squeeze: 0.8 },
+  'Profile in': { view: 'port', manner: 'colour drawing' },
+  'Decal sheet': { view: 'starboard', manner: 'line drawing' },
+  'Museum machine': { view: 'starboard', manner: 'colour photograph', crop: [0.45, 1] },
+  'Summer camp': { view: 'port', manner: 'monochrome photograph', slant: 4 },
+  'On skis': { view: 'port', manner: 'colour photograph', slant: -3 },
+  'Picture postcard': { view: 'starboard', manner: 'colour photograph' },
+};
+
+/** Steps of the main demo that are still ahead although they could be done: tonight's work. */
+const LEFT_FOR_NOW = ['belts', 'dials', 'fit-cockpit', 'nose-weight', 'drill-fuselage', 'exhausts', 'weather-gear', 'mask-canopy', 'matt-interior', 'bay:TCS 42'];
+
+/** Loads the shelf and the three demo briefs into an empty house. `nowUtc` is the present as ISO text. */
+export async function loadDemo(nowUtc: string): Promise<string[]> {
+  const today = nowUtc.slice(0, 10);
+  await loadDemoShelf();
+  const shelf = await loadShelf();
+  const ids: string[] = [];
+  for (const made of [dunlin(addDays(today, -24)), turnstone(today), bracken(addDays(today, 2))]) {
+    const file = await drawPictures({ ...made.file, choices: choicesOf(made.chosen, shelf) }, shelf);
+    ids.push(await importBrief(briefFileSchema.parse(ids.length === 0 ? { ...file, log: workedSoFar(file, shelf, nowUtc) } : file)));
+  }
+  return ids;
+}
+
+/** Only the invented standard, catalogue and drawer. */
+export async function loadDemoShelf() {
+  const read = (name: string) => readFileSync(path.join(process.cwd(), 'demo', name), 'utf8');
+  return addToShelf(demoShelf(read('standard.csv'), read('catalogue.csv')), null, 'demo');
+}
+
+/** A demo brief picks paints by line and name, or by the code they claim: the numbers are the catalogue's business. */
+function choicesOf(chosen: readonly { code: string; line: string; name: string }[], shelf: ColourShelf): BriefFile['choices'] {
+  return chosen.flatMap(({ code, line, name }) => {
+    const paint = shelf.paints.find((candidate) => candidate.line === line && (candidate.name === name || candidate.claims.includes(code)));
+    return paint ? [{ code, line, number: paint.number }] : [];
+  });
+}
+
+/** Draws the sources' pictures: each shows what it says, and what is ruled where it says nothing. */
+async function drawPictures(file: BriefFile, shelf: ColourShelf): Promise<BriefFile> {
+  const official = officialColours(shelf.codes, shelf.chips);
+  const colourOfCode = (code: string): Lab => official.get(code)?.lab ?? PLAIN;
+  const outline = buildOutline({ preset: file.airframe.preset, dimensions: file.airframe.dimensions, landing: file.brief.options.landing });
+  const questions = new Map(file.questions.map((question) => [question.ref, question]));
+  const coloursIn = (said: readonly { question: string; value: string }[]) =>
+    new Map(said.filter(({ question }) => questions.get(question)?.aspect === 'colour').map(({ question, value }) => [questions.get(question)!.zone, value]));
+  const ruled = coloursIn(file.rulings);
+  const markings = file.markings.map((marking, i) => ({ ...marking, id: String(i) }));
+  const pictures: Record<string, string> = {};
+  for (const [seed, source] of file.sources.entries()) {
+    const frame = Object.entries(FRAMES).find(([start]) => source.title.startsWith(start))?.[1];
+    if (!frame) continue;
+    const said = coloursIn(file.sightings.filter((sighting) => sighting.source === source.ref));
+    const colourOf = (zone: string) => colourOfCode(said.get(zone) ?? ruled.get(zone) ?? '');
+    pictures[source.ref] = (await drawShot(outline, { ...frame, colourOf, codeColour: colourOfCode, markings, seed })).toString('base64');
+  }
+  return { ...file, pictures, sources: file.sources.map((source) => ({ ...source, pictureId: source.ref in pictures ? source.ref : null })) };
+}
+
+/** What the builder of the main demo did up to now: everything before the fuselage closes but tonight's steps, with honest minutes. */
+function workedSoFar(file: BriefFile, shelf: ColourShelf, nowUtc: string): BriefFile['log'] {
+  const { route } = deriveBrief(stateOfFile(file, shelf), shelf, { nowUtc, effort: 0 });
+  const behindGate = descendants(route.links, 'gate:fuselage');
+  const done = new Set(route.steps.map((step) => step.key).filter((key) => !behindGate.has(key) && !LEFT_FOR_NOW.includes(key)));
+  const worked = { steps: route.steps.filter((step) => done.has(step.key)), links: route.links.filter((link) => done.has(link.from) && done.has(link.to)) };
+  const begun = `${file.brief.startOn}T06:00:00Z`;
+  const past = planRoute(worked, [], { timeZone: file.brief.timeZone, startOn: file.brief.startOn, weekly: file.sessions, nowUtc: begun }, 0);
+  const instant = (minutes: number) => new Date(Date.parse(past.origin) + minutes * 60_000).toISOString();
+  return past.work.flatMap(({ key, step, segments }, i) => {
+    const [from, to] = [segments[0]![0], segments.at(-1)![1]];
+    if (instant(to) > nowUtc) return [];
+    const honest = [0.9, 1.1, 1.35, 1, 1.2][i % 5]! + (key.startsWith('mask') ? 0.4 : 0);
+    return [{
+      stepKey: key, title: step.title, lane: step.lane, plannedMinutes: step.minutes, actualMinutes: Math.max(1, Math.round(step.minutes * honest)),
+      startedAt: instant(from), endedAt: instant(to), note: NOTES[key] ?? '', paint: step.load?.title ?? '',
+    }];
+  });
+}
+
+const NOTES: Record<string, string> = {
+  'prime-interior': 'thinned 2:1, 1.1 bar, no runs',
+  'wipe-interior': 'left it a little long, came off with a damp brush',
+  'gate:wings': 'tip seam needed a shim of 0.2 mm',
+};
+
+function descendants(links: readonly { from: string; to: string }[], root: string): Set<string> {
+  const found = new Set([root]);
+  const open = [root];
+  while (open.length > 0) {
+    const current = open.pop();
+    for (const { from, to } of links) {
+      if (from !== current || found.has(to)) continue;
+      found.add(to);
+      open.push(to);
+    }
+  }
+  return found;
+}

@@ -1,0 +1,72 @@
+import sharp from 'sharp';
+import { hexToLab, labToHex } from '@/core/colour/spaces';
+import type { Lab } from '@/core/colour/types';
+import { placeMarking, type PlaceableMarking } from '@/core/markings/placing';
+import { extentOf, type Polygon } from '@/core/outline/geometry';
+import type { Outline } from '@/core/outline/outline';
+import type { View } from '@/core/outline/zones';
+
+/** Draws the demo's "photographs" and drawings from an outline: no picture of anything real is in the house. */
+
+export interface Shot {
+  view: View;
+  /** Zone to colour, as Lab. */
+  colourOf: (zone: string) => Lab;
+  markings: readonly PlaceableMarking[];
+  codeColour: (code: string) => Lab;
+  /** How it was taken. */
+  manner: 'colour photograph' | 'monochrome photograph' | 'line drawing' | 'painting' | 'colour drawing';
+  /** Oblique: slant and squeeze of the picture plane. */
+  slant?: number;
+  squeeze?: number;
+  /** Show only part of it: 0..1 of the width. */
+  crop?: readonly [from: number, to: number];
+  seed: number;
+}
+
+const WIDTH = 1200;
+const HEIGHT = 800;
+const path = (points: Polygon) => `M${points.map(([u, v]) => `${u.toFixed(3)},${v.toFixed(3)}`).join('L')}Z`;
+
+export async function drawShot(outline: Outline, shot: Shot): Promise<Buffer> {
+  const drawing = outline.drawings[shot.view];
+  const extent = extentOf(drawing.shapes.map((shape) => shape.points));
+  const [from, to] = shot.crop ?? [0, 1];
+  const span = (extent.right - extent.left) * (to - from);
+  const scale = Math.min((WIDTH * 0.84) / span, (HEIGHT * 0.66) / (extent.bottom - extent.top));
+  const dx = WIDTH / 2 - scale * (extent.left + (extent.right - extent.left) * ((from + to) / 2));
+  const isSide = shot.view === 'port' || shot.view === 'starboard';
+  const dy = isSide ? HEIGHT * 0.8 - scale * extent.bottom : HEIGHT / 2 - (scale * (extent.top + extent.bottom)) / 2;
+  const drawn = shot.manner === 'line drawing' || shot.manner === 'colour drawing';
+  const ink = drawn ? '#222' : '#1b1d1f';
+  const fill = (lab: Lab, glass?: boolean) => (shot.manner === 'line drawing' ? (glass ? '#fff' : '#f3f1ea') : labToHex(glass ? [78, -3, -6] : lab).hex);
+  const stroke = drawn ? 0.025 : 0.012;
+  const shapes = drawing.shapes.map((shape) => `<path d="${path(shape.points)}" fill="${fill(shot.colourOf(shape.zone), shape.glass)}" stroke="${ink}" stroke-width="${stroke}"/>`).join('');
+  const lines = drawing.lines.map((line) => `<polyline points="${line.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${ink}" stroke-width="${line.weight === 'bold' ? 0.035 : 0.012}"/>`).join('');
+  const art = shot.markings.flatMap((marking) => placeMarking(outline, marking)).filter((a) => a.view === shot.view).map((a) => [
+    ...a.fields.map((f) => `<path d="${path(f.points)}" fill="${fill(shot.codeColour(f.code))}"/>`),
+    ...a.strokes.map((s) => `<polyline points="${s.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${fill(shot.codeColour(s.code))}" stroke-width="${s.width}"/>`),
+  ].join('')).join('');
+  const plane = `<g transform="translate(${dx} ${dy}) skewY(${shot.slant ?? 0}) scale(${scale} ${scale * (shot.squeeze ?? 1)})">${shapes}${lines}${art}</g>`;
+  const ground = drawn
+    ? '<rect width="1200" height="800" fill="#f6f3ea"/><rect x="24" y="24" width="1152" height="752" fill="none" stroke="#333" stroke-width="2"/>'
+    : isSide
+      ? `<rect width="1200" height="800" fill="url(#sky)"/><rect y="${HEIGHT * 0.72}" width="1200" height="240" fill="url(#apron)"/><ellipse cx="600" cy="${HEIGHT * 0.82}" rx="${span * scale * 0.48}" ry="26" fill="#000" opacity="0.28"/>`
+      : `<rect width="1200" height="800" fill="url(#${shot.view === 'lower' ? 'sky' : 'apron'})"/>`;
+  const tint = shot.manner === 'painting' ? '<rect width="1200" height="800" fill="#d9a441" opacity="0.12"/>' : '';
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}"><defs>
+    <linearGradient id="sky" x1="0" x2="0" y1="0" y2="1"><stop offset="0" stop-color="#8fa6b8"/><stop offset="1" stop-color="#d5dde2"/></linearGradient>
+    <linearGradient id="apron" x1="0" x2="0" y1="0" y2="1"><stop offset="0" stop-color="#a39d90"/><stop offset="1" stop-color="#7c776c"/></linearGradient>
+    </defs>${ground}${plane}${tint}</svg>`;
+  let image = sharp(Buffer.from(svg));
+  if (!drawn) {
+    const grain = await sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#808080', noise: { type: 'gaussian', mean: 128, sigma: 16 + (shot.seed % 5) } } }).png().toBuffer();
+    image = sharp(await image.composite([{ input: grain, blend: 'soft-light' }]).png().toBuffer()).blur(shot.manner === 'painting' ? 1.6 : 0.7);
+    if (shot.manner === 'monochrome photograph') image = image.grayscale().linear(1.05, -4).tint({ r: 238, g: 232, b: 220 });
+  }
+  return image.jpeg({ quality: 82 }).toBuffer();
+}
+
+/** What a zone wears in a picture when nobody said anything: a plain grey. */
+export const PLAIN: Lab = hexToLab('#8a8d8f');
+

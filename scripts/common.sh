@@ -1,0 +1,84 @@
+# Shared by ./start and ./test: what both need before they can run. Sourced, not run.
+# Every function either succeeds quietly or ends with one plain line.
+
+cd "$(dirname "${BASH_SOURCE[0]}")/.." || exit 1
+ROOT=$PWD
+export NEXT_TELEMETRY_DISABLED=1 PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1
+
+fail() { printf '%s\n' "$*" >&2; exit 1; }
+say() { printf '%s\n' "$*"; }
+
+need_node() {
+  command -v node >/dev/null || fail "Node.js is missing: install Node 20 and run this again."
+  node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit((a === 20 && b >= 9) || a >= 22 ? 0 : 1)' \
+    || fail "Node $(node -v) will not do: Build Brief needs Node 20.9 or newer in the 20 line, or Node 22 and up."
+}
+
+need_disk() {
+  local free
+  free=$(df -Pk "$ROOT" | awk 'NR==2 {print $4}')
+  [ "$free" -gt 1048576 ] || fail "Not enough disk: $((free / 1024)) MB are free under $ROOT, 1024 MB are needed."
+  [ -w "$ROOT" ] || fail "$ROOT cannot be written to: check its owner."
+}
+
+# Installs Debian packages, as root or through sudo without a password.
+install_packages() {
+  local as=()
+  if [ "$(id -u)" -ne 0 ]; then
+    sudo -n true 2>/dev/null || fail "Missing: $*. I may not install it here; run: sudo apt-get install $*"
+    as=(sudo -n)
+  fi
+  command -v apt-get >/dev/null || fail "Missing: $*. This is no Debian system; install it by hand."
+  say "Installing $* ..."
+  "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get update -qq >"$ROOT/.data/apt.log" 2>&1 \
+    && "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$@" >>"$ROOT/.data/apt.log" 2>&1 \
+    || fail "Could not install $*: see .data/apt.log"
+}
+
+need_npm_packages() {
+  local stamp=node_modules/.installed wanted
+  wanted=$(sha256sum package-lock.json package.json | sha256sum | cut -c1-64)
+  [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && return
+  say "Installing npm packages ..."
+  npm ci --ignore-scripts --no-audit --no-fund >.data/npm.log 2>&1 || fail "npm ci failed: see .data/npm.log"
+  printf '%s' "$wanted" >"$stamp"
+}
+
+need_build() {
+  local stamp=.next/built-from wanted
+  wanted=$(find src public db next.config.ts tsconfig.json package-lock.json -type f -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64)
+  [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && [ -f .next/BUILD_ID ] && return
+  say "Building ..."
+  npx --no-install next build >.data/build.log 2>&1 || { tail -n 30 .data/build.log >&2; fail "The build failed: see .data/build.log"; }
+  printf '%s' "$wanted" >"$stamp"
+}
+
+# The first free port from $1 on.
+free_port() {
+  node -e '
+    const net = require("node:net");
+    const attempt = (port) => {
+      if (port > 65535) process.exit(1);
+      const server = net.createServer();
+      server.once("error", () => attempt(port + 1));
+      server.listen(port, "127.0.0.1", () => server.close(() => console.log(port)));
+    };
+    attempt(Number(process.argv[1]));
+  ' "$1"
+}
+
+# Waits for the server of process $2 on port $1; false when the process ends first.
+wait_for_server() {
+  node -e '
+    const [port, pid] = process.argv.slice(1).map(Number);
+    const started = Date.now();
+    const attempt = () => fetch(`http://127.0.0.1:${port}/health`).then(() => process.exit(0), () => {
+      try { process.kill(pid, 0); } catch { process.exit(1); }
+      if (Date.now() - started > 120000) process.exit(1);
+      setTimeout(attempt, 150);
+    });
+    attempt();
+  ' "$1" "$2"
+}
+
+mkdir -p .data 2>/dev/null || fail "$ROOT cannot be written to: check its owner."

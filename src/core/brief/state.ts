@@ -1,0 +1,33 @@
+import type { Paint } from '@/core/paint/catalogue';
+import type { Kept } from './records';
+
+/** Everything kept about one brief, as it comes from the database or an exported file: facts, nothing computed. */
+export interface BriefState {
+  brief: Kept<'brief'>;
+  airframe: Kept<'airframe'>;
+  sources: Kept<'source'>[];
+  questions: Kept<'question'>[];
+  sightings: Kept<'sighting'>[];
+  rulings: Kept<'ruling'>[];
+  repaints: Kept<'repaint'>[];
+  markings: Kept<'marking'>[];
+  sessions: Kept<'weekly_session'>[];
+  log: Kept<'log_entry'>[];
+  timers: Kept<'timer'>[];
+  choices: Kept<'colour_choice'>[];
+}
+
+/** What all briefs of the house share. */
+export interface ColourShelf {
+  codes: Kept<'colour_code'>[];
+  chips: Kept<'chip'>[];
+  paints: Paint[];
+}
+
+/** "TK-G, C 417" - how a builder calls the machine. */
+export function identityOf(airframe: Pick<Kept<'airframe'>, 'type' | 'variant' | 'serial' | 'codeLetters' | 'name'>): string {
+  const marks = [airframe.codeLetters, airframe.serial].filter(Boolean).join(', ');
+  return marks || airframe.name || typeOf(airframe);
+}
+
+export const typeOf = (airframe: Pick<Kept<'airframe'>, 'type' | 'variant'>): string => `${airframe.type} ${airframe.variant}`.trim();

@@ -1,0 +1,42 @@
+import pg from 'pg';
+
+// Days stay text, instants become ISO text: nothing in the house uses the server's own time zone.
+pg.types.setTypeParser(pg.types.builtins.DATE, (value) => value);
+pg.types.setTypeParser(pg.types.builtins.TIMESTAMPTZ, (value) => new Date(value).toISOString());
+
+export type Client = pg.PoolClient | pg.Pool;
+
+const held = globalThis as unknown as { buildBriefPool?: pg.Pool };
+
+/** The one pool of this process (kept over hot reloads). */
+export function pool(): pg.Pool {
+  if (!process.env.DATABASE_URL) throw new Error('DATABASE_URL is not set: start the application with ./start');
+  held.buildBriefPool ??= new pg.Pool({ connectionString: process.env.DATABASE_URL, max: 10, options: '-c timezone=UTC' });
+  return held.buildBriefPool;
+}
+
+export async function closePool(): Promise<void> {
+  await held.buildBriefPool?.end();
+  held.buildBriefPool = undefined;
+}
+
+/** Runs `work` in one transaction: all of it happens, or nothing. */
+export async function inTransaction<T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> {
+  const client = await pool().connect();
+  try {
+    await client.query('begin');
+    const result = await work(client);
+    await client.query('commit');
+    return result;
+  } catch (error) {
+    await client.query('rollback');
+    throw error;
+  } finally {
+    client.release();
+  }
+}
+
+export async function rows<T>(client: Client, sql: string, values: readonly unknown[] = []): Promise<T[]> {
+  const result = await client.query(sql, [...values]);
+  return result.rows as T[];
+}
