@@ -7,7 +7,7 @@ const swc = [
 ];
 
 /** Unit tests stand beside their file; ESM mode because several libraries ship as ESM only. */
-export default {
+const config = {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/tests/unit'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
@@ -18,3 +18,5 @@ export default {
     '^@demo/(.*)$': '<rootDir>/demo/$1',
   },
 };
+
+export default config;

@@ -10,7 +10,7 @@ type Basis = Fields<'ruling'>['basis'];
 export class BriefBuilder {
   private readonly made: BriefFile;
   private readonly questions = new Map<string, string>();
-  private readonly chosen: { code: string; line: string; name: string }[] = [];
+  private readonly chosen: string[] = [];
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
@@ -59,9 +59,9 @@ export class BriefBuilder {
     this.made.repaints.push({ zone, onDay, note });
   }
 
-  /** A paint of the catalogue by its line and name; its number is looked up when the demo is loaded. */
-  choose(code: string, line: string, name: string) {
-    this.chosen.push({ code, line, name });
+  /** Codes for which the nearest paint of the drawer was chosen. */
+  choose(...codes: string[]) {
+    this.chosen.push(...codes);
   }
 
   marking(

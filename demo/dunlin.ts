@@ -14,11 +14,11 @@ export function dunlin(startOn: string) {
       notes: 'Etched cockpit set and turned nose leg. As she stood on the apron in the second week of May.',
     },
     {
-      type: 'Halverd Dunlin', variant: 'P.2', serial: 'C 417', codeLetters: 'TK-G', name: 'Marsh Hen', unit: '6 Coast Flight, Tarravian Coast Service', place: 'Skelder Sands',
+      type: 'Halverd Dunlin', variant: 'P.2', serial: 'C 417', codeLetters: 'TK-G', name: 'Marsh Hen', unit: '6 Coast Flight', place: 'Skelder Sands, Tarravia',
       targetFrom: '1951-05-08', targetTo: '1951-05-14', preset: 'single', dimensions: PRESETS.single.dimensions,
     },
   );
-  b.week([[2, '19:30', 120, false], [4, '19:30', 120, true], [6, '10:00', 180, true]]);
+  b.week([[2, '19:30', 120, true], [4, '19:30', 120, false], [6, '10:00', 180, true]]);
 
   b.source('kit', 'kit-sheet', 'Kit sheet 4803', { citation: 'Lathe & Loft 4803, sheet 2', sides: ['port', 'upper'] });
   b.source('box', 'box-painting', 'Box painting', { citation: 'Lathe & Loft 4803, lid', sides: ['starboard'], derivedFrom: ['kit'] });
@@ -89,11 +89,7 @@ export function dunlin(startOn: string) {
   b.rule('seam', 'fuselage-lower', 'real along the keel to the nose bay', 'supported', 'seen at the museum: not filled');
   b.rule('size', 'fuselage-rear-port', '410', 'supported', 'measured in two pictures; the sheet is narrow');
 
-  b.choose('TCS 31', 'Hask', 'Fen green');
-  b.choose('TCS 27', 'Hask', 'Peat');
-  b.choose('TCS 21', 'Quoin', 'Sea slate');
-  b.choose('TCS 40', 'Hask', 'Cabin grey-green');
-  b.choose('TCS 44', 'Hask', 'Instrument black');
+  b.choose('TCS 31', 'TCS 27', 'TCS 21', 'TCS 05', 'TCS 40', 'TCS 42', 'TCS 44', 'TCS 45');
 
   b.marking('insignia', 'National hexagon, fuselage', 'fuselage-mid-port', 760, ['TCS 01', 'TCS 19', 'TCS 05'], 'decal', { printedMm: 15.9, places: [['port', 5.25, 0.98], ['starboard', 5.25, 0.98]] });
   b.marking('insignia', 'National hexagon, wings', 'wing-upper-outer-port', 1100, ['TCS 01', 'TCS 19', 'TCS 05'], 'decal', {

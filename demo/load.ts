@@ -1,20 +1,19 @@
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import { deriveBrief } from '@/core/brief/derive';
 import type { ColourShelf } from '@/core/brief/state';
 import { officialColours } from '@/core/codes/shelf';
 import type { Lab } from '@/core/colour/types';
+import { matchSingle } from '@/core/match/single';
 import { buildOutline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 import { planRoute } from '@/core/route/plan';
 import { addDays } from '@/core/units/day';
 import { briefFileSchema, stateOfFile, type BriefFile } from '@/core/interchange/brief-file';
 import { importBrief } from '@/data/brief-files';
-import { addToShelf, loadShelf } from '@/data/colours';
+import { loadShelf } from '@/data/colours';
 import { dunlin } from './dunlin';
 import { drawShot, PLAIN, type Shot } from './pictures';
 import { bracken, turnstone } from './small-briefs';
-import { demoShelf } from './tables';
+import { loadDemoShelf } from './shelf';
 
 type Manner = Shot['manner'];
 interface Frame {
@@ -45,7 +44,7 @@ const FRAMES: Record<string, Frame> = {
 };
 
 /** Steps of the main demo that are still ahead although they could be done: tonight's work. */
-const LEFT_FOR_NOW = ['belts', 'dials', 'fit-cockpit', 'nose-weight', 'drill-fuselage', 'exhausts', 'weather-gear', 'mask-canopy', 'matt-interior', 'bay:TCS 42'];
+const LEFT_FOR_NOW = ['belts', 'fit-cockpit', 'nose-weight', 'drill-fuselage', 'matt-interior', 'bay:TCS 42', 'gate:wings', 'flaps', 'seams-wings', 'mask-canopy'];
 
 /** Loads the shelf and the three demo briefs into an empty house. `nowUtc` is the present as ISO text. */
 export async function loadDemo(nowUtc: string): Promise<string[]> {
@@ -53,24 +52,26 @@ export async function loadDemo(nowUtc: string): Promise<string[]> {
   await loadDemoShelf();
   const shelf = await loadShelf();
   const ids: string[] = [];
-  for (const made of [dunlin(addDays(today, -24)), turnstone(today), bracken(addDays(today, 2))]) {
+  for (const made of [dunlin(addDays(today, -13)), turnstone(today), bracken(addDays(today, 2))]) {
     const file = await drawPictures({ ...made.file, choices: choicesOf(made.chosen, shelf) }, shelf);
     ids.push(await importBrief(briefFileSchema.parse(ids.length === 0 ? { ...file, log: workedSoFar(file, shelf, nowUtc) } : file)));
   }
   return ids;
 }
 
-/** Only the invented standard, catalogue and drawer. */
-export async function loadDemoShelf() {
-  const read = (name: string) => readFileSync(path.join(process.cwd(), 'demo', name), 'utf8');
-  return addToShelf(demoShelf(read('standard.csv'), read('catalogue.csv')), null, 'demo');
-}
+/** Beyond this the demo's builder would rather buy. */
+const GOOD_ENOUGH = 3;
 
-/** A demo brief picks paints by line and name, or by the code they claim: the numbers are the catalogue's business. */
-function choicesOf(chosen: readonly { code: string; line: string; name: string }[], shelf: ColourShelf): BriefFile['choices'] {
-  return chosen.flatMap(({ code, line, name }) => {
-    const paint = shelf.paints.find((candidate) => candidate.line === line && (candidate.name === name || candidate.claims.includes(code)));
-    return paint ? [{ code, line, number: paint.number }] : [];
+/** The demo's builder takes the nearest paint of the drawer for each of these codes, or else the nearest there is. */
+function choicesOf(codes: readonly string[], shelf: ColourShelf): BriefFile['choices'] {
+  const official = officialColours(shelf.codes, shelf.chips);
+  return codes.flatMap((code) => {
+    const colour = official.get(code);
+    if (!colour?.lab) return [];
+    const { finish, kind } = colour.record;
+    const found = matchSingle({ lab: colour.lab, sd: colour.sd, code, finish, kind }, shelf.paints, 1);
+    const best = found.find((match) => match.inDrawer && match.dE00 < GOOD_ENOUGH) ?? found.at(-1);
+    return best ? [{ code, line: best.paint.line, number: best.paint.number }] : [];
   });
 }
 
@@ -85,12 +86,12 @@ async function drawPictures(file: BriefFile, shelf: ColourShelf): Promise<BriefF
   const ruled = coloursIn(file.rulings);
   const markings = file.markings.map((marking, i) => ({ ...marking, id: String(i) }));
   const pictures: Record<string, string> = {};
-  for (const [seed, source] of file.sources.entries()) {
+  for (const source of file.sources) {
     const frame = Object.entries(FRAMES).find(([start]) => source.title.startsWith(start))?.[1];
     if (!frame) continue;
     const said = coloursIn(file.sightings.filter((sighting) => sighting.source === source.ref));
     const colourOf = (zone: string) => colourOfCode(said.get(zone) ?? ruled.get(zone) ?? '');
-    pictures[source.ref] = (await drawShot(outline, { ...frame, colourOf, codeColour: colourOfCode, markings, seed })).toString('base64');
+    pictures[source.ref] = (await drawShot(outline, { ...frame, colourOf, codeColour: colourOfCode, markings })).toString('base64');
   }
   return { ...file, pictures, sources: file.sources.map((source) => ({ ...source, pictureId: source.ref in pictures ? source.ref : null })) };
 }

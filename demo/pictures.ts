@@ -21,7 +21,6 @@ export interface Shot {
   squeeze?: number;
   /** Show only part of it: 0..1 of the width. */
   crop?: readonly [from: number, to: number];
-  seed: number;
 }
 
 const WIDTH = 1200;
@@ -60,12 +59,15 @@ export async function drawShot(outline: Outline, shot: Shot): Promise<Buffer> {
     </defs>${ground}${plane}${tint}</svg>`;
   let image = sharp(Buffer.from(svg));
   if (!drawn) {
-    const grain = await sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#808080', noise: { type: 'gaussian', mean: 128, sigma: 16 + (shot.seed % 5) } } }).png().toBuffer();
-    image = sharp(await image.composite([{ input: grain, blend: 'soft-light' }]).png().toBuffer()).blur(shot.manner === 'painting' ? 1.6 : 0.7);
+    image = sharp(await image.composite([{ input: await filmGrain(), blend: 'soft-light' }]).png({ compressionLevel: 1 }).toBuffer()).blur(shot.manner === 'painting' ? 1.6 : 0.7);
     if (shot.manner === 'monochrome photograph') image = image.grayscale().linear(1.05, -4).tint({ r: 238, g: 232, b: 220 });
   }
   return image.jpeg({ quality: 82 }).toBuffer();
 }
+
+let grain: Promise<Buffer> | undefined;
+const filmGrain = () =>
+  (grain ??= sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#808080', noise: { type: 'gaussian', mean: 128, sigma: 18 } } }).png({ compressionLevel: 1 }).toBuffer());
 
 /** What a zone wears in a picture when nobody said anything: a plain grey. */
 export const PLAIN: Lab = hexToLab('#8a8d8f');

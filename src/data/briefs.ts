@@ -1,17 +1,7 @@
 import type { Fields, Kept, RecordName } from '@/core/brief/records';
-import type { BriefState } from '@/core/brief/state';
+import type { BriefState, BriefSummary } from '@/core/brief/state';
 import { inTransaction, pool, rows, type Client } from './database';
 import { fromRow, insertRecord, newAct } from './history';
-
-export interface BriefSummary {
-  id: string;
-  airframe: Kept<'airframe'>;
-  denominator: number;
-  kit: string;
-  openQuestions: number;
-  stepsDone: number;
-  lastChange: string | null;
-}
 
 export async function listBriefs(): Promise<BriefSummary[]> {
   const found = await rows<{ id: string; airframe: Record<string, unknown>; denominator: number; kit: string; open: number; done: number; last_change: string | null }>(
@@ -39,7 +29,7 @@ export async function loadBrief(id: string): Promise<BriefState | null> {
   if (!found) return null;
   const [airframes, sources, questions, sightings, rulings, repaints, markings, sessions, log, timers, choices] = await Promise.all([
     recordsOf(client, 'airframe', id, 'id'),
-    recordsOf(client, 'source', id, 'coalesce(date_from, date_to) nulls first, created_at, id'),
+    recordsOf(client, 'source', id, 'coalesce(date_from, date_to) nulls last, created_at, id'),
     recordsOf(client, 'question', id, 'created_at, id'),
     recordsOf(client, 'sighting', id, 'created_at, id'),
     recordsOf(client, 'ruling', id, 'id'),

@@ -50,7 +50,11 @@ async function currentRow(client: Client, name: RecordName, id: string, lock = f
 }
 
 /** A row of another brief is as good as none. */
-const outside = (act: Act, name: RecordName, row: Row) => !SHARED.has(name) && act.briefId !== null && row.brief_id !== act.briefId;
+const outside = (act: Act, name: RecordName, row: Row) => {
+  if (act.briefId === null) return false;
+  if (name === 'brief') return row.id !== act.briefId;
+  return !SHARED.has(name) && row.brief_id !== act.briefId;
+};
 
 export async function insertRecord<N extends RecordName>(client: PoolClient, act: Act, name: N, fields: Fields<N>, id: string = randomUUID()): Promise<Kept<N>> {
   const row: Row = { ...toRow(fields), id, version: 1, ...(SHARED.has(name) ? {} : { brief_id: act.briefId }) };

@@ -17,6 +17,18 @@ export interface BriefState {
   choices: Kept<'colour_choice'>[];
 }
 
+/** One line of the list of briefs. */
+export interface BriefSummary {
+  id: string;
+  airframe: Kept<'airframe'>;
+  denominator: number;
+  kit: string;
+  openQuestions: number;
+  stepsDone: number;
+  /** When anything was last changed; null when nothing was since it was imported. */
+  lastChange: string | null;
+}
+
 /** What all briefs of the house share. */
 export interface ColourShelf {
   codes: Kept<'colour_code'>[];

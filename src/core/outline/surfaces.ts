@@ -110,7 +110,7 @@ export function drawTail(drawings: Drawings, body: Body, d: Dimensions): Zone[] 
       const z = body.bottom(tailRoot) + 0.75 * (body.top(tailRoot) - body.bottom(tailRoot));
       const at = (x: number, height: number) => project(side, d.length, x, 0, height);
       const t = d.tailRootChord * 0.05;
-      drawings[side].lines.push({ weight: 'bold', points: [at(tailRoot, z), at(tailRoot + d.tailRootChord * 0.3, z + t), at(tailRoot + d.tailRootChord, z), at(tailRoot + d.tailRootChord * 0.3, z - t), at(tailRoot, z)] });
+      drawings[side].lines.push({ weight: 'fine', points: [at(tailRoot, z), at(tailRoot + d.tailRootChord * 0.3, z + t), at(tailRoot + d.tailRootChord, z), at(tailRoot + d.tailRootChord * 0.3, z - t), at(tailRoot, z)] });
     }
   }
   if (d.finHeight > 0 && d.finRootChord > 0) {

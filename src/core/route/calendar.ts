@@ -5,7 +5,7 @@ import type { Span } from './schedule/problem';
 /** Whether an IANA time zone is known. */
 export function isTimeZone(zone: string): boolean {
   try {
-    Temporal.Now.zonedDateTimeISO(zone);
+    Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(zone);
     return /^[A-Za-z]/.test(zone);
   } catch {
     return false;

@@ -1,0 +1,12 @@
+import { makePdf } from '@/actions/pdf-thread';
+import { pdfFacts } from '@/stations/brief/pdf/pdf-facts';
+import { fileName } from '../file-name';
+import { briefView } from '../view';
+
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const { view, shelf, nowUtc } = await briefView((await params).id);
+  const bytes = await makePdf(pdfFacts(view, shelf, nowUtc), request.signal);
+  return new Response(new Uint8Array(bytes), {
+    headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${fileName(view.state.airframe)}.pdf"` },
+  });
+}

@@ -1,0 +1,8 @@
+import { colourFacts } from '@/stations/colours/colour-facts';
+import { ColoursStation } from '@/stations/colours/colours-station';
+import { briefView } from '../view';
+
+export default async function ColoursPage({ params }: { params: Promise<{ id: string }> }) {
+  const { view, shelf } = await briefView((await params).id);
+  return <ColoursStation facts={colourFacts(view, shelf)} />;
+}

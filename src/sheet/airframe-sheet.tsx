@@ -1,0 +1,134 @@
+'use client';
+
+import { useMemo, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { buildOutline } from '@/core/outline/outline';
+import { VIEWS, type View } from '@/core/outline/zones';
+import { roundBarLength } from '@/core/units/length';
+import type { SheetFacts, ZoneFacts } from './figures';
+import { ViewDrawing, viewBox, type Fill } from './view-drawing';
+
+/** What the sheet tells at each station. */
+export type SheetMode = 'certainty' | 'colours' | 'markings' | 'progress';
+
+const VIEW_TITLES: Record<View, string> = { port: 'Port', starboard: 'Starboard', upper: 'Upper', lower: 'Lower' };
+const LIGHT = '#fbfbfb';
+const GAP = 14;
+
+interface Props {
+  facts: SheetFacts;
+  mode: SheetMode;
+  selected: string | null;
+  onSelect: (zone: string | null) => void;
+  width?: number;
+  compact?: boolean;
+}
+
+/** The drawing-office sheet: four views at one scale, a true scale bar, the title block, and every zone as a list. */
+export function AirframeSheet({ facts, mode, selected, onSelect, width = 372, compact = false }: Props): ReactNode {
+  const outline = useMemo(() => buildOutline(facts.spec), [facts.spec]);
+  const [alone, setAlone] = useState<View | null>(null);
+  const zones = useMemo(() => new Map(facts.zones.map((zone) => [zone.key, zone])), [facts.zones]);
+  const views = alone ? [alone] : VIEWS;
+  const extent = (view: View) => outline.extents[view];
+  const wide = (view: View) => extent(view).right - extent(view).left;
+  const scale = alone
+    ? Math.min((width - 8) / wide(alone), 380 / (extent(alone).bottom - extent(alone).top))
+    : (width - GAP - 16) / (Math.max(wide('port'), wide('upper')) + Math.max(wide('starboard'), wide('lower')));
+  const titleOf = (key: string) => zones.get(key)?.title ?? key;
+  const choose = (zone: string) => onSelect(zone === selected ? null : zone);
+
+  const step = (event: KeyboardEvent) => {
+    const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
+    if (event.key === 'Escape') onSelect(null);
+    if (by === undefined) return;
+    event.preventDefault();
+    const at = facts.zones.findIndex((zone) => zone.key === selected);
+    onSelect(facts.zones[(at + by + facts.zones.length) % facts.zones.length]!.key);
+  };
+
+  const barMm = roundBarLength(((width * 0.45) / scale) * 1000 / facts.denominator);
+  const barPx = (barMm * facts.denominator / 1000) * scale;
+  return (
+    <section className="sheet" aria-label="Airframe sheet">
+      <div className={`sheet-views${alone ? ' alone' : ''}`} role="listbox" aria-label="Zones on the drawing, arrow keys choose" tabIndex={0} onKeyDown={step} aria-activedescendant={selected ? firstDrawn(outline, views, selected) : undefined}>
+        {views.map((view) => (
+          <figure key={view} style={{ width: alone ? '100%' : viewBox(outline, view, scale).width }} role="presentation">
+            <figcaption role="presentation">
+              <button type="button" className="view-title" onClick={() => setAlone(alone ? null : view)} title={alone ? 'Back to all four views' : `Enlarge ${VIEW_TITLES[view].toLowerCase()}`}>
+                {VIEW_TITLES[view]}{alone ? ' – all four' : ''}
+              </button>
+            </figcaption>
+            <ViewDrawing
+              outline={outline} view={view} scale={scale} selected={selected} onSelect={choose} idPrefix="sheet" zoneTitle={titleOf}
+              fillOf={(zone) => fillOf(mode, zones.get(zone))}
+              markings={mode === 'certainty' || mode === 'progress' ? [] : facts.markings}
+              inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
+            />
+          </figure>
+        ))}
+      </div>
+      <div className="scale-bar" role="img" aria-label={`Scale bar: ${barMm} mm on the model at 1/${facts.denominator}`}>
+        <span style={{ width: barPx }} /> {barMm} mm at 1/{facts.denominator}
+      </div>
+      {mode === 'certainty' ? <Legend /> : null}
+      {compact ? null : (
+        <ul className="zone-list" aria-label="Zones">
+          {facts.zones.map((zone) => (
+            <li key={zone.key}>
+              <button type="button" aria-pressed={selected === zone.key} onClick={() => choose(zone.key)}>
+                <ZoneMark mode={mode} zone={zone} /> {zone.title}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <dl className="title-block">
+        {facts.titleBlock.map(({ label, value }) => (
+          <div key={label}>
+            <dt>{label}</dt>
+            <dd title={value}>{value}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+function firstDrawn(outline: ReturnType<typeof buildOutline>, views: readonly View[], zone: string): string | undefined {
+  const view = views.find((candidate) => outline.drawings[candidate].shapes.some((shape) => shape.zone === zone));
+  return view && `sheet-${view}-zone-${zone}`;
+}
+
+function fillOf(mode: SheetMode, zone: ZoneFacts | undefined): Fill {
+  if (!zone) return { paint: LIGHT };
+  switch (mode) {
+    case 'certainty':
+      if (zone.certainty === 'settled') return { paint: '#8c8c8c' };
+      return zone.certainty === 'unasked' ? { paint: LIGHT } : { hatch: zone.certainty };
+    case 'colours':
+    case 'markings':
+      return zone.colour ? { paint: zone.colour } : { hatch: 'unseen' };
+    case 'progress':
+      if (zone.progress === null) return { paint: LIGHT };
+      return { paint: zone.progress === 1 ? '#7d7d7d' : zone.progress > 0 ? '#b5b5b5' : '#e0e0e0' };
+  }
+}
+
+function Legend(): ReactNode {
+  return (
+    <p className="legend">
+      <CertaintyMark state="settled" /> settled <CertaintyMark state="leaning" /> leaning <CertaintyMark state="contested" /> contested <CertaintyMark state="unseen" /> unseen
+    </p>
+  );
+}
+
+/** State by hatch: solid, wide hatch, cross-hatch, dashed. */
+export function CertaintyMark({ state }: { state: string }): ReactNode {
+  return <span className={`certainty ${state}`} aria-hidden="true" />;
+}
+
+function ZoneMark({ mode, zone }: { mode: SheetMode; zone: ZoneFacts }): ReactNode {
+  if (mode === 'certainty') return <CertaintyMark state={zone.certainty} />;
+  if (mode === 'progress') return <span className="progress-mark" aria-hidden="true">{zone.progress === null ? '' : zone.progress === 1 ? '●' : zone.progress > 0 ? '◐' : '○'}</span>;
+  return <span className="chip" aria-hidden="true" style={{ background: zone.colour ?? 'transparent' }} />;
+}

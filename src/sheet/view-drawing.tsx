@@ -1,0 +1,90 @@
+import type { ReactNode } from 'react';
+import { placeMarking, type PlaceableMarking } from '@/core/markings/placing';
+import type { Polygon } from '@/core/outline/geometry';
+import type { Outline } from '@/core/outline/outline';
+import type { View } from '@/core/outline/zones';
+
+/** How a zone is filled: a plain colour, or one of the certainty hatches. */
+export type Fill = { paint: string } | { hatch: 'leaning' | 'contested' | 'unseen' };
+
+interface Props {
+  outline: Outline;
+  view: View;
+  fillOf: (zone: string) => Fill;
+  selected: string | null;
+  onSelect?: (zone: string) => void;
+  /** Pixels per metre. */
+  scale: number;
+  markings: readonly PlaceableMarking[];
+  inkOf: (code: string) => string;
+  idPrefix: string;
+  zoneTitle: (zone: string) => string;
+}
+
+const HATCH_PX = 5;
+
+/** Width and height in px of one view at a scale, with a little room round it. */
+export function viewBox(outline: Outline, view: View, scale: number) {
+  const { left, right, top, bottom } = outline.extents[view];
+  const pad = 4 / scale;
+  return { x: left - pad, y: top - pad, width: (right - left + 2 * pad) * scale, height: (bottom - top + 2 * pad) * scale };
+}
+
+/** One of the four views, in SVG, from the outline's real proportions. */
+export function ViewDrawing({ outline, view, fillOf, selected, onSelect, scale, markings, inkOf, idPrefix, zoneTitle }: Props): ReactNode {
+  const box = viewBox(outline, view, scale);
+  const at = ([u, v]: readonly [number, number]) => `${((u - box.x) * scale).toFixed(1)} ${((v - box.y) * scale).toFixed(1)}`;
+  const path = (points: Polygon) => `M${points.map(at).join('L')}Z`;
+  const line = (points: Polygon) => `M${points.map(at).join('L')}`;
+  const drawing = outline.drawings[view];
+  const id = (name: string) => `${idPrefix}-${view}-${name}`;
+  const named = new Set<string>();
+  return (
+    <svg width={box.width} height={box.height} viewBox={`0 0 ${box.width.toFixed(1)} ${box.height.toFixed(1)}`} role="presentation" className="view-drawing">
+      <defs>
+        <pattern id={id('leaning')} width={HATCH_PX * 1.6} height={HATCH_PX * 1.6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="9" height="9" fill="#f3f3f3" />
+          <line x1="0" x2="0" y1="0" y2="9" stroke="#5a5a5a" strokeWidth="1.4" />
+        </pattern>
+        <pattern id={id('contested')} width={HATCH_PX} height={HATCH_PX} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="9" height="9" fill="#f3f3f3" />
+          <path d="M0 0V9M0 0H9" stroke="#3a3a3a" strokeWidth="1.5" />
+        </pattern>
+      </defs>
+      {drawing.shapes.map((shape, i) => {
+        const fill = shape.glass ? ({ paint: '#fafafa' } as Fill) : fillOf(shape.zone);
+        const first = !named.has(shape.zone);
+        named.add(shape.zone);
+        const chosen = selected === shape.zone;
+        const unseen = 'hatch' in fill && fill.hatch === 'unseen';
+        return (
+          <path
+            key={i}
+            d={path(shape.points)}
+            fill={'paint' in fill ? fill.paint : unseen ? '#f3f3f3' : `url(#${id(fill.hatch)})`}
+            stroke="#1c1c1c"
+            strokeWidth={chosen ? 2.6 : 0.9}
+            strokeDasharray={unseen && !chosen ? '3 2' : undefined}
+            strokeLinejoin="round"
+            className={onSelect ? 'zone' : undefined}
+            onClick={onSelect ? () => onSelect(shape.zone) : undefined}
+            {...(onSelect && first ? { id: id(`zone-${shape.zone}`), role: 'option', 'aria-selected': chosen, 'aria-label': zoneTitle(shape.zone) } : { 'aria-hidden': true })}
+          >
+            {onSelect ? <title>{zoneTitle(shape.zone)}</title> : null}
+          </path>
+        );
+      })}
+      <g aria-hidden="true" pointerEvents="none">
+        {drawing.lines.map((item, i) => (
+          <path key={i} d={line(item.points)} fill="none" stroke="#1c1c1c" strokeWidth={item.weight === 'bold' ? 1.6 : 0.6} />
+        ))}
+        {markings.flatMap((marking) => placeMarking(outline, marking)).filter((art) => art.view === view).map((art, i) => (
+          <g key={i}>
+            {art.fields.map((field, k) => <path key={k} d={path(field.points)} fill={inkOf(field.code)} />)}
+            {art.strokes.map((stroke, k) => <path key={k} d={line(stroke.points)} fill="none" stroke={inkOf(stroke.code)} strokeWidth={Math.max(0.7, stroke.width * scale)} strokeLinejoin="round" />)}
+          </g>
+        ))}
+      </g>
+    </svg>
+  );
+}

@@ -1,0 +1,29 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { save } from '@/actions/briefs';
+import { ASPECT_NAMES, ASPECTS } from '@/core/evidence/aspects';
+import { RecordForm } from '@/ui/fields';
+import type { EvidenceFacts } from './evidence-facts';
+
+/** A question nobody's source answers yet. */
+export function AskForm({ facts, zone, onClose, onAsked }: { facts: EvidenceFacts; zone: string | null; onClose: () => void; onAsked: (id: string) => void }): ReactNode {
+  return (
+    <RecordForm
+      fields={[
+        { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
+        { name: 'aspect', label: 'Aspect', type: 'choice', options: ASPECT_NAMES.map((name) => ({ value: name, label: ASPECTS[name].title })), width: 6 },
+      ]}
+      initial={{ zone: zone ?? facts.zones[0]!.value, aspect: 'colour' }}
+      version={null}
+      saveLabel="Ask"
+      saved="Asked"
+      submit={(values) => save({ briefId: facts.briefId, station: 'evidence', entity: 'question', id: null, version: null, fields: values })}
+      onDone={(value) => {
+        onAsked(value.id);
+        onClose();
+      }}
+      onCancel={onClose}
+    />
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { Fragment, useState, type ReactNode } from 'react';
+import { remove, save } from '@/actions/briefs';
+import type { LaneComparison } from '@/core/bench/compare';
+import type { Kept } from '@/core/brief/records';
+import { durationInWords } from '@/core/units/minutes';
+import { StationFrame } from '@/stations/shell/station-frame';
+import { clock, shortDay } from '@/ui/dates';
+import { RecordForm } from '@/ui/fields';
+import { useSaving } from '@/ui/saving';
+
+const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.LaneChart), { ssr: false, loading: () => <div style={{ height: 260 }} /> });
+
+export interface LogFacts {
+  briefId: string;
+  entries: (Kept<'log_entry'> & { endedLocal: string })[];
+  lanes: LaneComparison[];
+  all: LaneComparison;
+}
+
+export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
+  const [open, setOpen] = useState<string | null>(null);
+  const { run } = useSaving();
+  const entries = [...facts.entries].reverse();
+  return (
+    <StationFrame station="log" now={whatMatters(facts)}>
+      {entries.length === 0 ? <div className="empty"><strong>Nothing is logged yet.</strong> A step marked done at the Bench is written here with the minutes it really took.</div> : (
+        <>
+          <LaneChart lanes={facts.lanes} />
+          <div className="scroll-x">
+            <table className="plain">
+              <thead><tr><th>When</th><th>What</th><th>Lane</th><th className="num">Planned, min</th><th className="num">Took, min</th><th className="num">Difference</th><th>Note</th><th /></tr></thead>
+              <tbody>
+                {entries.map((entry) => (
+                  <Fragment key={entry.id}>
+                    <tr>
+                      <td className="dim" style={{ whiteSpace: 'nowrap' }}>{shortDay(entry.endedLocal)} {clock(entry.endedLocal)}</td>
+                      <th scope="row">{entry.title}</th>
+                      <td className="dim" style={{ whiteSpace: 'nowrap' }}>{entry.lane}</td>
+                      <td className="num">{entry.plannedMinutes ?? '–'}</td>
+                      <td className="num">{entry.actualMinutes}</td>
+                      <td className="num">{entry.plannedMinutes === null ? '' : signed(entry.actualMinutes - entry.plannedMinutes)}</td>
+                      <td>{entry.note}{entry.paint ? <span className="dim"> {entry.paint}</span> : null}</td>
+                      <td style={{ whiteSpace: 'nowrap' }}>
+                        <button type="button" className="row-button" onClick={() => setOpen(open === entry.id ? null : entry.id)} aria-expanded={open === entry.id}>edit</button>{' '}
+                        <button type="button" className="row-button" onClick={() => run(() => remove({ briefId: facts.briefId, station: 'log', entity: 'log_entry', id: entry.id, version: entry.version }), 'Back on the route')} aria-label={`Do ${entry.title} again`}>do again</button>
+                      </td>
+                    </tr>
+                    {open === entry.id ? <tr className="detail"><td colSpan={8}><EntryForm briefId={facts.briefId} entry={entry} onDone={() => setOpen(null)} /></td></tr> : null}
+                  </Fragment>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      )}
+    </StationFrame>
+  );
+}
+
+const signed = (minutes: number) => (minutes > 0 ? `+${minutes}` : String(minutes).replace('-', '−'));
+
+function whatMatters({ entries, all, lanes }: LogFacts): string {
+  if (entries.length === 0) return 'The record begins with the first step done.';
+  const slowest = lanes.filter((lane) => lane.factor !== null).sort((a, b) => b.factor! - a.factor!)[0];
+  const factor = all.factor === null ? '' : ` It took ${all.factor.toFixed(2)} × the planned time${slowest && slowest.factor! > all.factor! ? `, most of all ${slowest.lane.toLowerCase()} (${slowest.factor!.toFixed(2)} ×)` : ''}.`;
+  return `${entries.length} steps done in ${durationInWords(all.actual)}.${factor}`;
+}
+
+function EntryForm({ briefId, entry, onDone }: { briefId: string; entry: LogFacts['entries'][number]; onDone: () => void }): ReactNode {
+  const { id, version, endedLocal: _, ...fields } = entry;
+  return (
+    <RecordForm
+      fields={[{ name: 'actualMinutes', label: 'Took', unit: 'min', type: 'number', width: 3 }, { name: 'note', label: 'Note', type: 'long', width: 9 }]}
+      initial={entry}
+      version={version}
+      saveLabel="Save the entry"
+      saved="Log entry saved"
+      submit={(values, seen) => save({ briefId, station: 'log', entity: 'log_entry', id, version: seen, fields: { ...fields, ...values } })}
+      onDone={onDone}
+      onCancel={onDone}
+    />
+  );
+}

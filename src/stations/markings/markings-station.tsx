@@ -1,0 +1,131 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { Fragment, useMemo, useState, type ReactNode } from 'react';
+import { remove, save } from '@/actions/briefs';
+import { MARKING_KINDS, MARKING_METHODS, type Kept } from '@/core/brief/records';
+import { placeMarking } from '@/core/markings/placing';
+import type { SizeCheck } from '@/core/markings/size';
+import { extentOf } from '@/core/outline/geometry';
+import { buildOutline, type OutlineSpec } from '@/core/outline/outline';
+import { VIEWS, type View } from '@/core/outline/zones';
+import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
+import { StationFrame } from '@/stations/shell/station-frame';
+import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { optionsOf, RecordForm } from '@/ui/fields';
+import { useKey } from '@/ui/keys';
+import { useSaving } from '@/ui/saving';
+import { Chip } from '@/ui/swatch';
+
+export interface MarkingFacts {
+  briefId: string;
+  denominator: number;
+  spec: OutlineSpec;
+  markings: (Kept<'marking'> & { check: SizeCheck })[];
+  zones: { value: string; label: string }[];
+  codes: { value: string; label: string }[];
+  inks: Record<string, string>;
+  zoneColours: Record<string, string>;
+}
+
+export function MarkingsStation({ facts }: { facts: MarkingFacts }): ReactNode {
+  const [open, setOpen] = useState<string | null>(null);
+  const { zone } = useZoneChoice();
+  useKey('n', () => setOpen('new'));
+  const shown = facts.markings.filter((marking) => !zone || marking.zone === zone);
+  const wrong = facts.markings.filter(({ check }) => check.errorPercent !== null && check.says !== 'right');
+  const now = facts.markings.length === 0
+    ? 'Add what she carries, with its true height.'
+    : wrong.length === 0 ? 'Every measured size is right.' : `${wrong.length} of ${facts.markings.length} are printed at the wrong size: ${wrong[0]!.title.toLowerCase()} is ${wrong[0]!.check.says}.`;
+  return (
+    <StationFrame station="markings" now={now} actions={<Button variant="contained" onClick={() => setOpen(open === 'new' ? null : 'new')}>New marking (n)</Button>}>
+      {open === 'new' ? <div className="ledger-detail"><MarkingForm facts={facts} marking={null} onDone={() => setOpen(null)} /></div> : null}
+      {facts.markings.length === 0 ? <div className="empty"><strong>No marking yet.</strong> Insignia, letters, bands: each with its true height, so that the decal can be checked against it.</div> : (
+        <div className="scroll-x">
+          <table className="plain">
+            <thead><tr><th>Marking</th><th>Where</th><th>Colours</th><th>Method</th><th className="num">True, mm</th><th className="num">At 1/{facts.denominator}, mm</th><th className="num">On the sheet, mm</th><th>So it is</th></tr></thead>
+            <tbody>
+              {shown.map((marking) => (
+                <Fragment key={marking.id}>
+                  <tr>
+                    <th scope="row"><button type="button" className="row-button" aria-expanded={open === marking.id} onClick={() => setOpen(open === marking.id ? null : marking.id)}>{marking.title}</button> {marking.text ? <span className="dim">{marking.text}</span> : null}</th>
+                    <td className="dim">{facts.zones.find((item) => item.value === marking.zone)?.label ?? marking.zone}{marking.places.length > 1 ? `, ${marking.places.length} places` : ''}</td>
+                    <td>{marking.codes.map((code) => <span key={code} title={code}><Chip hex={facts.inks[code] ?? null} /> </span>)}</td>
+                    <td>{marking.method}</td>
+                    <td className="num">{marking.heightMm.toFixed(0)}</td>
+                    <td className="num">{marking.check.modelMm.toFixed(2)}</td>
+                    <td className="num">{marking.printedMm?.toFixed(2) ?? '–'}</td>
+                    <td title={marking.check.equalsRealMm ? `as printed it would be ${marking.check.equalsRealMm.toFixed(0)} mm high in reality` : undefined}>{marking.check.errorPercent === null || marking.check.says === 'right' ? marking.check.says : <strong>{marking.check.says}</strong>}</td>
+                  </tr>
+                  {open === marking.id ? <tr className="detail"><td colSpan={8}><ToScale facts={facts} marking={marking} /><MarkingForm facts={facts} marking={marking} onDone={() => setOpen(null)} /></td></tr> : null}
+                </Fragment>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <p className="dim">At scale = true height ÷ {facts.denominator}. Within 2 % counts as right.</p>
+    </StationFrame>
+  );
+}
+
+/** The marking on its zone at true proportion, with its size in reality, at scale and on the sheet in one line. */
+function ToScale({ facts, marking }: { facts: MarkingFacts; marking: MarkingFacts['markings'][number] }): ReactNode {
+  const outline = useMemo(() => buildOutline(facts.spec), [facts.spec]);
+  const view: View | undefined = marking.places[0]?.view;
+  if (!view) return <p className="dim">Give it a place to see it on the airframe.</p>;
+  const art = placeMarking(outline, { ...marking, places: marking.places.filter((place) => place.view === view) });
+  const around = extentOf(art.flatMap((piece) => [...piece.fields, ...piece.strokes].map((part) => part.points)));
+  const scale = Math.min(80, 640 / (outline.extents[view].right - outline.extents[view].left));
+  const box = viewBox(outline, view, scale);
+  const height = Math.min(box.height, 260);
+  const middle = ((around.top + around.bottom) / 2 - box.y) * scale;
+  const top = Math.max(0, Math.min(box.height - height, middle - height / 2));
+  return (
+    <figure style={{ margin: '0 0 10px' }}>
+      <div style={{ height, overflow: 'hidden' }} role="img" aria-label={`${marking.title} on the ${view} view`}>
+        <div style={{ marginTop: -top }}>
+          <ViewDrawing outline={outline} view={view} scale={scale} selected={marking.zone} fillOf={(zone) => ({ paint: facts.zoneColours[zone] ?? '#efefef' })} markings={[marking]} inkOf={(code) => facts.inks[code] ?? '#9a9a9a'} idPrefix={`scale-${marking.id}`} zoneTitle={(zone) => zone} />
+        </div>
+      </div>
+      <figcaption><strong>{marking.heightMm.toFixed(0)} mm</strong> in reality, <strong>{marking.check.modelMm.toFixed(2)} mm</strong> at 1/{facts.denominator}, {marking.printedMm ? <><strong>{marking.printedMm.toFixed(2)} mm</strong> on the sheet: {marking.check.says}</> : 'not measured on the sheet'}.</figcaption>
+    </figure>
+  );
+}
+
+function MarkingForm({ facts, marking, onDone }: { facts: MarkingFacts; marking: MarkingFacts['markings'][number] | null; onDone: () => void }): ReactNode {
+  const { run } = useSaving();
+  const first = marking?.places[0];
+  const initial = marking
+    ? { ...marking, view: first?.view ?? 'port', station: first?.station ?? 5, offset: first?.offset ?? 1, turn: first?.turn ?? 0 }
+    : { kind: 'lettering', title: '', zone: facts.zones[0]!.value, text: '', heightMm: 600, printedMm: null, method: 'decal', codes: [], view: 'port', station: 5, offset: 1, turn: 0 };
+  return (
+    <>
+      <RecordForm
+        fields={[
+          { name: 'title', label: 'Title', width: 4 },
+          { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(MARKING_KINDS), width: 2 },
+          { name: 'text', label: 'Letters', width: 2 },
+          { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 4 },
+          { name: 'heightMm', label: 'True height', unit: 'mm', type: 'number', help: 'of a band: its width', width: 3 },
+          { name: 'printedMm', label: 'On the sheet', unit: 'mm', type: 'number', optional: true, help: 'as measured', width: 3 },
+          { name: 'method', label: 'Method', type: 'choice', options: optionsOf(MARKING_METHODS), width: 2 },
+          { name: 'codes', label: 'Colours, ground first', type: 'several', options: facts.codes, width: 4 },
+          { name: 'view', label: 'Seen from', type: 'choice', options: optionsOf(VIEWS), width: 3 },
+          { name: 'station', label: 'Station', unit: 'm from the nose', type: 'number', width: 3 },
+          { name: 'offset', label: 'Up from belly, or to starboard', unit: 'm', type: 'number', width: 3 },
+          { name: 'turn', label: 'Turned', unit: '°', type: 'number', width: 3 },
+        ]}
+        initial={initial}
+        version={marking?.version ?? null}
+        saveLabel={marking ? 'Save the marking' : 'Add the marking'}
+        saved="Marking saved"
+        submit={({ view, station, offset, turn, ...values }, version) =>
+          save({ briefId: facts.briefId, station: 'markings', entity: 'marking', id: marking?.id ?? null, version, fields: { ...values, places: [{ view, station, offset, turn }, ...(marking?.places.slice(1) ?? [])] } })}
+        onDone={onDone}
+        onCancel={onDone}
+      />
+      {marking ? <p><button type="button" className="row-button danger" onClick={() => run(() => remove({ briefId: facts.briefId, station: 'markings', entity: 'marking', id: marking.id, version: marking.version }), 'Marking removed; u brings it back')}>✕ Remove this marking</button></p> : null}
+    </>
+  );
+}

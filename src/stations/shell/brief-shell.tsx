@@ -1,0 +1,121 @@
+'use client';
+
+import Autocomplete from '@mui/material/Autocomplete';
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import TextField from '@mui/material/TextField';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { undo } from '@/actions/briefs';
+import { AirframeSheet } from '@/sheet/airframe-sheet';
+import type { SheetFacts } from '@/sheet/figures';
+import { KEY_MAP, useKey } from '@/ui/keys';
+import { SavingProvider, useSaving } from '@/ui/saving';
+import { RunningTimers, type TimerFacts } from './running-timers';
+import { STATIONS } from './stations';
+import { ZoneChoiceContext } from './zone-choice';
+
+export interface Findable {
+  label: string;
+  kind: string;
+  path: string;
+  zone?: string;
+}
+
+interface Props {
+  briefId: string;
+  identity: string;
+  subtitle: string;
+  sheet: SheetFacts;
+  findable: Findable[];
+  timers: TimerFacts[];
+  children: ReactNode;
+}
+
+/** Head, airframe sheet and station tabs round whatever station is open. */
+export function BriefShell(props: Props): ReactNode {
+  return (
+    <SavingProvider>
+      <Shell {...props} />
+    </SavingProvider>
+  );
+}
+
+function Shell({ briefId, identity, subtitle, sheet, findable, timers, children }: Props): ReactNode {
+  const [zone, choose] = useState<string | null>(null);
+  const [unfolded, setUnfolded] = useState(false);
+  const [help, setHelp] = useState(false);
+  const pathname = usePathname();
+  const router = useRouter();
+  const { run, tell } = useSaving();
+  const search = useRef<HTMLInputElement>(null);
+  const base = `/briefs/${briefId}`;
+  const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
+  const titles = useMemo(() => new Map(sheet.zones.map((item) => [item.key, item.title])), [sheet.zones]);
+  const choice = useMemo(() => ({ zone, choose, titleOf: (key: string) => titles.get(key) ?? key.replaceAll('-', ' ') }), [zone, titles]);
+
+  for (const station of STATIONS) {
+    // The list is constant, so the order of hooks is too.
+    // eslint-disable-next-line react-hooks/rules-of-hooks
+    useKey(station.key, () => router.push(`${base}/${station.path}`));
+  }
+  useKey('/', () => search.current?.focus());
+  useKey('?', () => setHelp(true));
+  useKey('e', () => router.push(`${base}/setup`));
+  useKey('Escape', () => choose(null));
+  useKey('u', async () => {
+    const result = await run(() => undo({ briefId }));
+    if (result.ok) tell(result.value ? `Taken back: the last change at ${STATIONS.find((s) => s.path === result.value!.station)?.title ?? 'Setup'}` : 'There is nothing left to take back');
+  });
+
+  return (
+    <ZoneChoiceContext.Provider value={choice}>
+      <a href="#station" className="skip-link">Skip to the station</a>
+      <header className="head">
+        <div className="head-title">
+          <Link href="/" className="head-home" aria-label="All briefs">≡</Link>
+          <Link href={`${base}/setup`} title="Edit airframe, kit, options and sessions (e)"><strong>{identity}</strong></Link>
+          <span>{subtitle}</span>
+        </div>
+        <div className="head-tools">
+          <Autocomplete
+            className="head-search" size="small" options={findable} groupBy={(item) => item.kind} getOptionLabel={(item) => item.label} value={null} blurOnSelect clearOnBlur
+            getOptionKey={(item) => `${item.kind} ${item.label} ${item.path} ${item.zone ?? ''}`}
+            onChange={(_, item) => {
+              if (!item) return;
+              if (item.zone) choose(item.zone);
+              if (item.path) router.push(`${base}/${item.path}`);
+            }}
+            renderInput={(field) => <TextField {...field} inputRef={search} placeholder="Find zone, source, colour, step…  /" slotProps={{ ...field.slotProps, htmlInput: { ...field.slotProps.htmlInput, 'aria-label': 'Find' } }} />}
+          />
+          <RunningTimers briefId={briefId} timers={timers} />
+          <button type="button" className="head-help" onClick={() => setHelp(true)} aria-label="Keyboard shortcuts">?</button>
+        </div>
+      </header>
+      <div className={`desk${current?.path === 'bench' ? ' folded' : ''}${unfolded ? ' unfolded' : ''}`}>
+        <aside>
+          <button type="button" className="fold" aria-expanded={unfolded} onClick={() => setUnfolded(!unfolded)}>Sheet</button>
+          <div className="sheet-holder"><AirframeSheet facts={sheet} mode={current?.sheet ?? 'markings'} selected={zone} onSelect={choose} /></div>
+        </aside>
+        <div className="right">
+          <nav className="tabs" aria-label="Stations">
+            {STATIONS.map((station) => (
+              <Link key={station.path} href={`${base}/${station.path}`} aria-current={current?.path === station.path ? 'page' : undefined}>
+                <small>{station.key}</small> {station.title}
+              </Link>
+            ))}
+          </nav>
+          {children}
+        </div>
+      </div>
+      <Dialog open={help} onClose={() => setHelp(false)} aria-labelledby="keys-title">
+        <DialogTitle id="keys-title">Keys</DialogTitle>
+        <DialogContent>
+          <dl className="key-map">{KEY_MAP.map(([key, does]) => <div key={key}><dt>{key}</dt><dd>{does}</dd></div>)}</dl>
+        </DialogContent>
+      </Dialog>
+    </ZoneChoiceContext.Provider>
+  );
+}

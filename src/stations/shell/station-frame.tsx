@@ -1,0 +1,28 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
+import { stationOf, type StationPath } from './stations';
+import { useZoneChoice } from './zone-choice';
+
+/** A station: the modeller's own question as heading, one line that says what matters now, then the work. */
+export function StationFrame({ station, now, actions, children }: { station: StationPath; now: ReactNode; actions?: ReactNode; children: ReactNode }): ReactNode {
+  const { zone, choose, titleOf } = useZoneChoice();
+  return (
+    <main className={`station station-${station}`} id="station">
+      <header className="station-head">
+        <div>
+          <h1>{stationOf(station).asks}</h1>
+          <p className="station-now">{now}</p>
+        </div>
+        <div className="station-actions">{actions}</div>
+      </header>
+      {zone ? (
+        <p className="narrowed">
+          Narrowed to <strong>{titleOf(zone)}</strong> <Button size="small" onClick={() => choose(null)}>Show all</Button>
+        </p>
+      ) : null}
+      {children}
+    </main>
+  );
+}

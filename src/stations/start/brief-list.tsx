@@ -1,0 +1,49 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { identityOf, typeOf, type BriefSummary } from '@/core/brief/state';
+import { windowInWords } from '@/ui/dates';
+import { useKey } from '@/ui/keys';
+import { ImportBrief } from './import-brief';
+
+/** All briefs of the house: which machine, how far, what is open. */
+export function BriefList({ briefs }: { briefs: BriefSummary[] }): ReactNode {
+  const router = useRouter();
+  useKey('n', () => router.push('/new'));
+  return (
+    <main className="home">
+      <div className="station-head">
+        <div>
+          <h1>Which build?</h1>
+          <p className="station-now">{briefs.length === 0 ? 'Begin with the machine you want to build.' : `${briefs.length} ${briefs.length === 1 ? 'brief' : 'briefs'} in this house.`}</p>
+        </div>
+        <Button variant="contained" component={Link} href="/new">New brief (n)</Button>
+      </div>
+      {briefs.length === 0 ? (
+        <div className="empty"><strong>Nothing here yet.</strong> A brief is one build: one airframe on one day, one kit, and everything known and decided about it. Start one, or import one as JSON.</div>
+      ) : (
+        <div className="scroll-x">
+          <table className="plain">
+            <thead><tr><th>Airframe</th><th>Type</th><th>Depicts</th><th>Kit</th><th className="num">Open questions</th><th className="num">Steps done</th></tr></thead>
+            <tbody>
+              {briefs.map((brief) => (
+                <tr key={brief.id}>
+                  <th scope="row"><Link href={`/briefs/${brief.id}/evidence`} className="code">{identityOf(brief.airframe)}</Link></th>
+                  <td>{typeOf(brief.airframe)}</td>
+                  <td>{windowInWords(brief.airframe.targetFrom, brief.airframe.targetTo)}</td>
+                  <td>{brief.kit || '–'}, 1/{brief.denominator}</td>
+                  <td className="num">{brief.openQuestions}</td>
+                  <td className="num">{brief.stepsDone}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <ImportBrief />
+    </main>
+  );
+}

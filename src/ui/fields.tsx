@@ -1,0 +1,179 @@
+'use client';
+
+import Autocomplete from '@mui/material/Autocomplete';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState, type FormEvent, type ReactNode } from 'react';
+import { Controller, useForm, type Control } from 'react-hook-form';
+import { parseNumber } from '@/core/units/number';
+import type { Result } from '@/core/interchange/result';
+import { ChangedElsewhereNotice, useSaving } from './saving';
+
+export interface Option {
+  value: string;
+  label: string;
+}
+
+/** One field of a form: what it is called, how it is typed, and its unit. */
+export interface FieldSpec {
+  name: string;
+  label: string;
+  type?: 'text' | 'long' | 'number' | 'day' | 'time' | 'choice' | 'several' | 'yes-no' | 'suggest';
+  options?: readonly Option[];
+  unit?: string;
+  help?: string;
+  /** Share of the row, of 12. */
+  width?: number;
+  /** An empty field means null. */
+  optional?: boolean;
+}
+
+type Values = Record<string, unknown>;
+
+export const optionsOf = (values: readonly string[]): Option[] => values.map((value) => ({ value, label: value }));
+
+/** What was typed as what the server expects: numbers by either decimal mark, empty optional fields as null. */
+export function typedValues(fields: readonly FieldSpec[], values: Values): Values {
+  return Object.fromEntries(
+    fields.map(({ name, type, optional }) => {
+      const value = values[name];
+      if (type === 'number') {
+        const text = String(value ?? '').trim();
+        if (text === '') return [name, optional ? null : undefined];
+        return [name, parseNumber(text) ?? text];
+      }
+      return [name, optional && value === '' ? null : value];
+    }),
+  );
+}
+
+/** A record's values as text for its form. */
+export function formValues(fields: readonly FieldSpec[], record: Values): Values {
+  return Object.fromEntries(fields.map(({ name, type }) => [name, type === 'several' || type === 'yes-no' ? record[name] : record[name] === null || record[name] === undefined ? '' : String(record[name])]));
+}
+
+interface RecordFormProps<T> {
+  fields: readonly FieldSpec[];
+  initial: Values;
+  /** The version that the form was opened with; null for something new. */
+  version: number | null;
+  submit: (values: Values, version: number | null) => Promise<Result<T>>;
+  onDone: (value: T) => void;
+  onCancel?: () => void;
+  saveLabel: string;
+  saved: string;
+  children?: ReactNode;
+}
+
+/** A form over one record: keeps what was typed through every refusal, and settles with what was changed elsewhere. */
+export function RecordForm<T>({ fields, initial, version, submit, onDone, onCancel, saveLabel, saved, children }: RecordFormProps<T>): ReactNode {
+  const { run, busy } = useSaving();
+  const form = useForm<Values>({ defaultValues: formValues(fields, initial) });
+  const [seen, setSeen] = useState(version);
+  const [conflict, setConflict] = useState<{ mine: Values; theirs: (Values & { version: number }) | null } | null>(null);
+
+  const send = async (values: Values, against: number | null) => {
+    const typed = typedValues(fields, values);
+    const result = await run(() => submit(typed, against), saved);
+    if (result.ok) {
+      setConflict(null);
+      onDone(result.value);
+      return;
+    }
+    if ('conflict' in result) {
+      setConflict({ mine: typed, theirs: result.conflict.theirs });
+      return;
+    }
+    for (const fault of result.faults) if (fault.field) form.setError(fault.field.split('.')[0]!, { message: fault.says }, { shouldFocus: true });
+  };
+  const onSubmit = (event: FormEvent) => {
+    form.clearErrors();
+    void form.handleSubmit((values) => send(values, seen))(event);
+  };
+  return (
+    <form className="record-form" onSubmit={onSubmit} noValidate onKeyDown={(event) => event.key === 'Escape' && onCancel?.()}>
+      {conflict ? (
+        <ChangedElsewhereNotice
+          mine={conflict.mine} theirs={conflict.theirs} labels={Object.fromEntries(fields.map((field) => [field.name, field.label]))}
+          onTakeTheirs={() => {
+            form.reset(formValues(fields, conflict.theirs!));
+            setSeen(conflict.theirs!.version);
+            setConflict(null);
+          }}
+          onKeepMine={() => {
+            setSeen(conflict.theirs!.version);
+            void send(form.getValues(), conflict.theirs!.version);
+          }}
+        />
+      ) : null}
+      <div className="field-grid">
+        {fields.map((field) => (
+          <div key={field.name} style={{ gridColumn: `span ${field.width ?? 4}` }}>
+            <Field field={field} control={form.control} />
+          </div>
+        ))}
+      </div>
+      {children}
+      <div className="form-actions">
+        <Button type="submit" variant="contained" disabled={busy}>{saveLabel}</Button>
+        {onCancel ? <Button onClick={onCancel}>Close</Button> : null}
+      </div>
+    </form>
+  );
+}
+
+/** A single field bound to a form. */
+export function Field({ field, control }: { field: FieldSpec; control: Control<Values> }): ReactNode {
+  return (
+    <Controller
+      name={field.name}
+      control={control}
+      render={({ field: bound, fieldState: { error } }) => {
+        const help = error?.message ?? field.help;
+        const label = field.unit ? `${field.label}, ${field.unit}` : field.label;
+        const slots = { htmlInput: { 'aria-label': label, ...(field.type === 'number' ? { inputMode: 'decimal' as const } : {}) } };
+        switch (field.type) {
+          case 'yes-no':
+            return <FormControlLabel control={<Checkbox checked={Boolean(bound.value)} onChange={(_, checked) => bound.onChange(checked)} size="small" />} label={label} />;
+          case 'several': {
+            const chosen = (bound.value as string[] | undefined) ?? [];
+            return (
+              <Autocomplete
+                multiple size="small" options={(field.options ?? []).map((option) => option.value)} value={chosen} onChange={(_, value) => bound.onChange(value)} disableCloseOnSelect
+                getOptionLabel={(value) => field.options?.find((option) => option.value === value)?.label ?? value}
+                renderInput={(props) => <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={bound.ref} />}
+              />
+            );
+          }
+          case 'suggest':
+            return (
+              <Autocomplete
+                freeSolo size="small" options={(field.options ?? []).map((option) => option.value)} inputValue={String(bound.value ?? '')} onInputChange={(_, value) => bound.onChange(value)}
+                getOptionLabel={(value) => value}
+                renderOption={({ key, ...props }, value) => <li key={key} {...props}>{field.options?.find((option) => option.value === value)?.label ?? value}</li>}
+                renderInput={(props) => <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={bound.ref} />}
+              />
+            );
+          case 'choice':
+            return (
+              <TextField select {...bound} inputRef={bound.ref} value={bound.value ?? ''} label={label} error={Boolean(error)} helperText={help}>
+                {(field.options ?? []).map((option) => <MenuItem key={option.value} value={option.value}>{option.label}</MenuItem>)}
+              </TextField>
+            );
+          default: {
+            const native = field.type === 'day' ? 'date' : field.type === 'time' ? 'time' : 'text';
+            return (
+              <TextField
+                {...bound} inputRef={bound.ref} value={bound.value ?? ''} label={label} type={native} multiline={field.type === 'long'} minRows={field.type === 'long' ? 2 : undefined}
+                error={Boolean(error)} helperText={help} slotProps={{ ...slots, ...(native === 'text' ? {} : { inputLabel: { shrink: true } }) }}
+              />
+            );
+          }
+        }
+      }}
+    />
+  );
+}

@@ -1,0 +1,36 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
+
+/** Every shortcut of the application: what `?` shows. */
+export const KEY_MAP: readonly (readonly [key: string, does: string])[] = [
+  ['1 – 7', 'go to a station'],
+  ['/', 'find a zone, source, colour or step'],
+  ['n', 'something new at this station'],
+  ['e', 'edit airframe, kit, options and sessions'],
+  ['t', 'start the drying timer of the step in hand (Bench)'],
+  ['d', 'the step in hand is done (Bench)'],
+  ['u', 'take back the last change'],
+  ['Esc', 'close what is open, choose no zone'],
+  ['arrows', 'choose a zone, when the drawing has the focus'],
+  ['?', 'this list'],
+];
+
+/** Calls `handle` on a plain key press anywhere outside a field. */
+export function useKey(key: string, handle: () => void): void {
+  const latest = useRef(handle);
+  useEffect(() => {
+    latest.current = handle;
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (event.key !== key || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
+      const target = event.target as HTMLElement;
+      if (target.closest('input, textarea, select, [contenteditable], [role="combobox"], [role="dialog"]') && key !== 'Escape') return;
+      event.preventDefault();
+      latest.current();
+    };
+    document.addEventListener('keydown', listen);
+    return () => document.removeEventListener('keydown', listen);
+  }, [key]);
+}

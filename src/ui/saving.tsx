@@ -1,0 +1,97 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Snackbar from '@mui/material/Snackbar';
+import { useRouter } from 'next/navigation';
+import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import type { Result } from '@/core/interchange/result';
+
+type Conflict = Extract<Result, { conflict: unknown }>['conflict'];
+
+interface Saving {
+  busy: boolean;
+  /** Runs a write, tells the reader how it went, and renders again what changed. */
+  run: <T>(work: () => Promise<Result<T>>, done?: string) => Promise<Result<T>>;
+  tell: (says: string) => void;
+}
+
+const Context = createContext<Saving | null>(null);
+
+export function useSaving(): Saving {
+  const saving = useContext(Context);
+  if (!saving) throw new Error('useSaving needs a SavingProvider above it');
+  return saving;
+}
+
+/** Says what was saved, what was refused, and when the server could not be reached; nothing typed is lost by any of it. */
+export function SavingProvider({ children }: { children: ReactNode }): ReactNode {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
+  const run = useCallback(
+    async <T,>(work: () => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
+      setBusy(true);
+      try {
+        const result = await work();
+        if (result.ok) {
+          if (done) setSaid({ text: done, bad: false });
+          router.refresh();
+        } else if ('faults' in result) {
+          setSaid({ text: result.faults.map((fault) => fault.says).join('. '), bad: true });
+        } else {
+          setSaid({ text: conflictInWords(result.conflict), bad: true });
+        }
+        return result;
+      } catch {
+        const says = 'The server cannot be reached. What you typed is still here: try again in a moment.';
+        setSaid({ text: says, bad: true });
+        return { ok: false, faults: [{ field: '', says }] };
+      } finally {
+        setBusy(false);
+      }
+    },
+    [router],
+  );
+  const saving = useMemo<Saving>(() => ({ busy, run, tell: (text) => setSaid({ text, bad: false }) }), [busy, run]);
+  return (
+    <Context.Provider value={saving}>
+      {children}
+      <Snackbar open={said !== null} autoHideDuration={said?.bad ? 9000 : 3500} onClose={(_, reason) => reason !== 'clickaway' && setSaid(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+        <Alert severity={said?.bad ? 'error' : 'info'} variant="filled" onClose={() => setSaid(null)} role={said?.bad ? 'alert' : 'status'} sx={{ '&.MuiAlert-filledInfo': { bgcolor: '#1c1c1c' } }}>
+          {said?.text}
+        </Alert>
+      </Snackbar>
+    </Context.Provider>
+  );
+}
+
+const conflictInWords = (conflict: Conflict) => (conflict.theirs ? 'Changed elsewhere since you opened it: both values are shown.' : 'It was removed elsewhere.');
+
+interface BothProps {
+  mine: Record<string, unknown>;
+  theirs: Record<string, unknown> | null;
+  labels: Record<string, string>;
+  onTakeTheirs: () => void;
+  onKeepMine: () => void;
+}
+
+/** "Changed elsewhere": both values side by side, for each field that differs, and the choice between them. */
+export function ChangedElsewhereNotice({ mine, theirs, labels, onTakeTheirs, onKeepMine }: BothProps): ReactNode {
+  if (!theirs) return <p className="changed-elsewhere" role="alert"><strong>Removed elsewhere.</strong> What you typed is still in the form; copy it if you need it.</p>;
+  const differing = Object.keys(labels).filter((field) => JSON.stringify(mine[field]) !== JSON.stringify(theirs[field]));
+  const show = (value: unknown) => (value === null || value === '' || value === undefined ? '–' : typeof value === 'object' ? JSON.stringify(value) : String(value));
+  return (
+    <div className="changed-elsewhere" role="alert">
+      <strong>Changed elsewhere</strong> while you were editing.
+      <table>
+        <thead><tr><th>Field</th><th>There now</th><th>Yours</th></tr></thead>
+        <tbody>
+          {differing.map((field) => <tr key={field}><th scope="row">{labels[field]}</th><td>{show(theirs[field])}</td><td>{show(mine[field])}</td></tr>)}
+        </tbody>
+      </table>
+      <Button variant="outlined" onClick={onTakeTheirs}>Take what is there now</Button>{' '}
+      <Button variant="contained" onClick={onKeepMine}>Save mine over it</Button>
+    </div>
+  );
+}

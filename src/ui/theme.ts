@@ -1,0 +1,38 @@
+'use client';
+
+import { createTheme } from '@mui/material/styles';
+
+/** Neutral greys only (a = b = 0): the only colour on the screen is paint. One dark red for what is dangerous or lossy. */
+export const INK = '#1c1c1c';
+export const DIM = '#505050';
+export const RULE = '#b4b4b4';
+export const WORK = '#e8e8e8';
+export const SHEET = '#f3f3f3';
+export const MOUNT = '#777777';
+export const DANGER = '#7a1414';
+
+const heading = { fontFamily: '"Barlow Condensed", sans-serif', fontWeight: 600 };
+
+export const theme = createTheme({
+  palette: {
+    mode: 'light',
+    primary: { main: INK, contrastText: '#ffffff' },
+    secondary: { main: DIM },
+    error: { main: DANGER },
+    warning: { main: INK },
+    info: { main: INK },
+    success: { main: INK },
+    text: { primary: INK, secondary: DIM },
+    background: { default: WORK, paper: SHEET },
+    divider: RULE,
+  },
+  shape: { borderRadius: 0 },
+  typography: { fontFamily: '"Atkinson Hyperlegible", sans-serif', fontSize: 14, h1: heading, h2: heading, h3: heading, button: { ...heading, textTransform: 'none', fontSize: 16 } },
+  components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: { defaultProps: { disableElevation: true, size: 'small' }, styleOverrides: { root: { minHeight: 34, fontSize: 16, padding: '3px 12px' } } },
+    MuiTextField: { defaultProps: { size: 'small', variant: 'outlined', fullWidth: true } },
+    MuiTooltip: { defaultProps: { arrow: true } },
+    MuiToggleButton: { styleOverrides: { root: { ...heading, textTransform: 'none', padding: '3px 12px', fontSize: 16, color: DIM, '&.Mui-selected': { background: INK, color: '#fff' }, '&.Mui-selected:hover': { background: INK } } } },
+  },
+});

@@ -1,0 +1,69 @@
+import { expect, openDemo, test } from '../support/story';
+
+test.describe('nothing is lost', () => {
+  test('u takes back the last change at any station', async ({ page }) => {
+    await openDemo(page);
+    await page.getByRole('button', { name: /New source/ }).click();
+    await page.getByLabel('Title').fill('A source by mistake');
+    await page.getByRole('button', { name: 'Add the source' }).click();
+    await expect(page.getByRole('button', { name: 'Sources (16)' })).toBeVisible();
+    await page.keyboard.press('4');
+    await expect(page.getByRole('heading', { name: 'In what order, and by when?' })).toBeVisible();
+    await page.keyboard.press('u');
+    await expect(page.getByText('Taken back: the last change at Evidence')).toBeVisible();
+    await page.keyboard.press('1');
+    await expect(page.getByRole('button', { name: 'Sources (15)' })).toBeVisible();
+  });
+
+  test('a removed source comes back with all it said', async ({ page }) => {
+    await openDemo(page);
+    const cells = () => page.locator('td.sighting span').count();
+    await expect(page.locator('td.sighting span').first()).toBeVisible();
+    const before = await cells();
+    await page.getByRole('button', { name: 'Sources (15)' }).click();
+    await page.getByRole('button', { name: 'Open Apron, port side' }).click();
+    await page.getByRole('button', { name: /Remove$/ }).click();
+    await expect(page.getByRole('button', { name: 'Sources (14)' })).toBeVisible();
+    await page.getByRole('button', { name: 'Ledger' }).click();
+    expect(await cells()).toBeLessThan(before);
+    await page.keyboard.press('u');
+    await expect(page.getByRole('button', { name: 'Sources (15)' })).toBeVisible();
+    await expect.poll(cells).toBe(before);
+  });
+
+  test('two tabs at the same row: the second sees both values and decides', async ({ page, context }) => {
+    await openDemo(page, 'log');
+    const second = await context.newPage();
+    await second.goto(page.url());
+    for (const tab of [page, second]) {
+      await tab.getByRole('row', { name: /Wash the sprues/ }).getByRole('button', { name: 'edit' }).click();
+    }
+    await page.getByLabel('Took, min').fill('31');
+    await page.getByRole('button', { name: 'Save the entry' }).click();
+    await expect(page.getByRole('row', { name: /Wash the sprues/ })).toContainText('31');
+
+    await second.getByLabel('Took, min').fill('44');
+    await second.getByRole('button', { name: 'Save the entry' }).click();
+    const notice = second.locator('.changed-elsewhere');
+    await expect(notice).toContainText('Changed elsewhere');
+    await expect(notice.getByRole('row', { name: /Took/ })).toContainText('31');
+    await expect(notice.getByRole('row', { name: /Took/ })).toContainText('44');
+    await expect(second.getByLabel('Took, min')).toHaveValue('44');
+    await notice.getByRole('button', { name: 'Save mine over it' }).click();
+    await expect(second.getByRole('row', { name: /Wash the sprues/ })).toContainText('44');
+    await second.keyboard.press('u');
+    await expect(second.getByRole('row', { name: /Wash the sprues/ })).toContainText('31');
+    await second.close();
+  });
+
+  test('a server that is away costs no typing', async ({ page }) => {
+    await openDemo(page);
+    await page.getByRole('button', { name: /New source/ }).click();
+    await page.getByLabel('Title').fill('Typed while away');
+    await page.route('**/evidence', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
+    await page.getByRole('button', { name: 'Add the source' }).click();
+    await expect(page.getByText(/cannot be reached/)).toBeVisible();
+    await expect(page.getByLabel('Title')).toHaveValue('Typed while away');
+    await page.unroute('**/evidence');
+  });
+});

@@ -1,0 +1,52 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, openDemo, STATIONS, test } from '../support/story';
+
+for (const [name, viewport] of [['1280x800', { width: 1280, height: 800 }], ['390x844', { width: 390, height: 844 }]] as const) {
+  test.describe(`every station at ${name}`, () => {
+    test.use({ viewport });
+    for (const station of STATIONS) {
+      test(`${station}: asks its question, nothing sticks out, axe finds nothing serious`, async ({ page }) => {
+        await openDemo(page, station);
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        const wider = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        expect(wider).toBeLessThanOrEqual(0);
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+        expect(grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
+      });
+    }
+  });
+}
+
+test('a new brief and the list are clean too', async ({ page }) => {
+  for (const path of ['/', '/new']) {
+    await page.goto(path);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
+  }
+});
+
+test.describe('the demo', () => {
+  test('has what the tour promises: sources, three open questions, a long route, a half-done log', async ({ page }) => {
+    const base = await openDemo(page);
+    await expect(page.getByRole('button', { name: 'Sources (15)' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Open (3)' })).toBeVisible();
+    await expect(page.getByText(/in the way of “close the fuselage”/)).toBeVisible();
+    await page.goto(`${base}/route`);
+    await expect(page.locator('.gate-note').first()).toContainText('still open: Nose-wheel bay, colour');
+    await page.goto(`${base}/log`);
+    expect(await page.getByRole('row').count()).toBeGreaterThan(20);
+  });
+
+  test('every picture of a source arrives', async ({ page }) => {
+    await openDemo(page);
+    await page.getByRole('button', { name: 'Sources (15)' }).click();
+    const widths = await page.locator('.source-grid img').evaluateAll(async (images) => {
+      for (const image of images as HTMLImageElement[]) image.loading = 'eager';
+      await Promise.all((images as HTMLImageElement[]).map((image) => image.decode()));
+      return (images as HTMLImageElement[]).map((image) => image.naturalWidth);
+    });
+    expect(widths).toHaveLength(12);
+    expect(Math.min(...widths)).toBeGreaterThan(100);
+  });
+});

@@ -1,0 +1,142 @@
+import { readFileSync } from 'node:fs';
+import sharp from 'sharp';
+import { choose, expect, reset, test } from '../support/story';
+
+test.describe('from an empty house to a printed brief', () => {
+  test.beforeAll(() => reset('empty'));
+  test.afterAll(() => reset('demo'));
+
+  test('the whole thread', async ({ page }) => {
+    test.setTimeout(180_000);
+    await page.goto('/');
+    await expect(page.getByText('Nothing here yet.')).toBeVisible();
+
+    await test.step('a new brief, drawn as it is typed', async () => {
+      await page.getByRole('link', { name: /New brief/ }).click();
+      await page.getByLabel('Type', { exact: true }).fill('Testbird');
+      await page.getByLabel('Serial').fill('T 1');
+      await page.getByLabel('Depicts from').fill('1952-06-01');
+      await page.getByLabel('Depicts to').fill('1952-06-10');
+      const upper = page.locator('figure', { hasText: 'Upper' }).locator('svg');
+      const ratio = async () => {
+        const box = (await upper.boundingBox())!;
+        return box.height / box.width;
+      };
+      const before = await ratio();
+      await page.getByLabel('Span, m').fill('16');
+      await expect.poll(ratio).toBeGreaterThan(before * 1.3);
+      await expect(page.getByText('333.3 mm')).toBeVisible();
+      await page.getByRole('button', { name: 'Begin the brief' }).click();
+      await expect(page).toHaveURL(/evidence$/);
+      await expect(page.getByText('Nothing is asked yet.')).toBeVisible();
+    });
+
+    await test.step('a source with a picture, a citation without', async () => {
+      await page.getByRole('button', { name: /New source/ }).click();
+      const picture = await sharp({ create: { width: 640, height: 400, channels: 3, background: '#667766' } }).png().toBuffer();
+      await page.getByLabel('Picture').setInputFiles({ name: 'apron.png', mimeType: 'image/png', buffer: picture });
+      await expect(page.getByRole('img', { name: 'The picture of this source' })).toBeVisible();
+      await page.getByLabel('Title').fill('Apron');
+      await page.getByLabel('Dated from').fill('1952-06-05');
+      await page.getByRole('button', { name: 'Add the source' }).click();
+      await expect(page.getByRole('button', { name: 'Sources (1)' })).toBeVisible();
+      await page.getByRole('button', { name: /New source/ }).click();
+      await page.getByLabel('Title').fill('Handbook');
+      await choose(page, page, 'Kind', /Manual/);
+      await page.getByLabel('Citation, page').fill('chapter 3, p. 12');
+      await page.getByRole('button', { name: 'Add the source' }).click();
+      await expect(page.getByRole('button', { name: 'Sources (2)' })).toBeVisible();
+    });
+
+    await test.step('what the picture says of the fin', async () => {
+      await page.getByRole('button', { name: 'Sources (2)' }).click();
+      await page.getByRole('button', { name: 'Open Apron' }).click();
+      await choose(page, page, 'Zone', 'Fin and rudder, port');
+      await page.getByLabel('What it says').fill('77');
+      await page.getByRole('button', { name: 'Add', exact: true }).click();
+      await expect(page.getByRole('cell', { name: 'Fin and rudder, port, colour' })).toBeVisible();
+    });
+
+    await test.step('the support is seen and ruled on', async () => {
+      await page.getByRole('button', { name: 'Ledger' }).click();
+      await page.getByRole('row', { name: /Fin and rudder, port/ }).getByRole('button').first().click();
+      const detail = page.getByRole('region', { name: 'Fin and rudder, port, Colour' });
+      await expect(detail.getByText('3.00')).toBeVisible();
+      // One clear photograph on the day: 20.1 / (20.1 + 1).
+      await expect(page.getByRole('row', { name: /Fin and rudder, port/ }).first()).toContainText('0.95');
+      await detail.getByLabel('Reason').fill('clear in the picture');
+      await detail.getByRole('button', { name: 'Rule', exact: true }).click();
+      await expect(page.getByText('Every question is ruled.')).toBeVisible();
+    });
+
+    await test.step('a colour for the code, a paint from the drawer', async () => {
+      await page.getByRole('link', { name: 'Colours' }).click();
+      await expect(page.getByText('No official colour')).toBeVisible();
+      await page.getByRole('button', { name: '77' }).click();
+      await page.getByLabel('L*').fill('41,5');
+      await page.getByLabel('a*').fill('-6');
+      await page.getByLabel('b*').fill('12');
+      await page.getByRole('button', { name: 'Add the chip' }).click();
+      await page.getByRole('button', { name: /Add a paint/ }).click();
+      const form = page.getByRole('region', { name: 'New paint' });
+      await form.getByLabel('Line').fill('Testline');
+      await form.getByLabel('Number').fill('7');
+      await form.getByLabel('In the drawer, ml').fill('12');
+      await form.getByLabel('L*').fill('42');
+      await form.getByLabel('a*').fill('-6');
+      await form.getByLabel('b*').fill('12');
+      await form.getByRole('button', { name: 'Add the paint' }).click();
+      await expect(form).toBeHidden();
+      await page.getByRole('button', { name: 'Use Testline 7' }).click();
+      await expect(page.getByText('All 1 calls have a paint.')).toBeVisible();
+      await expect(page.getByRole('cell', { name: "can't tell apart" })).toBeVisible();
+      await expect(page.getByText('in the drawer, 12 ml')).toBeVisible();
+    });
+
+    await test.step('the route has dates, and a finish', async () => {
+      await page.getByRole('link', { name: 'Route' }).click();
+      await expect(page.getByText(/steps to go, .* finished on/)).toBeVisible();
+      const steps = await page.locator('.session li').count();
+      expect(steps).toBeGreaterThanOrEqual(45);
+      await expect(page.getByRole('button', { name: /Spray 77 on fin port/ })).toBeVisible();
+    });
+
+    await test.step('the bench: a timer that survives a reload, then done', async () => {
+      await page.getByRole('link', { name: 'Bench' }).click();
+      await page.getByRole('button', { name: 'Wash the sprues' }).click();
+      await page.getByRole('button', { name: /Start the timer/ }).click();
+      await expect(page.getByRole('timer')).toContainText(/59:|1:00:00/);
+      await page.reload();
+      await expect(page.getByRole('banner').getByRole('button', { name: /Wash the sprues: 59/ })).toBeVisible();
+      await page.getByRole('button', { name: 'Wash the sprues' }).last().click();
+      await page.getByLabel('Took, minutes').fill('25');
+      await page.getByRole('button', { name: /^Done/ }).click();
+      await expect(page.getByText('Done; the rest is planned anew')).toBeVisible();
+    });
+
+    await test.step('the log has it', async () => {
+      await page.getByRole('link', { name: 'Log' }).click();
+      const row = page.getByRole('row', { name: /Wash the sprues/ });
+      await expect(row).toContainText('20');
+      await expect(row).toContainText('25');
+      await expect(row).toContainText('+5');
+      await expect(page.locator('.recharts-bar-rectangle').first()).toBeVisible();
+    });
+
+    await test.step('on paper, and as a file that makes an equal brief', async () => {
+      await page.getByRole('link', { name: 'Brief', exact: false }).last().click();
+      const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Brief as PDF' }).click()]);
+      expect(pdf.suggestedFilename()).toBe('testbird-t-1.pdf');
+      const bytes = readFileSync((await pdf.path())!);
+      expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+      expect(bytes.includes('/FontFile2')).toBe(true);
+      const [json] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Brief as JSON' }).click()]);
+      const first = readFileSync((await json.path())!, 'utf8');
+      await page.goto('/');
+      await page.getByLabel('Brief as JSON').setInputFiles({ name: 'brief.json', mimeType: 'application/json', buffer: Buffer.from(first) });
+      await expect(page).toHaveURL(/evidence$/);
+      const copy = await page.request.get(page.url().replace(/evidence$/, 'brief.json'));
+      expect(await copy.text()).toBe(first);
+    });
+  });
+});

@@ -1,0 +1,38 @@
+import { spawnSync } from 'node:child_process';
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** A browser test that fails on any console error, page error or breach of the content policy. */
+export const test = base.extend<{ page: Page }>({
+  page: async ({ page }, use) => {
+    const faults: string[] = [];
+    page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+    page.on('pageerror', (error) => faults.push(error.message));
+    await use(page);
+    expect(faults.filter((fault) => !/status of (403|413|422|400|404)|net::ERR_FAILED/.test(fault)), 'nothing may be reported to the console').toEqual([]);
+  },
+});
+
+export { expect };
+
+export function reset(to: 'demo' | 'empty') {
+  const { status, stderr } = spawnSync('npx', ['--no-install', 'tsx', 'tests/support/reset.ts', to], { encoding: 'utf8' });
+  if (status !== 0) throw new Error(stderr);
+}
+
+export const STATIONS = ['evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'] as const;
+
+/** Opens a station of the main demo brief, and answers with the brief's path. */
+export async function openDemo(page: Page, station: string = 'evidence'): Promise<string> {
+  await page.goto('/');
+  const href = await page.getByRole('link', { name: 'TK-G, C 417' }).first().getAttribute('href');
+  const base = href!.replace(/\/evidence$/, '');
+  await page.goto(`${base}/${station}`);
+  await expect(page.getByRole('main')).toBeVisible();
+  return base;
+}
+
+/** A MUI choice field: opens it and picks an option. */
+export async function choose(scope: Page | ReturnType<Page['locator']>, page: Page, label: string, option: string | RegExp) {
+  await scope.getByRole('combobox', { name: label }).click();
+  await page.getByRole('option', { name: option }).first().click();
+}
