@@ -52,6 +52,7 @@ postgres_start() {
     || as_server "$PG_BIN/createdb" -h "$PG_SOCKETS" -p "$port" -U "$PG_USER" buildbrief \
     || fail "The database could not be created: see $dir/pg/server.log"
   export DATABASE_URL="postgresql://$PG_USER@127.0.0.1:$port/buildbrief"
+  printf "%s" "$DATABASE_URL" >"$dir/url"
 }
 
 postgres_stop() {

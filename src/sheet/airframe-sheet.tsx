@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState, type KeyboardEvent, type ReactNode } from 'react';
-import { buildOutline } from '@/core/outline/outline';
+import { buildOutline, type Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
 import { roundBarLength } from '@/core/units/length';
 import type { SheetFacts, ZoneFacts } from './figures';
@@ -50,20 +50,22 @@ export function AirframeSheet({ facts, mode, selected, onSelect, width = 372, co
   const barPx = (barMm * facts.denominator / 1000) * scale;
   return (
     <section className="sheet" aria-label="Airframe sheet">
-      <div className={`sheet-views${alone ? ' alone' : ''}`} role="listbox" aria-label="Zones on the drawing, arrow keys choose" tabIndex={0} onKeyDown={step} aria-activedescendant={selected ? firstDrawn(outline, views, selected) : undefined}>
+      <div className={`sheet-views${alone ? ' alone' : ''}`}>
         {views.map((view) => (
-          <figure key={view} style={{ width: alone ? '100%' : viewBox(outline, view, scale).width }} role="presentation">
-            <figcaption role="presentation">
+          <figure key={view} className={`view-${view}`} style={{ width: alone ? '100%' : viewBox(outline, view, scale).width }}>
+            <figcaption>
               <button type="button" className="view-title" onClick={() => setAlone(alone ? null : view)} title={alone ? 'Back to all four views' : `Enlarge ${VIEW_TITLES[view].toLowerCase()}`}>
                 {VIEW_TITLES[view]}{alone ? ' – all four' : ''}
               </button>
             </figcaption>
-            <ViewDrawing
-              outline={outline} view={view} scale={scale} selected={selected} onSelect={choose} idPrefix="sheet" zoneTitle={titleOf}
-              fillOf={(zone) => fillOf(mode, zones.get(zone))}
-              markings={mode === 'certainty' || mode === 'progress' ? [] : facts.markings}
-              inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
-            />
+            <div role="listbox" aria-label={`Zones seen from ${VIEW_TITLES[view].toLowerCase()}, arrow keys choose`} tabIndex={0} onKeyDown={step} aria-activedescendant={drawnId(outline, view, selected)}>
+              <ViewDrawing
+                outline={outline} view={view} scale={scale} selected={selected} onSelect={choose} idPrefix="sheet" zoneTitle={titleOf}
+                fillOf={(zone) => fillOf(mode, zones.get(zone))}
+                markings={mode === 'certainty' || mode === 'progress' ? [] : facts.markings}
+                inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
+              />
+            </div>
           </figure>
         ))}
       </div>
@@ -94,9 +96,9 @@ export function AirframeSheet({ facts, mode, selected, onSelect, width = 372, co
   );
 }
 
-function firstDrawn(outline: ReturnType<typeof buildOutline>, views: readonly View[], zone: string): string | undefined {
-  const view = views.find((candidate) => outline.drawings[candidate].shapes.some((shape) => shape.zone === zone));
-  return view && `sheet-${view}-zone-${zone}`;
+/** The element of a zone on a view, where that view shows it. */
+function drawnId(outline: Outline, view: View, zone: string | null): string | undefined {
+  return outline.drawings[view].shapes.some((shape) => shape.zone === zone) ? `sheet-${view}-zone-${zone}` : undefined;
 }
 
 function fillOf(mode: SheetMode, zone: ZoneFacts | undefined): Fill {

@@ -20,7 +20,7 @@ test.describe('without a mouse', () => {
 
   test('arrow keys choose a zone on the drawing, and the station narrows to it', async ({ page }) => {
     await openDemo(page);
-    const drawing = page.getByRole('listbox', { name: /Zones on the drawing/ });
+    const drawing = page.getByRole('listbox', { name: /Zones seen from port/ });
     await drawing.focus();
     await page.keyboard.press('ArrowDown');
     await expect(page.getByText('Narrowed to Fuselage underside')).toBeVisible();
@@ -40,7 +40,7 @@ test.describe('without a mouse', () => {
 
   test('a view can be enlarged, and is drawn at the larger scale', async ({ page }) => {
     await openDemo(page);
-    const width = async () => (await page.locator('figure', { hasText: 'Port' }).locator('svg').boundingBox())!.width;
+    const width = async () => (await page.locator('.view-port svg').boundingBox())!.width;
     const before = await width();
     await page.getByRole('button', { name: 'Port', exact: true }).click();
     expect(await width()).toBeGreaterThan(before * 1.8);

@@ -1,6 +1,15 @@
 import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { choose, expect, reset, test } from '../support/story';
+
+/** Makes a step of the session the one in hand, if it is not so already. */
+async function takeInHand(page: Page, title: string) {
+  const card = page.getByRole('article', { name: 'Step in hand' });
+  await expect(card).toBeVisible();
+  if (!(await card.getByRole('heading', { name: title }).isVisible())) await page.getByRole('button', { name: title, exact: true }).click();
+  await expect(card.getByRole('heading', { name: title })).toBeVisible();
+}
 
 test.describe('from an empty house to a printed brief', () => {
   test.beforeAll(() => reset('empty'));
@@ -17,13 +26,13 @@ test.describe('from an empty house to a printed brief', () => {
       await page.getByLabel('Serial').fill('T 1');
       await page.getByLabel('Depicts from').fill('1952-06-01');
       await page.getByLabel('Depicts to').fill('1952-06-10');
-      const upper = page.locator('figure', { hasText: 'Upper' }).locator('svg');
+      const upper = page.locator('.view-upper svg');
       const ratio = async () => {
         const box = (await upper.boundingBox())!;
         return box.height / box.width;
       };
       const before = await ratio();
-      await page.getByLabel('Span, m').fill('16');
+      await page.getByLabel('Span, m', { exact: true }).fill('16');
       await expect.poll(ratio).toBeGreaterThan(before * 1.3);
       await expect(page.getByText('333.3 mm')).toBeVisible();
       await page.getByRole('button', { name: 'Begin the brief' }).click();
@@ -103,12 +112,13 @@ test.describe('from an empty house to a printed brief', () => {
 
     await test.step('the bench: a timer that survives a reload, then done', async () => {
       await page.getByRole('link', { name: 'Bench' }).click();
-      await page.getByRole('button', { name: 'Wash the sprues' }).click();
+      await expect(page.getByRole('heading', { name: 'What do I do now?' })).toBeVisible();
+      await takeInHand(page, 'Wash the sprues');
       await page.getByRole('button', { name: /Start the timer/ }).click();
       await expect(page.getByRole('timer')).toContainText(/59:|1:00:00/);
       await page.reload();
       await expect(page.getByRole('banner').getByRole('button', { name: /Wash the sprues: 59/ })).toBeVisible();
-      await page.getByRole('button', { name: 'Wash the sprues' }).last().click();
+      await takeInHand(page, 'Wash the sprues');
       await page.getByLabel('Took, minutes').fill('25');
       await page.getByRole('button', { name: /^Done/ }).click();
       await expect(page.getByText('Done; the rest is planned anew')).toBeVisible();

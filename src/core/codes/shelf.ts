@@ -20,9 +20,15 @@ export function officialColours(codes: readonly Kept<'colour_code'>[], chips: re
   );
 }
 
-/** The systems that the known codes belong to, with the most digits that occur. */
-export function systemsOf(codes: readonly Kept<'colour_code'>[]): ColourSystem[] {
+/**
+ * The systems that the known codes belong to, with the most digits that occur. A code that does not begin with its system's
+ * letters (one a builder made up) has no grammar: it is only ever written as it is.
+ */
+export function systemsOf(codes: readonly Pick<Kept<'colour_code'>, 'system' | 'code'>[]): ColourSystem[] {
   const digits = new Map<string, number>();
-  for (const { system, code } of codes) digits.set(system, Math.max(digits.get(system) ?? 1, code.replace(/\D/g, '').length));
+  for (const { system, code } of codes) {
+    const number = code.startsWith(`${system.toUpperCase()} `) ? code.slice(system.length + 1) : '';
+    if (/^\d+$/.test(number)) digits.set(system, Math.max(digits.get(system) ?? 1, number.length));
+  }
   return [...digits].map(([id, most]) => ({ id, title: id, prefix: id.toUpperCase(), digits: most }));
 }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { systemsOf } from './shelf';
 import { canonicalCode, canonicalIn } from './system';
 
 const system = { id: 'tcs', title: 'Invented standard', prefix: 'TCS', digits: 2 };
@@ -12,5 +13,12 @@ describe('codes as people write them', () => {
   test('text of no system stays as typed', () => {
     expect(canonicalIn([system], ' dull green ')).toBe('dull green');
     expect(canonicalIn([system], '7')).toBe('TCS 07');
+  });
+});
+
+describe('the systems of a shelf', () => {
+  test('come from codes that carry their letters; made-up codes make no grammar', () => {
+    expect(systemsOf([{ system: 'TCS', code: 'TCS 31' }, { system: 'TCS', code: 'TCS 105' }, { system: 'own', code: '77' }])).toEqual([{ id: 'TCS', title: 'TCS', prefix: 'TCS', digits: 3 }]);
+    expect(canonicalIn(systemsOf([{ system: 'own', code: '77' }]), '77')).toBe('77');
   });
 });

@@ -1,0 +1,82 @@
+import { gzipSync } from 'node:zlib';
+import { chromium } from '@playwright/test';
+import { deltaE00 } from '../src/core/colour/difference';
+import type { Lab } from '../src/core/colour/types';
+import { weigh, type WeighedSighting, type WeighedSource } from '../src/core/evidence/weigh';
+import { matchSingle } from '../src/core/match/single';
+import { planRoute } from '../src/core/route/plan';
+import { deriveBrief } from '../src/core/brief/derive';
+import { exportBrief } from '../src/data/brief-files';
+import { listBriefs, loadBrief } from '../src/data/briefs';
+import { loadShelf } from '../src/data/colours';
+import { closePool } from '../src/data/database';
+import type { Paint } from '../src/core/paint/catalogue';
+
+// Measures what the issues promise, on the demo, against the production server that scripts/with-server.sh started.
+const base = process.env.BASE_URL!;
+const STATIONS = ['evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+const worst = (values: number[]) => Math.max(...values);
+const line = (what: string, found: string, asked: string) => console.log(`${what.padEnd(52)} ${found.padStart(24)}   asked: ${asked}`);
+
+async function timed(work: () => unknown, times: number): Promise<number[]> {
+  const taken: number[] = [];
+  for (let i = 0; i < times + 3; i += 1) {
+    const start = performance.now();
+    await work();
+    if (i >= 3) taken.push(performance.now() - start);
+  }
+  return taken;
+}
+
+const [brief] = await listBriefs();
+const id = brief!.id;
+
+for (const station of STATIONS) {
+  const taken = await timed(async () => (await fetch(`${base}/briefs/${id}/${station}`)).text(), 15);
+  line(`${station}: server answers, ms (median, worst)`, `${median(taken).toFixed(0)}, ${worst(taken).toFixed(0)}`, 'under 100 (median)');
+}
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+for (const station of STATIONS) {
+  const page = await browser.newPage();
+  let bytes = 0;
+  page.on('response', async (response) => {
+    if (response.request().resourceType() !== 'script') return;
+    bytes += gzipSync(await response.body()).length;
+  });
+  await page.goto(`${base}/briefs/${id}/${station}`, { waitUntil: 'networkidle' });
+  line(`${station}: compressed script, kB`, (bytes / 1024).toFixed(0), 'at most 350');
+  await page.close();
+}
+await browser.close();
+
+const [state, shelf] = [(await loadBrief(id))!, await loadShelf()];
+const nowUtc = new Date().toISOString();
+const view = deriveBrief(state, shelf, { nowUtc, effort: 0 });
+
+const target = { lab: [41, 6, 13] as Lab, sd: 0.4, code: 'TCS 27', finish: 'matt' as const, kind: 'solid' as const };
+const many: Paint[] = Array.from({ length: 5000 }, (_, i) => ({ ...shelf.paints[i % shelf.paints.length]!, id: String(i) }));
+const single = await timed(() => matchSingle(target, many), 30);
+line('nearest of 5000 paints, ms (median, worst)', `${median(single).toFixed(1)}, ${worst(single).toFixed(1)}`, 'no figure yet');
+const difference = await timed(() => {
+  for (let i = 0; i < 100_000; i += 1) deltaE00([50, i % 50, 10], [51, 3, i % 40]);
+}, 10);
+line('100 000 CIEDE2000, ms (median)', median(difference).toFixed(0), 'no figure yet');
+
+const settings = { timeZone: state.brief.timeZone, startOn: state.brief.startOn, weekly: state.sessions, nowUtc };
+for (const effort of [0, 400, 12_000]) {
+  const taken = await timed(() => planRoute(view.route, state.log, settings, effort), 10);
+  line(`schedule of ${view.route.steps.length} steps, effort ${effort}, ms (median, worst)`, `${median(taken).toFixed(0)}, ${worst(taken).toFixed(0)}`, 'first plan in 50');
+}
+
+const sources: WeighedSource[] = Array.from({ length: 100 }, (_, i) => ({ id: `s${i}`, kind: 'photograph', from: `1951-0${1 + (i % 9)}-10`, to: `1951-0${1 + (i % 9)}-12`, derivedFrom: i % 7 === 3 ? [`s${i - 1}`] : [], grade: 1 }));
+const sightings: WeighedSighting[] = Array.from({ length: 20_000 }, (_, i) => ({ source: `s${i % 100}`, zone: `z${Math.floor(i / 100)}`, aspect: 'colour', value: String(i % 3), clarity: 'clear', sense: 'for' }));
+const weighing = await timed(() => weigh({ target: { from: '1951-05-08', to: '1951-05-14' }, sources, repaints: [], sightings }), 10);
+line('weighing 200 questions x 100 sources, ms (median)', median(weighing).toFixed(0), 'under 30 (Evidence issue)');
+
+const pdf = await timed(async () => (await fetch(`${base}/briefs/${id}/brief.pdf`)).arrayBuffer(), 3);
+line('brief as PDF, ms (median)', median(pdf).toFixed(0), 'no figure');
+const exported = await timed(() => exportBrief(id), 5);
+line('brief as JSON, ms (median)', median(exported).toFixed(0), 'no figure');
+await closePool();

@@ -1,0 +1,66 @@
+import { chromium, type Page } from '@playwright/test';
+import { listBriefs } from '../src/data/briefs';
+import { closePool } from '../src/data/database';
+
+// One current picture of each main view, from the demo, into docs/screenshots/.
+const base = process.env.BASE_URL!;
+const briefs = await listBriefs();
+await closePool();
+const pathOf = (type: string) => `/briefs/${briefs.find((brief) => brief.airframe.type.includes(type))!.id}`;
+const main = pathOf('Dunlin');
+
+interface Shot {
+  name: string;
+  path: string;
+  narrow?: boolean;
+  before?: (page: Page) => Promise<void>;
+}
+
+const SHOTS: Shot[] = [
+  { name: 'start', path: '/' },
+  { name: 'new-brief', path: '/new' },
+  { name: 'evidence', path: `${main}/evidence` },
+  {
+    name: 'evidence-question', path: `${main}/evidence`,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Open (3)' }).click();
+      await page.getByRole('row', { name: /Fin and rudder, starboard/ }).getByRole('button').first().click();
+    },
+  },
+  {
+    name: 'evidence-source', path: `${main}/evidence`,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Sources (15)' }).click();
+      await page.getByRole('button', { name: 'Open Apron, port side' }).click();
+    },
+  },
+  { name: 'colours', path: `${main}/colours` },
+  { name: 'colours-candidates', path: `${main}/colours?code=TCS%2014` },
+  { name: 'markings', path: `${main}/markings`, before: (page) => page.getByRole('button', { name: 'Code letters' }).click() },
+  { name: 'route', path: `${main}/route` },
+  {
+    name: 'bench', path: `${main}/bench`,
+    before: async (page) => {
+      await page.getByRole('button', { name: /Bay primer green/ }).click();
+      await page.getByRole('button', { name: /Start the timer/ }).click();
+      await page.getByRole('timer').waitFor();
+    },
+  },
+  { name: 'bench-phone', path: `${main}/bench`, narrow: true },
+  { name: 'log', path: `${main}/log` },
+  { name: 'brief', path: `${main}/brief` },
+  { name: 'skis', path: `${pathOf('Turnstone')}/colours` },
+  { name: 'rotorcraft', path: `${pathOf('Bracken')}/markings` },
+];
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+for (const { name, path, narrow, before } of SHOTS) {
+  const page = await browser.newPage({ viewport: narrow ? { width: 390, height: 844 } : { width: 1280, height: 800 } });
+  await page.goto(base + path, { waitUntil: 'networkidle' });
+  await before?.(page);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  await page.close();
+  console.log(`docs/screenshots/${name}.png`);
+}
+await browser.close();

@@ -1,0 +1,99 @@
+import { describe, expect, test } from '@jest/globals';
+import { dunlin } from '@demo/dunlin';
+import { cardsForNow } from '@/core/bench/cards';
+import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
+import { matchSingle } from '@/core/match/single';
+import type { Paint } from '@/core/paint/catalogue';
+import { certaintyOf, deriveBrief } from './derive';
+import type { BriefState, ColourShelf } from './state';
+
+const nowUtc = '2026-11-23T12:00:00Z';
+const paint: Paint = { id: 'paint-1', line: 'Line', number: '1', name: 'Green', chemistry: 'AL', kind: 'solid', finish: 'matt', opacity: 'opaque', lab: [36.5, -9, 13], sd: 0.5, sizeMl: 15, priceCents: 300, claims: [], ownedMl: 4 };
+const shelf: ColourShelf = {
+  codes: [
+    { id: 'code-31', version: 1, system: 'TCS', code: 'TCS 31', name: 'Fen green', finish: 'matt', kind: 'solid' },
+    { id: 'code-14', version: 1, system: 'TCS', code: 'TCS 14', name: 'Sleet', finish: 'matt', kind: 'solid' },
+  ],
+  chips: [{ id: 'chip', version: 1, codeId: 'code-31', lab: [36, -9, 13], origin: 'measured', sd: 0.4, note: '' }],
+  paints: [paint],
+};
+const demo = () => stateOfFile(briefFileSchema.parse(dunlin('2026-11-10').file), shelf);
+const derive = (state: BriefState) => deriveBrief(state, shelf, { nowUtc, effort: 0 });
+
+describe('what follows from a brief', () => {
+  test('rulings on colour make calls, by code, with their zones', () => {
+    const { calls } = derive(demo());
+    const green = calls.find((call) => call.code === 'TCS 31')!;
+    expect(green.zones).toContain('cowling-port');
+    expect(green.official!.lab).toEqual([36, -9, 13]);
+    expect(calls.find((call) => call.code === 'TCS 14')!.official!.lab).toBeNull();
+    expect(calls.map((call) => call.code)).not.toContain('TCS 12');
+  });
+
+  test('a code written carelessly is the same call', () => {
+    const state = demo();
+    const first = state.rulings.find((ruling) => ruling.value === 'TCS 31')!;
+    first.value = ' tcs-31';
+    expect(derive(state).calls.filter((call) => call.code.includes('31'))).toHaveLength(1);
+  });
+
+  test('a chosen paint gives the step its chemistry and the wait that follows', () => {
+    const without = derive(demo());
+    const state = demo();
+    state.choices = [{ id: 'c', version: 1, codeId: 'code-31', paintId: 'paint-1' }];
+    const withPaint = derive(state);
+    const step = (view: typeof without) => view.route.steps.find((item) => item.key === 'spray:TCS 31')!;
+    expect(step(without).load!.chemistry).toBe('WA');
+    expect(step(without).why).toMatch(/no paint chosen yet/);
+    expect(step(withPaint).load!.chemistry).toBe('AL');
+    expect(matchSingle({ lab: [36, -9, 13], sd: 0.4, code: 'TCS 31', finish: 'matt', kind: 'solid' }, shelf.paints)[0]!.paint.id).toBe('paint-1');
+  });
+
+  test('open questions stand at the gate that they threaten, nearest gate first in the chase', () => {
+    const { gates, chase } = derive(demo());
+    expect(gates.find((gate) => gate.name === 'fuselage')!.open.map((q) => q.record.zone)).toEqual(['well-nose']);
+    expect(gates.find((gate) => gate.name === 'seal')!.open.map((q) => q.record.zone)).toEqual(['fuselage-rear-starboard']);
+    expect(chase[0]!.question.record.zone).toBe('well-nose');
+    expect(chase.map(({ gate }) => gate.start!)).toEqual(chase.map(({ gate }) => gate.start!).sort());
+  });
+
+  test('ruling the last question of a zone settles it on the sheet', () => {
+    const view = derive(demo());
+    expect(certaintyOf(view.questions, 'fin-starboard')).toBe('contested');
+    expect(certaintyOf(view.questions, 'cowling-port')).toBe('settled');
+    expect(certaintyOf(view.questions, 'propeller-of-nobody')).toBe('unasked');
+  });
+
+  test('a later sighting that flips a supported ruling reopens it; a choice stays', () => {
+    const state = demo();
+    const question = state.questions.find((q) => q.zone === 'fuselage-mid-port' && q.aspect === 'colour')!;
+    const photo = state.sources.filter((s) => s.kind === 'photograph').slice(0, 5);
+    state.sightings.push(...photo.map((source, i) => ({ id: `new${i}`, version: 1, questionId: question.id, sourceId: source.id, value: 'TCS 21', sd: null, clarity: 'clear' as const, sense: 'for' as const, note: '' })));
+    expect(derive(state).questions.find((q) => q.record.id === question.id)).toMatchObject({ reopened: true, open: true, best: 'TCS 21' });
+    state.rulings = state.rulings.map((ruling) => (ruling.questionId === question.id ? { ...ruling, basis: 'choice' } : ruling));
+    expect(derive(state).questions.find((q) => q.record.id === question.id)).toMatchObject({ reopened: false, open: false });
+  });
+
+  test('measured sizes become a median with its spread', () => {
+    const size = derive(demo()).questions.find((q) => q.record.aspect === 'size')!;
+    expect(size.weighed.state).toBe('measured');
+    expect(Number(size.best)).toBeGreaterThan(405);
+    expect(Number(size.best)).toBeLessThan(416);
+    expect(size.weighed.outliers).toHaveLength(1);
+  });
+
+  test('the bench gets the cards of one session in order; done steps are gone from it', () => {
+    const state = demo();
+    const first = cardsForNow(derive(state));
+    expect(first.cards.length).toBeGreaterThan(0);
+    expect(first.cards.map((card) => card.start)).toEqual([...first.cards.map((card) => card.start)].sort());
+    expect(first.cards.reduce((minutes, card) => minutes + card.minutes, 0)).toBeLessThanOrEqual(180);
+    const { key, title, lane, minutes } = first.cards[0]!;
+    state.log.push({ id: 'l', version: 1, stepKey: key, title, lane, plannedMinutes: minutes, actualMinutes: minutes, startedAt: '2026-11-23T10:00:00Z', endedAt: '2026-11-23T11:00:00Z', note: '', paint: '' });
+    expect(cardsForNow(derive(state)).cards.map((card) => card.key)).not.toContain(key);
+  });
+
+  test('the same brief gives the same plan', () => {
+    expect(derive(demo()).plan).toEqual(derive(demo()).plan);
+  });
+});
