@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
 import { RECORDS, type Fields, type Kept, type RecordName } from '@/core/brief/records';
-import { inTransaction, rows, type Client } from './database';
+import { inTransaction, pool, rows, type Client } from './database';
 
 /** The columns of each record that its fields fill, beside id, version and brief. */
 const columnOf = (field: string) => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
@@ -164,6 +164,12 @@ export async function undoLast(briefId: string, by = 'builder'): Promise<Undone 
     }
     return { station: last.station, entity: last.entity };
   });
+}
+
+/** Changes whenever anything in the house does: every write is in the history. */
+export async function historyStamp(): Promise<string> {
+  const [found] = await rows<{ stamp: string }>(pool(), 'select coalesce(max(id), 0)::text as stamp from change');
+  return found!.stamp;
 }
 
 function sameContent(a: Row | null, b: Row | null): boolean {

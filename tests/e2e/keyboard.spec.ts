@@ -12,6 +12,7 @@ test.describe('without a mouse', () => {
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
     await page.keyboard.press('/');
+    await expect(page.getByRole('combobox', { name: 'Find' })).toBeFocused();
     await page.keyboard.type('Nose-wheel');
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');

@@ -3,11 +3,11 @@ import { expect, test as base, type Page } from '@playwright/test';
 
 /** A browser test that fails on any console error, page error or breach of the content policy. */
 export const test = base.extend<{ page: Page }>({
-  page: async ({ page }, use) => {
+  page: async ({ page }, run) => {
     const faults: string[] = [];
     page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
     page.on('pageerror', (error) => faults.push(error.message));
-    await use(page);
+    await run(page);
     expect(faults.filter((fault) => !/status of (403|413|422|400|404)|net::ERR_FAILED/.test(fault)), 'nothing may be reported to the console').toEqual([]);
   },
 });

@@ -9,6 +9,7 @@ import { FINISHES, OPACITIES, PAINT_KINDS } from '@/core/paint/catalogue';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { isTimeZone } from '@/core/route/calendar';
 import { isDay } from '@/core/units/day';
+import { MARKING_KINDS, MARKING_METHODS, RULING_BASES } from './choices';
 import { optionsSchema } from './options';
 
 /** The shape of every noun that is kept: what a form, a file or the database must hold before anything is computed from it. */
@@ -88,9 +89,6 @@ export const sightingFields = z.strictObject({
   note: line('Note', 500),
 });
 
-export const RULING_BASES = ['supported', 'choice', 'departure'] as const;
-export const RULING_TITLES: Record<(typeof RULING_BASES)[number], string> = { supported: 'As supported', choice: "Builder's choice", departure: 'Knowing departure from the record' };
-
 export const rulingFields = z.strictObject({
   questionId: id,
   value: needed('Ruling', 200),
@@ -100,9 +98,6 @@ export const rulingFields = z.strictObject({
 });
 
 export const repaintFields = z.strictObject({ zone: needed('Zone', 60), onDay: day('Repainted on'), note: line('Note', 300) });
-
-export const MARKING_KINDS = ['insignia', 'lettering', 'band'] as const;
-export const MARKING_METHODS = ['decal', 'mask', 'brush', 'pen', 'own decal'] as const;
 
 export const placeFields = z.strictObject({
   view: z.enum(VIEWS),

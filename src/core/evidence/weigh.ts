@@ -71,22 +71,36 @@ export function weigh(evidence: Evidence, weights: Weights = DEFAULT_WEIGHTS): W
   const sources = new Map(evidence.sources.map((source) => [source.id, source]));
   const groups = independentGroups(evidence.sources);
   const repaints = groupBy(evidence.repaints, (repaint) => repaint.zone);
-  const byQuestion = groupBy(evidence.sightings, (sighting) => JSON.stringify([sighting.zone, sighting.aspect]));
-  return [...byQuestion.values()].map((sightings) => {
+  const fitOf = fitsOf(evidence, repaints, weights);
+  return sightingsByQuestion(evidence.sightings).map((sightings) => {
     const { zone, aspect } = sightings[0]!;
-    const weighed = sightings.map((sighting) => {
+    const weighed = sightings.map((sighting): Weighed => {
       const source = sources.get(sighting.source)!;
-      const fit = dateFit(source, evidence.target, repaints.get(zone) ?? [], weights.unknownDate, weights.decayDays);
-      const factors = { kind: weights.kind[source.kind], clarity: weights.clarity[sighting.clarity], dateFit: fit, grade: source.grade };
+      const factors = { kind: weights.kind[source.kind], clarity: weights.clarity[sighting.clarity], dateFit: fitOf(source, zone), grade: source.grade };
       const weight = factors.kind * factors.clarity * factors.dateFit * factors.grade;
-      return { ...sighting, factors, weight, group: groups.get(sighting.source)! };
+      const { value, sd, sense } = sighting;
+      return { source: sighting.source, value, sd, sense, factors, weight, group: groups.get(sighting.source)! };
     });
     const answer = weighed.every((s) => typeof s.value === 'number') ? measured(weighed) : supported(weighed);
     return { zone, aspect, ...answer };
   });
 }
 
-type Weighed = WeighedSighting & { factors: Contribution['factors']; weight: number; group: number };
+/** Date fit by source and zone; zones without a repaint share one answer for each source. */
+function fitsOf(evidence: Evidence, repaints: ReadonlyMap<string, readonly Repaint[]>, weights: Weights) {
+  const known = new Map<string, Map<string, number>>();
+  return (source: WeighedSource, zone: string): number => {
+    const own = repaints.get(zone);
+    const place = own ? zone : '';
+    let fits = known.get(source.id);
+    if (!fits) known.set(source.id, (fits = new Map()));
+    let fit = fits.get(place);
+    if (fit === undefined) fits.set(place, (fit = dateFit(source, evidence.target, own ?? [], weights.unknownDate, weights.decayDays)));
+    return fit;
+  };
+}
+
+type Weighed = Pick<WeighedSighting, 'source' | 'value' | 'sd' | 'sense'> & { factors: Contribution['factors']; weight: number; group: number };
 type Answer = Omit<WeighedQuestion, 'zone' | 'aspect'>;
 
 const contribution = ({ source, value, sense, weight, factors }: Weighed, counted: boolean): Contribution => ({
@@ -94,10 +108,13 @@ const contribution = ({ source, value, sense, weight, factors }: Weighed, counte
 });
 
 function supported(sightings: readonly Weighed[]): Answer {
-  const values = [...new Set(sightings.map((s) => String(s.value)))];
-  const strongest = new Map<string, Weighed>();
+  const indexOf = new Map<string, number>();
+  for (const { value } of sightings) if (!indexOf.has(String(value))) indexOf.set(String(value), indexOf.size);
+  const values = [...indexOf.keys()];
+  // Group, value and sense as one number: the key of "the strongest that this group says".
+  const strongest = new Map<number, Weighed>();
   for (const sighting of sightings) {
-    const key = JSON.stringify([sighting.group, String(sighting.value), sighting.sense]);
+    const key = (sighting.group * values.length + indexOf.get(String(sighting.value))!) * 2 + (sighting.sense === 'for' ? 0 : 1);
     if (sighting.weight > (strongest.get(key)?.weight ?? 0)) strongest.set(key, sighting);
   }
   const counted = new Set(strongest.values());
@@ -153,6 +170,25 @@ function softmax(logSupport: ReadonlyMap<string, number>): Record<string, number
   const raised = [...logSupport].map(([value, l]) => [value, Math.exp(l - greatest)] as const);
   const total = raised.reduce((t, [, e]) => t + e, 0);
   return Object.fromEntries(raised.map(([value, e]) => [value, e / total]));
+}
+
+/** One list for each zone and aspect, in order of first sighting. */
+function sightingsByQuestion(sightings: readonly WeighedSighting[]): WeighedSighting[][] {
+  const zones = new Map<string, Map<string, WeighedSighting[]>>();
+  const lists: WeighedSighting[][] = [];
+  for (const sighting of sightings) {
+    let aspects = zones.get(sighting.zone);
+    if (!aspects) zones.set(sighting.zone, (aspects = new Map()));
+    const known = aspects.get(sighting.aspect);
+    if (known) {
+      known.push(sighting);
+      continue;
+    }
+    const list = [sighting];
+    aspects.set(sighting.aspect, list);
+    lists.push(list);
+  }
+  return lists;
 }
 
 function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {

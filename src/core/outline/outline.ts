@@ -22,8 +22,25 @@ export interface Outline {
   extents: Record<View, Extent>;
 }
 
-/** Draws the airframe. Total over dimensions that passed `dimensionsSchema`. */
+const drawn = new Map<string, Outline>();
+const MOST_DRAWN = 12;
+
+/**
+ * Draws the airframe. Total over dimensions that passed `dimensionsSchema`. The last few outlines are remembered, since every view,
+ * station and picture of a brief asks for the same one; callers share the result and must not change it.
+ */
 export function buildOutline(spec: OutlineSpec): Outline {
+  const key = JSON.stringify(spec);
+  let outline = drawn.get(key);
+  if (!outline) {
+    outline = draw(spec);
+    drawn.set(key, outline);
+    if (drawn.size > MOST_DRAWN) drawn.delete(drawn.keys().next().value!);
+  }
+  return outline;
+}
+
+function draw(spec: OutlineSpec): Outline {
   const preset = PRESETS[spec.preset];
   const d = spec.dimensions;
   const body = bodyOf(preset.profile, d);

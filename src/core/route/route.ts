@@ -1,6 +1,6 @@
 import type { Options } from '@/core/brief/options';
 import type { Lab } from '@/core/colour/types';
-import type { MarkingMethodName } from '@/core/markings/method';
+import type { MarkingMethod } from '@/core/brief/choices';
 import type { Outline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import type { Finish, PaintKind } from '@/core/paint/catalogue';
@@ -23,7 +23,7 @@ export interface RouteMarking {
   id: string;
   title: string;
   zone: string;
-  method: MarkingMethodName;
+  method: MarkingMethod;
 }
 
 export interface RouteInput {

@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { Fragment, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/briefs';
@@ -11,9 +12,11 @@ import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useKey } from '@/ui/keys';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
-import { ChipForm } from './chip-form';
 import type { ColourCallFacts, ColourFacts } from './colour-facts';
-import { PaintForm, SampleShelf } from './paint-form';
+import { SampleShelf } from './sample-shelf';
+
+const ChipForm = dynamic(() => import('./chip-form').then((module) => module.ChipForm));
+const PaintForm = dynamic(() => import('./paint-form').then((module) => module.PaintForm));
 
 export function ColoursStation({ facts }: { facts: ColourFacts }): ReactNode {
   const wanted = useSearchParams().get('code');
@@ -94,6 +97,7 @@ function where(call: ColourCallFacts): string {
 
 function Candidates({ facts, call, onDone }: { facts: ColourFacts; call: ColourCallFacts; onDone: () => void }): ReactNode {
   const { run, busy } = useSaving();
+  const [another, setAnother] = useState(false);
   const choose = async (paintId: string | null) => {
     const result = await run(() => chooseColour({ briefId: facts.briefId, codeId: call.codeId, paintId }), paintId ? 'Chosen' : 'Choice taken away');
     if (result.ok && paintId) onDone();
@@ -126,7 +130,7 @@ function Candidates({ facts, call, onDone }: { facts: ColourFacts; call: ColourC
           </tbody>
         </table>
       )}
-      <details><summary>Another chip for {call.code}</summary><ChipForm facts={facts} call={call} /></details>
+      {another ? <ChipForm facts={facts} call={call} /> : <p><button type="button" className="row-button" onClick={() => setAnother(true)}>Another chip for {call.code}</button></p>}
     </>
   );
 }

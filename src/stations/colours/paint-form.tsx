@@ -1,12 +1,10 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { addPaint, addSampleShelf } from '@/actions/briefs';
+import { addPaint } from '@/actions/briefs';
 import { FINISHES, OPACITIES, PAINT_KINDS } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { optionsOf, RecordForm } from '@/ui/fields';
-import { useSaving } from '@/ui/saving';
 import { LAB_FIELDS, labGiven } from './chip-form';
 
 /** A paint for the catalogue, and how much of it stands in the drawer. */
@@ -37,16 +35,5 @@ export function PaintForm({ briefId, onClose }: { briefId: string; onClose: () =
         onCancel={onClose}
       />
     </section>
-  );
-}
-
-/** What an empty shelf offers: the demo's invented example. */
-export function SampleShelf({ codes, paints }: { codes: number; paints: number }): ReactNode {
-  const { run, busy } = useSaving();
-  return (
-    <div className="empty">
-      <p><strong>{codes === 0 ? 'No official colour' : 'No paint'} is known yet.</strong> {codes} codes and {paints} paints are on the shelf. Give codes their colours one by one, add your paints, or try it all with the invented example: one standard, four lines of paint, a drawer of bottles.</p>
-      <Button variant="contained" disabled={busy} onClick={() => run(() => addSampleShelf(), 'The example is on the shelf')}>Put the invented example on the shelf</Button>
-    </div>
   );
 }

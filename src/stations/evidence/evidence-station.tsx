@@ -3,18 +3,20 @@
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { shortDay } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
-import { NewSource } from './new-source';
-import { AskForm } from './ask-form';
 import type { EvidenceFacts } from './evidence-facts';
 import { Ledger } from './ledger';
-import { QuestionDetail } from './question-detail';
-import { SourceList } from './source-list';
+
+const NewSource = dynamic(() => import('./new-source').then((module) => module.NewSource));
+const AskForm = dynamic(() => import('./ask-form').then((module) => module.AskForm));
+const QuestionDetail = dynamic(() => import('./question-detail').then((module) => module.QuestionDetail));
+const SourceList = dynamic(() => import('./source-list').then((module) => module.SourceList));
 
 type Filter = 'all' | 'open' | 'ruled';
 

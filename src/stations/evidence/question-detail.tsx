@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { addSighting, remove, save } from '@/actions/briefs';
-import { RULING_BASES, RULING_TITLES } from '@/core/brief/records';
+import { RULING_BASES, RULING_TITLES } from '@/core/brief/choices';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { CLARITIES } from '@/core/evidence/weights';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';

@@ -2,16 +2,17 @@
 
 import dynamic from 'next/dynamic';
 import { Fragment, useState, type ReactNode } from 'react';
-import { remove, save } from '@/actions/briefs';
+import { remove } from '@/actions/briefs';
 import type { LaneComparison } from '@/core/bench/compare';
 import type { Kept } from '@/core/brief/records';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { clock, shortDay } from '@/ui/dates';
-import { RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 
 const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.LaneChart), { ssr: false, loading: () => <div style={{ height: 260 }} /> });
+
+const EntryForm = dynamic(() => import('./entry-form').then((module) => module.EntryForm));
 
 export interface LogFacts {
   briefId: string;
@@ -67,20 +68,4 @@ function whatMatters({ entries, all, lanes }: LogFacts): string {
   const slowest = lanes.filter((lane) => lane.factor !== null).sort((a, b) => b.factor! - a.factor!)[0];
   const factor = all.factor === null ? '' : ` It took ${all.factor.toFixed(2)} × the planned time${slowest && slowest.factor! > all.factor! ? `, most of all ${slowest.lane.toLowerCase()} (${slowest.factor!.toFixed(2)} ×)` : ''}.`;
   return `${entries.length} steps done in ${durationInWords(all.actual)}.${factor}`;
-}
-
-function EntryForm({ briefId, entry, onDone }: { briefId: string; entry: LogFacts['entries'][number]; onDone: () => void }): ReactNode {
-  const { id, version, endedLocal: _, ...fields } = entry;
-  return (
-    <RecordForm
-      fields={[{ name: 'actualMinutes', label: 'Took', unit: 'min', type: 'number', width: 3 }, { name: 'note', label: 'Note', type: 'long', width: 9 }]}
-      initial={entry}
-      version={version}
-      saveLabel="Save the entry"
-      saved="Log entry saved"
-      submit={(values, seen) => save({ briefId, station: 'log', entity: 'log_entry', id, version: seen, fields: { ...fields, ...values } })}
-      onDone={onDone}
-      onCancel={onDone}
-    />
-  );
 }

@@ -1,21 +1,21 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { Fragment, useMemo, useState, type ReactNode } from 'react';
-import { remove, save } from '@/actions/briefs';
-import { MARKING_KINDS, MARKING_METHODS, type Kept } from '@/core/brief/records';
+import type { Kept } from '@/core/brief/records';
 import { placeMarking } from '@/core/markings/placing';
 import type { SizeCheck } from '@/core/markings/size';
 import { extentOf } from '@/core/outline/geometry';
 import { buildOutline, type OutlineSpec } from '@/core/outline/outline';
-import { VIEWS, type View } from '@/core/outline/zones';
+import type { View } from '@/core/outline/zones';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { optionsOf, RecordForm } from '@/ui/fields';
 import { useKey } from '@/ui/keys';
-import { useSaving } from '@/ui/saving';
 import { Chip } from '@/ui/swatch';
+
+const MarkingForm = dynamic(() => import('./marking-form').then((module) => module.MarkingForm));
 
 export interface MarkingFacts {
   briefId: string;
@@ -90,42 +90,5 @@ function ToScale({ facts, marking }: { facts: MarkingFacts; marking: MarkingFact
       </div>
       <figcaption><strong>{marking.heightMm.toFixed(0)} mm</strong> in reality, <strong>{marking.check.modelMm.toFixed(2)} mm</strong> at 1/{facts.denominator}, {marking.printedMm ? <><strong>{marking.printedMm.toFixed(2)} mm</strong> on the sheet: {marking.check.says}</> : 'not measured on the sheet'}.</figcaption>
     </figure>
-  );
-}
-
-function MarkingForm({ facts, marking, onDone }: { facts: MarkingFacts; marking: MarkingFacts['markings'][number] | null; onDone: () => void }): ReactNode {
-  const { run } = useSaving();
-  const first = marking?.places[0];
-  const initial = marking
-    ? { ...marking, view: first?.view ?? 'port', station: first?.station ?? 5, offset: first?.offset ?? 1, turn: first?.turn ?? 0 }
-    : { kind: 'lettering', title: '', zone: facts.zones[0]!.value, text: '', heightMm: 600, printedMm: null, method: 'decal', codes: [], view: 'port', station: 5, offset: 1, turn: 0 };
-  return (
-    <>
-      <RecordForm
-        fields={[
-          { name: 'title', label: 'Title', width: 4 },
-          { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(MARKING_KINDS), width: 2 },
-          { name: 'text', label: 'Letters', width: 2 },
-          { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 4 },
-          { name: 'heightMm', label: 'True height', unit: 'mm', type: 'number', help: 'of a band: its width', width: 3 },
-          { name: 'printedMm', label: 'On the sheet', unit: 'mm', type: 'number', optional: true, help: 'as measured', width: 3 },
-          { name: 'method', label: 'Method', type: 'choice', options: optionsOf(MARKING_METHODS), width: 2 },
-          { name: 'codes', label: 'Colours, ground first', type: 'several', options: facts.codes, width: 4 },
-          { name: 'view', label: 'Seen from', type: 'choice', options: optionsOf(VIEWS), width: 3 },
-          { name: 'station', label: 'Station', unit: 'm from the nose', type: 'number', width: 3 },
-          { name: 'offset', label: 'Up from belly, or to starboard', unit: 'm', type: 'number', width: 3 },
-          { name: 'turn', label: 'Turned', unit: '°', type: 'number', width: 3 },
-        ]}
-        initial={initial}
-        version={marking?.version ?? null}
-        saveLabel={marking ? 'Save the marking' : 'Add the marking'}
-        saved="Marking saved"
-        submit={({ view, station, offset, turn, ...values }, version) =>
-          save({ briefId: facts.briefId, station: 'markings', entity: 'marking', id: marking?.id ?? null, version, fields: { ...values, places: [{ view, station, offset, turn }, ...(marking?.places.slice(1) ?? [])] } })}
-        onDone={onDone}
-        onCancel={onDone}
-      />
-      {marking ? <p><button type="button" className="row-button danger" onClick={() => run(() => remove({ briefId: facts.briefId, station: 'markings', entity: 'marking', id: marking.id, version: marking.version }), 'Marking removed; u brings it back')}>✕ Remove this marking</button></p> : null}
-    </>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
@@ -10,7 +11,8 @@ import { Chip } from '@/ui/swatch';
 import { useKey } from '@/ui/keys';
 import type { RouteFacts, WorkFacts } from './route-facts';
 import { RouteStrip } from './route-strip';
-import { WeeklySessions } from './weekly-sessions';
+
+const WeeklySessions = dynamic(() => import('./weekly-sessions').then((module) => module.WeeklySessions));
 
 export function RouteStation({ facts }: { facts: RouteFacts }): ReactNode {
   const [whole, setWhole] = useState(false);

@@ -1,28 +1,22 @@
 'use client';
 
-import Autocomplete from '@mui/material/Autocomplete';
-import Dialog from '@mui/material/Dialog';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import TextField from '@mui/material/TextField';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { undo } from '@/actions/briefs';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
 import type { SheetFacts } from '@/sheet/figures';
-import { KEY_MAP, useKey } from '@/ui/keys';
+import { useKey } from '@/ui/keys';
 import { SavingProvider, useSaving } from '@/ui/saving';
 import { RunningTimers, type TimerFacts } from './running-timers';
+import type { Findable } from './find-field';
 import { STATIONS } from './stations';
 import { ZoneChoiceContext } from './zone-choice';
 
-export interface Findable {
-  label: string;
-  kind: string;
-  path: string;
-  zone?: string;
-}
+// Loaded when they are first wanted: most visits to a station need neither.
+const FindField = dynamic(() => import('./find-field').then((module) => module.FindField));
+const KeysDialog = dynamic(() => import('./keys-dialog').then((module) => module.KeysDialog));
 
 interface Props {
   briefId: string;
@@ -47,10 +41,10 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   const [zone, choose] = useState<string | null>(null);
   const [unfolded, setUnfolded] = useState(false);
   const [help, setHelp] = useState(false);
+  const [finding, setFinding] = useState(false);
   const pathname = usePathname();
   const router = useRouter();
   const { run, tell } = useSaving();
-  const search = useRef<HTMLInputElement>(null);
   const base = `/briefs/${briefId}`;
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
   const titles = useMemo(() => new Map(sheet.zones.map((item) => [item.key, item.title])), [sheet.zones]);
@@ -61,10 +55,15 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
     // eslint-disable-next-line react-hooks/rules-of-hooks
     useKey(station.key, () => router.push(`${base}/${station.path}`));
   }
-  useKey('/', () => search.current?.focus());
+  useKey('/', () => setFinding(true));
   useKey('?', () => setHelp(true));
   useKey('e', () => router.push(`${base}/setup`));
   useKey('Escape', () => choose(null));
+  const found = (item: Findable) => {
+    setFinding(false);
+    if (item.zone) choose(item.zone);
+    if (item.path) router.push(`${base}/${item.path}`);
+  };
   useKey('u', async () => {
     const result = await run(() => undo({ briefId }));
     if (result.ok) tell(result.value ? `Taken back: the last change at ${STATIONS.find((s) => s.path === result.value!.station)?.title ?? 'Setup'}` : 'There is nothing left to take back');
@@ -80,16 +79,11 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
           <span>{subtitle}</span>
         </div>
         <div className="head-tools">
-          <Autocomplete
-            className="head-search" size="small" options={findable} groupBy={(item) => item.kind} getOptionLabel={(item) => item.label} value={null} blurOnSelect clearOnBlur
-            getOptionKey={(item) => `${item.kind} ${item.label} ${item.path} ${item.zone ?? ''}`}
-            onChange={(_, item) => {
-              if (!item) return;
-              if (item.zone) choose(item.zone);
-              if (item.path) router.push(`${base}/${item.path}`);
-            }}
-            renderInput={(field) => <TextField {...field} inputRef={search} placeholder="Find zone, source, colour, step…  /" slotProps={{ ...field.slotProps, htmlInput: { ...field.slotProps.htmlInput, 'aria-label': 'Find' } }} />}
-          />
+          {finding ? (
+            <FindField findable={findable} onClose={() => setFinding(false)} onFound={found} />
+          ) : (
+            <button type="button" className="head-find" onClick={() => setFinding(true)}>Find zone, source, colour, step… <kbd>/</kbd></button>
+          )}
           <RunningTimers briefId={briefId} timers={timers} />
           <button type="button" className="head-help" onClick={() => setHelp(true)} aria-label="Keyboard shortcuts">?</button>
         </div>
@@ -110,12 +104,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
           {children}
         </div>
       </div>
-      <Dialog open={help} onClose={() => setHelp(false)} aria-labelledby="keys-title">
-        <DialogTitle id="keys-title">Keys</DialogTitle>
-        <DialogContent>
-          <dl className="key-map">{KEY_MAP.map(([key, does]) => <div key={key}><dt>{key}</dt><dd>{does}</dd></div>)}</dl>
-        </DialogContent>
-      </Dialog>
+      {help ? <KeysDialog onClose={() => setHelp(false)} /> : null}
     </ZoneChoiceContext.Provider>
   );
 }

@@ -3,7 +3,8 @@ import { identityOf, typeOf } from '@/core/brief/state';
 import type { BriefView } from '@/core/brief/derive';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { sheetFacts } from '@/sheet/figures';
-import { BriefShell, type Findable } from '@/stations/shell/brief-shell';
+import { BriefShell } from '@/stations/shell/brief-shell';
+import type { Findable } from '@/stations/shell/find-field';
 import { fullDay } from '@/ui/dates';
 import { briefView } from './view';
 

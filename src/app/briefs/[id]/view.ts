@@ -4,14 +4,32 @@ import { deriveBrief, type BriefView } from '@/core/brief/derive';
 import type { ColourShelf } from '@/core/brief/state';
 import { loadBrief } from '@/data/briefs';
 import { loadShelf } from '@/data/colours';
+import { historyStamp } from '@/data/history';
 
 /** Step placements that a page may spend on the plan: enough for a good plan, little enough to answer at once. */
 const PAGE_EFFORT = 400;
 
-/** The brief with all that follows from it, computed once a request for layout and page together. */
-export const briefView = cache(async (id: string): Promise<{ view: BriefView; shelf: ColourShelf; nowUtc: string }> => {
+interface Derived {
+  view: BriefView;
+  shelf: ColourShelf;
+  nowUtc: string;
+}
+
+/** What was computed last for each brief, and from which state of the history: a plan holds for its minute. */
+const remembered = new Map<string, { stamp: string; derived: Derived }>();
+const MOST_REMEMBERED = 20;
+
+/** The brief with all that follows from it, computed once a request for layout and page together, and again only when something changed. */
+export const briefView = cache(async (id: string): Promise<Derived> => {
+  const nowUtc = `${new Date().toISOString().slice(0, 16)}:00.000Z`;
+  const stamp = `${await historyStamp()} ${nowUtc}`;
+  const known = remembered.get(id);
+  if (known?.stamp === stamp) return known.derived;
   const [state, shelf] = await Promise.all([loadBrief(id), loadShelf()]);
   if (!state) notFound();
-  const nowUtc = new Date().toISOString();
-  return { view: deriveBrief(state, shelf, { nowUtc, effort: PAGE_EFFORT }), shelf, nowUtc };
+  const derived = { view: deriveBrief(state, shelf, { nowUtc, effort: PAGE_EFFORT }), shelf, nowUtc };
+  remembered.delete(id);
+  remembered.set(id, { stamp, derived });
+  if (remembered.size > MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
+  return derived;
 });

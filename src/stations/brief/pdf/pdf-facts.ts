@@ -1,5 +1,5 @@
 import type { BriefView } from '@/core/brief/derive';
-import { RULING_TITLES } from '@/core/brief/records';
+import { RULING_TITLES } from '@/core/brief/choices';
 import { identityOf, typeOf, type ColourShelf } from '@/core/brief/state';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';

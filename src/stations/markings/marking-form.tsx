@@ -1,0 +1,47 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { remove, save } from '@/actions/briefs';
+import { MARKING_KINDS, MARKING_METHODS } from '@/core/brief/choices';
+import { VIEWS } from '@/core/outline/zones';
+import { optionsOf, RecordForm } from '@/ui/fields';
+import { useSaving } from '@/ui/saving';
+import type { MarkingFacts } from './markings-station';
+
+/** A marking with its first place; further places stay as they are. */
+export function MarkingForm({ facts, marking, onDone }: { facts: MarkingFacts; marking: MarkingFacts['markings'][number] | null; onDone: () => void }): ReactNode {
+  const { run } = useSaving();
+  const first = marking?.places[0];
+  const initial = marking
+    ? { ...marking, view: first?.view ?? 'port', station: first?.station ?? 5, offset: first?.offset ?? 1, turn: first?.turn ?? 0 }
+    : { kind: 'lettering', title: '', zone: facts.zones[0]!.value, text: '', heightMm: 600, printedMm: null, method: 'decal', codes: [], view: 'port', station: 5, offset: 1, turn: 0 };
+  return (
+    <>
+      <RecordForm
+        fields={[
+          { name: 'title', label: 'Title', width: 4 },
+          { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(MARKING_KINDS), width: 2 },
+          { name: 'text', label: 'Letters', width: 2 },
+          { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 4 },
+          { name: 'heightMm', label: 'True height', unit: 'mm', type: 'number', help: 'of a band: its width', width: 3 },
+          { name: 'printedMm', label: 'On the sheet', unit: 'mm', type: 'number', optional: true, help: 'as measured', width: 3 },
+          { name: 'method', label: 'Method', type: 'choice', options: optionsOf(MARKING_METHODS), width: 2 },
+          { name: 'codes', label: 'Colours, ground first', type: 'several', options: facts.codes, width: 4 },
+          { name: 'view', label: 'Seen from', type: 'choice', options: optionsOf(VIEWS), width: 3 },
+          { name: 'station', label: 'Station', unit: 'm from the nose', type: 'number', width: 3 },
+          { name: 'offset', label: 'Up from belly, or to starboard', unit: 'm', type: 'number', width: 3 },
+          { name: 'turn', label: 'Turned', unit: '°', type: 'number', width: 3 },
+        ]}
+        initial={initial}
+        version={marking?.version ?? null}
+        saveLabel={marking ? 'Save the marking' : 'Add the marking'}
+        saved="Marking saved"
+        submit={({ view, station, offset, turn, ...values }, version) =>
+          save({ briefId: facts.briefId, station: 'markings', entity: 'marking', id: marking?.id ?? null, version, fields: { ...values, places: [{ view, station, offset, turn }, ...(marking?.places.slice(1) ?? [])] } })}
+        onDone={onDone}
+        onCancel={onDone}
+      />
+      {marking ? <p><button type="button" className="row-button danger" onClick={() => run(() => remove({ briefId: facts.briefId, station: 'markings', entity: 'marking', id: marking.id, version: marking.version }), 'Marking removed; u brings it back')}>✕ Remove this marking</button></p> : null}
+    </>
+  );
+}
