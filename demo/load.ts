@@ -79,7 +79,7 @@ function choicesOf(codes: readonly string[], shelf: ColourShelf): BriefFile['cho
 async function drawPictures(file: BriefFile, shelf: ColourShelf): Promise<BriefFile> {
   const official = officialColours(shelf.codes, shelf.chips);
   const colourOfCode = (code: string): Lab => official.get(code)?.lab ?? PLAIN;
-  const outline = buildOutline({ preset: file.airframe.preset, dimensions: file.airframe.dimensions, landing: file.brief.options.landing });
+  const outline = buildOutline({ preset: file.airframe.preset, dimensions: file.airframe.dimensions, landing: file.brief.options.landing, folded: file.brief.options.wings === 'folded' });
   const questions = new Map(file.questions.map((question) => [question.ref, question]));
   const coloursIn = (said: readonly { question: string; value: string }[]) =>
     new Map(said.filter(({ question }) => questions.get(question)?.aspect === 'colour').map(({ question, value }) => [questions.get(question)!.zone, value]));

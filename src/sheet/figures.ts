@@ -28,8 +28,7 @@ export interface ZoneFacts {
 }
 
 export function sheetFacts(view: BriefView, shelf: ColourShelf): SheetFacts {
-  const { airframe, brief, markings } = view.state;
-  const { dimensions, preset } = airframe;
+  const { brief, markings } = view.state;
   const official = officialColours(shelf.codes, shelf.chips);
   const inks = Object.fromEntries([...new Set([...markings.flatMap((marking) => marking.codes), ...view.calls.map((call) => call.code)])].map((code) => {
     const lab = official.get(code)?.lab;
@@ -40,7 +39,7 @@ export function sheetFacts(view: BriefView, shelf: ColourShelf): SheetFacts {
     return call.zones.map((zone) => [zone, lab ? hexOf(lab) : null] as const);
   }));
   return {
-    spec: { preset, dimensions, landing: brief.options.landing },
+    spec: view.outline.spec,
     denominator: brief.denominator,
     titleBlock: titleBlock(view),
     zones: view.outline.zones.map((zone) => ({

@@ -67,7 +67,7 @@ export interface DeriveSettings {
 /** Computes everything a station shows from what is kept. Deterministic in its arguments. */
 export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: DeriveSettings): BriefView {
   const { airframe, brief } = state;
-  const outline = buildOutline({ preset: airframe.preset, dimensions: airframe.dimensions, landing: brief.options.landing });
+  const outline = buildOutline({ preset: airframe.preset, dimensions: airframe.dimensions, landing: brief.options.landing, folded: brief.options.wings === 'folded' });
   const questions = questionViews(state, shelf, outline);
   const calls = callViews(state, shelf, questions);
   const route = buildRoute({

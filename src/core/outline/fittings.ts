@@ -51,8 +51,8 @@ export function drawGlazing(drawings: Drawings, body: Body, preset: Preset, d: D
 }
 
 /** Spinner and propeller disc, at the nose or on the nacelles. */
-export function drawPropulsion(drawings: Drawings, body: Body, preset: Preset, d: Dimensions): Zone[] {
-  if (preset.propulsion === 'rotor') return drawRotor(drawings, body, d);
+export function drawPropulsion(drawings: Drawings, body: Body, preset: Preset, d: Dimensions, folded: boolean): Zone[] {
+  if (preset.propulsion === 'rotor') return drawRotor(drawings, body, d, folded);
   const zones: Zone[] = [];
   const r = d.propellerDiameter / 2;
   const spinner = (u: number, v: number, radius: number, length: number, dir: 1 | -1): Point[] =>
@@ -91,21 +91,24 @@ export function drawPropulsion(drawings: Drawings, body: Body, preset: Preset, d
   return zones;
 }
 
-function drawRotor(drawings: Drawings, body: Body, d: Dimensions): Zone[] {
+/** Three blades: spread at thirds of the circle, or folded aft over the boom. */
+function drawRotor(drawings: Drawings, body: Body, d: Dimensions, folded: boolean): Zone[] {
   const hub = 0.32 * d.length;
   const mast = body.top(hub) + d.fuselageHeight * 0.28;
   const r = d.rotorDiameter / 2;
   for (const view of SIDES) {
     const at = (x: number, z: number) => project(view, d.length, x, 0, z);
     drawings[view].shapes.push({ zone: 'rotor-head', points: [at(hub - 0.16, body.top(hub) - 0.03), at(hub - 0.09, mast + 0.1), at(hub + 0.09, mast + 0.1), at(hub + 0.16, body.top(hub) - 0.03)] });
-    // Folded aft: all blades lie over the boom.
-    drawings[view].shapes.push({ zone: 'rotor-blades', points: [at(hub, mast + 0.06), at(hub + r, mast - 0.2), at(hub + r, mast - 0.27), at(hub, mast - 0.02)] });
+    // Seen from the side: one long blade aft when folded; else one aft and two foreshortened ahead, all drooping a little.
+    for (const reach of folded ? [r] : [r, -r / 2]) {
+      drawings[view].shapes.push({ zone: 'rotor-blades', points: [at(hub, mast + 0.06), at(hub + reach, mast - 0.2), at(hub + reach, mast - 0.27), at(hub, mast - 0.02)] });
+    }
     const [u, v] = at(d.length - 0.12, body.top(d.length) + d.finHeight * 0.55);
     drawings[view].shapes.push({ zone: 'tail-rotor', points: ellipse(u, v, 0.09, d.rotorDiameter * 0.075) });
   }
-  for (const [i, angle] of [-9, 0, 9].entries()) {
+  for (const angle of folded ? [-9, 0, 9] : [0, 120, 240]) {
     const rad = (angle * Math.PI) / 180;
-    const chord = 0.13 + 0 * i;
+    const chord = 0.13;
     const at = (along: number, across: number) => project('upper', d.length, hub + along * Math.cos(rad) - across * Math.sin(rad), along * Math.sin(rad) + across * Math.cos(rad), 0);
     drawings.upper.shapes.push({ zone: 'rotor-blades', points: [at(0.1, chord / 2), at(r, chord / 2), at(r, -chord / 2), at(0.1, -chord / 2)] });
   }

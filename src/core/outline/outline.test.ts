@@ -9,7 +9,7 @@ import { smooth } from './profile';
 import { mirrorOf, VIEWS } from './zones';
 
 const draw = (preset: (typeof PRESET_NAMES)[number], change = {}) =>
-  buildOutline({ preset, dimensions: { ...PRESETS[preset].dimensions, ...change }, landing: 'wheels' });
+  buildOutline({ preset, dimensions: { ...PRESETS[preset].dimensions, ...change }, landing: 'wheels', folded: false });
 
 describe('geometry', () => {
   test('a 3-4-5 triangle has area 6, either way round', () => {
@@ -84,10 +84,20 @@ describe('outlines', () => {
   });
 
   test('a nose wheel has a bay that the fuselage closes; wing bays close with the wings; skis have none', () => {
-    const closes = (landing: 'wheels' | 'skis') => buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing }).zones.map((z) => [z.key, z.closedBy]);
+    const closes = (landing: 'wheels' | 'skis') => buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing, folded: false }).zones.map((z) => [z.key, z.closedBy]);
     expect(closes('wheels')).toContainEqual(['well-nose', 'fuselage']);
     expect(closes('wheels')).toContainEqual(['well-main-port', 'wings']);
     expect(closes('skis').map(([key]) => key)).not.toContain('well-nose');
+  });
+
+  test('spread blades reach all round the hub; folded ones lie aft', () => {
+    const reach = (folded: boolean) => {
+      const { drawings } = buildOutline({ preset: 'rotorcraft', dimensions: PRESETS.rotorcraft.dimensions, landing: 'wheels', folded });
+      return extentOf(drawings.upper.shapes.filter((shape) => shape.zone === 'rotor-blades').map((shape) => shape.points));
+    };
+    expect(reach(false).bottom - reach(false).top).toBeGreaterThan(9);
+    expect(reach(true).bottom - reach(true).top).toBeLessThan(2);
+    expect(reach(true).left).toBeGreaterThan(3);
   });
 
   test('areas shrink with the square of the scale', () => {

@@ -12,6 +12,8 @@ export interface OutlineSpec {
   preset: PresetName;
   dimensions: Dimensions;
   landing: Landing;
+  /** Blades folded aft, where there are blades. */
+  folded: boolean;
 }
 
 /** The parametric shape of the subject: zones with their areas, four views in metres, and how much room each view takes. */
@@ -54,7 +56,7 @@ function draw(spec: OutlineSpec): Outline {
   if (!highWing) for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `wing-upper-outer-${view}`);
   // The fin stands on the rear fuselage: its foot is drawn over it.
   for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `fin-${view}`);
-  const propulsion = drawPropulsion(drawings, body, preset, d);
+  const propulsion = drawPropulsion(drawings, body, preset, d, spec.folded);
   const glazing = drawGlazing(drawings, body, preset, d);
   const gear = drawGear(drawings, body, preset, d, spec.landing);
 

@@ -19,7 +19,7 @@ const CALLS = [
 
 function input(over: Partial<Omit<RouteInput, 'options'>> & { options?: Partial<Options> } = {}): RouteInput {
   return {
-    outline: buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing: 'wheels' }),
+    outline: buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing: 'wheels', folded: false }),
     climate: STANDARD_CLIMATE, calls: CALLS, markings: [{ id: 'm1', title: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' }, { id: 'm2', title: 'band', zone: 'fuselage-rear-port', method: 'mask' }],
     ...over, options: { ...DEFAULT_OPTIONS, ...over.options },
   };
@@ -96,7 +96,7 @@ describe('the route of a build', () => {
   });
 
   test.each(PRESET_NAMES)('%s can be planned, and everything ends before its last look', (preset) => {
-    const outline = buildOutline({ preset, dimensions: PRESETS[preset].dimensions, landing: 'wheels' });
+    const outline = buildOutline({ preset, dimensions: PRESETS[preset].dimensions, landing: 'wheels', folded: false });
     const made = buildRoute(input({ outline }));
     const plan = planRoute(made, [], settings, 200);
     expect(plan.because).toEqual([]);
@@ -133,7 +133,7 @@ describe('the plan', () => {
 });
 
 describe('gates', () => {
-  const outline = buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing: 'wheels' });
+  const outline = buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing: 'wheels', folded: false });
   test('the room that closes decides, then paint, then markings', () => {
     expect(gateOf(outline, 'well-nose', 'colour')).toBe('fuselage');
     expect(gateOf(outline, 'well-main-port', 'colour')).toBe('wings');

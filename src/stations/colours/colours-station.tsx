@@ -81,11 +81,11 @@ function CallRow({ call, open, onToggle }: { call: ColourCallFacts; open: boolea
         <div style={{ fontFamily: 'Atkinson Hyperlegible', fontWeight: 400 }}>{call.name}</div>
       </th>
       <td className="dim">{where(call)}</td>
-      <td><ButtedSwatches official={call.lab} chosen={chosen?.paint.lab ?? null} label={`${call.code} and ${chosen ? chosen.label : 'no paint yet'}`} /></td>
+      <td><ButtedSwatches official={call.lab} chosen={chosen?.paint.lab ?? null} label={`${call.code} and ${chosen ? chosen.label : 'no paint yet'}`} width={132} /></td>
       <td>{chosen ? chosen.says : call.lab ? suggested ? <span className="dim">nearest: {paintLabel(suggested.paint)}, {suggested.says}</span> : 'no paint of this kind' : 'no colour is known for this code'}</td>
       <td className="num">{chosen?.dE00?.toFixed(1) ?? ''}</td>
       <td>{chosen ? `${chosen.label} ${chosen.paint.name}` : <Button variant="outlined" size="small" onClick={onToggle}>Choose</Button>}</td>
-      <td>{chosen ? (chosen.paint.ownedMl > 0 ? `in the drawer, ${chosen.paint.ownedMl.toFixed(0)} ml` : 'to buy') : ''}{chosen && call.paintMl !== null ? <div className="dim">needs {call.paintMl.toFixed(1)} ml</div> : null}</td>
+      <td className="have">{chosen ? (chosen.paint.ownedMl > 0 ? `in the drawer, ${chosen.paint.ownedMl.toFixed(0)} ml` : 'to buy') : ''}{chosen && call.paintMl !== null ? <div className="dim">needs {call.paintMl.toFixed(1)} ml</div> : null}</td>
     </tr>
   );
 }

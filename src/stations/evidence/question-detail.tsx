@@ -39,7 +39,7 @@ export function QuestionDetail({ facts, question, onClose }: { facts: EvidenceFa
                   return (
                     <tr key={i}>
                       <td>{titles.get(c.source)}</td>
-                      <td>{c.sense === 'against' ? '≠ ' : ''}<strong className="code">{String(c.value)}</strong>{question.outliers.includes(c.source) ? ' (outlier)' : ''}</td>
+                      <td className="nowrap">{c.sense === 'against' ? '≠ ' : ''}<strong className="code">{String(c.value)}</strong>{question.outliers.includes(c.source) ? ' (outlier)' : ''}</td>
                       <td className="num" title={`kind ${c.factors.kind} × clarity ${c.factors.clarity} × date ${c.factors.dateFit.toFixed(2)} × grade ${c.factors.grade}`}>{c.weight.toFixed(2)}</td>
                       <td style={{ width: 90 }}><span className={`contribution-bar${c.counted ? '' : ' uncounted'}`} style={{ width: `${(70 * c.weight) / strongest}px` }} /></td>
                       <td>

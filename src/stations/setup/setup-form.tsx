@@ -153,7 +153,7 @@ function Preview({ control, preset, last }: { control: Control<Values>; preset: 
   const key = parsed.success ? JSON.stringify(parsed.data) : null;
   const facts = useMemo(() => {
     const dimensions: Dimensions = key ? (JSON.parse(key) as Dimensions) : last.dimensions;
-    const spec = { preset: key ? preset : last.preset, dimensions, landing: (values.landing as Options['landing']) ?? 'wheels' };
+    const spec = { preset: key ? preset : last.preset, dimensions, landing: (values.landing as Options['landing']) ?? 'wheels', folded: values.wings === 'folded' };
     const zones = buildOutline(spec).zones.map((item) => ({ key: item.key, title: `${item.title}${item.areaM2 > 0 ? `, ${item.areaM2.toFixed(1)} m²` : ''}`, certainty: 'unasked' as const, colour: null, progress: null }));
     return {
       spec, denominator, zones, markings: [], inks: {},
@@ -163,7 +163,7 @@ function Preview({ control, preset, last }: { control: Control<Values>; preset: 
         { label: 'Span at scale', value: `${((dimensions.span * 1000) / denominator).toFixed(1)} mm` },
       ],
     };
-  }, [key, preset, denominator, values.landing, values.type, values.variant, last]);
+  }, [key, preset, denominator, values.landing, values.wings, values.type, values.variant, last]);
   return (
     <div>
       <AirframeSheet facts={facts} mode="progress" selected={zone} onSelect={setZone} />

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { undo } from '@/actions/briefs';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
 import type { SheetFacts } from '@/sheet/figures';
@@ -49,6 +49,11 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
   const titles = useMemo(() => new Map(sheet.zones.map((item) => [item.key, item.title])), [sheet.zones]);
   const choice = useMemo(() => ({ zone, choose, titleOf: (key: string) => titles.get(key) ?? key.replaceAll('-', ' ') }), [zone, titles]);
+
+  // On a narrow screen the tabs scroll: the open one must be in sight.
+  useEffect(() => {
+    document.querySelector('.tabs a[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, [pathname]);
 
   for (const station of STATIONS) {
     // The list is constant, so the order of hooks is too.

@@ -44,7 +44,7 @@ export function RunningTimers({ briefId, timers }: { briefId: string; timers: Ti
         aria-label={`${timer.label}: ${left === null ? '' : over ? 'time is up' : `${countdown(left)} left`}. Stop`}
         onClick={() => run(() => remove({ briefId, station: 'bench', entity: 'timer', id: timer.id, version: timer.version }), 'Timer stopped')}
       >
-        {timer.label} <span>{left === null ? '–:––' : over ? 'now' : countdown(left)}</span>
+        <em>{timer.label}</em> <span>{left === null ? '–:––' : over ? 'now' : countdown(left)}</span>
       </button>
     );
   });

@@ -17,7 +17,7 @@ export function StationFrame({ station, now, actions, children }: { station: Sta
         </div>
         <div className="station-actions">{actions}</div>
       </header>
-      {zone ? (
+      {zone && station !== 'bench' ? (
         <p className="narrowed">
           Narrowed to <strong>{titleOf(zone)}</strong> <Button size="small" onClick={() => choose(null)}>Show all</Button>
         </p>
