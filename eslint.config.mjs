@@ -6,7 +6,17 @@ import prettier from 'eslint-config-prettier/flat';
 const forbid = (files, ...patterns) => ({
   files,
   ignores: ['**/*.test.ts', '**/*.test.tsx'],
-  rules: { 'no-restricted-imports': ['error', { patterns: patterns.map((group) => ({ group: group.split(' '), message: 'Imports point down: see docs/decisions/structure.md.' })) }] },
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: patterns.map((group) => ({
+          group: group.split(' '),
+          message: 'Imports point down: see docs/decisions/structure.md.',
+        })),
+      },
+    ],
+  },
 });
 const libraries = 'react react-dom react/* next next/* pg @mui/* @react-pdf/* sharp node:*';
 
@@ -21,7 +31,20 @@ const CORE_SEES = {
   markings: 'units outline brief',
   evidence: 'units outline',
 };
-const coreFolders = ['units', 'colour', 'codes', 'paint', 'match', 'outline', 'markings', 'evidence', 'route', 'bench', 'interchange', 'brief'];
+const coreFolders = [
+  'units',
+  'colour',
+  'codes',
+  'paint',
+  'match',
+  'outline',
+  'markings',
+  'evidence',
+  'route',
+  'bench',
+  'interchange',
+  'brief',
+];
 
 const config = [
   ...next,
@@ -36,9 +59,19 @@ const config = [
     },
   },
   ...Object.entries(CORE_SEES).map(([folder, sees]) =>
-    forbid([`src/core/${folder}/**`], `@/app/* @/stations/* @/sheet/* @/ui/* @/data/* @/actions/* @/workers/* ${libraries}`, coreFolders.filter((other) => other !== folder && !sees.split(' ').includes(other)).map((other) => `@/core/${other}/*`).join(' ')),
+    forbid(
+      [`src/core/${folder}/**`],
+      `@/app/* @/stations/* @/sheet/* @/ui/* @/data/* @/actions/* @/workers/* ${libraries}`,
+      coreFolders
+        .filter((other) => other !== folder && !sees.split(' ').includes(other))
+        .map((other) => `@/core/${other}/*`)
+        .join(' '),
+    ),
   ),
-  forbid(['src/core/{route,bench,interchange,brief}/**'], `@/app/* @/stations/* @/sheet/* @/ui/* @/data/* @/actions/* @/workers/* ${libraries}`),
+  forbid(
+    ['src/core/{route,bench,interchange,brief}/**'],
+    `@/app/* @/stations/* @/sheet/* @/ui/* @/data/* @/actions/* @/workers/* ${libraries}`,
+  ),
   forbid(['src/data/**'], '@/app/* @/stations/* @/sheet/* @/ui/* @/actions/* @/workers/* react next next/*'),
   forbid(['src/actions/**'], '@/app/* @/sheet/* @/ui/*'),
   forbid(['src/sheet/**'], '@/app/* @/stations/* @/data/* @/actions/* @/workers/*'),
@@ -47,7 +80,11 @@ const config = [
   {
     files: ['src/core/**'],
     rules: {
-      'no-restricted-properties': ['error', { object: 'Date', property: 'now', message: 'The clock is an argument.' }, { object: 'Math', property: 'random', message: 'The seed is an argument.' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'The clock is an argument.' },
+        { object: 'Math', property: 'random', message: 'The seed is an argument.' },
+      ],
     },
   },
 ];

@@ -2,7 +2,12 @@ const swc = [
   '@swc/jest',
   {
     module: { type: 'es6' },
-    jsc: { experimental: { keepImportAttributes: true }, target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } },
+    jsc: {
+      experimental: { keepImportAttributes: true },
+      target: 'es2022',
+      parser: { syntax: 'typescript', tsx: true },
+      transform: { react: { runtime: 'automatic' } },
+    },
   },
 ];
 

@@ -14,8 +14,22 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/1', brief, airframe, sources: [], questions: [], sightings: [], rulings: [], repaints: [], markings: [], sessions: [], log: [], timers: [],
-      choices: [], codes: [], lines: [], pictures: {},
+      format: 'build-brief/1',
+      brief,
+      airframe,
+      sources: [],
+      questions: [],
+      sightings: [],
+      rulings: [],
+      repaints: [],
+      markings: [],
+      sessions: [],
+      log: [],
+      timers: [],
+      choices: [],
+      codes: [],
+      lines: [],
+      pictures: {},
     };
   }
 
@@ -23,22 +37,58 @@ export class BriefBuilder {
     this.made.sessions = sessions.map(([weekday, startsAt, minutes, booth]) => ({ weekday, startsAt, minutes, booth }));
   }
 
-  source(ref: string, kind: SourceKind, title: string, more: { citation?: string; from?: string; to?: string; sides?: View[]; derivedFrom?: string[]; grade?: number; gradeReason?: string } = {}) {
+  source(
+    ref: string,
+    kind: SourceKind,
+    title: string,
+    more: {
+      citation?: string;
+      from?: string;
+      to?: string;
+      sides?: View[];
+      derivedFrom?: string[];
+      grade?: number;
+      gradeReason?: string;
+    } = {},
+  ) {
     this.made.sources.push({
-      ref, kind, title, citation: more.citation ?? '', dateFrom: more.from ?? null, dateTo: more.to ?? null, sides: more.sides ?? [], derivedFrom: more.derivedFrom ?? [],
-      grade: more.grade ?? 1, gradeReason: more.gradeReason ?? '', pictureId: null,
+      ref,
+      kind,
+      title,
+      citation: more.citation ?? '',
+      dateFrom: more.from ?? null,
+      dateTo: more.to ?? null,
+      sides: more.sides ?? [],
+      derivedFrom: more.derivedFrom ?? [],
+      grade: more.grade ?? 1,
+      gradeReason: more.gradeReason ?? '',
+      pictureId: null,
     });
   }
 
   /** What one source says of one aspect of several zones. */
-  saw(source: string, aspect: Aspect, values: Record<string, string>, clarity: Clarity, sense: 'for' | 'against' = 'for') {
+  saw(
+    source: string,
+    aspect: Aspect,
+    values: Record<string, string>,
+    clarity: Clarity,
+    sense: 'for' | 'against' = 'for',
+  ) {
     for (const [zone, value] of Object.entries(values)) {
       this.made.sightings.push({ question: this.ask(aspect, zone), source, value, sd: null, clarity, sense, note: '' });
     }
   }
 
   measured(source: string, aspect: Aspect, zone: string, mm: number, sd: number, clarity: Clarity) {
-    this.made.sightings.push({ question: this.ask(aspect, zone), source, value: String(mm), sd, clarity, sense: 'for', note: '' });
+    this.made.sightings.push({
+      question: this.ask(aspect, zone),
+      source,
+      value: String(mm),
+      sd,
+      clarity,
+      sense: 'for',
+      note: '',
+    });
   }
 
   ask(aspect: Aspect, zone: string): string {
@@ -65,11 +115,23 @@ export class BriefBuilder {
   }
 
   marking(
-    kind: Fields<'marking'>['kind'], title: string, zone: string, heightMm: number, codes: string[], method: Fields<'marking'>['method'],
+    kind: Fields<'marking'>['kind'],
+    title: string,
+    zone: string,
+    heightMm: number,
+    codes: string[],
+    method: Fields<'marking'>['method'],
     more: { text?: string; printedMm?: number; places: (readonly [View, number, number, number?])[] },
   ) {
     this.made.markings.push({
-      kind, title, zone, text: more.text ?? '', heightMm, printedMm: more.printedMm ?? null, method, codes,
+      kind,
+      title,
+      zone,
+      text: more.text ?? '',
+      heightMm,
+      printedMm: more.printedMm ?? null,
+      method,
+      codes,
       places: more.places.map(([view, station, offset, turn = 0]) => ({ view, station, offset, turn })),
     });
   }

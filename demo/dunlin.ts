@@ -9,61 +9,222 @@ import { BriefBuilder } from './builder';
 export function dunlin(startOn: string) {
   const b = new BriefBuilder(
     {
-      kitMaker: 'Lathe & Loft', kitNumber: '4803', denominator: 48, timeZone: 'Europe/Berlin', tempC: 19, humidity: 52, startOn,
+      kitMaker: 'Lathe & Loft',
+      kitNumber: '4803',
+      denominator: 48,
+      timeZone: 'Europe/Berlin',
+      tempC: 19,
+      humidity: 52,
+      startOn,
       options: { ...DEFAULT_OPTIONS, canopy: 'open', flaps: 'down', stores: 'tanks' },
       notes: 'Etched cockpit set and turned nose leg. As she stood on the apron in the second week of May.',
     },
     {
-      type: 'Halverd Dunlin', variant: 'P.2', serial: 'C 417', codeLetters: 'TK-G', name: 'Marsh Hen', unit: '6 Coast Flight', place: 'Skelder Sands, Tarravia',
-      targetFrom: '1951-05-08', targetTo: '1951-05-14', preset: 'single', dimensions: PRESETS.single.dimensions,
+      type: 'Halverd Dunlin',
+      variant: 'P.2',
+      serial: 'C 417',
+      codeLetters: 'TK-G',
+      name: 'Marsh Hen',
+      unit: '6 Coast Flight',
+      place: 'Skelder Sands, Tarravia',
+      targetFrom: '1951-05-08',
+      targetTo: '1951-05-14',
+      preset: 'single',
+      dimensions: PRESETS.single.dimensions,
     },
   );
-  b.week([[2, '19:30', 120, true], [4, '19:30', 120, false], [6, '10:00', 180, true]]);
+  b.week([
+    [2, '19:30', 120, true],
+    [4, '19:30', 120, false],
+    [6, '10:00', 180, true],
+  ]);
 
   b.source('kit', 'kit-sheet', 'Kit sheet 4803', { citation: 'Lathe & Loft 4803, sheet 2', sides: ['port', 'upper'] });
-  b.source('box', 'box-painting', 'Box painting', { citation: 'Lathe & Loft 4803, lid', sides: ['starboard'], derivedFrom: ['kit'] });
-  b.source('order', 'official-drawing', 'Scheme drawing 31/7', { citation: 'Coast Service drawing 31/7, issue 2', from: '1949-11-01', to: '1950-02-01', sides: ['port', 'starboard', 'upper', 'lower'] });
-  b.source('manual', 'manual', 'Manual, chapter 9', { citation: 'Dunlin P.2 handbook, chapter 9, p. 9-14 to 9-31', from: '1950-01-01', to: '1950-12-31' });
+  b.source('box', 'box-painting', 'Box painting', {
+    citation: 'Lathe & Loft 4803, lid',
+    sides: ['starboard'],
+    derivedFrom: ['kit'],
+  });
+  b.source('order', 'official-drawing', 'Scheme drawing 31/7', {
+    citation: 'Coast Service drawing 31/7, issue 2',
+    from: '1949-11-01',
+    to: '1950-02-01',
+    sides: ['port', 'starboard', 'upper', 'lower'],
+  });
+  b.source('manual', 'manual', 'Manual, chapter 9', {
+    citation: 'Dunlin P.2 handbook, chapter 9, p. 9-14 to 9-31',
+    from: '1950-01-01',
+    to: '1950-12-31',
+  });
   b.source('delivery', 'photograph', 'Delivery flight', { from: '1950-03-10', to: '1950-03-10', sides: ['starboard'] });
   b.source('engine', 'photograph', 'Engine change', { from: '1951-04-20', to: '1951-04-22', sides: ['port'] });
-  b.source('taxi', 'photograph', 'Taxiing, film still', { from: '1951-05-09', to: '1951-05-09', sides: ['starboard'], grade: 0.8, gradeReason: 'soft and in shade' });
+  b.source('taxi', 'photograph', 'Taxiing, film still', {
+    from: '1951-05-09',
+    to: '1951-05-09',
+    sides: ['starboard'],
+    grade: 0.8,
+    gradeReason: 'soft and in shade',
+  });
   b.source('apron', 'photograph', 'Apron, port side', { from: '1951-05-12', to: '1951-05-12', sides: ['port'] });
-  b.source('caption', 'caption', 'Caption of the apron picture', { citation: 'Coast Review, summer 1953, p. 41', derivedFrom: ['apron'] });
-  b.source('hangar', 'photograph', 'Hangar row', { from: '1951-05-14', to: '1951-05-14', sides: ['starboard', 'upper'] });
+  b.source('caption', 'caption', 'Caption of the apron picture', {
+    citation: 'Coast Review, summer 1953, p. 41',
+    derivedFrom: ['apron'],
+  });
+  b.source('hangar', 'photograph', 'Hangar row', {
+    from: '1951-05-14',
+    to: '1951-05-14',
+    sides: ['starboard', 'upper'],
+  });
   b.source('pass', 'photograph', 'Low pass', { from: '1951-06-02', to: '1951-06-02', sides: ['lower'] });
   b.source('letter', 'letter', 'Letter of a fitter', { citation: 'I. Marrak, letter of 3 March 1987' });
-  b.source('profile', 'profile-drawing', 'Profile in a magazine', { citation: 'Model Quarter 7, p. 12', from: '1998-01-01', to: '1998-12-31', sides: ['port'], derivedFrom: ['caption'] });
-  b.source('decals', 'decal-sheet', 'Decal sheet 48-12', { citation: 'Pell Harbour 48-12', sides: ['port', 'starboard'] });
-  b.source('museum', 'museum-visit', 'Museum machine', { citation: 'own visit, C 402, restored', from: '2019-08-17', to: '2019-08-17', sides: ['starboard'], grade: 1, gradeReason: 'another machine: structure yes, colours no' });
+  b.source('profile', 'profile-drawing', 'Profile in a magazine', {
+    citation: 'Model Quarter 7, p. 12',
+    from: '1998-01-01',
+    to: '1998-12-31',
+    sides: ['port'],
+    derivedFrom: ['caption'],
+  });
+  b.source('decals', 'decal-sheet', 'Decal sheet 48-12', {
+    citation: 'Pell Harbour 48-12',
+    sides: ['port', 'starboard'],
+  });
+  b.source('museum', 'museum-visit', 'Museum machine', {
+    citation: 'own visit, C 402, restored',
+    from: '2019-08-17',
+    to: '2019-08-17',
+    sides: ['starboard'],
+    grade: 1,
+    gradeReason: 'another machine: structure yes, colours no',
+  });
 
   b.repaint('fin-port', '1950-11-20', 'serial moved to the rear fuselage, fin repainted at the depot');
   b.repaint('fin-starboard', '1950-11-20', 'serial moved to the rear fuselage, fin repainted at the depot');
 
   const uppers = {
-    'cowling-port': 'TCS 31', 'cowling-starboard': 'TCS 31', 'fuselage-forward-port': 'TCS 27', 'fuselage-forward-starboard': 'TCS 21', 'fuselage-mid-port': 'TCS 31', 'fuselage-mid-starboard': 'TCS 27',
-    'fuselage-rear-port': 'TCS 21', 'fuselage-rear-starboard': 'TCS 31', 'wing-upper-inner-port': 'TCS 21', 'wing-upper-outer-port': 'TCS 27', 'wing-upper-inner-starboard': 'TCS 31',
-    'wing-upper-outer-starboard': 'TCS 21', 'tailplane-upper-port': 'TCS 31', 'tailplane-upper-starboard': 'TCS 27',
+    'cowling-port': 'TCS 31',
+    'cowling-starboard': 'TCS 31',
+    'fuselage-forward-port': 'TCS 27',
+    'fuselage-forward-starboard': 'TCS 21',
+    'fuselage-mid-port': 'TCS 31',
+    'fuselage-mid-starboard': 'TCS 27',
+    'fuselage-rear-port': 'TCS 21',
+    'fuselage-rear-starboard': 'TCS 31',
+    'wing-upper-inner-port': 'TCS 21',
+    'wing-upper-outer-port': 'TCS 27',
+    'wing-upper-inner-starboard': 'TCS 31',
+    'wing-upper-outer-starboard': 'TCS 21',
+    'tailplane-upper-port': 'TCS 31',
+    'tailplane-upper-starboard': 'TCS 27',
   };
-  const lowers = { 'fuselage-lower': 'TCS 14', 'wing-lower-port': 'TCS 14', 'wing-lower-starboard': 'TCS 14', 'tailplane-lower-port': 'TCS 14', 'tailplane-lower-starboard': 'TCS 14' };
+  const lowers = {
+    'fuselage-lower': 'TCS 14',
+    'wing-lower-port': 'TCS 14',
+    'wing-lower-starboard': 'TCS 14',
+    'tailplane-lower-port': 'TCS 14',
+    'tailplane-lower-starboard': 'TCS 14',
+  };
   b.saw('order', 'colour', { ...uppers, ...lowers, 'fin-port': 'TCS 31', 'fin-starboard': 'TCS 31' }, 'clear');
-  b.saw('kit', 'colour', { ...uppers, 'fin-port': 'TCS 31', 'fuselage-lower': 'TCS 12', 'wing-lower-port': 'TCS 12', 'wing-lower-starboard': 'TCS 12', 'well-nose': 'TCS 40', spinner: 'TCS 31' }, 'clear');
+  b.saw(
+    'kit',
+    'colour',
+    {
+      ...uppers,
+      'fin-port': 'TCS 31',
+      'fuselage-lower': 'TCS 12',
+      'wing-lower-port': 'TCS 12',
+      'wing-lower-starboard': 'TCS 12',
+      'well-nose': 'TCS 40',
+      spinner: 'TCS 31',
+    },
+    'clear',
+  );
   b.saw('box', 'colour', { 'fin-starboard': 'TCS 27', spinner: 'TCS 05' }, 'partial');
-  b.saw('apron', 'colour', { 'cowling-port': 'TCS 31', 'fuselage-forward-port': 'TCS 27', 'fuselage-mid-port': 'TCS 31', 'fuselage-rear-port': 'TCS 21', 'fin-port': 'TCS 27', 'wing-upper-outer-port': 'TCS 27', spinner: 'TCS 05', 'fuselage-lower': 'TCS 14', 'gear-main': 'TCS 60', propeller: 'TCS 44' }, 'clear');
+  b.saw(
+    'apron',
+    'colour',
+    {
+      'cowling-port': 'TCS 31',
+      'fuselage-forward-port': 'TCS 27',
+      'fuselage-mid-port': 'TCS 31',
+      'fuselage-rear-port': 'TCS 21',
+      'fin-port': 'TCS 27',
+      'wing-upper-outer-port': 'TCS 27',
+      spinner: 'TCS 05',
+      'fuselage-lower': 'TCS 14',
+      'gear-main': 'TCS 60',
+      propeller: 'TCS 44',
+    },
+    'clear',
+  );
   b.saw('caption', 'colour', { 'fin-port': 'TCS 31' }, 'clear');
   b.saw('profile', 'colour', { 'fin-port': 'TCS 31', 'fuselage-rear-port': 'TCS 21' }, 'clear');
-  b.saw('hangar', 'colour', { 'cowling-starboard': 'TCS 31', 'fuselage-forward-starboard': 'TCS 21', 'fuselage-mid-starboard': 'TCS 27', 'fuselage-rear-starboard': 'TCS 31', 'wing-upper-inner-starboard': 'TCS 31', 'wing-upper-outer-starboard': 'TCS 21', spinner: 'TCS 05', 'tailplane-upper-starboard': 'TCS 27' }, 'clear');
+  b.saw(
+    'hangar',
+    'colour',
+    {
+      'cowling-starboard': 'TCS 31',
+      'fuselage-forward-starboard': 'TCS 21',
+      'fuselage-mid-starboard': 'TCS 27',
+      'fuselage-rear-starboard': 'TCS 31',
+      'wing-upper-inner-starboard': 'TCS 31',
+      'wing-upper-outer-starboard': 'TCS 21',
+      spinner: 'TCS 05',
+      'tailplane-upper-starboard': 'TCS 27',
+    },
+    'clear',
+  );
   b.saw('hangar', 'colour', { 'fin-starboard': 'TCS 31' }, 'inferred');
   b.saw('taxi', 'colour', { 'fin-starboard': 'TCS 27' }, 'inferred');
   b.saw('taxi', 'colour', { 'fuselage-rear-starboard': 'TCS 31', 'fuselage-mid-starboard': 'TCS 27' }, 'partial');
-  b.saw('pass', 'colour', { 'fuselage-lower': 'TCS 14', 'wing-lower-port': 'TCS 14', 'wing-lower-starboard': 'TCS 14', 'gear-main': 'TCS 60', 'gear-nose': 'TCS 60' }, 'clear');
+  b.saw(
+    'pass',
+    'colour',
+    {
+      'fuselage-lower': 'TCS 14',
+      'wing-lower-port': 'TCS 14',
+      'wing-lower-starboard': 'TCS 14',
+      'gear-main': 'TCS 60',
+      'gear-nose': 'TCS 60',
+    },
+    'clear',
+  );
   b.saw('delivery', 'colour', { 'fin-starboard': 'TCS 31', 'fuselage-rear-starboard': 'TCS 31' }, 'clear');
-  b.saw('engine', 'colour', { 'cowling-port': 'TCS 31', 'fuselage-forward-port': 'TCS 27', cockpit: 'TCS 40' }, 'clear');
-  b.saw('manual', 'colour', { cockpit: 'TCS 40', seat: 'TCS 45', 'instrument-panel': 'TCS 44', 'well-main-port': 'TCS 42', 'well-main-starboard': 'TCS 42', 'gear-main': 'TCS 61', 'gear-nose': 'TCS 61', propeller: 'TCS 44' }, 'clear');
-  b.saw('museum', 'colour', { cockpit: 'TCS 41', 'instrument-panel': 'TCS 44', 'well-main-port': 'TCS 42', 'gear-main': 'TCS 62' }, 'clear');
+  b.saw(
+    'engine',
+    'colour',
+    { 'cowling-port': 'TCS 31', 'fuselage-forward-port': 'TCS 27', cockpit: 'TCS 40' },
+    'clear',
+  );
+  b.saw(
+    'manual',
+    'colour',
+    {
+      cockpit: 'TCS 40',
+      seat: 'TCS 45',
+      'instrument-panel': 'TCS 44',
+      'well-main-port': 'TCS 42',
+      'well-main-starboard': 'TCS 42',
+      'gear-main': 'TCS 61',
+      'gear-nose': 'TCS 61',
+      propeller: 'TCS 44',
+    },
+    'clear',
+  );
+  b.saw(
+    'museum',
+    'colour',
+    { cockpit: 'TCS 41', 'instrument-panel': 'TCS 44', 'well-main-port': 'TCS 42', 'gear-main': 'TCS 62' },
+    'clear',
+  );
   b.saw('letter', 'colour', { 'well-main-starboard': 'TCS 42', 'gear-main': 'TCS 60' }, 'partial');
   b.saw('decals', 'marking', { 'fuselage-rear-starboard': 'ochre band' }, 'partial');
   b.saw('taxi', 'marking', { 'fuselage-rear-starboard': 'ochre band' }, 'partial', 'against');
-  b.saw('apron', 'marking', { 'fuselage-rear-port': 'ochre band', 'fuselage-forward-port': 'name under the sill' }, 'clear');
+  b.saw(
+    'apron',
+    'marking',
+    { 'fuselage-rear-port': 'ochre band', 'fuselage-forward-port': 'name under the sill' },
+    'clear',
+  );
   b.saw('hangar', 'marking', { 'fuselage-rear-port': 'ochre band' }, 'clear');
   b.saw('museum', 'seam', { 'fuselage-lower': 'real along the keel to the nose bay' }, 'clear');
   b.saw('manual', 'seam', { 'fuselage-lower': 'real along the keel to the nose bay' }, 'clear');
@@ -72,8 +233,15 @@ export function dunlin(startOn: string) {
   b.measured('kit', 'size', 'fuselage-rear-port', 380, 5, 'clear');
   b.measured('decals', 'size', 'fuselage-rear-port', 410, 5, 'clear');
 
-  for (const [zone, code] of Object.entries({ ...uppers, ...lowers })) b.rule('colour', zone, code, 'supported', 'drawing 31/7 and the photographs agree');
-  b.rule('colour', 'fin-port', 'TCS 27', 'supported', 'the apron picture is clear; the sheet shows the fin before its repaint');
+  for (const [zone, code] of Object.entries({ ...uppers, ...lowers }))
+    b.rule('colour', zone, code, 'supported', 'drawing 31/7 and the photographs agree');
+  b.rule(
+    'colour',
+    'fin-port',
+    'TCS 27',
+    'supported',
+    'the apron picture is clear; the sheet shows the fin before its repaint',
+  );
   b.rule('colour', 'spinner', 'TCS 05', 'supported', 'ochre in both May pictures');
   b.rule('colour', 'propeller', 'TCS 44', 'supported', 'handbook and photograph');
   b.rule('colour', 'cockpit', 'TCS 40', 'supported', 'handbook; the museum machine was repainted');
@@ -86,19 +254,84 @@ export function dunlin(startOn: string) {
   b.rule('colour', 'canopy', 'TCS 31', 'choice', 'frames as the surrounding upper colour');
   b.rule('marking', 'fuselage-rear-port', 'ochre band', 'supported', 'both May pictures');
   b.rule('marking', 'fuselage-forward-port', 'name under the sill', 'supported', 'apron picture');
-  b.rule('seam', 'fuselage-lower', 'real along the keel to the nose bay', 'supported', 'seen at the museum: not filled');
+  b.rule(
+    'seam',
+    'fuselage-lower',
+    'real along the keel to the nose bay',
+    'supported',
+    'seen at the museum: not filled',
+  );
   b.rule('size', 'fuselage-rear-port', '410', 'supported', 'measured in two pictures; the sheet is narrow');
 
   b.choose('TCS 31', 'TCS 27', 'TCS 21', 'TCS 05', 'TCS 40', 'TCS 42', 'TCS 44', 'TCS 45');
 
-  b.marking('insignia', 'National hexagon, fuselage', 'fuselage-mid-port', 760, ['TCS 01', 'TCS 19', 'TCS 05'], 'decal', { printedMm: 15.9, places: [['port', 5.25, 0.98], ['starboard', 5.25, 0.98]] });
-  b.marking('insignia', 'National hexagon, wings', 'wing-upper-outer-port', 1100, ['TCS 01', 'TCS 19', 'TCS 05'], 'decal', {
-    printedMm: 22.9, places: [['upper', 3.75, 3.9], ['upper', 3.75, -3.9], ['lower', 3.75, 3.9], ['lower', 3.75, -3.9]],
+  b.marking(
+    'insignia',
+    'National hexagon, fuselage',
+    'fuselage-mid-port',
+    760,
+    ['TCS 01', 'TCS 19', 'TCS 05'],
+    'decal',
+    {
+      printedMm: 15.9,
+      places: [
+        ['port', 5.25, 0.98],
+        ['starboard', 5.25, 0.98],
+      ],
+    },
+  );
+  b.marking(
+    'insignia',
+    'National hexagon, wings',
+    'wing-upper-outer-port',
+    1100,
+    ['TCS 01', 'TCS 19', 'TCS 05'],
+    'decal',
+    {
+      printedMm: 22.9,
+      places: [
+        ['upper', 3.75, 3.9],
+        ['upper', 3.75, -3.9],
+        ['lower', 3.75, 3.9],
+        ['lower', 3.75, -3.9],
+      ],
+    },
+  );
+  b.marking('lettering', 'Code letters', 'fuselage-rear-port', 560, ['TCS 01'], 'decal', {
+    text: 'TK',
+    printedMm: 12.4,
+    places: [
+      ['port', 4.15, 1.02],
+      ['starboard', 4.15, 1.02],
+    ],
   });
-  b.marking('lettering', 'Code letters', 'fuselage-rear-port', 560, ['TCS 01'], 'decal', { text: 'TK', printedMm: 12.4, places: [['port', 4.15, 1.02], ['starboard', 4.15, 1.02]] });
-  b.marking('lettering', 'Code letter G', 'fuselage-rear-port', 560, ['TCS 01'], 'decal', { text: 'G', printedMm: 12.4, places: [['port', 6.15, 1.02], ['starboard', 6.15, 1.02]] });
-  b.marking('lettering', 'Serial', 'fuselage-rear-port', 190, ['TCS 20'], 'decal', { text: 'C 417', printedMm: 4, places: [['port', 7.62, 1.02], ['starboard', 7.62, 1.02]] });
-  b.marking('band', 'Fuselage band', 'fuselage-rear-port', 410, ['TCS 05'], 'mask', { printedMm: 7.9, places: [['port', 6.75, 1], ['upper', 6.75, 0], ['lower', 6.75, 0]] });
-  b.marking('lettering', 'Name under the sill', 'fuselage-forward-port', 110, ['TCS 06'], 'brush', { text: 'MARSH HEN', places: [['port', 3.35, 1.28]] });
+  b.marking('lettering', 'Code letter G', 'fuselage-rear-port', 560, ['TCS 01'], 'decal', {
+    text: 'G',
+    printedMm: 12.4,
+    places: [
+      ['port', 6.15, 1.02],
+      ['starboard', 6.15, 1.02],
+    ],
+  });
+  b.marking('lettering', 'Serial', 'fuselage-rear-port', 190, ['TCS 20'], 'decal', {
+    text: 'C 417',
+    printedMm: 4,
+    places: [
+      ['port', 7.62, 1.02],
+      ['starboard', 7.62, 1.02],
+    ],
+  });
+  b.marking('band', 'Fuselage band', 'fuselage-rear-port', 410, ['TCS 05'], 'mask', {
+    printedMm: 7.9,
+    places: [
+      ['port', 6.75, 1],
+      ['upper', 6.75, 0],
+      ['lower', 6.75, 0],
+    ],
+  });
+  b.marking('lettering', 'Name under the sill', 'fuselage-forward-port', 110, ['TCS 06'], 'brush', {
+    text: 'MARSH HEN',
+    places: [['port', 3.35, 1.28]],
+  });
   return b.file();
 }

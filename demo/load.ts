@@ -31,8 +31,8 @@ const FRAMES: Record<string, Frame> = {
   'Scheme drawing': { view: 'upper', manner: 'line drawing' },
   'Delivery flight': { view: 'starboard', manner: 'monochrome photograph', slant: 5, squeeze: 0.9 },
   'Engine change': { view: 'port', manner: 'monochrome photograph', crop: [0, 0.5] },
-  'Taxiing': { view: 'starboard', manner: 'monochrome photograph', slant: -6, squeeze: 0.85 },
-  'Apron': { view: 'port', manner: 'colour photograph' },
+  Taxiing: { view: 'starboard', manner: 'monochrome photograph', slant: -6, squeeze: 0.85 },
+  Apron: { view: 'port', manner: 'colour photograph' },
   'Hangar row': { view: 'starboard', manner: 'colour photograph', slant: 7, squeeze: 0.92 },
   'Low pass': { view: 'lower', manner: 'colour photograph', slant: 9, squeeze: 0.8 },
   'Profile in': { view: 'port', manner: 'colour drawing' },
@@ -44,7 +44,18 @@ const FRAMES: Record<string, Frame> = {
 };
 
 /** Steps of the main demo that are still ahead although they could be done: tonight's work. */
-const LEFT_FOR_NOW = ['belts', 'fit-cockpit', 'nose-weight', 'drill-fuselage', 'matt-interior', 'bay:TCS 42', 'gate:wings', 'flaps', 'seams-wings', 'mask-canopy'];
+const LEFT_FOR_NOW = [
+  'belts',
+  'fit-cockpit',
+  'nose-weight',
+  'drill-fuselage',
+  'matt-interior',
+  'bay:TCS 42',
+  'gate:wings',
+  'flaps',
+  'seams-wings',
+  'mask-canopy',
+];
 
 /** Loads the shelf and the three demo briefs into an empty house. `nowUtc` is the present as ISO text. */
 export async function loadDemo(nowUtc: string): Promise<string[]> {
@@ -54,7 +65,11 @@ export async function loadDemo(nowUtc: string): Promise<string[]> {
   const ids: string[] = [];
   for (const made of [dunlin(addDays(today, -13)), turnstone(today), bracken(addDays(today, 2))]) {
     const file = await drawPictures({ ...made.file, choices: choicesOf(made.chosen, shelf) }, shelf);
-    ids.push(await importBrief(briefFileSchema.parse(ids.length === 0 ? { ...file, log: workedSoFar(file, shelf, nowUtc) } : file)));
+    ids.push(
+      await importBrief(
+        briefFileSchema.parse(ids.length === 0 ? { ...file, log: workedSoFar(file, shelf, nowUtc) } : file),
+      ),
+    );
   }
   return ids;
 }
@@ -79,10 +94,19 @@ function choicesOf(codes: readonly string[], shelf: ColourShelf): BriefFile['cho
 async function drawPictures(file: BriefFile, shelf: ColourShelf): Promise<BriefFile> {
   const official = officialColours(shelf.codes, shelf.chips);
   const colourOfCode = (code: string): Lab => official.get(code)?.lab ?? PLAIN;
-  const outline = buildOutline({ preset: file.airframe.preset, dimensions: file.airframe.dimensions, landing: file.brief.options.landing, folded: file.brief.options.wings === 'folded' });
+  const outline = buildOutline({
+    preset: file.airframe.preset,
+    dimensions: file.airframe.dimensions,
+    landing: file.brief.options.landing,
+    folded: file.brief.options.wings === 'folded',
+  });
   const questions = new Map(file.questions.map((question) => [question.ref, question]));
   const coloursIn = (said: readonly { question: string; value: string }[]) =>
-    new Map(said.filter(({ question }) => questions.get(question)?.aspect === 'colour').map(({ question, value }) => [questions.get(question)!.zone, value]));
+    new Map(
+      said
+        .filter(({ question }) => questions.get(question)?.aspect === 'colour')
+        .map(({ question, value }) => [questions.get(question)!.zone, value]),
+    );
   const ruled = coloursIn(file.rulings);
   const markings = file.markings.map((marking, i) => ({ ...marking, id: String(i) }));
   const pictures: Record<string, string> = {};
@@ -91,28 +115,53 @@ async function drawPictures(file: BriefFile, shelf: ColourShelf): Promise<BriefF
     if (!frame) continue;
     const said = coloursIn(file.sightings.filter((sighting) => sighting.source === source.ref));
     const colourOf = (zone: string) => colourOfCode(said.get(zone) ?? ruled.get(zone) ?? '');
-    pictures[source.ref] = (await drawShot(outline, { ...frame, colourOf, codeColour: colourOfCode, markings })).toString('base64');
+    pictures[source.ref] = (
+      await drawShot(outline, { ...frame, colourOf, codeColour: colourOfCode, markings })
+    ).toString('base64');
   }
-  return { ...file, pictures, sources: file.sources.map((source) => ({ ...source, pictureId: source.ref in pictures ? source.ref : null })) };
+  return {
+    ...file,
+    pictures,
+    sources: file.sources.map((source) => ({ ...source, pictureId: source.ref in pictures ? source.ref : null })),
+  };
 }
 
 /** What the builder of the main demo did up to now: everything before the fuselage closes but tonight's steps, with honest minutes. */
 function workedSoFar(file: BriefFile, shelf: ColourShelf, nowUtc: string): BriefFile['log'] {
   const { route } = deriveBrief(stateOfFile(file, shelf), shelf, { nowUtc, effort: 0 });
   const behindGate = descendants(route.links, 'gate:fuselage');
-  const done = new Set(route.steps.map((step) => step.key).filter((key) => !behindGate.has(key) && !LEFT_FOR_NOW.includes(key)));
-  const worked = { steps: route.steps.filter((step) => done.has(step.key)), links: route.links.filter((link) => done.has(link.from) && done.has(link.to)) };
+  const done = new Set(
+    route.steps.map((step) => step.key).filter((key) => !behindGate.has(key) && !LEFT_FOR_NOW.includes(key)),
+  );
+  const worked = {
+    steps: route.steps.filter((step) => done.has(step.key)),
+    links: route.links.filter((link) => done.has(link.from) && done.has(link.to)),
+  };
   const begun = `${file.brief.startOn}T06:00:00Z`;
-  const past = planRoute(worked, [], { timeZone: file.brief.timeZone, startOn: file.brief.startOn, weekly: file.sessions, nowUtc: begun }, 0);
+  const past = planRoute(
+    worked,
+    [],
+    { timeZone: file.brief.timeZone, startOn: file.brief.startOn, weekly: file.sessions, nowUtc: begun },
+    0,
+  );
   const instant = (minutes: number) => new Date(Date.parse(past.origin) + minutes * 60_000).toISOString();
   return past.work.flatMap(({ key, step, segments }, i) => {
     const [from, to] = [segments[0]![0], segments.at(-1)![1]];
     if (instant(to) > nowUtc) return [];
     const honest = [0.9, 1.1, 1.35, 1, 1.2][i % 5]! + (key.startsWith('mask') ? 0.4 : 0);
-    return [{
-      stepKey: key, title: step.title, lane: step.lane, plannedMinutes: step.minutes, actualMinutes: Math.max(1, Math.round(step.minutes * honest)),
-      startedAt: instant(from), endedAt: instant(to), note: NOTES[key] ?? '', paint: step.load?.title ?? '',
-    }];
+    return [
+      {
+        stepKey: key,
+        title: step.title,
+        lane: step.lane,
+        plannedMinutes: step.minutes,
+        actualMinutes: Math.max(1, Math.round(step.minutes * honest)),
+        startedAt: instant(from),
+        endedAt: instant(to),
+        note: NOTES[key] ?? '',
+        paint: step.load?.title ?? '',
+      },
+    ];
   });
 }
 

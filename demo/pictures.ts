@@ -38,14 +38,34 @@ export async function drawShot(outline: Outline, shot: Shot): Promise<Buffer> {
   const dy = isSide ? HEIGHT * 0.8 - scale * extent.bottom : HEIGHT / 2 - (scale * (extent.top + extent.bottom)) / 2;
   const drawn = shot.manner === 'line drawing' || shot.manner === 'colour drawing';
   const ink = drawn ? '#222' : '#1b1d1f';
-  const fill = (lab: Lab, glass?: boolean) => (shot.manner === 'line drawing' ? (glass ? '#fff' : '#f3f1ea') : labToHex(glass ? [78, -3, -6] : lab).hex);
+  const fill = (lab: Lab, glass?: boolean) =>
+    shot.manner === 'line drawing' ? (glass ? '#fff' : '#f3f1ea') : labToHex(glass ? [78, -3, -6] : lab).hex;
   const stroke = drawn ? 0.025 : 0.012;
-  const shapes = drawing.shapes.map((shape) => `<path d="${path(shape.points)}" fill="${fill(shot.colourOf(shape.zone), shape.glass)}" stroke="${ink}" stroke-width="${stroke}"/>`).join('');
-  const lines = drawing.lines.map((line) => `<polyline points="${line.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${ink}" stroke-width="${line.weight === 'bold' ? 0.035 : 0.012}"/>`).join('');
-  const art = shot.markings.flatMap((marking) => placeMarking(outline, marking)).filter((a) => a.view === shot.view).map((a) => [
-    ...a.fields.map((f) => `<path d="${path(f.points)}" fill="${fill(shot.codeColour(f.code))}"/>`),
-    ...a.strokes.map((s) => `<polyline points="${s.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${fill(shot.codeColour(s.code))}" stroke-width="${s.width}"/>`),
-  ].join('')).join('');
+  const shapes = drawing.shapes
+    .map(
+      (shape) =>
+        `<path d="${path(shape.points)}" fill="${fill(shot.colourOf(shape.zone), shape.glass)}" stroke="${ink}" stroke-width="${stroke}"/>`,
+    )
+    .join('');
+  const lines = drawing.lines
+    .map(
+      (line) =>
+        `<polyline points="${line.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${ink}" stroke-width="${line.weight === 'bold' ? 0.035 : 0.012}"/>`,
+    )
+    .join('');
+  const art = shot.markings
+    .flatMap((marking) => placeMarking(outline, marking))
+    .filter((a) => a.view === shot.view)
+    .map((a) =>
+      [
+        ...a.fields.map((f) => `<path d="${path(f.points)}" fill="${fill(shot.codeColour(f.code))}"/>`),
+        ...a.strokes.map(
+          (s) =>
+            `<polyline points="${s.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${fill(shot.codeColour(s.code))}" stroke-width="${s.width}"/>`,
+        ),
+      ].join(''),
+    )
+    .join('');
   const plane = `<g transform="translate(${dx} ${dy}) skewY(${shot.slant ?? 0}) scale(${scale} ${scale * (shot.squeeze ?? 1)})">${shapes}${lines}${art}</g>`;
   const ground = drawn
     ? '<rect width="1200" height="800" fill="#f6f3ea"/><rect x="24" y="24" width="1152" height="752" fill="none" stroke="#333" stroke-width="2"/>'
@@ -59,16 +79,31 @@ export async function drawShot(outline: Outline, shot: Shot): Promise<Buffer> {
     </defs>${ground}${plane}${tint}</svg>`;
   let image = sharp(Buffer.from(svg));
   if (!drawn) {
-    image = sharp(await image.composite([{ input: await filmGrain(), blend: 'soft-light' }]).png({ compressionLevel: 1 }).toBuffer()).blur(shot.manner === 'painting' ? 1.6 : 0.7);
-    if (shot.manner === 'monochrome photograph') image = image.grayscale().linear(1.05, -4).tint({ r: 238, g: 232, b: 220 });
+    image = sharp(
+      await image
+        .composite([{ input: await filmGrain(), blend: 'soft-light' }])
+        .png({ compressionLevel: 1 })
+        .toBuffer(),
+    ).blur(shot.manner === 'painting' ? 1.6 : 0.7);
+    if (shot.manner === 'monochrome photograph')
+      image = image.grayscale().linear(1.05, -4).tint({ r: 238, g: 232, b: 220 });
   }
   return image.jpeg({ quality: 82 }).toBuffer();
 }
 
 let grain: Promise<Buffer> | undefined;
 const filmGrain = () =>
-  (grain ??= sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#808080', noise: { type: 'gaussian', mean: 128, sigma: 18 } } }).png({ compressionLevel: 1 }).toBuffer());
+  (grain ??= sharp({
+    create: {
+      width: WIDTH,
+      height: HEIGHT,
+      channels: 3,
+      background: '#808080',
+      noise: { type: 'gaussian', mean: 128, sigma: 18 },
+    },
+  })
+    .png({ compressionLevel: 1 })
+    .toBuffer());
 
 /** What a zone wears in a picture when nobody said anything: a plain grey. */
 export const PLAIN: Lab = hexToLab('#8a8d8f');
-

@@ -10,12 +10,20 @@ function tableOf(csv: string): Record<string, string>[] {
   return data;
 }
 
-const labOf = (row: Record<string, string>): [number, number, number] | null => (row.L ? [Number(row.L), Number(row.a), Number(row.b)] : null);
+const labOf = (row: Record<string, string>): [number, number, number] | null =>
+  row.L ? [Number(row.L), Number(row.a), Number(row.b)] : null;
 
 export function demoShelf(standardCsv: string, catalogueCsv: string): ShelfAddition {
   const codes = tableOf(standardCsv).map((row) => ({
     code: colourCodeFields.parse({ system: 'TCS', code: row.code, name: row.name, finish: row.finish, kind: row.kind }),
-    chip: chipFields.omit({ codeId: true }).parse({ lab: labOf(row), origin: row.origin, sd: Number(row.sd), note: 'chip of the coast standard, second issue' }),
+    chip: chipFields
+      .omit({ codeId: true })
+      .parse({
+        lab: labOf(row),
+        origin: row.origin,
+        sd: Number(row.sd),
+        note: 'chip of the coast standard, second issue',
+      }),
   }));
   const rows = tableOf(catalogueCsv);
   const lines = [...new Set(rows.map((row) => row.line!))].map((name) => {
@@ -24,10 +32,20 @@ export function demoShelf(standardCsv: string, catalogueCsv: string): ShelfAddit
       line: paintLineFields.parse({ name, chemistry: own[0]!.chemistry }),
       paints: own.map((row) => ({
         paint: paintFields.omit({ lineId: true }).parse({
-          number: row.number, name: row.name, kind: row.kind, finish: row.finish, opacity: row.opacity, lab: labOf(row), sd: Number(row.sd),
-          sizeMl: Number(row.size_ml), priceCents: Number(row.price_cents), claims: row.claims ? row.claims.split(';') : [],
+          number: row.number,
+          name: row.name,
+          kind: row.kind,
+          finish: row.finish,
+          opacity: row.opacity,
+          lab: labOf(row),
+          sd: Number(row.sd),
+          sizeMl: Number(row.size_ml),
+          priceCents: Number(row.price_cents),
+          claims: row.claims ? row.claims.split(';') : [],
         }),
-        bottle: row.drawer_ml ? { mlLeft: Number(row.drawer_ml), openedOn: row.opened_on || null, condition: row.condition ?? '' } : null,
+        bottle: row.drawer_ml
+          ? { mlLeft: Number(row.drawer_ml), openedOn: row.opened_on || null, condition: row.condition ?? '' }
+          : null,
       })),
     };
   });

@@ -17,7 +17,8 @@ const base = process.env.BASE_URL!;
 const STATIONS = ['evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 const worst = (values: number[]) => Math.max(...values);
-const line = (what: string, found: string, asked: string) => console.log(`${what.padEnd(52)} ${found.padStart(24)}   asked: ${asked}`);
+const line = (what: string, found: string, asked: string) =>
+  console.log(`${what.padEnd(52)} ${found.padStart(24)}   asked: ${asked}`);
 
 async function timed(work: () => unknown, times: number): Promise<number[]> {
   const taken: number[] = [];
@@ -34,17 +35,33 @@ const id = brief!.id;
 
 for (const station of STATIONS) {
   const taken = await timed(async () => (await fetch(`${base}/briefs/${id}/${station}`)).text(), 15);
-  line(`${station}: server answers, ms (median, worst)`, `${median(taken).toFixed(0)}, ${worst(taken).toFixed(0)}`, 'under 100 (median)');
+  line(
+    `${station}: server answers, ms (median, worst)`,
+    `${median(taken).toFixed(0)}, ${worst(taken).toFixed(0)}`,
+    'under 100 (median)',
+  );
 }
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
 for (const station of STATIONS) {
   // A context of its own: nothing is in the cache.
   const context = await browser.newContext();
   const page = await context.newPage();
   const sizes: Promise<number>[] = [];
   page.on('response', (response) => {
-    if (response.request().resourceType() === 'script') sizes.push(response.body().then((body) => gzipSync(body).length));
+    if (response.request().resourceType() === 'script')
+      sizes.push(response.body().then((body) => gzipSync(body).length));
   });
   await page.goto(`${base}/briefs/${id}/${station}`, { waitUntil: 'networkidle' });
   const bytes = (await Promise.all(sizes)).reduce((total, size) => total + size, 0);
@@ -58,9 +75,16 @@ const nowUtc = new Date().toISOString();
 const view = deriveBrief(state, shelf, { nowUtc, effort: 0 });
 
 const target = { lab: [41, 6, 13] as Lab, sd: 0.4, code: 'TCS 27', finish: 'matt' as const, kind: 'solid' as const };
-const many: Paint[] = Array.from({ length: 5000 }, (_, i) => ({ ...shelf.paints[i % shelf.paints.length]!, id: String(i) }));
+const many: Paint[] = Array.from({ length: 5000 }, (_, i) => ({
+  ...shelf.paints[i % shelf.paints.length]!,
+  id: String(i),
+}));
 const single = await timed(() => matchSingle(target, many), 30);
-line('nearest of 5000 paints, ms (median, worst)', `${median(single).toFixed(1)}, ${worst(single).toFixed(1)}`, 'no figure yet');
+line(
+  'nearest of 5000 paints, ms (median, worst)',
+  `${median(single).toFixed(1)}, ${worst(single).toFixed(1)}`,
+  'no figure yet',
+);
 const difference = await timed(() => {
   for (let i = 0; i < 100_000; i += 1) deltaE00([50, i % 50, 10], [51, 3, i % 40]);
 }, 10);
@@ -69,12 +93,33 @@ line('100 000 CIEDE2000, ms (median)', median(difference).toFixed(0), 'no figure
 const settings = { timeZone: state.brief.timeZone, startOn: state.brief.startOn, weekly: state.sessions, nowUtc };
 for (const effort of [0, 400, 12_000]) {
   const taken = await timed(() => planRoute(view.route, state.log, settings, effort), 10);
-  line(`schedule of ${view.route.steps.length} steps, effort ${effort}, ms (median, worst)`, `${median(taken).toFixed(0)}, ${worst(taken).toFixed(0)}`, 'first plan in 50');
+  line(
+    `schedule of ${view.route.steps.length} steps, effort ${effort}, ms (median, worst)`,
+    `${median(taken).toFixed(0)}, ${worst(taken).toFixed(0)}`,
+    'first plan in 50',
+  );
 }
 
-const sources: WeighedSource[] = Array.from({ length: 100 }, (_, i) => ({ id: `s${i}`, kind: 'photograph', from: `1951-0${1 + (i % 9)}-10`, to: `1951-0${1 + (i % 9)}-12`, derivedFrom: i % 7 === 3 ? [`s${i - 1}`] : [], grade: 1 }));
-const sightings: WeighedSighting[] = Array.from({ length: 20_000 }, (_, i) => ({ source: `s${i % 100}`, zone: `z${Math.floor(i / 100)}`, aspect: 'colour', value: String(i % 3), clarity: 'clear', sense: 'for' }));
-const weighing = await timed(() => weigh({ target: { from: '1951-05-08', to: '1951-05-14' }, sources, repaints: [], sightings }), 10);
+const sources: WeighedSource[] = Array.from({ length: 100 }, (_, i) => ({
+  id: `s${i}`,
+  kind: 'photograph',
+  from: `1951-0${1 + (i % 9)}-10`,
+  to: `1951-0${1 + (i % 9)}-12`,
+  derivedFrom: i % 7 === 3 ? [`s${i - 1}`] : [],
+  grade: 1,
+}));
+const sightings: WeighedSighting[] = Array.from({ length: 20_000 }, (_, i) => ({
+  source: `s${i % 100}`,
+  zone: `z${Math.floor(i / 100)}`,
+  aspect: 'colour',
+  value: String(i % 3),
+  clarity: 'clear',
+  sense: 'for',
+}));
+const weighing = await timed(
+  () => weigh({ target: { from: '1951-05-08', to: '1951-05-14' }, sources, repaints: [], sightings }),
+  10,
+);
 line('weighing 200 questions x 100 sources, ms (median)', median(weighing).toFixed(0), 'under 30 (Evidence issue)');
 
 const pdf = await timed(async () => (await fetch(`${base}/briefs/${id}/brief.pdf`)).arrayBuffer(), 3);

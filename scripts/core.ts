@@ -38,7 +38,11 @@ async function main() {
     const output = JSON.stringify(contract.run(input));
     process.stdout.write(`${output}\n`);
   } catch (error) {
-    refuse(error instanceof ContractFaults ? error.faults.map(printFault) : [`input: the computation failed: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown'}`]);
+    refuse(
+      error instanceof ContractFaults
+        ? error.faults.map(printFault)
+        : [`input: the computation failed: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown'}`],
+    );
   }
 }
 

@@ -21,14 +21,20 @@ const SHOTS: Shot[] = [
   { name: 'new-brief', path: '/new' },
   { name: 'evidence', path: `${main}/evidence` },
   {
-    name: 'evidence-question', path: `${main}/evidence`,
+    name: 'evidence-question',
+    path: `${main}/evidence`,
     before: async (page) => {
       await page.getByRole('button', { name: 'Open (3)' }).click();
-      await page.getByRole('row', { name: /Fin and rudder, starboard/ }).getByRole('button').first().click();
+      await page
+        .getByRole('row', { name: /Fin and rudder, starboard/ })
+        .getByRole('button')
+        .first()
+        .click();
     },
   },
   {
-    name: 'evidence-source', path: `${main}/evidence`,
+    name: 'evidence-source',
+    path: `${main}/evidence`,
     before: async (page) => {
       await page.getByRole('button', { name: 'Sources (15)' }).click();
       await page.getByRole('button', { name: 'Open Apron, port side' }).click();
@@ -36,10 +42,15 @@ const SHOTS: Shot[] = [
   },
   { name: 'colours', path: `${main}/colours` },
   { name: 'colours-candidates', path: `${main}/colours?code=TCS%2014` },
-  { name: 'markings', path: `${main}/markings`, before: (page) => page.getByRole('button', { name: 'Code letters' }).click() },
+  {
+    name: 'markings',
+    path: `${main}/markings`,
+    before: (page) => page.getByRole('button', { name: 'Code letters' }).click(),
+  },
   { name: 'route', path: `${main}/route` },
   {
-    name: 'bench', path: `${main}/bench`,
+    name: 'bench',
+    path: `${main}/bench`,
     before: async (page) => {
       await page.getByRole('button', { name: /Bay primer green/ }).click();
       await page.getByRole('button', { name: /Start the timer/ }).click();
@@ -53,7 +64,18 @@ const SHOTS: Shot[] = [
   { name: 'rotorcraft', path: `${pathOf('Bracken')}/markings` },
 ];
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
 for (const { name, path, narrow, before } of SHOTS) {
   const page = await browser.newPage({ viewport: narrow ? { width: 390, height: 844 } : { width: 1280, height: 800 } });
   await page.goto(base + path, { waitUntil: 'networkidle' });

@@ -11,6 +11,10 @@ const jest = read('jest.json');
 const playwright = read('playwright.json');
 const passed = (jest?.numPassedTests ?? 0) + (playwright?.stats?.expected ?? 0) + (playwright?.stats?.flaky ?? 0);
 // A suite that does not even load counts as one failure.
-const failed = (jest?.numFailedTests ?? 0) + (jest?.numRuntimeErrorTestSuites ?? 0) + (playwright?.stats?.unexpected ?? 0) + (playwright?.errors?.length ?? 0);
+const failed =
+  (jest?.numFailedTests ?? 0) +
+  (jest?.numRuntimeErrorTestSuites ?? 0) +
+  (playwright?.stats?.unexpected ?? 0) +
+  (playwright?.errors?.length ?? 0);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

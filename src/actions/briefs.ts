@@ -8,12 +8,29 @@ import { ORIGIN_SD } from '@/core/colour/chips';
 import { hexToLab } from '@/core/colour/spaces';
 import { ASPECT_NAMES, ASPECTS } from '@/core/evidence/aspects';
 import { derivationCircle } from '@/core/evidence/independence';
-import { airframeFields, briefFields, paintFields, paintLineFields, RECORDS, sightingFields, weeklySessionFields, type RecordName } from '@/core/brief/records';
+import {
+  airframeFields,
+  briefFields,
+  paintFields,
+  paintLineFields,
+  RECORDS,
+  sightingFields,
+  weeklySessionFields,
+  type RecordName,
+} from '@/core/brief/records';
 import { parseNumber } from '@/core/units/number';
 import { createBrief as makeBrief, loadBrief } from '@/data/briefs';
 import { loadShelf } from '@/data/colours';
 import { inTransaction, rows } from '@/data/database';
-import { ChangedElsewhere, deleteRecord, insertRecord, newAct, undoLast, updateRecord, type Undone } from '@/data/history';
+import {
+  ChangedElsewhere,
+  deleteRecord,
+  insertRecord,
+  newAct,
+  undoLast,
+  updateRecord,
+  type Undone,
+} from '@/data/history';
 import type { Result } from '@/core/interchange/result';
 
 /** Server actions: parse, call the data layer, render again. Every one answers with a Result and never throws at the reader. */
@@ -21,7 +38,19 @@ import type { Result } from '@/core/interchange/result';
 const station = z.enum(['setup', 'evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief']);
 const target = z.object({ briefId: z.uuid(), station });
 /** Records that the generic save may write; the others have actions of their own. */
-const WRITABLE = ['brief', 'airframe', 'source', 'question', 'sighting', 'ruling', 'repaint', 'marking', 'weekly_session', 'log_entry', 'timer'] as const;
+const WRITABLE = [
+  'brief',
+  'airframe',
+  'source',
+  'question',
+  'sighting',
+  'ruling',
+  'repaint',
+  'marking',
+  'weekly_session',
+  'log_entry',
+  'timer',
+] as const;
 
 async function answered<T>(work: () => Promise<T>): Promise<Result<T>> {
   try {
@@ -29,7 +58,8 @@ async function answered<T>(work: () => Promise<T>): Promise<Result<T>> {
     revalidatePath('/briefs/[id]', 'layout');
     return { ok: true, value };
   } catch (error) {
-    if (error instanceof z.ZodError) return { ok: false, faults: error.issues.map((issue) => ({ field: issue.path.join('.'), says: issue.message })) };
+    if (error instanceof z.ZodError)
+      return { ok: false, faults: error.issues.map((issue) => ({ field: issue.path.join('.'), says: issue.message })) };
     if (error instanceof Refused) return { ok: false, faults: [{ field: error.field, says: error.message }] };
     if (error instanceof ChangedElsewhere) {
       revalidatePath('/briefs/[id]', 'layout');
@@ -43,7 +73,10 @@ async function answered<T>(work: () => Promise<T>): Promise<Result<T>> {
 }
 
 class Refused extends Error {
-  constructor(readonly field: string, says: string) {
+  constructor(
+    readonly field: string,
+    says: string,
+  ) {
     super(says);
   }
 }
@@ -59,14 +92,29 @@ function constraintInWords(error: unknown): string | null {
 /** Creates (id null) or updates a record of a brief. */
 export async function save(input: unknown): Promise<Result<{ id: string; version: number }>> {
   return answered(async () => {
-    const { briefId, station: at, entity, id, version, fields } = target
-      .extend({ entity: z.enum(WRITABLE), id: z.uuid().nullable(), version: z.number().int().nullable(), fields: z.record(z.string(), z.unknown()) })
+    const {
+      briefId,
+      station: at,
+      entity,
+      id,
+      version,
+      fields,
+    } = target
+      .extend({
+        entity: z.enum(WRITABLE),
+        id: z.uuid().nullable(),
+        version: z.number().int().nullable(),
+        fields: z.record(z.string(), z.unknown()),
+      })
       .parse(input);
     const checked = RECORDS[entity].parse(fields) as never;
     await checkTogether(briefId, entity, id, checked);
     return inTransaction(async (client) => {
       const act = newAct(briefId, at);
-      const kept = id && version !== null ? await updateRecord(client, act, entity, id, version, checked) : await insertRecord(client, act, entity, checked);
+      const kept =
+        id && version !== null
+          ? await updateRecord(client, act, entity, id, version, checked)
+          : await insertRecord(client, act, entity, checked);
       return { id: kept.id, version: kept.version };
     });
   });
@@ -80,7 +128,8 @@ async function checkTogether(briefId: string, entity: RecordName, id: string | n
   if (entity === 'source') {
     const own = { id: id ?? 'new', derivedFrom: fields.derivedFrom as string[] };
     const circle = derivationCircle([...state.sources.filter((source) => source.id !== id), own]);
-    const title = (ref: string) => (ref === own.id ? String(fields.title) : (state.sources.find((source) => source.id === ref)?.title ?? ref));
+    const title = (ref: string) =>
+      ref === own.id ? String(fields.title) : (state.sources.find((source) => source.id === ref)?.title ?? ref);
     if (circle) throw new Refused('derivedFrom', `Derived from: goes in a circle, ${circle.map(title).join(' from ')}`);
     return;
   }
@@ -92,12 +141,19 @@ async function checkTogether(briefId: string, entity: RecordName, id: string | n
 function checkValue(aspect: (typeof ASPECT_NAMES)[number], value: string) {
   if (ASPECTS[aspect].type !== 'length') return;
   const mm = parseNumber(value);
-  if (mm === null || mm <= 0) throw new Refused('value', `"${value}" is no length: give millimetres on the real machine, such as 412`);
+  if (mm === null || mm <= 0)
+    throw new Refused('value', `"${value}" is no length: give millimetres on the real machine, such as 412`);
 }
 
 export async function remove(input: unknown): Promise<Result> {
   return answered(async () => {
-    const { briefId, station: at, entity, id, version } = target.extend({ entity: z.enum(WRITABLE), id: z.uuid(), version: z.number().int() }).parse(input);
+    const {
+      briefId,
+      station: at,
+      entity,
+      id,
+      version,
+    } = target.extend({ entity: z.enum(WRITABLE), id: z.uuid(), version: z.number().int() }).parse(input);
     if (entity === 'brief' || entity === 'airframe') throw new Refused('', 'A brief is not removed here.');
     await inTransaction((client) => deleteRecord(client, newAct(briefId, at), entity, id, version));
     return null;
@@ -111,7 +167,9 @@ export async function undo(input: unknown): Promise<Result<Undone | null>> {
 
 export async function createBrief(input: unknown): Promise<Result<{ id: string }>> {
   return answered(async () => {
-    const { brief, airframe, sessions } = z.object({ brief: z.unknown(), airframe: z.unknown(), sessions: z.array(weeklySessionFields).max(20) }).parse(input);
+    const { brief, airframe, sessions } = z
+      .object({ brief: z.unknown(), airframe: z.unknown(), sessions: z.array(weeklySessionFields).max(20) })
+      .parse(input);
     const [briefChecked, airframeChecked] = [briefFields.safeParse(brief), airframeFields.safeParse(airframe)];
     const issues = [...(briefChecked.error?.issues ?? []), ...(airframeChecked.error?.issues ?? [])];
     if (issues.length > 0) throw new z.ZodError(issues);
@@ -123,8 +181,13 @@ export async function createBrief(input: unknown): Promise<Result<{ id: string }
 export async function saveSetup(input: unknown): Promise<Result> {
   return answered(async () => {
     const versioned = z.object({ id: z.uuid(), version: z.number().int(), fields: z.unknown() });
-    const { briefId, brief, airframe } = z.object({ briefId: z.uuid(), brief: versioned, airframe: versioned }).parse(input);
-    const [briefChecked, airframeChecked] = [briefFields.safeParse(brief.fields), airframeFields.safeParse(airframe.fields)];
+    const { briefId, brief, airframe } = z
+      .object({ briefId: z.uuid(), brief: versioned, airframe: versioned })
+      .parse(input);
+    const [briefChecked, airframeChecked] = [
+      briefFields.safeParse(brief.fields),
+      airframeFields.safeParse(airframe.fields),
+    ];
     const issues = [...(briefChecked.error?.issues ?? []), ...(airframeChecked.error?.issues ?? [])];
     if (issues.length > 0) throw new z.ZodError(issues);
     await inTransaction(async (client) => {
@@ -140,13 +203,25 @@ export async function saveSetup(input: unknown): Promise<Result> {
 export async function addSighting(input: unknown): Promise<Result<{ questionId: string }>> {
   return answered(async () => {
     const { briefId, zone, aspect, ...rest } = z
-      .object({ briefId: z.uuid(), zone: RECORDS.question.shape.zone, aspect: RECORDS.question.shape.aspect, ...sightingFields.omit({ questionId: true }).shape })
+      .object({
+        briefId: z.uuid(),
+        zone: RECORDS.question.shape.zone,
+        aspect: RECORDS.question.shape.aspect,
+        ...sightingFields.omit({ questionId: true }).shape,
+      })
       .parse(input);
     checkValue(aspect, rest.value);
     return inTransaction(async (client) => {
       const act = newAct(briefId, 'evidence');
-      const [known] = await rows<{ id: string }>(client, 'select id from question where brief_id = $1 and zone = $2 and aspect = $3', [briefId, zone, aspect]);
-      const [source] = await rows(client, 'select 1 from source where id = $1 and brief_id = $2', [rest.sourceId, briefId]);
+      const [known] = await rows<{ id: string }>(
+        client,
+        'select id from question where brief_id = $1 and zone = $2 and aspect = $3',
+        [briefId, zone, aspect],
+      );
+      const [source] = await rows(client, 'select 1 from source where id = $1 and brief_id = $2', [
+        rest.sourceId,
+        briefId,
+      ]);
       if (!source) throw new Refused('sourceId', 'This source is gone.');
       const questionId = known?.id ?? (await insertRecord(client, act, 'question', { zone, aspect })).id;
       await insertRecord(client, act, 'sighting', { ...rest, questionId });
@@ -158,10 +233,16 @@ export async function addSighting(input: unknown): Promise<Result<{ questionId: 
 /** Chooses the paint of a colour code in this brief; null takes the choice away. */
 export async function chooseColour(input: unknown): Promise<Result> {
   return answered(async () => {
-    const { briefId, codeId, paintId } = z.object({ briefId: z.uuid(), codeId: z.uuid(), paintId: z.uuid().nullable() }).parse(input);
+    const { briefId, codeId, paintId } = z
+      .object({ briefId: z.uuid(), codeId: z.uuid(), paintId: z.uuid().nullable() })
+      .parse(input);
     await inTransaction(async (client) => {
       const act = newAct(briefId, 'colours');
-      const [known] = await rows<{ id: string; version: number }>(client, 'select id, version from colour_choice where brief_id = $1 and code_id = $2', [briefId, codeId]);
+      const [known] = await rows<{ id: string; version: number }>(
+        client,
+        'select id, version from colour_choice where brief_id = $1 and code_id = $2',
+        [briefId, codeId],
+      );
       if (known && paintId) await updateRecord(client, act, 'colour_choice', known.id, known.version, { paintId });
       else if (known) await deleteRecord(client, act, 'colour_choice', known.id, known.version);
       else if (paintId) await insertRecord(client, act, 'colour_choice', { codeId, paintId });
@@ -170,7 +251,12 @@ export async function chooseColour(input: unknown): Promise<Result> {
   });
 }
 
-const labOrHex = z.object({ hex: z.string().optional(), L: z.number().optional(), a: z.number().optional(), b: z.number().optional() });
+const labOrHex = z.object({
+  hex: z.string().optional(),
+  L: z.number().optional(),
+  a: z.number().optional(),
+  b: z.number().optional(),
+});
 
 function colourFrom(input: z.infer<typeof labOrHex>): [number, number, number] {
   if (input.hex) {
@@ -181,7 +267,8 @@ function colourFrom(input: z.infer<typeof labOrHex>): [number, number, number] {
     }
   }
   const { L, a, b } = input;
-  if (L === undefined || a === undefined || b === undefined) throw new Refused('L', 'Give L*, a* and b*, or a screen colour');
+  if (L === undefined || a === undefined || b === undefined)
+    throw new Refused('L', 'Give L*, a* and b*, or a screen colour');
   if (L < 0 || L > 100) throw new Refused('L', 'L* must lie between 0 and 100');
   if (Math.abs(a) > 128 || Math.abs(b) > 128) throw new Refused('a', 'a* and b* must lie between -128 and 128');
   return [L, a, b];
@@ -190,7 +277,17 @@ function colourFrom(input: z.infer<typeof labOrHex>): [number, number, number] {
 /** Gives a code a colour: makes the code when it is new, and adds a chip to it. */
 export async function addChip(input: unknown): Promise<Result> {
   return answered(async () => {
-    const given = z.object({ briefId: z.uuid(), code: RECORDS.colour_code.shape.code, name: RECORDS.colour_code.shape.name, finish: RECORDS.colour_code.shape.finish, kind: RECORDS.colour_code.shape.kind, origin: RECORDS.chip.shape.origin, ...labOrHex.shape }).parse(input);
+    const given = z
+      .object({
+        briefId: z.uuid(),
+        code: RECORDS.colour_code.shape.code,
+        name: RECORDS.colour_code.shape.name,
+        finish: RECORDS.colour_code.shape.finish,
+        kind: RECORDS.colour_code.shape.kind,
+        origin: RECORDS.chip.shape.origin,
+        ...labOrHex.shape,
+      })
+      .parse(input);
     const lab = colourFrom(given);
     const shelf = await loadShelf();
     const code = canonicalIn(systemsOf(shelf.codes), given.code);
@@ -198,7 +295,17 @@ export async function addChip(input: unknown): Promise<Result> {
       const act = newAct(given.briefId, 'colours');
       const known = shelf.codes.find((candidate) => candidate.code === code);
       const system = code.replace(/[\s\d-]+$/, '') || 'own';
-      const codeId = known?.id ?? (await insertRecord(client, act, 'colour_code', { system, code, name: given.name, finish: given.finish, kind: given.kind })).id;
+      const codeId =
+        known?.id ??
+        (
+          await insertRecord(client, act, 'colour_code', {
+            system,
+            code,
+            name: given.name,
+            finish: given.finish,
+            kind: given.kind,
+          })
+        ).id;
       const origin = given.hex ? 'eyeballed' : given.origin;
       await insertRecord(client, act, 'chip', { codeId, lab, origin, sd: ORIGIN_SD[origin].sd, note: '' });
     });
@@ -209,15 +316,31 @@ export async function addChip(input: unknown): Promise<Result> {
 /** Adds a paint, its line when that is new, and a bottle of it when some is owned. */
 export async function addPaint(input: unknown): Promise<Result> {
   return answered(async () => {
-    const given = z.object({ briefId: z.uuid(), line: paintLineFields.shape.name, chemistry: paintLineFields.shape.chemistry, mlLeft: RECORDS.bottle.shape.mlLeft, ...paintFields.omit({ lineId: true, lab: true, sd: true, claims: true }).shape, ...labOrHex.shape }).parse(input);
+    const given = z
+      .object({
+        briefId: z.uuid(),
+        line: paintLineFields.shape.name,
+        chemistry: paintLineFields.shape.chemistry,
+        mlLeft: RECORDS.bottle.shape.mlLeft,
+        ...paintFields.omit({ lineId: true, lab: true, sd: true, claims: true }).shape,
+        ...labOrHex.shape,
+      })
+      .parse(input);
     const { briefId, line, chemistry, mlLeft, hex, L, a, b, ...paint } = given;
     const lab = colourFrom({ hex, L, a, b });
     await inTransaction(async (client) => {
       const act = newAct(briefId, 'colours');
       const [known] = await rows<{ id: string }>(client, 'select id from paint_line where name = $1', [line]);
       const lineId = known?.id ?? (await insertRecord(client, act, 'paint_line', { name: line, chemistry })).id;
-      const made = await insertRecord(client, act, 'paint', { ...paint, lineId, lab, sd: hex ? ORIGIN_SD.eyeballed.sd : ORIGIN_SD.published.sd, claims: [] });
-      if (mlLeft > 0) await insertRecord(client, act, 'bottle', { paintId: made.id, mlLeft, openedOn: null, condition: '' });
+      const made = await insertRecord(client, act, 'paint', {
+        ...paint,
+        lineId,
+        lab,
+        sd: hex ? ORIGIN_SD.eyeballed.sd : ORIGIN_SD.published.sd,
+        claims: [],
+      });
+      if (mlLeft > 0)
+        await insertRecord(client, act, 'bottle', { paintId: made.id, mlLeft, openedOn: null, condition: '' });
     });
     return null;
   });
@@ -235,15 +358,33 @@ export async function addSampleShelf(): Promise<Result<{ codes: number; paints: 
 export async function finishStep(input: unknown): Promise<Result> {
   return answered(async () => {
     const given = z
-      .object({ briefId: z.uuid(), ...RECORDS.log_entry.pick({ stepKey: true, title: true, lane: true, plannedMinutes: true, actualMinutes: true, note: true, paint: true }).shape })
+      .object({
+        briefId: z.uuid(),
+        ...RECORDS.log_entry.pick({
+          stepKey: true,
+          title: true,
+          lane: true,
+          plannedMinutes: true,
+          actualMinutes: true,
+          note: true,
+          paint: true,
+        }).shape,
+      })
       .parse(input);
     const { briefId, ...entry } = given;
     const ended = new Date();
     await inTransaction(async (client) => {
       const act = newAct(briefId, 'bench');
-      const [known] = await rows(client, 'select 1 from log_entry where brief_id = $1 and step_key = $2', [briefId, entry.stepKey]);
+      const [known] = await rows(client, 'select 1 from log_entry where brief_id = $1 and step_key = $2', [
+        briefId,
+        entry.stepKey,
+      ]);
       if (known) throw new Refused('', 'This step is in the log already.');
-      await insertRecord(client, act, 'log_entry', { ...entry, startedAt: new Date(ended.getTime() - entry.actualMinutes * 60_000).toISOString(), endedAt: ended.toISOString() });
+      await insertRecord(client, act, 'log_entry', {
+        ...entry,
+        startedAt: new Date(ended.getTime() - entry.actualMinutes * 60_000).toISOString(),
+        endedAt: ended.toISOString(),
+      });
     });
     return null;
   });

@@ -7,7 +7,9 @@ export default function ErrorPage({ reset }: { reset: () => void }) {
     <main className="home">
       <h1>This could not be shown</h1>
       <p>The server or its database did not answer. What is saved is safe.</p>
-      <Button variant="contained" onClick={reset}>Try again</Button>
+      <Button variant="contained" onClick={reset}>
+        Try again
+      </Button>
     </main>
   );
 }

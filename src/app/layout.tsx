@@ -11,7 +11,10 @@ import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { theme } from '@/ui/theme';
 
-export const metadata: Metadata = { title: 'Build Brief', description: 'From disagreeing sources to a painted scale model aircraft.' };
+export const metadata: Metadata = {
+  title: 'Build Brief',
+  description: 'From disagreeing sources to a painted scale model aircraft.',
+};
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;

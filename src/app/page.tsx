@@ -6,7 +6,11 @@ export const dynamic = 'force-dynamic';
 export default async function Home() {
   return (
     <>
-      <header className="head"><div className="head-title"><strong>Build Brief</strong></div></header>
+      <header className="head">
+        <div className="head-title">
+          <strong>Build Brief</strong>
+        </div>
+      </header>
       <BriefList briefs={await listBriefs()} />
     </>
   );

@@ -24,13 +24,17 @@ export async function importBrief(file: BriefFile): Promise<string> {
   await addToShelf(
     {
       codes: file.codes.map(({ chips, ...code }) => ({ code, chip: chips[0] ?? null })),
-      lines: file.lines.map(({ paints, ...line }) => ({ line, paints: paints.map(({ bottle, ...paint }) => ({ paint, bottle })) })),
+      lines: file.lines.map(({ paints, ...line }) => ({
+        line,
+        paints: paints.map(({ bottle, ...paint }) => ({ paint, bottle })),
+      })),
     },
     null,
     'import',
   );
   const pictureIds = new Map<string, string>();
-  for (const [name, base64] of Object.entries(file.pictures)) pictureIds.set(name, (await keepExportedPicture(Buffer.from(base64, 'base64'))).id);
+  for (const [name, base64] of Object.entries(file.pictures))
+    pictureIds.set(name, (await keepExportedPicture(Buffer.from(base64, 'base64'))).id);
 
   return inTransaction(async (client) => {
     const briefId = randomUUID();
@@ -42,14 +46,24 @@ export async function importBrief(file: BriefFile): Promise<string> {
     const sourceIds = new Map(file.sources.map((source) => [source.ref, randomUUID() as string]));
     const questionIds = new Map(file.questions.map((question) => [question.ref, randomUUID() as string]));
     for (const { ref, derivedFrom, pictureId, ...source } of file.sources) {
-      const fields = { ...source, derivedFrom: derivedFrom.map((origin) => sourceIds.get(origin)!), pictureId: pictureId && pictureIds.get(pictureId)! };
+      const fields = {
+        ...source,
+        derivedFrom: derivedFrom.map((origin) => sourceIds.get(origin)!),
+        pictureId: pictureId && pictureIds.get(pictureId)!,
+      };
       await insertRecord(client, act, 'source', fields, sourceIds.get(ref));
     }
-    for (const { ref, ...question } of file.questions) await insertRecord(client, act, 'question', question, questionIds.get(ref));
+    for (const { ref, ...question } of file.questions)
+      await insertRecord(client, act, 'question', question, questionIds.get(ref));
     for (const { question, source, ...sighting } of file.sightings) {
-      await insertRecord(client, act, 'sighting', { ...sighting, questionId: questionIds.get(question)!, sourceId: sourceIds.get(source)! });
+      await insertRecord(client, act, 'sighting', {
+        ...sighting,
+        questionId: questionIds.get(question)!,
+        sourceId: sourceIds.get(source)!,
+      });
     }
-    for (const { question, ...ruling } of file.rulings) await insertRecord(client, act, 'ruling', { ...ruling, questionId: questionIds.get(question)! });
+    for (const { question, ...ruling } of file.rulings)
+      await insertRecord(client, act, 'ruling', { ...ruling, questionId: questionIds.get(question)! });
     for (const repaint of file.repaints) await insertRecord(client, act, 'repaint', repaint);
     for (const marking of file.markings) await insertRecord(client, act, 'marking', marking);
     for (const session of file.sessions) await insertRecord(client, act, 'weekly_session', session);

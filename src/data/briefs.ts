@@ -4,7 +4,15 @@ import { inTransaction, pool, rows, type Client } from './database';
 import { fromRow, insertRecord, newAct } from './history';
 
 export async function listBriefs(): Promise<BriefSummary[]> {
-  const found = await rows<{ id: string; airframe: Record<string, unknown>; denominator: number; kit: string; open: number; done: number; last_change: string | null }>(
+  const found = await rows<{
+    id: string;
+    airframe: Record<string, unknown>;
+    denominator: number;
+    kit: string;
+    open: number;
+    done: number;
+    last_change: string | null;
+  }>(
     pool(),
     `select b.id, to_jsonb(a) as airframe, b.denominator, trim(b.kit_maker || ' ' || b.kit_number) as kit,
             (select count(*)::int from question q left join ruling r on r.question_id = q.id where q.brief_id = b.id and r.id is null) as open,
@@ -13,11 +21,26 @@ export async function listBriefs(): Promise<BriefSummary[]> {
      from brief b join airframe a on a.brief_id = b.id
      order by b.created_at, b.id`,
   );
-  return found.map(({ airframe, open, done, last_change, ...rest }) => ({ ...rest, airframe: fromRow('airframe', airframe), openQuestions: open, stepsDone: done, lastChange: last_change }));
+  return found.map(({ airframe, open, done, last_change, ...rest }) => ({
+    ...rest,
+    airframe: fromRow('airframe', airframe),
+    openQuestions: open,
+    stepsDone: done,
+    lastChange: last_change,
+  }));
 }
 
-async function recordsOf<N extends RecordName>(client: Client, name: N, briefId: string, order: string): Promise<Kept<N>[]> {
-  const found = await rows<{ row: Record<string, unknown> }>(client, `select to_jsonb(t) as row from ${name} t where brief_id = $1 order by ${order}`, [briefId]);
+async function recordsOf<N extends RecordName>(
+  client: Client,
+  name: N,
+  briefId: string,
+  order: string,
+): Promise<Kept<N>[]> {
+  const found = await rows<{ row: Record<string, unknown> }>(
+    client,
+    `select to_jsonb(t) as row from ${name} t where brief_id = $1 order by ${order}`,
+    [briefId],
+  );
   return found.map(({ row }) => fromRow(name, row));
 }
 
@@ -25,26 +48,49 @@ async function recordsOf<N extends RecordName>(client: Client, name: N, briefId:
 export async function loadBrief(id: string): Promise<BriefState | null> {
   if (!/^[0-9a-f-]{36}$/i.test(id)) return null;
   const client = pool();
-  const [found] = await rows<{ row: Record<string, unknown> }>(client, 'select to_jsonb(b) as row from brief b where id = $1', [id]);
+  const [found] = await rows<{ row: Record<string, unknown> }>(
+    client,
+    'select to_jsonb(b) as row from brief b where id = $1',
+    [id],
+  );
   if (!found) return null;
-  const [airframes, sources, questions, sightings, rulings, repaints, markings, sessions, log, timers, choices] = await Promise.all([
-    recordsOf(client, 'airframe', id, 'id'),
-    recordsOf(client, 'source', id, 'coalesce(date_from, date_to) nulls last, created_at, id'),
-    recordsOf(client, 'question', id, 'created_at, id'),
-    recordsOf(client, 'sighting', id, 'created_at, id'),
-    recordsOf(client, 'ruling', id, 'id'),
-    recordsOf(client, 'repaint', id, 'on_day, id'),
-    recordsOf(client, 'marking', id, 'created_at, id'),
-    recordsOf(client, 'weekly_session', id, 'weekday, starts_at, id'),
-    recordsOf(client, 'log_entry', id, 'ended_at, id'),
-    recordsOf(client, 'timer', id, 'started_at, id'),
-    recordsOf(client, 'colour_choice', id, 'id'),
-  ]);
-  return { brief: fromRow('brief', found.row), airframe: airframes[0]!, sources, questions, sightings, rulings, repaints, markings, sessions, log, timers, choices };
+  const [airframes, sources, questions, sightings, rulings, repaints, markings, sessions, log, timers, choices] =
+    await Promise.all([
+      recordsOf(client, 'airframe', id, 'id'),
+      recordsOf(client, 'source', id, 'coalesce(date_from, date_to) nulls last, created_at, id'),
+      recordsOf(client, 'question', id, 'created_at, id'),
+      recordsOf(client, 'sighting', id, 'created_at, id'),
+      recordsOf(client, 'ruling', id, 'id'),
+      recordsOf(client, 'repaint', id, 'on_day, id'),
+      recordsOf(client, 'marking', id, 'created_at, id'),
+      recordsOf(client, 'weekly_session', id, 'weekday, starts_at, id'),
+      recordsOf(client, 'log_entry', id, 'ended_at, id'),
+      recordsOf(client, 'timer', id, 'started_at, id'),
+      recordsOf(client, 'colour_choice', id, 'id'),
+    ]);
+  return {
+    brief: fromRow('brief', found.row),
+    airframe: airframes[0]!,
+    sources,
+    questions,
+    sightings,
+    rulings,
+    repaints,
+    markings,
+    sessions,
+    log,
+    timers,
+    choices,
+  };
 }
 
 /** Makes a brief with its airframe and weekly sessions, as one act. Returns its id. */
-export async function createBrief(brief: Fields<'brief'>, airframe: Fields<'airframe'>, sessions: readonly Fields<'weekly_session'>[], station = 'setup'): Promise<string> {
+export async function createBrief(
+  brief: Fields<'brief'>,
+  airframe: Fields<'airframe'>,
+  sessions: readonly Fields<'weekly_session'>[],
+  station = 'setup',
+): Promise<string> {
   return inTransaction(async (client) => {
     const act = newAct(null, station);
     const made = await insertRecord(client, act, 'brief', brief);

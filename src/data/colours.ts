@@ -12,7 +12,11 @@ export async function loadShelf(): Promise<ColourShelf> {
     rows<{ row: Record<string, unknown> }>(client, 'select to_jsonb(t) as row from chip t order by id'),
     loadPaints(client),
   ]);
-  return { codes: codes.map(({ row }) => fromRow('colour_code', row)), chips: chips.map(({ row }) => fromRow('chip', row)), paints };
+  return {
+    codes: codes.map(({ row }) => fromRow('colour_code', row)),
+    chips: chips.map(({ row }) => fromRow('chip', row)),
+    paints,
+  };
 }
 
 async function loadPaints(client: Client): Promise<Paint[]> {
@@ -27,22 +31,34 @@ async function loadPaints(client: Client): Promise<Paint[]> {
 }
 
 export async function listLines(): Promise<Kept<'paint_line'>[]> {
-  const found = await rows<{ row: Record<string, unknown> }>(pool(), 'select to_jsonb(t) as row from paint_line t order by name');
+  const found = await rows<{ row: Record<string, unknown> }>(
+    pool(),
+    'select to_jsonb(t) as row from paint_line t order by name',
+  );
   return found.map(({ row }) => fromRow('paint_line', row));
 }
 
 /** A catalogue to add: lines with their paints and, for some, a bottle in the drawer; official codes with a chip each. */
 export interface ShelfAddition {
   codes: { code: Fields<'colour_code'>; chip: Omit<Fields<'chip'>, 'codeId'> | null }[];
-  lines: { line: Fields<'paint_line'>; paints: { paint: Omit<Fields<'paint'>, 'lineId'>; bottle: Omit<Fields<'bottle'>, 'paintId'> | null }[] }[];
+  lines: {
+    line: Fields<'paint_line'>;
+    paints: { paint: Omit<Fields<'paint'>, 'lineId'>; bottle: Omit<Fields<'bottle'>, 'paintId'> | null }[];
+  }[];
 }
 
 /** Adds what is not there yet, by code, line name and number; what is there stays as it is. One act. */
-export async function addToShelf(addition: ShelfAddition, briefId: string | null, station: string): Promise<{ codes: number; paints: number }> {
+export async function addToShelf(
+  addition: ShelfAddition,
+  briefId: string | null,
+  station: string,
+): Promise<{ codes: number; paints: number }> {
   return inTransaction(async (client) => {
     const act = newAct(briefId, station);
     let [codes, paints] = [0, 0];
-    const knownCodes = new Set((await rows<{ code: string }>(client, 'select code from colour_code')).map(({ code }) => code));
+    const knownCodes = new Set(
+      (await rows<{ code: string }>(client, 'select code from colour_code')).map(({ code }) => code),
+    );
     for (const { code, chip } of addition.codes) {
       if (knownCodes.has(code.code)) continue;
       const made = await insertRecord(client, act, 'colour_code', code);
@@ -52,7 +68,11 @@ export async function addToShelf(addition: ShelfAddition, briefId: string | null
     for (const { line, paints: list } of addition.lines) {
       const [known] = await rows<{ id: string }>(client, 'select id from paint_line where name = $1', [line.name]);
       const lineId = known?.id ?? (await insertRecord(client, act, 'paint_line', line)).id;
-      const numbers = new Set((await rows<{ number: string }>(client, 'select number from paint where line_id = $1', [lineId])).map(({ number }) => number));
+      const numbers = new Set(
+        (await rows<{ number: string }>(client, 'select number from paint where line_id = $1', [lineId])).map(
+          ({ number }) => number,
+        ),
+      );
       for (const { paint, bottle } of list) {
         if (numbers.has(paint.number)) continue;
         const made = await insertRecord(client, act, 'paint', { ...paint, lineId });

@@ -13,8 +13,20 @@ import { migrate } from './migrate';
 import { keepPicture, PictureFault, readPicture } from './pictures';
 
 const setup = newBrief('2026-11-23');
-const make = () => createBrief({ ...setup.brief, timeZone: 'Europe/Berlin' }, { ...setup.airframe, type: 'Testbird' }, setup.sessions);
-const source = (title: string) => ({ kind: 'photograph' as const, title, citation: '', dateFrom: null, dateTo: null, sides: [], derivedFrom: [], grade: 1, gradeReason: '', pictureId: null });
+const make = () =>
+  createBrief({ ...setup.brief, timeZone: 'Europe/Berlin' }, { ...setup.airframe, type: 'Testbird' }, setup.sessions);
+const source = (title: string) => ({
+  kind: 'photograph' as const,
+  title,
+  citation: '',
+  dateFrom: null,
+  dateTo: null,
+  sides: [],
+  derivedFrom: [],
+  grade: 1,
+  gradeReason: '',
+  pictureId: null,
+});
 
 beforeAll(async () => {
   if (!process.env.DATABASE_URL) throw new Error('run the tests with ./test, which starts a database');
@@ -25,7 +37,13 @@ afterAll(closePool);
 describe('migrations', () => {
   test('every record has the columns its fields need', async () => {
     for (const name of Object.keys(RECORDS) as RecordName[]) {
-      const found = (await rows<{ column_name: string }>(pool(), 'select column_name from information_schema.columns where table_name = $1', [name])).map((row) => row.column_name);
+      const found = (
+        await rows<{ column_name: string }>(
+          pool(),
+          'select column_name from information_schema.columns where table_name = $1',
+          [name],
+        )
+      ).map((row) => row.column_name);
       expect(found).toEqual(expect.arrayContaining(['id', 'version', ...columnsOf(name)]));
     }
   });
@@ -38,9 +56,15 @@ describe('migrations', () => {
 describe('versions and history', () => {
   test('an update names the version it saw; the second one is told what stands there', async () => {
     const briefId = await make();
-    const kept = await inTransaction((client) => insertRecord(client, newAct(briefId, 'evidence'), 'source', source('one')));
-    await inTransaction((client) => updateRecord(client, newAct(briefId, 'evidence'), 'source', kept.id, 1, { title: 'two' }));
-    const late = inTransaction((client) => updateRecord(client, newAct(briefId, 'evidence'), 'source', kept.id, 1, { title: 'three' }));
+    const kept = await inTransaction((client) =>
+      insertRecord(client, newAct(briefId, 'evidence'), 'source', source('one')),
+    );
+    await inTransaction((client) =>
+      updateRecord(client, newAct(briefId, 'evidence'), 'source', kept.id, 1, { title: 'two' }),
+    );
+    const late = inTransaction((client) =>
+      updateRecord(client, newAct(briefId, 'evidence'), 'source', kept.id, 1, { title: 'three' }),
+    );
     await expect(late).rejects.toThrow(ChangedElsewhere);
     await expect(late).rejects.toMatchObject({ theirs: { title: 'two', version: 2 } });
     expect((await loadBrief(briefId))!.sources[0]!.title).toBe('two');
@@ -48,9 +72,17 @@ describe('versions and history', () => {
 
   test('a row of another brief cannot be reached', async () => {
     const [mine, other] = [await make(), await make()];
-    const kept = await inTransaction((client) => insertRecord(client, newAct(mine, 'evidence'), 'source', source('mine')));
-    await expect(inTransaction((client) => updateRecord(client, newAct(other, 'evidence'), 'source', kept.id, 1, { title: 'stolen' }))).rejects.toThrow(ChangedElsewhere);
-    await expect(inTransaction((client) => updateRecord(client, newAct(other, 'setup'), 'brief', mine, 1, { notes: 'x' }))).rejects.toThrow(ChangedElsewhere);
+    const kept = await inTransaction((client) =>
+      insertRecord(client, newAct(mine, 'evidence'), 'source', source('mine')),
+    );
+    await expect(
+      inTransaction((client) =>
+        updateRecord(client, newAct(other, 'evidence'), 'source', kept.id, 1, { title: 'stolen' }),
+      ),
+    ).rejects.toThrow(ChangedElsewhere);
+    await expect(
+      inTransaction((client) => updateRecord(client, newAct(other, 'setup'), 'brief', mine, 1, { notes: 'x' })),
+    ).rejects.toThrow(ChangedElsewhere);
   });
 
   test('undo goes back step by step to the beginning, and no further', async () => {
@@ -75,8 +107,22 @@ describe('versions and history', () => {
     const question = await inTransaction(async (client) => {
       const s = await insertRecord(client, act, 'source', source('s'));
       const q = await insertRecord(client, act, 'question', { zone: 'fin-port', aspect: 'colour' });
-      await insertRecord(client, act, 'sighting', { questionId: q.id, sourceId: s.id, value: '27', sd: null, clarity: 'clear', sense: 'for', note: '' });
-      await insertRecord(client, act, 'ruling', { questionId: q.id, value: '27', basis: 'choice', reason: 'because', ruledBy: 'me' });
+      await insertRecord(client, act, 'sighting', {
+        questionId: q.id,
+        sourceId: s.id,
+        value: '27',
+        sd: null,
+        clarity: 'clear',
+        sense: 'for',
+        note: '',
+      });
+      await insertRecord(client, act, 'ruling', {
+        questionId: q.id,
+        value: '27',
+        basis: 'choice',
+        reason: 'because',
+        ruledBy: 'me',
+      });
       return q;
     });
     const before = await loadBrief(briefId);
@@ -90,10 +136,12 @@ describe('versions and history', () => {
     const briefId = await make();
     const count = async () => (await rows(pool(), 'select 1 from change where brief_id = $1', [briefId])).length;
     const before = await count();
-    await expect(inTransaction(async (client) => {
-      await insertRecord(client, newAct(briefId, 'evidence'), 'question', { zone: 'fin-port', aspect: 'colour' });
-      await insertRecord(client, newAct(briefId, 'evidence'), 'question', { zone: 'fin-port', aspect: 'colour' });
-    })).rejects.toThrow();
+    await expect(
+      inTransaction(async (client) => {
+        await insertRecord(client, newAct(briefId, 'evidence'), 'question', { zone: 'fin-port', aspect: 'colour' });
+        await insertRecord(client, newAct(briefId, 'evidence'), 'question', { zone: 'fin-port', aspect: 'colour' });
+      }),
+    ).rejects.toThrow();
     expect(await count()).toBe(before);
     expect((await loadBrief(briefId))!.questions).toEqual([]);
   });
@@ -106,13 +154,20 @@ describe('a brief as a file', () => {
     const second = await exportBrief(await importBrief(briefFileSchema.parse(JSON.parse(JSON.stringify(first)))));
     expect(second).toEqual(first);
     expect(first!.sightings.length).toBe(file.sightings.length);
-    expect(first!.sources.find((s) => s.title === 'Box painting')!.derivedFrom.map((ref) => first!.sources.find((s) => s.ref === ref)!.title)).toEqual(['Kit sheet 4803']);
+    expect(
+      first!.sources
+        .find((s) => s.title === 'Box painting')!
+        .derivedFrom.map((ref) => first!.sources.find((s) => s.ref === ref)!.title),
+    ).toEqual(['Kit sheet 4803']);
   });
   test('a file whose parts do not fit together is refused with the place', () => {
     const { file } = dunlin('2026-11-10');
-    const paths = (bad: object) => briefFileSchema.safeParse({ ...file, ...bad }).error?.issues.map((issue) => issue.path.join('.'));
+    const paths = (bad: object) =>
+      briefFileSchema.safeParse({ ...file, ...bad }).error?.issues.map((issue) => issue.path.join('.'));
     expect(paths({ sightings: [{ ...file.sightings[0], source: 'nobody' }] })).toEqual(['sightings.0.source']);
-    expect(paths({ sources: [{ ...file.sources[0], derivedFrom: ['box'] }, ...file.sources.slice(1)] })).toEqual(['sources']);
+    expect(paths({ sources: [{ ...file.sources[0], derivedFrom: ['box'] }, ...file.sources.slice(1)] })).toEqual([
+      'sources',
+    ]);
     expect(paths({ airframe: { ...file.airframe, targetTo: '1951-01-01' } })).toEqual(['airframe.targetTo']);
     expect(paths({ extra: 1 })).toEqual(['']);
   });
@@ -126,21 +181,57 @@ describe('a brief as a file', () => {
 describe('the shelf', () => {
   test('adding the same catalogue twice adds nothing the second time; the drawer adds up', async () => {
     const addition = {
-      codes: [{ code: { system: 'ZZ', code: 'ZZ 1', name: 'Test', finish: 'matt' as const, kind: 'solid' as const }, chip: { lab: [50, 0, 0] as [number, number, number], origin: 'measured' as const, sd: 0.4, note: '' } }],
-      lines: [{ line: { name: 'Zline', chemistry: 'WA' as const }, paints: [{ paint: { number: '1', name: 'Grey', kind: 'solid' as const, finish: 'matt' as const, opacity: 'opaque' as const, lab: [51, 0, 0] as [number, number, number], sd: 1, sizeMl: 17, priceCents: 300, claims: ['ZZ 1'] }, bottle: { mlLeft: 6.5, openedOn: null, condition: '' } }] }],
+      codes: [
+        {
+          code: { system: 'ZZ', code: 'ZZ 1', name: 'Test', finish: 'matt' as const, kind: 'solid' as const },
+          chip: { lab: [50, 0, 0] as [number, number, number], origin: 'measured' as const, sd: 0.4, note: '' },
+        },
+      ],
+      lines: [
+        {
+          line: { name: 'Zline', chemistry: 'WA' as const },
+          paints: [
+            {
+              paint: {
+                number: '1',
+                name: 'Grey',
+                kind: 'solid' as const,
+                finish: 'matt' as const,
+                opacity: 'opaque' as const,
+                lab: [51, 0, 0] as [number, number, number],
+                sd: 1,
+                sizeMl: 17,
+                priceCents: 300,
+                claims: ['ZZ 1'],
+              },
+              bottle: { mlLeft: 6.5, openedOn: null, condition: '' },
+            },
+          ],
+        },
+      ],
     };
     expect(await addToShelf(addition, null, 'colours')).toEqual({ codes: 1, paints: 1 });
     expect(await addToShelf(addition, null, 'colours')).toEqual({ codes: 0, paints: 0 });
     const shelf = await loadShelf();
-    expect(shelf.paints.find((paint) => paint.line === 'Zline')).toMatchObject({ ownedMl: 6.5, lab: [51, 0, 0], claims: ['ZZ 1'] });
-    expect(shelf.chips.filter((chip) => chip.codeId === shelf.codes.find((code) => code.code === 'ZZ 1')!.id)).toHaveLength(1);
+    expect(shelf.paints.find((paint) => paint.line === 'Zline')).toMatchObject({
+      ownedMl: 6.5,
+      lab: [51, 0, 0],
+      claims: ['ZZ 1'],
+    });
+    expect(
+      shelf.chips.filter((chip) => chip.codeId === shelf.codes.find((code) => code.code === 'ZZ 1')!.id),
+    ).toHaveLength(1);
   });
 });
 
 describe('pictures', () => {
-  const plain = (width: number, height: number) => sharp({ create: { width, height, channels: 3, background: '#556655' } });
+  const plain = (width: number, height: number) =>
+    sharp({ create: { width, height, channels: 3, background: '#556655' } });
   test('are re-encoded without their tags, once, with a thumbnail', async () => {
-    const tagged = await plain(800, 600).withExif({ IFD0: { ImageDescription: 'secret place' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } }).jpeg().toBuffer();
+    const tagged = await plain(800, 600)
+      .withExif({ IFD0: { ImageDescription: 'secret place' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } })
+      .jpeg()
+      .toBuffer();
     const kept = await keepPicture(tagged);
     expect(kept).toMatchObject({ width: 800, height: 600 });
     expect((await keepPicture(tagged)).id).toBe(kept.id);
@@ -151,7 +242,9 @@ describe('pictures', () => {
   });
   test('the type is read from the content; what is no picture is refused', async () => {
     await expect(keepPicture(Buffer.from('GIF89a nonsense'))).rejects.toThrow(PictureFault);
-    await expect(keepPicture(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'))).rejects.toThrow(/SVG, not a photograph/);
+    await expect(
+      keepPicture(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')),
+    ).rejects.toThrow(/SVG, not a photograph/);
     await expect(keepPicture(Buffer.alloc(0))).rejects.toThrow(/empty/);
     await expect(keepPicture(Buffer.alloc(16 * 1024 * 1024))).rejects.toThrow(/15 MB is the most/);
   });

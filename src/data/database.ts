@@ -11,7 +11,11 @@ const held = globalThis as unknown as { buildBriefPool?: pg.Pool };
 /** The one pool of this process (kept over hot reloads). */
 export function pool(): pg.Pool {
   if (!process.env.DATABASE_URL) throw new Error('DATABASE_URL is not set: start the application with ./start');
-  held.buildBriefPool ??= new pg.Pool({ connectionString: process.env.DATABASE_URL, max: 10, options: '-c timezone=UTC' });
+  held.buildBriefPool ??= new pg.Pool({
+    connectionString: process.env.DATABASE_URL,
+    max: 10,
+    options: '-c timezone=UTC',
+  });
   return held.buildBriefPool;
 }
 

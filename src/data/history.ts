@@ -11,11 +11,16 @@ export const columnsOf = (name: RecordName): string[] => Object.keys(RECORDS[nam
 const SHARED: ReadonlySet<RecordName> = new Set(['brief', 'colour_code', 'chip', 'paint_line', 'paint', 'bottle']);
 
 type Row = Record<string, unknown>;
-const toRow = (fields: object): Row => Object.fromEntries(Object.entries(fields).map(([key, value]) => [columnOf(key), value]));
+const toRow = (fields: object): Row =>
+  Object.fromEntries(Object.entries(fields).map(([key, value]) => [columnOf(key), value]));
 /** A database row as the record it holds: camel case, and only its known fields with identity and version. */
 export function fromRow<N extends RecordName>(name: N, row: Row): Kept<N> {
   const known = new Set(['id', 'version', ...columnsOf(name)]);
-  return Object.fromEntries(Object.entries(row).filter(([column]) => known.has(column)).map(([column, value]) => [fieldOf(column), value])) as Kept<N>;
+  return Object.fromEntries(
+    Object.entries(row)
+      .filter(([column]) => known.has(column))
+      .map(([column, value]) => [fieldOf(column), value]),
+  ) as Kept<N>;
 }
 
 /** Who does what, where: written beside every change. */
@@ -27,25 +32,56 @@ export interface Act {
   undoes: string | null;
 }
 
-export const newAct = (briefId: string | null, station: string, by = 'builder'): Act => ({ id: randomUUID(), briefId, by, station, undoes: null });
+export const newAct = (briefId: string | null, station: string, by = 'builder'): Act => ({
+  id: randomUUID(),
+  briefId,
+  by,
+  station,
+  undoes: null,
+});
 
 /** An update or removal of a row that was changed since it was read. `theirs` is null when it is gone. */
 export class ChangedElsewhere extends Error {
-  constructor(readonly entity: RecordName, readonly rowId: string, readonly theirs: ({ id: string; version: number } & Record<string, unknown>) | null) {
+  constructor(
+    readonly entity: RecordName,
+    readonly rowId: string,
+    readonly theirs: ({ id: string; version: number } & Record<string, unknown>) | null,
+  ) {
     super(theirs ? 'changed elsewhere' : 'removed elsewhere');
   }
 }
 
-async function record(client: Client, act: Act, entity: RecordName, rowId: string, before: Row | null, after: Row | null) {
+async function record(
+  client: Client,
+  act: Act,
+  entity: RecordName,
+  rowId: string,
+  before: Row | null,
+  after: Row | null,
+) {
   await client.query(
     `insert into change (act, brief_id, by, station, entity, row_id, before, after, undoes)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
-    [act.id, act.briefId, act.by, act.station, entity, rowId, before && JSON.stringify(before), after && JSON.stringify(after), act.undoes],
+    [
+      act.id,
+      act.briefId,
+      act.by,
+      act.station,
+      entity,
+      rowId,
+      before && JSON.stringify(before),
+      after && JSON.stringify(after),
+      act.undoes,
+    ],
   );
 }
 
 async function currentRow(client: Client, name: RecordName, id: string, lock = false): Promise<Row | null> {
-  const [found] = await rows<{ row: Row }>(client, `select to_jsonb(t) as row from ${name} t where id = $1 ${lock ? 'for update' : ''}`, [id]);
+  const [found] = await rows<{ row: Row }>(
+    client,
+    `select to_jsonb(t) as row from ${name} t where id = $1 ${lock ? 'for update' : ''}`,
+    [id],
+  );
   return found?.row ?? null;
 }
 
@@ -56,7 +92,13 @@ const outside = (act: Act, name: RecordName, row: Row) => {
   return !SHARED.has(name) && row.brief_id !== act.briefId;
 };
 
-export async function insertRecord<N extends RecordName>(client: PoolClient, act: Act, name: N, fields: Fields<N>, id: string = randomUUID()): Promise<Kept<N>> {
+export async function insertRecord<N extends RecordName>(
+  client: PoolClient,
+  act: Act,
+  name: N,
+  fields: Fields<N>,
+  id: string = randomUUID(),
+): Promise<Kept<N>> {
   const row: Row = { ...toRow(fields), id, version: 1, ...(SHARED.has(name) ? {} : { brief_id: act.briefId }) };
   return fromRow(name, await putRow(client, act, name, row));
 }
@@ -75,7 +117,14 @@ async function putRow(client: PoolClient, act: Act, name: RecordName, row: Row):
 }
 
 /** Throws ChangedElsewhere unless the row still has `version`. */
-export async function updateRecord<N extends RecordName>(client: PoolClient, act: Act, name: N, id: string, version: number, fields: Partial<Fields<N>>): Promise<Kept<N>> {
+export async function updateRecord<N extends RecordName>(
+  client: PoolClient,
+  act: Act,
+  name: N,
+  id: string,
+  version: number,
+  fields: Partial<Fields<N>>,
+): Promise<Kept<N>> {
   const before = await currentRow(client, name, id, true);
   if (!before || outside(act, name, before)) throw new ChangedElsewhere(name, id, null);
   if (before.version !== version) throw new ChangedElsewhere(name, id, fromRow(name, before));
@@ -91,7 +140,10 @@ async function overwriteRow(client: PoolClient, act: Act, name: RecordName, befo
          (select ${columns.map((column) => `p.${column}`).join(', ')}, t.version + 1 from jsonb_populate_record(t, $2::jsonb) as p)
      where id = $1
      returning to_jsonb(t) as row`,
-    [before.id, JSON.stringify(Object.fromEntries(Object.entries(changes).filter(([column]) => columns.includes(column))))],
+    [
+      before.id,
+      JSON.stringify(Object.fromEntries(Object.entries(changes).filter(([column]) => columns.includes(column)))),
+    ],
   );
   await record(client, act, name, before.id as string, before, after!.row);
   return after!.row;
@@ -100,12 +152,24 @@ async function overwriteRow(client: PoolClient, act: Act, name: RecordName, befo
 /** What falls with a row, so that each fallen row is in the history and comes back with an undo. */
 const DEPENDANTS: Partial<Record<RecordName, readonly (readonly [RecordName, string])[]>> = {
   source: [['sighting', 'source_id']],
-  question: [['sighting', 'question_id'], ['ruling', 'question_id']],
-  paint: [['bottle', 'paint_id'], ['colour_choice', 'paint_id']],
+  question: [
+    ['sighting', 'question_id'],
+    ['ruling', 'question_id'],
+  ],
+  paint: [
+    ['bottle', 'paint_id'],
+    ['colour_choice', 'paint_id'],
+  ],
 };
 
 /** Throws ChangedElsewhere unless the row still has `version`. */
-export async function deleteRecord(client: PoolClient, act: Act, name: RecordName, id: string, version: number): Promise<void> {
+export async function deleteRecord(
+  client: PoolClient,
+  act: Act,
+  name: RecordName,
+  id: string,
+  version: number,
+): Promise<void> {
   const before = await currentRow(client, name, id, true);
   if (!before || outside(act, name, before)) throw new ChangedElsewhere(name, id, null);
   if (before.version !== version) throw new ChangedElsewhere(name, id, fromRow(name, before));
@@ -114,7 +178,11 @@ export async function deleteRecord(client: PoolClient, act: Act, name: RecordNam
 
 async function dropRow(client: PoolClient, act: Act, name: RecordName, before: Row) {
   for (const [dependant, column] of DEPENDANTS[name] ?? []) {
-    const fallen = await rows<{ row: Row }>(client, `select to_jsonb(t) as row from ${dependant} t where ${column} = $1 order by id`, [before.id]);
+    const fallen = await rows<{ row: Row }>(
+      client,
+      `select to_jsonb(t) as row from ${dependant} t where ${column} = $1 order by id`,
+      [before.id],
+    );
     for (const { row } of fallen) await dropRow(client, act, dependant, row);
   }
   await client.query(`delete from ${name} where id = $1`, [before.id]);
@@ -174,6 +242,7 @@ export async function historyStamp(): Promise<string> {
 
 function sameContent(a: Row | null, b: Row | null): boolean {
   if (!a || !b) return a === b;
-  const plain = ({ version: _, ...rest }: Row) => JSON.stringify(Object.entries(rest).sort(([x], [y]) => x.localeCompare(y)));
+  const plain = ({ version: _, ...rest }: Row) =>
+    JSON.stringify(Object.entries(rest).sort(([x], [y]) => x.localeCompare(y)));
   return plain(a) === plain(b);
 }

@@ -24,7 +24,8 @@ export interface KeptPicture {
  */
 export async function keepPicture(bytes: Buffer): Promise<KeptPicture> {
   if (bytes.length === 0) throw new PictureFault('the file is empty');
-  if (bytes.length > MOST_PICTURE_BYTES) throw new PictureFault(`the file has ${(bytes.length / 1024 / 1024).toFixed(1)} MB; 15 MB is the most`);
+  if (bytes.length > MOST_PICTURE_BYTES)
+    throw new PictureFault(`the file has ${(bytes.length / 1024 / 1024).toFixed(1)} MB; 15 MB is the most`);
   const encoded = await reencode(bytes);
   const id = createHash('sha256').update(encoded.picture).digest('hex');
   await insertPicture({ id, ...encoded });
@@ -34,8 +35,14 @@ export async function keepPicture(bytes: Buffer): Promise<KeptPicture> {
 async function reencode(bytes: Buffer) {
   try {
     const meta = await sharp(bytes, { limitInputPixels: false }).metadata();
-    if (!READABLE.has(meta.format)) throw new PictureFault(`the file is ${meta.format.toUpperCase()}, not a photograph or scan (JPEG, PNG, WebP, TIFF, GIF)`);
-    if (meta.width * meta.height > MOST_PIXELS) throw new PictureFault(`the picture has ${Math.round((meta.width * meta.height) / 1e6)} megapixels; 50 is the most`);
+    if (!READABLE.has(meta.format))
+      throw new PictureFault(
+        `the file is ${meta.format.toUpperCase()}, not a photograph or scan (JPEG, PNG, WebP, TIFF, GIF)`,
+      );
+    if (meta.width * meta.height > MOST_PIXELS)
+      throw new PictureFault(
+        `the picture has ${Math.round((meta.width * meta.height) / 1e6)} megapixels; 50 is the most`,
+      );
     const upright = sharp(bytes, { limitInputPixels: MOST_PIXELS }).rotate().flatten({ background: '#ffffff' });
     const { data: picture, info } = await upright
       .clone()
@@ -49,7 +56,10 @@ async function reencode(bytes: Buffer) {
   }
 }
 
-export async function readPicture(id: string, size: 'full' | 'thumbnail'): Promise<{ bytes: Buffer; mediaType: string } | null> {
+export async function readPicture(
+  id: string,
+  size: 'full' | 'thumbnail',
+): Promise<{ bytes: Buffer; mediaType: string } | null> {
   if (!/^[0-9a-f]{64}$/.test(id)) return null;
   const [found] = await rows<{ bytes: Buffer; mediaType: string }>(
     pool(),
@@ -76,16 +86,33 @@ export async function keepExportedPicture(bytes: Buffer): Promise<KeptPicture> {
 async function plainJpeg(bytes: Buffer): Promise<{ width: number; height: number; thumbnail: Buffer } | null> {
   try {
     const meta = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
-    if (meta.format !== 'jpeg' || meta.exif || meta.xmp || meta.iptc || Math.max(meta.width, meta.height) > LONGEST_EDGE) return null;
+    if (
+      meta.format !== 'jpeg' ||
+      meta.exif ||
+      meta.xmp ||
+      meta.iptc ||
+      Math.max(meta.width, meta.height) > LONGEST_EDGE
+    )
+      return null;
     return { width: meta.width, height: meta.height, thumbnail: await thumbnailOf(bytes) };
   } catch {
     return null;
   }
 }
 
-const thumbnailOf = (picture: Buffer) => sharp(picture).resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer();
+const thumbnailOf = (picture: Buffer) =>
+  sharp(picture)
+    .resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 78 })
+    .toBuffer();
 
-async function insertPicture(picture: { id: string; width: number; height: number; picture: Buffer; thumbnail: Buffer }) {
+async function insertPicture(picture: {
+  id: string;
+  width: number;
+  height: number;
+  picture: Buffer;
+  thumbnail: Buffer;
+}) {
   await pool().query(
     `insert into picture (id, media_type, width, height, bytes, thumbnail) values ($1, 'image/jpeg', $2, $3, $4, $5)
      on conflict (id) do nothing`,

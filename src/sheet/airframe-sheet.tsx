@@ -46,21 +46,43 @@ export function AirframeSheet({ facts, mode, selected, onSelect, width = 372, co
     onSelect(facts.zones[(at + by + facts.zones.length) % facts.zones.length]!.key);
   };
 
-  const barMm = roundBarLength(((width * 0.45) / scale) * 1000 / facts.denominator);
-  const barPx = (barMm * facts.denominator / 1000) * scale;
+  const barMm = roundBarLength((((width * 0.45) / scale) * 1000) / facts.denominator);
+  const barPx = ((barMm * facts.denominator) / 1000) * scale;
   return (
     <section className="sheet" aria-label="Airframe sheet">
       <div className={`sheet-views${alone ? ' alone' : ''}`}>
         {views.map((view) => (
-          <figure key={view} className={`view-${view}`} style={{ width: alone ? '100%' : viewBox(outline, view, scale).width }}>
+          <figure
+            key={view}
+            className={`view-${view}`}
+            style={{ width: alone ? '100%' : viewBox(outline, view, scale).width }}
+          >
             <figcaption>
-              <button type="button" className="view-title" onClick={() => setAlone(alone ? null : view)} title={alone ? 'Back to all four views' : `Enlarge ${VIEW_TITLES[view].toLowerCase()}`}>
-                {VIEW_TITLES[view]}{alone ? ' – all four' : ''}
+              <button
+                type="button"
+                className="view-title"
+                onClick={() => setAlone(alone ? null : view)}
+                title={alone ? 'Back to all four views' : `Enlarge ${VIEW_TITLES[view].toLowerCase()}`}
+              >
+                {VIEW_TITLES[view]}
+                {alone ? ' – all four' : ''}
               </button>
             </figcaption>
-            <div role="listbox" aria-label={`Zones seen from ${VIEW_TITLES[view].toLowerCase()}, arrow keys choose`} tabIndex={0} onKeyDown={step} aria-activedescendant={drawnId(outline, view, selected)}>
+            <div
+              role="listbox"
+              aria-label={`Zones seen from ${VIEW_TITLES[view].toLowerCase()}, arrow keys choose`}
+              tabIndex={0}
+              onKeyDown={step}
+              aria-activedescendant={drawnId(outline, view, selected)}
+            >
               <ViewDrawing
-                outline={outline} view={view} scale={scale} selected={selected} onSelect={choose} idPrefix="sheet" zoneTitle={titleOf}
+                outline={outline}
+                view={view}
+                scale={scale}
+                selected={selected}
+                onSelect={choose}
+                idPrefix="sheet"
+                zoneTitle={titleOf}
                 fillOf={(zone) => fillOf(mode, zones.get(zone))}
                 markings={mode === 'certainty' || mode === 'progress' ? [] : facts.markings}
                 inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
@@ -69,7 +91,11 @@ export function AirframeSheet({ facts, mode, selected, onSelect, width = 372, co
           </figure>
         ))}
       </div>
-      <div className="scale-bar" role="img" aria-label={`Scale bar: ${barMm} mm on the model at 1/${facts.denominator}`}>
+      <div
+        className="scale-bar"
+        role="img"
+        aria-label={`Scale bar: ${barMm} mm on the model at 1/${facts.denominator}`}
+      >
         <span style={{ width: barPx }} /> {barMm} mm at 1/{facts.denominator}
       </div>
       {mode === 'certainty' ? <Legend /> : null}
@@ -119,7 +145,8 @@ function fillOf(mode: SheetMode, zone: ZoneFacts | undefined): Fill {
 function Legend(): ReactNode {
   return (
     <p className="legend">
-      <CertaintyMark state="settled" /> settled <CertaintyMark state="leaning" /> leaning <CertaintyMark state="contested" /> contested <CertaintyMark state="unseen" /> unseen
+      <CertaintyMark state="settled" /> settled <CertaintyMark state="leaning" /> leaning{' '}
+      <CertaintyMark state="contested" /> contested <CertaintyMark state="unseen" /> unseen
     </p>
   );
 }
@@ -131,6 +158,11 @@ export function CertaintyMark({ state }: { state: string }): ReactNode {
 
 function ZoneMark({ mode, zone }: { mode: SheetMode; zone: ZoneFacts }): ReactNode {
   if (mode === 'certainty') return <CertaintyMark state={zone.certainty} />;
-  if (mode === 'progress') return <span className="progress-mark" aria-hidden="true">{zone.progress === null ? '' : zone.progress === 1 ? '●' : zone.progress > 0 ? '◐' : '○'}</span>;
+  if (mode === 'progress')
+    return (
+      <span className="progress-mark" aria-hidden="true">
+        {zone.progress === null ? '' : zone.progress === 1 ? '●' : zone.progress > 0 ? '◐' : '○'}
+      </span>
+    );
   return <span className="chip" aria-hidden="true" style={{ background: zone.colour ?? 'transparent' }} />;
 }

@@ -30,22 +30,39 @@ export interface ZoneFacts {
 export function sheetFacts(view: BriefView, shelf: ColourShelf): SheetFacts {
   const { brief, markings } = view.state;
   const official = officialColours(shelf.codes, shelf.chips);
-  const inks = Object.fromEntries([...new Set([...markings.flatMap((marking) => marking.codes), ...view.calls.map((call) => call.code)])].map((code) => {
-    const lab = official.get(code)?.lab;
-    return [code, lab ? hexOf(lab) : '#9a9a9a'];
-  }));
-  const colourOf = new Map(view.calls.flatMap((call) => {
-    const lab = call.choice?.paint.lab ?? call.official?.lab ?? null;
-    return call.zones.map((zone) => [zone, lab ? hexOf(lab) : null] as const);
-  }));
+  const inks = Object.fromEntries(
+    [...new Set([...markings.flatMap((marking) => marking.codes), ...view.calls.map((call) => call.code)])].map(
+      (code) => {
+        const lab = official.get(code)?.lab;
+        return [code, lab ? hexOf(lab) : '#9a9a9a'];
+      },
+    ),
+  );
+  const colourOf = new Map(
+    view.calls.flatMap((call) => {
+      const lab = call.choice?.paint.lab ?? call.official?.lab ?? null;
+      return call.zones.map((zone) => [zone, lab ? hexOf(lab) : null] as const);
+    }),
+  );
   return {
     spec: view.outline.spec,
     denominator: brief.denominator,
     titleBlock: titleBlock(view),
     zones: view.outline.zones.map((zone) => ({
-      key: zone.key, title: zone.title, certainty: certaintyOf(view.questions, zone.key), colour: colourOf.get(zone.key) ?? null, progress: progressOf(view, zone.key),
+      key: zone.key,
+      title: zone.title,
+      certainty: certaintyOf(view.questions, zone.key),
+      colour: colourOf.get(zone.key) ?? null,
+      progress: progressOf(view, zone.key),
     })),
-    markings: markings.map(({ id, kind, text, heightMm, codes, places }) => ({ id, kind, text, heightMm, codes, places })),
+    markings: markings.map(({ id, kind, text, heightMm, codes, places }) => ({
+      id,
+      kind,
+      text,
+      heightMm,
+      codes,
+      places,
+    })),
     inks,
   };
 }
@@ -61,9 +78,15 @@ function titleBlock({ state: { airframe, brief } }: BriefView): SheetFacts['titl
   return [
     { label: 'Airframe', value: `${airframe.type} ${airframe.variant}`.trim() },
     { label: 'Serial, code', value: [airframe.serial, airframe.codeLetters].filter(Boolean).join(' · ') || '–' },
-    { label: 'Depicts', value: window.length === 0 ? 'any day' : windowInWords(airframe.targetFrom, airframe.targetTo) },
+    {
+      label: 'Depicts',
+      value: window.length === 0 ? 'any day' : windowInWords(airframe.targetFrom, airframe.targetTo),
+    },
     { label: 'Unit', value: airframe.unit || '–' },
     { label: 'Kit', value: `${brief.kitMaker} ${brief.kitNumber}`.trim() || '–' },
-    { label: airframe.dimensions.span ? 'Span at scale' : 'Rotor at scale', value: `${(span / brief.denominator).toFixed(1)} mm` },
+    {
+      label: airframe.dimensions.span ? 'Span at scale' : 'Rotor at scale',
+      value: `${(span / brief.denominator).toFixed(1)} mm`,
+    },
   ];
 }

@@ -27,26 +27,61 @@ const HATCH_PX = 5;
 export function viewBox(outline: Outline, view: View, scale: number) {
   const { left, right, top, bottom } = outline.extents[view];
   const pad = 4 / scale;
-  return { x: left - pad, y: top - pad, width: (right - left + 2 * pad) * scale, height: (bottom - top + 2 * pad) * scale };
+  return {
+    x: left - pad,
+    y: top - pad,
+    width: (right - left + 2 * pad) * scale,
+    height: (bottom - top + 2 * pad) * scale,
+  };
 }
 
 /** One of the four views, in SVG, from the outline's real proportions. */
-export function ViewDrawing({ outline, view, fillOf, selected, onSelect, scale, markings, inkOf, idPrefix, zoneTitle }: Props): ReactNode {
+export function ViewDrawing({
+  outline,
+  view,
+  fillOf,
+  selected,
+  onSelect,
+  scale,
+  markings,
+  inkOf,
+  idPrefix,
+  zoneTitle,
+}: Props): ReactNode {
   const box = viewBox(outline, view, scale);
-  const at = ([u, v]: readonly [number, number]) => `${((u - box.x) * scale).toFixed(1)} ${((v - box.y) * scale).toFixed(1)}`;
+  const at = ([u, v]: readonly [number, number]) =>
+    `${((u - box.x) * scale).toFixed(1)} ${((v - box.y) * scale).toFixed(1)}`;
   const path = (points: Polygon) => `M${points.map(at).join('L')}Z`;
   const line = (points: Polygon) => `M${points.map(at).join('L')}`;
   const drawing = outline.drawings[view];
   const id = (name: string) => `${idPrefix}-${view}-${name}`;
   const named = new Set<string>();
   return (
-    <svg width={box.width} height={box.height} viewBox={`0 0 ${box.width.toFixed(1)} ${box.height.toFixed(1)}`} role="presentation" className="view-drawing">
+    <svg
+      width={box.width}
+      height={box.height}
+      viewBox={`0 0 ${box.width.toFixed(1)} ${box.height.toFixed(1)}`}
+      role="presentation"
+      className="view-drawing"
+    >
       <defs>
-        <pattern id={id('leaning')} width={HATCH_PX * 1.6} height={HATCH_PX * 1.6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          id={id('leaning')}
+          width={HATCH_PX * 1.6}
+          height={HATCH_PX * 1.6}
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <rect width="9" height="9" fill="#f3f3f3" />
           <line x1="0" x2="0" y1="0" y2="9" stroke="#5a5a5a" strokeWidth="1.4" />
         </pattern>
-        <pattern id={id('contested')} width={HATCH_PX} height={HATCH_PX} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          id={id('contested')}
+          width={HATCH_PX}
+          height={HATCH_PX}
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <rect width="9" height="9" fill="#f3f3f3" />
           <path d="M0 0V9M0 0H9" stroke="#3a3a3a" strokeWidth="1.5" />
         </pattern>
@@ -68,7 +103,14 @@ export function ViewDrawing({ outline, view, fillOf, selected, onSelect, scale, 
             strokeLinejoin="round"
             className={onSelect ? 'zone' : undefined}
             onClick={onSelect ? () => onSelect(shape.zone) : undefined}
-            {...(onSelect && first ? { id: id(`zone-${shape.zone}`), role: 'option', 'aria-selected': chosen, 'aria-label': zoneTitle(shape.zone) } : { 'aria-hidden': true })}
+            {...(onSelect && first
+              ? {
+                  id: id(`zone-${shape.zone}`),
+                  role: 'option',
+                  'aria-selected': chosen,
+                  'aria-label': zoneTitle(shape.zone),
+                }
+              : { 'aria-hidden': true })}
           >
             {onSelect ? <title>{zoneTitle(shape.zone)}</title> : null}
           </path>
@@ -76,14 +118,34 @@ export function ViewDrawing({ outline, view, fillOf, selected, onSelect, scale, 
       })}
       <g aria-hidden="true" pointerEvents="none">
         {drawing.lines.map((item, i) => (
-          <path key={i} d={line(item.points)} fill="none" stroke="#1c1c1c" strokeWidth={item.weight === 'bold' ? 1.6 : 0.6} />
+          <path
+            key={i}
+            d={line(item.points)}
+            fill="none"
+            stroke="#1c1c1c"
+            strokeWidth={item.weight === 'bold' ? 1.6 : 0.6}
+          />
         ))}
-        {markings.flatMap((marking) => placeMarking(outline, marking)).filter((art) => art.view === view).map((art, i) => (
-          <g key={i}>
-            {art.fields.map((field, k) => <path key={k} d={path(field.points)} fill={inkOf(field.code)} />)}
-            {art.strokes.map((stroke, k) => <path key={k} d={line(stroke.points)} fill="none" stroke={inkOf(stroke.code)} strokeWidth={Math.max(0.7, stroke.width * scale)} strokeLinejoin="round" />)}
-          </g>
-        ))}
+        {markings
+          .flatMap((marking) => placeMarking(outline, marking))
+          .filter((art) => art.view === view)
+          .map((art, i) => (
+            <g key={i}>
+              {art.fields.map((field, k) => (
+                <path key={k} d={path(field.points)} fill={inkOf(field.code)} />
+              ))}
+              {art.strokes.map((stroke, k) => (
+                <path
+                  key={k}
+                  d={line(stroke.points)}
+                  fill="none"
+                  stroke={inkOf(stroke.code)}
+                  strokeWidth={Math.max(0.7, stroke.width * scale)}
+                  strokeLinejoin="round"
+                />
+              ))}
+            </g>
+          ))}
       </g>
     </svg>
   );

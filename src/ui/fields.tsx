@@ -52,7 +52,16 @@ export function typedValues(fields: readonly FieldSpec[], values: Values): Value
 
 /** A record's values as text for its form. */
 export function formValues(fields: readonly FieldSpec[], record: Values): Values {
-  return Object.fromEntries(fields.map(({ name, type }) => [name, type === 'several' || type === 'yes-no' ? record[name] : record[name] === null || record[name] === undefined ? '' : String(record[name])]));
+  return Object.fromEntries(
+    fields.map(({ name, type }) => [
+      name,
+      type === 'several' || type === 'yes-no'
+        ? record[name]
+        : record[name] === null || record[name] === undefined
+          ? ''
+          : String(record[name]),
+    ]),
+  );
 }
 
 interface RecordFormProps<T> {
@@ -69,11 +78,23 @@ interface RecordFormProps<T> {
 }
 
 /** A form over one record: keeps what was typed through every refusal, and settles with what was changed elsewhere. */
-export function RecordForm<T>({ fields, initial, version, submit, onDone, onCancel, saveLabel, saved, children }: RecordFormProps<T>): ReactNode {
+export function RecordForm<T>({
+  fields,
+  initial,
+  version,
+  submit,
+  onDone,
+  onCancel,
+  saveLabel,
+  saved,
+  children,
+}: RecordFormProps<T>): ReactNode {
   const { run, busy } = useSaving();
   const form = useForm<Values>({ defaultValues: formValues(fields, initial) });
   const [seen, setSeen] = useState(version);
-  const [conflict, setConflict] = useState<{ mine: Values; theirs: (Values & { version: number }) | null } | null>(null);
+  const [conflict, setConflict] = useState<{ mine: Values; theirs: (Values & { version: number }) | null } | null>(
+    null,
+  );
 
   const send = async (values: Values, against: number | null) => {
     const typed = typedValues(fields, values);
@@ -87,17 +108,25 @@ export function RecordForm<T>({ fields, initial, version, submit, onDone, onCanc
       setConflict({ mine: typed, theirs: result.conflict.theirs });
       return;
     }
-    for (const fault of result.faults) if (fault.field) form.setError(fault.field.split('.')[0]!, { message: fault.says }, { shouldFocus: true });
+    for (const fault of result.faults)
+      if (fault.field) form.setError(fault.field.split('.')[0]!, { message: fault.says }, { shouldFocus: true });
   };
   const onSubmit = (event: FormEvent) => {
     form.clearErrors();
     void form.handleSubmit((values) => send(values, seen))(event);
   };
   return (
-    <form className="record-form" onSubmit={onSubmit} noValidate onKeyDown={(event) => event.key === 'Escape' && onCancel?.()}>
+    <form
+      className="record-form"
+      onSubmit={onSubmit}
+      noValidate
+      onKeyDown={(event) => event.key === 'Escape' && onCancel?.()}
+    >
       {conflict ? (
         <ChangedElsewhereNotice
-          mine={conflict.mine} theirs={conflict.theirs} labels={Object.fromEntries(fields.map((field) => [field.name, field.label]))}
+          mine={conflict.mine}
+          theirs={conflict.theirs}
+          labels={Object.fromEntries(fields.map((field) => [field.name, field.label]))}
           onTakeTheirs={() => {
             form.reset(formValues(fields, conflict.theirs!));
             setSeen(conflict.theirs!.version);
@@ -118,7 +147,9 @@ export function RecordForm<T>({ fields, initial, version, submit, onDone, onCanc
       </div>
       {children}
       <div className="form-actions">
-        <Button type="submit" variant="contained" disabled={busy}>{saveLabel}</Button>
+        <Button type="submit" variant="contained" disabled={busy}>
+          {saveLabel}
+        </Button>
         {onCancel ? <Button onClick={onCancel}>Close</Button> : null}
       </div>
     </form>
@@ -134,41 +165,91 @@ export function Field({ field, control }: { field: FieldSpec; control: Control<V
       render={({ field: bound, fieldState: { error } }) => {
         const help = error?.message ?? field.help;
         const label = field.unit ? `${field.label}, ${field.unit}` : field.label;
-        const slots = { htmlInput: { 'aria-label': label, ...(field.type === 'number' ? { inputMode: 'decimal' as const } : {}) } };
+        const slots = {
+          htmlInput: { 'aria-label': label, ...(field.type === 'number' ? { inputMode: 'decimal' as const } : {}) },
+        };
         switch (field.type) {
           case 'yes-no':
-            return <FormControlLabel control={<Checkbox checked={Boolean(bound.value)} onChange={(_, checked) => bound.onChange(checked)} size="small" />} label={label} />;
+            return (
+              <FormControlLabel
+                control={
+                  <Checkbox
+                    checked={Boolean(bound.value)}
+                    onChange={(_, checked) => bound.onChange(checked)}
+                    size="small"
+                  />
+                }
+                label={label}
+              />
+            );
           case 'several': {
             const chosen = (bound.value as string[] | undefined) ?? [];
             return (
               <Autocomplete
-                multiple size="small" options={(field.options ?? []).map((option) => option.value)} value={chosen} onChange={(_, value) => bound.onChange(value)} disableCloseOnSelect
+                multiple
+                size="small"
+                options={(field.options ?? []).map((option) => option.value)}
+                value={chosen}
+                onChange={(_, value) => bound.onChange(value)}
+                disableCloseOnSelect
                 getOptionLabel={(value) => field.options?.find((option) => option.value === value)?.label ?? value}
-                renderInput={(props) => <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={bound.ref} />}
+                renderInput={(props) => (
+                  <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={bound.ref} />
+                )}
               />
             );
           }
           case 'suggest':
             return (
               <Autocomplete
-                freeSolo size="small" options={(field.options ?? []).map((option) => option.value)} inputValue={String(bound.value ?? '')} onInputChange={(_, value) => bound.onChange(value)}
+                freeSolo
+                size="small"
+                options={(field.options ?? []).map((option) => option.value)}
+                inputValue={String(bound.value ?? '')}
+                onInputChange={(_, value) => bound.onChange(value)}
                 getOptionLabel={(value) => value}
-                renderOption={({ key, ...props }, value) => <li key={key} {...props}>{field.options?.find((option) => option.value === value)?.label ?? value}</li>}
-                renderInput={(props) => <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={bound.ref} />}
+                renderOption={({ key, ...props }, value) => (
+                  <li key={key} {...props}>
+                    {field.options?.find((option) => option.value === value)?.label ?? value}
+                  </li>
+                )}
+                renderInput={(props) => (
+                  <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={bound.ref} />
+                )}
               />
             );
           case 'choice':
             return (
-              <TextField select {...bound} inputRef={bound.ref} value={bound.value ?? ''} label={label} error={Boolean(error)} helperText={help}>
-                {(field.options ?? []).map((option) => <MenuItem key={option.value} value={option.value}>{option.label}</MenuItem>)}
+              <TextField
+                select
+                {...bound}
+                inputRef={bound.ref}
+                value={bound.value ?? ''}
+                label={label}
+                error={Boolean(error)}
+                helperText={help}
+              >
+                {(field.options ?? []).map((option) => (
+                  <MenuItem key={option.value} value={option.value}>
+                    {option.label}
+                  </MenuItem>
+                ))}
               </TextField>
             );
           default: {
             const native = field.type === 'day' ? 'date' : field.type === 'time' ? 'time' : 'text';
             return (
               <TextField
-                {...bound} inputRef={bound.ref} value={bound.value ?? ''} label={label} type={native} multiline={field.type === 'long'} minRows={field.type === 'long' ? 2 : undefined}
-                error={Boolean(error)} helperText={help} slotProps={{ ...slots, ...(native === 'text' ? {} : { inputLabel: { shrink: true } }) }}
+                {...bound}
+                inputRef={bound.ref}
+                value={bound.value ?? ''}
+                label={label}
+                type={native}
+                multiline={field.type === 'long'}
+                minRows={field.type === 'long' ? 2 : undefined}
+                error={Boolean(error)}
+                helperText={help}
+                slotProps={{ ...slots, ...(native === 'text' ? {} : { inputLabel: { shrink: true } }) }}
               />
             );
           }

@@ -26,7 +26,11 @@ export function useKey(key: string, handle: () => void): void {
     const listen = (event: KeyboardEvent) => {
       if (event.key !== key || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [contenteditable], [role="combobox"], [role="dialog"]') && key !== 'Escape') return;
+      if (
+        target.closest('input, textarea, select, [contenteditable], [role="combobox"], [role="dialog"]') &&
+        key !== 'Escape'
+      )
+        return;
       event.preventDefault();
       latest.current();
     };

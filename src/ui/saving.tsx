@@ -57,8 +57,19 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
   return (
     <Context.Provider value={saving}>
       {children}
-      <Snackbar open={said !== null} autoHideDuration={said?.bad ? 9000 : 3500} onClose={(_, reason) => reason !== 'clickaway' && setSaid(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
-        <Alert severity={said?.bad ? 'error' : 'info'} variant="filled" onClose={() => setSaid(null)} role={said?.bad ? 'alert' : 'status'} sx={{ '&.MuiAlert-filledInfo': { bgcolor: '#1c1c1c' } }}>
+      <Snackbar
+        open={said !== null}
+        autoHideDuration={said?.bad ? 9000 : 3500}
+        onClose={(_, reason) => reason !== 'clickaway' && setSaid(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      >
+        <Alert
+          severity={said?.bad ? 'error' : 'info'}
+          variant="filled"
+          onClose={() => setSaid(null)}
+          role={said?.bad ? 'alert' : 'status'}
+          sx={{ '&.MuiAlert-filledInfo': { bgcolor: '#1c1c1c' } }}
+        >
           {said?.text}
         </Alert>
       </Snackbar>
@@ -66,7 +77,8 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
   );
 }
 
-const conflictInWords = (conflict: Conflict) => (conflict.theirs ? 'Changed elsewhere since you opened it: both values are shown.' : 'It was removed elsewhere.');
+const conflictInWords = (conflict: Conflict) =>
+  conflict.theirs ? 'Changed elsewhere since you opened it: both values are shown.' : 'It was removed elsewhere.';
 
 interface BothProps {
   mine: Record<string, unknown>;
@@ -78,20 +90,48 @@ interface BothProps {
 
 /** "Changed elsewhere": both values side by side, for each field that differs, and the choice between them. */
 export function ChangedElsewhereNotice({ mine, theirs, labels, onTakeTheirs, onKeepMine }: BothProps): ReactNode {
-  if (!theirs) return <p className="changed-elsewhere" role="alert"><strong>Removed elsewhere.</strong> What you typed is still in the form; copy it if you need it.</p>;
-  const differing = Object.keys(labels).filter((field) => JSON.stringify(mine[field]) !== JSON.stringify(theirs[field]));
-  const show = (value: unknown) => (value === null || value === '' || value === undefined ? '–' : typeof value === 'object' ? JSON.stringify(value) : String(value));
+  if (!theirs)
+    return (
+      <p className="changed-elsewhere" role="alert">
+        <strong>Removed elsewhere.</strong> What you typed is still in the form; copy it if you need it.
+      </p>
+    );
+  const differing = Object.keys(labels).filter(
+    (field) => JSON.stringify(mine[field]) !== JSON.stringify(theirs[field]),
+  );
+  const show = (value: unknown) =>
+    value === null || value === '' || value === undefined
+      ? '–'
+      : typeof value === 'object'
+        ? JSON.stringify(value)
+        : String(value);
   return (
     <div className="changed-elsewhere" role="alert">
       <strong>Changed elsewhere</strong> while you were editing.
       <table>
-        <thead><tr><th>Field</th><th>There now</th><th>Yours</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Field</th>
+            <th>There now</th>
+            <th>Yours</th>
+          </tr>
+        </thead>
         <tbody>
-          {differing.map((field) => <tr key={field}><th scope="row">{labels[field]}</th><td>{show(theirs[field])}</td><td>{show(mine[field])}</td></tr>)}
+          {differing.map((field) => (
+            <tr key={field}>
+              <th scope="row">{labels[field]}</th>
+              <td>{show(theirs[field])}</td>
+              <td>{show(mine[field])}</td>
+            </tr>
+          ))}
         </tbody>
       </table>
-      <Button variant="outlined" onClick={onTakeTheirs}>Take what is there now</Button>{' '}
-      <Button variant="contained" onClick={onKeepMine}>Save mine over it</Button>
+      <Button variant="outlined" onClick={onTakeTheirs}>
+        Take what is there now
+      </Button>{' '}
+      <Button variant="contained" onClick={onKeepMine}>
+        Save mine over it
+      </Button>
     </div>
   );
 }

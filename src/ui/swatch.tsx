@@ -6,12 +6,29 @@ import type { Lab } from '@/core/colour/types';
  * Butted swatches on a mid-grey mount: target and candidate share an edge with nothing between them.
  * A colour that no screen shows wears a corner mark.
  */
-export function ButtedSwatches({ official, chosen, label, width = 150 }: { official: Lab | null; chosen: Lab | null; label: string; width?: number }): ReactNode {
+export function ButtedSwatches({
+  official,
+  chosen,
+  label,
+  width = 150,
+}: {
+  official: Lab | null;
+  chosen: Lab | null;
+  label: string;
+  width?: number;
+}): ReactNode {
   return (
     <span className="swatch-mount" role="img" aria-label={label} style={{ width }}>
       {[official, chosen].map((lab, i) => {
         const colour = lab ? labToHex(lab) : null;
-        return <span key={i} className={`swatch${colour ? '' : ' missing'}${colour && !colour.inSrgb ? ' clipped' : ''}`} style={colour ? { background: colour.hex } : undefined} title={colour && !colour.inSrgb ? 'this screen cannot show the colour' : undefined} />;
+        return (
+          <span
+            key={i}
+            className={`swatch${colour ? '' : ' missing'}${colour && !colour.inSrgb ? ' clipped' : ''}`}
+            style={colour ? { background: colour.hex } : undefined}
+            title={colour && !colour.inSrgb ? 'this screen cannot show the colour' : undefined}
+          />
+        );
       })}
     </span>
   );

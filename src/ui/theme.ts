@@ -27,12 +27,34 @@ export const theme = createTheme({
     divider: RULE,
   },
   shape: { borderRadius: 0 },
-  typography: { fontFamily: '"Atkinson Hyperlegible", sans-serif', fontSize: 14, h1: heading, h2: heading, h3: heading, button: { ...heading, textTransform: 'none', fontSize: 16 } },
+  typography: {
+    fontFamily: '"Atkinson Hyperlegible", sans-serif',
+    fontSize: 14,
+    h1: heading,
+    h2: heading,
+    h3: heading,
+    button: { ...heading, textTransform: 'none', fontSize: 16 },
+  },
   components: {
     MuiButtonBase: { defaultProps: { disableRipple: true } },
-    MuiButton: { defaultProps: { disableElevation: true, size: 'small' }, styleOverrides: { root: { minHeight: 34, fontSize: 16, padding: '3px 12px' } } },
+    MuiButton: {
+      defaultProps: { disableElevation: true, size: 'small' },
+      styleOverrides: { root: { minHeight: 34, fontSize: 16, padding: '3px 12px' } },
+    },
     MuiTextField: { defaultProps: { size: 'small', variant: 'outlined', fullWidth: true } },
     MuiTooltip: { defaultProps: { arrow: true } },
-    MuiToggleButton: { styleOverrides: { root: { ...heading, textTransform: 'none', padding: '3px 12px', fontSize: 16, color: DIM, '&.Mui-selected': { background: INK, color: '#fff' }, '&.Mui-selected:hover': { background: INK } } } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          ...heading,
+          textTransform: 'none',
+          padding: '3px 12px',
+          fontSize: 16,
+          color: DIM,
+          '&.Mui-selected': { background: INK, color: '#fff' },
+          '&.Mui-selected:hover': { background: INK },
+        },
+      },
+    },
   },
 });

@@ -26,8 +26,12 @@ test.describe('bad input gets a sentence, and what was typed stays', () => {
   test('a file that is no picture', async ({ page }) => {
     await openDemo(page);
     await page.getByRole('button', { name: /New source/ }).click();
-    await page.getByLabel('Picture').setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') });
-    await expect(page.getByRole('alert').filter({ hasText: 'photo.jpg: the file cannot be read as a picture' })).toBeVisible();
+    await page
+      .getByLabel('Picture')
+      .setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') });
+    await expect(
+      page.getByRole('alert').filter({ hasText: 'photo.jpg: the file cannot be read as a picture' }),
+    ).toBeVisible();
   });
 
   test('sources that derive from one another', async ({ page }) => {
@@ -45,7 +49,11 @@ test.describe('bad input gets a sentence, and what was typed stays', () => {
 
   test('a length that is no length', async ({ page }) => {
     await openDemo(page);
-    await page.getByRole('row', { name: /Rear fuselage, port marking size/ }).getByRole('button').first().click();
+    await page
+      .getByRole('row', { name: /Rear fuselage, port marking size/ })
+      .getByRole('button')
+      .first()
+      .click();
     await page.getByLabel('Ruling, mm on the real machine').fill('wide');
     await page.getByRole('button', { name: 'Change the ruling' }).click();
     await expect(page.getByText(/"wide" is no length/).first()).toBeVisible();
@@ -64,7 +72,10 @@ test.describe('bad input gets a sentence, and what was typed stays', () => {
 
   test('files that are no brief', async ({ page }) => {
     await page.goto('/');
-    const take = (text: string) => page.getByLabel('Brief as JSON').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+    const take = (text: string) =>
+      page
+        .getByLabel('Brief as JSON')
+        .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(text) });
     await take('hello');
     await expect(page.getByText('the file is not JSON')).toBeVisible();
     await take('{"format":"something/9"}');
@@ -77,7 +88,10 @@ test.describe('the walls', () => {
   test('writes from elsewhere and unknown hosts are turned away', async ({ request, baseURL }) => {
     const none = await request.post('/briefs/import', { data: '{}' });
     expect(none.status()).toBe(403);
-    const foreign = await request.post('/briefs/import', { data: '{}', headers: { origin: 'http://elsewhere.example' } });
+    const foreign = await request.post('/briefs/import', {
+      data: '{}',
+      headers: { origin: 'http://elsewhere.example' },
+    });
     expect(foreign.status()).toBe(403);
     const own = await request.post('/briefs/import', { data: '{}', headers: { origin: baseURL! } });
     expect(own.status()).toBe(422);

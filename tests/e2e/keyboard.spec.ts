@@ -34,7 +34,9 @@ test.describe('without a mouse', () => {
     await openDemo(page);
     await page.locator('#sheet-starboard-zone-fin-starboard').click();
     await expect(page.getByText('Narrowed to Fin and rudder, starboard')).toBeVisible();
-    await expect(page.getByRole('list', { name: 'Zones' }).getByRole('button', { name: 'Fin and rudder, starboard' })).toHaveAttribute('aria-pressed', 'true');
+    await expect(
+      page.getByRole('list', { name: 'Zones' }).getByRole('button', { name: 'Fin and rudder, starboard' }),
+    ).toHaveAttribute('aria-pressed', 'true');
     await page.getByRole('list', { name: 'Zones' }).getByRole('button', { name: 'Spinner' }).click();
     await expect(page.getByText('Narrowed to Spinner')).toBeVisible();
   });

@@ -36,7 +36,10 @@ test.describe('nothing is lost', () => {
     const second = await context.newPage();
     await second.goto(page.url());
     for (const tab of [page, second]) {
-      await tab.getByRole('row', { name: /Wash the sprues/ }).getByRole('button', { name: 'edit' }).click();
+      await tab
+        .getByRole('row', { name: /Wash the sprues/ })
+        .getByRole('button', { name: 'edit' })
+        .click();
     }
     await page.getByLabel('Took, min').fill('31');
     await page.getByRole('button', { name: 'Save the entry' }).click();
@@ -60,7 +63,9 @@ test.describe('nothing is lost', () => {
     await openDemo(page);
     await page.getByRole('button', { name: /New source/ }).click();
     await page.getByLabel('Title').fill('Typed while away');
-    await page.route('**/evidence', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
+    await page.route('**/evidence', (route) =>
+      route.request().method() === 'POST' ? route.abort() : route.continue(),
+    );
     await page.getByRole('button', { name: 'Add the source' }).click();
     await expect(page.getByText(/cannot be reached/)).toBeVisible();
     await expect(page.getByLabel('Title')).toHaveValue('Typed while away');

@@ -1,7 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, openDemo, STATIONS, test } from '../support/story';
 
-for (const [name, viewport] of [['1280x800', { width: 1280, height: 800 }], ['390x844', { width: 390, height: 844 }]] as const) {
+for (const [name, viewport] of [
+  ['1280x800', { width: 1280, height: 800 }],
+  ['390x844', { width: 390, height: 844 }],
+] as const) {
   test.describe(`every station at ${name}`, () => {
     test.use({ viewport });
     for (const station of STATIONS) {
@@ -12,7 +15,15 @@ for (const [name, viewport] of [['1280x800', { width: 1280, height: 800 }], ['39
         expect(wider).toBeLessThanOrEqual(0);
         const { violations } = await new AxeBuilder({ page }).analyze();
         const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-        expect(grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
+        expect(
+          grave.map(
+            (v) =>
+              `${v.id}: ${v.nodes
+                .map((n) => n.target.join(' '))
+                .slice(0, 3)
+                .join(', ')}`,
+          ),
+        ).toEqual([]);
       });
     }
   });

@@ -7,7 +7,8 @@ import { choose, expect, reset, test } from '../support/story';
 async function takeInHand(page: Page, title: string) {
   const card = page.getByRole('article', { name: 'Step in hand' });
   await expect(card).toBeVisible();
-  if (!(await card.getByRole('heading', { name: title }).isVisible())) await page.getByRole('button', { name: title, exact: true }).click();
+  if (!(await card.getByRole('heading', { name: title }).isVisible()))
+    await page.getByRole('button', { name: title, exact: true }).click();
   await expect(card.getByRole('heading', { name: title })).toBeVisible();
 }
 
@@ -42,7 +43,9 @@ test.describe('from an empty house to a printed brief', () => {
 
     await test.step('a source with a picture, a citation without', async () => {
       await page.getByRole('button', { name: /New source/ }).click();
-      const picture = await sharp({ create: { width: 640, height: 400, channels: 3, background: '#667766' } }).png().toBuffer();
+      const picture = await sharp({ create: { width: 640, height: 400, channels: 3, background: '#667766' } })
+        .png()
+        .toBuffer();
       await page.getByLabel('Picture').setInputFiles({ name: 'apron.png', mimeType: 'image/png', buffer: picture });
       await expect(page.getByRole('img', { name: 'The picture of this source' })).toBeVisible();
       await page.getByLabel('Title').fill('Apron');
@@ -68,7 +71,11 @@ test.describe('from an empty house to a printed brief', () => {
 
     await test.step('the support is seen and ruled on', async () => {
       await page.getByRole('button', { name: 'Ledger' }).click();
-      await page.getByRole('row', { name: /Fin and rudder, port/ }).getByRole('button').first().click();
+      await page
+        .getByRole('row', { name: /Fin and rudder, port/ })
+        .getByRole('button')
+        .first()
+        .click();
       const detail = page.getByRole('region', { name: 'Fin and rudder, port, Colour' });
       await expect(detail.getByText('3.00')).toBeVisible();
       // One clear photograph on the day: 20.1 / (20.1 + 1).
@@ -135,15 +142,23 @@ test.describe('from an empty house to a printed brief', () => {
 
     await test.step('on paper, and as a file that makes an equal brief', async () => {
       await page.getByRole('link', { name: 'Brief', exact: false }).last().click();
-      const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Brief as PDF' }).click()]);
+      const [pdf] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('button', { name: 'Brief as PDF' }).click(),
+      ]);
       expect(pdf.suggestedFilename()).toBe('testbird-t-1.pdf');
       const bytes = readFileSync((await pdf.path())!);
       expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
       expect(bytes.includes('/FontFile2')).toBe(true);
-      const [json] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Brief as JSON' }).click()]);
+      const [json] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('link', { name: 'Brief as JSON' }).click(),
+      ]);
       const first = readFileSync((await json.path())!, 'utf8');
       await page.goto('/');
-      await page.getByLabel('Brief as JSON').setInputFiles({ name: 'brief.json', mimeType: 'application/json', buffer: Buffer.from(first) });
+      await page
+        .getByLabel('Brief as JSON')
+        .setInputFiles({ name: 'brief.json', mimeType: 'application/json', buffer: Buffer.from(first) });
       await expect(page).toHaveURL(/evidence$/);
       const copy = await page.request.get(page.url().replace(/evidence$/, 'brief.json'));
       expect(await copy.text()).toBe(first);

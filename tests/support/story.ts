@@ -8,14 +8,19 @@ export const test = base.extend<{ page: Page }>({
     page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
     page.on('pageerror', (error) => faults.push(error.message));
     await run(page);
-    expect(faults.filter((fault) => !/status of (403|413|422|400|404)|net::ERR_FAILED/.test(fault)), 'nothing may be reported to the console').toEqual([]);
+    expect(
+      faults.filter((fault) => !/status of (403|413|422|400|404)|net::ERR_FAILED/.test(fault)),
+      'nothing may be reported to the console',
+    ).toEqual([]);
   },
 });
 
 export { expect };
 
 export function reset(to: 'demo' | 'empty') {
-  const { status, stderr } = spawnSync('npx', ['--no-install', 'tsx', 'tests/support/reset.ts', to], { encoding: 'utf8' });
+  const { status, stderr } = spawnSync('npx', ['--no-install', 'tsx', 'tests/support/reset.ts', to], {
+    encoding: 'utf8',
+  });
   if (status !== 0) throw new Error(stderr);
 }
 
@@ -32,7 +37,12 @@ export async function openDemo(page: Page, station: string = 'evidence'): Promis
 }
 
 /** A MUI choice field: opens it and picks an option. */
-export async function choose(scope: Page | ReturnType<Page['locator']>, page: Page, label: string, option: string | RegExp) {
+export async function choose(
+  scope: Page | ReturnType<Page['locator']>,
+  page: Page,
+  label: string,
+  option: string | RegExp,
+) {
   await scope.getByRole('combobox', { name: label }).click();
   await page.getByRole('option', { name: option }).first().click();
 }

@@ -7,7 +7,15 @@ export const dynamic = 'force-dynamic';
 export default function NewBriefPage() {
   return (
     <>
-      <header className="head"><div className="head-title"><Link href="/" className="head-home" aria-label="All briefs">≡</Link><strong>Build Brief</strong><span>New brief</span></div></header>
+      <header className="head">
+        <div className="head-title">
+          <Link href="/" className="head-home" aria-label="All briefs">
+            ≡
+          </Link>
+          <strong>Build Brief</strong>
+          <span>New brief</span>
+        </div>
+      </header>
       <main className="station">
         <h1>Which machine, from which kit?</h1>
         <p className="station-now">The outline begins from a preset; every dimension can be changed later.</p>

@@ -4,7 +4,8 @@ const refused = (says: string, status = 422) => Response.json({ says }, { status
 
 /** Takes one picture (multipart field `picture`); answers with its id, or with what is wrong with it. */
 export async function POST(request: Request): Promise<Response> {
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_PICTURE_BYTES + 10_000) return refused('the file has more than 15 MB', 413);
+  if (Number(request.headers.get('content-length') ?? 0) > MOST_PICTURE_BYTES + 10_000)
+    return refused('the file has more than 15 MB', 413);
   let file: FormDataEntryValue | null;
   try {
     file = (await request.formData()).get('picture');

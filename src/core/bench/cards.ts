@@ -27,7 +27,12 @@ export interface BenchCard {
 }
 
 /** The steps of the session in hand (or of the next one), in their order, and when it begins. */
-export function cardsForNow(view: BriefView): { session: string | null; startLocal: string | null; running: boolean; cards: BenchCard[] } {
+export function cardsForNow(view: BriefView): {
+  session: string | null;
+  startLocal: string | null;
+  running: boolean;
+  cards: BenchCard[];
+} {
   const { plan } = view;
   const open = plan.work.filter((item) => !item.done);
   const first = open[0];
@@ -49,7 +54,15 @@ function cardOf(view: BriefView, item: PlannedWork): BenchCard {
   const gate = view.gates.find((candidate) => candidate.name === step.gate);
   const { caution: _, ...spray } = step.load ? SPRAYING[step.load.chemistry] : { caution: '' };
   return {
-    key: item.key, title: step.title, lane: step.lane, start: item.start, minutes: step.minutes, zones: step.zones, why: step.why, cautions: step.cautions, gate: step.gate,
+    key: item.key,
+    title: step.title,
+    lane: step.lane,
+    start: item.start,
+    minutes: step.minutes,
+    zones: step.zones,
+    why: step.why,
+    cautions: step.cautions,
+    gate: step.gate,
     open: gate?.open.map((question) => `${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`) ?? [],
     paint: paintOf(call, step.load?.title ?? null, step.load?.chemistry),
     spray: step.load ? (spray as Omit<SprayAdvice, 'caution'>) : null,
@@ -58,9 +71,19 @@ function cardOf(view: BriefView, item: PlannedWork): BenchCard {
   };
 }
 
-function paintOf(call: CallView | undefined, title: string | null, chemistry: keyof typeof CHEMISTRIES | undefined): BenchCard['paint'] {
+function paintOf(
+  call: CallView | undefined,
+  title: string | null,
+  chemistry: keyof typeof CHEMISTRIES | undefined,
+): BenchCard['paint'] {
   const paint = call?.choice?.paint;
-  if (paint) return { label: `${paintLabel(paint)} ${paint.name}`, chemistry: CHEMISTRIES[paint.chemistry].title, lab: paint.lab, ownedMl: paint.ownedMl };
+  if (paint)
+    return {
+      label: `${paintLabel(paint)} ${paint.name}`,
+      chemistry: CHEMISTRIES[paint.chemistry].title,
+      lab: paint.lab,
+      ownedMl: paint.ownedMl,
+    };
   if (!title || !chemistry) return null;
   return { label: title, chemistry: CHEMISTRIES[chemistry].title, lab: call?.official?.lab ?? null, ownedMl: null };
 }

@@ -8,7 +8,22 @@ import { certaintyOf, deriveBrief } from './derive';
 import type { BriefState, ColourShelf } from './state';
 
 const nowUtc = '2026-11-23T12:00:00Z';
-const paint: Paint = { id: 'paint-1', line: 'Line', number: '1', name: 'Green', chemistry: 'AL', kind: 'solid', finish: 'matt', opacity: 'opaque', lab: [36.5, -9, 13], sd: 0.5, sizeMl: 15, priceCents: 300, claims: [], ownedMl: 4 };
+const paint: Paint = {
+  id: 'paint-1',
+  line: 'Line',
+  number: '1',
+  name: 'Green',
+  chemistry: 'AL',
+  kind: 'solid',
+  finish: 'matt',
+  opacity: 'opaque',
+  lab: [36.5, -9, 13],
+  sd: 0.5,
+  sizeMl: 15,
+  priceCents: 300,
+  claims: [],
+  ownedMl: 4,
+};
 const shelf: ColourShelf = {
   codes: [
     { id: 'code-31', version: 1, system: 'TCS', code: 'TCS 31', name: 'Fen green', finish: 'matt', kind: 'solid' },
@@ -46,13 +61,18 @@ describe('what follows from a brief', () => {
     expect(step(without).load!.chemistry).toBe('WA');
     expect(step(without).why).toMatch(/no paint chosen yet/);
     expect(step(withPaint).load!.chemistry).toBe('AL');
-    expect(matchSingle({ lab: [36, -9, 13], sd: 0.4, code: 'TCS 31', finish: 'matt', kind: 'solid' }, shelf.paints)[0]!.paint.id).toBe('paint-1');
+    expect(
+      matchSingle({ lab: [36, -9, 13], sd: 0.4, code: 'TCS 31', finish: 'matt', kind: 'solid' }, shelf.paints)[0]!.paint
+        .id,
+    ).toBe('paint-1');
   });
 
   test('open questions stand at the gate that they threaten, nearest gate first in the chase', () => {
     const { gates, chase } = derive(demo());
     expect(gates.find((gate) => gate.name === 'fuselage')!.open.map((q) => q.record.zone)).toEqual(['well-nose']);
-    expect(gates.find((gate) => gate.name === 'seal')!.open.map((q) => q.record.zone)).toEqual(['fuselage-rear-starboard']);
+    expect(gates.find((gate) => gate.name === 'seal')!.open.map((q) => q.record.zone)).toEqual([
+      'fuselage-rear-starboard',
+    ]);
     expect(chase[0]!.question.record.zone).toBe('well-nose');
     expect(chase.map(({ gate }) => gate.start!)).toEqual(chase.map(({ gate }) => gate.start!).sort());
   });
@@ -68,10 +88,31 @@ describe('what follows from a brief', () => {
     const state = demo();
     const question = state.questions.find((q) => q.zone === 'fuselage-mid-port' && q.aspect === 'colour')!;
     const photo = state.sources.filter((s) => s.kind === 'photograph').slice(0, 5);
-    state.sightings.push(...photo.map((source, i) => ({ id: `new${i}`, version: 1, questionId: question.id, sourceId: source.id, value: 'TCS 21', sd: null, clarity: 'clear' as const, sense: 'for' as const, note: '' })));
-    expect(derive(state).questions.find((q) => q.record.id === question.id)).toMatchObject({ reopened: true, open: true, best: 'TCS 21' });
-    state.rulings = state.rulings.map((ruling) => (ruling.questionId === question.id ? { ...ruling, basis: 'choice' } : ruling));
-    expect(derive(state).questions.find((q) => q.record.id === question.id)).toMatchObject({ reopened: false, open: false });
+    state.sightings.push(
+      ...photo.map((source, i) => ({
+        id: `new${i}`,
+        version: 1,
+        questionId: question.id,
+        sourceId: source.id,
+        value: 'TCS 21',
+        sd: null,
+        clarity: 'clear' as const,
+        sense: 'for' as const,
+        note: '',
+      })),
+    );
+    expect(derive(state).questions.find((q) => q.record.id === question.id)).toMatchObject({
+      reopened: true,
+      open: true,
+      best: 'TCS 21',
+    });
+    state.rulings = state.rulings.map((ruling) =>
+      ruling.questionId === question.id ? { ...ruling, basis: 'choice' } : ruling,
+    );
+    expect(derive(state).questions.find((q) => q.record.id === question.id)).toMatchObject({
+      reopened: false,
+      open: false,
+    });
   });
 
   test('measured sizes become a median with its spread', () => {
@@ -89,7 +130,19 @@ describe('what follows from a brief', () => {
     expect(first.cards.map((card) => card.start)).toEqual([...first.cards.map((card) => card.start)].sort());
     expect(first.cards.reduce((minutes, card) => minutes + card.minutes, 0)).toBeLessThanOrEqual(180);
     const { key, title, lane, minutes } = first.cards[0]!;
-    state.log.push({ id: 'l', version: 1, stepKey: key, title, lane, plannedMinutes: minutes, actualMinutes: minutes, startedAt: '2026-11-23T10:00:00Z', endedAt: '2026-11-23T11:00:00Z', note: '', paint: '' });
+    state.log.push({
+      id: 'l',
+      version: 1,
+      stepKey: key,
+      title,
+      lane,
+      plannedMinutes: minutes,
+      actualMinutes: minutes,
+      startedAt: '2026-11-23T10:00:00Z',
+      endedAt: '2026-11-23T11:00:00Z',
+      note: '',
+      paint: '',
+    });
     expect(cardsForNow(derive(state)).cards.map((card) => card.key)).not.toContain(key);
   });
 

@@ -67,7 +67,12 @@ export interface DeriveSettings {
 /** Computes everything a station shows from what is kept. Deterministic in its arguments. */
 export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: DeriveSettings): BriefView {
   const { airframe, brief } = state;
-  const outline = buildOutline({ preset: airframe.preset, dimensions: airframe.dimensions, landing: brief.options.landing, folded: brief.options.wings === 'folded' });
+  const outline = buildOutline({
+    preset: airframe.preset,
+    dimensions: airframe.dimensions,
+    landing: brief.options.landing,
+    folded: brief.options.wings === 'folded',
+  });
   const questions = questionViews(state, shelf, outline);
   const calls = callViews(state, shelf, questions);
   const route = buildRoute({
@@ -77,7 +82,12 @@ export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: Der
     calls: calls.map(routeCall),
     markings: state.markings.map(({ id, title, zone, method }) => ({ id, title, zone, method })),
   });
-  const plan = planRoute(route, state.log, { timeZone: brief.timeZone, startOn: brief.startOn, weekly: state.sessions, nowUtc: settings.nowUtc }, settings.effort);
+  const plan = planRoute(
+    route,
+    state.log,
+    { timeZone: brief.timeZone, startOn: brief.startOn, weekly: state.sessions, nowUtc: settings.nowUtc },
+    settings.effort,
+  );
   const gates = gateViews(plan, questions);
   return { state, outline, questions, calls, route, plan, gates, chase: chaseList(questions, gates) };
 }
@@ -93,11 +103,26 @@ function questionViews(state: BriefState, shelf: ColourShelf, outline: Outline):
   };
   const weighed = weigh({
     target: { from: state.airframe.targetFrom, to: state.airframe.targetTo },
-    sources: state.sources.map((source) => ({ id: source.id, kind: source.kind, from: source.dateFrom, to: source.dateTo, derivedFrom: source.derivedFrom, grade: source.grade })),
+    sources: state.sources.map((source) => ({
+      id: source.id,
+      kind: source.kind,
+      from: source.dateFrom,
+      to: source.dateTo,
+      derivedFrom: source.derivedFrom,
+      grade: source.grade,
+    })),
     repaints: state.repaints.map(({ zone, onDay }) => ({ zone, on: onDay })),
     sightings: sightings.map((sighting) => {
       const { zone, aspect } = byId.get(sighting.questionId)!;
-      return { source: sighting.sourceId, zone, aspect, value: valueOf(sighting), ...(sighting.sd === null ? {} : { sd: sighting.sd }), clarity: sighting.clarity, sense: sighting.sense };
+      return {
+        source: sighting.sourceId,
+        zone,
+        aspect,
+        value: valueOf(sighting),
+        ...(sighting.sd === null ? {} : { sd: sighting.sd }),
+        clarity: sighting.clarity,
+        sense: sighting.sense,
+      };
     }),
   });
   const weighedBy = new Map(weighed.map((question) => [`${question.zone} ${question.aspect}`, question]));
@@ -105,21 +130,45 @@ function questionViews(state: BriefState, shelf: ColourShelf, outline: Outline):
     const found = weighedBy.get(`${record.zone} ${record.aspect}`) ?? unseen(record);
     const ruling = state.rulings.find((candidate) => candidate.questionId === record.id) ?? null;
     const [best, bestShare] = bestOf(found);
-    const reopened = ruling !== null && ruling.basis === 'supported' && best !== null && found.support !== null && canonicalIn(systems, ruling.value) !== best;
+    const reopened =
+      ruling !== null &&
+      ruling.basis === 'supported' &&
+      best !== null &&
+      found.support !== null &&
+      canonicalIn(systems, ruling.value) !== best;
     return {
-      record, zoneTitle: zoneTitle(outline, record.zone), aspectTitle: ASPECTS[record.aspect].title, weighed: found,
+      record,
+      zoneTitle: zoneTitle(outline, record.zone),
+      aspectTitle: ASPECTS[record.aspect].title,
+      weighed: found,
       sightings: sightings.filter((sighting) => sighting.questionId === record.id),
-      ruling, best, bestShare, reopened, open: ruling === null || reopened, gate: gateOf(outline, record.zone, record.aspect),
+      ruling,
+      best,
+      bestShare,
+      reopened,
+      open: ruling === null || reopened,
+      gate: gateOf(outline, record.zone, record.aspect),
     };
   });
 }
 
-const unseen = ({ zone, aspect }: Kept<'question'>): WeighedQuestion => ({ zone, aspect, state: 'unseen', support: null, contributions: [], median: null, spread: null, outliers: [] });
+const unseen = ({ zone, aspect }: Kept<'question'>): WeighedQuestion => ({
+  zone,
+  aspect,
+  state: 'unseen',
+  support: null,
+  contributions: [],
+  median: null,
+  spread: null,
+  outliers: [],
+});
 
 function bestOf(question: WeighedQuestion): [string | null, number | null] {
   if (question.median !== null) return [String(Math.round(question.median * 10) / 10), null];
   if (!question.support || question.state === 'unseen') return [null, null];
-  const [best] = Object.entries(question.support).filter(([value]) => value !== SOMETHING_ELSE).sort((a, b) => b[1] - a[1]);
+  const [best] = Object.entries(question.support)
+    .filter(([value]) => value !== SOMETHING_ELSE)
+    .sort((a, b) => b[1] - a[1]);
   return best ? [best[0], best[1]] : [null, null];
 }
 
@@ -134,19 +183,26 @@ function callViews(state: BriefState, shelf: ColourShelf, questions: readonly Qu
     const code = canonicalIn(systems, ruling.value);
     zones.set(code, [...(zones.get(code) ?? []), record.zone]);
   }
-  return [...zones].sort(([a], [b]) => a.localeCompare(b)).map(([code, list]) => {
-    const colour = official.get(code) ?? null;
-    const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
-    const paint = record && paints.get(record.paintId);
-    return { code, official: colour, zones: list, choice: record && paint ? { record, paint } : null };
-  });
+  return [...zones]
+    .sort(([a], [b]) => a.localeCompare(b))
+    .map(([code, list]) => {
+      const colour = official.get(code) ?? null;
+      const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
+      const paint = record && paints.get(record.paintId);
+      return { code, official: colour, zones: list, choice: record && paint ? { record, paint } : null };
+    });
 }
 
 function routeCall(call: CallView): RouteCall {
   const paint = call.choice?.paint;
   return {
-    code: call.code, name: call.official?.record.name ?? '', zones: call.zones, lab: paint?.lab ?? call.official?.lab ?? null,
-    paint: paint ? { id: paint.id, label: paintLabel(paint), chemistry: paint.chemistry, kind: paint.kind, finish: paint.finish } : null,
+    code: call.code,
+    name: call.official?.record.name ?? '',
+    zones: call.zones,
+    lab: paint?.lab ?? call.official?.lab ?? null,
+    paint: paint
+      ? { id: paint.id, label: paintLabel(paint), chemistry: paint.chemistry, kind: paint.kind, finish: paint.finish }
+      : null,
   };
 }
 
@@ -154,7 +210,9 @@ function gateViews(plan: RoutePlan, questions: readonly QuestionView[]): GateVie
   return (Object.keys(GATES) as GateName[]).flatMap((name) => {
     const work = plan.work.find((item) => item.step.gate === name);
     const open = questions.filter((question) => question.open && question.gate === name);
-    return work || open.length > 0 ? [{ name, title: GATES[name], start: work?.start ?? null, passed: work?.done ?? false, open }] : [];
+    return work || open.length > 0
+      ? [{ name, title: GATES[name], start: work?.start ?? null, passed: work?.done ?? false, open }]
+      : [];
   });
 }
 
@@ -166,7 +224,6 @@ function chaseList(questions: readonly QuestionView[], gates: readonly GateView[
     .map((question) => ({ question, gate: byName.get(question.gate)! }))
     .sort((a, b) => (a.gate.start ?? '9').localeCompare(b.gate.start ?? '9') || doubt(b.question) - doubt(a.question));
 }
-
 
 /** The word for how sure a zone's answers are, the least sure first: what the sheet hatches. */
 export type ZoneCertainty = 'unasked' | 'unseen' | 'contested' | 'leaning' | 'settled';

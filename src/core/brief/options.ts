@@ -31,5 +31,13 @@ export const optionsSchema = z.strictObject({
 export type Options = z.infer<typeof optionsSchema>;
 
 export const DEFAULT_OPTIONS: Options = {
-  canopy: 'closed', gear: 'down', landing: 'wheels', flaps: 'up', wings: 'spread', stores: 'none', stand: 'its gear', tonal: 'pre-shaded', weathering: 'in service',
+  canopy: 'closed',
+  gear: 'down',
+  landing: 'wheels',
+  flaps: 'up',
+  wings: 'spread',
+  stores: 'none',
+  stand: 'its gear',
+  tonal: 'pre-shaded',
+  weathering: 'in service',
 };

@@ -14,14 +14,22 @@ import { optionsSchema } from './options';
 
 /** The shape of every noun that is kept: what a form, a file or the database must hold before anything is computed from it. */
 
-const line = (title: string, most = 120) => z.string({ error: `${title}: text is needed` }).trim().max(most, `${title}: at most ${most} signs`);
+const line = (title: string, most = 120) =>
+  z
+    .string({ error: `${title}: text is needed` })
+    .trim()
+    .max(most, `${title}: at most ${most} signs`);
 const needed = (title: string, most = 120) => line(title, most).min(1, `${title} is needed`);
 const number = (title: string) => z.number({ error: `${title}: a number is needed` });
 const day = (title: string) => z.string().refine(isDay, `${title}: a day that exists is needed`);
 const optionalDay = (title: string) => day(title).nullable();
 const id = z.uuid('a reference is needed');
-const choice = <const T extends readonly [string, ...string[]]>(title: string, values: T) => z.enum(values as unknown as [T[number], ...T[number][]], { error: `${title}: choose one of ${values.join(', ')}` });
-const labNumber = (axis: string, least: number, most: number) => number(axis).min(least, `${axis} must lie between ${least} and ${most}`).max(most, `${axis} must lie between ${least} and ${most}`);
+const choice = <const T extends readonly [string, ...string[]]>(title: string, values: T) =>
+  z.enum(values as unknown as [T[number], ...T[number][]], { error: `${title}: choose one of ${values.join(', ')}` });
+const labNumber = (axis: string, least: number, most: number) =>
+  number(axis)
+    .min(least, `${axis} must lie between ${least} and ${most}`)
+    .max(most, `${axis} must lie between ${least} and ${most}`);
 const lab = z.tuple([labNumber('L*', 0, 100), labNumber('a*', -128, 128), labNumber('b*', -128, 128)]);
 
 /** A window whose end is before its start is refused at its end. */
@@ -58,7 +66,9 @@ export const airframeFields = inOrder(
     preset: choice('Preset', PRESET_NAMES),
     dimensions: dimensionsSchema,
   }),
-  'targetFrom', 'targetTo', 'Depicts to: the window ends before it starts',
+  'targetFrom',
+  'targetTo',
+  'Depicts to: the window ends before it starts',
 );
 
 export const sourceFields = inOrder(
@@ -74,7 +84,9 @@ export const sourceFields = inOrder(
     gradeReason: line('Reason for the grade', 300),
     pictureId: z.string().nullable(),
   }),
-  'dateFrom', 'dateTo', 'Dated to: the window ends before it starts',
+  'dateFrom',
+  'dateTo',
+  'Dated to: the window ends before it starts',
 );
 
 export const questionFields = z.strictObject({ zone: needed('Zone', 60), aspect: choice('Aspect', ASPECT_NAMES) });
@@ -97,7 +109,11 @@ export const rulingFields = z.strictObject({
   ruledBy: line('Ruled by', 60),
 });
 
-export const repaintFields = z.strictObject({ zone: needed('Zone', 60), onDay: day('Repainted on'), note: line('Note', 300) });
+export const repaintFields = z.strictObject({
+  zone: needed('Zone', 60),
+  onDay: day('Repainted on'),
+  note: line('Note', 300),
+});
 
 export const placeFields = z.strictObject({
   view: z.enum(VIEWS),
@@ -114,7 +130,10 @@ export const markingFields = z.strictObject({
   zone: needed('Zone', 60),
   text: line('Letters', 40),
   heightMm: number('True height').min(1, 'True height: at least 1 mm').max(20_000, 'True height: at most 20 m'),
-  printedMm: number('Printed height').min(0.05, 'Printed height: at least 0.05 mm').max(1000, 'Printed height: at most 1 m').nullable(),
+  printedMm: number('Printed height')
+    .min(0.05, 'Printed height: at least 0.05 mm')
+    .max(1000, 'Printed height: at most 1 m')
+    .nullable(),
   method: choice('Method', MARKING_METHODS),
   codes: z.array(needed('Colour code', 20)).min(1, 'Colours: at least one code').max(6, 'Colours: at most six'),
   places: z.array(placeFields).max(8, 'Places: at most eight'),
@@ -123,7 +142,10 @@ export const markingFields = z.strictObject({
 export const weeklySessionFields = z.strictObject({
   weekday: number('Weekday').int().min(1).max(7),
   startsAt: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Starts at: a time HH:MM'),
-  minutes: number('Minutes').int('Minutes: a whole number').min(10, 'Minutes: at least 10').max(900, 'Minutes: at most 15 hours'),
+  minutes: number('Minutes')
+    .int('Minutes: a whole number')
+    .min(10, 'Minutes: at least 10')
+    .max(900, 'Minutes: at most 15 hours'),
   booth: z.boolean(),
 });
 
@@ -132,7 +154,10 @@ export const logEntryFields = z.strictObject({
   title: needed('What', 200),
   lane: line('Lane', 30),
   plannedMinutes: number('Planned').int().min(0).nullable(),
-  actualMinutes: number('Minutes').int('Minutes: a whole number').min(1, 'Minutes: at least 1').max(10_000, 'Minutes: at most 10 000'),
+  actualMinutes: number('Minutes')
+    .int('Minutes: a whole number')
+    .min(1, 'Minutes: at least 1')
+    .max(10_000, 'Minutes: at most 10 000'),
   startedAt: z.iso.datetime({ offset: true, error: 'Started: a time is needed' }),
   endedAt: z.iso.datetime({ offset: true, error: 'Ended: a time is needed' }),
   note: line('Note', 1000),
@@ -154,7 +179,13 @@ export const colourCodeFields = z.strictObject({
   kind: choice('Kind', PAINT_KINDS),
 });
 
-export const chipFields = z.strictObject({ codeId: id, lab, origin: choice('Origin', CHIP_ORIGINS), sd: number('Uncertainty').min(0).max(30), note: line('Note', 300) });
+export const chipFields = z.strictObject({
+  codeId: id,
+  lab,
+  origin: choice('Origin', CHIP_ORIGINS),
+  sd: number('Uncertainty').min(0).max(30),
+  note: line('Note', 300),
+});
 
 export const paintFields = z.strictObject({
   lineId: id,
@@ -170,8 +201,16 @@ export const paintFields = z.strictObject({
   claims: z.array(needed('Claim', 20)),
 });
 
-export const paintLineFields = z.strictObject({ name: needed('Line', 40), chemistry: choice('Chemistry', CHEMISTRY_NAMES) });
-export const bottleFields = z.strictObject({ paintId: id, mlLeft: number('Millilitres left').min(0, 'Millilitres left: never below 0').max(1000), openedOn: optionalDay('Opened'), condition: line('Condition', 100) });
+export const paintLineFields = z.strictObject({
+  name: needed('Line', 40),
+  chemistry: choice('Chemistry', CHEMISTRY_NAMES),
+});
+export const bottleFields = z.strictObject({
+  paintId: id,
+  mlLeft: number('Millilitres left').min(0, 'Millilitres left: never below 0').max(1000),
+  openedOn: optionalDay('Opened'),
+  condition: line('Condition', 100),
+});
 export const colourChoiceFields = z.strictObject({ codeId: id, paintId: id });
 
 /** Every kind of record a brief page may write, by its name in history. */

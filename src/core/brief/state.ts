@@ -37,9 +37,12 @@ export interface ColourShelf {
 }
 
 /** "TK-G, C 417" - how a builder calls the machine. */
-export function identityOf(airframe: Pick<Kept<'airframe'>, 'type' | 'variant' | 'serial' | 'codeLetters' | 'name'>): string {
+export function identityOf(
+  airframe: Pick<Kept<'airframe'>, 'type' | 'variant' | 'serial' | 'codeLetters' | 'name'>,
+): string {
   const marks = [airframe.codeLetters, airframe.serial].filter(Boolean).join(', ');
   return marks || airframe.name || typeOf(airframe);
 }
 
-export const typeOf = (airframe: Pick<Kept<'airframe'>, 'type' | 'variant'>): string => `${airframe.type} ${airframe.variant}`.trim();
+export const typeOf = (airframe: Pick<Kept<'airframe'>, 'type' | 'variant'>): string =>
+  `${airframe.type} ${airframe.variant}`.trim();

@@ -11,7 +11,10 @@ export interface OfficialColour {
   sd: number;
 }
 
-export function officialColours(codes: readonly Kept<'colour_code'>[], chips: readonly Kept<'chip'>[]): Map<string, OfficialColour> {
+export function officialColours(
+  codes: readonly Kept<'colour_code'>[],
+  chips: readonly Kept<'chip'>[],
+): Map<string, OfficialColour> {
   return new Map(
     codes.map((record) => {
       const pooled = poolChips(chips.filter((chip) => chip.codeId === record.id));

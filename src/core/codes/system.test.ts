@@ -18,7 +18,13 @@ describe('codes as people write them', () => {
 
 describe('the systems of a shelf', () => {
   test('come from codes that carry their letters; made-up codes make no grammar', () => {
-    expect(systemsOf([{ system: 'TCS', code: 'TCS 31' }, { system: 'TCS', code: 'TCS 105' }, { system: 'own', code: '77' }])).toEqual([{ id: 'TCS', title: 'TCS', prefix: 'TCS', digits: 3 }]);
+    expect(
+      systemsOf([
+        { system: 'TCS', code: 'TCS 31' },
+        { system: 'TCS', code: 'TCS 105' },
+        { system: 'own', code: '77' },
+      ]),
+    ).toEqual([{ id: 'TCS', title: 'TCS', prefix: 'TCS', digits: 3 }]);
     expect(canonicalIn(systemsOf([{ system: 'own', code: '77' }]), '77')).toBe('77');
   });
 });

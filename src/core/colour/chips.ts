@@ -5,7 +5,10 @@ export type ChipOrigin = (typeof CHIP_ORIGINS)[number];
 
 /** Typical uncertainty in dE00 of a chip by its origin, used when none is stated. */
 export const ORIGIN_SD: Record<ChipOrigin, { sd: number; reason: string }> = {
-  measured: { sd: 0.4, reason: 'an instrument on a clean chip repeats to about 0.3 and two instruments agree to about 0.5' },
+  measured: {
+    sd: 0.4,
+    reason: 'an instrument on a clean chip repeats to about 0.3 and two instruments agree to about 0.5',
+  },
   published: { sd: 1, reason: 'printed values are rounded, and the chip set behind them is one of several' },
   converted: { sd: 1.5, reason: 'a Munsell notation is rounded to half a step, about 1.5' },
   sampled: { sd: 3, reason: 'a photograph with a grey card, corrected for its light' },

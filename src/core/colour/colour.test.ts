@@ -45,7 +45,11 @@ const SHARMA = `50 2.6772 -79.7751 50 0 -82.7485 2.0425
   .split('\n')
   .map((line) => line.trim().split(/\s+/).map(Number));
 
-const anyLab = fc.tuple(fc.double({ min: 1, max: 99, noNaN: true }), fc.double({ min: -60, max: 60, noNaN: true }), fc.double({ min: -60, max: 60, noNaN: true })) as fc.Arbitrary<Lab>;
+const anyLab = fc.tuple(
+  fc.double({ min: 1, max: 99, noNaN: true }),
+  fc.double({ min: -60, max: 60, noNaN: true }),
+  fc.double({ min: -60, max: 60, noNaN: true }),
+) as fc.Arbitrary<Lab>;
 
 describe('CIEDE2000', () => {
   test('the 34 published pairs to 1e-4', () => {
@@ -55,19 +59,30 @@ describe('CIEDE2000', () => {
     }
   });
   test('symmetric, zero for equal colours', () => {
-    fc.assert(fc.property(anyLab, anyLab, (one, two) => {
-      expect(deltaE00(one, two)).toBeCloseTo(deltaE00(two, one), 9);
-      expect(deltaE00(one, one)).toBe(0);
-    }));
+    fc.assert(
+      fc.property(anyLab, anyLab, (one, two) => {
+        expect(deltaE00(one, two)).toBeCloseTo(deltaE00(two, one), 9);
+        expect(deltaE00(one, one)).toBe(0);
+      }),
+    );
   });
 });
 
 describe('colour spaces', () => {
   test('Lab and XYZ are inverse', () => {
-    fc.assert(fc.property(anyLab, (lab) => xyzToLab(labToXyz(lab)).forEach((value, i) => expect(value).toBeCloseTo(lab[i]!, 9))));
+    fc.assert(
+      fc.property(anyLab, (lab) =>
+        xyzToLab(labToXyz(lab)).forEach((value, i) => expect(value).toBeCloseTo(lab[i]!, 9)),
+      ),
+    );
   });
   test('white is white in every way of stating it', () => {
-    for (const lab of [hexToLab('#ffffff'), xyzToLab(reflectanceToXyz(Array(31).fill(1))), labFromWhite([100, 0, 0], 'D50'), labFromWhite([100, 0, 0], 'A')]) {
+    for (const lab of [
+      hexToLab('#ffffff'),
+      xyzToLab(reflectanceToXyz(Array(31).fill(1))),
+      labFromWhite([100, 0, 0], 'D50'),
+      labFromWhite([100, 0, 0], 'A'),
+    ]) {
       expect(lab[0]).toBeCloseTo(100, 6);
       expect(lab[1]).toBeCloseTo(0, 6);
       expect(lab[2]).toBeCloseTo(0, 6);
@@ -75,8 +90,13 @@ describe('colour spaces', () => {
     expect(WHITE_D65[1]).toBe(1);
   });
   test('sRGB primaries have their published Lab (IEC 61966-2-1, D65)', () => {
-    const published: [string, Lab][] = [['#ff0000', [53.24, 80.09, 67.2]], ['#00ff00', [87.73, -86.18, 83.18]], ['#0000ff', [32.3, 79.19, -107.86]]];
-    for (const [hex, lab] of published) hexToLab(hex).forEach((value, i) => expect(Math.abs(value - lab[i]!)).toBeLessThan(0.02));
+    const published: [string, Lab][] = [
+      ['#ff0000', [53.24, 80.09, 67.2]],
+      ['#00ff00', [87.73, -86.18, 83.18]],
+      ['#0000ff', [32.3, 79.19, -107.86]],
+    ];
+    for (const [hex, lab] of published)
+      hexToLab(hex).forEach((value, i) => expect(Math.abs(value - lab[i]!)).toBeLessThan(0.02));
   });
   test('hex survives the way there and back; a colour no screen shows is said to be outside', () => {
     for (const hex of ['#336699', '#000000', '#c8a030']) expect(labToHex(hexToLab(hex))).toEqual({ hex, inSrgb: true });
@@ -85,10 +105,16 @@ describe('colour spaces', () => {
     expect(() => reflectanceToXyz(Array(30).fill(0.5))).toThrow(RangeError);
   });
   test('adaptation agrees with the published Bradford matrix from D65 to D50', () => {
-    const published = [[1.047811, 0.022887, -0.050127], [0.029542, 0.990484, -0.017049], [-0.009234, 0.015044, 0.752132]];
+    const published = [
+      [1.047811, 0.022887, -0.050127],
+      [0.029542, 0.990484, -0.017049],
+      [-0.009234, 0.015044, 0.752132],
+    ];
     const xyz = [0.2, 0.3, 0.6] as const;
     const adapted = adapt(xyz, [0.95047, 1, 1.08883], [0.96422, 1, 0.82521]);
-    published.forEach((row, i) => expect(adapted[i]).toBeCloseTo(row[0]! * xyz[0] + row[1]! * xyz[1] + row[2]! * xyz[2], 4));
+    published.forEach((row, i) =>
+      expect(adapted[i]).toBeCloseTo(row[0]! * xyz[0] + row[1]! * xyz[1] + row[2]! * xyz[2], 4),
+    );
   });
 });
 
@@ -100,7 +126,13 @@ describe('Munsell', () => {
     expect(printMunsell(parseMunsell('10RP 5/6'))).toBe('10RP 5/6');
     expect(printMunsell(parseMunsell('0YR 5/6'))).toBe('10R 5/6');
   });
-  test.each([['12R 5/5', /hue/], ['5R 11/5', /value/], ['5R 5/-1', /chroma/], ['5X 5/5', /not a Munsell/], ['', /not a Munsell/]])('refuses %s', (text, why) => {
+  test.each([
+    ['12R 5/5', /hue/],
+    ['5R 11/5', /value/],
+    ['5R 5/-1', /chroma/],
+    ['5X 5/5', /not a Munsell/],
+    ['', /not a Munsell/],
+  ])('refuses %s', (text, why) => {
     expect(() => parseMunsell(text)).toThrow(why);
   });
   test('beyond the solid the nearest is named', () => {

@@ -68,7 +68,9 @@ export function munsellToLab(notation: Munsell): Lab {
   const most = greatestChroma(notation.hue, notation.value);
   if (notation.chroma > most) {
     const nearest = printMunsell({ ...notation, chroma: most });
-    throw new MunsellFault(`${printMunsell(notation)} lies outside the Munsell solid; the nearest that exists is ${nearest}`);
+    throw new MunsellFault(
+      `${printMunsell(notation)} lies outside the Munsell solid; the nearest that exists is ${nearest}`,
+    );
   }
   return labFromWhite(mhvcToLab(notation.hue, notation.value, notation.chroma) as unknown as Lab, 'C');
 }

@@ -50,7 +50,14 @@ export function reflectanceToXyz(reflectance: Reflectance): Xyz {
 }
 
 // IEC 61966-2-1: the sRGB primaries (0.64, 0.33), (0.30, 0.60), (0.15, 0.06) and this D65 white give the matrix.
-const SRGB_TO_XYZ: Matrix = primariesToXyz([[0.64, 0.33], [0.3, 0.6], [0.15, 0.06]], WHITE_D65);
+const SRGB_TO_XYZ: Matrix = primariesToXyz(
+  [
+    [0.64, 0.33],
+    [0.3, 0.6],
+    [0.15, 0.06],
+  ],
+  WHITE_D65,
+);
 const XYZ_TO_SRGB = invert(SRGB_TO_XYZ);
 
 function primariesToXyz(primaries: readonly (readonly [number, number])[], white: Xyz): Matrix {
@@ -80,7 +87,11 @@ export function labToHex(lab: Lab): { hex: string; inSrgb: boolean } {
   const rgb = xyzToSrgb(labToXyz(lab));
   const slack = 0.5 / 255;
   const inSrgb = rgb.every((c) => c >= -slack && c <= 1 + slack);
-  const hex = rgb.map((c) => Math.round(Math.min(1, Math.max(0, c)) * 255).toString(16).padStart(2, '0'));
+  const hex = rgb.map((c) =>
+    Math.round(Math.min(1, Math.max(0, c)) * 255)
+      .toString(16)
+      .padStart(2, '0'),
+  );
   return { hex: `#${hex.join('')}`, inSrgb };
 }
 

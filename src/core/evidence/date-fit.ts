@@ -16,7 +16,13 @@ export interface Repaint {
  * 0 when the zone was repainted in the gap (after the end of the earlier window, on or before the start of the later),
  * `unknown` without a date. A window of which one day is known is that day.
  */
-export function dateFit(source: Window, target: Window, repaintsOfZone: readonly Repaint[], unknown: number, decayDays: number): number {
+export function dateFit(
+  source: Window,
+  target: Window,
+  repaintsOfZone: readonly Repaint[],
+  unknown: number,
+  decayDays: number,
+): number {
   const seen = filled(source);
   const wanted = filled(target);
   if (!seen || !wanted) return unknown;

@@ -76,7 +76,12 @@ export function weigh(evidence: Evidence, weights: Weights = DEFAULT_WEIGHTS): W
     const { zone, aspect } = sightings[0]!;
     const weighed = sightings.map((sighting): Weighed => {
       const source = sources.get(sighting.source)!;
-      const factors = { kind: weights.kind[source.kind], clarity: weights.clarity[sighting.clarity], dateFit: fitOf(source, zone), grade: source.grade };
+      const factors = {
+        kind: weights.kind[source.kind],
+        clarity: weights.clarity[sighting.clarity],
+        dateFit: fitOf(source, zone),
+        grade: source.grade,
+      };
       const weight = factors.kind * factors.clarity * factors.dateFit * factors.grade;
       const { value, sd, sense } = sighting;
       return { source: sighting.source, value, sd, sense, factors, weight, group: groups.get(sighting.source)! };
@@ -95,16 +100,26 @@ function fitsOf(evidence: Evidence, repaints: ReadonlyMap<string, readonly Repai
     let fits = known.get(source.id);
     if (!fits) known.set(source.id, (fits = new Map()));
     let fit = fits.get(place);
-    if (fit === undefined) fits.set(place, (fit = dateFit(source, evidence.target, own ?? [], weights.unknownDate, weights.decayDays)));
+    if (fit === undefined)
+      fits.set(place, (fit = dateFit(source, evidence.target, own ?? [], weights.unknownDate, weights.decayDays)));
     return fit;
   };
 }
 
-type Weighed = Pick<WeighedSighting, 'source' | 'value' | 'sd' | 'sense'> & { factors: Contribution['factors']; weight: number; group: number };
+type Weighed = Pick<WeighedSighting, 'source' | 'value' | 'sd' | 'sense'> & {
+  factors: Contribution['factors'];
+  weight: number;
+  group: number;
+};
 type Answer = Omit<WeighedQuestion, 'zone' | 'aspect'>;
 
 const contribution = ({ source, value, sense, weight, factors }: Weighed, counted: boolean): Contribution => ({
-  source, value, sense, weight, counted, factors,
+  source,
+  value,
+  sense,
+  weight,
+  counted,
+  factors,
 });
 
 function supported(sightings: readonly Weighed[]): Answer {
@@ -114,7 +129,8 @@ function supported(sightings: readonly Weighed[]): Answer {
   // Group, value and sense as one number: the key of "the strongest that this group says".
   const strongest = new Map<number, Weighed>();
   for (const sighting of sightings) {
-    const key = (sighting.group * values.length + indexOf.get(String(sighting.value))!) * 2 + (sighting.sense === 'for' ? 0 : 1);
+    const key =
+      (sighting.group * values.length + indexOf.get(String(sighting.value))!) * 2 + (sighting.sense === 'for' ? 0 : 1);
     if (sighting.weight > (strongest.get(key)?.weight ?? 0)) strongest.set(key, sighting);
   }
   const counted = new Set(strongest.values());
@@ -133,7 +149,11 @@ function supported(sightings: readonly Weighed[]): Answer {
   };
 }
 
-function stateOf(values: readonly string[], support: Record<string, number>, counted: readonly Weighed[]): QuestionState {
+function stateOf(
+  values: readonly string[],
+  support: Record<string, number>,
+  counted: readonly Weighed[],
+): QuestionState {
   if (counted.length === 0) return 'unseen';
   const named = values.filter((value) => value !== SOMETHING_ELSE).sort((a, b) => support[b]! - support[a]!);
   const best = named[0];
@@ -147,13 +167,23 @@ function stateOf(values: readonly string[], support: Record<string, number>, cou
 }
 
 function measured(sightings: readonly Weighed[]): Answer {
-  const items = sightings.map((s) => ({ source: s.source, value: s.value as number, weight: s.sense === 'for' ? s.weight : 0, sd: s.sd ?? 0 }));
+  const items = sightings.map((s) => ({
+    source: s.source,
+    value: s.value as number,
+    weight: s.sense === 'for' ? s.weight : 0,
+    sd: s.sd ?? 0,
+  }));
   const median = weightedMedian(items);
-  const spread = median === null ? null : 1.4826 * weightedMedian(items.map(({ value, weight }) => ({ value: Math.abs(value - median), weight })))!;
+  const spread =
+    median === null
+      ? null
+      : 1.4826 * weightedMedian(items.map(({ value, weight }) => ({ value: Math.abs(value - median), weight })))!;
   const outliers =
     median === null || spread === null
       ? []
-      : items.filter(({ value, sd }) => Math.abs(value - median) > 3 * Math.max(spread, sd, 1e-9)).map(({ source, value }) => ({ source, value }));
+      : items
+          .filter(({ value, sd }) => Math.abs(value - median) > 3 * Math.max(spread, sd, 1e-9))
+          .map(({ source, value }) => ({ source, value }));
   return {
     state: median === null ? 'unseen' : 'measured',
     support: null,

@@ -30,7 +30,10 @@ export interface Weights {
 }
 
 export const DEFAULT_WEIGHTS: Weights = {
-  kind: Object.fromEntries(SOURCE_KIND_NAMES.map((kind) => [kind, SOURCE_KINDS[kind].weight])) as Record<SourceKind, number>,
+  kind: Object.fromEntries(SOURCE_KIND_NAMES.map((kind) => [kind, SOURCE_KINDS[kind].weight])) as Record<
+    SourceKind,
+    number
+  >,
   clarity: { clear: 1, partial: 0.5, inferred: 0.25 },
   unknownDate: 0.5,
   decayDays: 180,

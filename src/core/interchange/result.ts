@@ -2,4 +2,7 @@
 export type Result<T = null> =
   | { ok: true; value: T }
   | { ok: false; faults: { field: string; says: string }[] }
-  | { ok: false; conflict: { entity: string; id: string; theirs: ({ version: number } & Record<string, unknown>) | null } };
+  | {
+      ok: false;
+      conflict: { entity: string; id: string; theirs: ({ version: number } & Record<string, unknown>) | null };
+    };

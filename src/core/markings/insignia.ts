@@ -7,7 +7,10 @@ export interface Field {
 }
 
 function hexagon(radius: number): Polygon {
-  return Array.from({ length: 6 }, (_, i) => [radius * Math.cos((i * Math.PI) / 3), radius * Math.sin((i * Math.PI) / 3)] as const);
+  return Array.from(
+    { length: 6 },
+    (_, i) => [radius * Math.cos((i * Math.PI) / 3), radius * Math.sin((i * Math.PI) / 3)] as const,
+  );
 }
 
 /**
@@ -18,6 +21,14 @@ export function hexagonInsignia(): Field[] {
   return [
     { points: hexagon(0.5), colour: 0 },
     { points: hexagon(0.42), colour: 1 },
-    { points: [[0, -0.3], [0.15, 0], [0, 0.3], [-0.15, 0]], colour: 2 },
+    {
+      points: [
+        [0, -0.3],
+        [0.15, 0],
+        [0, 0.3],
+        [-0.15, 0],
+      ],
+      colour: 2,
+    },
   ];
 }

@@ -36,13 +36,29 @@ export function placeMarking(outline: Outline, marking: PlaceableMarking): Artwo
     const isSide = place.view === 'port' || place.view === 'starboard';
     const [u0, v0] = project(place.view, length, place.station, isSide ? 0 : place.offset, isSide ? place.offset : 0);
     const turn = (place.turn * Math.PI) / 180;
-    const put = ([u, v]: Point): Point => [u0 + u * Math.cos(turn) - v * Math.sin(turn), v0 + u * Math.sin(turn) + v * Math.cos(turn)];
+    const put = ([u, v]: Point): Point => [
+      u0 + u * Math.cos(turn) - v * Math.sin(turn),
+      v0 + u * Math.sin(turn) + v * Math.cos(turn),
+    ];
     switch (marking.kind) {
       case 'insignia':
-        return { ...base, fields: hexagonInsignia().map(({ points, colour }) => ({ points: points.map(([u, v]) => put([u * size, v * size])), code: codeAt(colour) })) };
+        return {
+          ...base,
+          fields: hexagonInsignia().map(({ points, colour }) => ({
+            points: points.map(([u, v]) => put([u * size, v * size])),
+            code: codeAt(colour),
+          })),
+        };
       case 'lettering': {
         const { strokes, thickness, width } = lettering(marking.text);
-        return { ...base, strokes: strokes.map((stroke) => ({ points: stroke.map(([u, v]) => put([(u - width / 2) * size, (v - 0.5) * size])), width: thickness * size, code: codeAt(0) })) };
+        return {
+          ...base,
+          strokes: strokes.map((stroke) => ({
+            points: stroke.map(([u, v]) => put([(u - width / 2) * size, (v - 0.5) * size])),
+            width: thickness * size,
+            code: codeAt(0),
+          })),
+        };
       }
       case 'band':
         return { ...base, fields: [{ points: bandOn(outline, place.view, place.station, size), code: codeAt(0) }] };
@@ -57,6 +73,8 @@ function bandOn(outline: Outline, view: View, station: number, width: number): P
   const xs = steps(station - width / 2, station + width / 2, 4);
   const isSide = view === 'port' || view === 'starboard';
   const edge = (x: number, high: boolean): Point =>
-    isSide ? project(view, d.length, x, 0, high ? body.top(x) : body.bottom(x)) : project(view, d.length, x, (high ? 1 : -1) * body.halfWidth(x), 0);
+    isSide
+      ? project(view, d.length, x, 0, high ? body.top(x) : body.bottom(x))
+      : project(view, d.length, x, (high ? 1 : -1) * body.halfWidth(x), 0);
   return [...xs.map((x) => edge(x, true)), ...[...xs].reverse().map((x) => edge(x, false))];
 }

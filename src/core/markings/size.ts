@@ -19,6 +19,7 @@ export function checkSize(trueMm: Mm, denominator: number, printedMm: Mm | null)
   if (printedMm === null) return { modelMm, errorPercent: null, equalsRealMm: null, says: 'not measured on the sheet' };
   const errorPercent = (printedMm / modelMm - 1) * 100;
   const off = Math.abs(errorPercent);
-  const says = off <= PASSES_PERCENT ? 'right' : `${off.toFixed(off < 10 ? 1 : 0)} % too ${errorPercent > 0 ? 'big' : 'small'}`;
+  const says =
+    off <= PASSES_PERCENT ? 'right' : `${off.toFixed(off < 10 ? 1 : 0)} % too ${errorPercent > 0 ? 'big' : 'small'}`;
   return { modelMm, errorPercent, equalsRealMm: atFullSize(printedMm, denominator), says };
 }

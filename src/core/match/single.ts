@@ -34,15 +34,17 @@ export function matchSingle(target: Target, paints: readonly Paint[], most = 8):
     if (!paint.lab || paint.kind !== target.kind) return [];
     const dE00 = deltaE00(target.lab, paint.lab);
     const sd = combinedSd(target.sd, paint.sd);
-    return [{
-      paint,
-      dE00,
-      sd,
-      says: differenceInWords(target.lab, paint.lab, dE00, sd),
-      claimed: paint.claims.includes(target.code),
-      inDrawer: paint.ownedMl > 0,
-      finishAdvice: paint.finish === target.finish ? null : `${paint.finish}: a ${target.finish} clear over it`,
-    }];
+    return [
+      {
+        paint,
+        dE00,
+        sd,
+        says: differenceInWords(target.lab, paint.lab, dE00, sd),
+        claimed: paint.claims.includes(target.code),
+        inDrawer: paint.ownedMl > 0,
+        finishAdvice: paint.finish === target.finish ? null : `${paint.finish}: a ${target.finish} clear over it`,
+      },
+    ];
   });
   const nearest = (list: Match[]) => list.sort((a, b) => a.dE00 - b.dE00).slice(0, most);
   return [...nearest(matches.filter((m) => m.inDrawer)), ...nearest(matches.filter((m) => !m.inDrawer))];

@@ -59,10 +59,20 @@ const field = ({ title, least, most, unit }: DimensionInfo) =>
 
 /** Checks each dimension, and that the parts lie where an aircraft can have them. */
 export const dimensionsSchema = z
-  .strictObject(Object.fromEntries(DIMENSION_NAMES.map((name) => [name, field(DIMENSIONS[name])])) as Record<DimensionName, z.ZodNumber>)
+  .strictObject(
+    Object.fromEntries(DIMENSION_NAMES.map((name) => [name, field(DIMENSIONS[name])])) as Record<
+      DimensionName,
+      z.ZodNumber
+    >,
+  )
   .superRefine((d, context) => {
     const within = (name: DimensionName, end: number, says: string) => {
-      if (end > d.length * 1.02) context.addIssue({ code: 'custom', path: [name], message: `${DIMENSIONS[name].title}: ${says} ends behind the tail` });
+      if (end > d.length * 1.02)
+        context.addIssue({
+          code: 'custom',
+          path: [name],
+          message: `${DIMENSIONS[name].title}: ${says} ends behind the tail`,
+        });
     };
     within('wingStation', d.wingStation + d.rootChord, 'the wing root');
     within('canopyStation', d.canopyStation + d.canopyLength, 'the canopy');

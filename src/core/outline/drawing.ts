@@ -24,7 +24,10 @@ export interface ViewDrawing {
 export type Drawings = Record<View, ViewDrawing>;
 
 export const emptyDrawings = (): Drawings => ({
-  port: { shapes: [], lines: [] }, starboard: { shapes: [], lines: [] }, upper: { shapes: [], lines: [] }, lower: { shapes: [], lines: [] },
+  port: { shapes: [], lines: [] },
+  starboard: { shapes: [], lines: [] },
+  upper: { shapes: [], lines: [] },
+  lower: { shapes: [], lines: [] },
 });
 
 /**
@@ -33,9 +36,13 @@ export const emptyDrawings = (): Drawings => ({
  */
 export function project(view: View, length: number, x: number, y: number, z: number): Point {
   switch (view) {
-    case 'port': return [x, -z];
-    case 'starboard': return [length - x, -z];
-    case 'upper': return [x, -y];
-    case 'lower': return [x, y];
+    case 'port':
+      return [x, -z];
+    case 'starboard':
+      return [length - x, -z];
+    case 'upper':
+      return [x, -y];
+    case 'lower':
+      return [x, y];
   }
 }

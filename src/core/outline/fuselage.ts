@@ -23,18 +23,27 @@ interface Segment {
 function segmentsOf(side: 'port' | 'starboard', d: Dimensions): Segment[] {
   const rest = d.length - d.cowlLength;
   const lean = side === 'port' ? 1 : -1;
-  const wave = (at: number, slant: number) => (h: number) => d.cowlLength + rest * at + d.fuselageHeight * (slant * (h - 0.5) + 0.14 * Math.sin(h * 2 * Math.PI));
+  const wave = (at: number, slant: number) => (h: number) =>
+    d.cowlLength + rest * at + d.fuselageHeight * (slant * (h - 0.5) + 0.14 * Math.sin(h * 2 * Math.PI));
   const first = wave(side === 'port' ? 0.36 : 0.3, 0.75 * lean);
   const second = wave(side === 'port' ? 0.66 : 0.6, -0.6 * lean);
   const nose = () => 0;
   const cowlEnd = () => d.cowlLength;
   const tail = () => d.length;
   const segments: Segment[] = [
-    { key: 'fuselage-forward', title: 'Forward fuselage', from: d.cowlLength > 0 ? cowlEnd : nose, to: first, whole: false },
+    {
+      key: 'fuselage-forward',
+      title: 'Forward fuselage',
+      from: d.cowlLength > 0 ? cowlEnd : nose,
+      to: first,
+      whole: false,
+    },
     { key: 'fuselage-mid', title: 'Mid fuselage', from: first, to: second, whole: false },
     { key: 'fuselage-rear', title: 'Rear fuselage', from: second, to: tail, whole: false },
   ];
-  return d.cowlLength > 0 ? [{ key: 'cowling', title: 'Cowling', from: nose, to: cowlEnd, whole: true }, ...segments] : segments;
+  return d.cowlLength > 0
+    ? [{ key: 'cowling', title: 'Cowling', from: nose, to: cowlEnd, whole: true }, ...segments]
+    : segments;
 }
 
 /** Adds the fuselage zones to all four views and returns them. */
@@ -48,12 +57,33 @@ export function drawFuselage(drawings: Drawings, body: Body, d: Dimensions): Zon
     const at = (x: number, z: number) => project(side, d.length, x, 0, z);
     drawings[side].shapes.push({
       zone: 'fuselage-lower',
-      points: [...belly.map((x) => at(x, height(x, DEMARCATION))), ...[...belly].reverse().map((x) => at(x, body.bottom(x)))],
+      points: [
+        ...belly.map((x) => at(x, height(x, DEMARCATION))),
+        ...[...belly].reverse().map((x) => at(x, body.bottom(x))),
+      ],
     });
   }
-  const across = (view: 'upper' | 'lower', sign: number, x: number, share = 1) => project(view, d.length, x, sign * share * body.halfWidth(x), 0);
-  drawings.lower.shapes.push({ zone: 'fuselage-lower', points: [...belly.map((x) => across('lower', 1, x)), ...[...belly].reverse().map((x) => across('lower', -1, x))] });
-  zones.push({ key: 'fuselage-lower', title: 'Fuselage underside', side: 'both', group: 'fuselage', closedBy: null, areaM2: girthArea(body, () => start, () => d.length, 0, DEMARCATION) * 2 });
+  const across = (view: 'upper' | 'lower', sign: number, x: number, share = 1) =>
+    project(view, d.length, x, sign * share * body.halfWidth(x), 0);
+  drawings.lower.shapes.push({
+    zone: 'fuselage-lower',
+    points: [...belly.map((x) => across('lower', 1, x)), ...[...belly].reverse().map((x) => across('lower', -1, x))],
+  });
+  zones.push({
+    key: 'fuselage-lower',
+    title: 'Fuselage underside',
+    side: 'both',
+    group: 'fuselage',
+    closedBy: null,
+    areaM2:
+      girthArea(
+        body,
+        () => start,
+        () => d.length,
+        0,
+        DEMARCATION,
+      ) * 2,
+  });
 
   for (const side of ['port', 'starboard'] as const) {
     const sign = side === 'port' ? -1 : 1;
@@ -72,14 +102,36 @@ export function drawFuselage(drawings: Drawings, body: Body, d: Dimensions): Zon
         const xs = steps(segment.from(h), segment.to(h), SLICES);
         return (reverse ? xs.reverse() : xs).map((x) => project(side, d.length, x, 0, height(x, h)));
       };
-      drawings[side].shapes.push({ zone: key, points: [...edge(segment.from, false), ...along(1, false), ...edge(segment.to, true), ...along(low, true)] });
+      drawings[side].shapes.push({
+        zone: key,
+        points: [...edge(segment.from, false), ...along(1, false), ...edge(segment.to, true), ...along(low, true)],
+      });
       const top = steps(segment.from(1), segment.to(1), SLICES);
-      drawings.upper.shapes.push({ zone: key, points: [...top.map((x) => across('upper', sign, x)), ...[...top].reverse().map((x) => across('upper', sign, x, 0))] });
+      drawings.upper.shapes.push({
+        zone: key,
+        points: [
+          ...top.map((x) => across('upper', sign, x)),
+          ...[...top].reverse().map((x) => across('upper', sign, x, 0)),
+        ],
+      });
       if (segment.whole) {
         const under = steps(0, d.cowlLength, SLICES);
-        drawings.lower.shapes.push({ zone: key, points: [...under.map((x) => across('lower', sign, x)), ...[...under].reverse().map((x) => across('lower', sign, x, 0))] });
+        drawings.lower.shapes.push({
+          zone: key,
+          points: [
+            ...under.map((x) => across('lower', sign, x)),
+            ...[...under].reverse().map((x) => across('lower', sign, x, 0)),
+          ],
+        });
       }
-      zones.push({ key, title: `${segment.title}, ${side}`, side, group: segment.whole ? 'engines' : 'fuselage', closedBy: null, areaM2: girthArea(body, segment.from, segment.to, low, 1) });
+      zones.push({
+        key,
+        title: `${segment.title}, ${side}`,
+        side,
+        group: segment.whole ? 'engines' : 'fuselage',
+        closedBy: null,
+        areaM2: girthArea(body, segment.from, segment.to, low, 1),
+      });
     }
   }
   return zones;
@@ -89,7 +141,13 @@ export function drawFuselage(drawings: Drawings, body: Body, d: Dimensions): Zon
  * Skin area of one side between two edges, m2: the arc of the elliptical cross-section between two height fractions,
  * integrated over the stations by the midpoint rule.
  */
-export function girthArea(body: Body, from: (h: number) => number, to: (h: number) => number, low: number, high: number): number {
+export function girthArea(
+  body: Body,
+  from: (h: number) => number,
+  to: (h: number) => number,
+  low: number,
+  high: number,
+): number {
   const arcs = 24;
   const slices = 80;
   let area = 0;

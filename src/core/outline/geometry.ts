@@ -39,7 +39,12 @@ export function ellipse(u: number, v: number, radiusU: number, radiusV: number, 
 }
 
 export function rectangle(left: number, top: number, right: number, bottom: number): Polygon {
-  return [[left, top], [right, top], [right, bottom], [left, bottom]];
+  return [
+    [left, top],
+    [right, top],
+    [right, bottom],
+    [left, bottom],
+  ];
 }
 
 /** The middle of the corners: good enough to put a mark or a letter on a zone. */

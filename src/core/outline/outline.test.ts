@@ -13,32 +13,70 @@ const draw = (preset: (typeof PRESET_NAMES)[number], change = {}) =>
 
 describe('geometry', () => {
   test('a 3-4-5 triangle has area 6, either way round', () => {
-    expect(polygonArea([[0, 0], [4, 0], [4, 3]])).toBe(6);
-    expect(polygonArea([[4, 3], [4, 0], [0, 0]])).toBe(6);
+    expect(
+      polygonArea([
+        [0, 0],
+        [4, 0],
+        [4, 3],
+      ]),
+    ).toBe(6);
+    expect(
+      polygonArea([
+        [4, 3],
+        [4, 0],
+        [0, 0],
+      ]),
+    ).toBe(6);
   });
   test('a point inside is inside', () => {
-    const square = [[0, 0], [2, 0], [2, 2], [0, 2]] as const;
+    const square = [
+      [0, 0],
+      [2, 0],
+      [2, 2],
+      [0, 2],
+    ] as const;
     expect(contains(square, [1, 1])).toBe(true);
     expect(contains(square, [3, 1])).toBe(false);
     expect(extentOf([square])).toEqual({ left: 0, right: 2, top: 0, bottom: 2 });
   });
   test('the fuselage curve passes through its points and never overshoots', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 3, maxLength: 9 }), fc.double({ min: 0, max: 1, noNaN: true }), (ys, t) => {
-        const curve = smooth(ys.map((y, i) => [i, y]));
-        ys.forEach((y, i) => expect(curve(i)).toBeCloseTo(y, 9));
-        const x = t * (ys.length - 1);
-        const i = Math.min(ys.length - 2, Math.floor(x));
-        expect(curve(x)).toBeGreaterThanOrEqual(Math.min(ys[i]!, ys[i + 1]!) - 1e-9);
-        expect(curve(x)).toBeLessThanOrEqual(Math.max(ys[i]!, ys[i + 1]!) + 1e-9);
-      }),
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 3, maxLength: 9 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (ys, t) => {
+          const curve = smooth(ys.map((y, i) => [i, y]));
+          ys.forEach((y, i) => expect(curve(i)).toBeCloseTo(y, 9));
+          const x = t * (ys.length - 1);
+          const i = Math.min(ys.length - 2, Math.floor(x));
+          expect(curve(x)).toBeGreaterThanOrEqual(Math.min(ys[i]!, ys[i + 1]!) - 1e-9);
+          expect(curve(x)).toBeLessThanOrEqual(Math.max(ys[i]!, ys[i + 1]!) + 1e-9);
+        },
+      ),
     );
   });
   test('the skin of a cylinder is 2 pi r L', () => {
     const body = { length: 10, top: () => 2, bottom: () => 0, halfWidth: () => 1 };
-    expect(2 * girthArea(body, () => 0, () => 10, 0, 1)).toBeCloseTo(2 * Math.PI * 10, 6);
+    expect(
+      2 *
+        girthArea(
+          body,
+          () => 0,
+          () => 10,
+          0,
+          1,
+        ),
+    ).toBeCloseTo(2 * Math.PI * 10, 6);
     // The lower 30 % of the height is an arc of acos(0.4) from the keel on each side.
-    expect(girthArea(body, () => 0, () => 10, 0, 0.3)).toBeCloseTo(Math.acos(0.4) * 10, 6);
+    expect(
+      girthArea(
+        body,
+        () => 0,
+        () => 10,
+        0,
+        0.3,
+      ),
+    ).toBeCloseTo(Math.acos(0.4) * 10, 6);
   });
 });
 
@@ -69,7 +107,8 @@ describe('outlines', () => {
     };
     expect(middle('upper', 'wing-upper-outer-port')).toBeGreaterThan(0);
     expect(middle('lower', 'wing-lower-port')).toBeLessThan(0);
-    const nose = (view: 'port' | 'starboard') => extentOf([drawings[view].shapes.find((shape) => shape.zone === `cowling-${view}`)!.points]).left;
+    const nose = (view: 'port' | 'starboard') =>
+      extentOf([drawings[view].shapes.find((shape) => shape.zone === `cowling-${view}`)!.points]).left;
     expect(nose('port')).toBeLessThan(1);
     expect(nose('starboard')).toBeGreaterThan(5);
   });
@@ -84,7 +123,10 @@ describe('outlines', () => {
   });
 
   test('a nose wheel has a bay that the fuselage closes; wing bays close with the wings; skis have none', () => {
-    const closes = (landing: 'wheels' | 'skis') => buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing, folded: false }).zones.map((z) => [z.key, z.closedBy]);
+    const closes = (landing: 'wheels' | 'skis') =>
+      buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing, folded: false }).zones.map(
+        (z) => [z.key, z.closedBy],
+      );
     expect(closes('wheels')).toContainEqual(['well-nose', 'fuselage']);
     expect(closes('wheels')).toContainEqual(['well-main-port', 'wings']);
     expect(closes('skis').map(([key]) => key)).not.toContain('well-nose');
@@ -92,8 +134,15 @@ describe('outlines', () => {
 
   test('spread blades reach all round the hub; folded ones lie aft', () => {
     const reach = (folded: boolean) => {
-      const { drawings } = buildOutline({ preset: 'rotorcraft', dimensions: PRESETS.rotorcraft.dimensions, landing: 'wheels', folded });
-      return extentOf(drawings.upper.shapes.filter((shape) => shape.zone === 'rotor-blades').map((shape) => shape.points));
+      const { drawings } = buildOutline({
+        preset: 'rotorcraft',
+        dimensions: PRESETS.rotorcraft.dimensions,
+        landing: 'wheels',
+        folded,
+      });
+      return extentOf(
+        drawings.upper.shapes.filter((shape) => shape.zone === 'rotor-blades').map((shape) => shape.points),
+      );
     };
     expect(reach(false).bottom - reach(false).top).toBeGreaterThan(9);
     expect(reach(true).bottom - reach(true).top).toBeLessThan(2);

@@ -53,27 +53,43 @@ function draw(spec: OutlineSpec): Outline {
   const wingFirst = highWing ? [] : drawWing(drawings, body, d);
   const fuselage = drawFuselage(drawings, body, d);
   const wingLast = highWing ? drawWing(drawings, body, d) : [];
-  if (!highWing) for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `wing-upper-outer-${view}`);
+  if (!highWing)
+    for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `wing-upper-outer-${view}`);
   // The fin stands on the rear fuselage: its foot is drawn over it.
   for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `fin-${view}`);
   const propulsion = drawPropulsion(drawings, body, preset, d, spec.folded);
   const glazing = drawGlazing(drawings, body, preset, d);
   const gear = drawGear(drawings, body, preset, d, spec.landing);
 
-  const zones = [...fuselage, ...wingFirst, ...wingLast, ...tail, ...propulsion, ...glazing, ...gear, ...interiorZones(preset)];
+  const zones = [
+    ...fuselage,
+    ...wingFirst,
+    ...wingLast,
+    ...tail,
+    ...propulsion,
+    ...glazing,
+    ...gear,
+    ...interiorZones(preset),
+  ];
   return {
     spec,
     zones: [...new Map(zones.map((zone) => [zone.key, zone])).values()],
     drawings,
     extents: Object.fromEntries(
-      VIEWS.map((view) => [view, extentOf([...drawings[view].shapes, ...drawings[view].lines].map((part) => part.points))]),
+      VIEWS.map((view) => [
+        view,
+        extentOf([...drawings[view].shapes, ...drawings[view].lines].map((part) => part.points)),
+      ]),
     ) as Record<View, Extent>,
   };
 }
 
 function liftToFront(drawings: Drawings, view: View, zone: string) {
   const { shapes } = drawings[view];
-  drawings[view].shapes = [...shapes.filter((shape) => shape.zone !== zone), ...shapes.filter((shape) => shape.zone === zone)];
+  drawings[view].shapes = [
+    ...shapes.filter((shape) => shape.zone !== zone),
+    ...shapes.filter((shape) => shape.zone === zone),
+  ];
 }
 
 export function zoneTitle(outline: Outline, key: string): string {

@@ -22,7 +22,10 @@ export function smooth(points: readonly (readonly [x: number, y: number])[]): (x
     const h = x1 - x0;
     const t = (x - x0) / h;
     return (
-      (2 * t ** 3 - 3 * t ** 2 + 1) * y0 + (t ** 3 - 2 * t ** 2 + t) * h * tangent[i]! + (3 * t ** 2 - 2 * t ** 3) * y1 + (t ** 3 - t ** 2) * h * tangent[i + 1]!
+      (2 * t ** 3 - 3 * t ** 2 + 1) * y0 +
+      (t ** 3 - 2 * t ** 2 + t) * h * tangent[i]! +
+      (3 * t ** 2 - 2 * t ** 3) * y1 +
+      (t ** 3 - t ** 2) * h * tangent[i + 1]!
     );
   };
 }

@@ -1,5 +1,6 @@
 export type Side = 'port' | 'starboard' | 'both';
-export type ZoneGroup = 'fuselage' | 'wings' | 'tail' | 'glazing' | 'engines' | 'gear' | 'interior' | 'rotor' | 'stores';
+export type ZoneGroup =
+  'fuselage' | 'wings' | 'tail' | 'glazing' | 'engines' | 'gear' | 'interior' | 'rotor' | 'stores';
 
 /** A named region of the outline. */
 export interface Zone {

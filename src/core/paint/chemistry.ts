@@ -20,14 +20,24 @@ const ok: OverRule = { verdict: 'ok', says: 'may go over it once it may be recoa
 const cured: OverRule = { verdict: 'after cure', says: 'only over a fully cured coat' };
 
 type Ground = 'WA' | 'SA' | 'AL' | 'EN';
-const WA: Record<Ground, OverRule> = { WA: ok, SA: ok, AL: ok, EN: { verdict: 'after cure', says: 'after full cure; weak grip on gloss' } };
+const WA: Record<Ground, OverRule> = {
+  WA: ok,
+  SA: ok,
+  AL: ok,
+  EN: { verdict: 'after cure', says: 'after full cure; weak grip on gloss' },
+};
 const AL: Record<Ground, OverRule> = {
   WA: { verdict: 'risk', says: 'softens it, pinholes: cured and mist coats, or avoid' },
   SA: { verdict: 'risk', says: 'mist coats only' },
   AL: ok,
   EN: { verdict: 'no', says: 'wrinkles it, unless cured and sealed' },
 };
-const SPIRIT: Record<Ground, OverRule> = { WA: cured, SA: cured, AL: ok, EN: { verdict: 'no', says: 'lifts it without a sealing acrylic or lacquer clear' } };
+const SPIRIT: Record<Ground, OverRule> = {
+  WA: cured,
+  SA: cured,
+  AL: ok,
+  EN: { verdict: 'no', says: 'lifts it without a sealing acrylic or lacquer clear' },
+};
 
 /** What may go over what (typical bench experience; a test on scrap comes first). */
 const OVER: Record<Chemistry, Record<Ground, OverRule>> = {

@@ -17,7 +17,8 @@ describe('what may go over what', () => {
 
 describe('drying', () => {
   test('at 20 C and 50 % the table holds', () => {
-    for (const chemistry of CHEMISTRY_NAMES) expect(dryingTime(chemistry, 'cure', STANDARD_CLIMATE)).toBe(DRYING[chemistry].cure);
+    for (const chemistry of CHEMISTRY_NAMES)
+      expect(dryingTime(chemistry, 'cure', STANDARD_CLIMATE)).toBe(DRYING[chemistry].cure);
   });
   test('10 C colder doubles it; damp slows only water-based paint', () => {
     expect(dryingTime('EN', 'recoat', { tempC: 10, humidity: 80 })).toBe(24 * 60);
@@ -25,7 +26,8 @@ describe('drying', () => {
     expect(dryingFactor('AL', { tempC: 20, humidity: 80 })).toBe(1);
   });
   test('each stage comes after the one before', () => {
-    for (const { touch, recoat, mask, cure } of Object.values(DRYING)) expect([touch, recoat, mask, cure]).toEqual([touch, recoat, mask, cure].sort((a, b) => a - b));
+    for (const { touch, recoat, mask, cure } of Object.values(DRYING))
+      expect([touch, recoat, mask, cure]).toEqual([touch, recoat, mask, cure].sort((a, b) => a - b));
   });
 });
 

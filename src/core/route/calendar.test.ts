@@ -29,9 +29,20 @@ describe('elapsed minutes and the clock on the wall', () => {
 
 test('weekly sessions come round on their days; one that runs into the next is cut', () => {
   const origin = midnightUtc('2026-11-23', zone);
-  const weekly = [{ weekday: 2, startsAt: '19:30', minutes: 120, booth: true }, { weekday: 2, startsAt: '20:30', minutes: 60, booth: false }, { weekday: 6, startsAt: '10:00', minutes: 180, booth: true }];
+  const weekly = [
+    { weekday: 2, startsAt: '19:30', minutes: 120, booth: true },
+    { weekday: 2, startsAt: '20:30', minutes: 60, booth: false },
+    { weekday: 6, startsAt: '10:00', minutes: 180, booth: true },
+  ];
   const sessions = benchSessions(weekly, '2026-11-23', 2, zone, origin);
-  expect(sessions.map((s) => s.startLocal)).toEqual(['2026-11-24T19:30', '2026-11-24T20:30', '2026-11-28T10:00', '2026-12-01T19:30', '2026-12-01T20:30', '2026-12-05T10:00']);
+  expect(sessions.map((s) => s.startLocal)).toEqual([
+    '2026-11-24T19:30',
+    '2026-11-24T20:30',
+    '2026-11-28T10:00',
+    '2026-12-01T19:30',
+    '2026-12-01T20:30',
+    '2026-12-05T10:00',
+  ]);
   expect(sessions[0]!.end).toBe(sessions[1]!.start - 1);
   expect(sessions[2]!.endLocal).toBe('2026-11-28T13:00');
 });

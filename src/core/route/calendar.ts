@@ -21,7 +21,8 @@ function offsetAt(timeZone: string, utcDay: number): number {
   if (!known) offsets.set(timeZone, (known = new Map()));
   let offset = known.get(utcDay);
   if (offset === undefined) {
-    offset = Temporal.Instant.fromEpochMilliseconds(utcDay * DAY_MS).toZonedDateTimeISO(timeZone).offsetNanoseconds / 60e9;
+    offset =
+      Temporal.Instant.fromEpochMilliseconds(utcDay * DAY_MS).toZonedDateTimeISO(timeZone).offsetNanoseconds / 60e9;
     known.set(utcDay, offset);
   }
   return offset;
@@ -42,9 +43,11 @@ export function localToElapsed(local: string, timeZone: string, originUtc: strin
   const asUtc = Date.parse(`${local}:00Z`);
   const day = Math.floor(asUtc / DAY_MS);
   const offset = steadyOffset(timeZone, day - 1, day + 1);
-  const epoch = offset === null
-    ? Temporal.PlainDateTime.from(local).toZonedDateTime(timeZone, { disambiguation: 'compatible' }).toInstant().epochMilliseconds
-    : asUtc - offset * 60_000;
+  const epoch =
+    offset === null
+      ? Temporal.PlainDateTime.from(local).toZonedDateTime(timeZone, { disambiguation: 'compatible' }).toInstant()
+          .epochMilliseconds
+      : asUtc - offset * 60_000;
   return Math.round((epoch - Date.parse(originUtc)) / 60_000);
 }
 
@@ -58,12 +61,18 @@ export function elapsedToLocal(elapsed: number, timeZone: string, originUtc: str
   const day = Math.floor(epoch / DAY_MS);
   const offset = steadyOffset(timeZone, day, day);
   if (offset !== null) return new Date(epoch + offset * 60_000).toISOString().slice(0, 16);
-  return Temporal.Instant.fromEpochMilliseconds(epoch).toZonedDateTimeISO(timeZone).toPlainDateTime().toString({ smallestUnit: 'minute' });
+  return Temporal.Instant.fromEpochMilliseconds(epoch)
+    .toZonedDateTimeISO(timeZone)
+    .toPlainDateTime()
+    .toString({ smallestUnit: 'minute' });
 }
 
 /** The instant of a local midnight as ISO text in UTC. */
 export function midnightUtc(day: Day, timeZone: string): string {
-  return Temporal.PlainDate.from(day).toZonedDateTime({ timeZone, plainTime: '00:00' }).toInstant().toString({ smallestUnit: 'millisecond' });
+  return Temporal.PlainDate.from(day)
+    .toZonedDateTime({ timeZone, plainTime: '00:00' })
+    .toInstant()
+    .toString({ smallestUnit: 'millisecond' });
 }
 
 /** The local day of an instant given as ISO text. */
@@ -93,16 +102,30 @@ export interface BenchSession extends Span {
  * The builder's sessions from a day on, in elapsed minutes since `originUtc`. A session lasts its minutes of real time, so on
  * a night in which the clock moves its end on the clock moves too. Sessions that touch or overlap are cut at the next one's start.
  */
-export function benchSessions(weekly: readonly WeeklySession[], first: Day, weeks: number, timeZone: string, originUtc: string): BenchSession[] {
+export function benchSessions(
+  weekly: readonly WeeklySession[],
+  first: Day,
+  weeks: number,
+  timeZone: string,
+  originUtc: string,
+): BenchSession[] {
   const days = Array.from({ length: weeks * 7 }, (_, i) => addDays(first, i));
   const all = days
-    .flatMap((day) => weekly.filter((session) => session.weekday === weekdayOf(day)).map((session) => {
-      const start = localToElapsed(`${day}T${session.startsAt}`, timeZone, originUtc);
-      return { id: `${day}T${session.startsAt}`, start, end: start + session.minutes, booth: session.booth };
-    }))
+    .flatMap((day) =>
+      weekly
+        .filter((session) => session.weekday === weekdayOf(day))
+        .map((session) => {
+          const start = localToElapsed(`${day}T${session.startsAt}`, timeZone, originUtc);
+          return { id: `${day}T${session.startsAt}`, start, end: start + session.minutes, booth: session.booth };
+        }),
+    )
     .sort((a, b) => a.start - b.start);
   return all
     .map((session, i) => ({ ...session, end: Math.min(session.end, (all[i + 1]?.start ?? Infinity) - 1) }))
     .filter((session) => session.end > session.start)
-    .map((session) => ({ ...session, startLocal: elapsedToLocal(session.start, timeZone, originUtc), endLocal: elapsedToLocal(session.end, timeZone, originUtc) }));
+    .map((session) => ({
+      ...session,
+      startLocal: elapsedToLocal(session.start, timeZone, originUtc),
+      endLocal: elapsedToLocal(session.end, timeZone, originUtc),
+    }));
 }

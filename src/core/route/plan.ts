@@ -1,6 +1,13 @@
 import type { Day } from '@/core/units/day';
 import type { Minutes } from '@/core/units/minutes';
-import { benchSessions, elapsedToLocal, localDay, midnightUtc, type BenchSession, type WeeklySession } from './calendar';
+import {
+  benchSessions,
+  elapsedToLocal,
+  localDay,
+  midnightUtc,
+  type BenchSession,
+  type WeeklySession,
+} from './calendar';
 import { cleanOutTable } from './cleanout';
 import type { Route, RouteStep } from './route';
 import type { PlanProblem } from './schedule/problem';
@@ -60,32 +67,65 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
   const first = settings.startOn < today ? settings.startOn : today;
   const origin = midnightUtc(first, timeZone);
   const elapsed = (instant: string) => Math.round((Date.parse(instant) - Date.parse(origin)) / 60_000);
-  const now = Math.max(elapsed(nowUtc), settings.startOn > today ? elapsed(midnightUtc(settings.startOn, timeZone)) : 0);
+  const now = Math.max(
+    elapsed(nowUtc),
+    settings.startOn > today ? elapsed(midnightUtc(settings.startOn, timeZone)) : 0,
+  );
   const weeksPast = Math.ceil(now / (7 * 24 * 60)) + 1;
   const sessions = benchSessions(weekly, first, weeksPast + WEEKS, timeZone, origin);
 
   const keys = new Set(route.steps.map((step) => step.key));
-  const known = [...new Map(done.filter((entry) => keys.has(entry.stepKey)).map((entry) => [entry.stepKey, entry])).values()];
-  const actuals = known.map((entry) => ({ id: entry.stepKey, start: elapsed(entry.startedAt), end: Math.max(elapsed(entry.startedAt) + 1, elapsed(entry.endedAt)) }));
-  const loads = [...new Map(route.steps.flatMap((step) => (step.load ? [[step.load.id, step.load] as const] : []))).values()];
+  const known = [
+    ...new Map(done.filter((entry) => keys.has(entry.stepKey)).map((entry) => [entry.stepKey, entry])).values(),
+  ];
+  const actuals = known.map((entry) => ({
+    id: entry.stepKey,
+    start: elapsed(entry.startedAt),
+    end: Math.max(elapsed(entry.startedAt) + 1, elapsed(entry.endedAt)),
+  }));
+  const loads = [
+    ...new Map(route.steps.flatMap((step) => (step.load ? [[step.load.id, step.load] as const] : []))).values(),
+  ];
   const problem: PlanProblem = {
     windows: sessions,
     boothWindows: sessions.filter((session) => session.booth),
-    steps: route.steps.map((step) => ({ id: step.key, title: step.title, minutes: step.minutes, splittable: step.splittable, colour: step.load?.id ?? null, needsBooth: step.load !== null })),
+    steps: route.steps.map((step) => ({
+      id: step.key,
+      title: step.title,
+      minutes: step.minutes,
+      splittable: step.splittable,
+      colour: step.load?.id ?? null,
+      needsBooth: step.load !== null,
+    })),
     links: route.links,
     airbrush: { initial: 'clean', resetEachWindow: true, cleanOut: cleanOutTable(loads) },
     now,
     actuals,
   };
   const local = (minutes: number) => elapsedToLocal(minutes, timeZone, origin);
-  const plan = schedule(problem, (finish, loadCount, sessionCount) => [Number(local(finish).slice(0, 10).replaceAll('-', '')), loadCount, sessionCount, finish], effort);
+  const plan = schedule(
+    problem,
+    (finish, loadCount, sessionCount) => [
+      Number(local(finish).slice(0, 10).replaceAll('-', '')),
+      loadCount,
+      sessionCount,
+      finish,
+    ],
+    effort,
+  );
   const byKey = new Map(route.steps.map((step) => [step.key, step]));
   const isDone = new Set(actuals.map((actual) => actual.id));
   const laid = plan.feasible ? plan.steps : plan.partial;
   const work = laid
     .map(({ id, segments }): PlannedWork => ({
-      key: id, step: byKey.get(id)!, segments, done: isDone.has(id), start: local(segments[0]![0]), end: local(segments.at(-1)![1]),
-      session: sessions.find((session) => session.start <= segments[0]![0] && segments[0]![0] < session.end)?.id ?? null,
+      key: id,
+      step: byKey.get(id)!,
+      segments,
+      done: isDone.has(id),
+      start: local(segments[0]![0]),
+      end: local(segments.at(-1)![1]),
+      session:
+        sessions.find((session) => session.start <= segments[0]![0] && segments[0]![0] < session.end)?.id ?? null,
     }))
     .sort((a, b) => a.segments[0]![0] - b.segments[0]![0]);
   return {
@@ -105,7 +145,9 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
 /** The sessions in which work lies, with that work, first to last; done work outside sessions is left out. */
 export function workBySession(plan: RoutePlan): { session: BenchSession; work: PlannedWork[] }[] {
   return plan.sessions.flatMap((session) => {
-    const work = plan.work.filter((item) => item.segments.some(([from]) => session.start <= from && from < session.end));
+    const work = plan.work.filter((item) =>
+      item.segments.some(([from]) => session.start <= from && from < session.end),
+    );
     return work.length > 0 ? [{ session, work }] : [];
   });
 }
@@ -116,6 +158,5 @@ export function minutesLeft(plan: RoutePlan): Minutes {
 }
 
 /** When a step begins, as a local date-time; null when it is not planned. */
-export const startOfStep = (plan: RoutePlan, key: string): string | null => plan.work.find((item) => item.key === key)?.start ?? null;
-
-
+export const startOfStep = (plan: RoutePlan, key: string): string | null =>
+  plan.work.find((item) => item.key === key)?.start ?? null;

@@ -9,23 +9,58 @@ import { planRoute, workBySession, type PlanSettings } from './plan';
 import { buildRoute, lightToDark, type RouteCall, type RouteInput } from './route';
 import { waitingCircle } from './schedule/network';
 
-const paint = (label: string, chemistry: 'WA' | 'EN' | 'AL' = 'WA', kind: 'solid' | 'metallic' = 'solid') => ({ id: label, label, chemistry, kind, finish: 'matt' as const });
-const call = (code: string, L: number, zones: string[], over: Partial<RouteCall> = {}): RouteCall => ({ code, name: code, zones, lab: [L, 0, 0], paint: paint(code), ...over });
+const paint = (label: string, chemistry: 'WA' | 'EN' | 'AL' = 'WA', kind: 'solid' | 'metallic' = 'solid') => ({
+  id: label,
+  label,
+  chemistry,
+  kind,
+  finish: 'matt' as const,
+});
+const call = (code: string, L: number, zones: string[], over: Partial<RouteCall> = {}): RouteCall => ({
+  code,
+  name: code,
+  zones,
+  lab: [L, 0, 0],
+  paint: paint(code),
+  ...over,
+});
 
 const CALLS = [
-  call('TCS 31', 35, ['fuselage-mid-port', 'wing-upper-inner-port']), call('TCS 14', 72, ['fuselage-lower', 'wing-lower-port']), call('TCS 27', 45, ['fin-port']),
-  call('TCS 60', 55, ['cockpit', 'well-nose']), call('TCS 22', 20, ['spinner', 'gear-main']),
+  call('TCS 31', 35, ['fuselage-mid-port', 'wing-upper-inner-port']),
+  call('TCS 14', 72, ['fuselage-lower', 'wing-lower-port']),
+  call('TCS 27', 45, ['fin-port']),
+  call('TCS 60', 55, ['cockpit', 'well-nose']),
+  call('TCS 22', 20, ['spinner', 'gear-main']),
 ];
 
 function input(over: Partial<Omit<RouteInput, 'options'>> & { options?: Partial<Options> } = {}): RouteInput {
   return {
-    outline: buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing: 'wheels', folded: false }),
-    climate: STANDARD_CLIMATE, calls: CALLS, markings: [{ id: 'm1', title: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' }, { id: 'm2', title: 'band', zone: 'fuselage-rear-port', method: 'mask' }],
-    ...over, options: { ...DEFAULT_OPTIONS, ...over.options },
+    outline: buildOutline({
+      preset: 'single',
+      dimensions: PRESETS.single.dimensions,
+      landing: 'wheels',
+      folded: false,
+    }),
+    climate: STANDARD_CLIMATE,
+    calls: CALLS,
+    markings: [
+      { id: 'm1', title: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' },
+      { id: 'm2', title: 'band', zone: 'fuselage-rear-port', method: 'mask' },
+    ],
+    ...over,
+    options: { ...DEFAULT_OPTIONS, ...over.options },
   };
 }
 
-const settings: PlanSettings = { timeZone: 'Europe/Berlin', startOn: '2026-11-23', nowUtc: '2026-11-23T08:00:00Z', weekly: [{ weekday: 2, startsAt: '19:30', minutes: 120, booth: true }, { weekday: 6, startsAt: '10:00', minutes: 180, booth: true }] };
+const settings: PlanSettings = {
+  timeZone: 'Europe/Berlin',
+  startOn: '2026-11-23',
+  nowUtc: '2026-11-23T08:00:00Z',
+  weekly: [
+    { weekday: 2, startsAt: '19:30', minutes: 120, booth: true },
+    { weekday: 6, startsAt: '10:00', minutes: 180, booth: true },
+  ],
+};
 
 /** Whether `to` comes after `from` by any chain of links. */
 function follows(route: ReturnType<typeof buildRoute>, from: string, to: string): boolean {
@@ -49,7 +84,12 @@ describe('the route of a build', () => {
     expect(keys.length).toBeGreaterThanOrEqual(45);
     expect(new Set(keys).size).toBe(keys.length);
     for (const link of route.links) for (const end of [link.from, link.to]) expect(keys).toContain(end);
-    expect(waitingCircle({ steps: route.steps.map((s) => ({ id: s.key, minutes: 1, splittable: false, colour: null, needsBooth: false })), links: route.links })).toBeNull();
+    expect(
+      waitingCircle({
+        steps: route.steps.map((s) => ({ id: s.key, minutes: 1, splittable: false, colour: null, needsBooth: false })),
+        links: route.links,
+      }),
+    ).toBeNull();
   });
 
   test('light colours before dark ones, each masked before it is sprayed', () => {
@@ -58,11 +98,18 @@ describe('the route of a build', () => {
     expect(keys).not.toContain('mask:TCS 14');
     const wait = route.links.find((link) => link.from === 'spray:TCS 14' && link.to === 'mask:TCS 27');
     expect(wait?.minLag).toBe(24 * 60);
-    expect(lightToDark([call('dark', 10, []), call('metal', 90, [], { paint: paint('m', 'AL', 'metallic') }), call('light', 80, [])]).map((c) => c.code)).toEqual(['light', 'dark', 'metal']);
+    expect(
+      lightToDark([
+        call('dark', 10, []),
+        call('metal', 90, [], { paint: paint('m', 'AL', 'metallic') }),
+        call('light', 80, []),
+      ]).map((c) => c.code),
+    ).toEqual(['light', 'dark', 'metal']);
   });
 
   test('cockpit, nose weight and bay come before the fuselage closes, seams after; colours before markings', () => {
-    for (const before of ['interior:TCS 60', 'bay:TCS 60', 'nose-weight', 'belts']) expect(follows(route, before, 'gate:fuselage')).toBe(true);
+    for (const before of ['interior:TCS 60', 'bay:TCS 60', 'nose-weight', 'belts'])
+      expect(follows(route, before, 'gate:fuselage')).toBe(true);
     expect(follows(route, 'gate:fuselage', 'seams-fuselage')).toBe(true);
     expect(follows(route, 'spray:TCS 31', 'gate:seal')).toBe(true);
     expect(follows(route, 'gate:seal', 'marking:m1')).toBe(true);
@@ -72,11 +119,16 @@ describe('the route of a build', () => {
   });
 
   test('a wash is wiped between 15 and 40 minutes', () => {
-    expect(route.links.find((link) => link.from === 'wash-interior' && link.to === 'wipe-interior')).toMatchObject({ minLag: 15, maxLag: 40 });
+    expect(route.links.find((link) => link.from === 'wash-interior' && link.to === 'wipe-interior')).toMatchObject({
+      minLag: 15,
+      maxLag: 40,
+    });
   });
 
   test('options take steps away and bring others', () => {
-    const plain = buildRoute(input({ options: { weathering: 'none', tonal: 'plain', gear: 'up', stand: 'a rod', stores: 'tanks' } })).steps.map((step) => step.key);
+    const plain = buildRoute(
+      input({ options: { weathering: 'none', tonal: 'plain', gear: 'up', stand: 'a rod', stores: 'tanks' } }),
+    ).steps.map((step) => step.key);
     for (const gone of ['wash', 'wipe', 'shade', 'fit-gear', 'nose-weight']) expect(plain).not.toContain(gone);
     for (const there of ['rod-socket', 'build-stores', 'drill-wings', 'mount']) expect(plain).toContain(there);
     const mount = buildRoute(input({ options: { weathering: 'none' } }));
@@ -84,7 +136,14 @@ describe('the route of a build', () => {
   });
 
   test('lacquer over enamel is planned with its warning and a full cure', () => {
-    const bad = buildRoute(input({ calls: [call('A', 70, ['fin-port'], { paint: paint('e', 'EN') }), call('B', 30, ['fin-starboard'], { paint: paint('l', 'AL') })] }));
+    const bad = buildRoute(
+      input({
+        calls: [
+          call('A', 70, ['fin-port'], { paint: paint('e', 'EN') }),
+          call('B', 30, ['fin-starboard'], { paint: paint('l', 'AL') }),
+        ],
+      }),
+    );
     expect(bad.steps.find((step) => step.key === 'spray:B')!.cautions.join(' ')).toMatch(/wrinkles/);
     expect(bad.links.find((link) => link.from === 'spray:A' && link.to === 'spray:B')!.minLag).toBe(72 * 60);
   });
@@ -112,11 +171,21 @@ describe('the plan', () => {
     for (const item of plan.work) expect(item.session).not.toBeNull();
     expect(plan.finish).toBe(plan.work.at(-1)!.end);
     expect(plan.lowerBound! <= plan.finish!).toBe(true);
-    expect(workBySession(plan).flatMap(({ work }) => work.map((item) => item.key)).length).toBeGreaterThanOrEqual(route.steps.length);
+    expect(workBySession(plan).flatMap(({ work }) => work.map((item) => item.key)).length).toBeGreaterThanOrEqual(
+      route.steps.length,
+    );
   });
   test('what is logged is done; the rest moves behind now', () => {
     const nowUtc = '2026-12-05T09:00:00Z';
-    const plan = planRoute(route, [{ stepKey: 'wash-sprues', startedAt: '2026-11-24T18:30:00Z', endedAt: '2026-11-24T18:55:00Z' }, { stepKey: 'no-such-step', startedAt: nowUtc, endedAt: nowUtc }], { ...settings, nowUtc }, 200);
+    const plan = planRoute(
+      route,
+      [
+        { stepKey: 'wash-sprues', startedAt: '2026-11-24T18:30:00Z', endedAt: '2026-11-24T18:55:00Z' },
+        { stepKey: 'no-such-step', startedAt: nowUtc, endedAt: nowUtc },
+      ],
+      { ...settings, nowUtc },
+      200,
+    );
     const wash = plan.work.find((item) => item.key === 'wash-sprues')!;
     expect(wash).toMatchObject({ done: true, start: '2026-11-24T19:30' });
     for (const item of plan.work.filter((w) => !w.done)) expect(item.start >= '2026-12-05T10:00').toBe(true);
@@ -133,7 +202,12 @@ describe('the plan', () => {
 });
 
 describe('gates', () => {
-  const outline = buildOutline({ preset: 'single', dimensions: PRESETS.single.dimensions, landing: 'wheels', folded: false });
+  const outline = buildOutline({
+    preset: 'single',
+    dimensions: PRESETS.single.dimensions,
+    landing: 'wheels',
+    folded: false,
+  });
   test('the room that closes decides, then paint, then markings', () => {
     expect(gateOf(outline, 'well-nose', 'colour')).toBe('fuselage');
     expect(gateOf(outline, 'well-main-port', 'colour')).toBe('wings');
@@ -143,7 +217,14 @@ describe('gates', () => {
 });
 
 test('cleaning out: a rinse towards dark, more towards light, another solvent and after metal', () => {
-  const load = (id: string, lightness: number, over = {}) => ({ id, title: id, chemistry: 'WA' as const, kind: 'solid' as const, lightness, ...over });
+  const load = (id: string, lightness: number, over = {}) => ({
+    id,
+    title: id,
+    chemistry: 'WA' as const,
+    kind: 'solid' as const,
+    lightness,
+    ...over,
+  });
   expect(cleanOut(load('a', 80), load('a', 80))).toBe(0);
   expect(cleanOut(load('a', 80), load('b', 20))).toBe(4);
   expect(cleanOut(load('b', 20), load('a', 80))).toBe(8);

@@ -86,13 +86,21 @@ const isSmallPart = (zone: string) => /^(gear-|skids|spinner|propeller|rotor-|ta
 
 const chemistryOf = (call: RouteCall): Chemistry => call.paint?.chemistry ?? ASSUMED_CHEMISTRY;
 const loadOf = (call: RouteCall): Load => ({
-  id: call.code, title: `${call.code} ${call.name}`.trim(), chemistry: chemistryOf(call), kind: call.paint?.kind ?? 'solid', lightness: call.lab?.[0] ?? 50,
+  id: call.code,
+  title: `${call.code} ${call.name}`.trim(),
+  chemistry: chemistryOf(call),
+  kind: call.paint?.kind ?? 'solid',
+  lightness: call.lab?.[0] ?? 50,
 });
 
 /** Steps, links and gates by the rules, from options, zones, calls, chosen paints and markings. Deterministic. */
 export function buildRoute(input: RouteInput): Route {
   const zones = new Set(input.outline.zones.map((zone) => zone.key));
-  const facts: BuildFacts = { options: input.options, preset: PRESETS[input.outline.spec.preset], has: (zone) => zones.has(zone) };
+  const facts: BuildFacts = {
+    options: input.options,
+    preset: PRESETS[input.outline.spec.preset],
+    has: (zone) => zones.has(zone),
+  };
   const route = new RouteBuilder(facts);
   const pick = (wanted: (zone: string) => boolean) =>
     input.calls.flatMap((call) => {
@@ -102,7 +110,13 @@ export function buildRoute(input: RouteInput): Route {
   route.splice('interior', simpleSprays('interior', 'Cockpit', pick(isInterior), 20, input.climate));
   route.splice('bays', simpleSprays('bay', 'Wings', pick(isBay), 20, input.climate));
   route.splice('parts', simpleSprays('part', 'Gear, stores', pick(isSmallPart), 15, input.climate));
-  route.splice('colours', camouflage(pick((zone) => !isInterior(zone) && !isBay(zone) && !isSmallPart(zone)), input));
+  route.splice(
+    'colours',
+    camouflage(
+      pick((zone) => !isInterior(zone) && !isBay(zone) && !isSmallPart(zone)),
+      input,
+    ),
+  );
   route.splice('markings', appliedMarkings(input.markings));
   return route.build();
 }
@@ -116,25 +130,57 @@ interface Insert {
   last: { key: string; wait: Minutes; why: string }[];
 }
 
-const stepOf = (key: string, title: string, lane: Lane, minutes: Minutes, over: Partial<RouteStep> = {}): RouteStep => ({
-  key, title, lane, minutes, splittable: false, load: null, code: null, zones: [], gate: null, cautions: [], why: '', ...over,
+const stepOf = (
+  key: string,
+  title: string,
+  lane: Lane,
+  minutes: Minutes,
+  over: Partial<RouteStep> = {},
+): RouteStep => ({
+  key,
+  title,
+  lane,
+  minutes,
+  splittable: false,
+  load: null,
+  code: null,
+  zones: [],
+  gate: null,
+  cautions: [],
+  why: '',
+  ...over,
 });
 
 function sprayStep(key: string, title: string, lane: Lane, minutes: Minutes, call: RouteCall): RouteStep {
   const chemistry = chemistryOf(call);
   return stepOf(key, title, lane, minutes, {
-    load: loadOf(call), code: call.code, zones: call.zones, cautions: [SPRAYING[chemistry].caution],
+    load: loadOf(call),
+    code: call.code,
+    zones: call.zones,
+    cautions: [SPRAYING[chemistry].caution],
     why: call.paint ? '' : 'no paint chosen yet: planned as a water-based acrylic',
   });
 }
 
-function simpleSprays(prefix: string, lane: Lane, calls: readonly RouteCall[], minutes: Minutes, climate: Climate): Insert {
-  const steps = lightToDark(calls).map((call) => sprayStep(`${prefix}:${call.code}`, `${call.name || call.code} on ${zoneWords(call.zones)}`, lane, minutes, call));
+function simpleSprays(
+  prefix: string,
+  lane: Lane,
+  calls: readonly RouteCall[],
+  minutes: Minutes,
+  climate: Climate,
+): Insert {
+  const steps = lightToDark(calls).map((call) =>
+    sprayStep(`${prefix}:${call.code}`, `${call.name || call.code} on ${zoneWords(call.zones)}`, lane, minutes, call),
+  );
   return {
     steps,
     links: [],
     first: steps.map((step) => step.key),
-    last: steps.map((step) => ({ key: step.key, wait: dryingTime(step.load!.chemistry, 'recoat', climate), why: `${step.load!.title} may be worked over` })),
+    last: steps.map((step) => ({
+      key: step.key,
+      wait: dryingTime(step.load!.chemistry, 'recoat', climate),
+      why: `${step.load!.title} may be worked over`,
+    })),
   };
 }
 
@@ -151,17 +197,40 @@ function camouflage(calls: readonly RouteCall[], { climate, markings, options }:
   const ordered = lightToDark(calls);
   ordered.forEach((call, i) => {
     const under = ordered[i - 1];
-    const spray = sprayStep(`spray:${call.code}`, `Spray ${call.name || call.code} on ${zoneWords(call.zones)}`, 'Whole', 20 + 5 * Math.min(6, call.zones.length), call);
+    const spray = sprayStep(
+      `spray:${call.code}`,
+      `Spray ${call.name || call.code} on ${zoneWords(call.zones)}`,
+      'Whole',
+      20 + 5 * Math.min(6, call.zones.length),
+      call,
+    );
     if (options.tonal !== 'plain') spray.why ||= 'thin coats: the tonal ground must still show';
     if (under) {
-      const mask = stepOf(`mask:${call.code}`, `Mask for ${call.name || call.code}`, 'Whole', 50, { zones: call.zones, splittable: true, cautions: ['Blade: cut tape on glass, never on the model.'] });
+      const mask = stepOf(`mask:${call.code}`, `Mask for ${call.name || call.code}`, 'Whole', 50, {
+        zones: call.zones,
+        splittable: true,
+        cautions: ['Blade: cut tape on glass, never on the model.'],
+      });
       const before = `spray:${under.code}`;
-      links.push({ from: before, to: mask.key, minLag: dryingTime(chemistryOf(under), 'mask', climate), maxLag: null, why: `${under.name || under.code} may be masked` });
+      links.push({
+        from: before,
+        to: mask.key,
+        minLag: dryingTime(chemistryOf(under), 'mask', climate),
+        maxLag: null,
+        why: `${under.name || under.code} may be masked`,
+      });
       links.push({ from: mask.key, to: spray.key, minLag: 0, maxLag: null, why: 'masked first' });
       const rule = layOver(chemistryOf(call), chemistryOf(under));
       if (rule.verdict !== 'ok') {
-        links.push({ from: before, to: spray.key, minLag: dryingTime(chemistryOf(under), 'cure', climate), maxLag: null, why: rule.says });
-        if (rule.verdict === 'risk' || rule.verdict === 'no') spray.cautions = [...spray.cautions, `Over ${under.name || under.code}: ${rule.says}.`];
+        links.push({
+          from: before,
+          to: spray.key,
+          minLag: dryingTime(chemistryOf(under), 'cure', climate),
+          maxLag: null,
+          why: rule.says,
+        });
+        if (rule.verdict === 'risk' || rule.verdict === 'no')
+          spray.cautions = [...spray.cautions, `Over ${under.name || under.code}: ${rule.says}.`];
       }
       steps.push(mask);
     } else {
@@ -175,12 +244,31 @@ function camouflage(calls: readonly RouteCall[], { climate, markings, options }:
   const chemistry = end ? chemistryOf(end) : ASSUMED_CHEMISTRY;
   // Painted markings go over the camouflage before anything is sealed.
   for (const marking of markings.filter((m) => m.method === 'mask')) {
-    const mask = stepOf(`marking-mask:${marking.id}`, `Mask ${marking.title}`, 'Whole', 40, { zones: [marking.zone], splittable: true, cautions: ['Blade: cut tape on glass, never on the model.'] });
-    const spray = stepOf(`marking-spray:${marking.id}`, `Spray ${marking.title}, white ground first`, 'Whole', 25, {
-      zones: [marking.zone], load: { id: `marking-${marking.id}`, title: marking.title, chemistry: ASSUMED_CHEMISTRY, kind: 'solid', lightness: 75 },
-      cautions: [SPRAYING[ASSUMED_CHEMISTRY].caution], why: 'spray square to the surface; seal the mask edges with the ground colour',
+    const mask = stepOf(`marking-mask:${marking.id}`, `Mask ${marking.title}`, 'Whole', 40, {
+      zones: [marking.zone],
+      splittable: true,
+      cautions: ['Blade: cut tape on glass, never on the model.'],
     });
-    if (endKey) links.push({ from: endKey, to: mask.key, minLag: dryingTime(chemistry, 'mask', climate), maxLag: null, why: 'what is under the mask bears tape' });
+    const spray = stepOf(`marking-spray:${marking.id}`, `Spray ${marking.title}, white ground first`, 'Whole', 25, {
+      zones: [marking.zone],
+      load: {
+        id: `marking-${marking.id}`,
+        title: marking.title,
+        chemistry: ASSUMED_CHEMISTRY,
+        kind: 'solid',
+        lightness: 75,
+      },
+      cautions: [SPRAYING[ASSUMED_CHEMISTRY].caution],
+      why: 'spray square to the surface; seal the mask edges with the ground colour',
+    });
+    if (endKey)
+      links.push({
+        from: endKey,
+        to: mask.key,
+        minLag: dryingTime(chemistry, 'mask', climate),
+        maxLag: null,
+        why: 'what is under the mask bears tape',
+      });
     links.push({ from: mask.key, to: spray.key, minLag: 0, maxLag: null, why: 'masked first' });
     steps.push(mask, spray);
     endKey = spray.key;
@@ -190,7 +278,9 @@ function camouflage(calls: readonly RouteCall[], { climate, markings, options }:
     steps,
     links,
     first: steps[0] ? [steps[0].key] : [],
-    last: endKey ? [{ key: endKey, wait: dryingTime(chemistry, 'recoat', climate), why: 'unmask while the paint still gives' }] : [],
+    last: endKey
+      ? [{ key: endKey, wait: dryingTime(chemistry, 'recoat', climate), why: 'unmask while the paint still gives' }]
+      : [],
   };
 }
 
@@ -200,16 +290,26 @@ function appliedMarkings(markings: readonly RouteMarking[]): Insert {
   for (const marking of markings.filter((m) => m.method !== 'mask')) {
     const minutes = marking.method === 'brush' || marking.method === 'pen' ? 40 : 25;
     const verb = marking.method === 'brush' || marking.method === 'pen' ? 'Paint' : 'Place';
-    const step = stepOf(`marking:${marking.id}`, `${verb} ${marking.title}`, 'Whole', minutes, { zones: [marking.zone], why: marking.method === 'own decal' ? 'print spares' : '' });
+    const step = stepOf(`marking:${marking.id}`, `${verb} ${marking.title}`, 'Whole', minutes, {
+      zones: [marking.zone],
+      why: marking.method === 'own decal' ? 'print spares' : '',
+    });
     const last = steps.at(-1);
-    if (last) links.push({ from: last.key, to: step.key, minLag: WAITS.decal.minutes, maxLag: null, why: WAITS.decal.says });
+    if (last)
+      links.push({ from: last.key, to: step.key, minLag: WAITS.decal.minutes, maxLag: null, why: WAITS.decal.says });
     steps.push(step);
   }
   const end = steps.at(-1);
-  return { steps, links, first: steps[0] ? [steps[0].key] : [], last: end ? [{ key: end.key, wait: WAITS.decal.minutes, why: WAITS.decal.says }] : [] };
+  return {
+    steps,
+    links,
+    first: steps[0] ? [steps[0].key] : [],
+    last: end ? [{ key: end.key, wait: WAITS.decal.minutes, why: WAITS.decal.says }] : [],
+  };
 }
 
-const zoneWords = (zones: readonly string[]) => (zones.length > 2 ? `${zones.length} zones` : zones.map((zone) => zone.replaceAll('-', ' ')).join(' and '));
+const zoneWords = (zones: readonly string[]) =>
+  zones.length > 2 ? `${zones.length} zones` : zones.map((zone) => zone.replaceAll('-', ' ')).join(' and ');
 
 /** Applies the fixed rules and lets the colour runs in at their joints. */
 class RouteBuilder {
@@ -245,9 +345,14 @@ class RouteBuilder {
   }
 
   private stepOf(rule: StepRule): RouteStep {
-    const load = rule.sprays === 'primer' ? PRIMER : rule.sprays === 'clear' ? CLEAR : rule.sprays === 'dark' ? DARK : null;
+    const load =
+      rule.sprays === 'primer' ? PRIMER : rule.sprays === 'clear' ? CLEAR : rule.sprays === 'dark' ? DARK : null;
     return stepOf(rule.key, rule.title, rule.lane, rule.minutes, {
-      splittable: rule.splittable ?? false, load, gate: rule.gate ?? null, cautions: rule.caution ? [rule.caution] : [], why: rule.why ?? '',
+      splittable: rule.splittable ?? false,
+      load,
+      gate: rule.gate ?? null,
+      cautions: rule.caution ? [rule.caution] : [],
+      why: rule.why ?? '',
     });
   }
 
@@ -257,9 +362,20 @@ class RouteBuilder {
     seen.add(key);
     const rule = RULES.find((candidate) => candidate.key === key);
     return (rule?.after ?? []).flatMap((after): Omit<RouteLink, 'to'>[] => {
-      const { step: from, wait, most, why } = typeof after === 'string' ? { step: after, wait: 0, most: undefined, why: 'first things first' } : after;
+      const {
+        step: from,
+        wait,
+        most,
+        why,
+      } = typeof after === 'string' ? { step: after, wait: 0, most: undefined, why: 'first things first' } : after;
       const insert = this.inserts.get(from);
-      if (insert && insert.last.length > 0) return insert.last.map((end) => ({ from: end.key, minLag: Math.max(wait, end.wait), maxLag: null, why: end.why }));
+      if (insert && insert.last.length > 0)
+        return insert.last.map((end) => ({
+          from: end.key,
+          minLag: Math.max(wait, end.wait),
+          maxLag: null,
+          why: end.why,
+        }));
       if (!insert && this.active.has(from)) return [{ from, minLag: wait, maxLag: most ?? null, why }];
       return this.origins(from, seen);
     });

@@ -21,7 +21,14 @@ describe('lengths at scale', () => {
 });
 
 describe('numbers as typed', () => {
-  test.each([['1,5', 1.5], ['1.5', 1.5], [' -2 ', -2], ['\u22123', -3], ['.5', 0.5], ['7.', 7]])('%s', (text, value) => {
+  test.each([
+    ['1,5', 1.5],
+    ['1.5', 1.5],
+    [' -2 ', -2],
+    ['\u22123', -3],
+    ['.5', 0.5],
+    ['7.', 7],
+  ])('%s', (text, value) => {
     expect(parseNumber(text)).toBe(value);
   });
   test.each(['', 'x', '1.234,5', '1 2', '--3', 'NaN', '1e5'])('refuses %s', (text) => {

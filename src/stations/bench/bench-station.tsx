@@ -34,17 +34,29 @@ export function BenchStation({ facts }: { facts: BenchFacts }): ReactNode {
           <Card key={card.key} facts={facts} card={card} />
           <h2>Then</h2>
           <ol className="bench-next">
-            {facts.cards.filter((other) => other.key !== card.key).map((other) => (
-              <li key={other.key}>
-                <span className="num">{clock(other.start)}</span>
-                <button type="button" onClick={() => setPicked(other.key)}>{other.title}</button>
-                <span className="dim">{other.minutes} min</span>
-              </li>
-            ))}
+            {facts.cards
+              .filter((other) => other.key !== card.key)
+              .map((other) => (
+                <li key={other.key}>
+                  <span className="num">{clock(other.start)}</span>
+                  <button type="button" onClick={() => setPicked(other.key)}>
+                    {other.title}
+                  </button>
+                  <span className="dim">{other.minutes} min</span>
+                </li>
+              ))}
           </ol>
-          {facts.cards.length === 1 ? <p className="dim">Nothing else fits this session: the rest waits for drying or for the next one.</p> : null}
+          {facts.cards.length === 1 ? (
+            <p className="dim">Nothing else fits this session: the rest waits for drying or for the next one.</p>
+          ) : null}
         </>
-      ) : <div className="empty">{facts.finish ? 'Every step is done. The record is in the Log.' : 'There is no plan yet: say at the Route when you are at the bench.'}</div>}
+      ) : (
+        <div className="empty">
+          {facts.finish
+            ? 'Every step is done. The record is in the Log.'
+            : 'There is no plan yet: say at the Route when you are at the bench.'}
+        </div>
+      )}
     </StationFrame>
   );
 }
@@ -53,7 +65,9 @@ function whatMatters({ cards, startLocal, running }: BenchFacts): string {
   if (cards.length === 0) return 'Nothing to do now.';
   const minutes = durationInWords(cards.reduce((total, card) => total + card.minutes, 0));
   const steps = cards.length === 1 ? 'One step' : `${cards.length} steps`;
-  return running ? `${steps}, ${minutes} in this session.` : `Next session: ${longDay(startLocal)}, ${clock(startLocal)}. ${steps}, ${minutes}.`;
+  return running
+    ? `${steps}, ${minutes} in this session.`
+    : `Next session: ${longDay(startLocal)}, ${clock(startLocal)}. ${steps}, ${minutes}.`;
 }
 
 function Card({ facts, card }: { facts: BenchFacts; card: BenchCard }): ReactNode {
@@ -73,7 +87,18 @@ function Card({ facts, card }: { facts: BenchFacts; card: BenchCard }): ReactNod
 
   const start = () => {
     if (timer || card.dries === 0) return;
-    void run(() => save({ briefId: facts.briefId, station: 'bench', entity: 'timer', id: null, version: null, fields: { stepKey: card.key, label: card.title, startedAt: new Date().toISOString(), minutes: card.dries } }), 'Timer started');
+    void run(
+      () =>
+        save({
+          briefId: facts.briefId,
+          station: 'bench',
+          entity: 'timer',
+          id: null,
+          version: null,
+          fields: { stepKey: card.key, label: card.title, startedAt: new Date().toISOString(), minutes: card.dries },
+        }),
+      'Timer started',
+    );
   };
   const done = async () => {
     const actual = parseNumber(minutes);
@@ -83,7 +108,20 @@ function Card({ facts, card }: { facts: BenchFacts; card: BenchCard }): ReactNod
     }
     setFault('');
     const { key, title, lane } = card;
-    await run(() => finishStep({ briefId: facts.briefId, stepKey: key, title, lane, plannedMinutes: card.minutes, actualMinutes: Math.round(actual), note, paint: card.paint?.label ?? '' }), 'Done; the rest is planned anew');
+    await run(
+      () =>
+        finishStep({
+          briefId: facts.briefId,
+          stepKey: key,
+          title,
+          lane,
+          plannedMinutes: card.minutes,
+          actualMinutes: Math.round(actual),
+          note,
+          paint: card.paint?.label ?? '',
+        }),
+      'Done; the rest is planned anew',
+    );
   };
   useKey('t', start);
   useKey('d', () => void done());
@@ -92,33 +130,85 @@ function Card({ facts, card }: { facts: BenchFacts; card: BenchCard }): ReactNod
     <article className="bench-card" aria-label="Step in hand">
       <h2>{card.title}</h2>
       {card.why ? <p>{card.why}</p> : null}
-      {card.gate && card.open.length > 0 ? <p><strong>■ Decide first:</strong> {card.open.join('; ')}. It is sealed from here on.</p> : null}
+      {card.gate && card.open.length > 0 ? (
+        <p>
+          <strong>■ Decide first:</strong> {card.open.join('; ')}. It is sealed from here on.
+        </p>
+      ) : null}
       <dl className="facts">
         {card.paint ? (
           <div>
             <dt>Paint</dt>
             <dd>
-              <Recipe card={card} /> {card.paint.label} <span className="dim">{card.paint.chemistry}{card.paint.ownedMl !== null ? `, ${card.paint.ownedMl > 0 ? `${card.paint.ownedMl.toFixed(0)} ml in the drawer` : 'not in the drawer'}` : ''}</span>
+              <Recipe card={card} /> {card.paint.label}{' '}
+              <span className="dim">
+                {card.paint.chemistry}
+                {card.paint.ownedMl !== null
+                  ? `, ${card.paint.ownedMl > 0 ? `${card.paint.ownedMl.toFixed(0)} ml in the drawer` : 'not in the drawer'}`
+                  : ''}
+              </span>
             </dd>
           </div>
         ) : null}
         {card.spray ? (
           <>
-            <div><dt>Thinner</dt><dd>{card.spray.ratio === 0 ? card.spray.thinner : `${card.spray.ratio} : 1 ${card.spray.thinner}`}</dd></div>
-            <div><dt>Pressure</dt><dd>{card.spray.pressureBar.toFixed(1)} bar</dd></div>
-            <div><dt>Needle, distance</dt><dd>{card.spray.needleMm} mm, {card.spray.distanceCm} cm</dd></div>
+            <div>
+              <dt>Thinner</dt>
+              <dd>{card.spray.ratio === 0 ? card.spray.thinner : `${card.spray.ratio} : 1 ${card.spray.thinner}`}</dd>
+            </div>
+            <div>
+              <dt>Pressure</dt>
+              <dd>{card.spray.pressureBar.toFixed(1)} bar</dd>
+            </div>
+            <div>
+              <dt>Needle, distance</dt>
+              <dd>
+                {card.spray.needleMm} mm, {card.spray.distanceCm} cm
+              </dd>
+            </div>
           </>
         ) : null}
-        <div><dt>Planned</dt><dd>{card.minutes} min</dd></div>
-        {card.dries > 0 ? <div><dt>Then wait</dt><dd>{durationInWords(card.dries)} <span className="dim">{card.dryingWhy}</span></dd></div> : null}
+        <div>
+          <dt>Planned</dt>
+          <dd>{card.minutes} min</dd>
+        </div>
+        {card.dries > 0 ? (
+          <div>
+            <dt>Then wait</dt>
+            <dd>
+              {durationInWords(card.dries)} <span className="dim">{card.dryingWhy}</span>
+            </dd>
+          </div>
+        ) : null}
       </dl>
-      {card.cautions.map((caution) => <p key={caution} className="caution"><strong className="danger">▲ Caution</strong> {caution} The product’s own safety sheet comes first.</p>)}
-      {timer ? <p className="timer-face" role="timer" aria-label="Drying timer">{now === null ? '–:––' : secondsLeft(timer, now) <= 0 ? 'ready' : countdown(secondsLeft(timer, now))}</p> : null}
+      {card.cautions.map((caution) => (
+        <p key={caution} className="caution">
+          <strong className="danger">▲ Caution</strong> {caution} The product’s own safety sheet comes first.
+        </p>
+      ))}
+      {timer ? (
+        <p className="timer-face" role="timer" aria-label="Drying timer">
+          {now === null ? '–:––' : secondsLeft(timer, now) <= 0 ? 'ready' : countdown(secondsLeft(timer, now))}
+        </p>
+      ) : null}
       <div className="bench-actions">
-        {card.dries > 0 && !timer ? <Button variant="outlined" onClick={start} disabled={busy}>Start the timer (t)</Button> : null}
-        <TextField label="Took, minutes" value={minutes} onChange={(event) => setMinutes(event.target.value)} error={fault !== ''} helperText={fault} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+        {card.dries > 0 && !timer ? (
+          <Button variant="outlined" onClick={start} disabled={busy}>
+            Start the timer (t)
+          </Button>
+        ) : null}
+        <TextField
+          label="Took, minutes"
+          value={minutes}
+          onChange={(event) => setMinutes(event.target.value)}
+          error={fault !== ''}
+          helperText={fault}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
         <TextField label="Note" value={note} onChange={(event) => setNote(event.target.value)} sx={{ minWidth: 200 }} />
-        <Button variant="contained" onClick={() => void done()} disabled={busy}>Done (d)</Button>
+        <Button variant="contained" onClick={() => void done()} disabled={busy}>
+          Done (d)
+        </Button>
       </div>
     </article>
   );
@@ -132,8 +222,12 @@ function Recipe({ card }: { card: BenchCard }): ReactNode {
   const hex = card.paint?.lab ? hexOf(card.paint.lab) : '#d0d0d0';
   return (
     <span className="recipe" role="img" aria-label={`${paintDrops} of paint to ${thinnerDrops} of thinner`}>
-      {Array.from({ length: paintDrops }, (_, i) => <i key={`p${i}`} style={{ background: hex }} />)}
-      {Array.from({ length: thinnerDrops }, (_, i) => <i key={`t${i}`} className="hollow" />)}
+      {Array.from({ length: paintDrops }, (_, i) => (
+        <i key={`p${i}`} style={{ background: hex }} />
+      ))}
+      {Array.from({ length: thinnerDrops }, (_, i) => (
+        <i key={`t${i}`} className="hollow" />
+      ))}
     </span>
   );
 }

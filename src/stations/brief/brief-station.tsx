@@ -47,26 +47,74 @@ export function BriefStation({ facts }: { facts: BriefFacts }): ReactNode {
   return (
     <StationFrame
       station="brief"
-      now={facts.open.length === 0 ? 'Every question is ruled: it can be built from.' : `${facts.open.length} open ${facts.open.length === 1 ? 'question is' : 'questions are'} printed as open.`}
+      now={
+        facts.open.length === 0
+          ? 'Every question is ruled: it can be built from.'
+          : `${facts.open.length} open ${facts.open.length === 1 ? 'question is' : 'questions are'} printed as open.`
+      }
       actions={
         <>
-          {busy ? <Button variant="outlined" onClick={() => stop.current?.abort()}>Stop</Button> : <Button variant="contained" onClick={() => void fetchPdf()}>Brief as PDF</Button>}
-          <Button variant="outlined" component="a" href={`/briefs/${facts.briefId}/brief.json`} download>Brief as JSON</Button>
+          {busy ? (
+            <Button variant="outlined" onClick={() => stop.current?.abort()}>
+              Stop
+            </Button>
+          ) : (
+            <Button variant="contained" onClick={() => void fetchPdf()}>
+              Brief as PDF
+            </Button>
+          )}
+          <Button variant="outlined" component="a" href={`/briefs/${facts.briefId}/brief.json`} download>
+            Brief as JSON
+          </Button>
         </>
       }
     >
-      {busy ? <div role="status"><LinearProgress aria-label="Making the PDF" /><p>Drawing and setting the pages…</p></div> : null}
+      {busy ? (
+        <div role="status">
+          <LinearProgress aria-label="Making the PDF" />
+          <p>Drawing and setting the pages…</p>
+        </div>
+      ) : null}
       {says ? <p role="alert">{says}</p> : null}
       <table className="plain">
         <tbody>
-          <tr><th scope="row">Four views in colour</th><td>port, starboard, upper and lower, with the markings at true proportion</td></tr>
-          <tr><th scope="row">Sources and rulings</th><td>{facts.sources} sources, {facts.ruled} rulings with their support and reason{facts.open.length > 0 ? `; open: ${facts.open.join('; ')}` : ''}</td></tr>
-          <tr><th scope="row">Colours</th><td>{facts.calls.length} calls with swatches{missing.length > 0 ? `; no paint yet for ${missing.map((call) => call.name || call.code).join(', ')}` : ', all with a paint'}</td></tr>
-          <tr><th scope="row">Route by session</th><td>{facts.steps - facts.done} of {facts.steps} steps to go in {facts.sessionsLeft} sessions{facts.finish ? `, finished ${fullDay(facts.finish.slice(0, 10))}` : ''}</td></tr>
-          <tr><th scope="row">Cautions</th><td>each where its hazard is; the products’ own safety sheets come first</td></tr>
+          <tr>
+            <th scope="row">Four views in colour</th>
+            <td>port, starboard, upper and lower, with the markings at true proportion</td>
+          </tr>
+          <tr>
+            <th scope="row">Sources and rulings</th>
+            <td>
+              {facts.sources} sources, {facts.ruled} rulings with their support and reason
+              {facts.open.length > 0 ? `; open: ${facts.open.join('; ')}` : ''}
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">Colours</th>
+            <td>
+              {facts.calls.length} calls with swatches
+              {missing.length > 0
+                ? `; no paint yet for ${missing.map((call) => call.name || call.code).join(', ')}`
+                : ', all with a paint'}
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">Route by session</th>
+            <td>
+              {facts.steps - facts.done} of {facts.steps} steps to go in {facts.sessionsLeft} sessions
+              {facts.finish ? `, finished ${fullDay(facts.finish.slice(0, 10))}` : ''}
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">Cautions</th>
+            <td>each where its hazard is; the products’ own safety sheets come first</td>
+          </tr>
         </tbody>
       </table>
-      <p className="dim">The JSON holds the whole brief with its pictures and imports again, here or in another house. Colours on paper are no paint: judge on a spray-out.</p>
+      <p className="dim">
+        The JSON holds the whole brief with its pictures and imports again, here or in another house. Colours on paper
+        are no paint: judge on a spray-out.
+      </p>
     </StationFrame>
   );
 }

@@ -16,14 +16,21 @@ export const LAB_FIELDS: FieldSpec[] = [
 
 /** Leaves out what was not filled in, so that either Lab or a screen colour is sent. */
 export function labGiven(values: Record<string, unknown>): Record<string, unknown> {
-  return Object.fromEntries(Object.entries(values).filter(([, value]) => value !== '' && value !== undefined && value !== null));
+  return Object.fromEntries(
+    Object.entries(values).filter(([, value]) => value !== '' && value !== undefined && value !== null),
+  );
 }
 
 /** Says what colour a code is. */
 export function ChipForm({ facts, call }: { facts: ColourFacts; call: ColourCallFacts }): ReactNode {
   return (
     <>
-      {call.lab ? null : <p>No colour is known for <strong className="code">{call.code}</strong>. Give its Lab (D65, 2°), or a screen colour.</p>}
+      {call.lab ? null : (
+        <p>
+          No colour is known for <strong className="code">{call.code}</strong>. Give its Lab (D65, 2°), or a screen
+          colour.
+        </p>
+      )}
       <RecordForm
         fields={[
           ...LAB_FIELDS,
@@ -32,7 +39,16 @@ export function ChipForm({ facts, call }: { facts: ColourFacts; call: ColourCall
           { name: 'finish', label: 'Finish', type: 'choice', options: optionsOf(FINISHES), width: 4 },
           { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(PAINT_KINDS), width: 4 },
         ]}
-        initial={{ origin: 'published', name: call.name, finish: call.record?.finish ?? 'matt', kind: call.record?.kind ?? 'solid', L: null, a: null, b: null, hex: '' }}
+        initial={{
+          origin: 'published',
+          name: call.name,
+          finish: call.record?.finish ?? 'matt',
+          kind: call.record?.kind ?? 'solid',
+          L: null,
+          a: null,
+          b: null,
+          hex: '',
+        }}
         version={null}
         saveLabel="Add the chip"
         saved="Chip added"

@@ -43,8 +43,13 @@ export function colourFacts(view: BriefView, shelf: ColourShelf): ColourFacts {
   return {
     briefId: brief.id,
     calls,
-    neighbours: compareNeighbours(calls.flatMap(({ name, code, lab, chosen }) => (lab && chosen?.paint.lab && chosen.paint.kind === 'solid' ? [{ code: name || code, official: lab, chosen: chosen.paint.lab }] : [])))
-      .filter((pair) => pair.officialDE < 20 || pair.chosenDE < 20),
+    neighbours: compareNeighbours(
+      calls.flatMap(({ name, code, lab, chosen }) =>
+        lab && chosen?.paint.lab && chosen.paint.kind === 'solid'
+          ? [{ code: name || code, official: lab, chosen: chosen.paint.lab }]
+          : [],
+      ),
+    ).filter((pair) => pair.officialDE < 20 || pair.chosenDE < 20),
     paints: shelf.paints.length,
     owned: shelf.paints.filter((paint) => paint.ownedMl > 0).length,
     codes: shelf.codes.length,
@@ -56,7 +61,10 @@ function callFacts(call: CallView, view: BriefView, shelf: ColourShelf): ColourC
   const record = call.official?.record ?? null;
   const lab = call.official?.lab ?? null;
   const sd = call.official?.sd ?? 0;
-  const zones = call.zones.map((key) => ({ key, title: view.outline.zones.find((zone) => zone.key === key)?.title ?? key }));
+  const zones = call.zones.map((key) => ({
+    key,
+    title: view.outline.zones.find((zone) => zone.key === key)?.title ?? key,
+  }));
   const areaCm2 = call.zones.reduce((total, key) => {
     const zone = view.outline.zones.find((candidate) => candidate.key === key);
     return total + (zone ? modelAreaCm2(zone, view.state.brief.denominator) : 0);
@@ -71,9 +79,21 @@ function callFacts(call: CallView, view: BriefView, shelf: ColourShelf): ColourC
     lab,
     sd,
     zones,
-    chosen: paint ? { paint, dE00, says: dE00 === null ? 'not measured' : differenceInWords(lab!, paint.lab!, dE00, combinedSd(sd, paint.sd)), label: paintLabel(paint) } : null,
-    matches: lab && record ? matchSingle({ lab, sd, code: call.code, finish: record.finish, kind: record.kind }, shelf.paints, MATCHES) : [],
+    chosen: paint
+      ? {
+          paint,
+          dE00,
+          says: dE00 === null ? 'not measured' : differenceInWords(lab!, paint.lab!, dE00, combinedSd(sd, paint.sd)),
+          label: paintLabel(paint),
+        }
+      : null,
+    matches:
+      lab && record
+        ? matchSingle({ lab, sd, code: call.code, finish: record.finish, kind: record.kind }, shelf.paints, MATCHES)
+        : [],
     areaCm2,
-    paintMl: paint ? paintNeeded({ ...TYPICAL_SPRAYING, areaCm2, paintFraction: 1 / (1 + SPRAYING[paint.chemistry].ratio) }).paintMl : null,
+    paintMl: paint
+      ? paintNeeded({ ...TYPICAL_SPRAYING, areaCm2, paintFraction: 1 / (1 + SPRAYING[paint.chemistry].ratio) }).paintMl
+      : null,
   };
 }

@@ -15,7 +15,13 @@ export function PaintForm({ briefId, onClose }: { briefId: string; onClose: () =
       <RecordForm
         fields={[
           { name: 'line', label: 'Line', width: 3 },
-          { name: 'chemistry', label: 'Chemistry', type: 'choice', options: CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].title })), width: 3 },
+          {
+            name: 'chemistry',
+            label: 'Chemistry',
+            type: 'choice',
+            options: CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].title })),
+            width: 3,
+          },
           { name: 'number', label: 'Number', width: 2 },
           { name: 'name', label: 'Name', width: 4 },
           { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(PAINT_KINDS), width: 3 },
@@ -26,7 +32,22 @@ export function PaintForm({ briefId, onClose }: { briefId: string; onClose: () =
           { name: 'priceCents', label: 'Price', unit: 'cents', type: 'number', width: 3 },
           ...LAB_FIELDS,
         ]}
-        initial={{ line: '', chemistry: 'WA', number: '', name: '', kind: 'solid', finish: 'matt', opacity: 'opaque', mlLeft: 0, sizeMl: 17, priceCents: 300, L: null, a: null, b: null, hex: '' }}
+        initial={{
+          line: '',
+          chemistry: 'WA',
+          number: '',
+          name: '',
+          kind: 'solid',
+          finish: 'matt',
+          opacity: 'opaque',
+          mlLeft: 0,
+          sizeMl: 17,
+          priceCents: 300,
+          L: null,
+          a: null,
+          b: null,
+          hex: '',
+        }}
         version={null}
         saveLabel="Add the paint"
         saved="Paint added"

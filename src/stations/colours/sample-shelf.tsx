@@ -10,8 +10,18 @@ export function SampleShelf({ codes, paints }: { codes: number; paints: number }
   const { run, busy } = useSaving();
   return (
     <div className="empty">
-      <p><strong>{codes === 0 ? 'No official colour' : 'No paint'} is known yet.</strong> {codes} codes and {paints} paints are on the shelf. Give codes their colours one by one, add your paints, or try it all with the invented example: one standard, four lines of paint, a drawer of bottles.</p>
-      <Button variant="contained" disabled={busy} onClick={() => run(() => addSampleShelf(), 'The example is on the shelf')}>Put the invented example on the shelf</Button>
+      <p>
+        <strong>{codes === 0 ? 'No official colour' : 'No paint'} is known yet.</strong> {codes} codes and {paints}{' '}
+        paints are on the shelf. Give codes their colours one by one, add your paints, or try it all with the invented
+        example: one standard, four lines of paint, a drawer of bottles.
+      </p>
+      <Button
+        variant="contained"
+        disabled={busy}
+        onClick={() => run(() => addSampleShelf(), 'The example is on the shelf')}
+      >
+        Put the invented example on the shelf
+      </Button>
     </div>
   );
 }

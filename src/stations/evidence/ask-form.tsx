@@ -7,18 +7,43 @@ import { RecordForm } from '@/ui/fields';
 import type { EvidenceFacts } from './evidence-facts';
 
 /** A question nobody's source answers yet. */
-export function AskForm({ facts, zone, onClose, onAsked }: { facts: EvidenceFacts; zone: string | null; onClose: () => void; onAsked: (id: string) => void }): ReactNode {
+export function AskForm({
+  facts,
+  zone,
+  onClose,
+  onAsked,
+}: {
+  facts: EvidenceFacts;
+  zone: string | null;
+  onClose: () => void;
+  onAsked: (id: string) => void;
+}): ReactNode {
   return (
     <RecordForm
       fields={[
         { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
-        { name: 'aspect', label: 'Aspect', type: 'choice', options: ASPECT_NAMES.map((name) => ({ value: name, label: ASPECTS[name].title })), width: 6 },
+        {
+          name: 'aspect',
+          label: 'Aspect',
+          type: 'choice',
+          options: ASPECT_NAMES.map((name) => ({ value: name, label: ASPECTS[name].title })),
+          width: 6,
+        },
       ]}
       initial={{ zone: zone ?? facts.zones[0]!.value, aspect: 'colour' }}
       version={null}
       saveLabel="Ask"
       saved="Asked"
-      submit={(values) => save({ briefId: facts.briefId, station: 'evidence', entity: 'question', id: null, version: null, fields: values })}
+      submit={(values) =>
+        save({
+          briefId: facts.briefId,
+          station: 'evidence',
+          entity: 'question',
+          id: null,
+          version: null,
+          fields: values,
+        })
+      }
       onDone={(value) => {
         onAsked(value.id);
         onClose();

@@ -42,20 +42,42 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
       now={whatMatters(facts)}
       actions={
         <>
-          <Button variant="contained" onClick={() => setAdding(adding === 'source' ? null : 'source')}>New source (n)</Button>
-          <Button variant="outlined" onClick={() => setAdding(adding === 'question' ? null : 'question')} disabled={facts.sources.length === 0 && facts.questions.length > 200}>Ask a question</Button>
+          <Button variant="contained" onClick={() => setAdding(adding === 'source' ? null : 'source')}>
+            New source (n)
+          </Button>
+          <Button
+            variant="outlined"
+            onClick={() => setAdding(adding === 'question' ? null : 'question')}
+            disabled={facts.sources.length === 0 && facts.questions.length > 200}
+          >
+            Ask a question
+          </Button>
         </>
       }
     >
       {adding === 'source' ? <NewSource facts={facts} onClose={() => setAdding(null)} /> : null}
-      {adding === 'question' ? <AskForm facts={facts} zone={zone} onClose={() => setAdding(null)} onAsked={setQuestion} /> : null}
+      {adding === 'question' ? (
+        <AskForm facts={facts} zone={zone} onClose={() => setAdding(null)} onAsked={setQuestion} />
+      ) : null}
       <div className="form-actions" style={{ marginBottom: 8, marginTop: 0 }}>
-        <ToggleButtonGroup size="small" exclusive value={pane} onChange={(_, value) => value && setPane(value)} aria-label="What to show">
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          value={pane}
+          onChange={(_, value) => value && setPane(value)}
+          aria-label="What to show"
+        >
           <ToggleButton value="ledger">Ledger</ToggleButton>
           <ToggleButton value="sources">Sources ({facts.sources.length})</ToggleButton>
         </ToggleButtonGroup>
         {pane === 'ledger' ? (
-          <ToggleButtonGroup size="small" exclusive value={filter} onChange={(_, value) => value && setFilter(value)} aria-label="Which questions">
+          <ToggleButtonGroup
+            size="small"
+            exclusive
+            value={filter}
+            onChange={(_, value) => value && setFilter(value)}
+            aria-label="Which questions"
+          >
             <ToggleButton value="all">All ({facts.questions.length})</ToggleButton>
             <ToggleButton value="open">Open ({facts.questions.filter((q) => q.open).length})</ToggleButton>
             <ToggleButton value="ruled">Ruled</ToggleButton>
@@ -66,12 +88,28 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
         <>
           {facts.questions.length === 0 ? (
             <div className="empty">
-              <p><strong>Nothing is asked yet.</strong> Add a source, say what it shows of a zone, and the question stands here with its support. A first one could be “Fin, colour”.</p>
+              <p>
+                <strong>Nothing is asked yet.</strong> Add a source, say what it shows of a zone, and the question
+                stands here with its support. A first one could be “Fin, colour”.
+              </p>
             </div>
           ) : (
-            <Ledger facts={facts} questions={shown} chosen={question} onChoose={(id) => setQuestion(id === question ? null : id)} onSource={(id) => { setSource(id); setPane('sources'); }} />
+            <Ledger
+              facts={facts}
+              questions={shown}
+              chosen={question}
+              onChoose={(id) => setQuestion(id === question ? null : id)}
+              onSource={(id) => {
+                setSource(id);
+                setPane('sources');
+              }}
+            />
           )}
-          {chosen ? <QuestionDetail key={chosen.id} facts={facts} question={chosen} onClose={() => setQuestion(null)} /> : <ChaseFirst facts={facts} onChoose={setQuestion} />}
+          {chosen ? (
+            <QuestionDetail key={chosen.id} facts={facts} question={chosen} onClose={() => setQuestion(null)} />
+          ) : (
+            <ChaseFirst facts={facts} onChoose={setQuestion} />
+          )}
         </>
       ) : (
         <SourceList facts={facts} open={openSource} onOpen={(id) => setSource(id)} />
@@ -85,7 +123,10 @@ function whatMatters(facts: EvidenceFacts): string {
   const threatened = facts.gates.find((gate) => gate.open > 0 && !gate.passed);
   const passed = facts.gates.find((gate) => gate.open > 0 && gate.passed);
   if (passed) return `${count(passed.open)} still open although ${passed.title.toLowerCase()} is behind you.`;
-  if (!threatened) return facts.questions.length === 0 ? 'Add the sources you have; then ask what they say.' : 'Every question is ruled.';
+  if (!threatened)
+    return facts.questions.length === 0
+      ? 'Add the sources you have; then ask what they say.'
+      : 'Every question is ruled.';
   const when = threatened.start ? ` on ${shortDay(threatened.start)}` : '';
   return `${count(threatened.open)} in the way of “${threatened.title.toLowerCase()}”${when}.`;
 }
@@ -103,8 +144,11 @@ function ChaseFirst({ facts, onChoose }: { facts: EvidenceFacts; onChoose: (id: 
           const q = byId.get(questionId)!;
           return (
             <li key={questionId}>
-              <button type="button" className="row-button" onClick={() => onChoose(questionId)}>{q.zoneTitle}, {q.aspectTitle.toLowerCase()}</button>{' '}
-              by <strong>{start ? shortDay(start) : 'no date yet'}</strong>: {gate.toLowerCase()}. <span className="dim">{q.reopened ? 'The support has moved since it was ruled.' : q.state}</span>
+              <button type="button" className="row-button" onClick={() => onChoose(questionId)}>
+                {q.zoneTitle}, {q.aspectTitle.toLowerCase()}
+              </button>{' '}
+              by <strong>{start ? shortDay(start) : 'no date yet'}</strong>: {gate.toLowerCase()}.{' '}
+              <span className="dim">{q.reopened ? 'The support has moved since it was ruled.' : q.state}</span>
             </li>
           );
         })}

@@ -20,15 +20,27 @@ export function Ledger({ facts, questions, chosen, onChoose, onSource }: Props):
       <table className="ledger">
         <thead>
           <tr>
-            <th scope="col" className="zone-cell">Zone, aspect</th>
+            <th scope="col" className="zone-cell">
+              Zone, aspect
+            </th>
             {facts.sources.map((source) => (
               <th scope="col" key={source.id} className={source.inWindow ? 'in-window' : undefined}>
-                <button type="button" onClick={() => onSource(source.id)} title={`${source.kindTitle}, ${windowInWords(source.dateFrom, source.dateTo)}`}>{source.title}</button>
+                <button
+                  type="button"
+                  onClick={() => onSource(source.id)}
+                  title={`${source.kindTitle}, ${windowInWords(source.dateFrom, source.dateTo)}`}
+                >
+                  {source.title}
+                </button>
                 <small>{yearOf(source.dateFrom ?? source.dateTo)}</small>
               </th>
             ))}
-            <th scope="col" className="end-cell end-ruling">Ruling</th>
-            <th scope="col" className="end-cell end-support">Support</th>
+            <th scope="col" className="end-cell end-ruling">
+              Ruling
+            </th>
+            <th scope="col" className="end-cell end-support">
+              Support
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -38,14 +50,31 @@ export function Ledger({ facts, questions, chosen, onChoose, onSource }: Props):
                 <span className="zone-line">
                   <CertaintyMark state={question.open ? question.state : 'ruled'} />
                   <span className="visually-hidden">{question.open ? question.state : 'ruled'}: </span>
-                  <button type="button" className="row-button" aria-expanded={chosen === question.id} onClick={() => onChoose(question.id)} title={`${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`}>
+                  <button
+                    type="button"
+                    className="row-button"
+                    aria-expanded={chosen === question.id}
+                    onClick={() => onChoose(question.id)}
+                    title={`${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`}
+                  >
                     {question.zoneTitle} <span className="dim">{question.aspectTitle.toLowerCase()}</span>
                   </button>
                 </span>
               </th>
-              {facts.sources.map((source) => <SightingCell key={source.id} question={question} source={source} />)}
+              {facts.sources.map((source) => (
+                <SightingCell key={source.id} question={question} source={source} />
+              ))}
               <td className="end-cell end-ruling" title={question.ruling?.reason}>
-                {question.ruling ? <strong className="code">{question.ruling.value}{question.reopened ? ' ?' : ''}</strong> : question.best ? <span className="dim">{question.best} ?</span> : '–'}
+                {question.ruling ? (
+                  <strong className="code">
+                    {question.ruling.value}
+                    {question.reopened ? ' ?' : ''}
+                  </strong>
+                ) : question.best ? (
+                  <span className="dim">{question.best} ?</span>
+                ) : (
+                  '–'
+                )}
               </td>
               <td className="end-cell end-support">{supportOf(question)}</td>
             </tr>
@@ -56,12 +85,22 @@ export function Ledger({ facts, questions, chosen, onChoose, onSource }: Props):
   );
 }
 
-function SightingCell({ question, source }: { question: QuestionFacts; source: EvidenceFacts['sources'][number] }): ReactNode {
+function SightingCell({
+  question,
+  source,
+}: {
+  question: QuestionFacts;
+  source: EvidenceFacts['sources'][number];
+}): ReactNode {
   const here = question.sightings.filter((sighting) => sighting.sourceId === source.id);
   return (
     <td className={`sighting${source.inWindow ? ' in-window' : ''}`}>
       {here.map((sighting) => (
-        <span key={sighting.id} className={`${sighting.clarity} ${sighting.sense}`} title={`${sighting.value}, ${sighting.clarity}${sighting.sense === 'against' ? ': should show it and does not' : ''}`}>
+        <span
+          key={sighting.id}
+          className={`${sighting.clarity} ${sighting.sense}`}
+          title={`${sighting.value}, ${sighting.clarity}${sighting.sense === 'against' ? ': should show it and does not' : ''}`}
+        >
           {sighting.sense === 'against' ? '≠' : shortValue(question, sighting.value)}{' '}
         </span>
       ))}

@@ -19,7 +19,16 @@ export function NewSource({ facts, onClose }: { facts: EvidenceFacts; onClose: (
         version={null}
         saveLabel="Add the source"
         saved="Source added"
-        submit={(values) => save({ briefId: facts.briefId, station: 'evidence', entity: 'source', id: null, version: null, fields: { ...values, pictureId } })}
+        submit={(values) =>
+          save({
+            briefId: facts.briefId,
+            station: 'evidence',
+            entity: 'source',
+            id: null,
+            version: null,
+            fields: { ...values, pictureId },
+          })
+        }
         onDone={onClose}
         onCancel={onClose}
       />

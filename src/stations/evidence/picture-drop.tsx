@@ -28,16 +28,35 @@ export function PictureDrop({ pictureId, onPicture }: Props): ReactNode {
       setBusy(false);
     }
   };
-  const { getRootProps, getInputProps, isDragActive } = useDropzone({ multiple: false, onDrop: (files) => files[0] && void upload(files[0]) });
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({
+    multiple: false,
+    onDrop: (files) => files[0] && void upload(files[0]),
+  });
   return (
     <div onPaste={(event) => event.clipboardData.files[0] && void upload(event.clipboardData.files[0])}>
       <div {...getRootProps({ className: `dropzone${isDragActive ? ' over' : ''}` })}>
         <input {...getInputProps({ 'aria-label': 'Picture' })} />
-        {pictureId ? <img src={`/pictures/${pictureId}?size=thumbnail`} alt="The picture of this source" height={110} /> : null}
-        <p>{busy ? 'Taking the picture…' : pictureId ? 'Drop another to replace it' : 'Drop a picture here, paste it, or press Enter to choose a file. A citation without a picture will do too.'}</p>
+        {pictureId ? (
+          <img src={`/pictures/${pictureId}?size=thumbnail`} alt="The picture of this source" height={110} />
+        ) : null}
+        <p>
+          {busy
+            ? 'Taking the picture…'
+            : pictureId
+              ? 'Drop another to replace it'
+              : 'Drop a picture here, paste it, or press Enter to choose a file. A citation without a picture will do too.'}
+        </p>
       </div>
-      {pictureId ? <button type="button" className="row-button" onClick={() => onPicture(null, '')}>Without a picture</button> : null}
-      {says ? <p role="alert" className="danger">✕ {says}</p> : null}
+      {pictureId ? (
+        <button type="button" className="row-button" onClick={() => onPicture(null, '')}>
+          Without a picture
+        </button>
+      ) : null}
+      {says ? (
+        <p role="alert" className="danger">
+          ✕ {says}
+        </p>
+      ) : null}
     </div>
   );
 }

@@ -11,40 +11,108 @@ import { useSaving } from '@/ui/saving';
 import type { EvidenceFacts, QuestionFacts } from './evidence-facts';
 
 /** Everything about one question: how its support comes about, what each source says, and the ruling. */
-export function QuestionDetail({ facts, question, onClose }: { facts: EvidenceFacts; question: QuestionFacts; onClose: () => void }): ReactNode {
+export function QuestionDetail({
+  facts,
+  question,
+  onClose,
+}: {
+  facts: EvidenceFacts;
+  question: QuestionFacts;
+  onClose: () => void;
+}): ReactNode {
   const { run } = useSaving();
   const [adding, setAdding] = useState(false);
   const titles = new Map(facts.sources.map((source) => [source.id, source.title]));
   const strongest = Math.max(0.01, ...question.contributions.map((contribution) => contribution.weight));
   const gate = facts.gates.find((candidate) => candidate.name === question.gate);
-  const removeQuestion = () => run(() => remove({ briefId: facts.briefId, station: 'evidence', entity: 'question', id: question.id, version: question.version }), 'Question removed; u brings it back');
+  const removeQuestion = () =>
+    run(
+      () =>
+        remove({
+          briefId: facts.briefId,
+          station: 'evidence',
+          entity: 'question',
+          id: question.id,
+          version: question.version,
+        }),
+      'Question removed; u brings it back',
+    );
   return (
     <section className="ledger-detail" aria-label={`${question.zoneTitle}, ${question.aspectTitle}`}>
       <div className="station-head">
         <div>
-          <h2 style={{ margin: 0 }}>{question.zoneTitle}, {question.aspectTitle.toLowerCase()}</h2>
-          <p className="dim">{question.reopened ? 'Reopened: the support has moved since it was ruled. ' : ''}{stateInWords(question)}{gate ? ` Last useful day: ${gate.title.toLowerCase()}.` : ''}</p>
+          <h2 style={{ margin: 0 }}>
+            {question.zoneTitle}, {question.aspectTitle.toLowerCase()}
+          </h2>
+          <p className="dim">
+            {question.reopened ? 'Reopened: the support has moved since it was ruled. ' : ''}
+            {stateInWords(question)}
+            {gate ? ` Last useful day: ${gate.title.toLowerCase()}.` : ''}
+          </p>
         </div>
         <Button onClick={onClose}>Close</Button>
       </div>
       <div className="two-columns">
         <div>
           <h3 style={{ marginTop: 0 }}>Where the support comes from</h3>
-          {question.contributions.length === 0 ? <p className="dim">No source says anything yet.</p> : (
+          {question.contributions.length === 0 ? (
+            <p className="dim">No source says anything yet.</p>
+          ) : (
             <table className="plain">
-              <thead><tr><th>Source</th><th>Says</th><th className="num">Weight</th><th /><th /></tr></thead>
+              <thead>
+                <tr>
+                  <th>Source</th>
+                  <th>Says</th>
+                  <th className="num">Weight</th>
+                  <th />
+                  <th />
+                </tr>
+              </thead>
               <tbody>
                 {question.contributions.map((c, i) => {
                   const sighting = question.sightings[i];
                   return (
                     <tr key={i}>
                       <td>{titles.get(c.source)}</td>
-                      <td className="nowrap">{c.sense === 'against' ? '≠ ' : ''}<strong className="code">{String(c.value)}</strong>{question.outliers.includes(c.source) ? ' (outlier)' : ''}</td>
-                      <td className="num" title={`kind ${c.factors.kind} × clarity ${c.factors.clarity} × date ${c.factors.dateFit.toFixed(2)} × grade ${c.factors.grade}`}>{c.weight.toFixed(2)}</td>
-                      <td style={{ width: 90 }}><span className={`contribution-bar${c.counted ? '' : ' uncounted'}`} style={{ width: `${(70 * c.weight) / strongest}px` }} /></td>
+                      <td className="nowrap">
+                        {c.sense === 'against' ? '≠ ' : ''}
+                        <strong className="code">{String(c.value)}</strong>
+                        {question.outliers.includes(c.source) ? ' (outlier)' : ''}
+                      </td>
+                      <td
+                        className="num"
+                        title={`kind ${c.factors.kind} × clarity ${c.factors.clarity} × date ${c.factors.dateFit.toFixed(2)} × grade ${c.factors.grade}`}
+                      >
+                        {c.weight.toFixed(2)}
+                      </td>
+                      <td style={{ width: 90 }}>
+                        <span
+                          className={`contribution-bar${c.counted ? '' : ' uncounted'}`}
+                          style={{ width: `${(70 * c.weight) / strongest}px` }}
+                        />
+                      </td>
                       <td>
                         {sighting ? (
-                          <button type="button" className="row-button" aria-label={`Remove what ${titles.get(c.source)} says`} onClick={() => run(() => remove({ briefId: facts.briefId, station: 'evidence', entity: 'sighting', id: sighting.id, version: sighting.version }), 'Sighting removed; u brings it back')}>remove</button>
+                          <button
+                            type="button"
+                            className="row-button"
+                            aria-label={`Remove what ${titles.get(c.source)} says`}
+                            onClick={() =>
+                              run(
+                                () =>
+                                  remove({
+                                    briefId: facts.briefId,
+                                    station: 'evidence',
+                                    entity: 'sighting',
+                                    id: sighting.id,
+                                    version: sighting.version,
+                                  }),
+                                'Sighting removed; u brings it back',
+                              )
+                            }
+                          >
+                            remove
+                          </button>
                         ) : null}
                       </td>
                     </tr>
@@ -53,14 +121,35 @@ export function QuestionDetail({ facts, question, onClose }: { facts: EvidenceFa
               </tbody>
             </table>
           )}
-          {question.contributions.some((c) => !c.counted) ? <p className="dim">Open bars do not count: the source derives from a stronger one, or its date lies across a repaint.</p> : null}
-          <p className="dim">Weight = kind × clarity × date fit × grade. {question.support ? `Support = softmax of the sums: ${Object.entries(question.support).map(([value, share]) => `${value} ${share.toFixed(2)}`).join(', ')}.` : ''}</p>
-          {adding ? <SightingForm facts={facts} question={question} onDone={() => setAdding(false)} /> : <Button variant="outlined" onClick={() => setAdding(true)} disabled={facts.sources.length === 0}>Add what a source says</Button>}
+          {question.contributions.some((c) => !c.counted) ? (
+            <p className="dim">
+              Open bars do not count: the source derives from a stronger one, or its date lies across a repaint.
+            </p>
+          ) : null}
+          <p className="dim">
+            Weight = kind × clarity × date fit × grade.{' '}
+            {question.support
+              ? `Support = softmax of the sums: ${Object.entries(question.support)
+                  .map(([value, share]) => `${value} ${share.toFixed(2)}`)
+                  .join(', ')}.`
+              : ''}
+          </p>
+          {adding ? (
+            <SightingForm facts={facts} question={question} onDone={() => setAdding(false)} />
+          ) : (
+            <Button variant="outlined" onClick={() => setAdding(true)} disabled={facts.sources.length === 0}>
+              Add what a source says
+            </Button>
+          )}
         </div>
         <div>
           <h3 style={{ marginTop: 0 }}>Ruling</h3>
           <RulingForm facts={facts} question={question} onClose={onClose} />
-          <p style={{ marginTop: 16 }}><button type="button" className="row-button danger" onClick={removeQuestion}>✕ Remove this question with all it holds</button></p>
+          <p style={{ marginTop: 16 }}>
+            <button type="button" className="row-button danger" onClick={removeQuestion}>
+              ✕ Remove this question with all it holds
+            </button>
+          </p>
         </div>
       </div>
     </section>
@@ -69,11 +158,16 @@ export function QuestionDetail({ facts, question, onClose }: { facts: EvidenceFa
 
 function stateInWords(question: QuestionFacts): string {
   switch (question.state) {
-    case 'settled': return `Settled for ${question.best}.`;
-    case 'leaning': return `Leaning to ${question.best}.`;
-    case 'contested': return 'Contested: two answers are close.';
-    case 'measured': return `Measured: ${question.best} mm, spread ${question.spread?.toFixed(0)} mm.`;
-    default: return 'Unseen: no source that counts says anything.';
+    case 'settled':
+      return `Settled for ${question.best}.`;
+    case 'leaning':
+      return `Leaning to ${question.best}.`;
+    case 'contested':
+      return 'Contested: two answers are close.';
+    case 'measured':
+      return `Measured: ${question.best} mm, spread ${question.spread?.toFixed(0)} mm.`;
+    default:
+      return 'Unseen: no source that counts says anything.';
   }
 }
 
@@ -83,11 +177,25 @@ export function valueField(facts: EvidenceFacts, aspect: keyof typeof ASPECTS, l
   return { name: 'value', label, unit: type === 'length' ? 'mm on the real machine' : undefined, width: 6 };
 }
 
-function RulingForm({ facts, question, onClose }: { facts: EvidenceFacts; question: QuestionFacts; onClose: () => void }): ReactNode {
+function RulingForm({
+  facts,
+  question,
+  onClose,
+}: {
+  facts: EvidenceFacts;
+  question: QuestionFacts;
+  onClose: () => void;
+}): ReactNode {
   const { run } = useSaving();
   const fields: FieldSpec[] = [
     valueField(facts, question.aspect, 'Ruling'),
-    { name: 'basis', label: 'Basis', type: 'choice', options: RULING_BASES.map((value) => ({ value, label: RULING_TITLES[value] })), width: 6 },
+    {
+      name: 'basis',
+      label: 'Basis',
+      type: 'choice',
+      options: RULING_BASES.map((value) => ({ value, label: RULING_TITLES[value] })),
+      width: 6,
+    },
     { name: 'reason', label: 'Reason', type: 'long', width: 12 },
   ];
   const { ruling } = question;
@@ -101,30 +209,89 @@ function RulingForm({ facts, question, onClose }: { facts: EvidenceFacts; questi
         version={ruling?.version ?? null}
         saveLabel={ruling ? 'Change the ruling' : 'Rule'}
         saved="Ruled"
-        submit={(values, version) => save({ briefId: facts.briefId, station: 'evidence', entity: 'ruling', id: ruling?.id ?? null, version, fields: { ...values, questionId: question.id, ruledBy: 'builder' } })}
+        submit={(values, version) =>
+          save({
+            briefId: facts.briefId,
+            station: 'evidence',
+            entity: 'ruling',
+            id: ruling?.id ?? null,
+            version,
+            fields: { ...values, questionId: question.id, ruledBy: 'builder' },
+          })
+        }
         onDone={onClose}
       />
       {ruling ? (
-        <p><button type="button" className="row-button" onClick={() => run(() => remove({ briefId: facts.briefId, station: 'evidence', entity: 'ruling', id: ruling.id, version: ruling.version }), 'Open again')}>Open the question again</button></p>
+        <p>
+          <button
+            type="button"
+            className="row-button"
+            onClick={() =>
+              run(
+                () =>
+                  remove({
+                    briefId: facts.briefId,
+                    station: 'evidence',
+                    entity: 'ruling',
+                    id: ruling.id,
+                    version: ruling.version,
+                  }),
+                'Open again',
+              )
+            }
+          >
+            Open the question again
+          </button>
+        </p>
       ) : null}
     </>
   );
 }
 
-function SightingForm({ facts, question, onDone }: { facts: EvidenceFacts; question: QuestionFacts; onDone: () => void }): ReactNode {
+function SightingForm({
+  facts,
+  question,
+  onDone,
+}: {
+  facts: EvidenceFacts;
+  question: QuestionFacts;
+  onDone: () => void;
+}): ReactNode {
   const fields: FieldSpec[] = [
-    { name: 'sourceId', label: 'Source', type: 'choice', options: facts.sources.map((source) => ({ value: source.id, label: source.title })), width: 6 },
+    {
+      name: 'sourceId',
+      label: 'Source',
+      type: 'choice',
+      options: facts.sources.map((source) => ({ value: source.id, label: source.title })),
+      width: 6,
+    },
     valueField(facts, question.aspect, 'What it says'),
     ...clarityFields(question.aspect),
   ];
   return (
     <RecordForm
       fields={fields}
-      initial={{ sourceId: facts.sources[0]?.id ?? '', value: question.best ?? '', clarity: 'clear', sense: 'for', sd: null, note: '' }}
+      initial={{
+        sourceId: facts.sources[0]?.id ?? '',
+        value: question.best ?? '',
+        clarity: 'clear',
+        sense: 'for',
+        sd: null,
+        note: '',
+      }}
       version={null}
       saveLabel="Add"
       saved="Sighting added"
-      submit={(values) => addSighting({ sd: null, note: '', ...values, briefId: facts.briefId, zone: question.zone, aspect: question.aspect })}
+      submit={(values) =>
+        addSighting({
+          sd: null,
+          note: '',
+          ...values,
+          briefId: facts.briefId,
+          zone: question.zone,
+          aspect: question.aspect,
+        })
+      }
       onDone={onDone}
       onCancel={onDone}
     />
@@ -135,7 +302,18 @@ function SightingForm({ facts, question, onDone }: { facts: EvidenceFacts; quest
 export function clarityFields(aspect: keyof typeof ASPECTS): FieldSpec[] {
   return [
     { name: 'clarity', label: 'Shows it', type: 'choice', options: optionsOf(CLARITIES), width: 4 },
-    { name: 'sense', label: 'Sense', type: 'choice', options: [{ value: 'for', label: 'shows it' }, { value: 'against', label: 'should show it and does not' }], width: 4 },
-    ...(ASPECTS[aspect].type === 'length' ? [{ name: 'sd', label: 'Plus or minus', unit: 'mm', type: 'number' as const, optional: true, width: 4 }] : []),
+    {
+      name: 'sense',
+      label: 'Sense',
+      type: 'choice',
+      options: [
+        { value: 'for', label: 'shows it' },
+        { value: 'against', label: 'should show it and does not' },
+      ],
+      width: 4,
+    },
+    ...(ASPECTS[aspect].type === 'length'
+      ? [{ name: 'sd', label: 'Plus or minus', unit: 'mm', type: 'number' as const, optional: true, width: 4 }]
+      : []),
   ];
 }

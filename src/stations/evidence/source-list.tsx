@@ -16,9 +16,23 @@ import { sourceFieldSpecs } from './source-form';
 type Source = EvidenceFacts['sources'][number];
 
 /** Every source with its picture; the open one with the picture at full size, what it says, and its particulars. */
-export function SourceList({ facts, open, onOpen }: { facts: EvidenceFacts; open: string | null; onOpen: (id: string | null) => void }): ReactNode {
+export function SourceList({
+  facts,
+  open,
+  onOpen,
+}: {
+  facts: EvidenceFacts;
+  open: string | null;
+  onOpen: (id: string | null) => void;
+}): ReactNode {
   const source = facts.sources.find((candidate) => candidate.id === open);
-  if (facts.sources.length === 0) return <div className="empty"><strong>No source yet.</strong> Photographs, drawings, the kit sheet, a book with its page: add each with its date, and the sides it shows.</div>;
+  if (facts.sources.length === 0)
+    return (
+      <div className="empty">
+        <strong>No source yet.</strong> Photographs, drawings, the kit sheet, a book with its page: add each with its
+        date, and the sides it shows.
+      </div>
+    );
   return (
     <>
       {source ? <OpenSource key={source.id} facts={facts} source={source} onClose={() => onOpen(null)} /> : null}
@@ -26,11 +40,21 @@ export function SourceList({ facts, open, onOpen }: { facts: EvidenceFacts; open
         {facts.sources.map((item) => (
           <li key={item.id}>
             <button type="button" className="picture" onClick={() => onOpen(item.id)} aria-label={`Open ${item.title}`}>
-              {item.pictureId ? <img src={`/pictures/${item.pictureId}?size=thumbnail`} alt="" loading="lazy" /> : <span>{item.kindTitle}</span>}
+              {item.pictureId ? (
+                <img src={`/pictures/${item.pictureId}?size=thumbnail`} alt="" loading="lazy" />
+              ) : (
+                <span>{item.kindTitle}</span>
+              )}
             </button>
             <strong>{item.title}</strong>
-            <span className="dim">{item.kindTitle}, {windowInWords(item.dateFrom, item.dateTo)}{item.inWindow ? ', in the window' : ''}</span>
-            <span className="dim">{facts.questions.filter((q) => q.sightings.some((s) => s.sourceId === item.id)).length} sightings{item.derivedFrom.length > 0 ? ', derived' : ''}</span>
+            <span className="dim">
+              {item.kindTitle}, {windowInWords(item.dateFrom, item.dateTo)}
+              {item.inWindow ? ', in the window' : ''}
+            </span>
+            <span className="dim">
+              {facts.questions.filter((q) => q.sightings.some((s) => s.sourceId === item.id)).length} sightings
+              {item.derivedFrom.length > 0 ? ', derived' : ''}
+            </span>
           </li>
         ))}
       </ul>
@@ -38,21 +62,53 @@ export function SourceList({ facts, open, onOpen }: { facts: EvidenceFacts; open
   );
 }
 
-function OpenSource({ facts, source, onClose }: { facts: EvidenceFacts; source: Source; onClose: () => void }): ReactNode {
+function OpenSource({
+  facts,
+  source,
+  onClose,
+}: {
+  facts: EvidenceFacts;
+  source: Source;
+  onClose: () => void;
+}): ReactNode {
   const [editing, setEditing] = useState(false);
   const [pictureId, setPictureId] = useState(source.pictureId);
   const { run } = useSaving();
-  const says = facts.questions.flatMap((q) => q.sightings.filter((s) => s.sourceId === source.id).map((sighting) => ({ q, sighting })));
+  const says = facts.questions.flatMap((q) =>
+    q.sightings.filter((s) => s.sourceId === source.id).map((sighting) => ({ q, sighting })),
+  );
   return (
     <section className="ledger-detail" aria-label={source.title}>
       <div className="station-head">
         <div>
           <h2 style={{ margin: 0 }}>{source.title}</h2>
-          <p className="dim">{source.kindTitle}, {windowInWords(source.dateFrom, source.dateTo)}. {source.citation} {source.grade !== 1 ? `Grade ${source.grade}: ${source.gradeReason}` : ''}</p>
+          <p className="dim">
+            {source.kindTitle}, {windowInWords(source.dateFrom, source.dateTo)}. {source.citation}{' '}
+            {source.grade !== 1 ? `Grade ${source.grade}: ${source.gradeReason}` : ''}
+          </p>
         </div>
         <div className="station-actions">
-          <Button variant="outlined" onClick={() => setEditing(!editing)}>Edit</Button>
-          <Button color="error" onClick={() => run(() => remove({ briefId: facts.briefId, station: 'evidence', entity: 'source', id: source.id, version: source.version }), 'Source removed with what it said; u brings it back')}>✕ Remove</Button>
+          <Button variant="outlined" onClick={() => setEditing(!editing)}>
+            Edit
+          </Button>
+          <Button
+            color="error"
+            onClick={() =>
+              run(
+                () =>
+                  remove({
+                    briefId: facts.briefId,
+                    station: 'evidence',
+                    entity: 'source',
+                    id: source.id,
+                    version: source.version,
+                  }),
+                'Source removed with what it said; u brings it back',
+              )
+            }
+          >
+            ✕ Remove
+          </Button>
           <Button onClick={onClose}>Close</Button>
         </div>
       </div>
@@ -65,21 +121,47 @@ function OpenSource({ facts, source, onClose }: { facts: EvidenceFacts; source: 
             version={source.version}
             saveLabel="Save the source"
             saved="Source saved"
-            submit={(values, version) => save({ briefId: facts.briefId, station: 'evidence', entity: 'source', id: source.id, version, fields: { ...values, pictureId } })}
+            submit={(values, version) =>
+              save({
+                briefId: facts.briefId,
+                station: 'evidence',
+                entity: 'source',
+                id: source.id,
+                version,
+                fields: { ...values, pictureId },
+              })
+            }
             onDone={() => setEditing(false)}
             onCancel={() => setEditing(false)}
           />
         </>
       ) : (
         <div className="two-columns">
-          <div className="viewer" tabIndex={0} role="region" aria-label="Picture">{source.pictureId ? <img src={`/pictures/${source.pictureId}`} alt={source.title} /> : <p style={{ color: '#fff', padding: 30 }}>A citation without a picture.</p>}</div>
+          <div className="viewer" tabIndex={0} role="region" aria-label="Picture">
+            {source.pictureId ? (
+              <img src={`/pictures/${source.pictureId}`} alt={source.title} />
+            ) : (
+              <p style={{ color: '#fff', padding: 30 }}>A citation without a picture.</p>
+            )}
+          </div>
           <div>
             <h3 style={{ marginTop: 0 }}>What it says</h3>
-            {says.length === 0 ? <p className="dim">Nothing yet.</p> : (
+            {says.length === 0 ? (
+              <p className="dim">Nothing yet.</p>
+            ) : (
               <table className="plain">
                 <tbody>
                   {says.map(({ q, sighting }) => (
-                    <tr key={sighting.id}><td>{q.zoneTitle}, {q.aspectTitle.toLowerCase()}</td><td>{sighting.sense === 'against' ? '≠ ' : ''}<strong className="code">{sighting.value}</strong></td><td className="dim">{sighting.clarity}</td></tr>
+                    <tr key={sighting.id}>
+                      <td>
+                        {q.zoneTitle}, {q.aspectTitle.toLowerCase()}
+                      </td>
+                      <td>
+                        {sighting.sense === 'against' ? '≠ ' : ''}
+                        <strong className="code">{sighting.value}</strong>
+                      </td>
+                      <td className="dim">{sighting.clarity}</td>
+                    </tr>
                   ))}
                 </tbody>
               </table>
@@ -103,17 +185,27 @@ function NewSighting({ facts, source }: { facts: EvidenceFacts; source: Source }
       <label>
         Aspect{' '}
         <select value={aspect} onChange={(event) => setAspect(event.target.value as Aspect)}>
-          {ASPECT_NAMES.map((name) => <option key={name} value={name}>{ASPECTS[name].title}</option>)}
+          {ASPECT_NAMES.map((name) => (
+            <option key={name} value={name}>
+              {ASPECTS[name].title}
+            </option>
+          ))}
         </select>
       </label>
       <RecordForm
         key={`${zone} ${aspect} ${round}`}
-        fields={[{ name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 }, valueField(facts, aspect, 'What it says'), ...clarityFields(aspect)]}
+        fields={[
+          { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
+          valueField(facts, aspect, 'What it says'),
+          ...clarityFields(aspect),
+        ]}
         initial={{ zone: zone ?? facts.zones[0]!.value, value: '', clarity: 'clear', sense: 'for', sd: null }}
         version={null}
         saveLabel="Add"
         saved="Sighting added"
-        submit={(values) => addSighting({ sd: null, note: '', ...values, aspect, sourceId: source.id, briefId: facts.briefId })}
+        submit={(values) =>
+          addSighting({ sd: null, note: '', ...values, aspect, sourceId: source.id, briefId: facts.briefId })
+        }
         onDone={() => setRound(round + 1)}
       />
     </>

@@ -6,16 +6,29 @@ import { RecordForm } from '@/ui/fields';
 import type { LogFacts } from './log-station';
 
 /** Corrects what was logged: the minutes it took, and the note. */
-export function EntryForm({ briefId, entry, onDone }: { briefId: string; entry: LogFacts['entries'][number]; onDone: () => void }): ReactNode {
+export function EntryForm({
+  briefId,
+  entry,
+  onDone,
+}: {
+  briefId: string;
+  entry: LogFacts['entries'][number];
+  onDone: () => void;
+}): ReactNode {
   const { id, version, endedLocal: _, ...fields } = entry;
   return (
     <RecordForm
-      fields={[{ name: 'actualMinutes', label: 'Took', unit: 'min', type: 'number', width: 3 }, { name: 'note', label: 'Note', type: 'long', width: 9 }]}
+      fields={[
+        { name: 'actualMinutes', label: 'Took', unit: 'min', type: 'number', width: 3 },
+        { name: 'note', label: 'Note', type: 'long', width: 9 },
+      ]}
       initial={entry}
       version={version}
       saveLabel="Save the entry"
       saved="Log entry saved"
-      submit={(values, seen) => save({ briefId, station: 'log', entity: 'log_entry', id, version: seen, fields: { ...fields, ...values } })}
+      submit={(values, seen) =>
+        save({ briefId, station: 'log', entity: 'log_entry', id, version: seen, fields: { ...fields, ...values } })
+      }
       onDone={onDone}
       onCancel={onDone}
     />

@@ -8,7 +8,10 @@ import { DIM, INK, RULE } from '@/ui/theme';
 /** Planned against logged minutes, a pair of bars for each lane. */
 export function LaneChart({ lanes }: { lanes: LaneComparison[] }): ReactNode {
   return (
-    <figure style={{ margin: '4px 0 12px' }} aria-label={`Minutes planned and taken: ${lanes.map((lane) => `${lane.lane} ${lane.planned} and ${lane.actual}`).join(', ')}`}>
+    <figure
+      style={{ margin: '4px 0 12px' }}
+      aria-label={`Minutes planned and taken: ${lanes.map((lane) => `${lane.lane} ${lane.planned} and ${lane.actual}`).join(', ')}`}
+    >
       <ResponsiveContainer width="100%" height={230}>
         <BarChart data={lanes} margin={{ top: 8, right: 8, bottom: 0, left: 0 }} barGap={2}>
           <CartesianGrid stroke={RULE} vertical={false} />

@@ -10,7 +10,10 @@ import { StationFrame } from '@/stations/shell/station-frame';
 import { clock, shortDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
 
-const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.LaneChart), { ssr: false, loading: () => <div style={{ height: 260 }} /> });
+const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.LaneChart), {
+  ssr: false,
+  loading: () => <div style={{ height: 260 }} />,
+});
 
 const EntryForm = dynamic(() => import('./entry-form').then((module) => module.EntryForm));
 
@@ -27,29 +30,86 @@ export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
   const entries = [...facts.entries].reverse();
   return (
     <StationFrame station="log" now={whatMatters(facts)}>
-      {entries.length === 0 ? <div className="empty"><strong>Nothing is logged yet.</strong> A step marked done at the Bench is written here with the minutes it really took.</div> : (
+      {entries.length === 0 ? (
+        <div className="empty">
+          <strong>Nothing is logged yet.</strong> A step marked done at the Bench is written here with the minutes it
+          really took.
+        </div>
+      ) : (
         <>
           <LaneChart lanes={facts.lanes} />
           <div className="scroll-x">
             <table className="plain">
-              <thead><tr><th>When</th><th>What</th><th>Lane</th><th className="num">Planned, min</th><th className="num">Took, min</th><th className="num">Difference</th><th>Note</th><th /></tr></thead>
+              <thead>
+                <tr>
+                  <th>When</th>
+                  <th>What</th>
+                  <th>Lane</th>
+                  <th className="num">Planned, min</th>
+                  <th className="num">Took, min</th>
+                  <th className="num">Difference</th>
+                  <th>Note</th>
+                  <th />
+                </tr>
+              </thead>
               <tbody>
                 {entries.map((entry) => (
                   <Fragment key={entry.id}>
                     <tr>
-                      <td className="dim" style={{ whiteSpace: 'nowrap' }}>{shortDay(entry.endedLocal)} {clock(entry.endedLocal)}</td>
+                      <td className="dim" style={{ whiteSpace: 'nowrap' }}>
+                        {shortDay(entry.endedLocal)} {clock(entry.endedLocal)}
+                      </td>
                       <th scope="row">{entry.title}</th>
-                      <td className="dim" style={{ whiteSpace: 'nowrap' }}>{entry.lane}</td>
+                      <td className="dim" style={{ whiteSpace: 'nowrap' }}>
+                        {entry.lane}
+                      </td>
                       <td className="num">{entry.plannedMinutes ?? '–'}</td>
                       <td className="num">{entry.actualMinutes}</td>
-                      <td className="num">{entry.plannedMinutes === null ? '' : signed(entry.actualMinutes - entry.plannedMinutes)}</td>
-                      <td>{entry.note}{entry.paint ? <span className="dim"> {entry.paint}</span> : null}</td>
+                      <td className="num">
+                        {entry.plannedMinutes === null ? '' : signed(entry.actualMinutes - entry.plannedMinutes)}
+                      </td>
+                      <td>
+                        {entry.note}
+                        {entry.paint ? <span className="dim"> {entry.paint}</span> : null}
+                      </td>
                       <td style={{ whiteSpace: 'nowrap' }}>
-                        <button type="button" className="row-button" onClick={() => setOpen(open === entry.id ? null : entry.id)} aria-expanded={open === entry.id}>edit</button>{' '}
-                        <button type="button" className="row-button" onClick={() => run(() => remove({ briefId: facts.briefId, station: 'log', entity: 'log_entry', id: entry.id, version: entry.version }), 'Back on the route')} aria-label={`Do ${entry.title} again`}>do again</button>
+                        <button
+                          type="button"
+                          className="row-button"
+                          onClick={() => setOpen(open === entry.id ? null : entry.id)}
+                          aria-expanded={open === entry.id}
+                        >
+                          edit
+                        </button>{' '}
+                        <button
+                          type="button"
+                          className="row-button"
+                          onClick={() =>
+                            run(
+                              () =>
+                                remove({
+                                  briefId: facts.briefId,
+                                  station: 'log',
+                                  entity: 'log_entry',
+                                  id: entry.id,
+                                  version: entry.version,
+                                }),
+                              'Back on the route',
+                            )
+                          }
+                          aria-label={`Do ${entry.title} again`}
+                        >
+                          do again
+                        </button>
                       </td>
                     </tr>
-                    {open === entry.id ? <tr className="detail"><td colSpan={8}><EntryForm briefId={facts.briefId} entry={entry} onDone={() => setOpen(null)} /></td></tr> : null}
+                    {open === entry.id ? (
+                      <tr className="detail">
+                        <td colSpan={8}>
+                          <EntryForm briefId={facts.briefId} entry={entry} onDone={() => setOpen(null)} />
+                        </td>
+                      </tr>
+                    ) : null}
                   </Fragment>
                 ))}
               </tbody>
@@ -66,6 +126,9 @@ const signed = (minutes: number) => (minutes > 0 ? `+${minutes}` : String(minute
 function whatMatters({ entries, all, lanes }: LogFacts): string {
   if (entries.length === 0) return 'The record begins with the first step done.';
   const slowest = lanes.filter((lane) => lane.factor !== null).sort((a, b) => b.factor! - a.factor!)[0];
-  const factor = all.factor === null ? '' : ` It took ${all.factor.toFixed(2)} × the planned time${slowest && slowest.factor! > all.factor! ? `, most of all ${slowest.lane.toLowerCase()} (${slowest.factor!.toFixed(2)} ×)` : ''}.`;
+  const factor =
+    all.factor === null
+      ? ''
+      : ` It took ${all.factor.toFixed(2)} × the planned time${slowest && slowest.factor! > all.factor! ? `, most of all ${slowest.lane.toLowerCase()} (${slowest.factor!.toFixed(2)} ×)` : ''}.`;
   return `${entries.length} steps done in ${durationInWords(all.actual)}.${factor}`;
 }

@@ -9,12 +9,39 @@ import { useSaving } from '@/ui/saving';
 import type { MarkingFacts } from './markings-station';
 
 /** A marking with its first place; further places stay as they are. */
-export function MarkingForm({ facts, marking, onDone }: { facts: MarkingFacts; marking: MarkingFacts['markings'][number] | null; onDone: () => void }): ReactNode {
+export function MarkingForm({
+  facts,
+  marking,
+  onDone,
+}: {
+  facts: MarkingFacts;
+  marking: MarkingFacts['markings'][number] | null;
+  onDone: () => void;
+}): ReactNode {
   const { run } = useSaving();
   const first = marking?.places[0];
   const initial = marking
-    ? { ...marking, view: first?.view ?? 'port', station: first?.station ?? 5, offset: first?.offset ?? 1, turn: first?.turn ?? 0 }
-    : { kind: 'lettering', title: '', zone: facts.zones[0]!.value, text: '', heightMm: 600, printedMm: null, method: 'decal', codes: [], view: 'port', station: 5, offset: 1, turn: 0 };
+    ? {
+        ...marking,
+        view: first?.view ?? 'port',
+        station: first?.station ?? 5,
+        offset: first?.offset ?? 1,
+        turn: first?.turn ?? 0,
+      }
+    : {
+        kind: 'lettering',
+        title: '',
+        zone: facts.zones[0]!.value,
+        text: '',
+        heightMm: 600,
+        printedMm: null,
+        method: 'decal',
+        codes: [],
+        view: 'port',
+        station: 5,
+        offset: 1,
+        turn: 0,
+      };
   return (
     <>
       <RecordForm
@@ -23,8 +50,23 @@ export function MarkingForm({ facts, marking, onDone }: { facts: MarkingFacts; m
           { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(MARKING_KINDS), width: 2 },
           { name: 'text', label: 'Letters', width: 2 },
           { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 4 },
-          { name: 'heightMm', label: 'True height', unit: 'mm', type: 'number', help: 'of a band: its width', width: 3 },
-          { name: 'printedMm', label: 'On the sheet', unit: 'mm', type: 'number', optional: true, help: 'as measured', width: 3 },
+          {
+            name: 'heightMm',
+            label: 'True height',
+            unit: 'mm',
+            type: 'number',
+            help: 'of a band: its width',
+            width: 3,
+          },
+          {
+            name: 'printedMm',
+            label: 'On the sheet',
+            unit: 'mm',
+            type: 'number',
+            optional: true,
+            help: 'as measured',
+            width: 3,
+          },
           { name: 'method', label: 'Method', type: 'choice', options: optionsOf(MARKING_METHODS), width: 2 },
           { name: 'codes', label: 'Colours, ground first', type: 'several', options: facts.codes, width: 4 },
           { name: 'view', label: 'Seen from', type: 'choice', options: optionsOf(VIEWS), width: 3 },
@@ -37,11 +79,41 @@ export function MarkingForm({ facts, marking, onDone }: { facts: MarkingFacts; m
         saveLabel={marking ? 'Save the marking' : 'Add the marking'}
         saved="Marking saved"
         submit={({ view, station, offset, turn, ...values }, version) =>
-          save({ briefId: facts.briefId, station: 'markings', entity: 'marking', id: marking?.id ?? null, version, fields: { ...values, places: [{ view, station, offset, turn }, ...(marking?.places.slice(1) ?? [])] } })}
+          save({
+            briefId: facts.briefId,
+            station: 'markings',
+            entity: 'marking',
+            id: marking?.id ?? null,
+            version,
+            fields: { ...values, places: [{ view, station, offset, turn }, ...(marking?.places.slice(1) ?? [])] },
+          })
+        }
         onDone={onDone}
         onCancel={onDone}
       />
-      {marking ? <p><button type="button" className="row-button danger" onClick={() => run(() => remove({ briefId: facts.briefId, station: 'markings', entity: 'marking', id: marking.id, version: marking.version }), 'Marking removed; u brings it back')}>✕ Remove this marking</button></p> : null}
+      {marking ? (
+        <p>
+          <button
+            type="button"
+            className="row-button danger"
+            onClick={() =>
+              run(
+                () =>
+                  remove({
+                    briefId: facts.briefId,
+                    station: 'markings',
+                    entity: 'marking',
+                    id: marking.id,
+                    version: marking.version,
+                  }),
+                'Marking removed; u brings it back',
+              )
+            }
+          >
+            ✕ Remove this marking
+          </button>
+        </p>
+      ) : null}
     </>
   );
 }

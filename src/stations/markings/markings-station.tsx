@@ -34,30 +34,99 @@ export function MarkingsStation({ facts }: { facts: MarkingFacts }): ReactNode {
   useKey('n', () => setOpen('new'));
   const shown = facts.markings.filter((marking) => !zone || marking.zone === zone);
   const wrong = facts.markings.filter(({ check }) => check.errorPercent !== null && check.says !== 'right');
-  const now = facts.markings.length === 0
-    ? 'Add what she carries, with its true height.'
-    : wrong.length === 0 ? 'Every measured size is right.' : `${wrong.length} of ${facts.markings.length} are printed at the wrong size: ${wrong[0]!.title.toLowerCase()} is ${wrong[0]!.check.says}.`;
+  const now =
+    facts.markings.length === 0
+      ? 'Add what she carries, with its true height.'
+      : wrong.length === 0
+        ? 'Every measured size is right.'
+        : `${wrong.length} of ${facts.markings.length} are printed at the wrong size: ${wrong[0]!.title.toLowerCase()} is ${wrong[0]!.check.says}.`;
   return (
-    <StationFrame station="markings" now={now} actions={<Button variant="contained" onClick={() => setOpen(open === 'new' ? null : 'new')}>New marking (n)</Button>}>
-      {open === 'new' ? <div className="ledger-detail"><MarkingForm facts={facts} marking={null} onDone={() => setOpen(null)} /></div> : null}
-      {facts.markings.length === 0 ? <div className="empty"><strong>No marking yet.</strong> Insignia, letters, bands: each with its true height, so that the decal can be checked against it.</div> : (
+    <StationFrame
+      station="markings"
+      now={now}
+      actions={
+        <Button variant="contained" onClick={() => setOpen(open === 'new' ? null : 'new')}>
+          New marking (n)
+        </Button>
+      }
+    >
+      {open === 'new' ? (
+        <div className="ledger-detail">
+          <MarkingForm facts={facts} marking={null} onDone={() => setOpen(null)} />
+        </div>
+      ) : null}
+      {facts.markings.length === 0 ? (
+        <div className="empty">
+          <strong>No marking yet.</strong> Insignia, letters, bands: each with its true height, so that the decal can be
+          checked against it.
+        </div>
+      ) : (
         <div className="scroll-x">
           <table className="plain">
-            <thead><tr><th>Marking</th><th>Where</th><th>Colours</th><th>Method</th><th className="num">True, mm</th><th className="num">At 1/{facts.denominator}, mm</th><th className="num">On the sheet, mm</th><th>So it is</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Marking</th>
+                <th>Where</th>
+                <th>Colours</th>
+                <th>Method</th>
+                <th className="num">True, mm</th>
+                <th className="num">At 1/{facts.denominator}, mm</th>
+                <th className="num">On the sheet, mm</th>
+                <th>So it is</th>
+              </tr>
+            </thead>
             <tbody>
               {shown.map((marking) => (
                 <Fragment key={marking.id}>
                   <tr>
-                    <th scope="row"><button type="button" className="row-button" aria-expanded={open === marking.id} onClick={() => setOpen(open === marking.id ? null : marking.id)}>{marking.title}</button> {marking.text ? <span className="dim">{marking.text}</span> : null}</th>
-                    <td className="dim">{facts.zones.find((item) => item.value === marking.zone)?.label ?? marking.zone}{marking.places.length > 1 ? `, ${marking.places.length} places` : ''}</td>
-                    <td>{marking.codes.map((code) => <span key={code} title={code}><Chip hex={facts.inks[code] ?? null} /> </span>)}</td>
+                    <th scope="row">
+                      <button
+                        type="button"
+                        className="row-button"
+                        aria-expanded={open === marking.id}
+                        onClick={() => setOpen(open === marking.id ? null : marking.id)}
+                      >
+                        {marking.title}
+                      </button>{' '}
+                      {marking.text ? <span className="dim">{marking.text}</span> : null}
+                    </th>
+                    <td className="dim">
+                      {facts.zones.find((item) => item.value === marking.zone)?.label ?? marking.zone}
+                      {marking.places.length > 1 ? `, ${marking.places.length} places` : ''}
+                    </td>
+                    <td>
+                      {marking.codes.map((code) => (
+                        <span key={code} title={code}>
+                          <Chip hex={facts.inks[code] ?? null} />{' '}
+                        </span>
+                      ))}
+                    </td>
                     <td>{marking.method}</td>
                     <td className="num">{marking.heightMm.toFixed(0)}</td>
                     <td className="num">{marking.check.modelMm.toFixed(2)}</td>
                     <td className="num">{marking.printedMm?.toFixed(2) ?? '–'}</td>
-                    <td title={marking.check.equalsRealMm ? `as printed it would be ${marking.check.equalsRealMm.toFixed(0)} mm high in reality` : undefined}>{marking.check.errorPercent === null || marking.check.says === 'right' ? marking.check.says : <strong>{marking.check.says}</strong>}</td>
+                    <td
+                      title={
+                        marking.check.equalsRealMm
+                          ? `as printed it would be ${marking.check.equalsRealMm.toFixed(0)} mm high in reality`
+                          : undefined
+                      }
+                    >
+                      {marking.check.errorPercent === null || marking.check.says === 'right' ? (
+                        marking.check.says
+                      ) : (
+                        <strong>{marking.check.says}</strong>
+                      )}
+                    </td>
                   </tr>
-                  {open === marking.id ? <tr className="detail"><td colSpan={8}><ToScale facts={facts} marking={marking} /><MarkingForm facts={facts} marking={marking} onDone={() => setOpen(null)} /></td></tr> : null}
+                  {open === marking.id ? (
+                    <tr className="detail">
+                      <td colSpan={8}>
+                        <ToScale facts={facts} marking={marking} />
+                        <MarkingForm facts={facts} marking={marking} onDone={() => setOpen(null)} />
+                      </td>
+                    </tr>
+                  ) : null}
                 </Fragment>
               ))}
             </tbody>
@@ -85,10 +154,31 @@ function ToScale({ facts, marking }: { facts: MarkingFacts; marking: MarkingFact
     <figure style={{ margin: '0 0 10px' }}>
       <div style={{ height, overflow: 'hidden' }} role="img" aria-label={`${marking.title} on the ${view} view`}>
         <div style={{ marginTop: -top }}>
-          <ViewDrawing outline={outline} view={view} scale={scale} selected={marking.zone} fillOf={(zone) => ({ paint: facts.zoneColours[zone] ?? '#efefef' })} markings={[marking]} inkOf={(code) => facts.inks[code] ?? '#9a9a9a'} idPrefix={`scale-${marking.id}`} zoneTitle={(zone) => zone} />
+          <ViewDrawing
+            outline={outline}
+            view={view}
+            scale={scale}
+            selected={marking.zone}
+            fillOf={(zone) => ({ paint: facts.zoneColours[zone] ?? '#efefef' })}
+            markings={[marking]}
+            inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
+            idPrefix={`scale-${marking.id}`}
+            zoneTitle={(zone) => zone}
+          />
         </div>
       </div>
-      <figcaption><strong>{marking.heightMm.toFixed(0)} mm</strong> in reality, <strong>{marking.check.modelMm.toFixed(2)} mm</strong> at 1/{facts.denominator}, {marking.printedMm ? <><strong>{marking.printedMm.toFixed(2)} mm</strong> on the sheet: {marking.check.says}</> : 'not measured on the sheet'}.</figcaption>
+      <figcaption>
+        <strong>{marking.heightMm.toFixed(0)} mm</strong> in reality,{' '}
+        <strong>{marking.check.modelMm.toFixed(2)} mm</strong> at 1/{facts.denominator},{' '}
+        {marking.printedMm ? (
+          <>
+            <strong>{marking.printedMm.toFixed(2)} mm</strong> on the sheet: {marking.check.says}
+          </>
+        ) : (
+          'not measured on the sheet'
+        )}
+        .
+      </figcaption>
     </figure>
   );
 }

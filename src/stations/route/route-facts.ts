@@ -34,7 +34,13 @@ export interface RouteFacts {
   now: number;
   sessions: { id: string; start: number; end: number; startLocal: string; minutes: number; booth: boolean }[];
   work: WorkFacts[];
-  gates: { title: string; start: string | null; at: number | null; passed: boolean; open: { zone: string; aspect: string }[] }[];
+  gates: {
+    title: string;
+    start: string | null;
+    at: number | null;
+    passed: boolean;
+    open: { zone: string; aspect: string }[];
+  }[];
   finish: string | null;
   lowerBound: string | null;
   sessionsLeft: number;
@@ -52,7 +58,11 @@ function holdingInWords(holding: BriefView['plan']['holding']): string[] {
   const work = holding.filter((item) => item.kind === 'work');
   const minutes = work.reduce((total, item) => total + (item.minutes ?? 0), 0);
   const idle = holding.filter((item) => item.kind === 'session' || item.kind === 'booth').length;
-  const drying = holding.filter((item) => item.kind === 'lag').sort((a, b) => b.minutes! - a.minutes!).slice(0, 3).map((item) => item.says);
+  const drying = holding
+    .filter((item) => item.kind === 'lag')
+    .sort((a, b) => b.minutes! - a.minutes!)
+    .slice(0, 3)
+    .map((item) => item.says);
   return [
     ...(work.length > 0 ? [`${work.length} steps one after another, ${durationInWords(minutes)}`] : []),
     ...(idle > 0 ? [`${idle} ${idle === 1 ? 'wait' : 'waits'} for the next session`] : []),
@@ -70,23 +80,49 @@ export function routeFacts(view: BriefView): RouteFacts {
     const wet = after.find((link) => link.maxLag !== null && link.maxLag <= WET_MINUTES);
     const lab = item.step.code ? colours.get(item.step.code) : null;
     return {
-      number: i + 1, key: item.key, title: item.step.title, lane: item.step.lane, minutes: item.step.minutes, segments: item.segments, start: item.start, end: item.end, done: item.done,
-      session: item.session, gate: item.step.gate, zones: item.step.zones, why: item.step.why, hex: lab ? hexOf(lab) : null,
-      dries: Math.max(0, ...after.map((link) => link.minLag)), wet: wet ? [wet.minLag, wet.maxLag!] : null,
-      waitsFor: route.links.filter((link) => link.to === item.key).map((link) => `${titles.get(link.from)}${link.minLag > 0 ? `, ${durationInWords(link.minLag)}: ${link.why}` : ''}`),
+      number: i + 1,
+      key: item.key,
+      title: item.step.title,
+      lane: item.step.lane,
+      minutes: item.step.minutes,
+      segments: item.segments,
+      start: item.start,
+      end: item.end,
+      done: item.done,
+      session: item.session,
+      gate: item.step.gate,
+      zones: item.step.zones,
+      why: item.step.why,
+      hex: lab ? hexOf(lab) : null,
+      dries: Math.max(0, ...after.map((link) => link.minLag)),
+      wet: wet ? [wet.minLag, wet.maxLag!] : null,
+      waitsFor: route.links
+        .filter((link) => link.to === item.key)
+        .map(
+          (link) =>
+            `${titles.get(link.from)}${link.minLag > 0 ? `, ${durationInWords(link.minLag)}: ${link.why}` : ''}`,
+        ),
     };
   });
   return {
     briefId: state.brief.id,
     lanes: LANES.filter((lane) => work.some((item) => item.lane === lane)),
     now: plan.now,
-    sessions: plan.sessions.filter((session) => session.start <= lastEnd).map(({ id, start, end, startLocal, booth }) => ({ id, start, end, startLocal, minutes: end - start, booth })),
+    sessions: plan.sessions
+      .filter((session) => session.start <= lastEnd)
+      .map(({ id, start, end, startLocal, booth }) => ({ id, start, end, startLocal, minutes: end - start, booth })),
     work,
     gates: view.gates.map((gate) => ({
-      title: gate.title, start: gate.start, passed: gate.passed, at: plan.work.find((item) => item.step.gate === gate.name)?.segments[0]![0] ?? null,
+      title: gate.title,
+      start: gate.start,
+      passed: gate.passed,
+      at: plan.work.find((item) => item.step.gate === gate.name)?.segments[0]![0] ?? null,
       open: gate.open.map((question) => ({ zone: question.zoneTitle, aspect: question.aspectTitle.toLowerCase() })),
     })),
-    finish: plan.finish, lowerBound: plan.lowerBound, sessionsLeft: plan.sessionsLeft, loads: plan.loads,
+    finish: plan.finish,
+    lowerBound: plan.lowerBound,
+    sessionsLeft: plan.sessionsLeft,
+    loads: plan.loads,
     holding: holdingInWords(plan.holding),
     because: plan.because,
     weekly: state.sessions,

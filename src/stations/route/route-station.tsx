@@ -31,24 +31,37 @@ export function RouteStation({ facts }: { facts: RouteFacts }): ReactNode {
       now={whatMatters(facts)}
       actions={
         <>
-          <Button variant="outlined" onClick={() => setWhole(!whole)}>{whole ? 'From now on' : 'From the beginning'}</Button>
-          <Button variant="outlined" onClick={() => setSessionsOpen(!sessionsOpen)}>Sessions</Button>
+          <Button variant="outlined" onClick={() => setWhole(!whole)}>
+            {whole ? 'From now on' : 'From the beginning'}
+          </Button>
+          <Button variant="outlined" onClick={() => setSessionsOpen(!sessionsOpen)}>
+            Sessions
+          </Button>
         </>
       }
     >
-      {sessionsOpen ? <WeeklySessions briefId={facts.briefId} weekly={facts.weekly} onClose={() => setSessionsOpen(false)} /> : null}
+      {sessionsOpen ? (
+        <WeeklySessions briefId={facts.briefId} weekly={facts.weekly} onClose={() => setSessionsOpen(false)} />
+      ) : null}
       {facts.because.length > 0 ? (
         <div className="empty" role="alert">
-          <p><strong>There is no plan:</strong> {facts.because.map((reason) => reason.says).join('. ')}.</p>
+          <p>
+            <strong>There is no plan:</strong> {facts.because.map((reason) => reason.says).join('. ')}.
+          </p>
           <p>Would help: {facts.because.flatMap((reason) => reason.wouldHelp).join('; ')}.</p>
         </div>
       ) : null}
-      {facts.work.length > 0 && facts.sessions.length > 0 ? <RouteStrip facts={facts} from={from} chosen={chosen} onChoose={setChosen} isDim={isDim} /> : null}
+      {facts.work.length > 0 && facts.sessions.length > 0 ? (
+        <RouteStrip facts={facts} from={from} chosen={chosen} onChoose={setChosen} isDim={isDim} />
+      ) : null}
       {picked ? <StepDetail work={picked} onClose={() => setChosen(null)} /> : null}
       {facts.holding.length > 0 ? (
         <section className="bar-line">
           <strong>What holds {fullDay(facts.finish!.slice(0, 10))}</strong> {facts.holding.join('; ')}.
-          <p className="dim">Proven not before {fullDay(facts.lowerBound!.slice(0, 10))}; {facts.sessionsLeft} sessions with work, {facts.loads} fillings of the airbrush.</p>
+          <p className="dim">
+            Proven not before {fullDay(facts.lowerBound!.slice(0, 10))}; {facts.sessionsLeft} sessions with work,{' '}
+            {facts.loads} fillings of the airbrush.
+          </p>
         </section>
       ) : null}
       <SessionList facts={facts} work={narrowed} whole={whole || zone !== null} onChoose={setChosen} />
@@ -62,22 +75,42 @@ function whatMatters(facts: RouteFacts): string {
   const left = facts.work.filter((work) => !work.done);
   if (left.length === 0) return 'Everything is done.';
   const threat = facts.gates.find((gate) => !gate.passed && gate.open.length > 0);
-  const decide = threat ? ` Decide ${threat.open[0]!.zone.toLowerCase()}, ${threat.open[0]!.aspect} before ${threat.start ? shortDay(threat.start) : 'it'}: ${threat.title.toLowerCase()} then.` : '';
+  const decide = threat
+    ? ` Decide ${threat.open[0]!.zone.toLowerCase()}, ${threat.open[0]!.aspect} before ${threat.start ? shortDay(threat.start) : 'it'}: ${threat.title.toLowerCase()} then.`
+    : '';
   return `${left.length} steps to go, ${durationInWords(left.reduce((total, work) => total + work.minutes, 0))} of work; finished on ${longDay(facts.finish.slice(0, 10))}.${decide}`;
 }
 
 function StepDetail({ work, onClose }: { work: WorkFacts; onClose: () => void }): ReactNode {
   return (
     <section className="ledger-detail" aria-label={work.title}>
-      <div className="station-head"><h2 style={{ margin: 0 }}>{work.number} {work.title}</h2><Button onClick={onClose}>Close</Button></div>
-      <p>{shortDay(work.start)} {clock(work.start)} to {clock(work.end)}, {work.minutes} min{work.done ? ', done' : ''}. {work.why}</p>
+      <div className="station-head">
+        <h2 style={{ margin: 0 }}>
+          {work.number} {work.title}
+        </h2>
+        <Button onClick={onClose}>Close</Button>
+      </div>
+      <p>
+        {shortDay(work.start)} {clock(work.start)} to {clock(work.end)}, {work.minutes} min{work.done ? ', done' : ''}.{' '}
+        {work.why}
+      </p>
       {work.waitsFor.length > 0 ? <p className="dim">Waits for {work.waitsFor.join('; ')}.</p> : null}
     </section>
   );
 }
 
 /** The plan as a list, a heading for each session: also what a screen reader and a narrow screen get. */
-function SessionList({ facts, work, whole, onChoose }: { facts: RouteFacts; work: readonly WorkFacts[]; whole: boolean; onChoose: (key: string) => void }): ReactNode {
+function SessionList({
+  facts,
+  work,
+  whole,
+  onChoose,
+}: {
+  facts: RouteFacts;
+  work: readonly WorkFacts[];
+  whole: boolean;
+  onChoose: (key: string) => void;
+}): ReactNode {
   const gateOf = new Map(facts.gates.map((gate) => [gate.title, gate]));
   return (
     <div className="session-list">
@@ -86,7 +119,14 @@ function SessionList({ facts, work, whole, onChoose }: { facts: RouteFacts; work
         if (here.length === 0 || (!whole && session.end <= facts.now)) return null;
         return (
           <section key={session.id} className="session">
-            <h3><span>{longDay(session.startLocal)}, {clock(session.startLocal)}</span><span className="dim">{session.minutes} min{session.booth ? '' : ', no spraying'}</span></h3>
+            <h3>
+              <span>
+                {longDay(session.startLocal)}, {clock(session.startLocal)}
+              </span>
+              <span className="dim">
+                {session.minutes} min{session.booth ? '' : ', no spraying'}
+              </span>
+            </h3>
             <ol>
               {here.map((item) => {
                 const gate = item.gate ? gateOf.get(item.title) : undefined;
@@ -94,10 +134,20 @@ function SessionList({ facts, work, whole, onChoose }: { facts: RouteFacts; work
                   <li key={item.key} className={`${item.gate ? 'gate' : ''}${item.done ? ' done' : ''}`}>
                     <span className="step-number">{item.number}</span>
                     <span>{clock(item.start)}</span>
-                    <span>{item.hex ? <Chip hex={item.hex} /> : null} <button type="button" className="row-button" onClick={() => onChoose(item.key)}>{item.title}</button>{item.done ? ' ✓' : ''}</span>
+                    <span>
+                      {item.hex ? <Chip hex={item.hex} /> : null}{' '}
+                      <button type="button" className="row-button" onClick={() => onChoose(item.key)}>
+                        {item.title}
+                      </button>
+                      {item.done ? ' ✓' : ''}
+                    </span>
                     <span className="num dim">{item.minutes} min</span>
                     <span className="dim lane">{item.lane}</span>
-                    {gate && gate.open.length > 0 ? <span className="gate-note">■ still open: {gate.open.map((q) => `${q.zone}, ${q.aspect}`).join('; ')}</span> : null}
+                    {gate && gate.open.length > 0 ? (
+                      <span className="gate-note">
+                        ■ still open: {gate.open.map((q) => `${q.zone}, ${q.aspect}`).join('; ')}
+                      </span>
+                    ) : null}
                   </li>
                 );
               })}

@@ -39,15 +39,27 @@ export function RouteStrip({ facts, from, chosen, onChoose, isDim }: Props): Rea
       <svg width={width} height={height} role="group" aria-label="Steps over the sessions">
         {sessions.map((session) => (
           <g key={session.id}>
-            <rect x={xOf(session.start)} y={TOP - 4} width={session.minutes * PX_PER_MINUTE} height={bottom - TOP + 8} fill={session.start <= facts.now && facts.now < session.end ? '#cfcfcf' : '#dedede'} />
-            <text x={xOf(session.start)} y={18} fontSize="15" fontWeight="600">{shortDay(session.startLocal)}</text>
-            <text x={xOf(session.start)} y={34} fontSize="13" fill="#505050">{clock(session.startLocal)}, {session.minutes} min{session.booth ? '' : ', no spraying'}</text>
+            <rect
+              x={xOf(session.start)}
+              y={TOP - 4}
+              width={session.minutes * PX_PER_MINUTE}
+              height={bottom - TOP + 8}
+              fill={session.start <= facts.now && facts.now < session.end ? '#cfcfcf' : '#dedede'}
+            />
+            <text x={xOf(session.start)} y={18} fontSize="15" fontWeight="600">
+              {shortDay(session.startLocal)}
+            </text>
+            <text x={xOf(session.start)} y={34} fontSize="13" fill="#505050">
+              {clock(session.startLocal)}, {session.minutes} min{session.booth ? '' : ', no spraying'}
+            </text>
           </g>
         ))}
         {facts.lanes.map((lane) => (
           <g key={lane}>
             <line x1={0} x2={width} y1={laneY(lane) + LANE - 4} y2={laneY(lane) + LANE - 4} stroke="#c2c2c2" />
-            <text x={4} y={laneY(lane) + 34} fontSize="15" fontWeight="600">{lane}</text>
+            <text x={4} y={laneY(lane) + 34} fontSize="15" fontWeight="600">
+              {lane}
+            </text>
           </g>
         ))}
         {posts.map((gate, i) => {
@@ -58,12 +70,37 @@ export function RouteStrip({ facts, from, chosen, onChoose, isDim }: Props): Rea
             <g key={gate.title}>
               <line x1={x} x2={x} y1={TOP - 8} y2={y + 4} stroke="#1c1c1c" strokeWidth={4} />
               <rect x={x - 5} y={TOP - 12} width={10} height={8} fill="#1c1c1c" />
-              <text x={x + 8} y={y + 4} fontSize="15" fontWeight="600">{gate.title}{gate.passed ? ' ✓' : ''}</text>
-              <text x={x + 8} y={y + 19} fontSize="13" fill="#505050">{gate.open.length === 0 ? 'nothing open' : `${gate.open.length} open: ${gate.open.slice(0, 2).map((q) => `${q.zone}, ${q.aspect}`).join('; ')}${gate.open.length > 2 ? '…' : ''}`}</text>
+              <text x={x + 8} y={y + 4} fontSize="15" fontWeight="600">
+                {gate.title}
+                {gate.passed ? ' ✓' : ''}
+              </text>
+              <text x={x + 8} y={y + 19} fontSize="13" fill="#505050">
+                {gate.open.length === 0
+                  ? 'nothing open'
+                  : `${gate.open.length} open: ${gate.open
+                      .slice(0, 2)
+                      .map((q) => `${q.zone}, ${q.aspect}`)
+                      .join('; ')}${gate.open.length > 2 ? '…' : ''}`}
+              </text>
             </g>
           );
         })}
-        {facts.now >= from ? <g><line x1={xOf(facts.now)} x2={xOf(facts.now)} y1={TOP - 10} y2={bottom} stroke="#1c1c1c" strokeDasharray="2 3" strokeWidth={1.5} /><text x={xOf(facts.now) - 4} y={TOP + 8} fontSize="12" textAnchor="end">now</text></g> : null}
+        {facts.now >= from ? (
+          <g>
+            <line
+              x1={xOf(facts.now)}
+              x2={xOf(facts.now)}
+              y1={TOP - 10}
+              y2={bottom}
+              stroke="#1c1c1c"
+              strokeDasharray="2 3"
+              strokeWidth={1.5}
+            />
+            <text x={xOf(facts.now) - 4} y={TOP + 8} fontSize="12" textAnchor="end">
+              now
+            </text>
+          </g>
+        ) : null}
         {shown.map((work) => {
           const y = laneY(work.lane) + 18;
           const [firstStart, lastEnd] = [work.segments[0]![0], work.segments.at(-1)![1]];
@@ -71,14 +108,50 @@ export function RouteStrip({ facts, from, chosen, onChoose, isDim }: Props): Rea
           const tail = work.dries > 0 ? xOf(lastEnd + work.dries) - end : 0;
           const labelX = (xOf(firstStart) + xOf(work.segments[0]![1])) / 2;
           return (
-            <g key={work.key} opacity={isDim(work) ? 0.25 : 1} className="strip-step" onClick={() => onChoose(work.key)} style={{ cursor: 'pointer' }}>
+            <g
+              key={work.key}
+              opacity={isDim(work) ? 0.25 : 1}
+              className="strip-step"
+              onClick={() => onChoose(work.key)}
+              style={{ cursor: 'pointer' }}
+            >
               <title>{`${work.number} ${work.title}, ${clock(work.start)}`}</title>
-              {tail > 1 ? <path d={`M${end} ${y + 3}L${end + tail} ${y + BAR / 2}L${end} ${y + BAR - 3}Z`} fill="#8f8f8f" opacity={0.55} /> : null}
+              {tail > 1 ? (
+                <path
+                  d={`M${end} ${y + 3}L${end + tail} ${y + BAR / 2}L${end} ${y + BAR - 3}Z`}
+                  fill="#8f8f8f"
+                  opacity={0.55}
+                />
+              ) : null}
               {work.segments.map(([a, b]) => (
-                <rect key={a} x={xOf(a)} y={y} width={Math.max(5, (b - a) * PX_PER_MINUTE)} height={BAR} fill={work.hex ?? (work.done ? '#8a8a8a' : work.gate ? '#1c1c1c' : '#fafafa')} stroke="#1c1c1c" strokeWidth={chosen === work.key ? 3 : 1.1} />
+                <rect
+                  key={a}
+                  x={xOf(a)}
+                  y={y}
+                  width={Math.max(5, (b - a) * PX_PER_MINUTE)}
+                  height={BAR}
+                  fill={work.hex ?? (work.done ? '#8a8a8a' : work.gate ? '#1c1c1c' : '#fafafa')}
+                  stroke="#1c1c1c"
+                  strokeWidth={chosen === work.key ? 3 : 1.1}
+                />
               ))}
-              {work.wet ? <path d={`M${xOf(lastEnd + work.wet[0])} ${y - 2}v-5H${xOf(lastEnd + work.wet[1])}v5`} fill="none" stroke="#1c1c1c" strokeWidth={1.4} /> : null}
-              <text x={labelX} y={y + BAR + 12 - (staggered.has(work.key) ? BAR + 17 : 0)} fontSize="12" textAnchor="middle" fontWeight={chosen === work.key ? 700 : 500}>{work.number}</text>
+              {work.wet ? (
+                <path
+                  d={`M${xOf(lastEnd + work.wet[0])} ${y - 2}v-5H${xOf(lastEnd + work.wet[1])}v5`}
+                  fill="none"
+                  stroke="#1c1c1c"
+                  strokeWidth={1.4}
+                />
+              ) : null}
+              <text
+                x={labelX}
+                y={y + BAR + 12 - (staggered.has(work.key) ? BAR + 17 : 0)}
+                fontSize="12"
+                textAnchor="middle"
+                fontWeight={chosen === work.key ? 700 : 500}
+              >
+                {work.number}
+              </text>
             </g>
           );
         })}

@@ -11,28 +11,69 @@ import { useSaving } from '@/ui/saving';
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
 export const SESSION_FIELDS: FieldSpec[] = [
-  { name: 'weekday', label: 'Weekday', type: 'choice', options: WEEKDAYS.map((label, i) => ({ value: String(i + 1), label })), width: 3 },
+  {
+    name: 'weekday',
+    label: 'Weekday',
+    type: 'choice',
+    options: WEEKDAYS.map((label, i) => ({ value: String(i + 1), label })),
+    width: 3,
+  },
   { name: 'startsAt', label: 'Starts at', type: 'time', width: 3 },
   { name: 'minutes', label: 'Minutes', type: 'number', width: 3 },
   { name: 'booth', label: 'Spraying possible', type: 'yes-no', width: 3 },
 ];
 
 /** The builder's week: when the bench is free, and in which sessions spraying is possible. */
-export function WeeklySessions({ briefId, weekly, onClose }: { briefId: string; weekly: Kept<'weekly_session'>[]; onClose: () => void }): ReactNode {
+export function WeeklySessions({
+  briefId,
+  weekly,
+  onClose,
+}: {
+  briefId: string;
+  weekly: Kept<'weekly_session'>[];
+  onClose: () => void;
+}): ReactNode {
   const { run } = useSaving();
   const [editing, setEditing] = useState<string | null>(weekly.length === 0 ? 'new' : null);
   const record = weekly.find((session) => session.id === editing) ?? null;
   return (
     <section className="ledger-detail" aria-label="Weekly sessions" style={{ marginBottom: 12 }}>
-      <div className="station-head"><h2 style={{ margin: 0 }}>Your week at the bench</h2><Button onClick={onClose}>Close</Button></div>
+      <div className="station-head">
+        <h2 style={{ margin: 0 }}>Your week at the bench</h2>
+        <Button onClick={onClose}>Close</Button>
+      </div>
       <table className="plain">
         <tbody>
           {weekly.map((session) => (
             <tr key={session.id}>
-              <td>{WEEKDAYS[session.weekday - 1]}</td><td>{session.startsAt}</td><td>{durationInWords(session.minutes)}</td><td className="dim">{session.booth ? 'spraying possible' : 'no spraying'}</td>
+              <td>{WEEKDAYS[session.weekday - 1]}</td>
+              <td>{session.startsAt}</td>
+              <td>{durationInWords(session.minutes)}</td>
+              <td className="dim">{session.booth ? 'spraying possible' : 'no spraying'}</td>
               <td>
-                <button type="button" className="row-button" onClick={() => setEditing(session.id)}>edit</button>{' '}
-                <button type="button" className="row-button" aria-label={`Remove ${WEEKDAYS[session.weekday - 1]}`} onClick={() => run(() => remove({ briefId, station: 'route', entity: 'weekly_session', id: session.id, version: session.version }), 'Session removed; u brings it back')}>remove</button>
+                <button type="button" className="row-button" onClick={() => setEditing(session.id)}>
+                  edit
+                </button>{' '}
+                <button
+                  type="button"
+                  className="row-button"
+                  aria-label={`Remove ${WEEKDAYS[session.weekday - 1]}`}
+                  onClick={() =>
+                    run(
+                      () =>
+                        remove({
+                          briefId,
+                          station: 'route',
+                          entity: 'weekly_session',
+                          id: session.id,
+                          version: session.version,
+                        }),
+                      'Session removed; u brings it back',
+                    )
+                  }
+                >
+                  remove
+                </button>
               </td>
             </tr>
           ))}
@@ -46,11 +87,24 @@ export function WeeklySessions({ briefId, weekly, onClose }: { briefId: string; 
           version={record?.version ?? null}
           saveLabel={record ? 'Save the session' : 'Add the session'}
           saved="Session saved"
-          submit={(values, version) => save({ briefId, station: 'route', entity: 'weekly_session', id: record?.id ?? null, version, fields: { ...values, weekday: Number(values.weekday) } })}
+          submit={(values, version) =>
+            save({
+              briefId,
+              station: 'route',
+              entity: 'weekly_session',
+              id: record?.id ?? null,
+              version,
+              fields: { ...values, weekday: Number(values.weekday) },
+            })
+          }
           onDone={() => setEditing(null)}
           onCancel={() => setEditing(null)}
         />
-      ) : <Button variant="outlined" onClick={() => setEditing('new')}>Another session</Button>}
+      ) : (
+        <Button variant="outlined" onClick={() => setEditing('new')}>
+          Another session
+        </Button>
+      )}
     </section>
   );
 }

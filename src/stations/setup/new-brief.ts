@@ -5,7 +5,32 @@ import type { SetupProps } from './setup-form';
 
 /** What a new brief begins with; everything can be changed. */
 export const newBrief = (today: Day): SetupProps => ({
-  brief: { kitMaker: '', kitNumber: '', denominator: 48, options: DEFAULT_OPTIONS, timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone, tempC: 20, humidity: 50, startOn: today, notes: '' },
-  airframe: { type: '', variant: '', serial: '', codeLetters: '', name: '', unit: '', place: '', targetFrom: null, targetTo: null, preset: 'single', dimensions: PRESETS.single.dimensions },
-  sessions: [{ weekday: 2, startsAt: '19:30', minutes: 120, booth: true }, { weekday: 6, startsAt: '10:00', minutes: 180, booth: true }],
+  brief: {
+    kitMaker: '',
+    kitNumber: '',
+    denominator: 48,
+    options: DEFAULT_OPTIONS,
+    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    tempC: 20,
+    humidity: 50,
+    startOn: today,
+    notes: '',
+  },
+  airframe: {
+    type: '',
+    variant: '',
+    serial: '',
+    codeLetters: '',
+    name: '',
+    unit: '',
+    place: '',
+    targetFrom: null,
+    targetTo: null,
+    preset: 'single',
+    dimensions: PRESETS.single.dimensions,
+  },
+  sessions: [
+    { weekday: 2, startsAt: '19:30', minutes: 120, booth: true },
+    { weekday: 6, startsAt: '10:00', minutes: 180, booth: true },
+  ],
 });

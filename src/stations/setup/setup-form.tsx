@@ -40,10 +40,24 @@ const KIT_FIELDS: FieldSpec[] = [
   { name: 'notes', label: 'Notes', type: 'long', width: 12 },
 ];
 
-const OPTION_FIELDS: FieldSpec[] = OPTION_NAMES.map((name) => ({ name, label: OPTION_CHOICES[name].title, type: 'choice', options: optionsOf(OPTION_CHOICES[name].choices), width: 4 }));
-const dimensionField = (name: (typeof DIMENSION_NAMES)[number]): FieldSpec => ({ name, label: DIMENSIONS[name].title, unit: DIMENSIONS[name].unit === 'deg' ? '°' : 'm', type: 'number', width: 3 });
+const OPTION_FIELDS: FieldSpec[] = OPTION_NAMES.map((name) => ({
+  name,
+  label: OPTION_CHOICES[name].title,
+  type: 'choice',
+  options: optionsOf(OPTION_CHOICES[name].choices),
+  width: 4,
+}));
+const dimensionField = (name: (typeof DIMENSION_NAMES)[number]): FieldSpec => ({
+  name,
+  label: DIMENSIONS[name].title,
+  unit: DIMENSIONS[name].unit === 'deg' ? '°' : 'm',
+  type: 'number',
+  width: 3,
+});
 const DIMENSION_FIELDS = DIMENSION_NAMES.map(dimensionField);
-const LABELS = Object.fromEntries([...AIRFRAME_FIELDS, ...KIT_FIELDS, ...OPTION_FIELDS, ...DIMENSION_FIELDS].map((field) => [field.name, field.label]));
+const LABELS = Object.fromEntries(
+  [...AIRFRAME_FIELDS, ...KIT_FIELDS, ...OPTION_FIELDS, ...DIMENSION_FIELDS].map((field) => [field.name, field.label]),
+);
 
 export interface SetupProps {
   brief: Fields<'brief'> | Kept<'brief'>;
@@ -54,7 +68,13 @@ export interface SetupProps {
 /** The airframe, the kit, the options and the outline, with the four views drawn as they are typed. */
 export function SetupForm(props: SetupProps): ReactNode {
   // Inside a brief the shell already provides saving; a new brief has no shell.
-  return 'id' in props.brief ? <Setup {...props} /> : <SavingProvider><Setup {...props} /></SavingProvider>;
+  return 'id' in props.brief ? (
+    <Setup {...props} />
+  ) : (
+    <SavingProvider>
+      <Setup {...props} />
+    </SavingProvider>
+  );
 }
 
 function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
@@ -62,8 +82,14 @@ function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
   const router = useRouter();
   const { run, busy } = useSaving();
   const [preset, setPreset] = useState<PresetName>(airframe.preset);
-  const [versions, setVersions] = useState(kept ? { brief: kept.brief.version, airframe: kept.airframe.version } : null);
-  const [conflict, setConflict] = useState<{ entity: 'brief' | 'airframe'; mine: Values; theirs: (Values & { version: number }) | null } | null>(null);
+  const [versions, setVersions] = useState(
+    kept ? { brief: kept.brief.version, airframe: kept.airframe.version } : null,
+  );
+  const [conflict, setConflict] = useState<{
+    entity: 'brief' | 'airframe';
+    mine: Values;
+    theirs: (Values & { version: number }) | null;
+  } | null>(null);
   const [faults, setFaults] = useState<string[]>([]);
   const form = useForm<Values>({ defaultValues: flat(brief, airframe) });
 
@@ -74,17 +100,35 @@ function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
   const send = async (values: Values, against = versions) => {
     const typed = recordsFrom(values, preset);
     setFaults([]);
-    const result = kept && against
-      ? await run(() => saveSetup({ briefId: kept.brief.id, brief: { id: kept.brief.id, version: against.brief, fields: typed.brief }, airframe: { id: kept.airframe.id, version: against.airframe, fields: typed.airframe } }), 'Saved')
-      : await run(() => createBrief({ brief: typed.brief, airframe: typed.airframe, sessions }), 'The brief is begun');
+    const result =
+      kept && against
+        ? await run(
+            () =>
+              saveSetup({
+                briefId: kept.brief.id,
+                brief: { id: kept.brief.id, version: against.brief, fields: typed.brief },
+                airframe: { id: kept.airframe.id, version: against.airframe, fields: typed.airframe },
+              }),
+            'Saved',
+          )
+        : await run(
+            () => createBrief({ brief: typed.brief, airframe: typed.airframe, sessions }),
+            'The brief is begun',
+          );
     if (result.ok) {
-      router.push(kept ? `/briefs/${kept.brief.id}/evidence` : `/briefs/${(result.value as { id: string }).id}/evidence`);
+      router.push(
+        kept ? `/briefs/${kept.brief.id}/evidence` : `/briefs/${(result.value as { id: string }).id}/evidence`,
+      );
       return;
     }
     if ('conflict' in result) {
       const entity = result.conflict.entity as 'brief' | 'airframe';
       const theirs = result.conflict.theirs;
-      setConflict({ entity, mine: flat(typed.brief as never, typed.airframe as never), theirs: theirs && ({ ...flatPart(theirs), version: theirs.version } as Values & { version: number }) });
+      setConflict({
+        entity,
+        mine: flat(typed.brief as never, typed.airframe as never),
+        theirs: theirs && ({ ...flatPart(theirs), version: theirs.version } as Values & { version: number }),
+      });
       return;
     }
     setFaults(result.faults.map((fault) => fault.says));
@@ -94,13 +138,27 @@ function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
     }
   };
   return (
-    <form className="setup-desk" noValidate onSubmit={(event) => { form.clearErrors(); void form.handleSubmit((values) => send(values))(event); }}>
+    <form
+      className="setup-desk"
+      noValidate
+      onSubmit={(event) => {
+        form.clearErrors();
+        void form.handleSubmit((values) => send(values))(event);
+      }}
+    >
       <div>
         {conflict ? (
           <ChangedElsewhereNotice
-            mine={conflict.mine} theirs={conflict.theirs} labels={LABELS}
+            mine={conflict.mine}
+            theirs={conflict.theirs}
+            labels={LABELS}
             onTakeTheirs={() => {
-              form.reset({ ...form.getValues(), ...Object.fromEntries(Object.entries(conflict.theirs!).map(([key, value]) => [key, value === null ? '' : String(value)])) });
+              form.reset({
+                ...form.getValues(),
+                ...Object.fromEntries(
+                  Object.entries(conflict.theirs!).map(([key, value]) => [key, value === null ? '' : String(value)]),
+                ),
+              });
               setVersions({ ...versions!, [conflict.entity]: conflict.theirs!.version });
               setConflict(null);
             }}
@@ -112,7 +170,11 @@ function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
             }}
           />
         ) : null}
-        {faults.length > 0 ? <div className="changed-elsewhere" role="alert"><strong>Not saved.</strong> {faults.join('. ')}</div> : null}
+        {faults.length > 0 ? (
+          <div className="changed-elsewhere" role="alert">
+            <strong>Not saved.</strong> {faults.join('. ')}
+          </div>
+        ) : null}
         <Group title="Airframe" fields={AIRFRAME_FIELDS} control={form.control} />
         <Group title="Kit and bench" fields={KIT_FIELDS} control={form.control} />
         <Group title="Options" fields={OPTION_FIELDS} control={form.control} />
@@ -120,31 +182,63 @@ function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
         <label>
           Begin from{' '}
           <select value={preset} onChange={(event) => choosePreset(event.target.value as PresetName)}>
-            {PRESET_NAMES.map((name) => <option key={name} value={name}>{PRESETS[name].title}</option>)}
+            {PRESET_NAMES.map((name) => (
+              <option key={name} value={name}>
+                {PRESETS[name].title}
+              </option>
+            ))}
           </select>
         </label>
         <Group fields={DIMENSION_FIELDS} control={form.control} />
         <div className="form-actions">
-          <Button type="submit" variant="contained" disabled={busy}>{kept ? 'Save' : 'Begin the brief'}</Button>
+          <Button type="submit" variant="contained" disabled={busy}>
+            {kept ? 'Save' : 'Begin the brief'}
+          </Button>
           <Button onClick={() => router.back()}>Back</Button>
         </div>
       </div>
-      <Preview control={form.control} preset={preset} last={{ dimensions: airframe.dimensions, preset: airframe.preset }} />
+      <Preview
+        control={form.control}
+        preset={preset}
+        last={{ dimensions: airframe.dimensions, preset: airframe.preset }}
+      />
     </form>
   );
 }
 
-function Group({ title, fields, control }: { title?: string; fields: readonly FieldSpec[]; control: Control<Values> }): ReactNode {
+function Group({
+  title,
+  fields,
+  control,
+}: {
+  title?: string;
+  fields: readonly FieldSpec[];
+  control: Control<Values>;
+}): ReactNode {
   return (
     <section>
       {title ? <h2>{title}</h2> : null}
-      <div className="field-grid">{fields.map((field) => <div key={field.name} style={{ gridColumn: `span ${field.width ?? 4}` }}><Field field={field} control={control} /></div>)}</div>
+      <div className="field-grid">
+        {fields.map((field) => (
+          <div key={field.name} style={{ gridColumn: `span ${field.width ?? 4}` }}>
+            <Field field={field} control={control} />
+          </div>
+        ))}
+      </div>
     </section>
   );
 }
 
 /** The sheet as typed; while a dimension is impossible the last possible one stays and the fault is said. */
-function Preview({ control, preset, last }: { control: Control<Values>; preset: PresetName; last: { dimensions: Dimensions; preset: PresetName } }): ReactNode {
+function Preview({
+  control,
+  preset,
+  last,
+}: {
+  control: Control<Values>;
+  preset: PresetName;
+  last: { dimensions: Dimensions; preset: PresetName };
+}): ReactNode {
   const values = useWatch({ control });
   const [zone, setZone] = useState<string | null>(null);
   const typed = Object.fromEntries(DIMENSION_NAMES.map((name) => [name, parseNumber(String(values[name] ?? ''))]));
@@ -153,10 +247,25 @@ function Preview({ control, preset, last }: { control: Control<Values>; preset: 
   const key = parsed.success ? JSON.stringify(parsed.data) : null;
   const facts = useMemo(() => {
     const dimensions: Dimensions = key ? (JSON.parse(key) as Dimensions) : last.dimensions;
-    const spec = { preset: key ? preset : last.preset, dimensions, landing: (values.landing as Options['landing']) ?? 'wheels', folded: values.wings === 'folded' };
-    const zones = buildOutline(spec).zones.map((item) => ({ key: item.key, title: `${item.title}${item.areaM2 > 0 ? `, ${item.areaM2.toFixed(1)} m²` : ''}`, certainty: 'unasked' as const, colour: null, progress: null }));
+    const spec = {
+      preset: key ? preset : last.preset,
+      dimensions,
+      landing: (values.landing as Options['landing']) ?? 'wheels',
+      folded: values.wings === 'folded',
+    };
+    const zones = buildOutline(spec).zones.map((item) => ({
+      key: item.key,
+      title: `${item.title}${item.areaM2 > 0 ? `, ${item.areaM2.toFixed(1)} m²` : ''}`,
+      certainty: 'unasked' as const,
+      colour: null,
+      progress: null,
+    }));
     return {
-      spec, denominator, zones, markings: [], inks: {},
+      spec,
+      denominator,
+      zones,
+      markings: [],
+      inks: {},
       titleBlock: [
         { label: 'Airframe', value: `${String(values.type ?? '')} ${String(values.variant ?? '')}`.trim() || '–' },
         { label: 'Length at scale', value: `${((dimensions.length * 1000) / denominator).toFixed(1)} mm` },
@@ -167,19 +276,36 @@ function Preview({ control, preset, last }: { control: Control<Values>; preset: 
   return (
     <div>
       <AirframeSheet facts={facts} mode="progress" selected={zone} onSelect={setZone} />
-      {parsed.success ? null : <p role="status" className="danger">✕ {parsed.error.issues[0]!.message}</p>}
+      {parsed.success ? null : (
+        <p role="status" className="danger">
+          ✕ {parsed.error.issues[0]!.message}
+        </p>
+      )}
     </div>
   );
 }
 
 function flat(brief: Fields<'brief'>, airframe: Fields<'airframe'>): Values {
-  return { ...formValues(AIRFRAME_FIELDS, airframe), ...formValues(KIT_FIELDS, brief), ...formValues(OPTION_FIELDS, brief.options), ...formValues(DIMENSION_FIELDS, airframe.dimensions) };
+  return {
+    ...formValues(AIRFRAME_FIELDS, airframe),
+    ...formValues(KIT_FIELDS, brief),
+    ...formValues(OPTION_FIELDS, brief.options),
+    ...formValues(DIMENSION_FIELDS, airframe.dimensions),
+  };
 }
 
 /** A kept brief or airframe by the names of the form's fields. */
 function flatPart(record: Values): Values {
-  const nested = { ...record, ...(record.options as object | undefined), ...(record.dimensions as object | undefined) } as Values;
-  return Object.fromEntries(Object.keys(LABELS).flatMap((name) => (name in nested ? [[name, nested[name] === null ? '' : String(nested[name])]] : [])));
+  const nested = {
+    ...record,
+    ...(record.options as object | undefined),
+    ...(record.dimensions as object | undefined),
+  } as Values;
+  return Object.fromEntries(
+    Object.keys(LABELS).flatMap((name) =>
+      name in nested ? [[name, nested[name] === null ? '' : String(nested[name])]] : [],
+    ),
+  );
 }
 
 function recordsFrom(values: Values, preset: PresetName) {

@@ -48,7 +48,10 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   const base = `/briefs/${briefId}`;
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
   const titles = useMemo(() => new Map(sheet.zones.map((item) => [item.key, item.title])), [sheet.zones]);
-  const choice = useMemo(() => ({ zone, choose, titleOf: (key: string) => titles.get(key) ?? key.replaceAll('-', ' ') }), [zone, titles]);
+  const choice = useMemo(
+    () => ({ zone, choose, titleOf: (key: string) => titles.get(key) ?? key.replaceAll('-', ' ') }),
+    [zone, titles],
+  );
 
   // On a narrow screen the tabs scroll: the open one must be in sight.
   useEffect(() => {
@@ -71,37 +74,60 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   };
   useKey('u', async () => {
     const result = await run(() => undo({ briefId }));
-    if (result.ok) tell(result.value ? `Taken back: the last change at ${STATIONS.find((s) => s.path === result.value!.station)?.title ?? 'Setup'}` : 'There is nothing left to take back');
+    if (result.ok)
+      tell(
+        result.value
+          ? `Taken back: the last change at ${STATIONS.find((s) => s.path === result.value!.station)?.title ?? 'Setup'}`
+          : 'There is nothing left to take back',
+      );
   });
 
   return (
     <ZoneChoiceContext.Provider value={choice}>
-      <a href="#station" className="skip-link">Skip to the station</a>
+      <a href="#station" className="skip-link">
+        Skip to the station
+      </a>
       <header className="head">
         <div className="head-title">
-          <Link href="/" className="head-home" aria-label="All briefs">≡</Link>
-          <Link href={`${base}/setup`} title="Edit airframe, kit, options and sessions (e)"><strong>{identity}</strong></Link>
+          <Link href="/" className="head-home" aria-label="All briefs">
+            ≡
+          </Link>
+          <Link href={`${base}/setup`} title="Edit airframe, kit, options and sessions (e)">
+            <strong>{identity}</strong>
+          </Link>
           <span>{subtitle}</span>
         </div>
         <div className="head-tools">
           {finding ? (
             <FindField findable={findable} onClose={() => setFinding(false)} onFound={found} />
           ) : (
-            <button type="button" className="head-find" onClick={() => setFinding(true)}>Find zone, source, colour, step… <kbd>/</kbd></button>
+            <button type="button" className="head-find" onClick={() => setFinding(true)}>
+              Find zone, source, colour, step… <kbd>/</kbd>
+            </button>
           )}
           <RunningTimers briefId={briefId} timers={timers} />
-          <button type="button" className="head-help" onClick={() => setHelp(true)} aria-label="Keyboard shortcuts">?</button>
+          <button type="button" className="head-help" onClick={() => setHelp(true)} aria-label="Keyboard shortcuts">
+            ?
+          </button>
         </div>
       </header>
       <div className={`desk${current?.path === 'bench' ? ' folded' : ''}${unfolded ? ' unfolded' : ''}`}>
         <aside>
-          <button type="button" className="fold" aria-expanded={unfolded} onClick={() => setUnfolded(!unfolded)}>Sheet</button>
-          <div className="sheet-holder"><AirframeSheet facts={sheet} mode={current?.sheet ?? 'markings'} selected={zone} onSelect={choose} /></div>
+          <button type="button" className="fold" aria-expanded={unfolded} onClick={() => setUnfolded(!unfolded)}>
+            Sheet
+          </button>
+          <div className="sheet-holder">
+            <AirframeSheet facts={sheet} mode={current?.sheet ?? 'markings'} selected={zone} onSelect={choose} />
+          </div>
         </aside>
         <div className="right">
           <nav className="tabs" aria-label="Stations">
             {STATIONS.map((station) => (
-              <Link key={station.path} href={`${base}/${station.path}`} aria-current={current?.path === station.path ? 'page' : undefined}>
+              <Link
+                key={station.path}
+                href={`${base}/${station.path}`}
+                aria-current={current?.path === station.path ? 'page' : undefined}
+              >
                 <small>{station.key}</small> {station.title}
               </Link>
             ))}

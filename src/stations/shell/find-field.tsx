@@ -12,15 +12,36 @@ export interface Findable {
   zone?: string;
 }
 
-export function FindField({ findable, onFound, onClose }: { findable: Findable[]; onFound: (item: Findable) => void; onClose: () => void }): ReactNode {
+export function FindField({
+  findable,
+  onFound,
+  onClose,
+}: {
+  findable: Findable[];
+  onFound: (item: Findable) => void;
+  onClose: () => void;
+}): ReactNode {
   return (
     <Autocomplete
-      className="head-search" size="small" options={findable} groupBy={(item) => item.kind} getOptionLabel={(item) => item.label} value={null} openOnFocus
+      className="head-search"
+      size="small"
+      options={findable}
+      groupBy={(item) => item.kind}
+      getOptionLabel={(item) => item.label}
+      value={null}
+      openOnFocus
       getOptionKey={(item) => `${item.kind} ${item.label} ${item.path} ${item.zone ?? ''}`}
       onChange={(_, item) => item && onFound(item)}
       onBlur={onClose}
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
-      renderInput={(field) => <TextField {...field} autoFocus placeholder="Find zone, source, colour, step…" slotProps={{ ...field.slotProps, htmlInput: { ...field.slotProps.htmlInput, 'aria-label': 'Find' } }} />}
+      renderInput={(field) => (
+        <TextField
+          {...field}
+          autoFocus
+          placeholder="Find zone, source, colour, step…"
+          slotProps={{ ...field.slotProps, htmlInput: { ...field.slotProps.htmlInput, 'aria-label': 'Find' } }}
+        />
+      )}
     />
   );
 }

@@ -12,7 +12,14 @@ export function KeysDialog({ onClose }: { onClose: () => void }): ReactNode {
     <Dialog open onClose={onClose} aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
       <DialogContent>
-        <dl className="key-map">{KEY_MAP.map(([key, does]) => <div key={key}><dt>{key}</dt><dd>{does}</dd></div>)}</dl>
+        <dl className="key-map">
+          {KEY_MAP.map(([key, does]) => (
+            <div key={key}>
+              <dt>{key}</dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
+        </dl>
       </DialogContent>
     </Dialog>
   );

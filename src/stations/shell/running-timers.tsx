@@ -14,7 +14,8 @@ export interface TimerFacts {
   minutes: number;
 }
 
-export const secondsLeft = (timer: Pick<TimerFacts, 'startedAt' | 'minutes'>, now: number) => (Date.parse(timer.startedAt) + timer.minutes * 60_000 - now) / 1000;
+export const secondsLeft = (timer: Pick<TimerFacts, 'startedAt' | 'minutes'>, now: number) =>
+  (Date.parse(timer.startedAt) + timer.minutes * 60_000 - now) / 1000;
 
 /** The present, once a second; null while the page is drawn on the server, so that both agree. */
 export function useNow(): number | null {
@@ -40,9 +41,17 @@ export function RunningTimers({ briefId, timers }: { briefId: string; timers: Ti
     const over = left !== null && left <= 0;
     return (
       <button
-        key={timer.id} type="button" className={`head-timer${over ? ' over' : ''}`} title="Stop this timer"
+        key={timer.id}
+        type="button"
+        className={`head-timer${over ? ' over' : ''}`}
+        title="Stop this timer"
         aria-label={`${timer.label}: ${left === null ? '' : over ? 'time is up' : `${countdown(left)} left`}. Stop`}
-        onClick={() => run(() => remove({ briefId, station: 'bench', entity: 'timer', id: timer.id, version: timer.version }), 'Timer stopped')}
+        onClick={() =>
+          run(
+            () => remove({ briefId, station: 'bench', entity: 'timer', id: timer.id, version: timer.version }),
+            'Timer stopped',
+          )
+        }
       >
         <em>{timer.label}</em> <span>{left === null ? '–:––' : over ? 'now' : countdown(left)}</span>
       </button>

@@ -6,7 +6,17 @@ import { stationOf, type StationPath } from './stations';
 import { useZoneChoice } from './zone-choice';
 
 /** A station: the modeller's own question as heading, one line that says what matters now, then the work. */
-export function StationFrame({ station, now, actions, children }: { station: StationPath; now: ReactNode; actions?: ReactNode; children: ReactNode }): ReactNode {
+export function StationFrame({
+  station,
+  now,
+  actions,
+  children,
+}: {
+  station: StationPath;
+  now: ReactNode;
+  actions?: ReactNode;
+  children: ReactNode;
+}): ReactNode {
   const { zone, choose, titleOf } = useZoneChoice();
   return (
     <main className={`station station-${station}`} id="station">
@@ -19,7 +29,10 @@ export function StationFrame({ station, now, actions, children }: { station: Sta
       </header>
       {zone && station !== 'bench' ? (
         <p className="narrowed">
-          Narrowed to <strong>{titleOf(zone)}</strong> <Button size="small" onClick={() => choose(null)}>Show all</Button>
+          Narrowed to <strong>{titleOf(zone)}</strong>{' '}
+          <Button size="small" onClick={() => choose(null)}>
+            Show all
+          </Button>
         </p>
       ) : null}
       {children}

@@ -2,8 +2,20 @@ import type { SheetMode } from '@/sheet/airframe-sheet';
 
 /** The seven stations, their keys, the question each answers, and what the sheet shows at each. */
 export const STATIONS = [
-  { key: '1', path: 'evidence', title: 'Evidence', asks: 'What did she carry, and how sure are we?', sheet: 'certainty' },
-  { key: '2', path: 'colours', title: 'Colours', asks: 'Which colour is that, and what makes it from my drawer?', sheet: 'colours' },
+  {
+    key: '1',
+    path: 'evidence',
+    title: 'Evidence',
+    asks: 'What did she carry, and how sure are we?',
+    sheet: 'certainty',
+  },
+  {
+    key: '2',
+    path: 'colours',
+    title: 'Colours',
+    asks: 'Which colour is that, and what makes it from my drawer?',
+    sheet: 'colours',
+  },
   { key: '3', path: 'markings', title: 'Markings', asks: 'How big, where, and how is it made?', sheet: 'markings' },
   { key: '4', path: 'route', title: 'Route', asks: 'In what order, and by when?', sheet: 'progress' },
   { key: '5', path: 'bench', title: 'Bench', asks: 'What do I do now?', sheet: 'progress' },

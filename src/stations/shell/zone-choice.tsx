@@ -9,6 +9,10 @@ interface ZoneChoice {
 }
 
 /** Which zone is chosen on the sheet; every station narrows to it. */
-export const ZoneChoiceContext = createContext<ZoneChoice>({ zone: null, choose: () => undefined, titleOf: (zone) => zone });
+export const ZoneChoiceContext = createContext<ZoneChoice>({
+  zone: null,
+  choose: () => undefined,
+  titleOf: (zone) => zone,
+});
 
 export const useZoneChoice = () => useContext(ZoneChoiceContext);

@@ -18,23 +18,47 @@ export function BriefList({ briefs }: { briefs: BriefSummary[] }): ReactNode {
       <div className="station-head">
         <div>
           <h1>Which build?</h1>
-          <p className="station-now">{briefs.length === 0 ? 'Begin with the machine you want to build.' : `${briefs.length} ${briefs.length === 1 ? 'brief' : 'briefs'} in this house.`}</p>
+          <p className="station-now">
+            {briefs.length === 0
+              ? 'Begin with the machine you want to build.'
+              : `${briefs.length} ${briefs.length === 1 ? 'brief' : 'briefs'} in this house.`}
+          </p>
         </div>
-        <Button variant="contained" component={Link} href="/new">New brief (n)</Button>
+        <Button variant="contained" component={Link} href="/new">
+          New brief (n)
+        </Button>
       </div>
       {briefs.length === 0 ? (
-        <div className="empty"><strong>Nothing here yet.</strong> A brief is one build: one airframe on one day, one kit, and everything known and decided about it. Start one, or import one as JSON.</div>
+        <div className="empty">
+          <strong>Nothing here yet.</strong> A brief is one build: one airframe on one day, one kit, and everything
+          known and decided about it. Start one, or import one as JSON.
+        </div>
       ) : (
         <div className="scroll-x">
           <table className="plain">
-            <thead><tr><th>Airframe</th><th>Type</th><th>Depicts</th><th>Kit</th><th className="num">Open questions</th><th className="num">Steps done</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Airframe</th>
+                <th>Type</th>
+                <th>Depicts</th>
+                <th>Kit</th>
+                <th className="num">Open questions</th>
+                <th className="num">Steps done</th>
+              </tr>
+            </thead>
             <tbody>
               {briefs.map((brief) => (
                 <tr key={brief.id}>
-                  <th scope="row"><Link href={`/briefs/${brief.id}/evidence`} className="code">{identityOf(brief.airframe)}</Link></th>
+                  <th scope="row">
+                    <Link href={`/briefs/${brief.id}/evidence`} className="code">
+                      {identityOf(brief.airframe)}
+                    </Link>
+                  </th>
                   <td>{typeOf(brief.airframe)}</td>
                   <td>{windowInWords(brief.airframe.targetFrom, brief.airframe.targetTo)}</td>
-                  <td>{brief.kit || '–'}, 1/{brief.denominator}</td>
+                  <td>
+                    {brief.kit || '–'}, 1/{brief.denominator}
+                  </td>
                   <td className="num">{brief.openQuestions}</td>
                   <td className="num">{brief.stepsDone}</td>
                 </tr>

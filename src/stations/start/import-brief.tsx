@@ -26,9 +26,30 @@ export function ImportBrief(): ReactNode {
   };
   return (
     <section style={{ marginTop: 24 }}>
-      <input ref={input} type="file" accept="application/json,.json" hidden onChange={(event) => { if (event.target.files?.[0]) void take(event.target.files[0]); event.target.value = ''; }} aria-label="Brief as JSON" />
-      <Button variant="outlined" disabled={busy} onClick={() => input.current?.click()}>{busy ? 'Importing…' : 'Import a brief (JSON)'}</Button>
-      {faults.length > 0 ? <div role="alert" className="changed-elsewhere" style={{ marginTop: 10 }}><strong>Not imported; nothing was changed.</strong><ul>{faults.map((fault) => <li key={fault}>{fault}</li>)}</ul></div> : null}
+      <input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        hidden
+        onChange={(event) => {
+          if (event.target.files?.[0]) void take(event.target.files[0]);
+          event.target.value = '';
+        }}
+        aria-label="Brief as JSON"
+      />
+      <Button variant="outlined" disabled={busy} onClick={() => input.current?.click()}>
+        {busy ? 'Importing…' : 'Import a brief (JSON)'}
+      </Button>
+      {faults.length > 0 ? (
+        <div role="alert" className="changed-elsewhere" style={{ marginTop: 10 }}>
+          <strong>Not imported; nothing was changed.</strong>
+          <ul>
+            {faults.map((fault) => (
+              <li key={fault}>{fault}</li>
+            ))}
+          </ul>
+        </div>
+      ) : null}
     </section>
   );
 }

@@ -3,5 +3,10 @@ import type { Fields } from '@/core/brief/records';
 
 /** A file name that every system takes: `halverd-dunlin-p-2-tk-g-c-417`. */
 export function fileName(airframe: Fields<'airframe'>): string {
-  return `${typeOf(airframe)} ${identityOf(airframe)}`.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'brief';
+  return (
+    `${typeOf(airframe)} ${identityOf(airframe)}`
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'brief'
+  );
 }

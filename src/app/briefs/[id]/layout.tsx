@@ -8,7 +8,13 @@ import type { Findable } from '@/stations/shell/find-field';
 import { fullDay } from '@/ui/dates';
 import { briefView } from './view';
 
-export default async function BriefLayout({ children, params }: { children: ReactNode; params: Promise<{ id: string }> }) {
+export default async function BriefLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ id: string }>;
+}) {
   const { id } = await params;
   const { view, shelf } = await briefView(id);
   const { airframe, brief } = view.state;
@@ -30,8 +36,16 @@ export default async function BriefLayout({ children, params }: { children: Reac
 function findables(view: BriefView): Findable[] {
   return [
     ...view.outline.zones.map((zone) => ({ label: zone.title, kind: 'Zones', path: '', zone: zone.key })),
-    ...view.state.sources.map((source) => ({ label: source.title, kind: SOURCE_KINDS[source.kind].title, path: `evidence?source=${source.id}` })),
-    ...view.calls.map((call) => ({ label: `${call.code} ${call.official?.record.name ?? ''}`.trim(), kind: 'Colours', path: `colours?code=${encodeURIComponent(call.code)}` })),
+    ...view.state.sources.map((source) => ({
+      label: source.title,
+      kind: SOURCE_KINDS[source.kind].title,
+      path: `evidence?source=${source.id}`,
+    })),
+    ...view.calls.map((call) => ({
+      label: `${call.code} ${call.official?.record.name ?? ''}`.trim(),
+      kind: 'Colours',
+      path: `colours?code=${encodeURIComponent(call.code)}`,
+    })),
     ...view.plan.work.map((item) => ({ label: item.step.title, kind: 'Steps', path: 'route' })),
   ];
 }

@@ -9,7 +9,8 @@ const refused = (faults: string[], status = 422) => Response.json({ faults }, { 
 
 /** Makes a new brief of a `build-brief/1` file in the body; all of it or nothing. */
 export async function POST(request: Request): Promise<Response> {
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return refused(['the file has more than 200 MB'], 413);
+  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES)
+    return refused(['the file has more than 200 MB'], 413);
   let raw: unknown;
   try {
     raw = JSON.parse(await request.text());
@@ -19,7 +20,11 @@ export async function POST(request: Request): Promise<Response> {
   const parsed = briefFileSchema.safeParse(raw);
   if (!parsed.success) {
     const faults = parsed.error.issues.map((issue) => `${printPath(issue.path)}: ${issue.message}`);
-    return refused(faults.length > MOST_FAULTS ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`] : faults);
+    return refused(
+      faults.length > MOST_FAULTS
+        ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`]
+        : faults,
+    );
   }
   try {
     return Response.json({ id: await importBrief(parsed.data) });

@@ -5,5 +5,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const picture = await readPicture((await params).id, size);
   if (!picture) return new Response('No such picture.\n', { status: 404 });
   // A picture is named by its content: it can be kept for ever.
-  return new Response(new Uint8Array(picture.bytes), { headers: { 'content-type': picture.mediaType, 'cache-control': 'private, max-age=31536000, immutable' } });
+  return new Response(new Uint8Array(picture.bytes), {
+    headers: { 'content-type': picture.mediaType, 'cache-control': 'private, max-age=31536000, immutable' },
+  });
 }

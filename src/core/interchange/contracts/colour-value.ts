@@ -14,29 +14,36 @@ const labTriple = z
 const sd = finite.min(0, 'an uncertainty is never below 0').optional();
 
 const labColour = z
-  .strictObject({ lab: labTriple, white: z.enum(['D65', 'D50', 'C', 'A'], { error: 'must be D65, D50, C or A' }).optional(), sd })
+  .strictObject({
+    lab: labTriple,
+    white: z.enum(['D65', 'D50', 'C', 'A'], { error: 'must be D65, D50, C or A' }).optional(),
+    sd,
+  })
   .transform((c) => ({ lab: labFromWhite(c.lab, c.white ?? 'D65'), sd: c.sd }));
 
 const hexColour = z
-  .strictObject({ hex: z.string({ error: 'must be text' }).regex(/^#[0-9a-fA-F]{6}$/, 'must be # and six hexadecimal digits'), sd })
+  .strictObject({
+    hex: z.string({ error: 'must be text' }).regex(/^#[0-9a-fA-F]{6}$/, 'must be # and six hexadecimal digits'),
+    sd,
+  })
   .transform((c) => ({ lab: hexToLab(c.hex), sd: c.sd }));
 
-const munsellColour = z
-  .strictObject({ munsell: z.string({ error: 'must be text' }), sd })
-  .transform((c, context) => {
-    try {
-      return { lab: munsellToLab(parseMunsell(c.munsell)), sd: c.sd };
-    } catch (error) {
-      if (!(error instanceof MunsellFault)) throw error;
-      context.addIssue({ code: 'custom', path: ['munsell'], message: error.message });
-      return z.NEVER;
-    }
-  });
+const munsellColour = z.strictObject({ munsell: z.string({ error: 'must be text' }), sd }).transform((c, context) => {
+  try {
+    return { lab: munsellToLab(parseMunsell(c.munsell)), sd: c.sd };
+  } catch (error) {
+    if (!(error instanceof MunsellFault)) throw error;
+    context.addIssue({ code: 'custom', path: ['munsell'], message: error.message });
+    return z.NEVER;
+  }
+});
 
 const reflectanceColour = z
   .strictObject({
     reflectance: z
-      .array(finite.min(0, 'a reflectance lies between 0 and 1').max(1, 'a reflectance lies between 0 and 1'), { error: 'must be a list of 31 numbers' })
+      .array(finite.min(0, 'a reflectance lies between 0 and 1').max(1, 'a reflectance lies between 0 and 1'), {
+        error: 'must be a list of 31 numbers',
+      })
       .length(31, 'must be 31 values, 400 to 700 nm by 10'),
     sd,
   })
@@ -52,9 +59,15 @@ const WAYS = { lab: labColour, hex: hexColour, munsell: munsellColour, reflectan
 
 /** COLOUR of the contracts: exactly one way of stating a colour. */
 export const colourValue: z.ZodType<ColourValue> = z.unknown().transform((raw, context): ColourValue => {
-  const given = typeof raw === 'object' && raw !== null ? (Object.keys(WAYS) as (keyof typeof WAYS)[]).filter((way) => way in raw) : [];
+  const given =
+    typeof raw === 'object' && raw !== null
+      ? (Object.keys(WAYS) as (keyof typeof WAYS)[]).filter((way) => way in raw)
+      : [];
   if (given.length !== 1) {
-    context.addIssue({ code: 'custom', message: 'must state a colour in exactly one way: lab, hex, munsell or reflectance' });
+    context.addIssue({
+      code: 'custom',
+      message: 'must state a colour in exactly one way: lab, hex, munsell or reflectance',
+    });
     return z.NEVER;
   }
   const parsed = WAYS[given[0]!].safeParse(raw);

@@ -33,7 +33,9 @@ function faultsOf(issue: z.core.$ZodIssue): Fault[] {
   }
   if (issue.code === 'invalid_union') {
     // Of several readings, the one that got furthest is the one that was meant.
-    const readings = issue.errors.map((errors) => errors.flatMap((error) => faultsOf({ ...error, path: [...issue.path, ...error.path] } as z.core.$ZodIssue)));
+    const readings = issue.errors.map((errors) =>
+      errors.flatMap((error) => faultsOf({ ...error, path: [...issue.path, ...error.path] } as z.core.$ZodIssue)),
+    );
     const meant = readings.filter((faults) => faults.length > 0).sort((a, b) => a.length - b.length)[0];
     return meant ?? [{ path, says: issue.message }];
   }

@@ -4,9 +4,14 @@ import { combinedSd, differenceInWords } from '@/core/colour/words';
 import { colourValue, valuesOf } from './colour-value';
 import { parseInput, type Contract } from './contract';
 
-const input = z.strictObject({
-  pairs: z.array(z.strictObject({ a: colourValue, b: colourValue }, { error: 'must be a pair of colours a and b' }), { error: 'must be a list of pairs' }),
-}, { error: 'must be an object with a list of pairs' });
+const input = z.strictObject(
+  {
+    pairs: z.array(z.strictObject({ a: colourValue, b: colourValue }, { error: 'must be a pair of colours a and b' }), {
+      error: 'must be a list of pairs',
+    }),
+  },
+  { error: 'must be an object with a list of pairs' },
+);
 
 /** `difference`: colour values and how far apart they are. */
 export const difference: Contract = {

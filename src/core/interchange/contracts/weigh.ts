@@ -7,22 +7,30 @@ import { ContractFaults, finite, parseInput, text, type Contract, type Fault } f
 
 const day = z.string({ error: 'must be a date YYYY-MM-DD' }).refine(isDay, 'must be a date that exists, YYYY-MM-DD');
 const factor = finite.min(0, 'a weight is never below 0');
-const ordered = { check: (w: { from?: string | null; to?: string | null }) => !w.from || !w.to || w.from <= w.to, says: 'the window ends before it starts' };
+const ordered = {
+  check: (w: { from?: string | null; to?: string | null }) => !w.from || !w.to || w.from <= w.to,
+  says: 'the window ends before it starts',
+};
 /** A partial table of numbers over known names; unknown names are refused by name. */
-const partialOf = (names: readonly string[]) => z.strictObject(Object.fromEntries(names.map((name) => [name, factor.optional()]))).optional();
+const partialOf = (names: readonly string[]) =>
+  z.strictObject(Object.fromEntries(names.map((name) => [name, factor.optional()]))).optional();
 
 const input = z.strictObject(
   {
-    target: z.strictObject({ from: day, to: day }, { error: 'must be a window with from and to' }).refine(ordered.check, ordered.says),
+    target: z
+      .strictObject({ from: day, to: day }, { error: 'must be a window with from and to' })
+      .refine(ordered.check, ordered.says),
     sources: z.array(
-      z.strictObject({
-        id: text,
-        kind: z.enum(SOURCE_KIND_NAMES, { error: `must be one of ${SOURCE_KIND_NAMES.join(', ')}` }),
-        from: day.nullish(),
-        to: day.nullish(),
-        derivedFrom: z.array(text, { error: 'must be a list of source ids' }).optional(),
-        grade: finite.min(0, 'a grade lies between 0 and 2').max(2, 'a grade lies between 0 and 2').optional(),
-      }).refine(ordered.check, ordered.says),
+      z
+        .strictObject({
+          id: text,
+          kind: z.enum(SOURCE_KIND_NAMES, { error: `must be one of ${SOURCE_KIND_NAMES.join(', ')}` }),
+          from: day.nullish(),
+          to: day.nullish(),
+          derivedFrom: z.array(text, { error: 'must be a list of source ids' }).optional(),
+          grade: finite.min(0, 'a grade lies between 0 and 2').max(2, 'a grade lies between 0 and 2').optional(),
+        })
+        .refine(ordered.check, ordered.says),
       { error: 'must be a list of sources' },
     ),
     repaints: z.array(z.strictObject({ zone: text, on: day }), { error: 'must be a list of repaints' }).optional(),
@@ -38,12 +46,14 @@ const input = z.strictObject(
       }),
       { error: 'must be a list of sightings' },
     ),
-    weights: z.strictObject({
-      kind: partialOf(SOURCE_KIND_NAMES),
-      clarity: partialOf(CLARITIES),
-      unknownDate: factor.optional(),
-      decayDays: finite.positive('must be above 0').optional(),
-    }).optional(),
+    weights: z
+      .strictObject({
+        kind: partialOf(SOURCE_KIND_NAMES),
+        clarity: partialOf(CLARITIES),
+        unknownDate: factor.optional(),
+        decayDays: finite.positive('must be above 0').optional(),
+      })
+      .optional(),
   },
   { error: 'must be an object with target, sources and sightings' },
 );
@@ -56,7 +66,12 @@ export const weigh: Contract = {
     const faults = faultsBetween(given);
     if (faults.length > 0) throw new ContractFaults(faults);
     const sources: WeighedSource[] = given.sources.map((s) => ({
-      id: s.id, kind: s.kind, from: s.from ?? null, to: s.to ?? null, derivedFrom: s.derivedFrom ?? [], grade: s.grade ?? 1,
+      id: s.id,
+      kind: s.kind,
+      from: s.from ?? null,
+      to: s.to ?? null,
+      derivedFrom: s.derivedFrom ?? [],
+      grade: s.grade ?? 1,
     }));
     const sightings: WeighedSighting[] = given.sightings.map((s) => ({ ...s, sense: s.sense ?? 'for' }));
     const w = given.weights ?? {};
@@ -66,12 +81,21 @@ export const weigh: Contract = {
       unknownDate: w.unknownDate ?? DEFAULT_WEIGHTS.unknownDate,
       decayDays: w.decayDays ?? DEFAULT_WEIGHTS.decayDays,
     };
-    const questions = weighEvidence({ target: given.target, sources, repaints: given.repaints ?? [], sightings }, weights);
+    const questions = weighEvidence(
+      { target: given.target, sources, repaints: given.repaints ?? [], sightings },
+      weights,
+    );
     return {
       questions: questions.map(({ contributions, support, median, spread, outliers, ...question }) => ({
         ...question,
         ...(support ? { support } : {}),
-        contributions: contributions.map(({ source, value, sense, weight, counted }) => ({ source, value, sense, weight, counted })),
+        contributions: contributions.map(({ source, value, sense, weight, counted }) => ({
+          source,
+          value,
+          sense,
+          weight,
+          counted,
+        })),
         ...(support ? {} : { median, spread, outliers }),
       })),
       assumed: { weights, grade: 1, sense: 'for' },
@@ -96,14 +120,19 @@ function faultsBetween({ sources, sightings }: Input): Fault[] {
 
   const typeOf = new Map<string, string>();
   sightings.forEach((sighting, i) => {
-    if (!ids.has(sighting.source)) faults.push({ path: `sightings[${i}].source`, says: `there is no source "${sighting.source}"` });
+    if (!ids.has(sighting.source))
+      faults.push({ path: `sightings[${i}].source`, says: `there is no source "${sighting.source}"` });
     const key = JSON.stringify([sighting.zone, sighting.aspect]);
     const type = typeof sighting.value;
     if (typeOf.has(key) && typeOf.get(key) !== type) {
-      faults.push({ path: `sightings[${i}].value`, says: `${sighting.zone} ${sighting.aspect} has both numbers and text as values` });
+      faults.push({
+        path: `sightings[${i}].value`,
+        says: `${sighting.zone} ${sighting.aspect} has both numbers and text as values`,
+      });
     }
     typeOf.set(key, typeOf.get(key) ?? type);
-    if (type === 'string' && sighting.sd !== undefined) faults.push({ path: `sightings[${i}].sd`, says: 'only a measurement has an uncertainty' });
+    if (type === 'string' && sighting.sd !== undefined)
+      faults.push({ path: `sightings[${i}].sd`, says: 'only a measurement has an uncertainty' });
   });
   return faults;
 }

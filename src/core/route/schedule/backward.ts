@@ -8,7 +8,9 @@ export class Calendar {
 
   constructor(problem: PlanProblem) {
     const now = problem.now ?? -Infinity;
-    this.work = problem.windows.map(({ start, end }) => ({ start: Math.max(start, now), end })).filter(({ start, end }) => end > start);
+    this.work = problem.windows
+      .map(({ start, end }) => ({ start: Math.max(start, now), end }))
+      .filter(({ start, end }) => end > start);
     this.booth = overlaps(this.work, problem.boothWindows);
   }
 

@@ -13,7 +13,8 @@ export function lowerBound(network: Network, calendar: Calendar): Instant {
   let bound = Math.max(...network.order.map((i) => ends[i]!));
   const tail = steps.map(() => 0);
   for (const i of [...network.order].reverse()) {
-    for (const arc of network.after[i]!) tail[i] = Math.max(tail[i]!, arc.minLag + steps[arc.step]!.minutes + tail[arc.step]!);
+    for (const arc of network.after[i]!)
+      tail[i] = Math.max(tail[i]!, arc.minLag + steps[arc.step]!.minutes + tail[arc.step]!);
   }
   // Steps by their earliest start, latest first: the set grows by one as the moment moves back.
   const byStart = open.map((i) => ({ i, start: earliestStart(network, ends, i) })).sort((a, b) => b.start - a.start);

@@ -52,7 +52,8 @@ export function schedule(problem: PlanProblem, aims: Aims, effort = EFFORT): Pla
     best = again;
   }
 
-  const score = (plan: SerialPlan) => aims(finishOf(network, plan), plan.timeline.loads(), plan.timeline.sessionsUsed());
+  const score = (plan: SerialPlan) =>
+    aims(finishOf(network, plan), plan.timeline.loads(), plan.timeline.sessionsUsed());
   let bestScore = score(best);
   latest = latestStarts(network, calendar, finishOf(network, best));
   const open = Math.max(1, network.blocks.flat().length);
@@ -61,7 +62,10 @@ export function schedule(problem: PlanProblem, aims: Aims, effort = EFFORT): Pla
     const spread = attempt === 0 ? 0 : 60 * 24 * (attempt % 5);
     const colourTurn = new Map(problem.steps.map((step) => [step.colour, random() * spread]));
     const noise = problem.steps.map(() => random() * spread * 0.5);
-    const plan = serialPlan(network, (i) => latest[i]! + noise[i]! + (problem.steps[i]!.colour ? colourTurn.get(problem.steps[i]!.colour)! : 0));
+    const plan = serialPlan(
+      network,
+      (i) => latest[i]! + noise[i]! + (problem.steps[i]!.colour ? colourTurn.get(problem.steps[i]!.colour)! : 0),
+    );
     if (plan.unplaced.length > 0) continue;
     const candidate = score(plan);
     if (isLess(candidate, bestScore)) [best, bestScore] = [plan, candidate];
@@ -96,7 +100,11 @@ function ancestors(network: Network, step: number): number[] {
 }
 
 function finishOf(network: Network, plan: SerialPlan): Instant {
-  return Math.max(...network.problem.steps.map((_, i) => network.done[i]?.[1] ?? (plan.placed[i] ? endOf(plan.placed[i]!) : -Infinity)));
+  return Math.max(
+    ...network.problem.steps.map(
+      (_, i) => network.done[i]?.[1] ?? (plan.placed[i] ? endOf(plan.placed[i]!) : -Infinity),
+    ),
+  );
 }
 
 function stepsOf(network: Network, plan: SerialPlan): PlannedStep[] {

@@ -20,7 +20,16 @@ export function serialPlan(network: Network, priority: (step: number) => number)
   const timeline = new Timeline(network.problem);
   const placed: (Placed | null)[] = network.problem.steps.map(() => null);
   const unplaced: number[][] = [];
-  const missing = network.blocks.map((block) => new Set(block.flatMap((i) => network.before[i]!.filter((arc) => !network.done[arc.step] && network.blockOf[arc.step] !== network.blockOf[i]).map((arc) => network.blockOf[arc.step]!))));
+  const missing = network.blocks.map(
+    (block) =>
+      new Set(
+        block.flatMap((i) =>
+          network.before[i]!.filter(
+            (arc) => !network.done[arc.step] && network.blockOf[arc.step] !== network.blockOf[i],
+          ).map((arc) => network.blockOf[arc.step]!),
+        ),
+      ),
+  );
   const rank = network.blocks.map((block) => Math.min(...block.map(priority)));
   const ready = network.blocks.flatMap((_, b) => (missing[b]!.size === 0 ? [b] : []));
   const finished = new Set<number>();
@@ -33,7 +42,9 @@ export function serialPlan(network: Network, priority: (step: number) => number)
       unplaced.push(network.blocks[b]!);
       continue;
     }
-    const followers = new Set(network.blocks[b]!.flatMap((i) => network.after[i]!.map((arc) => network.blockOf[arc.step]!)));
+    const followers = new Set(
+      network.blocks[b]!.flatMap((i) => network.after[i]!.map((arc) => network.blockOf[arc.step]!)),
+    );
     for (const next of followers) {
       if (next < 0 || finished.has(next) || !missing[next]!.delete(b)) continue;
       if (missing[next]!.size === 0) ready.push(next);
@@ -47,7 +58,12 @@ export function serialPlan(network: Network, priority: (step: number) => number)
 }
 
 /** Places all steps of a block so that its waits hold, pushing the earlier partner of a broken greatest wait later; false when it cannot. */
-export function placeBlock(network: Network, timeline: Timeline, placed: (Placed | null)[], block: readonly number[]): boolean {
+export function placeBlock(
+  network: Network,
+  timeline: Timeline,
+  placed: (Placed | null)[],
+  block: readonly number[],
+): boolean {
   const notBefore = new Map<number, Instant>(block.map((i) => [i, -Infinity]));
   const fixedEnd = (i: number): Instant | null => network.done[i]?.[1] ?? (placed[i] ? endOf(placed[i]!) : null);
   for (let push = 0; push < MOST_PUSHES; push += 1) {

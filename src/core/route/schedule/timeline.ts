@@ -72,7 +72,9 @@ export class Timeline {
 
   /** How often a planned spray finds the airbrush in another colour. */
   loads(): number {
-    return this.sprays.filter((spray, i) => this.stateBefore(i, startOf(spray), spray.windows[0]!) !== spray.step.colour).length;
+    return this.sprays.filter(
+      (spray, i) => this.stateBefore(i, startOf(spray), spray.windows[0]!) !== spray.step.colour,
+    ).length;
   }
 
   sessionsUsed(): number {
@@ -173,7 +175,10 @@ export class Timeline {
   private stateBefore(index: number, start: Instant, w: number): string {
     const planned = this.sprays[index - 1];
     const done = this.doneSprays.filter((spray) => spray.start < start).at(-1);
-    const last = planned && (!done || startOf(planned) >= done.start) ? { start: startOf(planned), colour: planned.step.colour! } : done;
+    const last =
+      planned && (!done || startOf(planned) >= done.start)
+        ? { start: startOf(planned), colour: planned.step.colour! }
+        : done;
     if (!last) return this.problem.airbrush?.initial ?? CLEAN;
     return this.problem.airbrush?.resetEachWindow && last.start < this.problem.windows[w]!.start ? CLEAN : last.colour;
   }
@@ -182,7 +187,11 @@ export class Timeline {
     const spray = this.sprays[index];
     if (!spray) return;
     const w = spray.windows[0]!;
-    spray.clean = cleanOutMinutes(this.problem.airbrush, this.stateBefore(index, startOf(spray), w), spray.step.colour!);
+    spray.clean = cleanOutMinutes(
+      this.problem.airbrush,
+      this.stateBefore(index, startOf(spray), w),
+      spray.step.colour!,
+    );
     const entry = this.busy[w]!.find((item) => item.placed === spray)!;
     entry.from = startOf(spray) - spray.clean;
   }

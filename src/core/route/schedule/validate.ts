@@ -12,7 +12,8 @@ export function violations(problem: PlanProblem, plan: readonly PlannedStep[]): 
     const actual = actuals.get(id);
     return actual ? [[actual.start, actual.end]] : planned.get(id);
   };
-  const inside = (spans: readonly Span[], from: number, to: number) => spans.findIndex((span) => span.start <= from && to <= span.end);
+  const inside = (spans: readonly Span[], from: number, to: number) =>
+    spans.findIndex((span) => span.start <= from && to <= span.end);
   const work: { id: string; from: number; to: number }[] = [];
 
   for (const step of problem.steps) {
@@ -31,7 +32,8 @@ export function violations(problem: PlanProblem, plan: readonly PlannedStep[]): 
       if (window < 0) found.push(`${step.id}: outside the sessions`);
       if (step.needsBooth && inside(problem.boothWindows, from, to) < 0) found.push(`${step.id}: outside the booth`);
       const next = segments[i + 1];
-      if (next && (to !== problem.windows[window]?.end || next[0] !== problem.windows[window + 1]?.start)) found.push(`${step.id}: pauses where no session ends`);
+      if (next && (to !== problem.windows[window]?.end || next[0] !== problem.windows[window + 1]?.start))
+        found.push(`${step.id}: pauses where no session ends`);
       work.push({ id: step.id, from, to });
     });
   }
@@ -42,15 +44,19 @@ export function violations(problem: PlanProblem, plan: readonly PlannedStep[]): 
     if (actuals.has(to)) continue;
     const lag = after[0]![0] - before.at(-1)![1];
     if (lag < minLag) found.push(`${from} to ${to}: ${lag} minutes, at least ${minLag}`);
-    const alreadyBroken = actuals.has(from) && maxLag !== null && problem.now !== null && problem.now - before.at(-1)![1] > maxLag;
-    if (maxLag !== null && lag > maxLag && !alreadyBroken) found.push(`${from} to ${to}: ${lag} minutes, at most ${maxLag}`);
+    const alreadyBroken =
+      actuals.has(from) && maxLag !== null && problem.now !== null && problem.now - before.at(-1)![1] > maxLag;
+    if (maxLag !== null && lag > maxLag && !alreadyBroken)
+      found.push(`${from} to ${to}: ${lag} minutes, at most ${maxLag}`);
   }
 
   const colourOf = new Map(problem.steps.map((step) => [step.id, step.colour]));
-  const sprays = problem.steps.flatMap((step) => {
-    const segments = segmentsOf(step.id);
-    return step.colour !== null && segments ? [{ id: step.id, start: segments[0]![0] }] : [];
-  }).sort((a, b) => a.start - b.start);
+  const sprays = problem.steps
+    .flatMap((step) => {
+      const segments = segmentsOf(step.id);
+      return step.colour !== null && segments ? [{ id: step.id, start: segments[0]![0] }] : [];
+    })
+    .sort((a, b) => a.start - b.start);
   let state = problem.airbrush?.initial ?? CLEAN;
   let last = -Infinity;
   for (const { id, start } of sprays) {

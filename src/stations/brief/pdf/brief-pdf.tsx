@@ -8,7 +8,8 @@ import { VIEWS, type View } from '@/core/outline/zones';
 import type { SheetFacts } from '@/sheet/figures';
 import type { PdfFacts } from './pdf-facts';
 
-const fontFile = (family: string, weight: string, name: string) => path.join(process.cwd(), 'node_modules', '@expo-google-fonts', family, weight, `${name}.ttf`);
+const fontFile = (family: string, weight: string, name: string) =>
+  path.join(process.cwd(), 'node_modules', '@expo-google-fonts', family, weight, `${name}.ttf`);
 
 /** Complete TrueType files are embedded: subset fonts misprint signs. */
 function registerFonts() {
@@ -28,14 +29,43 @@ const s = StyleSheet.create({
   page: { fontFamily: 'Text', fontSize: 8.5, color: INK, padding: '14mm 14mm 16mm', lineHeight: 1.3 },
   title: { fontFamily: 'Head', fontSize: 26, lineHeight: 1.1 },
   subtitle: { fontSize: 10, color: '#505050', marginBottom: 6 },
-  h2: { fontFamily: 'Head', fontSize: 14, lineHeight: 1.4, paddingBottom: 2, marginTop: 10, marginBottom: 3, borderBottom: `1.2pt solid ${INK}` },
-  h3: { fontFamily: 'Head', fontSize: 10.5, lineHeight: 1.4, paddingBottom: 1, marginTop: 6, borderBottom: '0.6pt solid #777777' },
+  h2: {
+    fontFamily: 'Head',
+    fontSize: 14,
+    lineHeight: 1.4,
+    paddingBottom: 2,
+    marginTop: 10,
+    marginBottom: 3,
+    borderBottom: `1.2pt solid ${INK}`,
+  },
+  h3: {
+    fontFamily: 'Head',
+    fontSize: 10.5,
+    lineHeight: 1.4,
+    paddingBottom: 1,
+    marginTop: 6,
+    borderBottom: '0.6pt solid #777777',
+  },
   row: { flexDirection: 'row', borderBottom: '0.4pt solid #b4b4b4', padding: '2pt 0', gap: 6 },
   dim: { color: '#505050' },
   strong: { fontWeight: 700 },
-  foot: { position: 'absolute', bottom: '7mm', left: '14mm', right: '14mm', fontSize: 7.5, color: '#505050', flexDirection: 'row', justifyContent: 'space-between' },
+  foot: {
+    position: 'absolute',
+    bottom: '7mm',
+    left: '14mm',
+    right: '14mm',
+    fontSize: 7.5,
+    color: '#505050',
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+  },
   block: { flexDirection: 'row', flexWrap: 'wrap', border: `0.8pt solid ${INK}`, marginTop: 6 },
-  cell: { width: '33.33%', padding: '2pt 4pt', borderRight: '0.4pt solid #1c1c1c', borderBottom: '0.4pt solid #1c1c1c' },
+  cell: {
+    width: '33.33%',
+    padding: '2pt 4pt',
+    borderRight: '0.4pt solid #1c1c1c',
+    borderBottom: '0.4pt solid #1c1c1c',
+  },
 });
 
 /** The printed brief. */
@@ -49,14 +79,25 @@ export function BriefPdf({ facts }: { facts: PdfFacts }): ReactNode {
         <Text style={s.subtitle}>{facts.subtitle}</Text>
         <FourViews sheet={facts.sheet} />
         <Box style={s.block}>
-          {facts.sheet.titleBlock.map(({ label, value }) => <Box key={label} style={s.cell}><Text style={[s.dim, { fontSize: 7 }]}>{label}</Text><Text style={{ fontFamily: 'Head', fontSize: 10.5 }}>{value}</Text></Box>)}
+          {facts.sheet.titleBlock.map(({ label, value }) => (
+            <Box key={label} style={s.cell}>
+              <Text style={[s.dim, { fontSize: 7 }]}>{label}</Text>
+              <Text style={{ fontFamily: 'Head', fontSize: 10.5 }}>{value}</Text>
+            </Box>
+          ))}
         </Box>
         <Text style={{ marginTop: 5 }}>Options: {facts.options}.</Text>
         {facts.notes ? <Text>{facts.notes}</Text> : null}
         {facts.open.length > 0 ? (
           <Box wrap={false}>
             <Text style={s.h2}>Still open</Text>
-            {facts.open.map((item) => <Row key={item.question} widths={[46, 18, 36]} cells={[item.question, item.state, `before: ${item.by}`]} />)}
+            {facts.open.map((item) => (
+              <Row
+                key={item.question}
+                widths={[46, 18, 36]}
+                cells={[item.question, item.state, `before: ${item.by}`]}
+              />
+            ))}
           </Box>
         ) : null}
       </Page>
@@ -65,35 +106,81 @@ export function BriefPdf({ facts }: { facts: PdfFacts }): ReactNode {
         <Text style={s.h2}>Colours</Text>
         {facts.colours.map((colour) => (
           <Box key={colour.code} style={s.row} wrap={false}>
-            <Box style={{ width: '16%' }}><Text style={{ fontFamily: 'Head', fontSize: 11 }}>{colour.code}</Text><Text>{colour.name}</Text></Box>
+            <Box style={{ width: '16%' }}>
+              <Text style={{ fontFamily: 'Head', fontSize: 11 }}>{colour.code}</Text>
+              <Text>{colour.name}</Text>
+            </Box>
             <Box style={{ width: '17%', backgroundColor: '#777777', padding: 4, height: 28, flexDirection: 'row' }}>
               <Box style={{ flex: 1, backgroundColor: colour.official ?? '#777777' }} />
               <Box style={{ flex: 1, backgroundColor: colour.chosen ?? '#777777' }} />
             </Box>
-            <Box style={{ width: '35%' }}><Text style={s.strong}>{colour.paint}</Text><Text style={s.dim}>{[colour.difference, colour.thinning].filter(Boolean).join('; ')}</Text></Box>
+            <Box style={{ width: '35%' }}>
+              <Text style={s.strong}>{colour.paint}</Text>
+              <Text style={s.dim}>{[colour.difference, colour.thinning].filter(Boolean).join('; ')}</Text>
+            </Box>
             <Text style={{ width: '32%' }}>{colour.zones}</Text>
           </Box>
         ))}
-        <Text style={[s.dim, { marginTop: 3 }]}>Left half official, right half chosen. A printer is not a paint: judge on a spray-out.</Text>
+        <Text style={[s.dim, { marginTop: 3 }]}>
+          Left half official, right half chosen. A printer is not a paint: judge on a spray-out.
+        </Text>
         {facts.markings.length > 0 ? (
           <>
             <Text style={s.h2}>Markings</Text>
-            <Row head widths={[34, 12, 12, 14, 14, 14]} cells={['', 'method', 'true, mm', 'at scale, mm', 'sheet, mm', '']} />
-            {facts.markings.map((m) => <Row key={m.title} widths={[34, 12, 12, 14, 14, 14]} cells={[m.title, m.method, m.trueMm, m.modelMm, m.printed, m.verdict]} />)}
+            <Row
+              head
+              widths={[34, 12, 12, 14, 14, 14]}
+              cells={['', 'method', 'true, mm', 'at scale, mm', 'sheet, mm', '']}
+            />
+            {facts.markings.map((m) => (
+              <Row
+                key={m.title}
+                widths={[34, 12, 12, 14, 14, 14]}
+                cells={[m.title, m.method, m.trueMm, m.modelMm, m.printed, m.verdict]}
+              />
+            ))}
           </>
         ) : null}
-        <Text style={s.h2} minPresenceAhead={60}>Rulings</Text>
+        <Text style={s.h2} minPresenceAhead={60}>
+          Rulings
+        </Text>
         <Row head widths={[32, 20, 16, 32]} cells={['Question', 'Ruling', 'Support', 'Basis and reason']} />
-        {facts.rulings.map((ruling) => <Row key={ruling.question} widths={[32, 20, 16, 32]} cells={[ruling.question, ruling.ruling, ruling.support, `${ruling.basis}: ${ruling.reason}`]} />)}
-        <Text style={s.h2} minPresenceAhead={60}>Sources</Text>
-        {facts.sources.map((source, i) => <Row key={i} widths={[28, 16, 22, 34]} cells={[source.title, source.kind, source.date, [source.citation, source.sides].filter(Boolean).join('; ')]} />)}
-        <Text style={s.h2} minPresenceAhead={60}>Route by session</Text>
+        {facts.rulings.map((ruling) => (
+          <Row
+            key={ruling.question}
+            widths={[32, 20, 16, 32]}
+            cells={[ruling.question, ruling.ruling, ruling.support, `${ruling.basis}: ${ruling.reason}`]}
+          />
+        ))}
+        <Text style={s.h2} minPresenceAhead={60}>
+          Sources
+        </Text>
+        {facts.sources.map((source, i) => (
+          <Row
+            key={i}
+            widths={[28, 16, 22, 34]}
+            cells={[source.title, source.kind, source.date, [source.citation, source.sides].filter(Boolean).join('; ')]}
+          />
+        ))}
+        <Text style={s.h2} minPresenceAhead={60}>
+          Route by session
+        </Text>
         {facts.sessions.map((session) => (
           <Box key={session.title}>
-            <Text style={s.h3} minPresenceAhead={30}>{session.title}</Text>
+            <Text style={s.h3} minPresenceAhead={30}>
+              {session.title}
+            </Text>
             {session.steps.map((step, i) => (
               <Box key={i} style={s.row} wrap={false}>
-                <Box style={{ width: 8, height: 8, marginTop: 1.5, border: `0.7pt solid ${INK}`, backgroundColor: step.gate ? INK : (step.hex ?? '#ffffff') }} />
+                <Box
+                  style={{
+                    width: 8,
+                    height: 8,
+                    marginTop: 1.5,
+                    border: `0.7pt solid ${INK}`,
+                    backgroundColor: step.gate ? INK : (step.hex ?? '#ffffff'),
+                  }}
+                />
                 <Text style={{ width: 30 }}>{step.time}</Text>
                 <Text style={[{ width: '44%' }, step.gate ? s.strong : {}]}>{step.title}</Text>
                 <Text style={{ width: 40 }}>{step.minutes}</Text>
@@ -102,9 +189,13 @@ export function BriefPdf({ facts }: { facts: PdfFacts }): ReactNode {
             ))}
           </Box>
         ))}
-        <Text style={s.h2} minPresenceAhead={60}>Cautions</Text>
+        <Text style={s.h2} minPresenceAhead={60}>
+          Cautions
+        </Text>
         <Text style={s.dim}>The product’s own safety sheet, local rules and trained advice come first.</Text>
-        {facts.cautions.map((caution) => <Row key={caution.says} widths={[55, 45]} cells={[caution.says, caution.steps]} />)}
+        {facts.cautions.map((caution) => (
+          <Row key={caution.says} widths={[55, 45]} cells={[caution.says, caution.steps]} />
+        ))}
       </Page>
     </Document>
   );
@@ -113,7 +204,11 @@ export function BriefPdf({ facts }: { facts: PdfFacts }): ReactNode {
 function Row({ cells, widths, head }: { cells: string[]; widths: number[]; head?: boolean }): ReactNode {
   return (
     <Box style={s.row} wrap={false}>
-      {cells.map((cell, i) => <Text key={i} style={[{ width: `${widths[i]}%` }, head ? s.dim : i === 0 ? s.strong : {}]}>{cell}</Text>)}
+      {cells.map((cell, i) => (
+        <Text key={i} style={[{ width: `${widths[i]}%` }, head ? s.dim : i === 0 ? s.strong : {}]}>
+          {cell}
+        </Text>
+      ))}
     </Box>
   );
 }
@@ -121,7 +216,9 @@ function Row({ cells, widths, head }: { cells: string[]; widths: number[]; head?
 function Foot({ facts }: { facts: PdfFacts }): ReactNode {
   return (
     <Box style={s.foot} fixed>
-      <Text>Build Brief: {facts.title}, {facts.printedOn}</Text>
+      <Text>
+        Build Brief: {facts.title}, {facts.printedOn}
+      </Text>
       <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
     </Box>
   );
@@ -138,23 +235,48 @@ function FourViews({ sheet }: { sheet: SheetFacts }): ReactNode {
   return (
     <Box>
       <Box style={{ flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', alignItems: 'flex-end' }}>
-        {VIEWS.map((view) => <PdfView key={view} outline={outline} view={view} scale={scale} sheet={sheet} />)}
+        {VIEWS.map((view) => (
+          <PdfView key={view} outline={outline} view={view} scale={scale} sheet={sheet} />
+        ))}
       </Box>
       <Box style={{ flexDirection: 'row', alignItems: 'center', gap: 6, marginTop: 4 }}>
-        <Box style={{ width: barPt, height: 5, borderLeft: `1pt solid ${INK}`, borderRight: `1pt solid ${INK}`, borderBottom: `1pt solid ${INK}` }} />
-        <Text>{barMm} mm at 1/{sheet.denominator}; dashed: not ruled yet</Text>
+        <Box
+          style={{
+            width: barPt,
+            height: 5,
+            borderLeft: `1pt solid ${INK}`,
+            borderRight: `1pt solid ${INK}`,
+            borderBottom: `1pt solid ${INK}`,
+          }}
+        />
+        <Text>
+          {barMm} mm at 1/{sheet.denominator}; dashed: not ruled yet
+        </Text>
       </Box>
     </Box>
   );
 }
 
-function PdfView({ outline, view, scale, sheet }: { outline: Outline; view: View; scale: number; sheet: SheetFacts }): ReactNode {
+function PdfView({
+  outline,
+  view,
+  scale,
+  sheet,
+}: {
+  outline: Outline;
+  view: View;
+  scale: number;
+  sheet: SheetFacts;
+}): ReactNode {
   const { left, right, top, bottom } = outline.extents[view];
   const [width, height] = [(right - left) * scale + 4, (bottom - top) * scale + 4];
-  const d = (points: Polygon, closed = true) => `M${points.map(([u, v]) => `${((u - left) * scale + 2).toFixed(2)} ${((v - top) * scale + 2).toFixed(2)}`).join('L')}${closed ? 'Z' : ''}`;
+  const d = (points: Polygon, closed = true) =>
+    `M${points.map(([u, v]) => `${((u - left) * scale + 2).toFixed(2)} ${((v - top) * scale + 2).toFixed(2)}`).join('L')}${closed ? 'Z' : ''}`;
   const colours = new Map(sheet.zones.map((zone) => [zone.key, zone.colour]));
   const { shapes, lines } = outline.drawings[view];
-  const art = sheet.markings.flatMap((marking) => placeMarking(outline, marking)).filter((piece) => piece.view === view);
+  const art = sheet.markings
+    .flatMap((marking) => placeMarking(outline, marking))
+    .filter((piece) => piece.view === view);
   return (
     <Box>
       <Text style={[s.dim, { fontFamily: 'Head', textTransform: 'uppercase' }]}>{view}</Text>
@@ -162,13 +284,40 @@ function PdfView({ outline, view, scale, sheet }: { outline: Outline; view: View
         <G>
           {shapes.map((shape, i) => {
             const colour = shape.glass ? '#fafafa' : colours.get(shape.zone);
-            return <Path key={i} d={d(shape.points)} fill={colour ?? '#ffffff'} stroke={INK} strokeWidth={0.6} {...(colour ? {} : { strokeDasharray: '2 1.5' })} />;
+            return (
+              <Path
+                key={i}
+                d={d(shape.points)}
+                fill={colour ?? '#ffffff'}
+                stroke={INK}
+                strokeWidth={0.6}
+                {...(colour ? {} : { strokeDasharray: '2 1.5' })}
+              />
+            );
           })}
-          {lines.map((line, i) => <Path key={`l${i}`} d={d(line.points, false)} fill="none" stroke={INK} strokeWidth={line.weight === 'bold' ? 1.1 : 0.35} />)}
+          {lines.map((line, i) => (
+            <Path
+              key={`l${i}`}
+              d={d(line.points, false)}
+              fill="none"
+              stroke={INK}
+              strokeWidth={line.weight === 'bold' ? 1.1 : 0.35}
+            />
+          ))}
           {art.map((piece, i) => (
             <G key={`a${i}`}>
-              {piece.fields.map((field, k) => <Path key={k} d={d(field.points)} fill={sheet.inks[field.code] ?? '#9a9a9a'} />)}
-              {piece.strokes.map((stroke, k) => <Path key={`s${k}`} d={d(stroke.points, false)} fill="none" stroke={sheet.inks[stroke.code] ?? '#9a9a9a'} strokeWidth={Math.max(0.4, stroke.width * scale)} />)}
+              {piece.fields.map((field, k) => (
+                <Path key={k} d={d(field.points)} fill={sheet.inks[field.code] ?? '#9a9a9a'} />
+              ))}
+              {piece.strokes.map((stroke, k) => (
+                <Path
+                  key={`s${k}`}
+                  d={d(stroke.points, false)}
+                  fill="none"
+                  stroke={sheet.inks[stroke.code] ?? '#9a9a9a'}
+                  strokeWidth={Math.max(0.4, stroke.width * scale)}
+                />
+              ))}
             </G>
           ))}
         </G>

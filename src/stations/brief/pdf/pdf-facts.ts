@@ -24,9 +24,21 @@ export interface PdfFacts {
   sources: { title: string; kind: string; date: string; sides: string; citation: string }[];
   rulings: { question: string; ruling: string; basis: string; support: string; reason: string }[];
   open: { question: string; state: string; by: string }[];
-  colours: { code: string; name: string; official: string | null; chosen: string | null; paint: string; difference: string; thinning: string; zones: string }[];
+  colours: {
+    code: string;
+    name: string;
+    official: string | null;
+    chosen: string | null;
+    paint: string;
+    difference: string;
+    thinning: string;
+    zones: string;
+  }[];
   markings: { title: string; method: string; trueMm: string; modelMm: string; printed: string; verdict: string }[];
-  sessions: { title: string; steps: { time: string; title: string; minutes: string; hex: string | null; gate: boolean; note: string }[] }[];
+  sessions: {
+    title: string;
+    steps: { time: string; title: string; minutes: string; hex: string | null; gate: boolean; note: string }[];
+  }[];
   cautions: { says: string; steps: string }[];
 }
 
@@ -35,34 +47,71 @@ export function pdfFacts(view: BriefView, shelf: ColourShelf, nowUtc: string): P
   const question = (item: BriefView['questions'][number]) => `${item.zoneTitle}, ${item.aspectTitle.toLowerCase()}`;
   return {
     title: identityOf(airframe),
-    subtitle: [typeOf(airframe), airframe.unit, airframe.place, windowInWords(airframe.targetFrom, airframe.targetTo)].filter(Boolean).join(' · '),
+    subtitle: [typeOf(airframe), airframe.unit, airframe.place, windowInWords(airframe.targetFrom, airframe.targetTo)]
+      .filter(Boolean)
+      .join(' · '),
     printedOn: fullDay(nowUtc.slice(0, 10)),
     sheet: sheetFacts(view, shelf),
-    options: Object.entries(brief.options).map(([name, value]) => `${name} ${value}`).join(', '),
+    options: Object.entries(brief.options)
+      .map(([name, value]) => `${name} ${value}`)
+      .join(', '),
     notes: brief.notes,
     sources: sources.map((source) => ({
-      title: source.title, kind: SOURCE_KINDS[source.kind].title, date: windowInWords(source.dateFrom, source.dateTo), sides: source.sides.join(', '), citation: source.citation,
+      title: source.title,
+      kind: SOURCE_KINDS[source.kind].title,
+      date: windowInWords(source.dateFrom, source.dateTo),
+      sides: source.sides.join(', '),
+      citation: source.citation,
     })),
-    rulings: view.questions.flatMap((item) => (item.ruling ? [{
-      question: question(item), ruling: item.ruling.value, basis: RULING_TITLES[item.ruling.basis], reason: item.ruling.reason, support: supportFor(item),
-    }] : [])),
-    open: view.chase.map(({ question: item, gate }) => ({ question: question(item), state: item.reopened ? 'reopened' : item.weighed.state, by: `${gate.title}, ${gate.start ? fullDay(gate.start.slice(0, 10)) : 'no date'}` })),
+    rulings: view.questions.flatMap((item) =>
+      item.ruling
+        ? [
+            {
+              question: question(item),
+              ruling: item.ruling.value,
+              basis: RULING_TITLES[item.ruling.basis],
+              reason: item.ruling.reason,
+              support: supportFor(item),
+            },
+          ]
+        : [],
+    ),
+    open: view.chase.map(({ question: item, gate }) => ({
+      question: question(item),
+      state: item.reopened ? 'reopened' : item.weighed.state,
+      by: `${gate.title}, ${gate.start ? fullDay(gate.start.slice(0, 10)) : 'no date'}`,
+    })),
     colours: view.calls.map((call) => {
       const { official } = call;
       const paint = call.choice?.paint ?? null;
       const dE = official?.lab && paint?.lab ? deltaE00(official.lab, paint.lab) : null;
       const advice = paint ? SPRAYING[paint.chemistry] : null;
       return {
-        code: call.code, name: official?.record.name ?? '', official: official?.lab ? hexOf(official.lab) : null, chosen: paint?.lab ? hexOf(paint.lab) : null,
-        paint: paint ? `${paintLabel(paint)} ${paint.name}, ${CHEMISTRIES[paint.chemistry].title.toLowerCase()}, ${paint.finish}` : 'not chosen yet',
-        difference: dE === null ? '' : `${differenceInWords(official!.lab!, paint!.lab!, dE, combinedSd(official!.sd, paint!.sd))} (${dE.toFixed(1)})`,
+        code: call.code,
+        name: official?.record.name ?? '',
+        official: official?.lab ? hexOf(official.lab) : null,
+        chosen: paint?.lab ? hexOf(paint.lab) : null,
+        paint: paint
+          ? `${paintLabel(paint)} ${paint.name}, ${CHEMISTRIES[paint.chemistry].title.toLowerCase()}, ${paint.finish}`
+          : 'not chosen yet',
+        difference:
+          dE === null
+            ? ''
+            : `${differenceInWords(official!.lab!, paint!.lab!, dE, combinedSd(official!.sd, paint!.sd))} (${dE.toFixed(1)})`,
         thinning: advice ? `${advice.ratio}:1 ${advice.thinner}, ${advice.pressureBar} bar` : '',
         zones: call.zones.map((key) => view.outline.zones.find((zone) => zone.key === key)?.title ?? key).join('; '),
       };
     }),
     markings: markings.map((marking) => {
       const check = checkSize(marking.heightMm, brief.denominator, marking.printedMm);
-      return { title: `${marking.title} ${marking.text}`.trim(), method: marking.method, trueMm: marking.heightMm.toFixed(0), modelMm: check.modelMm.toFixed(2), printed: marking.printedMm?.toFixed(2) ?? '–', verdict: check.says };
+      return {
+        title: `${marking.title} ${marking.text}`.trim(),
+        method: marking.method,
+        trueMm: marking.heightMm.toFixed(0),
+        modelMm: check.modelMm.toFixed(2),
+        printed: marking.printedMm?.toFixed(2) ?? '–',
+        verdict: check.says,
+      };
     }),
     sessions: sessionsAhead(view),
     cautions: cautionsOf(view),
@@ -77,19 +126,33 @@ function supportFor({ ruling, weighed, best }: BriefView['questions'][number]): 
 }
 
 function sessionsAhead(view: BriefView): PdfFacts['sessions'] {
-  const hexOfCode = new Map(view.calls.map((call) => [call.code, call.choice?.paint.lab ?? call.official?.lab ?? null]));
+  const hexOfCode = new Map(
+    view.calls.map((call) => [call.code, call.choice?.paint.lab ?? call.official?.lab ?? null]),
+  );
   return workBySession(view.plan).flatMap(({ session, work }) => {
     const ahead = work.filter((item) => !item.done);
     if (ahead.length === 0) return [];
-    return [{
-      title: `${longDay(session.startLocal)}, ${clock(session.startLocal)}, ${session.end - session.start} min`,
-      steps: ahead.map((item) => {
-        const lab = item.step.code ? hexOfCode.get(item.step.code) : null;
-        const gate = view.gates.find((candidate) => candidate.name === item.step.gate);
-        const open = gate && gate.open.length > 0 ? `still open: ${gate.open.map((q) => `${q.zoneTitle}, ${q.aspectTitle.toLowerCase()}`).join('; ')}` : '';
-        return { time: clock(item.start), title: item.step.title, minutes: `${item.step.minutes} min`, hex: lab ? hexOf(lab) : null, gate: item.step.gate !== null, note: open || item.step.why };
-      }),
-    }];
+    return [
+      {
+        title: `${longDay(session.startLocal)}, ${clock(session.startLocal)}, ${session.end - session.start} min`,
+        steps: ahead.map((item) => {
+          const lab = item.step.code ? hexOfCode.get(item.step.code) : null;
+          const gate = view.gates.find((candidate) => candidate.name === item.step.gate);
+          const open =
+            gate && gate.open.length > 0
+              ? `still open: ${gate.open.map((q) => `${q.zoneTitle}, ${q.aspectTitle.toLowerCase()}`).join('; ')}`
+              : '';
+          return {
+            time: clock(item.start),
+            title: item.step.title,
+            minutes: `${item.step.minutes} min`,
+            hex: lab ? hexOf(lab) : null,
+            gate: item.step.gate !== null,
+            note: open || item.step.why,
+          };
+        }),
+      },
+    ];
   });
 }
 
@@ -100,5 +163,8 @@ function cautionsOf(view: BriefView): PdfFacts['cautions'] {
     if (item.done) continue;
     for (const caution of item.step.cautions) steps.set(caution, [...(steps.get(caution) ?? []), item.step.title]);
   }
-  return [...steps].map(([says, titles]) => ({ says, steps: titles.length > 6 ? `${titles.slice(0, 6).join('; ')} and ${titles.length - 6} more` : titles.join('; ') }));
+  return [...steps].map(([says, titles]) => ({
+    says,
+    steps: titles.length > 6 ? `${titles.slice(0, 6).join('; ')} and ${titles.length - 6} more` : titles.join('; '),
+  }));
 }

@@ -5,5 +5,16 @@ import { briefView } from '../view';
 export default async function BenchPage({ params }: { params: Promise<{ id: string }> }) {
   const { view } = await briefView((await params).id);
   const { cards, running, startLocal } = cardsForNow(view);
-  return <BenchStation facts={{ briefId: view.state.brief.id, cards, running, startLocal, timers: view.state.timers, finish: view.plan.finish }} />;
+  return (
+    <BenchStation
+      facts={{
+        briefId: view.state.brief.id,
+        cards,
+        running,
+        startLocal,
+        timers: view.state.timers,
+        finish: view.plan.finish,
+      }}
+    />
+  );
 }

@@ -7,6 +7,9 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const { view, shelf, nowUtc } = await briefView((await params).id);
   const bytes = await makePdf(pdfFacts(view, shelf, nowUtc), request.signal);
   return new Response(new Uint8Array(bytes), {
-    headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${fileName(view.state.airframe)}.pdf"` },
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `attachment; filename="${fileName(view.state.airframe)}.pdf"`,
+    },
   });
 }

@@ -13,7 +13,10 @@ export default async function MarkingsPage({ params }: { params: Promise<{ id: s
         briefId: brief.id,
         denominator: brief.denominator,
         spec: sheet.spec,
-        markings: markings.map((marking) => ({ ...marking, check: checkSize(marking.heightMm, brief.denominator, marking.printedMm) })),
+        markings: markings.map((marking) => ({
+          ...marking,
+          check: checkSize(marking.heightMm, brief.denominator, marking.printedMm),
+        })),
         zones: view.outline.zones.map((zone) => ({ value: zone.key, label: zone.title })),
         codes: shelf.codes.map((code) => ({ value: code.code, label: `${code.code} ${code.name}` })),
         inks: sheet.inks,
