@@ -16,14 +16,14 @@ const labOf = (row: Record<string, string>): [number, number, number] | null =>
 export function demoShelf(standardCsv: string, catalogueCsv: string): ShelfAddition {
   const codes = tableOf(standardCsv).map((row) => ({
     code: colourCodeFields.parse({ system: 'TCS', code: row.code, name: row.name, finish: row.finish, kind: row.kind }),
-    chip: chipFields
-      .omit({ codeId: true })
-      .parse({
+    chips: [
+      chipFields.omit({ codeId: true }).parse({
         lab: labOf(row),
         origin: row.origin,
         sd: Number(row.sd),
         note: 'chip of the coast standard, second issue',
       }),
+    ],
   }));
   const rows = tableOf(catalogueCsv);
   const lines = [...new Set(rows.map((row) => row.line!))].map((name) => {

@@ -23,7 +23,7 @@ export async function exportBrief(id: string): Promise<BriefFile | null> {
 export async function importBrief(file: BriefFile): Promise<string> {
   await addToShelf(
     {
-      codes: file.codes.map(({ chips, ...code }) => ({ code, chip: chips[0] ?? null })),
+      codes: file.codes.map(({ chips, ...code }) => ({ code, chips })),
       lines: file.lines.map(({ paints, ...line }) => ({
         line,
         paints: paints.map(({ bottle, ...paint }) => ({ paint, bottle })),

@@ -44,7 +44,7 @@ async function recordsOf<N extends RecordName>(
   return found.map(({ row }) => fromRow(name, row));
 }
 
-/** All that is kept of a brief; null when there is none of that id. */
+/** All that is kept of a brief, in an order that its contents alone decide; null when there is none of that id. */
 export async function loadBrief(id: string): Promise<BriefState | null> {
   if (!/^[0-9a-f-]{36}$/i.test(id)) return null;
   const client = pool();
@@ -61,11 +61,11 @@ export async function loadBrief(id: string): Promise<BriefState | null> {
       recordsOf(client, 'question', id, 'created_at, id'),
       recordsOf(client, 'sighting', id, 'created_at, id'),
       recordsOf(client, 'ruling', id, 'id'),
-      recordsOf(client, 'repaint', id, 'on_day, id'),
+      recordsOf(client, 'repaint', id, 'on_day, zone, note, id'),
       recordsOf(client, 'marking', id, 'created_at, id'),
-      recordsOf(client, 'weekly_session', id, 'weekday, starts_at, id'),
-      recordsOf(client, 'log_entry', id, 'ended_at, id'),
-      recordsOf(client, 'timer', id, 'started_at, id'),
+      recordsOf(client, 'weekly_session', id, 'weekday, starts_at, minutes, id'),
+      recordsOf(client, 'log_entry', id, 'ended_at, started_at, step_key, id'),
+      recordsOf(client, 'timer', id, 'started_at, step_key, id'),
       recordsOf(client, 'colour_choice', id, 'id'),
     ]);
   return {

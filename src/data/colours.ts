@@ -9,7 +9,10 @@ export async function loadShelf(): Promise<ColourShelf> {
   const client = pool();
   const [codes, chips, paints] = await Promise.all([
     rows<{ row: Record<string, unknown> }>(client, 'select to_jsonb(t) as row from colour_code t order by code'),
-    rows<{ row: Record<string, unknown> }>(client, 'select to_jsonb(t) as row from chip t order by id'),
+    rows<{ row: Record<string, unknown> }>(
+      client,
+      'select to_jsonb(t) as row from chip t order by sd, lab, origin, note, id',
+    ),
     loadPaints(client),
   ]);
   return {
@@ -38,9 +41,9 @@ export async function listLines(): Promise<Kept<'paint_line'>[]> {
   return found.map(({ row }) => fromRow('paint_line', row));
 }
 
-/** A catalogue to add: lines with their paints and, for some, a bottle in the drawer; official codes with a chip each. */
+/** A catalogue to add: lines with their paints and, for some, a bottle in the drawer; official codes with their chips. */
 export interface ShelfAddition {
-  codes: { code: Fields<'colour_code'>; chip: Omit<Fields<'chip'>, 'codeId'> | null }[];
+  codes: { code: Fields<'colour_code'>; chips: Omit<Fields<'chip'>, 'codeId'>[] }[];
   lines: {
     line: Fields<'paint_line'>;
     paints: { paint: Omit<Fields<'paint'>, 'lineId'>; bottle: Omit<Fields<'bottle'>, 'paintId'> | null }[];
@@ -59,10 +62,10 @@ export async function addToShelf(
     const knownCodes = new Set(
       (await rows<{ code: string }>(client, 'select code from colour_code')).map(({ code }) => code),
     );
-    for (const { code, chip } of addition.codes) {
+    for (const { code, chips } of addition.codes) {
       if (knownCodes.has(code.code)) continue;
       const made = await insertRecord(client, act, 'colour_code', code);
-      if (chip) await insertRecord(client, act, 'chip', { ...chip, codeId: made.id });
+      for (const chip of chips) await insertRecord(client, act, 'chip', { ...chip, codeId: made.id });
       codes += 1;
     }
     for (const { line, paints: list } of addition.lines) {

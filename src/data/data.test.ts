@@ -184,7 +184,7 @@ describe('the shelf', () => {
       codes: [
         {
           code: { system: 'ZZ', code: 'ZZ 1', name: 'Test', finish: 'matt' as const, kind: 'solid' as const },
-          chip: { lab: [50, 0, 0] as [number, number, number], origin: 'measured' as const, sd: 0.4, note: '' },
+          chips: [{ lab: [50, 0, 0] as [number, number, number], origin: 'measured' as const, sd: 0.4, note: '' }],
         },
       ],
       lines: [

@@ -33,6 +33,7 @@ export async function openDemo(page: Page, station: string = 'evidence'): Promis
   const base = href!.replace(/\/evidence$/, '');
   await page.goto(`${base}/${station}`);
   await expect(page.getByRole('main')).toBeVisible();
+  await page.locator('html[data-ready]').waitFor();
   return base;
 }
 

@@ -58,6 +58,11 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
     document.querySelector('.tabs a[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
   }, [pathname]);
 
+  // From here on a press is heard: the browser tests wait for it.
+  useEffect(() => {
+    document.documentElement.dataset.ready = 'yes';
+  }, []);
+
   for (const station of STATIONS) {
     // The list is constant, so the order of hooks is too.
     // eslint-disable-next-line react-hooks/rules-of-hooks

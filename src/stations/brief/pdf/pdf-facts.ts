@@ -136,6 +136,7 @@ function sessionsAhead(view: BriefView): PdfFacts['sessions'] {
       {
         title: `${longDay(session.startLocal)}, ${clock(session.startLocal)}, ${session.end - session.start} min`,
         steps: ahead.map((item) => {
+          const goesOn = item.session !== session.id;
           const lab = item.step.code ? hexOfCode.get(item.step.code) : null;
           const gate = view.gates.find((candidate) => candidate.name === item.step.gate);
           const open =
@@ -143,8 +144,8 @@ function sessionsAhead(view: BriefView): PdfFacts['sessions'] {
               ? `still open: ${gate.open.map((q) => `${q.zoneTitle}, ${q.aspectTitle.toLowerCase()}`).join('; ')}`
               : '';
           return {
-            time: clock(item.start),
-            title: item.step.title,
+            time: clock(goesOn ? session.startLocal : item.start),
+            title: goesOn ? `${item.step.title}, goes on` : item.step.title,
             minutes: `${item.step.minutes} min`,
             hex: lab ? hexOf(lab) : null,
             gate: item.step.gate !== null,

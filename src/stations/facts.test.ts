@@ -1,0 +1,154 @@
+import { describe, expect, test } from '@jest/globals';
+import { cardsForNow } from '@/core/bench/cards';
+import { sheetFacts } from '@/sheet/figures';
+import { NOW, viewOfDemo } from '../../tests/support/demo-brief';
+import { pdfFacts } from './brief/pdf/pdf-facts';
+import { renderBriefPdf } from './brief/pdf/render';
+import { colourFacts } from './colours/colour-facts';
+import { evidenceFacts } from './evidence/evidence-facts';
+import { routeFacts } from './route/route-facts';
+
+const { view, shelf } = viewOfDemo();
+
+describe('what Evidence is told', () => {
+  const facts = evidenceFacts(view, shelf);
+  test('which sources lie in the target window', () => {
+    const inside = facts.sources.filter((source) => source.inWindow).map((source) => source.title);
+    expect(inside.sort()).toEqual(['Apron, port side', 'Hangar row', 'Taxiing, film still']);
+  });
+  test('the factors behind each weight multiply to it', () => {
+    for (const { contributions } of facts.questions)
+      for (const { weight, factors } of contributions)
+        expect(weight).toBeCloseTo(factors.kind * factors.clarity * factors.dateFit * factors.grade, 12);
+  });
+  test('a photograph from before the repaint of the fin weighs nothing', () => {
+    const fin = facts.questions.find((q) => q.zone === 'fin-starboard' && q.aspect === 'colour')!;
+    const delivery = facts.sources.find((source) => source.title === 'Delivery flight')!.id;
+    expect(fin.contributions.find((c) => c.source === delivery)!.weight).toBe(0);
+    expect(fin.state).toBe('contested');
+  });
+});
+
+describe('what Colours is told', () => {
+  const facts = colourFacts(view, shelf);
+  test('matches are sorted within drawer and shops, the drawer first', () => {
+    for (const { matches } of facts.calls) {
+      const firstShop = matches.findIndex((match) => !match.inDrawer);
+      const cut = firstShop < 0 ? matches.length : firstShop;
+      for (const group of [matches.slice(0, cut), matches.slice(cut)])
+        expect(group.map((m) => m.dE00)).toEqual(group.map((m) => m.dE00).sort((a, b) => a - b));
+      expect(matches.slice(cut).some((match) => match.inDrawer)).toBe(false);
+    }
+  });
+  test('every call with a paint says how far off it is, and how much is needed', () => {
+    const chosen = facts.calls.filter((call) => call.chosen);
+    expect(chosen.length).toBeGreaterThan(4);
+    for (const call of chosen) {
+      expect(call.chosen!.dE00).toBeGreaterThanOrEqual(0);
+      expect(call.areaCm2).toBeGreaterThan(0);
+      expect(call.paintMl!).toBeGreaterThan(0);
+      expect(call.paintMl!).toBeLessThan(20);
+    }
+  });
+  test('the underside of the whole model is of the order of a hand: 100 to 200 cm2 at 1/48', () => {
+    const sleet = facts.calls.find((call) => call.code === 'TCS 14')!;
+    expect(sleet.areaCm2).toBeGreaterThan(100);
+    expect(sleet.areaCm2).toBeLessThan(200);
+  });
+});
+
+describe('what the Route is told', () => {
+  const facts = routeFacts(view);
+  test('steps are numbered in the order of their start', () => {
+    expect(facts.work.map((work) => work.number)).toEqual(facts.work.map((_, i) => i + 1));
+    const starts = facts.work.map((work) => work.segments[0]![0]);
+    expect(starts).toEqual([...starts].sort((a, b) => a - b));
+  });
+  test('one person: no two steps at the same time', () => {
+    const pieces = facts.work.flatMap((work) => work.segments).sort((a, b) => a[0] - b[0]);
+    pieces.slice(1).forEach(([start], i) => expect(start).toBeGreaterThanOrEqual(pieces[i]![1]));
+  });
+  test('the gate of the fuselage carries the open bay; the wash has its wet window', () => {
+    expect(facts.gates.find((gate) => gate.title === 'Close the fuselage')!.open).toEqual([
+      { zone: 'Nose-wheel bay', aspect: 'colour' },
+    ]);
+    expect(facts.work.find((work) => work.key === 'wash')!.wet).toEqual([15, 40]);
+  });
+  test('spray steps only in sessions where spraying is possible', () => {
+    const booths = new Map(facts.sessions.map((session) => [session.id, session.booth]));
+    for (const work of facts.work.filter((item) => item.key.startsWith('spray:')))
+      expect(booths.get(work.session!)).toBe(true);
+  });
+});
+
+describe('what the sheet is told', () => {
+  test('the ruled colour of a zone is that of the chosen paint, else the official one, else none', () => {
+    const facts = sheetFacts(view, shelf);
+    const colour = (key: string) => facts.zones.find((zone) => zone.key === key)!.colour;
+    expect(colour('fin-starboard')).toBeNull();
+    expect(colour('fuselage-lower')).toMatch(/^#[0-9a-f]{6}$/);
+    expect(facts.titleBlock.find(({ label }) => label === 'Depicts')!.value).toBe('8–14 May 1951');
+    expect(facts.titleBlock.find(({ label }) => label === 'Span at scale')!.value).toBe('231.3 mm');
+  });
+  test('progress follows the log', () => {
+    const step = view.route.steps.find((item) => item.key === 'part:TCS 05')!;
+    const { view: worked, shelf: same } = viewOfDemo((state) => {
+      state.log.push({
+        id: 'l',
+        version: 1,
+        stepKey: step.key,
+        title: step.title,
+        lane: step.lane,
+        plannedMinutes: 15,
+        actualMinutes: 15,
+        startedAt: '2026-11-22T10:00:00Z',
+        endedAt: '2026-11-22T10:15:00Z',
+        note: '',
+        paint: '',
+      });
+    });
+    const progress = (facts: ReturnType<typeof sheetFacts>) =>
+      facts.zones.find((zone) => zone.key === 'spinner')!.progress;
+    expect(progress(sheetFacts(view, shelf))).toBe(0);
+    expect(progress(sheetFacts(worked, same))).toBe(1);
+  });
+});
+
+describe('the cards of the bench', () => {
+  test('a spray card tells paint, thinner and pressure; every card its cautions', () => {
+    const { cards } = cardsForNow(view);
+    expect(cards.length).toBeGreaterThan(0);
+    for (const card of cards) {
+      expect(card.spray === null).toBe(card.paint === null);
+      if (card.spray) expect(card.spray.pressureBar).toBeGreaterThan(0.5);
+    }
+  });
+});
+
+describe('the printed brief', () => {
+  const facts = pdfFacts(view, shelf, NOW);
+  test('holds every source, ruling and call, what is open, and each caution once', () => {
+    expect(facts.sources).toHaveLength(view.state.sources.length);
+    expect(facts.rulings).toHaveLength(view.state.rulings.length);
+    expect(facts.colours).toHaveLength(view.calls.length);
+    expect(facts.open.map((item) => item.question)).toContain('Nose-wheel bay, colour');
+    expect(new Set(facts.cautions.map((caution) => caution.says)).size).toBe(facts.cautions.length);
+    // A step that is split over two sessions is printed in both, the second time as going on.
+    const printed = facts.sessions.flatMap((session) => session.steps.map((step) => step.title));
+    const begun = printed.filter((title) => !title.endsWith(', goes on'));
+    expect(begun.sort()).toEqual(
+      view.plan.work
+        .filter((item) => !item.done)
+        .map((item) => item.step.title)
+        .sort(),
+    );
+    expect(printed.length).toBeGreaterThan(begun.length);
+  });
+  test('becomes a PDF with its fonts inside', async () => {
+    const bytes = Buffer.from(await renderBriefPdf(facts));
+    expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(bytes.includes('BarlowCondensed')).toBe(true);
+    expect(bytes.includes('AtkinsonHyperlegible')).toBe(true);
+    expect((bytes.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThanOrEqual(4);
+  }, 60_000);
+});

@@ -1,0 +1,198 @@
+/** @jest-environment jsdom */
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { AppRouterContext, type AppRouterInstance } from 'next/dist/shared/lib/app-router-context.shared-runtime';
+import type { Result } from '@/core/interchange/result';
+import { clock, longDay, shortDay, windowInWords } from './dates';
+import { formValues, optionsOf, RecordForm, typedValues, type FieldSpec } from './fields';
+import { KEY_MAP, useKey } from './keys';
+import { ChangedElsewhereNotice, SavingProvider } from './saving';
+import { ButtedSwatches } from './swatch';
+
+afterEach(cleanup);
+
+/** Stands in for the application's router: only rendering again is asked of it. */
+const router = { refresh: () => undefined } as AppRouterInstance;
+
+describe('dates in words', () => {
+  test.each([
+    [null, null, 'no date'],
+    ['1951-05-12', null, '12 May 1951'],
+    ['1951-05-12', '1951-05-12', '12 May 1951'],
+    ['1951-05-08', '1951-05-14', '8–14 May 1951'],
+    ['1951-04-28', '1951-05-02', '28 Apr 1951 – 2 May 1951'],
+  ])('%s to %s is %s', (from, to, words) => expect(windowInWords(from, to)).toBe(words));
+  test('a local date-time is shown as it is, whatever the reader’s own zone', () => {
+    expect(shortDay('2026-11-26T19:30')).toBe('Thu 26 Nov');
+    expect(longDay('2026-11-26')).toBe('Thursday 26 November');
+    expect(clock('2026-11-26T19:30')).toBe('19:30');
+    expect(clock(null)).toBe('–');
+  });
+});
+
+describe('what was typed', () => {
+  const fields: FieldSpec[] = [
+    { name: 'title', label: 'Title' },
+    { name: 'size', label: 'Size', type: 'number' },
+    { name: 'sd', label: 'Plus or minus', type: 'number', optional: true },
+    { name: 'from', label: 'From', type: 'day', optional: true },
+    { name: 'sides', label: 'Sides', type: 'several', options: optionsOf(['port']) },
+  ];
+  test('numbers by either decimal mark; empty optional fields as nothing', () => {
+    expect(typedValues(fields, { title: ' x ', size: '1,5', sd: '', from: '', sides: ['port'] })).toEqual({
+      title: ' x ',
+      size: 1.5,
+      sd: null,
+      from: null,
+      sides: ['port'],
+    });
+  });
+  test('what is no number is sent as typed, so that the answer can say so', () => {
+    expect(typedValues(fields, { size: 'about 5' }).size).toBe('about 5');
+    expect(typedValues(fields, { size: '' }).size).toBeUndefined();
+  });
+  test('a record goes into its form and comes out the same', () => {
+    const record = { title: 'a', size: 12.5, sd: null, from: '1951-05-01', sides: ['port'] };
+    expect(typedValues(fields, formValues(fields, record))).toEqual(record);
+  });
+});
+
+describe('butted swatches', () => {
+  test('both halves touch; what is missing is hatched, what no screen shows wears a corner', () => {
+    const { container } = render(<ButtedSwatches official={[60, -90, 20]} chosen={null} label="one and none" />);
+    const [left, right] = [...container.querySelectorAll('.swatch')];
+    expect(left!.classList).toContain('clipped');
+    expect(right!.classList).toContain('missing');
+    expect(left!.nextElementSibling).toBe(right);
+    expect(screen.getByRole('img', { name: 'one and none' })).toBeTruthy();
+  });
+  test('the colour on the screen is that of the paint', () => {
+    const { container } = render(<ButtedSwatches official={[100, 0, 0]} chosen={[0, 0, 0]} label="" />);
+    const colours = [...container.querySelectorAll<HTMLElement>('.swatch')].map((swatch) => swatch.style.background);
+    expect(colours).toEqual(['rgb(255, 255, 255)', 'rgb(0, 0, 0)']);
+  });
+});
+
+describe('changed elsewhere', () => {
+  test('shows only the fields that differ, both values, and lets one decide', () => {
+    const take = jest.fn();
+    const keep = jest.fn();
+    render(
+      <ChangedElsewhereNotice
+        mine={{ title: 'mine', note: 'same', grade: 1 }}
+        theirs={{ title: 'theirs', note: 'same', grade: null }}
+        labels={{ title: 'Title', note: 'Note', grade: 'Grade' }}
+        onTakeTheirs={take}
+        onKeepMine={keep}
+      />,
+    );
+    expect(screen.getByRole('row', { name: 'Title theirs mine' })).toBeTruthy();
+    expect(screen.getByRole('row', { name: 'Grade – 1' })).toBeTruthy();
+    expect(screen.queryByRole('row', { name: /Note/ })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Save mine over it' }));
+    expect(keep).toHaveBeenCalledTimes(1);
+    expect(take).not.toHaveBeenCalled();
+  });
+  test('what was removed elsewhere is said to be removed', () => {
+    render(
+      <ChangedElsewhereNotice
+        mine={{}}
+        theirs={null}
+        labels={{}}
+        onTakeTheirs={() => undefined}
+        onKeepMine={() => undefined}
+      />,
+    );
+    expect(screen.getByRole('alert').textContent).toContain('Removed elsewhere');
+  });
+});
+
+describe('keys', () => {
+  function Listener({ onKey }: { onKey: () => void }) {
+    useKey('u', onKey);
+    return <input aria-label="field" />;
+  }
+  test('act outside fields only, and not with Ctrl', () => {
+    const act = jest.fn();
+    render(<Listener onKey={act} />);
+    fireEvent.keyDown(document.body, { key: 'u' });
+    expect(act).toHaveBeenCalledTimes(1);
+    fireEvent.keyDown(screen.getByLabelText('field'), { key: 'u' });
+    fireEvent.keyDown(document.body, { key: 'u', ctrlKey: true });
+    expect(act).toHaveBeenCalledTimes(1);
+  });
+  test('every key is listed once', () => {
+    const keys = KEY_MAP.map(([key]) => key);
+    expect(new Set(keys).size).toBe(keys.length);
+    for (const key of ['/', 'n', 'e', 't', 'u', '?']) expect(keys).toContain(key);
+  });
+});
+
+describe('a form over one record', () => {
+  const fields: FieldSpec[] = [
+    { name: 'title', label: 'Title' },
+    { name: 'minutes', label: 'Minutes', type: 'number' },
+  ];
+  function formWith(answers: Result<null>[]) {
+    const sent: { values: Record<string, unknown>; version: number | null }[] = [];
+    const done = jest.fn();
+    render(
+      <AppRouterContext.Provider value={router}>
+        <SavingProvider>
+          <RecordForm
+            fields={fields}
+            initial={{ title: 'old', minutes: 5 }}
+            version={3}
+            saveLabel="Save"
+            saved="Saved"
+            submit={async (values, version) => {
+              sent.push({ values, version });
+              return answers.shift()!;
+            }}
+            onDone={done}
+          />
+        </SavingProvider>
+      </AppRouterContext.Provider>,
+    );
+    return { sent, done };
+  }
+  const title = () => screen.getByLabelText<HTMLInputElement>('Title');
+
+  test('a refusal is shown at its field, and what was typed stays', async () => {
+    const { done } = formWith([{ ok: false, faults: [{ field: 'title', says: 'Title is needed' }] }]);
+    fireEvent.change(title(), { target: { value: ' ' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => expect(screen.getAllByText('Title is needed').length).toBeGreaterThan(0));
+    expect(title().value).toBe(' ');
+    expect(done).not.toHaveBeenCalled();
+  });
+
+  test('changed elsewhere: taking what is there fills the form and goes on from its version', async () => {
+    const { sent, done } = formWith([
+      { ok: false, conflict: { entity: 'log_entry', id: 'x', theirs: { version: 7, title: 'theirs', minutes: 9 } } },
+      { ok: true, value: null },
+    ]);
+    fireEvent.change(title(), { target: { value: 'mine' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => screen.getByRole('button', { name: 'Take what is there now' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Take what is there now' }));
+    await waitFor(() => expect(title().value).toBe('theirs'));
+    fireEvent.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => expect(done).toHaveBeenCalled());
+    expect(sent.map(({ version }) => version)).toEqual([3, 7]);
+    expect(sent[1]!.values).toEqual({ title: 'theirs', minutes: 9 });
+  });
+
+  test('changed elsewhere: mine over it is sent against the version that was shown', async () => {
+    const { sent, done } = formWith([
+      { ok: false, conflict: { entity: 'log_entry', id: 'x', theirs: { version: 7, title: 'theirs', minutes: 9 } } },
+      { ok: true, value: null },
+    ]);
+    fireEvent.change(title(), { target: { value: 'mine' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => screen.getByRole('button', { name: 'Save mine over it' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Save mine over it' }));
+    await waitFor(() => expect(done).toHaveBeenCalled());
+    expect(sent[1]).toEqual({ values: { title: 'mine', minutes: 5 }, version: 7 });
+  });
+});

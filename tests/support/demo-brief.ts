@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { dunlin } from '@demo/dunlin';
+import { demoShelf } from '@demo/tables';
+import { deriveBrief, type BriefView } from '@/core/brief/derive';
+import type { BriefState, ColourShelf } from '@/core/brief/state';
+import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
+import { matchSingle } from '@/core/match/single';
+import { officialColours } from '@/core/codes/shelf';
+
+/** The demo without a database: its shelf and its main brief, for tests of what is computed from them. */
+const read = (name: string) => readFileSync(path.join(process.cwd(), 'demo', name), 'utf8');
+
+export function shelfOfDemo(): ColourShelf {
+  const { codes, lines } = demoShelf(read('standard.csv'), read('catalogue.csv'));
+  return {
+    codes: codes.map(({ code }) => ({ ...code, id: `code ${code.code}`, version: 1 })),
+    chips: codes.flatMap(({ code, chips }) =>
+      chips.map((chip, i) => ({ ...chip, codeId: `code ${code.code}`, id: `chip ${code.code} ${i}`, version: 1 })),
+    ),
+    paints: lines.flatMap(({ line, paints }) =>
+      paints.map(({ paint, bottle }) => ({
+        ...paint,
+        id: `${line.name} ${paint.number}`,
+        line: line.name,
+        chemistry: line.chemistry,
+        ownedMl: bottle?.mlLeft ?? 0,
+      })),
+    ),
+  };
+}
+
+/** The main brief with the nearest paint chosen for the codes that the demo chooses. */
+export function stateOfDemo(shelf: ColourShelf): BriefState {
+  const { file, chosen } = dunlin('2026-11-10');
+  const official = officialColours(shelf.codes, shelf.chips);
+  const choices = chosen.flatMap((code) => {
+    const { lab, sd, record } = official.get(code)!;
+    const [best] = matchSingle({ lab: lab!, sd, code, finish: record.finish, kind: record.kind }, shelf.paints, 1);
+    return best ? [{ code, line: best.paint.line, number: best.paint.number }] : [];
+  });
+  return stateOfFile(briefFileSchema.parse({ ...file, choices }), shelf);
+}
+
+export const NOW = '2026-11-23T12:00:00Z';
+
+export function viewOfDemo(change: (state: BriefState) => void = () => undefined): {
+  view: BriefView;
+  shelf: ColourShelf;
+} {
+  const shelf = shelfOfDemo();
+  const state = stateOfDemo(shelf);
+  change(state);
+  return { view: deriveBrief(state, shelf, { nowUtc: NOW, effort: 0 }), shelf };
+}
