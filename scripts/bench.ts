@@ -9,6 +9,7 @@ import { deriveBrief } from '../src/core/brief/derive';
 import { exportBrief } from '../src/data/brief-files';
 import { listBriefs, loadBrief } from '../src/data/briefs';
 import { loadShelf } from '../src/data/colours';
+import { CHROMIUM } from './chromium';
 import { closePool } from '../src/data/database';
 import type { Paint } from '../src/core/paint/catalogue';
 
@@ -42,18 +43,7 @@ for (const station of STATIONS) {
   );
 }
 
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 for (const station of STATIONS) {
   // A context of its own: nothing is in the cache.
   const context = await browser.newContext();

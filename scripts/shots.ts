@@ -1,5 +1,6 @@
 import { chromium, type Page } from '@playwright/test';
 import { listBriefs } from '../src/data/briefs';
+import { CHROMIUM } from './chromium';
 import { closePool } from '../src/data/database';
 
 // One current picture of each main view, from the demo, into docs/screenshots/.
@@ -64,18 +65,7 @@ const SHOTS: Shot[] = [
   { name: 'rotorcraft', path: `${pathOf('Bracken')}/markings` },
 ];
 
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 for (const { name, path, narrow, before } of SHOTS) {
   const page = await browser.newPage({ viewport: narrow ? { width: 390, height: 844 } : { width: 1280, height: 800 } });
   await page.goto(base + path, { waitUntil: 'networkidle' });

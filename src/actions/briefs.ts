@@ -168,32 +168,27 @@ export async function undo(input: unknown): Promise<Result<Undone | null>> {
 export async function createBrief(input: unknown): Promise<Result<{ id: string }>> {
   return answered(async () => {
     const { brief, airframe, sessions } = z
-      .object({ brief: z.unknown(), airframe: z.unknown(), sessions: z.array(weeklySessionFields).max(20) })
+      .object({ brief: briefFields, airframe: airframeFields, sessions: z.array(weeklySessionFields).max(20) })
       .parse(input);
-    const [briefChecked, airframeChecked] = [briefFields.safeParse(brief), airframeFields.safeParse(airframe)];
-    const issues = [...(briefChecked.error?.issues ?? []), ...(airframeChecked.error?.issues ?? [])];
-    if (issues.length > 0) throw new z.ZodError(issues);
-    return { id: await makeBrief(briefChecked.data!, airframeChecked.data!, sessions) };
+    return { id: await makeBrief(brief, airframe, sessions) };
   });
 }
 
 /** Brief and airframe saved together, as one act. */
 export async function saveSetup(input: unknown): Promise<Result> {
   return answered(async () => {
-    const versioned = z.object({ id: z.uuid(), version: z.number().int(), fields: z.unknown() });
+    const versioned = { id: z.uuid(), version: z.number().int() };
     const { briefId, brief, airframe } = z
-      .object({ briefId: z.uuid(), brief: versioned, airframe: versioned })
+      .object({
+        briefId: z.uuid(),
+        brief: z.object({ ...versioned, fields: briefFields }),
+        airframe: z.object({ ...versioned, fields: airframeFields }),
+      })
       .parse(input);
-    const [briefChecked, airframeChecked] = [
-      briefFields.safeParse(brief.fields),
-      airframeFields.safeParse(airframe.fields),
-    ];
-    const issues = [...(briefChecked.error?.issues ?? []), ...(airframeChecked.error?.issues ?? [])];
-    if (issues.length > 0) throw new z.ZodError(issues);
     await inTransaction(async (client) => {
       const act = newAct(briefId, 'setup');
-      await updateRecord(client, act, 'brief', brief.id, brief.version, briefChecked.data!);
-      await updateRecord(client, act, 'airframe', airframe.id, airframe.version, airframeChecked.data!);
+      await updateRecord(client, act, 'brief', brief.id, brief.version, brief.fields);
+      await updateRecord(client, act, 'airframe', airframe.id, airframe.version, airframe.fields);
     });
     return null;
   });

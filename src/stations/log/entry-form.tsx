@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { save } from '@/actions/briefs';
 import { RecordForm } from '@/ui/fields';
-import type { LogFacts } from './log-station';
+import type { LogFacts } from './log-facts';
 
 /** Corrects what was logged: the minutes it took, and the note. */
 export function EntryForm({

@@ -3,12 +3,11 @@
 import dynamic from 'next/dynamic';
 import { Fragment, useState, type ReactNode } from 'react';
 import { remove } from '@/actions/briefs';
-import type { LaneComparison } from '@/core/bench/compare';
-import type { Kept } from '@/core/brief/records';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { clock, shortDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
+import type { LogFacts } from './log-facts';
 
 const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.LaneChart), {
   ssr: false,
@@ -16,13 +15,6 @@ const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.L
 });
 
 const EntryForm = dynamic(() => import('./entry-form').then((module) => module.EntryForm));
-
-export interface LogFacts {
-  briefId: string;
-  entries: (Kept<'log_entry'> & { endedLocal: string })[];
-  lanes: LaneComparison[];
-  all: LaneComparison;
-}
 
 export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
   const [open, setOpen] = useState<string | null>(null);

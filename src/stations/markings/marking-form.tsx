@@ -6,7 +6,7 @@ import { MARKING_KINDS, MARKING_METHODS } from '@/core/brief/choices';
 import { VIEWS } from '@/core/outline/zones';
 import { optionsOf, RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
-import type { MarkingFacts } from './markings-station';
+import type { MarkingFacts } from './marking-facts';
 
 /** A marking with its first place; further places stay as they are. */
 export function MarkingForm({

@@ -3,30 +3,18 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useMemo, useState, type ReactNode } from 'react';
-import type { Kept } from '@/core/brief/records';
 import { placeMarking } from '@/core/markings/placing';
-import type { SizeCheck } from '@/core/markings/size';
 import { extentOf } from '@/core/outline/geometry';
-import { buildOutline, type OutlineSpec } from '@/core/outline/outline';
+import { buildOutline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
+import type { MarkingFacts } from './marking-facts';
 
 const MarkingForm = dynamic(() => import('./marking-form').then((module) => module.MarkingForm));
-
-export interface MarkingFacts {
-  briefId: string;
-  denominator: number;
-  spec: OutlineSpec;
-  markings: (Kept<'marking'> & { check: SizeCheck })[];
-  zones: { value: string; label: string }[];
-  codes: { value: string; label: string }[];
-  inks: Record<string, string>;
-  zoneColours: Record<string, string>;
-}
 
 export function MarkingsStation({ facts }: { facts: MarkingFacts }): ReactNode {
   const [open, setOpen] = useState<string | null>(null);

@@ -1,24 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
+import { link, step } from '../../../../tests/support/plan-problem';
 import { Calendar, earliestEnds, latestStarts } from './backward';
 import { lowerBound } from './bound';
 import { networkOf, waitingCircle } from './network';
 import { overlaps, type PlanLink, type PlanProblem, type PlanStep } from './problem';
 
 const DAY = 24 * 60;
-const step = (id: string, minutes = 10, over: Partial<PlanStep> = {}): PlanStep => ({
-  id,
-  minutes,
-  splittable: false,
-  colour: null,
-  needsBooth: false,
-  ...over,
-});
-const link = (from: string, to: string, minLag = 0, maxLag: number | null = null): PlanLink => ({
-  from,
-  to,
-  minLag,
-  maxLag,
-});
 const problem = (over: Partial<PlanProblem>): PlanProblem => {
   const windows = Array.from({ length: 10 }, (_, i) => ({ id: `w${i}`, start: i * DAY, end: i * DAY + 100 }));
   return { windows, boothWindows: [], steps: [], links: [], airbrush: null, now: null, actuals: [], ...over };

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { link, step } from '../../../../tests/support/plan-problem';
 import fc from 'fast-check';
 import type { PlanLink, PlanProblem, PlanStep } from './problem';
 import { schedule, type Aims } from './schedule';
@@ -6,20 +7,6 @@ import { violations } from './validate';
 
 const DAY = 24 * 60;
 const earliest: Aims = (finish, loads, sessions) => [finish, loads, sessions];
-const step = (id: string, minutes: number, over: Partial<PlanStep> = {}): PlanStep => ({
-  id,
-  minutes,
-  splittable: false,
-  colour: null,
-  needsBooth: false,
-  ...over,
-});
-const link = (from: string, to: string, minLag = 0, maxLag: number | null = null): PlanLink => ({
-  from,
-  to,
-  minLag,
-  maxLag,
-});
 /** Two hours every evening. */
 const evenings = (count: number, minutes = 120) =>
   Array.from({ length: count }, (_, i) => ({

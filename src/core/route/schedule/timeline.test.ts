@@ -1,16 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
+import { step } from '../../../../tests/support/plan-problem';
 import type { PlanProblem, PlanStep } from './problem';
 import { endOf, startOf, Timeline } from './timeline';
 
 const DAY = 24 * 60;
-const step = (id: string, minutes: number, over: Partial<PlanStep> = {}): PlanStep => ({
-  id,
-  minutes,
-  splittable: false,
-  colour: null,
-  needsBooth: false,
-  ...over,
-});
 const spray = (id: string, colour: string, minutes = 20) => step(id, minutes, { colour });
 
 /** Two sessions of 100 minutes, a day apart, from minute 1000 on. */
