@@ -3,7 +3,7 @@ import { link, step } from '../../../../tests/support/plan-problem';
 import { Calendar, earliestEnds, latestStarts } from './backward';
 import { lowerBound } from './bound';
 import { networkOf, waitingCircle } from './network';
-import { overlaps, type PlanLink, type PlanProblem, type PlanStep } from './problem';
+import { overlaps, type PlanProblem } from './problem';
 
 const DAY = 24 * 60;
 const problem = (over: Partial<PlanProblem>): PlanProblem => {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { link, step } from '../../../../tests/support/plan-problem';
 import fc from 'fast-check';
-import type { PlanLink, PlanProblem, PlanStep } from './problem';
+import type { PlanLink, PlanProblem } from './problem';
 import { schedule, type Aims } from './schedule';
 import { violations } from './validate';
 

@@ -1,0 +1,221 @@
+/** @jest-environment jsdom */
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { Ledger, supportOf } from './evidence/ledger';
+import type { EvidenceFacts, QuestionFacts } from './evidence/evidence-facts';
+import type { RouteFacts, WorkFacts } from './route/route-facts';
+import { RouteStrip } from './route/route-strip';
+
+afterEach(cleanup);
+
+const sighting = (sourceId: string, value: string, over = {}) => ({
+  id: `${sourceId} ${value}`,
+  version: 1,
+  questionId: 'q',
+  sourceId,
+  value,
+  sd: null,
+  clarity: 'clear' as const,
+  sense: 'for' as const,
+  note: '',
+  ...over,
+});
+const question = (id: string, over: Partial<QuestionFacts> = {}): QuestionFacts => ({
+  id,
+  version: 1,
+  zone: 'fin-port',
+  zoneTitle: 'Fin and rudder, port',
+  aspect: 'colour',
+  aspectTitle: 'Colour',
+  state: 'leaning',
+  best: 'TCS 27',
+  share: 0.834,
+  support: {},
+  median: null,
+  spread: null,
+  outliers: [],
+  contributions: [],
+  sightings: [],
+  ruling: null,
+  reopened: false,
+  open: true,
+  gate: 'colour',
+  ...over,
+});
+const source = (id: string, title: string, inWindow: boolean) =>
+  ({
+    id,
+    title,
+    inWindow,
+    kindTitle: 'Photograph',
+    dateFrom: '1951-05-12',
+    dateTo: '1951-05-12',
+  }) as EvidenceFacts['sources'][number];
+const facts = { sources: [source('a', 'Apron', true), source('b', 'Kit sheet', false)] } as EvidenceFacts;
+
+describe('the ledger', () => {
+  const show = (questions: QuestionFacts[], onChoose = jest.fn<(id: string) => void>()) => {
+    render(<Ledger facts={facts} questions={questions} chosen={null} onChoose={onChoose} onSource={() => undefined} />);
+    return onChoose;
+  };
+
+  test('a cell says what the source says, how clearly, and whether against it', () => {
+    show([
+      question('q', {
+        sightings: [
+          sighting('a', 'TCS 27'),
+          sighting('b', 'TCS 31', { clarity: 'inferred' }),
+          sighting('b', 'TCS 27', { sense: 'against' }),
+        ],
+      }),
+    ]);
+    const [, , second] = within(screen.getAllByRole('row')[1]!)
+      .getAllByRole('cell')
+      .map((cell) => cell.textContent);
+    const cells = within(screen.getAllByRole('row')[1]!).getAllByRole('cell');
+    expect(cells[0]!.textContent).toContain('27');
+    expect(cells[1]!.querySelector('.inferred')!.textContent).toContain('31');
+    expect(cells[1]!.querySelector('.against')!.textContent).toContain('≠');
+    expect(second).toContain('TCS 27 ?');
+  });
+
+  test('the target window is a band over its columns', () => {
+    show([question('q')]);
+    expect(screen.getByRole('columnheader', { name: /Apron/ }).className).toContain('in-window');
+    expect(screen.getByRole('columnheader', { name: /Kit sheet/ }).className).not.toContain('in-window');
+  });
+
+  test('the ruling stands at the end of the row, marked when it was reopened', () => {
+    const ruling = {
+      id: 'r',
+      version: 1,
+      questionId: 'q',
+      value: 'TCS 31',
+      basis: 'supported' as const,
+      reason: 'sheet',
+      ruledBy: 'me',
+    };
+    show([question('q', { ruling, reopened: true })]);
+    expect(screen.getByText('TCS 31 ?')).toBeTruthy();
+  });
+
+  test('a press on the row opens its question', () => {
+    const onChoose = show([question('one'), question('two', { zoneTitle: 'Cowling' })]);
+    fireEvent.click(screen.getByRole('button', { name: /Cowling/ }));
+    expect(onChoose).toHaveBeenCalledWith('two');
+  });
+
+  test('support in figures: a share, or a spread with its unit', () => {
+    expect(supportOf(question('q'))).toBe('0.83');
+    expect(supportOf(question('q', { median: 410, spread: 4.4 }))).toBe('± 4 mm');
+    expect(supportOf(question('q', { share: null }))).toBe('–');
+  });
+});
+
+const DAY = 24 * 60;
+const work = (number: number, start: number, minutes: number, over: Partial<WorkFacts> = {}): WorkFacts => ({
+  number,
+  key: `s${number}`,
+  title: `Step ${number}`,
+  lane: 'Whole',
+  minutes,
+  segments: [[start, start + minutes]],
+  start: '2026-11-24T19:30',
+  end: '2026-11-24T20:00',
+  done: false,
+  session: 'w0',
+  gate: null,
+  zones: [],
+  why: '',
+  hex: null,
+  dries: 0,
+  wet: null,
+  waitsFor: [],
+  ...over,
+});
+const routeFacts = (list: WorkFacts[], gates: RouteFacts['gates'] = []): RouteFacts => ({
+  briefId: 'b',
+  lanes: ['Whole', 'Wings'],
+  now: 0,
+  sessions: [0, 1, 2].map((i) => ({
+    id: `w${i}`,
+    start: i * DAY,
+    end: i * DAY + 120,
+    startLocal: `2026-11-2${4 + i}T19:30`,
+    minutes: 120,
+    booth: i !== 1,
+  })),
+  work: list,
+  gates,
+  finish: null,
+  lowerBound: null,
+  sessionsLeft: 0,
+  loads: 0,
+  holding: [],
+  because: [],
+  weekly: [],
+});
+
+describe('the route strip', () => {
+  const show = (given: RouteFacts) =>
+    render(<RouteStrip facts={given} from={-Infinity} chosen={null} onChoose={() => undefined} isDim={() => false} />)
+      .container;
+  const bars = (container: HTMLElement) =>
+    [...container.querySelectorAll('.strip-step')].map((step) => step.querySelector('rect')!);
+
+  test('work is to scale within a session: twice the minutes, twice the width', () => {
+    const [short, long] = bars(show(routeFacts([work(1, 0, 30), work(2, 30, 60)])));
+    expect(Number(long!.getAttribute('width'))).toBeCloseTo(2 * Number(short!.getAttribute('width')), 6);
+    expect(Number(long!.getAttribute('x'))).toBeCloseTo(
+      Number(short!.getAttribute('x')) + Number(short!.getAttribute('width')),
+      6,
+    );
+  });
+
+  test('a night takes little room however long it is', () => {
+    const [evening, next] = bars(show(routeFacts([work(1, 100, 20), work(2, DAY, 20)])));
+    const gap =
+      Number(next!.getAttribute('x')) - Number(evening!.getAttribute('x')) - Number(evening!.getAttribute('width'));
+    expect(gap).toBeGreaterThan(5);
+    expect(gap).toBeLessThan(60);
+  });
+
+  test('drying is a tail behind the work, a wet window a bracket', () => {
+    const container = show(routeFacts([work(1, 0, 30, { dries: 60 }), work(2, 60, 10, { wet: [15, 40] })]));
+    const [first, second] = [...container.querySelectorAll('.strip-step')];
+    expect(first!.querySelectorAll('path')).toHaveLength(1);
+    expect(second!.querySelector('path')!.getAttribute('d')).toMatch(/v-5H/);
+  });
+
+  test('numbers of short steps are staggered so that they never overlap', () => {
+    const container = show(routeFacts(Array.from({ length: 8 }, (_, i) => work(i + 1, i * 6, 6))));
+    const labels = [...container.querySelectorAll('.strip-step text')].map(
+      (text) => [Number(text.getAttribute('x')), Number(text.getAttribute('y'))] as const,
+    );
+    for (const row of new Set(labels.map(([, y]) => y))) {
+      const xs = labels.filter(([, y]) => y === row).map(([x]) => x);
+      xs.slice(1).forEach((x, i) => expect(x - xs[i]!).toBeGreaterThan(6));
+    }
+    expect(new Set(labels.map(([, y]) => y)).size).toBe(2);
+  });
+
+  test('a gate is a post that carries what it closes', () => {
+    show(
+      routeFacts(
+        [work(1, 0, 30, { gate: 'fuselage' })],
+        [
+          {
+            title: 'Close the fuselage',
+            start: '2026-11-24T19:30',
+            at: 0,
+            passed: false,
+            open: [{ zone: 'Nose-wheel bay', aspect: 'colour' }],
+          },
+        ],
+      ),
+    );
+    expect(screen.getByText('Close the fuselage')).toBeTruthy();
+    expect(screen.getByText('1 open: Nose-wheel bay, colour')).toBeTruthy();
+    expect(screen.getByText(/no spraying/)).toBeTruthy();
+  });
+});
