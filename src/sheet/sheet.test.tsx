@@ -42,7 +42,9 @@ const fillOf = (zone: string) => document.getElementById(`sheet-port-zone-${zone
 
 describe('the airframe sheet', () => {
   const choose = jest.fn<(zone: string | null) => void>();
-  beforeEach(() => choose.mockClear());
+  beforeEach(() => {
+    choose.mockClear();
+  });
   const show = (mode: SheetMode, selected: string | null = null) =>
     render(<AirframeSheet facts={facts} mode={mode} selected={selected} onSelect={choose} />);
 

@@ -148,8 +148,8 @@ export function girthArea(
   low: number,
   high: number,
 ): number {
-  const arcs = 24;
-  const slices = 80;
+  const arcs = 16;
+  const slices = 36;
   let area = 0;
   // Angle from the keel: the height fraction is (1 - cos angle) / 2.
   const [first, last] = [Math.acos(1 - 2 * low), Math.acos(1 - 2 * high)];

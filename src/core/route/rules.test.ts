@@ -1,0 +1,151 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsSchema, type Options } from '@/core/brief/options';
+import { MARKING_METHODS } from '@/core/brief/choices';
+import { buildOutline } from '@/core/outline/outline';
+import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
+import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
+import { buildRoute, type RouteCall } from './route';
+import { LANES, RULES } from './rules';
+import { waitingCircle } from './schedule/network';
+
+const nameOf = (after: (typeof RULES)[number]['after'][number]) => (typeof after === 'string' ? after : after.step);
+
+describe('the rules as data', () => {
+  test('each key once; each waits only for rules that there are', () => {
+    const keys = RULES.map((rule) => rule.key);
+    expect(new Set(keys).size).toBe(keys.length);
+    for (const rule of RULES) for (const after of rule.after) expect(keys).toContain(nameOf(after));
+  });
+  test('every wait says why, and a greatest wait is longer than the least', () => {
+    for (const rule of RULES)
+      for (const after of rule.after) {
+        if (typeof after === 'string') continue;
+        expect(after.why.length).toBeGreaterThan(5);
+        if (after.most !== undefined) expect(after.most).toBeGreaterThan(after.wait);
+      }
+  });
+  test('whatever sprays or cuts or sands carries its caution', () => {
+    for (const rule of RULES) {
+      if (rule.sprays) expect(rule.caution).toMatch(/mask/i);
+      if (/^(Sand|Fill|Clean up)/.test(rule.title) && rule.minutes > 0) expect(rule.caution).toBeDefined();
+    }
+  });
+  test('the gates are the points of no return that questions refer to', () => {
+    expect(RULES.flatMap((rule) => (rule.gate ? [rule.gate] : []))).toEqual(['fuselage', 'wings', 'colour', 'seal']);
+  });
+  test('each lane is one of the strip', () => {
+    for (const rule of RULES) expect(LANES).toContain(rule.lane);
+  });
+});
+
+const anyOptions: fc.Arbitrary<Options> = fc
+  .record(Object.fromEntries(OPTION_NAMES.map((name) => [name, fc.constantFrom(...OPTION_CHOICES[name].choices)])))
+  .map((options) => optionsSchema.parse(options));
+
+const anyCalls: fc.Arbitrary<RouteCall[]> = fc
+  .uniqueArray(
+    fc.record({
+      code: fc.integer({ min: 1, max: 40 }),
+      zone: fc.constantFrom(
+        'fin-port',
+        'fuselage-lower',
+        'cockpit',
+        'well-nose',
+        'spinner',
+        'gear-main',
+        'wing-lower-port',
+      ),
+      L: fc.integer({ min: 5, max: 95 }),
+      chemistry: fc.option(fc.constantFrom(...CHEMISTRY_NAMES), { nil: null }),
+    }),
+    { selector: (call) => call.code, maxLength: 8 },
+  )
+  .map((calls) =>
+    calls.map(({ code, zone, L, chemistry }): RouteCall => ({
+      code: `C ${code}`,
+      name: `Colour ${code}`,
+      zones: [zone],
+      lab: [L, 0, 0],
+      paint: chemistry && { id: `p${code}`, label: 'paint', chemistry, kind: 'solid', finish: 'matt' },
+    })),
+  );
+
+describe('for any build', () => {
+  const routes = fc
+    .record({
+      preset: fc.constantFrom(...PRESET_NAMES),
+      options: anyOptions,
+      calls: anyCalls,
+      methods: fc.array(fc.constantFrom(...MARKING_METHODS), { maxLength: 5 }),
+    })
+    .map(({ preset, options, calls, methods }) => ({
+      options,
+      calls,
+      route: buildRoute({
+        outline: buildOutline({
+          preset,
+          dimensions: PRESETS[preset].dimensions,
+          landing: options.landing,
+          folded: options.wings === 'folded',
+        }),
+        options,
+        climate: { tempC: 20, humidity: 50 },
+        calls,
+        markings: methods.map((method, i) => ({ id: `m${i}`, title: `marking ${i}`, zone: 'fin-port', method })),
+      }),
+    }));
+
+  test('the network has no circle, no loose end, and no link to nothing', () => {
+    fc.assert(
+      fc.property(routes, ({ route }) => {
+        const keys = new Set(route.steps.map((step) => step.key));
+        expect(keys.size).toBe(route.steps.length);
+        for (const link of route.links) {
+          expect(keys.has(link.from)).toBe(true);
+          expect(keys.has(link.to)).toBe(true);
+          expect(link.minLag).toBeGreaterThanOrEqual(0);
+        }
+        const plan = route.steps.map((step) => ({
+          id: step.key,
+          minutes: step.minutes,
+          splittable: false,
+          colour: null,
+          needsBooth: false,
+        }));
+        expect(waitingCircle({ steps: plan, links: route.links })).toBeNull();
+        for (const step of route.steps) expect(step.minutes).toBeGreaterThan(0);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('every call is sprayed exactly once for each kind of place, and never the lighter after the darker', () => {
+    fc.assert(
+      fc.property(routes, ({ route, calls }) => {
+        const base = route.steps.filter((step) => step.key.startsWith('spray:'));
+        const lightness = base.map((step) => calls.find((call) => call.code === step.code)!.lab![0]);
+        expect(lightness).toEqual([...lightness].sort((a, b) => b - a));
+        for (const call of calls) expect(route.steps.filter((step) => step.code === call.code)).toHaveLength(1);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('an unpainted choice is said to be assumed; a chosen paint is not', () => {
+    fc.assert(
+      fc.property(routes, ({ route, calls }) => {
+        for (const call of calls) {
+          const step = route.steps.find((candidate) => candidate.code === call.code)!;
+          expect(step.why.startsWith('no paint chosen yet')).toBe(call.paint === null);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+test('the defaults are options that there are', () => {
+  expect(optionsSchema.parse(DEFAULT_OPTIONS)).toEqual(DEFAULT_OPTIONS);
+  expect(optionsSchema.safeParse({ ...DEFAULT_OPTIONS, gear: 'sideways' }).success).toBe(false);
+});

@@ -1,0 +1,143 @@
+import { expect, openDemo, test } from '../support/story';
+
+test.describe('the small briefs', () => {
+  for (const [link, type, steps] of [
+    ['L 88', 'Orrin Turnstone L.1', 40],
+    ['21, FS 21', 'Tellin Bracken F.2', 40],
+  ] as const) {
+    test(`${type}: every station opens, and it can be planned and printed`, async ({ page }) => {
+      await page.goto('/');
+      await page.getByRole('link', { name: link }).click();
+      await expect(page.getByRole('banner')).toContainText(type);
+      const base = page.url().replace(/\/evidence$/, '');
+      await page.goto(`${base}/route`);
+      expect(await page.locator('.session li').count()).toBeGreaterThan(steps);
+      const pdf = await page.request.get(`${base}/brief.pdf`);
+      expect(pdf.status()).toBe(200);
+      expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+    });
+  }
+});
+
+test.describe('what is changed at one station shows at the next', () => {
+  test('an option changes the route, and undoing it brings the steps back', async ({ page }) => {
+    const base = await openDemo(page, 'route');
+    await expect(page.getByRole('button', { name: 'Panel-line wash' })).toBeVisible();
+    await page.goto(`${base}/setup`);
+    await page.locator('html[data-ready]').waitFor();
+    await page.getByRole('combobox', { name: 'Weathering' }).click();
+    await page.getByRole('option', { name: 'none' }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page).toHaveURL(/evidence$/);
+    await page.getByRole('link', { name: 'Route' }).click();
+    await expect(page.getByRole('heading', { name: 'In what order, and by when?' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Panel-line wash' })).toHaveCount(0);
+    await page.keyboard.press('u');
+    await expect(page.getByRole('button', { name: 'Panel-line wash' })).toBeVisible();
+  });
+
+  test('ruling an open question takes it off its gate; opening it again puts it back', async ({ page }) => {
+    const base = await openDemo(page);
+    await page.getByRole('button', { name: 'Open (3)' }).click();
+    await page
+      .getByRole('row', { name: /Nose-wheel bay/ })
+      .getByRole('button')
+      .first()
+      .click();
+    await page.getByLabel('Reason').fill('the sheet is all there is');
+    await page.getByRole('button', { name: 'Rule', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Open (2)' })).toBeVisible();
+    await page.goto(`${base}/route`);
+    await page.locator('html[data-ready]').waitFor();
+    await expect(page.locator('.gate-note').filter({ hasText: 'Nose-wheel bay' })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: /Cabin grey-green on well nose/ })).toBeVisible();
+    await page.keyboard.press('u');
+    await expect(page.locator('.gate-note').filter({ hasText: 'Nose-wheel bay' })).toBeVisible();
+  });
+
+  test('choosing a paint for Sleet colours the underside on the sheet; giving it up is one press', async ({ page }) => {
+    await openDemo(page, 'colours');
+    await expect(page.getByText(/choose one for Sleet/)).toBeVisible();
+    const underside = page.locator('#sheet-lower-zone-fuselage-lower');
+    const before = await underside.getAttribute('fill');
+    await page
+      .getByRole('row', { name: /TCS 14/ })
+      .getByRole('button', { name: 'Choose' })
+      .click();
+    await page.getByRole('button', { name: /^Use / }).nth(2).click();
+    await expect(page.getByText(/choose one for Sleet/)).toHaveCount(0);
+    await expect.poll(() => underside.getAttribute('fill')).not.toBe(before);
+    await page.keyboard.press('u');
+    await expect(page.getByText(/choose one for Sleet/)).toBeVisible();
+  });
+
+  test('a session more brings the finish nearer; without any there is no plan and it says so', async ({ page }) => {
+    await openDemo(page, 'route');
+    const finish = async () => Date.parse(/finish (.+)$/.exec(await page.locator('.head-title span').innerText())![1]!);
+    const before = await finish();
+    await page.getByRole('button', { name: 'Sessions' }).click();
+    await page.getByRole('button', { name: 'Another session' }).click();
+    await page.getByLabel('Minutes').fill('300');
+    await page.getByRole('button', { name: 'Add the session' }).click();
+    await expect.poll(finish).toBeLessThan(before);
+    await page.keyboard.press('u');
+    await expect.poll(finish).toBe(before);
+  });
+});
+
+test.describe('by keyboard only', () => {
+  test('a question is opened, ruled and found ruled', async ({ page }) => {
+    await openDemo(page);
+    const row = page
+      .getByRole('row', { name: /Rear fuselage, starboard marking/ })
+      .getByRole('button')
+      .first();
+    await row.focus();
+    await page.keyboard.press('Enter');
+    const ruling = page.getByLabel('Ruling', { exact: true });
+    await expect(ruling).toBeVisible();
+    await ruling.focus();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('no band');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('ArrowDown');
+    await page.getByRole('option', { name: 'Knowing departure' }).focus();
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('one side only in the film still');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'Open (2)' })).toBeVisible();
+    await page.keyboard.press('u');
+    await expect(page.getByRole('button', { name: 'Open (3)' })).toBeVisible();
+  });
+
+  test('the bench: d logs the step in hand, u brings it back', async ({ page }) => {
+    await openDemo(page, 'bench');
+    const title = await page.getByRole('article').getByRole('heading').innerText();
+    await page.keyboard.press('d');
+    await expect(page.getByText('Done; the rest is planned anew')).toBeVisible();
+    await expect(page.getByRole('article').getByRole('heading')).not.toHaveText(title);
+    await page.keyboard.press('u');
+    await expect(page.getByText('Taken back: the last change at Bench')).toBeVisible();
+  });
+});
+
+test.describe('on a phone at the bench', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  test('the sheet is folded away and opens at a touch; targets are large', async ({ page }) => {
+    await openDemo(page, 'bench');
+    await expect(page.locator('.sheet')).toBeHidden();
+    await page.getByRole('button', { name: 'Sheet' }).tap();
+    await expect(page.locator('.sheet')).toBeVisible();
+    for (const name of [/^Done/]) {
+      const box = (await page.getByRole('button', { name }).boundingBox())!;
+      expect(box.height).toBeGreaterThanOrEqual(44);
+    }
+    const size = await page
+      .locator('.bench-card .facts dd')
+      .first()
+      .evaluate((node) => parseFloat(getComputedStyle(node).fontSize));
+    expect(size).toBeGreaterThanOrEqual(22);
+  });
+});
