@@ -71,7 +71,7 @@ test.describe('what is changed at one station shows at the next', () => {
     await expect(page.getByText(/choose one for Sleet/)).toBeVisible();
   });
 
-  test('a session more brings the finish nearer; without any there is no plan and it says so', async ({ page }) => {
+  test('a session more brings the finish nearer, and taking it back restores the old one', async ({ page }) => {
     await openDemo(page, 'route');
     const finish = async () => Date.parse(/finish (.+)$/.exec(await page.locator('.head-title span').innerText())![1]!);
     const before = await finish();
