@@ -17,6 +17,15 @@ as_server() {
   if [ "$(id -u)" -eq 0 ]; then setpriv --reuid=postgres --regid=postgres --init-groups -- "$@"; else "$@"; fi
 }
 
+# After a hard kill the pid file stays behind; where its process is gone, dead but not buried, or something else, it means nothing.
+drop_stale_pid() {
+  local pid state
+  [ -s "$1" ] || return 0
+  pid=$(head -n 1 "$1")
+  state=$(sed -n 's/^State:[[:space:]]*\([A-Z]\).*/\1/p' "/proc/$pid/status" 2>/dev/null)
+  if [ -z "$state" ] || [ "$state" = Z ] || ! grep -q postgres "/proc/$pid/comm" 2>/dev/null; then rm -f "$1"; fi
+}
+
 postgres_start() {
   local dir=$1 wanted=$2 port
   need_postgres
@@ -37,10 +46,10 @@ postgres_start() {
     as_server "$PG_BIN/initdb" -D "$dir/pg" -U "$PG_USER" -A trust -E UTF8 --locale=C.UTF-8 >"$ROOT/.data/initdb.log" 2>&1 \
       || fail "initdb failed: see .data/initdb.log"
   fi
+  drop_stale_pid "$dir/pg/postmaster.pid"
   if as_server "$PG_BIN/pg_ctl" -D "$dir/pg" status >/dev/null 2>&1; then
     port=$(sed -n 4p "$dir/pg/postmaster.pid")
   else
-    # After a hard kill the old pid file stays behind; the server itself tells whether it is stale.
     port=$(free_port "$wanted")
     as_server "$PG_BIN/pg_ctl" -D "$dir/pg" -w -t 60 -l "$dir/pg/server.log" \
       -o "-c listen_addresses=127.0.0.1 -p $port -k $PG_SOCKETS -c max_connections=40" start >/dev/null 9>&- \
