@@ -25,6 +25,8 @@ test.describe('from an empty house to a printed brief', () => {
       await page.getByRole('link', { name: /New brief/ }).click();
       await page.getByLabel('Type', { exact: true }).fill('Testbird');
       await page.getByLabel('Serial').fill('T 1');
+      // Tomorrow, so that the first session is a whole one at whatever hour the test runs.
+      await page.getByLabel('Begins').fill(new Date(Date.now() + 24 * 3_600_000).toISOString().slice(0, 10));
       await page.getByLabel('Depicts from').fill('1952-06-01');
       await page.getByLabel('Depicts to').fill('1952-06-10');
       const upper = page.locator('.view-upper svg');

@@ -107,7 +107,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
             <FindField findable={findable} onClose={() => setFinding(false)} onFound={found} />
           ) : (
             <button type="button" className="head-find" onClick={() => setFinding(true)}>
-              Find zone, source, colour, step… <kbd>/</kbd>
+              <span>Find zone, source, colour, step…</span> <kbd>/</kbd>
             </button>
           )}
           <RunningTimers briefId={briefId} timers={timers} />

@@ -1,0 +1,38 @@
+import { expect, openDemo, test } from '../support/story';
+
+test.describe('a timer that runs', () => {
+  test('shows at every station and stops at a press', async ({ page }) => {
+    const base = await openDemo(page, 'bench');
+    const start = page.getByRole('button', { name: /Start the timer/ });
+    for (const title of await page.locator('.bench-next button').allInnerTexts()) {
+      if (await start.isVisible()) break;
+      await page.locator('.bench-next').getByRole('button', { name: title, exact: true }).click();
+    }
+    await start.click();
+    await expect(page.getByRole('timer')).toBeVisible();
+    await page.goto(`${base}/colours`);
+    await page.locator('html[data-ready]').waitFor();
+    const running = page.getByRole('banner').getByRole('button', { name: /left\. Stop$/ });
+    await expect(running).toBeVisible();
+    await running.click();
+    await expect(running).toHaveCount(0);
+  });
+
+  test('does not push anything off a phone', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    const base = await openDemo(page, 'bench');
+    await page.request.get(`${base}/bench`);
+    const start = page.getByRole('button', { name: /Start the timer/ });
+    for (const title of await page.locator('.bench-next button').allInnerTexts()) {
+      if (await start.isVisible()) break;
+      await page.locator('.bench-next').getByRole('button', { name: title, exact: true }).click();
+    }
+    await start.click();
+    const timer = page.getByRole('banner').getByRole('button', { name: /Stop$/ });
+    await expect(timer).toBeVisible();
+    const wider = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(wider).toBeLessThanOrEqual(0);
+    await expect(page.getByRole('button', { name: 'Keyboard shortcuts' })).toBeInViewport({ ratio: 1 });
+    await timer.click();
+  });
+});
