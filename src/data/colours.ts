@@ -1,4 +1,4 @@
-import type { Fields, Kept } from '@/core/brief/records';
+import type { Fields } from '@/core/brief/records';
 import type { ColourShelf } from '@/core/brief/state';
 import type { Paint } from '@/core/paint/catalogue';
 import { inTransaction, pool, rows, type Client } from './database';
@@ -31,14 +31,6 @@ async function loadPaints(client: Client): Promise<Paint[]> {
      group by p.id, l.id
      order by l.name, p.number`,
   );
-}
-
-export async function listLines(): Promise<Kept<'paint_line'>[]> {
-  const found = await rows<{ row: Record<string, unknown> }>(
-    pool(),
-    'select to_jsonb(t) as row from paint_line t order by name',
-  );
-  return found.map(({ row }) => fromRow('paint_line', row));
 }
 
 /** A catalogue to add: lines with their paints and, for some, a bottle in the drawer; official codes with their chips. */

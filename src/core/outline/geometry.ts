@@ -46,19 +46,3 @@ export function rectangle(left: number, top: number, right: number, bottom: numb
     [left, bottom],
   ];
 }
-
-/** The middle of the corners: good enough to put a mark or a letter on a zone. */
-export function middleOf(polygon: Polygon): Point {
-  const { left, right, top, bottom } = extentOf([polygon]);
-  return [(left + right) / 2, (top + bottom) / 2];
-}
-
-/** Whether a point lies inside, by the crossings of a ray with the edges. */
-export function contains(polygon: Polygon, [u, v]: Point): boolean {
-  let inside = false;
-  polygon.forEach(([u1, v1], i) => {
-    const [u2, v2] = polygon[(i + 1) % polygon.length]!;
-    if (v1 > v !== v2 > v && u < ((u2 - u1) * (v - v1)) / (v2 - v1) + u1) inside = !inside;
-  });
-  return inside;
-}

@@ -18,8 +18,3 @@ export const VIEWS = ['port', 'starboard', 'upper', 'lower'] as const;
 export type View = (typeof VIEWS)[number];
 
 export const sided = (key: string, side: 'port' | 'starboard') => `${key}-${side}`;
-/** The same place on the other side; a zone of both sides is its own mirror. */
-export function mirrorOf(key: string): string {
-  if (key.endsWith('-port')) return key.replace(/-port$/, '-starboard');
-  return key.endsWith('-starboard') ? key.replace(/-starboard$/, '-port') : key;
-}

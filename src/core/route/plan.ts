@@ -1,5 +1,4 @@
 import type { Day } from '@/core/units/day';
-import type { Minutes } from '@/core/units/minutes';
 import {
   benchSessions,
   elapsedToLocal,
@@ -151,12 +150,3 @@ export function workBySession(plan: RoutePlan): { session: BenchSession; work: P
     return work.length > 0 ? [{ session, work }] : [];
   });
 }
-
-/** Minutes of work that lie ahead. */
-export function minutesLeft(plan: RoutePlan): Minutes {
-  return plan.work.filter((item) => !item.done).reduce((total, item) => total + item.step.minutes, 0);
-}
-
-/** When a step begins, as a local date-time; null when it is not planned. */
-export const startOfStep = (plan: RoutePlan, key: string): string | null =>
-  plan.work.find((item) => item.key === key)?.start ?? null;

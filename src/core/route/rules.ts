@@ -12,8 +12,6 @@ export interface BuildFacts {
   has: (zone: string) => boolean;
 }
 
-export type Hand = 'hand' | 'primer' | 'clear' | 'wash';
-
 /** One piece of work that does not depend on which colours were chosen. Minutes are typical bench values; the log corrects them. */
 export interface StepRule {
   key: string;

@@ -8,11 +8,3 @@ export function parseNumber(text: string): number | null {
   const value = Number(plain.replace(',', '.'));
   return Number.isFinite(value) ? value : null;
 }
-
-export function clamp(value: number, least: number, most: number): number {
-  return Math.min(most, Math.max(least, value));
-}
-
-export function sum(values: readonly number[]): number {
-  return values.reduce((total, value) => total + value, 0);
-}

@@ -2,12 +2,12 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { addSighting, remove, save } from '@/actions/briefs';
+import { addSighting, save } from '@/actions/briefs';
 import { RULING_BASES, RULING_TITLES } from '@/core/brief/choices';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { CLARITIES } from '@/core/evidence/weights';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
-import { useSaving } from '@/ui/saving';
+import { RemoveButton } from '@/stations/shell/remove-button';
 import type { EvidenceFacts, QuestionFacts } from './evidence-facts';
 
 /** Everything about one question: how its support comes about, what each source says, and the ruling. */
@@ -20,23 +20,10 @@ export function QuestionDetail({
   question: QuestionFacts;
   onClose: () => void;
 }): ReactNode {
-  const { run } = useSaving();
   const [adding, setAdding] = useState(false);
   const titles = new Map(facts.sources.map((source) => [source.id, source.title]));
   const strongest = Math.max(0.01, ...question.contributions.map((contribution) => contribution.weight));
   const gate = facts.gates.find((candidate) => candidate.name === question.gate);
-  const removeQuestion = () =>
-    run(
-      () =>
-        remove({
-          briefId: facts.briefId,
-          station: 'evidence',
-          entity: 'question',
-          id: question.id,
-          version: question.version,
-        }),
-      'Question removed; u brings it back',
-    );
   return (
     <section className="ledger-detail" aria-label={`${question.zoneTitle}, ${question.aspectTitle}`}>
       <div className="station-head">
@@ -93,26 +80,16 @@ export function QuestionDetail({
                       </td>
                       <td>
                         {sighting ? (
-                          <button
-                            type="button"
-                            className="row-button"
-                            aria-label={`Remove what ${titles.get(c.source)} says`}
-                            onClick={() =>
-                              run(
-                                () =>
-                                  remove({
-                                    briefId: facts.briefId,
-                                    station: 'evidence',
-                                    entity: 'sighting',
-                                    id: sighting.id,
-                                    version: sighting.version,
-                                  }),
-                                'Sighting removed; u brings it back',
-                              )
-                            }
+                          <RemoveButton
+                            briefId={facts.briefId}
+                            station="evidence"
+                            entity="sighting"
+                            record={sighting}
+                            said="Sighting removed; u brings it back"
+                            label={`Remove what ${titles.get(c.source)} says`}
                           >
                             remove
-                          </button>
+                          </RemoveButton>
                         ) : null}
                       </td>
                     </tr>
@@ -146,9 +123,16 @@ export function QuestionDetail({
           <h3 style={{ marginTop: 0 }}>Ruling</h3>
           <RulingForm facts={facts} question={question} onClose={onClose} />
           <p style={{ marginTop: 16 }}>
-            <button type="button" className="row-button danger" onClick={removeQuestion}>
-              ✕ Remove this question with all it holds
-            </button>
+            <RemoveButton
+              briefId={facts.briefId}
+              station="evidence"
+              entity="question"
+              record={question}
+              said="Question removed; u brings it back"
+              lossy
+            >
+              Remove this question with all it holds
+            </RemoveButton>
           </p>
         </div>
       </div>
@@ -186,7 +170,6 @@ function RulingForm({
   question: QuestionFacts;
   onClose: () => void;
 }): ReactNode {
-  const { run } = useSaving();
   const fields: FieldSpec[] = [
     valueField(facts, question.aspect, 'Ruling'),
     {
@@ -223,25 +206,9 @@ function RulingForm({
       />
       {ruling ? (
         <p>
-          <button
-            type="button"
-            className="row-button"
-            onClick={() =>
-              run(
-                () =>
-                  remove({
-                    briefId: facts.briefId,
-                    station: 'evidence',
-                    entity: 'ruling',
-                    id: ruling.id,
-                    version: ruling.version,
-                  }),
-                'Open again',
-              )
-            }
-          >
+          <RemoveButton briefId={facts.briefId} station="evidence" entity="ruling" record={ruling} said="Open again">
             Open the question again
-          </button>
+          </RemoveButton>
         </p>
       ) : null}
     </>

@@ -2,12 +2,12 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { addSighting, remove, save } from '@/actions/briefs';
+import { addSighting, save } from '@/actions/briefs';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { windowInWords } from '@/ui/dates';
 import { RecordForm } from '@/ui/fields';
-import { useSaving } from '@/ui/saving';
+import { RemoveButton } from '@/stations/shell/remove-button';
 import type { EvidenceFacts } from './evidence-facts';
 import { PictureDrop } from './picture-drop';
 import { clarityFields, valueField } from './question-detail';
@@ -73,7 +73,6 @@ function OpenSource({
 }): ReactNode {
   const [editing, setEditing] = useState(false);
   const [pictureId, setPictureId] = useState(source.pictureId);
-  const { run } = useSaving();
   const says = facts.questions.flatMap((q) =>
     q.sightings.filter((s) => s.sourceId === source.id).map((sighting) => ({ q, sighting })),
   );
@@ -91,24 +90,16 @@ function OpenSource({
           <Button variant="outlined" onClick={() => setEditing(!editing)}>
             Edit
           </Button>
-          <Button
-            color="error"
-            onClick={() =>
-              run(
-                () =>
-                  remove({
-                    briefId: facts.briefId,
-                    station: 'evidence',
-                    entity: 'source',
-                    id: source.id,
-                    version: source.version,
-                  }),
-                'Source removed with what it said; u brings it back',
-              )
-            }
+          <RemoveButton
+            briefId={facts.briefId}
+            station="evidence"
+            entity="source"
+            record={source}
+            said="Source removed with what it said; u brings it back"
+            lossy
           >
-            ✕ Remove
-          </Button>
+            Remove
+          </RemoveButton>
           <Button onClick={onClose}>Close</Button>
         </div>
       </div>

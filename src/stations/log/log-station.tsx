@@ -2,11 +2,10 @@
 
 import dynamic from 'next/dynamic';
 import { Fragment, useState, type ReactNode } from 'react';
-import { remove } from '@/actions/briefs';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { clock, shortDay } from '@/ui/dates';
-import { useSaving } from '@/ui/saving';
+import { RemoveButton } from '@/stations/shell/remove-button';
 import type { LogFacts } from './log-facts';
 
 const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.LaneChart), {
@@ -18,7 +17,6 @@ const EntryForm = dynamic(() => import('./entry-form').then((module) => module.E
 
 export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
   const [open, setOpen] = useState<string | null>(null);
-  const { run } = useSaving();
   const entries = [...facts.entries].reverse();
   return (
     <StationFrame station="log" now={whatMatters(facts)}>
@@ -73,26 +71,16 @@ export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
                         >
                           edit
                         </button>{' '}
-                        <button
-                          type="button"
-                          className="row-button"
-                          onClick={() =>
-                            run(
-                              () =>
-                                remove({
-                                  briefId: facts.briefId,
-                                  station: 'log',
-                                  entity: 'log_entry',
-                                  id: entry.id,
-                                  version: entry.version,
-                                }),
-                              'Back on the route',
-                            )
-                          }
-                          aria-label={`Do ${entry.title} again`}
+                        <RemoveButton
+                          briefId={facts.briefId}
+                          station="log"
+                          entity="log_entry"
+                          record={entry}
+                          said="Back on the route"
+                          label={`Do ${entry.title} again`}
                         >
                           do again
-                        </button>
+                        </RemoveButton>
                       </td>
                     </tr>
                     {open === entry.id ? (

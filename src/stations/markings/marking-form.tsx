@@ -1,11 +1,11 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { remove, save } from '@/actions/briefs';
+import { save } from '@/actions/briefs';
 import { MARKING_KINDS, MARKING_METHODS } from '@/core/brief/choices';
 import { VIEWS } from '@/core/outline/zones';
 import { optionsOf, RecordForm } from '@/ui/fields';
-import { useSaving } from '@/ui/saving';
+import { RemoveButton } from '@/stations/shell/remove-button';
 import type { MarkingFacts } from './marking-facts';
 
 /** A marking with its first place; further places stay as they are. */
@@ -18,7 +18,6 @@ export function MarkingForm({
   marking: MarkingFacts['markings'][number] | null;
   onDone: () => void;
 }): ReactNode {
-  const { run } = useSaving();
   const first = marking?.places[0];
   const initial = marking
     ? {
@@ -93,25 +92,16 @@ export function MarkingForm({
       />
       {marking ? (
         <p>
-          <button
-            type="button"
-            className="row-button danger"
-            onClick={() =>
-              run(
-                () =>
-                  remove({
-                    briefId: facts.briefId,
-                    station: 'markings',
-                    entity: 'marking',
-                    id: marking.id,
-                    version: marking.version,
-                  }),
-                'Marking removed; u brings it back',
-              )
-            }
+          <RemoveButton
+            briefId={facts.briefId}
+            station="markings"
+            entity="marking"
+            record={marking}
+            said="Marking removed; u brings it back"
+            lossy
           >
-            ✕ Remove this marking
-          </button>
+            Remove this marking
+          </RemoveButton>
         </p>
       ) : null}
     </>

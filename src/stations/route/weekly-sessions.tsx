@@ -2,11 +2,11 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { remove, save } from '@/actions/briefs';
+import { save } from '@/actions/briefs';
 import type { Kept } from '@/core/brief/records';
 import { durationInWords } from '@/core/units/minutes';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
-import { useSaving } from '@/ui/saving';
+import { RemoveButton } from '@/stations/shell/remove-button';
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
@@ -33,7 +33,6 @@ export function WeeklySessions({
   weekly: Kept<'weekly_session'>[];
   onClose: () => void;
 }): ReactNode {
-  const { run } = useSaving();
   const [editing, setEditing] = useState<string | null>(weekly.length === 0 ? 'new' : null);
   const record = weekly.find((session) => session.id === editing) ?? null;
   return (
@@ -54,26 +53,16 @@ export function WeeklySessions({
                 <button type="button" className="row-button" onClick={() => setEditing(session.id)}>
                   edit
                 </button>{' '}
-                <button
-                  type="button"
-                  className="row-button"
-                  aria-label={`Remove ${WEEKDAYS[session.weekday - 1]}`}
-                  onClick={() =>
-                    run(
-                      () =>
-                        remove({
-                          briefId,
-                          station: 'route',
-                          entity: 'weekly_session',
-                          id: session.id,
-                          version: session.version,
-                        }),
-                      'Session removed; u brings it back',
-                    )
-                  }
+                <RemoveButton
+                  briefId={briefId}
+                  station="route"
+                  entity="weekly_session"
+                  record={session}
+                  said="Session removed; u brings it back"
+                  label={`Remove ${WEEKDAYS[session.weekday - 1]}`}
                 >
                   remove
-                </button>
+                </RemoveButton>
               </td>
             </tr>
           ))}

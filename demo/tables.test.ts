@@ -1,0 +1,26 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoShelf } from './tables';
+
+const STANDARD = 'code,name,finish,kind,L,a,b,origin,sd\nTCS 01,White,matt,solid,94,0,3,measured,0.4\n';
+const CATALOGUE =
+  'line,chemistry,number,name,kind,finish,opacity,L,a,b,sd,size_ml,price_cents,claims,drawer_ml,opened_on,condition\n' +
+  'Hask,WA,1,White,solid,matt,opaque,93,0,2,0.5,17,300,TCS 01;TCS 02,5,2025-01-02,good\n' +
+  'Hask,WA,2,Clear,clear,gloss,transparent,,,,0,17,300,,,,\n';
+
+describe('the tables of the demo', () => {
+  test('rows become codes with chips, lines with paints, and bottles where some is left', () => {
+    const { codes, lines } = demoShelf(STANDARD, CATALOGUE);
+    expect(codes[0]).toMatchObject({ code: { system: 'TCS', code: 'TCS 01' }, chips: [{ lab: [94, 0, 3], sd: 0.4 }] });
+    expect(lines).toHaveLength(1);
+    expect(lines[0]!.paints[0]).toMatchObject({
+      paint: { claims: ['TCS 01', 'TCS 02'] },
+      bottle: { mlLeft: 5, openedOn: '2025-01-02' },
+    });
+    expect(lines[0]!.paints[1]).toMatchObject({ paint: { lab: null, claims: [] }, bottle: null });
+  });
+  test('a row with too few fields, a colour that cannot be, a chemistry nobody knows are refused', () => {
+    expect(() => demoShelf(`${STANDARD}TCS 02,Grey\n`, CATALOGUE)).toThrow();
+    expect(() => demoShelf(STANDARD.replace('94', '194'), CATALOGUE)).toThrow(/between 0 and 100/);
+    expect(() => demoShelf(STANDARD, CATALOGUE.replaceAll('WA', 'XX'))).toThrow(/Chemistry/);
+  });
+});
