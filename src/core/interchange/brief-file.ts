@@ -74,7 +74,7 @@ export const briefFileSchema = z
         }),
       )
       .max(100),
-    pictures: z.record(z.string(), z.base64()),
+    pictures: z.record(z.string(), z.base64('a picture must be base64')),
   })
   .superRefine((file, context) => {
     const fault = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
