@@ -26,10 +26,14 @@ export function reset(to: 'demo' | 'empty') {
 
 export const STATIONS = ['evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'] as const;
 
-/** Opens a station of the main demo brief, and answers with the brief's path. */
-export async function openDemo(page: Page, station: string = 'evidence'): Promise<string> {
+/** Opens a station of a demo brief (the main one unless said otherwise), and answers with the brief's path. */
+export async function openDemo(
+  page: Page,
+  station: string = 'evidence',
+  name: string = 'TK-G, C 417',
+): Promise<string> {
   await page.goto('/');
-  const href = await page.getByRole('link', { name: 'TK-G, C 417' }).first().getAttribute('href');
+  const href = await page.getByRole('link', { name, exact: true }).first().getAttribute('href');
   const base = href!.replace(/\/evidence$/, '');
   await page.goto(`${base}/${station}`);
   await expect(page.getByRole('main')).toBeVisible();
