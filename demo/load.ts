@@ -127,7 +127,7 @@ async function drawPictures(file: BriefFile, shelf: ColourShelf): Promise<BriefF
 }
 
 /** What the builder of the main demo did up to now: everything before the fuselage closes but tonight's steps, with honest minutes. */
-export function workedSoFar(file: BriefFile, shelf: ColourShelf, nowUtc: string): BriefFile['log'] {
+function workedSoFar(file: BriefFile, shelf: ColourShelf, nowUtc: string): BriefFile['log'] {
   const { route } = deriveBrief(stateOfFile(file, shelf), shelf, { nowUtc, effort: 0 });
   const behindGate = descendants(route.links, 'gate:fuselage');
   const done = new Set(

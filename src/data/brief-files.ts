@@ -38,10 +38,8 @@ export async function importBrief(file: BriefFile): Promise<string> {
 
   return inTransaction(async (client) => {
     const briefId = randomUUID();
-    const act = { ...newAct(null, 'import') };
+    const act = newAct(briefId, 'import');
     await insertRecord(client, act, 'brief', file.brief, briefId);
-    await client.query('update change set brief_id = $1 where act = $2', [briefId, act.id]);
-    act.briefId = briefId;
     await insertRecord(client, act, 'airframe', file.airframe);
     const sourceIds = new Map(file.sources.map((source) => [source.ref, randomUUID() as string]));
     const questionIds = new Map(file.questions.map((question) => [question.ref, randomUUID() as string]));

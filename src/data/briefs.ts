@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Fields, Kept, RecordName } from '@/core/brief/records';
 import type { BriefState, BriefSummary } from '@/core/brief/state';
 import { inTransaction, pool, rows, type Client } from './database';
@@ -11,22 +12,19 @@ export async function listBriefs(): Promise<BriefSummary[]> {
     kit: string;
     open: number;
     done: number;
-    last_change: string | null;
   }>(
     pool(),
     `select b.id, to_jsonb(a) as airframe, b.denominator, trim(b.kit_maker || ' ' || b.kit_number) as kit,
             (select count(*)::int from question q left join ruling r on r.question_id = q.id where q.brief_id = b.id and r.id is null) as open,
-            (select count(distinct step_key)::int from log_entry l where l.brief_id = b.id) as done,
-            (select max(at) from change c where c.brief_id = b.id) as last_change
+            (select count(distinct step_key)::int from log_entry l where l.brief_id = b.id) as done
      from brief b join airframe a on a.brief_id = b.id
      order by b.created_at, b.id`,
   );
-  return found.map(({ airframe, open, done, last_change, ...rest }) => ({
+  return found.map(({ airframe, open, done, ...rest }) => ({
     ...rest,
     airframe: fromRow('airframe', airframe),
     openQuestions: open,
     stepsDone: done,
-    lastChange: last_change,
   }));
 }
 
@@ -92,13 +90,12 @@ export async function createBrief(
   station = 'setup',
 ): Promise<string> {
   return inTransaction(async (client) => {
-    const act = newAct(null, station);
-    const made = await insertRecord(client, act, 'brief', brief);
-    const own = { ...act, briefId: made.id };
-    // The act belongs to the brief it made, so that undo knows where the beginning is.
-    await client.query('update change set brief_id = $1 where act = $2', [made.id, act.id]);
-    await insertRecord(client, own, 'airframe', airframe);
-    for (const session of sessions) await insertRecord(client, own, 'weekly_session', session);
-    return made.id;
+    // The act belongs to the brief that it makes, so that undo knows where the beginning is.
+    const briefId = randomUUID();
+    const act = newAct(briefId, station);
+    await insertRecord(client, act, 'brief', brief, briefId);
+    await insertRecord(client, act, 'airframe', airframe);
+    for (const session of sessions) await insertRecord(client, act, 'weekly_session', session);
+    return briefId;
   });
 }

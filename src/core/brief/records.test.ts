@@ -1,33 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { PRESETS } from '@/core/outline/presets';
-import { DEFAULT_OPTIONS } from './options';
+import { newBrief } from '@/stations/setup/new-brief';
 import { RECORDS, type RecordName } from './records';
 
+const setup = newBrief('2026-11-23');
 const good: { [N in RecordName]?: Record<string, unknown> } = {
-  brief: {
-    kitMaker: 'Maker',
-    kitNumber: '1',
-    denominator: 48,
-    options: DEFAULT_OPTIONS,
-    timeZone: 'Europe/Berlin',
-    tempC: 20,
-    humidity: 50,
-    startOn: '2026-11-23',
-    notes: '',
-  },
-  airframe: {
-    type: 'Testbird',
-    variant: '',
-    serial: '',
-    codeLetters: '',
-    name: '',
-    unit: '',
-    place: '',
-    targetFrom: '1951-05-08',
-    targetTo: '1951-05-14',
-    preset: 'single',
-    dimensions: PRESETS.single.dimensions,
-  },
+  brief: { ...setup.brief, timeZone: 'Europe/Berlin' },
+  airframe: { ...setup.airframe, type: 'Testbird', targetFrom: '1951-05-08', targetTo: '1951-05-14' },
   source: {
     kind: 'photograph',
     title: 'Apron',

@@ -25,8 +25,6 @@ export interface BriefSummary {
   kit: string;
   openQuestions: number;
   stepsDone: number;
-  /** When anything was last changed; null when nothing was since it was imported. */
-  lastChange: string | null;
 }
 
 /** What all briefs of the house share. */

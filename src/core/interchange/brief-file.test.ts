@@ -1,54 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
-import { DEFAULT_OPTIONS } from '@/core/brief/options';
 import { deriveBrief } from '@/core/brief/derive';
-import { PRESETS } from '@/core/outline/presets';
+import { newBrief } from '@/stations/setup/new-brief';
+import { BriefBuilder } from '@demo/builder';
 import { briefFileSchema, stateOfFile, type BriefFile } from './brief-file';
 
 const shelf = { codes: [], chips: [], paints: [] };
 
-function file(over: Partial<BriefFile> = {}): BriefFile {
-  return {
-    format: 'build-brief/1',
-    brief: {
-      kitMaker: '',
-      kitNumber: '',
-      denominator: 72,
-      options: DEFAULT_OPTIONS,
-      timeZone: 'UTC',
-      tempC: 20,
-      humidity: 50,
-      startOn: '2026-11-23',
-      notes: '',
-    },
-    airframe: {
-      type: 'Testbird',
-      variant: '',
-      serial: '',
-      codeLetters: '',
-      name: '',
-      unit: '',
-      place: '',
-      targetFrom: null,
-      targetTo: null,
-      preset: 'jet',
-      dimensions: PRESETS.jet.dimensions,
-    },
-    sources: [],
-    questions: [],
-    sightings: [],
-    rulings: [],
-    repaints: [],
-    markings: [],
-    sessions: [],
-    log: [],
-    timers: [],
-    choices: [],
-    codes: [],
-    lines: [],
-    pictures: {},
-    ...over,
-  };
-}
+const setup = newBrief('2026-11-23');
+
+/** A file with nothing but an airframe, and what a test adds to it. */
+const file = (over: Partial<BriefFile> = {}): BriefFile => ({
+  ...new BriefBuilder({ ...setup.brief, timeZone: 'UTC' }, { ...setup.airframe, type: 'Testbird' }).file().file,
+  ...over,
+});
 const source = (ref: string, over = {}): BriefFile['sources'][number] => ({
   ref,
   kind: 'photograph',

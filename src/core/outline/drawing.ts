@@ -13,7 +13,6 @@ export interface Shape {
 export interface Line {
   points: Polygon;
   weight: 'fine' | 'bold';
-  dashed?: boolean;
 }
 
 export interface ViewDrawing {

@@ -9,7 +9,6 @@ const signOf = (side: 'port' | 'starboard') => (side === 'port' ? -1 : 1);
 
 interface Lifting {
   rootStation: number;
-  rootHalf: number;
   halfSpan: number;
   rootChord: number;
   tipChord: number;
@@ -34,7 +33,6 @@ export function drawWing(drawings: Drawings, body: Body, d: Dimensions): Zone[] 
   if (d.span <= 0 || d.rootChord <= 0) return [];
   const s: Lifting = {
     rootStation: d.wingStation,
-    rootHalf: 0,
     halfSpan: d.span / 2,
     rootChord: d.rootChord,
     tipChord: d.tipChord,
@@ -148,7 +146,6 @@ export function drawTail(drawings: Drawings, body: Body, d: Dimensions): Zone[] 
   if (d.tailSpan > 0 && d.tailRootChord > 0) {
     const s: Lifting = {
       rootStation: tailRoot,
-      rootHalf: 0,
       halfSpan: d.tailSpan / 2,
       rootChord: d.tailRootChord,
       tipChord: d.tailTipChord,
@@ -240,11 +237,11 @@ export function drawTail(drawings: Drawings, body: Body, d: Dimensions): Zone[] 
         areaM2: polygonArea(points),
       });
     }
-    for (const view of ['upper'] as const)
-      drawings[view].lines.push({
-        weight: 'bold',
-        points: [project(view, d.length, lead, 0, 0), project(view, d.length, d.length, 0, 0)],
-      });
+    // From above the fin is a line.
+    drawings.upper.lines.push({
+      weight: 'bold',
+      points: [project('upper', d.length, lead, 0, 0), project('upper', d.length, d.length, 0, 0)],
+    });
   }
   return zones;
 }
