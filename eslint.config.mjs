@@ -29,7 +29,7 @@ const CORE_SEES = {
   match: 'units colour codes paint',
   outline: 'units',
   markings: 'units outline brief',
-  evidence: 'units outline',
+  evidence: 'units colour',
 };
 const coreFolders = [
   'units',

@@ -1,3 +1,4 @@
+import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/brief/blank';
 import type { Fields } from '@/core/brief/records';
 import type { Aspect } from '@/core/evidence/aspects';
 import type { Clarity, SourceKind } from '@/core/evidence/weights';
@@ -11,17 +12,19 @@ export class BriefBuilder {
   private readonly made: BriefFile;
   private readonly questions = new Map<string, string>();
   private readonly chosen: string[] = [];
+  private readonly events = new Map<string, string>();
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/1',
+      format: 'build-brief/2',
       brief,
       airframe,
       sources: [],
       questions: [],
       sightings: [],
       rulings: [],
-      repaints: [],
+      events: [],
+      mirrors: [],
       markings: [],
       sessions: [],
       log: [],
@@ -41,29 +44,30 @@ export class BriefBuilder {
     ref: string,
     kind: SourceKind,
     title: string,
-    more: {
-      citation?: string;
+    {
+      from,
+      to,
+      ...more
+    }: Partial<Omit<Fields<'source'>, 'kind' | 'title' | 'pictureId' | 'dateFrom' | 'dateTo'>> & {
       from?: string;
       to?: string;
-      sides?: View[];
-      derivedFrom?: string[];
-      grade?: number;
-      gradeReason?: string;
     } = {},
   ) {
     this.made.sources.push({
+      ...BLANK_SOURCE,
       ref,
       kind,
       title,
-      citation: more.citation ?? '',
-      dateFrom: more.from ?? null,
-      dateTo: more.to ?? null,
-      sides: more.sides ?? [],
-      derivedFrom: more.derivedFrom ?? [],
-      grade: more.grade ?? 1,
-      gradeReason: more.gradeReason ?? '',
-      pictureId: null,
+      dateFrom: from ?? null,
+      dateTo: to ?? null,
+      ...more,
+      afterEventId: this.eventOf(more.afterEventId),
+      beforeEventId: this.eventOf(more.beforeEventId),
     });
+  }
+
+  private eventOf(name: string | null | undefined): string | null {
+    return name ? this.events.get(name)! : null;
   }
 
   /** What one source says of one aspect of several zones. */
@@ -72,41 +76,57 @@ export class BriefBuilder {
     aspect: Aspect,
     values: Record<string, string>,
     clarity: Clarity,
-    sense: 'for' | 'against' = 'for',
+    { sense = 'for', item = '', note = '' }: { sense?: 'for' | 'against'; item?: string; note?: string } = {},
   ) {
     for (const [zone, value] of Object.entries(values)) {
-      this.made.sightings.push({ question: this.ask(aspect, zone), source, value, sd: null, clarity, sense, note: '' });
+      const question = this.ask(aspect, zone, item);
+      this.made.sightings.push({ ...BLANK_SIGHTING, question, source, value, clarity, sense, note });
     }
   }
 
-  measured(source: string, aspect: Aspect, zone: string, mm: number, sd: number, clarity: Clarity) {
-    this.made.sightings.push({
-      question: this.ask(aspect, zone),
-      source,
-      value: String(mm),
-      sd,
-      clarity,
-      sense: 'for',
-      note: '',
-    });
+  measured(
+    source: string,
+    aspect: Aspect,
+    zone: string,
+    mm: number,
+    sd: number,
+    clarity: Clarity,
+    { item = '', marks = null }: { item?: string; marks?: Fields<'sighting'>['marks'] } = {},
+  ) {
+    const question = this.ask(aspect, zone, item);
+    this.made.sightings.push({ ...BLANK_SIGHTING, question, source, value: String(mm), sd, clarity, marks });
   }
 
-  ask(aspect: Aspect, zone: string): string {
-    const key = `${aspect} ${zone}`;
+  ask(aspect: Aspect, zone: string, item = ''): string {
+    const key = `${aspect} ${zone} ${item}`;
     const known = this.questions.get(key);
     if (known) return known;
     const ref = `q${this.questions.size + 1}`;
     this.questions.set(key, ref);
-    this.made.questions.push({ ref, zone, aspect });
+    this.made.questions.push({ ref, zone, aspect, item });
     return ref;
   }
 
-  rule(aspect: Aspect, zone: string, value: string, basis: Basis, reason: string) {
-    this.made.rulings.push({ question: this.ask(aspect, zone), value, basis, reason, ruledBy: 'builder' });
+  rule(aspect: Aspect, zone: string, value: string, basis: Basis, reason: string, { item = '', by = 'builder' } = {}) {
+    this.made.rulings.push({ question: this.ask(aspect, zone, item), value, basis, reason, ruledBy: by });
   }
 
-  repaint(zone: string, onDay: string, note: string) {
-    this.made.repaints.push({ zone, onDay, note });
+  /** Something that happened to a zone; sources are dated by its name. */
+  event(
+    name: string,
+    zone: string,
+    kind: Fields<'paint_event'>['kind'],
+    onDay: string,
+    note: string,
+    { value = '', showsUnder = false } = {},
+  ) {
+    this.events.set(name, `e${this.events.size + 1}`);
+    this.made.events.push({ ref: this.events.get(name)!, zone, kind, onDay, value, showsUnder, note });
+  }
+
+  /** Port and starboard of a zone are one question. */
+  mirror(zone: string, aspect: Aspect, reason: string, item = '') {
+    this.made.mirrors.push({ zone, aspect, item, reason });
   }
 
   /** Codes for which the nearest paint of the drawer was chosen. */

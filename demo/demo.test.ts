@@ -51,7 +51,7 @@ describe('the briefs of the demo', () => {
         folded: file.brief.options.wings === 'folded',
       });
       const zones = outline.zones.map((zone) => zone.key);
-      for (const { zone } of [...file.questions, ...file.repaints, ...file.markings]) expect(zones).toContain(zone);
+      for (const { zone } of [...file.questions, ...file.events, ...file.markings]) expect(zones).toContain(zone);
       for (const marking of file.markings) for (const code of marking.codes) expect(codes).toContain(code);
       const colours = new Set(
         file.questions.filter((question) => question.aspect === 'colour').map((question) => question.ref),

@@ -29,6 +29,7 @@ export function dunlin(startOn: string) {
       place: 'Skelder Sands, Tarravia',
       targetFrom: '1951-05-08',
       targetTo: '1951-05-14',
+      lostOn: '1953-02-11',
       preset: 'single',
       dimensions: PRESETS.single.dimensions,
     },
@@ -39,7 +40,45 @@ export function dunlin(startOn: string) {
     [6, '10:00', 180, true],
   ]);
 
-  b.source('kit', 'kit-sheet', 'Kit sheet 4803', { citation: 'Lathe & Loft 4803, sheet 2', sides: ['port', 'upper'] });
+  b.event(
+    'fin port',
+    'fin-port',
+    'repaint',
+    '1950-11-20',
+    'serial moved to the rear fuselage, fin repainted at the depot',
+    {
+      value: 'TCS 27',
+    },
+  );
+  b.event('fin starboard', 'fin-starboard', 'repaint', '1950-11-20', 'repainted at the depot with the port side');
+  b.event('old code', 'fuselage-rear-port', 'overpaint', '1951-02-10', 'former code letters painted out by hand', {
+    value: 'TCS 31',
+    showsUnder: true,
+  });
+  b.event('band', 'fuselage-rear-port', 'addition', '1951-04-28', 'for the spring exercise', {
+    value: 'Fuselage band',
+  });
+  b.event('name', 'fuselage-forward-port', 'addition', '1951-03-15', 'by her crew', { value: 'Name under the sill' });
+  b.event('winter', 'wing-lower-port', 'repaint', '1951-11-05', 'undersides repainted for the winter', {
+    value: 'TCS 12',
+  });
+
+  b.source('works', 'photograph', 'Works apron', {
+    place: 'Halverd works',
+    sides: ['starboard'],
+    film: 'panchromatic',
+    beforeEventId: 'fin starboard',
+    zones: ['fin-starboard', 'fuselage-rear-starboard'],
+  });
+  b.source('client', 'client-wish', 'Client, first letter', {
+    citation: 'letter of 4 October, wishes in six points',
+    page: '2',
+  });
+  b.source('kit', 'kit-sheet', 'Kit sheet 4803', {
+    citation: 'Lathe & Loft 4803',
+    page: '2',
+    sides: ['port', 'upper'],
+  });
   b.source('box', 'box-painting', 'Box painting', {
     citation: 'Lathe & Loft 4803, lid',
     sides: ['starboard'],
@@ -52,33 +91,61 @@ export function dunlin(startOn: string) {
     sides: ['port', 'starboard', 'upper', 'lower'],
   });
   b.source('manual', 'manual', 'Manual, chapter 9', {
-    citation: 'Dunlin P.2 handbook, chapter 9, p. 9-14 to 9-31',
+    citation: 'Dunlin P.2 handbook, chapter 9',
+    page: '9-14 to 9-31',
     from: '1950-01-01',
     to: '1950-12-31',
   });
-  b.source('delivery', 'photograph', 'Delivery flight', { from: '1950-03-10', to: '1950-03-10', sides: ['starboard'] });
-  b.source('engine', 'photograph', 'Engine change', { from: '1951-04-20', to: '1951-04-22', sides: ['port'] });
+  b.source('delivery', 'photograph', 'Delivery flight', {
+    from: '1950-03-10',
+    to: '1950-03-10',
+    place: 'over Skelder Sands',
+    sides: ['starboard'],
+    film: 'panchromatic',
+  });
+  b.source('engine', 'photograph', 'Engine change', {
+    from: '1951-04-20',
+    to: '1951-04-22',
+    sides: ['port'],
+    film: 'panchromatic',
+    zones: ['cowling-port', 'fuselage-forward-port', 'fuselage-rear-port', 'cockpit'],
+  });
   b.source('taxi', 'photograph', 'Taxiing, film still', {
     from: '1951-05-09',
     to: '1951-05-09',
     sides: ['starboard'],
+    film: 'orthochromatic',
     grade: 0.8,
     gradeReason: 'soft and in shade',
   });
-  b.source('apron', 'photograph', 'Apron, port side', { from: '1951-05-12', to: '1951-05-12', sides: ['port'] });
+  b.source('apron', 'photograph', 'Apron, port side', {
+    from: '1951-05-12',
+    to: '1951-05-12',
+    place: 'Skelder Sands',
+    sides: ['port'],
+    film: 'colour',
+  });
   b.source('caption', 'caption', 'Caption of the apron picture', {
-    citation: 'Coast Review, summer 1953, p. 41',
+    citation: 'Coast Review, summer 1953',
+    page: '41',
     derivedFrom: ['apron'],
   });
   b.source('hangar', 'photograph', 'Hangar row', {
     from: '1951-05-14',
     to: '1951-05-14',
     sides: ['starboard', 'upper'],
+    film: 'colour',
   });
-  b.source('pass', 'photograph', 'Low pass', { from: '1951-06-02', to: '1951-06-02', sides: ['lower'] });
+  b.source('pass', 'photograph', 'Low pass', {
+    from: '1951-06-02',
+    to: '1951-06-02',
+    sides: ['lower'],
+    film: 'faded colour',
+  });
   b.source('letter', 'letter', 'Letter of a fitter', { citation: 'I. Marrak, letter of 3 March 1987' });
   b.source('profile', 'profile-drawing', 'Profile in a magazine', {
-    citation: 'Model Quarter 7, p. 12',
+    citation: 'Model Quarter 7',
+    page: '12',
     from: '1998-01-01',
     to: '1998-12-31',
     sides: ['port'],
@@ -96,9 +163,6 @@ export function dunlin(startOn: string) {
     grade: 1,
     gradeReason: 'another machine: structure yes, colours no',
   });
-
-  b.repaint('fin-port', '1950-11-20', 'serial moved to the rear fuselage, fin repainted at the depot');
-  b.repaint('fin-starboard', '1950-11-20', 'serial moved to the rear fuselage, fin repainted at the depot');
 
   const uppers = {
     'cowling-port': 'TCS 31',
@@ -188,12 +252,13 @@ export function dunlin(startOn: string) {
     },
     'clear',
   );
-  b.saw('delivery', 'colour', { 'fin-starboard': 'TCS 31', 'fuselage-rear-starboard': 'TCS 31' }, 'clear');
+  b.saw('delivery', 'colour', { 'fin-starboard': 'TCS 31', 'fuselage-rear-starboard': 'TCS 31' }, 'inferred');
+  b.saw('works', 'colour', { 'fin-starboard': 'TCS 31' }, 'inferred');
   b.saw(
     'engine',
     'colour',
     { 'cowling-port': 'TCS 31', 'fuselage-forward-port': 'TCS 27', cockpit: 'TCS 40' },
-    'clear',
+    'inferred',
   );
   b.saw(
     'manual',
@@ -218,7 +283,7 @@ export function dunlin(startOn: string) {
   );
   b.saw('letter', 'colour', { 'well-main-starboard': 'TCS 42', 'gear-main': 'TCS 60' }, 'partial');
   b.saw('decals', 'marking', { 'fuselage-rear-starboard': 'ochre band' }, 'partial');
-  b.saw('taxi', 'marking', { 'fuselage-rear-starboard': 'ochre band' }, 'partial', 'against');
+  b.saw('taxi', 'marking', { 'fuselage-rear-starboard': 'ochre band' }, 'partial', { sense: 'against' });
   b.saw(
     'apron',
     'marking',
@@ -226,8 +291,24 @@ export function dunlin(startOn: string) {
     'clear',
   );
   b.saw('hangar', 'marking', { 'fuselage-rear-port': 'ochre band' }, 'clear');
-  b.saw('museum', 'seam', { 'fuselage-lower': 'real along the keel to the nose bay' }, 'clear');
-  b.saw('manual', 'seam', { 'fuselage-lower': 'real along the keel to the nose bay' }, 'clear');
+  b.saw('museum', 'seam', { 'fuselage-lower': 'real in part' }, 'clear', {
+    note: 'real along the keel to the nose bay',
+  });
+  b.saw('manual', 'seam', { 'fuselage-lower': 'real in part' }, 'clear');
+  b.saw('order', 'finish', { 'fuselage-mid-port': 'matt' }, 'clear');
+  b.saw('apron', 'finish', { 'fuselage-mid-port': 'satin' }, 'partial', { note: 'sky mirrors along the spine' });
+  b.saw('order', 'boundary', { 'fuselage-lower': 'hard' }, 'clear');
+  b.saw('apron', 'boundary', { 'fuselage-lower': 'soft' }, 'clear');
+  b.saw('hangar', 'boundary', { 'fuselage-lower': 'soft' }, 'partial');
+  b.measured('apron', 'boundaryWidth', 'fuselage-lower', 60, 20, 'partial');
+  b.saw('manual', 'aerial', { 'fuselage-mid-starboard': 'mast' }, 'clear');
+  b.saw('hangar', 'aerial', { 'fuselage-mid-starboard': 'mast' }, 'clear');
+  b.saw('kit', 'aerial', { 'fuselage-mid-starboard': 'wire' }, 'clear');
+  b.saw('apron', 'gearCover', { 'gear-main': 'half' }, 'clear');
+  b.saw('museum', 'gearCover', { 'gear-main': 'full' }, 'clear');
+  b.saw('apron', 'wear', { 'cowling-port': 'exhaust stain to the wing root, oil below the panel' }, 'clear');
+  b.saw('client', 'door', { canopy: 'open' }, 'clear');
+  b.saw('apron', 'door', { canopy: 'closed' }, 'clear');
   b.measured('apron', 'size', 'fuselage-rear-port', 414, 10, 'clear');
   b.measured('engine', 'size', 'fuselage-rear-port', 409, 15, 'partial');
   b.measured('kit', 'size', 'fuselage-rear-port', 380, 5, 'clear');
@@ -248,7 +329,7 @@ export function dunlin(startOn: string) {
   b.rule('colour', 'seat', 'TCS 45', 'supported', 'handbook');
   b.rule('colour', 'instrument-panel', 'TCS 44', 'supported', 'handbook and museum');
   b.rule('colour', 'well-main-port', 'TCS 42', 'supported', 'handbook and museum');
-  b.rule('colour', 'well-main-starboard', 'TCS 42', 'supported', 'as port: handbook and letter');
+  b.mirror('well-main', 'colour', 'sprayed before the wings were joined, both alike');
   b.rule('colour', 'gear-main', 'TCS 60', 'choice', 'three colours on one type; grey in the apron picture');
   b.rule('colour', 'gear-nose', 'TCS 60', 'choice', 'as the main legs');
   b.rule('colour', 'canopy', 'TCS 31', 'choice', 'frames as the surrounding upper colour');
@@ -257,11 +338,19 @@ export function dunlin(startOn: string) {
   b.rule(
     'seam',
     'fuselage-lower',
-    'real along the keel to the nose bay',
+    'real in part',
     'supported',
-    'seen at the museum: not filled',
+    'seen at the museum along the keel to the nose bay: not filled there',
   );
   b.rule('size', 'fuselage-rear-port', '410', 'supported', 'measured in two pictures; the sheet is narrow');
+
+  b.rule('finish', 'fuselage-mid-port', 'satin', 'choice', 'weathered matt, polished along the spine by crews');
+  b.rule('boundary', 'fuselage-lower', 'soft', 'supported', 'both May pictures against the drawing');
+  b.rule('boundaryWidth', 'fuselage-lower', '60', 'supported', 'measured in the apron picture');
+  b.rule('aerial', 'fuselage-mid-starboard', 'mast', 'supported', 'handbook and picture');
+  b.rule('gearCover', 'gear-main', 'half', 'supported', 'as in the apron picture');
+  b.rule('wear', 'cowling-port', 'exhaust stain to the wing root, oil below the panel', 'supported', 'apron picture');
+  b.rule('door', 'canopy', 'open', 'departure', 'the client wants the cockpit seen', { by: 'client' });
 
   b.choose('TCS 31', 'TCS 27', 'TCS 21', 'TCS 05', 'TCS 40', 'TCS 42', 'TCS 44', 'TCS 45');
 

@@ -3,7 +3,7 @@ import type { ColourShelf } from '@/core/brief/state';
 import { officialColours } from '@/core/codes/shelf';
 import type { Lab } from '@/core/colour/types';
 import { matchSingle } from '@/core/match/single';
-import { buildOutline } from '@/core/outline/outline';
+import { buildOutline, type Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 import { planRoute } from '@/core/route/plan';
 import { addDays } from '@/core/units/day';
@@ -11,7 +11,7 @@ import { briefFileSchema, stateOfFile, type BriefFile } from '@/core/interchange
 import { importBrief } from '@/data/brief-files';
 import { loadShelf } from '@/data/colours';
 import { dunlin } from './dunlin';
-import { drawShot, PLAIN, type Shot } from './pictures';
+import { drawShot, pixelOf, PLAIN, type Shot } from './pictures';
 import { bracken, turnstone } from './small-briefs';
 import { loadDemoShelf } from './shelf';
 
@@ -29,6 +29,7 @@ const FRAMES: Record<string, Frame> = {
   'Kit sheet': { view: 'port', manner: 'colour drawing' },
   'Box painting': { view: 'starboard', manner: 'painting', slant: -4 },
   'Scheme drawing': { view: 'upper', manner: 'line drawing' },
+  'Works apron': { view: 'starboard', manner: 'monochrome photograph' },
   'Delivery flight': { view: 'starboard', manner: 'monochrome photograph', slant: 5, squeeze: 0.9 },
   'Engine change': { view: 'port', manner: 'monochrome photograph', crop: [0, 0.5] },
   Taxiing: { view: 'starboard', manner: 'monochrome photograph', slant: -6, squeeze: 0.85 },
@@ -116,13 +117,39 @@ async function drawPictures(file: BriefFile, shelf: ColourShelf): Promise<BriefF
     const said = coloursIn(file.sightings.filter((sighting) => sighting.source === source.ref));
     const colourOf = (zone: string) => colourOfCode(said.get(zone) ?? ruled.get(zone) ?? '');
     pictures[source.ref] = (
-      await drawShot(outline, { ...frame, colourOf, codeColour: colourOfCode, markings })
+      await drawShot(outline, { ...frame, film: filmOf(source.film), colourOf, codeColour: colourOfCode, markings })
     ).toString('base64');
   }
-  return {
+  return measuredIn(outline, {
     ...file,
     pictures,
     sources: file.sources.map((source) => ({ ...source, pictureId: source.ref in pictures ? source.ref : null })),
+  });
+}
+
+const filmOf = (film: BriefFile['sources'][number]['film']) =>
+  film === 'panchromatic' || film === 'orthochromatic' ? film : undefined;
+
+/** Gives the apron picture of the main demo its scale, and the band that was measured in it its points. */
+function measuredIn(outline: Outline, file: BriefFile): BriefFile {
+  const apron = file.sources.find((source) => source.title.startsWith('Apron'));
+  const marking = file.markings.find(({ title }) => title === 'Fuselage band');
+  const place = marking?.places[0];
+  if (!apron || !place) return file;
+  const at = (u: number, v: number) => pixelOf(outline, FRAMES.Apron!, [u, v]);
+  const { length } = outline.spec.dimensions;
+  const half = marking.heightMm / 2000;
+  const calibration = { kind: 'length' as const, points: [at(0, -0.6), at(length, -0.6)], mm: length * 1000, sdMm: 20 };
+  const points = [at(place.station - half, -place.offset), at(place.station + half, -place.offset)];
+  const size = file.questions.find((question) => question.aspect === 'size')!.ref;
+  return {
+    ...file,
+    sources: file.sources.map((source) => (source === apron ? { ...source, calibration } : source)),
+    sightings: file.sightings.map((sighting) =>
+      sighting.source === apron.ref && sighting.question === size
+        ? { ...sighting, marks: { tool: 'length' as const, points, calibration } }
+        : sighting,
+    ),
   };
 }
 

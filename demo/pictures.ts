@@ -1,6 +1,8 @@
 import sharp from 'sharp';
 import { hexToLab, labToHex } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
+import { upsample } from '@/core/colour/upsample';
+import { filmTone } from '@/core/evidence/picture/film-tone';
 import { placeMarking, type PlaceableMarking } from '@/core/markings/placing';
 import { extentOf, type Polygon } from '@/core/outline/geometry';
 import type { Outline } from '@/core/outline/outline';
@@ -15,6 +17,7 @@ export interface Shot {
   markings: readonly PlaceableMarking[];
   codeColour: (code: string) => Lab;
   /** How it was taken. */
+  film?: 'panchromatic' | 'orthochromatic';
   manner: 'colour photograph' | 'monochrome photograph' | 'line drawing' | 'painting' | 'colour drawing';
   /** Oblique: slant and squeeze of the picture plane. */
   slant?: number;
@@ -27,19 +30,51 @@ const WIDTH = 1200;
 const HEIGHT = 800;
 const path = (points: Polygon) => `M${points.map(([u, v]) => `${u.toFixed(3)},${v.toFixed(3)}`).join('L')}Z`;
 
-export async function drawShot(outline: Outline, shot: Shot): Promise<Buffer> {
-  const drawing = outline.drawings[shot.view];
-  const extent = extentOf(drawing.shapes.map((shape) => shape.points));
+const GLASS: Lab = [78, -3, -6];
+
+/** How the airframe lies in the picture: px per metre, and where the outline's origin is. */
+function framed(outline: Outline, shot: Pick<Shot, 'view' | 'crop'>) {
+  const extent = extentOf(outline.drawings[shot.view].shapes.map((shape) => shape.points));
   const [from, to] = shot.crop ?? [0, 1];
   const span = (extent.right - extent.left) * (to - from);
   const scale = Math.min((WIDTH * 0.84) / span, (HEIGHT * 0.66) / (extent.bottom - extent.top));
   const dx = WIDTH / 2 - scale * (extent.left + (extent.right - extent.left) * ((from + to) / 2));
   const isSide = shot.view === 'port' || shot.view === 'starboard';
   const dy = isSide ? HEIGHT * 0.8 - scale * extent.bottom : HEIGHT / 2 - (scale * (extent.top + extent.bottom)) / 2;
+  return { scale, dx, dy, span, isSide };
+}
+
+/** Where a point of the outline (metres) lies in a picture that is neither slanted nor squeezed, px. */
+export function pixelOf(outline: Outline, shot: Pick<Shot, 'view' | 'crop'>, [u, v]: readonly [number, number]) {
+  const { scale, dx, dy } = framed(outline, shot);
+  return [Math.round((u * scale + dx) * 10) / 10, Math.round((v * scale + dy) * 10) / 10] as [number, number];
+}
+
+/** The print grey of a colour on a film, by the model that Evidence ranks with; this printer's exposure and contrast. */
+const greys = new Map<string, string>();
+function greyOnFilm(lab: Lab, film: NonNullable<Shot['film']>): string {
+  const key = `${lab.join(' ')} ${film}`;
+  const known = greys.get(key);
+  if (known) return known;
+  const tone = 0.93 + 0.58 * filmTone(upsample(lab), film === 'panchromatic' ? 'pan' : 'ortho');
+  const byte = Math.round(255 * Math.min(1, Math.max(0.02, tone)))
+    .toString(16)
+    .padStart(2, '0');
+  const grey = `#${byte}${byte}${byte}`;
+  greys.set(key, grey);
+  return grey;
+}
+
+export async function drawShot(outline: Outline, shot: Shot): Promise<Buffer> {
+  const drawing = outline.drawings[shot.view];
+  const { scale, dx, dy, span, isSide } = framed(outline, shot);
   const drawn = shot.manner === 'line drawing' || shot.manner === 'colour drawing';
   const ink = drawn ? '#222' : '#1b1d1f';
-  const fill = (lab: Lab, glass?: boolean) =>
-    shot.manner === 'line drawing' ? (glass ? '#fff' : '#f3f1ea') : labToHex(glass ? [78, -3, -6] : lab).hex;
+  const fill = (lab: Lab, glass?: boolean) => {
+    if (shot.manner === 'line drawing') return glass ? '#fff' : '#f3f1ea';
+    const seen = glass ? GLASS : lab;
+    return shot.film ? greyOnFilm(seen, shot.film) : labToHex(seen).hex;
+  };
   const stroke = drawn ? 0.025 : 0.012;
   const shapes = drawing.shapes
     .map(
@@ -85,8 +120,7 @@ export async function drawShot(outline: Outline, shot: Shot): Promise<Buffer> {
         .png({ compressionLevel: 1 })
         .toBuffer(),
     ).blur(shot.manner === 'painting' ? 1.6 : 0.7);
-    if (shot.manner === 'monochrome photograph')
-      image = image.grayscale().linear(1.05, -4).tint({ r: 238, g: 232, b: 220 });
+    if (shot.manner === 'monochrome photograph') image = image.grayscale();
   }
   return image.jpeg({ quality: 82 }).toBuffer();
 }

@@ -26,6 +26,7 @@ export function turnstone(startOn: string) {
       place: 'Hollin Fell',
       targetFrom: '1949-02-01',
       targetTo: '1949-02-28',
+      lostOn: null,
       preset: 'high-wing',
       dimensions: PRESETS['high-wing'].dimensions,
     },
@@ -56,7 +57,11 @@ export function turnstone(startOn: string) {
     'wing-upper-outer-starboard',
   ];
   const summer = Object.fromEntries(white.map((zone, i) => [zone, i % 2 ? 'TCS 29' : 'TCS 31']));
-  for (const zone of white) b.repaint(zone, '1948-12-04', 'temporary winter white, brushed on at the field');
+  for (const zone of white)
+    b.event(`white ${zone}`, zone, 'repaint', '1948-12-04', 'temporary winter white, brushed on at the field', {
+      value: 'TCS 01',
+      showsUnder: true,
+    });
   b.saw('kit', 'colour', summer, 'clear');
   b.saw('summer', 'colour', summer, 'partial');
   b.saw('ski', 'colour', Object.fromEntries(white.map((zone) => [zone, 'TCS 01'])), 'clear');
@@ -127,6 +132,7 @@ export function bracken(startOn: string) {
       place: 'Mirren hangar',
       targetFrom: '1963-09-01',
       targetTo: '1963-09-30',
+      lostOn: null,
       preset: 'rotorcraft',
       dimensions: PRESETS.rotorcraft.dimensions,
     },

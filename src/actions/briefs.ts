@@ -1,25 +1,19 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { canonicalIn } from '@/core/codes/system';
 import { systemsOf } from '@/core/codes/shelf';
 import { ORIGIN_SD } from '@/core/colour/chips';
 import { hexToLab } from '@/core/colour/spaces';
-import { ASPECT_NAMES, ASPECTS } from '@/core/evidence/aspects';
-import { derivationCircle } from '@/core/evidence/independence';
 import {
   airframeFields,
   briefFields,
   paintFields,
   paintLineFields,
   RECORDS,
-  sightingFields,
   weeklySessionFields,
-  type RecordName,
 } from '@/core/brief/records';
-import { parseNumber } from '@/core/units/number';
-import { createBrief as makeBrief, loadBrief } from '@/data/briefs';
+import { createBrief as makeBrief } from '@/data/briefs';
 import { loadShelf } from '@/data/colours';
 import { inTransaction, rows } from '@/data/database';
 import {
@@ -27,11 +21,14 @@ import {
   deleteRecord,
   insertRecord,
   newAct,
+  readRecord,
   undoLast,
   updateRecord,
   type Undone,
 } from '@/data/history';
 import type { Result } from '@/core/interchange/result';
+import { answered, Refused } from './answer';
+import { checkEvidence } from './check-evidence';
 
 /** Server actions: parse, call the data layer, render again. Every one answers with a Result and never throws at the reader. */
 
@@ -45,49 +42,13 @@ const WRITABLE = [
   'question',
   'sighting',
   'ruling',
-  'repaint',
+  'paint_event',
+  'mirror',
   'marking',
   'weekly_session',
   'log_entry',
   'timer',
 ] as const;
-
-async function answered<T>(work: () => Promise<T>): Promise<Result<T>> {
-  try {
-    const value = await work();
-    revalidatePath('/briefs/[id]', 'layout');
-    return { ok: true, value };
-  } catch (error) {
-    if (error instanceof z.ZodError)
-      return { ok: false, faults: error.issues.map((issue) => ({ field: issue.path.join('.'), says: issue.message })) };
-    if (error instanceof Refused) return { ok: false, faults: [{ field: error.field, says: error.message }] };
-    if (error instanceof ChangedElsewhere) {
-      revalidatePath('/briefs/[id]', 'layout');
-      return { ok: false, conflict: { entity: error.entity, id: error.rowId, theirs: error.theirs } };
-    }
-    const refused = constraintInWords(error);
-    if (refused) return { ok: false, faults: [{ field: '', says: refused }] };
-    console.error(error);
-    return { ok: false, faults: [{ field: '', says: 'The server could not do it; nothing was changed. Try again.' }] };
-  }
-}
-
-class Refused extends Error {
-  constructor(
-    readonly field: string,
-    says: string,
-  ) {
-    super(says);
-  }
-}
-
-/** Constraints of the database that a reader can run into, in words. */
-function constraintInWords(error: unknown): string | null {
-  const code = (error as { code?: string }).code;
-  if (code === '23505') return 'This is there already.';
-  if (code === '23503') return 'What it refers to is gone.';
-  return null;
-}
 
 /** Creates (id null) or updates a record of a brief. */
 export async function save(input: unknown): Promise<Result<{ id: string; version: number }>> {
@@ -107,42 +68,20 @@ export async function save(input: unknown): Promise<Result<{ id: string; version
         fields: z.record(z.string(), z.unknown()),
       })
       .parse(input);
-    const checked = RECORDS[entity].parse(fields) as never;
-    await checkTogether(briefId, entity, id, checked);
+    // A form may hold some fields only: what it does not name stays as it is.
+    const standing = id ? await readRecord(briefId, entity, id) : null;
+    if (id && !standing) throw new ChangedElsewhere(entity, id, null);
+    const checked = RECORDS[entity].parse({ ...standing, ...fields }) as never;
+    const settled = await checkEvidence(briefId, entity, id, checked);
     return inTransaction(async (client) => {
       const act = newAct(briefId, at);
       const kept =
         id && version !== null
-          ? await updateRecord(client, act, entity, id, version, checked)
-          : await insertRecord(client, act, entity, checked);
+          ? await updateRecord(client, act, entity, id, version, settled)
+          : await insertRecord(client, act, entity, settled);
       return { id: kept.id, version: kept.version };
     });
   });
-}
-
-/** What one record alone cannot tell: circles of sources, lengths that are no numbers. */
-async function checkTogether(briefId: string, entity: RecordName, id: string | null, fields: Record<string, unknown>) {
-  if (entity !== 'source' && entity !== 'sighting' && entity !== 'ruling') return;
-  const state = await loadBrief(briefId);
-  if (!state) throw new Refused('', 'This brief is gone.');
-  if (entity === 'source') {
-    const own = { id: id ?? 'new', derivedFrom: fields.derivedFrom as string[] };
-    const circle = derivationCircle([...state.sources.filter((source) => source.id !== id), own]);
-    const title = (ref: string) =>
-      ref === own.id ? String(fields.title) : (state.sources.find((source) => source.id === ref)?.title ?? ref);
-    if (circle) throw new Refused('derivedFrom', `Derived from: goes in a circle, ${circle.map(title).join(' from ')}`);
-    return;
-  }
-  const question = state.questions.find((candidate) => candidate.id === fields.questionId);
-  if (!question) throw new Refused('', 'This question is gone.');
-  checkValue(question.aspect, String(fields.value));
-}
-
-function checkValue(aspect: (typeof ASPECT_NAMES)[number], value: string) {
-  if (ASPECTS[aspect].type !== 'length') return;
-  const mm = parseNumber(value);
-  if (mm === null || mm <= 0)
-    throw new Refused('value', `"${value}" is no length: give millimetres on the real machine, such as 412`);
 }
 
 export async function remove(input: unknown): Promise<Result> {
@@ -191,37 +130,6 @@ export async function saveSetup(input: unknown): Promise<Result> {
       await updateRecord(client, act, 'airframe', airframe.id, airframe.version, airframe.fields);
     });
     return null;
-  });
-}
-
-/** A sighting by zone and aspect: the question is asked with it when nobody asked it yet. */
-export async function addSighting(input: unknown): Promise<Result<{ questionId: string }>> {
-  return answered(async () => {
-    const { briefId, zone, aspect, ...rest } = z
-      .object({
-        briefId: z.uuid(),
-        zone: RECORDS.question.shape.zone,
-        aspect: RECORDS.question.shape.aspect,
-        ...sightingFields.omit({ questionId: true }).shape,
-      })
-      .parse(input);
-    checkValue(aspect, rest.value);
-    return inTransaction(async (client) => {
-      const act = newAct(briefId, 'evidence');
-      const [known] = await rows<{ id: string }>(
-        client,
-        'select id from question where brief_id = $1 and zone = $2 and aspect = $3',
-        [briefId, zone, aspect],
-      );
-      const [source] = await rows(client, 'select 1 from source where id = $1 and brief_id = $2', [
-        rest.sourceId,
-        briefId,
-      ]);
-      if (!source) throw new Refused('sourceId', 'This source is gone.');
-      const questionId = known?.id ?? (await insertRecord(client, act, 'question', { zone, aspect })).id;
-      await insertRecord(client, act, 'sighting', { ...rest, questionId });
-      return { questionId };
-    });
   });
 }
 

@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import type { PdfFacts } from '@/stations/brief/pdf/pdf-facts';
+import type { PaperJob } from '@/stations/brief/pdf/render';
 
 interface Answer {
   job: number;
@@ -38,7 +38,7 @@ function thread(): PdfThread {
 }
 
 /** Has the thread make the PDF. A stopped request leaves the thread to finish and forgets the result. */
-export function makePdf(facts: PdfFacts, signal: AbortSignal): Promise<Uint8Array> {
+export function makePdf(paper: PaperJob, signal: AbortSignal): Promise<Uint8Array> {
   const own = thread();
   const { worker, waiting } = own;
   const job = own.next;
@@ -49,6 +49,6 @@ export function makePdf(facts: PdfFacts, signal: AbortSignal): Promise<Uint8Arra
       reject(new Error('stopped'));
     });
     waiting.set(job, { resolve, reject });
-    worker.postMessage({ job, facts });
+    worker.postMessage({ job, paper });
   });
 }

@@ -52,14 +52,15 @@ export async function loadBrief(id: string): Promise<BriefState | null> {
     [id],
   );
   if (!found) return null;
-  const [airframes, sources, questions, sightings, rulings, repaints, markings, sessions, log, timers, choices] =
+  const [airframes, sources, questions, sightings, rulings, events, mirrors, markings, sessions, log, timers, choices] =
     await Promise.all([
       recordsOf(client, 'airframe', id, 'id'),
       recordsOf(client, 'source', id, 'coalesce(date_from, date_to) nulls last, created_at, id'),
       recordsOf(client, 'question', id, 'created_at, id'),
       recordsOf(client, 'sighting', id, 'created_at, id'),
       recordsOf(client, 'ruling', id, 'id'),
-      recordsOf(client, 'repaint', id, 'on_day, zone, note, id'),
+      recordsOf(client, 'paint_event', id, 'on_day, zone, kind, value, note, id'),
+      recordsOf(client, 'mirror', id, 'zone, aspect, item, id'),
       recordsOf(client, 'marking', id, 'created_at, id'),
       recordsOf(client, 'weekly_session', id, 'weekday, starts_at, minutes, id'),
       recordsOf(client, 'log_entry', id, 'ended_at, started_at, step_key, id'),
@@ -73,7 +74,8 @@ export async function loadBrief(id: string): Promise<BriefState | null> {
     questions,
     sightings,
     rulings,
-    repaints,
+    events,
+    mirrors,
     markings,
     sessions,
     log,

@@ -1,32 +1,26 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { newBrief } from '@/stations/setup/new-brief';
-import { RECORDS, type RecordName } from '@/core/brief/records';
+import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/brief/blank';
+import { RECORDS, type Fields, type RecordName } from '@/core/brief/records';
 import { briefFileSchema } from '@/core/interchange/brief-file';
+import { dossierSchema } from '@/core/interchange/dossier';
+import { readEvidenceCsv } from '@/core/interchange/evidence-csv';
 import { dunlin } from '@demo/dunlin';
 import { exportBrief, importBrief } from './brief-files';
 import { createBrief, listBriefs, loadBrief } from './briefs';
 import { addToShelf, loadShelf } from './colours';
 import { closePool, inTransaction, pool, rows } from './database';
 import { ChangedElsewhere, columnsOf, deleteRecord, insertRecord, newAct, undoLast, updateRecord } from './history';
+import { addTable, exportDossier, mergeDossier } from './dossier';
 import { migrate } from './migrate';
 import { keepPicture, PictureFault, readPicture } from './pictures';
 
 const setup = newBrief('2026-11-23');
 const make = () =>
   createBrief({ ...setup.brief, timeZone: 'Europe/Berlin' }, { ...setup.airframe, type: 'Testbird' }, setup.sessions);
-const source = (title: string) => ({
-  kind: 'photograph' as const,
-  title,
-  citation: '',
-  dateFrom: null,
-  dateTo: null,
-  sides: [],
-  derivedFrom: [],
-  grade: 1,
-  gradeReason: '',
-  pictureId: null,
-});
+const source = (title: string): Fields<'source'> => ({ ...BLANK_SOURCE, title });
 
 beforeAll(async () => {
   if (!process.env.DATABASE_URL) throw new Error('run the tests with ./test, which starts a database');
@@ -49,7 +43,7 @@ describe('migrations', () => {
   });
   test('running them again changes nothing', async () => {
     await migrate(process.env.DATABASE_URL!);
-    expect((await rows(pool(), 'select 1 from migration')).length).toBe(4);
+    expect((await rows(pool(), 'select 1 from migration')).length).toBe(5);
   });
 });
 
@@ -106,15 +100,12 @@ describe('versions and history', () => {
     const act = newAct(briefId, 'evidence');
     const question = await inTransaction(async (client) => {
       const s = await insertRecord(client, act, 'source', source('s'));
-      const q = await insertRecord(client, act, 'question', { zone: 'fin-port', aspect: 'colour' });
+      const q = await insertRecord(client, act, 'question', { zone: 'fin-port', aspect: 'colour', item: '' });
       await insertRecord(client, act, 'sighting', {
+        ...BLANK_SIGHTING,
         questionId: q.id,
         sourceId: s.id,
         value: '27',
-        sd: null,
-        clarity: 'clear',
-        sense: 'for',
-        note: '',
       });
       await insertRecord(client, act, 'ruling', {
         questionId: q.id,
@@ -138,8 +129,16 @@ describe('versions and history', () => {
     const before = await count();
     await expect(
       inTransaction(async (client) => {
-        await insertRecord(client, newAct(briefId, 'evidence'), 'question', { zone: 'fin-port', aspect: 'colour' });
-        await insertRecord(client, newAct(briefId, 'evidence'), 'question', { zone: 'fin-port', aspect: 'colour' });
+        await insertRecord(client, newAct(briefId, 'evidence'), 'question', {
+          zone: 'fin-port',
+          aspect: 'colour',
+          item: '',
+        });
+        await insertRecord(client, newAct(briefId, 'evidence'), 'question', {
+          zone: 'fin-port',
+          aspect: 'colour',
+          item: '',
+        });
       }),
     ).rejects.toThrow();
     expect(await count()).toBe(before);
@@ -165,9 +164,10 @@ describe('a brief as a file', () => {
     const paths = (bad: object) =>
       briefFileSchema.safeParse({ ...file, ...bad }).error?.issues.map((issue) => issue.path.join('.'));
     expect(paths({ sightings: [{ ...file.sightings[0], source: 'nobody' }] })).toEqual(['sightings.0.source']);
-    expect(paths({ sources: [{ ...file.sources[0], derivedFrom: ['box'] }, ...file.sources.slice(1)] })).toEqual([
-      'sources',
-    ]);
+    const circular = file.sources.map((source) =>
+      source.ref === 'kit' ? { ...source, derivedFrom: ['box'] } : source,
+    );
+    expect(paths({ sources: circular })).toEqual(['sources']);
     expect(paths({ airframe: { ...file.airframe, targetTo: '1951-01-01' } })).toEqual(['airframe.targetTo']);
     expect(paths({ extra: 1 })).toEqual(['']);
   });
@@ -255,5 +255,178 @@ describe('pictures', () => {
   test('an unknown name is nothing', async () => {
     expect(await readPicture('../../etc/passwd', 'full')).toBeNull();
     expect(await readPicture('0'.repeat(64), 'full')).toBeNull();
+  });
+});
+
+describe('evidence in and out', () => {
+  const zoneNames = [
+    { key: 'fin-port', title: 'Fin, port' },
+    { key: 'cowling-port', title: 'Cowling, port' },
+  ];
+  const take = async (briefId: string, csv: string) => {
+    const read = readEvidenceCsv(csv, zoneNames);
+    if (!('table' in read)) throw new Error('no table');
+    return (await addTable(briefId, read))!;
+  };
+
+  test('tables add their good rows, name the others, and one undo takes all of it back', async () => {
+    const briefId = await make();
+    expect(
+      await take(briefId, 'title,kind,derived_from\nPhoto,photograph,\nCaption,caption,Photo\nBad,rumour,'),
+    ).toMatchObject({
+      added: 2,
+      faults: [{ row: 4 }],
+    });
+    const said =
+      'zone,aspect,source,value\nfin-port,colour,Photo,27\nFin port,colour,Photo,27\nfin-port,colour,Nobody,27';
+    expect(await take(briefId, said)).toMatchObject({ added: 1, faults: [{ row: 3 }, { row: 4 }] });
+    expect(await take(briefId, said.split('\n').slice(0, 2).join('\n'))).toMatchObject({
+      added: 0,
+      faults: [{ row: 2 }],
+    });
+    const ruled = 'zone,aspect,ruling,reason\nfin-port,colour,27,seen\nfin-port,colour,31,again';
+    expect(await take(briefId, ruled)).toMatchObject({ added: 1, faults: [{ row: 3 }] });
+    const state = (await loadBrief(briefId))!;
+    expect(state.sources.map((s) => s.title).sort()).toEqual(['Caption', 'Photo']);
+    expect(state).toMatchObject({
+      questions: [{ zone: 'fin-port' }],
+      sightings: [{ value: '27' }],
+      rulings: [{ value: '27' }],
+    });
+    await undoLast(briefId);
+    expect((await loadBrief(briefId))!.rulings).toEqual([]);
+    await undoLast(briefId);
+    await undoLast(briefId);
+    await undoLast(briefId);
+    expect(await loadBrief(briefId)).toMatchObject({ sources: [], questions: [], sightings: [] });
+  });
+
+  test('a dossier taken into another brief brings all of it; taken in twice, nothing more; rulings that stand are kept', async () => {
+    const from = await importBrief(briefFileSchema.parse(dunlin('2026-11-10').file));
+    const { dossier } = (await exportDossier(from))!;
+    const read = dossierSchema.parse(JSON.parse(JSON.stringify(dossier)));
+    const into = await make();
+    const first = (await mergeDossier(into, read))!;
+    expect(first.added).toMatchObject({ sources: dossier.sources.length, rulings: dossier.rulings.length });
+    const again = (await exportDossier(into))!.dossier;
+    // The same but for the brief it stands in.
+    expect({ ...again, identity: '', target: null }).toEqual({ ...dossier, identity: '', target: null });
+    const second = (await mergeDossier(into, read))!;
+    expect(Object.values(second.added).every((count) => count === 0)).toBe(true);
+    await undoLast(into);
+    expect((await loadBrief(into))!.sources).toEqual([]);
+  });
+
+  test('a dossier with a photograph from after the loss of this airframe is refused whole', async () => {
+    const into = await createBrief(
+      { ...setup.brief, timeZone: 'Europe/Berlin' },
+      { ...setup.airframe, type: 'Testbird', lostOn: '1940-01-01' },
+      [],
+    );
+    const { file } = dunlin('2026-11-10');
+    const dossier = dossierSchema.parse({
+      format: 'build-brief-dossier/1',
+      identity: 'x',
+      target: { from: null, to: null },
+      sources: file.sources,
+      questions: file.questions,
+      sightings: file.sightings,
+      rulings: file.rulings,
+      events: file.events,
+      mirrors: file.mirrors,
+      pictures: {},
+    });
+    const { faults } = (await mergeDossier(into, dossier))!;
+    expect(faults[0]!.says).toMatch(/lost on 1940-01-01/);
+    expect((await loadBrief(into))!.sources).toEqual([]);
+  });
+
+  test('an event that a source is dated by cannot be taken away before the source lets go of it', async () => {
+    const briefId = await make();
+    const act = newAct(briefId, 'evidence');
+    const event = await inTransaction(async (client) => {
+      const made = await insertRecord(client, act, 'paint_event', {
+        zone: 'fin-port',
+        kind: 'repaint',
+        onDay: '1951-05-01',
+        value: '',
+        showsUnder: false,
+        note: '',
+      });
+      await insertRecord(client, act, 'source', { ...source('s'), beforeEventId: made.id });
+      return made;
+    });
+    await expect(
+      inTransaction((client) => deleteRecord(client, newAct(briefId, 'evidence'), 'paint_event', event.id, 1)),
+    ).rejects.toMatchObject({ code: '23503' });
+    expect((await loadBrief(briefId))!.events).toHaveLength(1);
+  });
+
+  test('a brief file of the first version is read: repaints become events, the rest gets its blanks', () => {
+    const { file } = dunlin('2026-11-10');
+    const { events, mirrors: _, ...rest } = file;
+    const old = {
+      ...rest,
+      format: 'build-brief/1',
+      airframe: { ...file.airframe, lostOn: undefined },
+      sources: file.sources.map(
+        ({
+          page: _p,
+          place: _l,
+          film: _f,
+          zones: _z,
+          afterEventId: _a,
+          beforeEventId: _b,
+          calibration: _c,
+          ...source
+        }) => source,
+      ),
+      questions: file.questions.map(({ item: _i, ...question }) => question),
+      sightings: file.sightings.map(({ marks: _m, ...sighting }) => sighting),
+      repaints: events.filter((e) => e.kind === 'repaint').map(({ zone, onDay, note }) => ({ zone, onDay, note })),
+    };
+    const read = briefFileSchema.parse(JSON.parse(JSON.stringify(old)));
+    expect(read.events[0]).toMatchObject({
+      ref: 'e1',
+      kind: 'repaint',
+      zone: 'fin-port',
+      value: '',
+      showsUnder: false,
+    });
+    expect(read.sources[0]).toMatchObject({ film: 'unknown', zones: [], calibration: null });
+    expect(read.airframe.lostOn).toBeNull();
+  });
+});
+
+describe('the day a picture was taken', () => {
+  const taken = (exif: object | null) => {
+    const image = sharp({ create: { width: 20, height: 20, channels: 3, background: '#345' } }).jpeg();
+    return (exif ? image.withExif(exif as Parameters<typeof image.withExif>[0]) : image).toBuffer();
+  };
+  test('is read from its tags and offered; the kept picture has none', async () => {
+    const kept = await keepPicture(await taken({ IFD2: { DateTimeOriginal: '2019:08:17 14:30:00' } }));
+    expect(kept.takenOn).toBe('2019-08-17');
+    const { bytes } = (await readPicture(kept.id, 'full'))!;
+    expect((await sharp(bytes).metadata()).exif).toBeUndefined();
+  });
+  test('is not there when the file says nothing, or nonsense', async () => {
+    expect((await keepPicture(await taken(null))).takenOn).toBeNull();
+    expect((await keepPicture(await taken({ IFD2: { DateTimeOriginal: 'yesterday' } }))).takenOn).toBeNull();
+  });
+});
+
+describe('history from before a column was added', () => {
+  test('can still be taken back', async () => {
+    const briefId = await make();
+    const kept = await inTransaction((client) =>
+      insertRecord(client, newAct(briefId, 'evidence'), 'source', source('old')),
+    );
+    // As an earlier version wrote it: without the columns of today.
+    const columns = ['place', 'page', 'film', 'zones', 'after_event_id', 'before_event_id', 'calibration'];
+    await pool().query('update change set after = after - $2::text[] where row_id = $1', [kept.id, columns]);
+    const sql = readFileSync('db/migrations/005_evidence.sql', 'utf8');
+    await pool().query(sql.slice(sql.indexOf('update change set\n')));
+    await undoLast(briefId);
+    expect((await loadBrief(briefId))!.sources).toEqual([]);
   });
 });

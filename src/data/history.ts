@@ -85,8 +85,20 @@ async function currentRow(client: Client, name: RecordName, id: string, lock = f
   return found?.row ?? null;
 }
 
+/** The fields of a record of a brief as they stand; null when it is gone or another brief's. */
+export async function readRecord<N extends RecordName>(
+  briefId: string,
+  name: N,
+  id: string,
+): Promise<Fields<N> | null> {
+  const row = await currentRow(pool(), name, id);
+  if (!row || outside({ briefId }, name, row)) return null;
+  const { id: _, version: __, ...fields } = fromRow(name, row) as { id: string; version: number };
+  return fields as Fields<N>;
+}
+
 /** A row of another brief is as good as none. */
-const outside = (act: Act, name: RecordName, row: Row) => {
+const outside = (act: Pick<Act, 'briefId'>, name: RecordName, row: Row) => {
   if (act.briefId === null) return false;
   if (name === 'brief') return row.id !== act.briefId;
   return !SHARED.has(name) && row.brief_id !== act.briefId;

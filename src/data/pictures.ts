@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto';
+import exifReader from 'exif-reader';
 import sharp from 'sharp';
+import { isDay, type Day } from '@/core/units/day';
 import { pool, rows } from './database';
 
 export const MOST_PICTURE_BYTES = 15 * 1024 * 1024;
@@ -12,6 +14,11 @@ const READABLE = new Set(['jpeg', 'png', 'webp', 'tiff', 'gif', 'heif']);
 /** A picture refused: says what is wrong with it. */
 export class PictureFault extends Error {}
 
+/** A picture as it came: with the day in its tags, which are not kept. */
+export interface TakenPicture extends KeptPicture {
+  takenOn: Day | null;
+}
+
 export interface KeptPicture {
   id: string;
   width: number;
@@ -22,14 +29,27 @@ export interface KeptPicture {
  * Sniffs the type from the content, re-encodes (which drops every tag, the place of a photograph too), makes a thumbnail and keeps both
  * under the hash of the result. The same picture twice is one row. Throws PictureFault.
  */
-export async function keepPicture(bytes: Buffer): Promise<KeptPicture> {
+export async function keepPicture(bytes: Buffer): Promise<TakenPicture> {
   if (bytes.length === 0) throw new PictureFault('the file is empty');
   if (bytes.length > MOST_PICTURE_BYTES)
     throw new PictureFault(`the file has ${(bytes.length / 1024 / 1024).toFixed(1)} MB; 15 MB is the most`);
   const encoded = await reencode(bytes);
   const id = createHash('sha256').update(encoded.picture).digest('hex');
   await insertPicture({ id, ...encoded });
-  return { id, width: encoded.width, height: encoded.height };
+  return { id, width: encoded.width, height: encoded.height, takenOn: await dayTaken(bytes) };
+}
+
+/** The day that the camera wrote into the file; null where it wrote none. It is offered, never believed: scans carry the scanner's day. */
+async function dayTaken(bytes: Buffer): Promise<Day | null> {
+  try {
+    const { exif } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
+    // The reader takes the camera's wall clock for universal time: its day is the day as written.
+    const taken = exif && exifReader(exif).Photo?.DateTimeOriginal;
+    const day = taken ? taken.toISOString().slice(0, 10) : '';
+    return isDay(day) ? day : null;
+  } catch {
+    return null;
+  }
 }
 
 async function reencode(bytes: Buffer) {

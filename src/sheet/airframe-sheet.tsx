@@ -14,8 +14,18 @@ const VIEW_TITLES: Record<View, string> = { port: 'Port', starboard: 'Starboard'
 const LIGHT = '#fbfbfb';
 const GAP = 14;
 
+/** What a station lays over the sheet for a while: another day's colours, say. */
+export interface SheetOverlay {
+  /** Colour of each zone; null = not known. */
+  colours: ReadonlyMap<string, string | null>;
+  /** Markings that are not there. */
+  hidden: ReadonlySet<string>;
+  caption: string;
+}
+
 interface Props {
   facts: SheetFacts;
+  overlay?: SheetOverlay | null;
   mode: SheetMode;
   selected: string | null;
   onSelect: (zone: string | null) => void;
@@ -24,7 +34,15 @@ interface Props {
 }
 
 /** The drawing-office sheet: four views at one scale, a true scale bar, the title block, and every zone as a list. */
-export function AirframeSheet({ facts, mode, selected, onSelect, width = 372, compact = false }: Props): ReactNode {
+export function AirframeSheet({
+  facts,
+  overlay = null,
+  mode,
+  selected,
+  onSelect,
+  width = 372,
+  compact = false,
+}: Props): ReactNode {
   const outline = useMemo(() => buildOutline(facts.spec), [facts.spec]);
   const [alone, setAlone] = useState<View | null>(null);
   const zones = useMemo(() => new Map(facts.zones.map((zone) => [zone.key, zone])), [facts.zones]);
@@ -83,8 +101,14 @@ export function AirframeSheet({ facts, mode, selected, onSelect, width = 372, co
                 onSelect={choose}
                 idPrefix="sheet"
                 zoneTitle={titleOf}
-                fillOf={(zone) => fillOf(mode, zones.get(zone))}
-                markings={mode === 'certainty' || mode === 'progress' ? [] : facts.markings}
+                fillOf={(zone) => (overlay ? overlaid(overlay, zone) : fillOf(mode, zones.get(zone)))}
+                markings={
+                  overlay
+                    ? facts.markings.filter((marking) => !overlay.hidden.has(marking.id))
+                    : mode === 'certainty' || mode === 'progress'
+                      ? []
+                      : facts.markings
+                }
                 inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
               />
             </div>
@@ -98,7 +122,7 @@ export function AirframeSheet({ facts, mode, selected, onSelect, width = 372, co
       >
         <span style={{ width: barPx }} /> {barMm} mm at 1/{facts.denominator}
       </div>
-      {mode === 'certainty' ? <Legend /> : null}
+      {overlay ? <p className="legend">{overlay.caption}</p> : mode === 'certainty' ? <Legend /> : null}
       {compact ? null : (
         <ul className="zone-list" aria-label="Zones">
           {facts.zones.map((zone) => (
@@ -140,6 +164,11 @@ function fillOf(mode: SheetMode, zone: ZoneFacts | undefined): Fill {
       if (zone.progress === null) return { paint: LIGHT };
       return { paint: zone.progress === 1 ? '#7d7d7d' : zone.progress > 0 ? '#b5b5b5' : '#e0e0e0' };
   }
+}
+
+function overlaid({ colours }: SheetOverlay, zone: string): Fill {
+  const colour = colours.get(zone);
+  return colour ? { paint: colour } : { hatch: 'unseen' };
 }
 
 function Legend(): ReactNode {

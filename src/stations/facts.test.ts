@@ -3,7 +3,7 @@ import { cardsForNow } from '@/core/bench/cards';
 import { sheetFacts } from '@/sheet/figures';
 import { NOW, viewOfDemo } from '../../tests/support/demo-brief';
 import { pdfFacts } from './brief/pdf/pdf-facts';
-import { renderBriefPdf } from './brief/pdf/render';
+import { renderPaper } from './brief/pdf/render';
 import { colourFacts } from './colours/colour-facts';
 import { evidenceFacts } from './evidence/evidence-facts';
 import { routeFacts } from './route/route-facts';
@@ -128,8 +128,8 @@ describe('the cards of the bench', () => {
 describe('the printed brief', () => {
   const facts = pdfFacts(view, shelf, NOW);
   test('holds every source, ruling and call, what is open, and each caution once', () => {
-    expect(facts.sources).toHaveLength(view.state.sources.length);
-    expect(facts.rulings).toHaveLength(view.state.rulings.length);
+    expect(facts.dossier.sources).toHaveLength(view.state.sources.length);
+    expect(facts.dossier.questions).toHaveLength(view.state.questions.length);
     expect(facts.colours).toHaveLength(view.calls.length);
     expect(facts.open.map((item) => item.question)).toContain('Nose-wheel bay, colour');
     expect(new Set(facts.cautions.map((caution) => caution.says)).size).toBe(facts.cautions.length);
@@ -145,7 +145,7 @@ describe('the printed brief', () => {
     expect(printed.length).toBeGreaterThan(begun.length);
   });
   test('becomes a PDF with its fonts inside', async () => {
-    const bytes = Buffer.from(await renderBriefPdf(facts));
+    const bytes = Buffer.from(await renderPaper({ kind: 'brief', facts }));
     expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
     expect(bytes.includes('BarlowCondensed')).toBe(true);
     expect(bytes.includes('AtkinsonHyperlegible')).toBe(true);

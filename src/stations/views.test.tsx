@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { Ledger, supportOf } from './evidence/ledger';
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import type { Result } from '@/core/interchange/result';
+import { Ledger, supportOf, type CellText } from './evidence/ledger';
 import type { EvidenceFacts, QuestionFacts } from './evidence/evidence-facts';
 import type { RouteFacts, WorkFacts } from './route/route-facts';
 import { RouteStrip } from './route/route-strip';
@@ -18,6 +19,7 @@ const sighting = (sourceId: string, value: string, over = {}) => ({
   clarity: 'clear' as const,
   sense: 'for' as const,
   note: '',
+  marks: null,
   ...over,
 });
 const question = (id: string, over: Partial<QuestionFacts> = {}): QuestionFacts => ({
@@ -26,6 +28,11 @@ const question = (id: string, over: Partial<QuestionFacts> = {}): QuestionFacts 
   zone: 'fin-port',
   zoneTitle: 'Fin and rudder, port',
   aspect: 'colour',
+  item: '',
+  mirrored: null,
+  hasOtherSide: true,
+  ruledOpposite: false,
+  wish: null,
   aspectTitle: 'Colour',
   state: 'leaning',
   best: 'TCS 27',
@@ -50,12 +57,31 @@ const source = (id: string, title: string, inWindow: boolean) =>
     kindTitle: 'Photograph',
     dateFrom: '1951-05-12',
     dateTo: '1951-05-12',
+    film: 'unknown',
+    window: { from: '1951-05-12', to: '1951-05-12' },
   }) as EvidenceFacts['sources'][number];
-const facts = { sources: [source('a', 'Apron', true), source('b', 'Kit sheet', false)] } as EvidenceFacts;
+const facts = {
+  briefId: 'brief',
+  events: [],
+  sources: [source('a', 'Apron', true), source('b', 'Kit sheet', false)],
+} as unknown as EvidenceFacts;
 
 describe('the ledger', () => {
+  const onEntry = jest.fn<(entry: CellText) => Promise<Result>>(() => Promise.resolve({ ok: true, value: null }));
+  afterEach(() => {
+    onEntry.mockClear();
+  });
   const show = (questions: QuestionFacts[], onChoose = jest.fn<(id: string) => void>()) => {
-    render(<Ledger facts={facts} questions={questions} chosen={null} onChoose={onChoose} onSource={() => undefined} />);
+    render(
+      <Ledger
+        facts={facts}
+        questions={questions}
+        chosen={null}
+        onChoose={onChoose}
+        onSource={() => undefined}
+        onEntry={onEntry}
+      />,
+    );
     return onChoose;
   };
 
@@ -69,10 +95,10 @@ describe('the ledger', () => {
         ],
       }),
     ]);
-    const [, , second] = within(screen.getAllByRole('row')[1]!)
+    const [, , second] = within(screen.getAllByRole('row')[2]!)
       .getAllByRole('cell')
       .map((cell) => cell.textContent);
-    const cells = within(screen.getAllByRole('row')[1]!).getAllByRole('cell');
+    const cells = within(screen.getAllByRole('row')[2]!).getAllByRole('cell');
     expect(cells[0]!.textContent).toContain('27');
     expect(cells[1]!.querySelector('.inferred')!.textContent).toContain('31');
     expect(cells[1]!.querySelector('.against')!.textContent).toContain('≠');
@@ -103,6 +129,106 @@ describe('the ledger', () => {
     const onChoose = show([question('one'), question('two', { zoneTitle: 'Cowling' })]);
     fireEvent.click(screen.getByRole('button', { name: /Cowling/ }));
     expect(onChoose).toHaveBeenCalledWith('two');
+  });
+
+  test('a repaint of the zone is a rule before the first source after it; structure has none', () => {
+    const dated = (id: string, day: string) => ({ ...source(id, id, false), window: { from: day, to: day } });
+    const early = { ...facts, sources: [dated('old', '1950-03-10'), dated('new', '1951-05-12')] };
+    const event = { zone: 'fin-port', kind: 'repaint', onDay: '1950-11-20' };
+    const withRepaint = { ...early, events: [event] } as unknown as EvidenceFacts;
+    const ruled = (aspect: QuestionFacts['aspect']) => {
+      cleanup();
+      render(
+        <Ledger
+          facts={withRepaint}
+          questions={[question('q', { aspect })]}
+          chosen={null}
+          onChoose={() => undefined}
+          onSource={() => undefined}
+          onEntry={onEntry}
+        />,
+      );
+      return [...document.querySelectorAll('td.sighting')].map((cell) => cell.classList.contains('repainted'));
+    };
+    expect(ruled('colour')).toEqual([false, true]);
+    expect(ruled('seam')).toEqual([false, false]);
+  });
+
+  describe('by keyboard', () => {
+    const cell = (row: number, column: number) =>
+      document.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)!;
+    const press = (key: string) => fireEvent.keyDown(document.activeElement!, { key });
+    const begin = (questions: QuestionFacts[]) => {
+      show(questions);
+      act(() => cell(0, 0).focus());
+    };
+
+    test('arrows move from cell to cell and stop at the edge', () => {
+      begin([question('one'), question('two')]);
+      press('ArrowRight');
+      expect(document.activeElement).toBe(cell(0, 1));
+      press('ArrowDown');
+      press('ArrowDown');
+      press('ArrowRight');
+      expect(document.activeElement).toBe(cell(1, 1));
+      press('Home');
+      expect(document.activeElement).toBe(cell(1, 0));
+    });
+
+    test('typing fills the cell, Enter keeps it and goes on below', async () => {
+      begin([question('one'), question('two')]);
+      press('2');
+      const input = screen.getByRole('textbox', { name: /What Apron says of Fin and rudder, port, colour/ });
+      fireEvent.change(input, { target: { value: '27 ~' } });
+      await act(async () => void fireEvent.keyDown(input, { key: 'Enter' }));
+      expect(onEntry).toHaveBeenCalledWith({ questionId: 'one', sourceId: 'a', text: '27 ~', standing: null });
+      expect(document.activeElement).toBe(cell(1, 0));
+    });
+
+    test('Enter opens what stands there; unchanged it is not kept again; Delete takes it away', async () => {
+      begin([question('one', { sightings: [sighting('a', 'TCS 27', { questionId: 'one', clarity: 'partial' })] })]);
+      press('Enter');
+      const input = screen.getByRole<HTMLInputElement>('textbox');
+      expect(input.value).toBe('TCS 27 ~');
+      await act(async () => void fireEvent.keyDown(input, { key: 'Enter' }));
+      expect(onEntry).not.toHaveBeenCalled();
+      await act(async () => void press('Delete'));
+      expect(onEntry).toHaveBeenCalledWith({
+        questionId: 'one',
+        sourceId: 'a',
+        text: '',
+        standing: { id: 'a TCS 27', version: 1 },
+      });
+    });
+
+    test('what is no answer is refused in the cell, with the reason', async () => {
+      begin([question('one', { aspect: 'size' })]);
+      press('w');
+      const input = screen.getByRole('textbox');
+      fireEvent.change(input, { target: { value: 'wide' } });
+      await act(async () => void fireEvent.keyDown(input, { key: 'Enter' }));
+      expect(screen.getByRole('alert').textContent).toContain('"wide" is no length');
+      expect(onEntry).not.toHaveBeenCalled();
+      expect(screen.getByRole<HTMLInputElement>('textbox').value).toBe('wide');
+    });
+
+    test('what the server refuses opens again as it was typed', async () => {
+      onEntry.mockResolvedValueOnce({ ok: false, faults: [{ field: '', says: 'gone' }] });
+      begin([question('one')]);
+      press('2');
+      const input = screen.getByRole('textbox');
+      fireEvent.change(input, { target: { value: '27' } });
+      await act(async () => void fireEvent.keyDown(input, { key: 'Enter' }));
+      expect(screen.getByRole<HTMLInputElement>('textbox').value).toBe('27');
+    });
+
+    test('Esc gives a typed answer up', () => {
+      begin([question('one')]);
+      press('2');
+      fireEvent.keyDown(screen.getByRole('textbox'), { key: 'Escape' });
+      expect(screen.queryByRole('textbox')).toBeNull();
+      expect(onEntry).not.toHaveBeenCalled();
+    });
   });
 
   test('support in figures: a share, or a spread with its unit', () => {

@@ -1,10 +1,9 @@
 import { parentPort } from 'node:worker_threads';
-import { renderBriefPdf } from '@/stations/brief/pdf/render';
-import type { PdfFacts } from '@/stations/brief/pdf/pdf-facts';
+import { renderPaper, type PaperJob } from '@/stations/brief/pdf/render';
 
-// Sets the pages of one brief after the other, off the thread that answers requests.
-parentPort?.on('message', ({ job, facts }: { job: number; facts: PdfFacts }) => {
-  renderBriefPdf(facts).then(
+// Sets the pages of one paper after the other, off the thread that answers requests.
+parentPort?.on('message', ({ job, paper }: { job: number; paper: PaperJob }) => {
+  renderPaper(paper).then(
     (bytes) => parentPort!.postMessage({ job, bytes }),
     (error: Error) => parentPort!.postMessage({ job, says: error.message }),
   );

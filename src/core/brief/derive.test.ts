@@ -67,14 +67,14 @@ describe('what follows from a brief', () => {
     ).toBe('paint-1');
   });
 
-  test('open questions stand at the gate that they threaten, nearest gate first in the chase', () => {
+  test('open questions stand at the gate that they threaten, the most worthwhile first in the chase', () => {
     const { gates, chase } = derive(demo());
     expect(gates.find((gate) => gate.name === 'fuselage')!.open.map((q) => q.record.zone)).toEqual(['well-nose']);
     expect(gates.find((gate) => gate.name === 'seal')!.open.map((q) => q.record.zone)).toEqual([
       'fuselage-rear-starboard',
     ]);
     expect(chase[0]!.question.record.zone).toBe('well-nose');
-    expect(chase.map(({ gate }) => gate.start!)).toEqual(chase.map(({ gate }) => gate.start!).sort());
+    expect(chase.map(({ score }) => score)).toEqual(chase.map(({ score }) => score).sort((x, y) => y - x));
   });
 
   test('ruling the last question of a zone settles it on the sheet', () => {
@@ -84,7 +84,7 @@ describe('what follows from a brief', () => {
     expect(certaintyOf(view.questions, 'propeller-of-nobody')).toBe('unasked');
   });
 
-  test('a later sighting that flips a supported ruling reopens it; a choice stays', () => {
+  test('a later sighting that flips a supported ruling reopens it, and a choice too once it is settled; a departure stays', () => {
     const state = demo();
     const question = state.questions.find((q) => q.zone === 'fuselage-mid-port' && q.aspect === 'colour')!;
     const photo = state.sources.filter((s) => s.kind === 'photograph').slice(0, 5);
@@ -99,6 +99,7 @@ describe('what follows from a brief', () => {
         clarity: 'clear' as const,
         sense: 'for' as const,
         note: '',
+        marks: null,
       })),
     );
     expect(derive(state).questions.find((q) => q.record.id === question.id)).toMatchObject({
@@ -106,13 +107,15 @@ describe('what follows from a brief', () => {
       open: true,
       best: 'TCS 21',
     });
-    state.rulings = state.rulings.map((ruling) =>
-      ruling.questionId === question.id ? { ...ruling, basis: 'choice' } : ruling,
-    );
-    expect(derive(state).questions.find((q) => q.record.id === question.id)).toMatchObject({
-      reopened: false,
-      open: false,
-    });
+    const withBasis = (basis: 'choice' | 'departure') => {
+      state.rulings = state.rulings.map((ruling) =>
+        ruling.questionId === question.id ? { ...ruling, basis } : ruling,
+      );
+      return derive(state).questions.find((q) => q.record.id === question.id)!;
+    };
+    // A choice was made because nothing decided: now something has. A departure is made knowing it.
+    expect(withBasis('choice')).toMatchObject({ reopened: true, open: true });
+    expect(withBasis('departure')).toMatchObject({ reopened: false, open: false });
   });
 
   test('measured sizes become a median with its spread', () => {

@@ -1,33 +1,19 @@
 import { officialColours, systemsOf, type OfficialColour } from '@/core/codes/shelf';
 import { canonicalIn } from '@/core/codes/system';
-import { ASPECTS } from '@/core/evidence/aspects';
-import { SOMETHING_ELSE, weigh, type WeighedQuestion } from '@/core/evidence/weigh';
+import { coloursOn, type ColourHistory } from '@/core/evidence/as-on';
+import type { Window } from '@/core/evidence/date-fit';
+import { layersOn, needsOrder, type Layer } from '@/core/evidence/layers';
 import { buildOutline, zoneTitle, type Outline } from '@/core/outline/outline';
-import type { Paint } from '@/core/paint/catalogue';
-import { paintLabel } from '@/core/paint/catalogue';
-import { gateOf, GATES, type GateName } from '@/core/route/gates';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { localDay } from '@/core/route/calendar';
+import { GATES, type GateName } from '@/core/route/gates';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
 import { buildRoute, type Route, type RouteCall } from '@/core/route/route';
-import { parseNumber } from '@/core/units/number';
+import { addDays, type Day } from '@/core/units/day';
+import { chaseList, type ChaseItem } from './chase-list';
+import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
 import type { Kept } from './records';
 import type { BriefState, ColourShelf } from './state';
-
-/** A question with everything that is computed about it. */
-export interface QuestionView {
-  record: Kept<'question'>;
-  zoneTitle: string;
-  aspectTitle: string;
-  weighed: WeighedQuestion;
-  sightings: Kept<'sighting'>[];
-  ruling: Kept<'ruling'> | null;
-  /** The value that the evidence supports best; null when unseen. */
-  best: string | null;
-  bestShare: number | null;
-  /** The support has moved to another value since it was ruled "as supported". */
-  reopened: boolean;
-  open: boolean;
-  gate: GateName;
-}
 
 export interface GateView {
   name: GateName;
@@ -50,12 +36,25 @@ export interface BriefView {
   state: BriefState;
   outline: Outline;
   questions: QuestionView[];
+  /** When each source can have been made. */
+  windows: Map<string, Window>;
+  /** What decides the colour of each zone on any day. */
+  colourHistory: ColourHistory;
+  /** Zones that need more than their visible coat. */
+  layers: LayerOrder[];
   calls: CallView[];
   route: Route;
   plan: RoutePlan;
   gates: GateView[];
-  /** Open questions by what is lost if they stay open: nearest gate first, then least sure. */
-  chase: { question: QuestionView; gate: GateView }[];
+  /** What to chase, most worthwhile first. */
+  chase: ChaseItem[];
+}
+
+export interface LayerOrder {
+  zone: string;
+  zoneTitle: string;
+  /** Bottom to top. */
+  layers: Layer[];
 }
 
 export interface DeriveSettings {
@@ -73,14 +72,20 @@ export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: Der
     landing: brief.options.landing,
     folded: brief.options.wings === 'folded',
   });
-  const questions = questionViews(state, shelf, outline);
-  const calls = callViews(state, shelf, questions);
+  const weighed = weighQuestions(state, systemsOf(shelf.codes), outline);
+  const { questions } = weighed;
+  const colourHistory = colourHistoryOf(weighed, state, outline);
+  const layers = layerOrders(state, colourHistory, outline);
+  const callOf = callMaker(state, shelf);
+  const calls = callViews(questions, callOf);
   const route = buildRoute({
     outline,
     options: brief.options,
     climate: { tempC: brief.tempC, humidity: brief.humidity },
     calls: calls.map(routeCall),
     markings: state.markings.map(({ id, title, zone, method }) => ({ id, title, zone, method })),
+    layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
+    callFor: (code) => routeCall(callOf(code, [])),
   });
   const plan = planRoute(
     route,
@@ -89,108 +94,65 @@ export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: Der
     settings.effort,
   );
   const gates = gateViews(plan, questions);
-  return { state, outline, questions, calls, route, plan, gates, chase: chaseList(questions, gates) };
-}
-
-function questionViews(state: BriefState, shelf: ColourShelf, outline: Outline): QuestionView[] {
-  const systems = systemsOf(shelf.codes);
-  const byId = new Map(state.questions.map((question) => [question.id, question]));
-  const sightings = state.sightings.filter((sighting) => byId.has(sighting.questionId));
-  const valueOf = (sighting: Kept<'sighting'>): string | number => {
-    const type = ASPECTS[byId.get(sighting.questionId)!.aspect].type;
-    if (type === 'length') return parseNumber(sighting.value) ?? sighting.value;
-    return type === 'code' ? canonicalIn(systems, sighting.value) : sighting.value;
+  const today = localDay(settings.nowUtc, brief.timeZone);
+  return {
+    state,
+    outline,
+    questions,
+    windows: weighed.windows,
+    colourHistory,
+    layers,
+    calls,
+    route,
+    plan,
+    gates,
+    chase: chaseList(state, weighed, outline, route, plan, gates, today),
   };
-  const weighed = weigh({
-    target: { from: state.airframe.targetFrom, to: state.airframe.targetTo },
-    sources: state.sources.map((source) => ({
-      id: source.id,
-      kind: source.kind,
-      from: source.dateFrom,
-      to: source.dateTo,
-      derivedFrom: source.derivedFrom,
-      grade: source.grade,
-    })),
-    repaints: state.repaints.map(({ zone, onDay }) => ({ zone, on: onDay })),
-    sightings: sightings.map((sighting) => {
-      const { zone, aspect } = byId.get(sighting.questionId)!;
-      return {
-        source: sighting.sourceId,
-        zone,
-        aspect,
-        value: valueOf(sighting),
-        ...(sighting.sd === null ? {} : { sd: sighting.sd }),
-        clarity: sighting.clarity,
-        sense: sighting.sense,
-      };
-    }),
-  });
-  const weighedBy = new Map(weighed.map((question) => [`${question.zone} ${question.aspect}`, question]));
-  return state.questions.map((record) => {
-    const found = weighedBy.get(`${record.zone} ${record.aspect}`) ?? unseen(record);
-    const ruling = state.rulings.find((candidate) => candidate.questionId === record.id) ?? null;
-    const [best, bestShare] = bestOf(found);
-    const reopened =
-      ruling !== null &&
-      ruling.basis === 'supported' &&
-      best !== null &&
-      found.support !== null &&
-      canonicalIn(systems, ruling.value) !== best;
-    return {
-      record,
-      zoneTitle: zoneTitle(outline, record.zone),
-      aspectTitle: ASPECTS[record.aspect].title,
-      weighed: found,
-      sightings: sightings.filter((sighting) => sighting.questionId === record.id),
-      ruling,
-      best,
-      bestShare,
-      reopened,
-      open: ruling === null || reopened,
-      gate: gateOf(outline, record.zone, record.aspect),
-    };
-  });
 }
 
-const unseen = ({ zone, aspect }: Kept<'question'>): WeighedQuestion => ({
-  zone,
-  aspect,
-  state: 'unseen',
-  support: null,
-  contributions: [],
-  median: null,
-  spread: null,
-  outliers: [],
-});
-
-function bestOf(question: WeighedQuestion): [string | null, number | null] {
-  if (question.median !== null) return [String(Math.round(question.median * 10) / 10), null];
-  if (!question.support || question.state === 'unseen') return [null, null];
-  const [best] = Object.entries(question.support)
-    .filter(([value]) => value !== SOMETHING_ELSE)
-    .sort((a, b) => b[1] - a[1]);
-  return best ? [best[0], best[1]] : [null, null];
+function colourHistoryOf(
+  { questions, evidence, weighable }: WeighedBrief,
+  state: BriefState,
+  outline: Outline,
+): ColourHistory {
+  const colour = questions.filter(({ record }) => record.aspect === 'colour' && record.item === '');
+  return {
+    target: evidence.target,
+    sources: evidence.sources,
+    events: state.events,
+    sightings: colour.flatMap(({ record, sightings }) =>
+      sightings.map((sighting) => ({ ...weighable.get(sighting.id)!, zone: record.zone })),
+    ),
+    rulings: colour.flatMap(({ record, ruling, open }) =>
+      ruling && !open ? [{ zone: record.zone, value: ruling.value }] : [],
+    ),
+    zones: outline.zones.map((zone) => zone.key),
+  };
 }
 
-/** Rulings on colour, one call for each code with the zones that wear it. */
-function callViews(state: BriefState, shelf: ColourShelf, questions: readonly QuestionView[]): CallView[] {
+/** How a code becomes a call: what is known of it, and the paint chosen for it in this brief. */
+function callMaker(state: BriefState, shelf: ColourShelf): (value: string, zones: string[]) => CallView {
   const official = officialColours(shelf.codes, shelf.chips);
   const systems = systemsOf(shelf.codes);
   const paints = new Map(shelf.paints.map((paint) => [paint.id, paint]));
+  return (value, zones) => {
+    const code = canonicalIn(systems, value);
+    const colour = official.get(code) ?? null;
+    const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
+    const paint = record && paints.get(record.paintId);
+    return { code, official: colour, zones, choice: record && paint ? { record, paint } : null };
+  };
+}
+
+/** Rulings on colour, one call for each code with the zones that wear it. */
+function callViews(questions: readonly QuestionView[], callOf: ReturnType<typeof callMaker>): CallView[] {
   const zones = new Map<string, string[]>();
   for (const { record, ruling } of questions) {
     if (record.aspect !== 'colour' || !ruling) continue;
-    const code = canonicalIn(systems, ruling.value);
+    const { code } = callOf(ruling.value, []);
     zones.set(code, [...(zones.get(code) ?? []), record.zone]);
   }
-  return [...zones]
-    .sort(([a], [b]) => a.localeCompare(b))
-    .map(([code, list]) => {
-      const colour = official.get(code) ?? null;
-      const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
-      const paint = record && paints.get(record.paintId);
-      return { code, official: colour, zones: list, choice: record && paint ? { record, paint } : null };
-    });
+  return [...zones].sort(([a], [b]) => a.localeCompare(b)).map(([code, list]) => callOf(code, list));
 }
 
 function routeCall(call: CallView): RouteCall {
@@ -216,13 +178,23 @@ function gateViews(plan: RoutePlan, questions: readonly QuestionView[]): GateVie
   });
 }
 
-function chaseList(questions: readonly QuestionView[], gates: readonly GateView[]): BriefView['chase'] {
-  const byName = new Map(gates.map((gate) => [gate.name, gate]));
-  const doubt = (question: QuestionView) => 1 - (question.bestShare ?? (question.weighed.median === null ? 0 : 0.9));
-  return questions
-    .filter((question) => question.open)
-    .map((question) => ({ question, gate: byName.get(question.gate)! }))
-    .sort((a, b) => (a.gate.start ?? '9').localeCompare(b.gate.start ?? '9') || doubt(b.question) - doubt(a.question));
+/** Zones on which older coats or patches show, with what to lay down, bottom to top. */
+function layerOrders(state: BriefState, history: ColourHistory, outline: Outline): LayerOrder[] {
+  const day = state.airframe.targetTo ?? state.airframe.targetFrom;
+  if (!day) return [];
+  return [...new Set(state.events.map((event) => event.zone))].sort().flatMap((zone) => {
+    const layers = layersOn(state.events, zone, day, firstColour(state.events, history, zone, day));
+    return needsOrder(layers) ? [{ zone, zoneTitle: zoneTitle(outline, zone), layers }] : [];
+  });
+}
+
+/** What a zone wore before anything happened to it: the evidence weighed for the day before its first repaint. */
+function firstColour(events: BriefState['events'], history: ColourHistory, zone: string, day: Day): string | null {
+  const first = events
+    .filter((event) => event.zone === zone && event.kind === 'repaint')
+    .map((event) => event.onDay)
+    .sort()[0];
+  return coloursOn({ ...history, zones: [zone] }, first && first <= day ? addDays(first, -1) : day).get(zone)!.value;
 }
 
 /** The word for how sure a zone's answers are, the least sure first: what the sheet hatches. */

@@ -1,32 +1,28 @@
 import { describe, expect, test } from '@jest/globals';
 import { newBrief } from '@/stations/setup/new-brief';
+import { BLANK_SIGHTING, BLANK_SOURCE } from './blank';
 import { RECORDS, type RecordName } from './records';
 
 const setup = newBrief('2026-11-23');
 const good: { [N in RecordName]?: Record<string, unknown> } = {
   brief: { ...setup.brief, timeZone: 'Europe/Berlin' },
   airframe: { ...setup.airframe, type: 'Testbird', targetFrom: '1951-05-08', targetTo: '1951-05-14' },
-  source: {
-    kind: 'photograph',
-    title: 'Apron',
-    citation: '',
-    dateFrom: null,
-    dateTo: null,
-    sides: ['port'],
-    derivedFrom: [],
-    grade: 1,
-    gradeReason: '',
-    pictureId: null,
-  },
+  source: { ...BLANK_SOURCE, title: 'Apron', sides: ['port'] },
   sighting: {
     questionId: '00000000-0000-4000-8000-000000000001',
     sourceId: '00000000-0000-4000-8000-000000000002',
     value: '27',
-    sd: null,
-    clarity: 'clear',
-    sense: 'for',
+    ...BLANK_SIGHTING,
+  },
+  paint_event: {
+    zone: 'fin-port',
+    kind: 'repaint',
+    onDay: '1951-05-01',
+    value: 'TCS 27',
+    showsUnder: false,
     note: '',
   },
+  mirror: { zone: 'well-main', aspect: 'colour', item: '', reason: 'alike' },
   ruling: {
     questionId: '00000000-0000-4000-8000-000000000001',
     value: '27',

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { ASPECT_NAMES } from '@/core/evidence/aspects';
+import { EVENT_KIND_NAMES } from '@/core/evidence/events';
+import { FILM_NAMES } from '@/core/evidence/film';
 import { CLARITIES, SOURCE_KIND_NAMES } from '@/core/evidence/weights';
 import { CHIP_ORIGINS } from '@/core/colour/chips';
 import { dimensionsSchema } from '@/core/outline/dimensions';
@@ -10,6 +12,7 @@ import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { isTimeZone } from '@/core/route/calendar';
 import { isDay } from '@/core/units/day';
 import { MARKING_KINDS, MARKING_METHODS, RULING_BASES } from './choices';
+import { calibrationSchema, marksSchema } from './picture-marks';
 import { optionsSchema } from './options';
 
 /** The shape of every noun that is kept: what a form, a file or the database must hold before anything is computed from it. */
@@ -63,6 +66,7 @@ export const airframeFields = inOrder(
     place: line('Place'),
     targetFrom: optionalDay('Depicts from'),
     targetTo: optionalDay('Depicts to'),
+    lostOn: optionalDay('Lost on'),
     preset: choice('Preset', PRESET_NAMES),
     dimensions: dimensionsSchema,
   }),
@@ -76,20 +80,32 @@ export const sourceFields = inOrder(
     kind: choice('Kind', SOURCE_KIND_NAMES),
     title: needed('Title'),
     citation: line('Citation', 500),
+    page: line('Page', 40),
+    place: line('Place'),
     dateFrom: optionalDay('Dated from'),
     dateTo: optionalDay('Dated to'),
+    afterEventId: id.nullable(),
+    beforeEventId: id.nullable(),
     sides: z.array(z.enum(VIEWS)),
+    zones: z.array(needed('Zone', 60)).max(200, 'Zones shown: at most 200'),
+    film: choice('Film', FILM_NAMES),
     derivedFrom: z.array(id),
     grade: number('Grade').min(0, 'Grade: from 0').max(2, 'Grade: to 2'),
     gradeReason: line('Reason for the grade', 300),
     pictureId: z.string().nullable(),
+    calibration: calibrationSchema.nullable(),
   }),
   'dateFrom',
   'dateTo',
   'Dated to: the window ends before it starts',
 );
 
-export const questionFields = z.strictObject({ zone: needed('Zone', 60), aspect: choice('Aspect', ASPECT_NAMES) });
+export const questionFields = z.strictObject({
+  zone: needed('Zone', 60),
+  aspect: choice('Aspect', ASPECT_NAMES),
+  /** Which one, where a zone has several: "band", "code letters". */
+  item: line('Which one', 60),
+});
 
 export const sightingFields = z.strictObject({
   questionId: id,
@@ -99,6 +115,8 @@ export const sightingFields = z.strictObject({
   clarity: choice('Clarity', CLARITIES),
   sense: choice('Sense', ['for', 'against'] as const),
   note: line('Note', 500),
+  /** Where in the picture it was measured. */
+  marks: marksSchema.nullable(),
 });
 
 export const rulingFields = z.strictObject({
@@ -109,10 +127,21 @@ export const rulingFields = z.strictObject({
   ruledBy: line('Ruled by', 60),
 });
 
-export const repaintFields = z.strictObject({
+export const paintEventFields = z.strictObject({
   zone: needed('Zone', 60),
-  onDay: day('Repainted on'),
+  kind: choice('What happened', EVENT_KIND_NAMES),
+  onDay: day('On'),
+  value: line('What was laid or covered', 200),
+  showsUnder: z.boolean(),
   note: line('Note', 300),
+});
+
+/** Port and starboard of a zone ruled to be the mirror of one another, for one aspect. `zone` is without its side. */
+export const mirrorFields = z.strictObject({
+  zone: needed('Zone', 60),
+  aspect: choice('Aspect', ASPECT_NAMES),
+  item: line('Which one', 60),
+  reason: needed('Reason', 500),
 });
 
 export const placeFields = z.strictObject({
@@ -221,7 +250,8 @@ export const RECORDS = {
   question: questionFields,
   sighting: sightingFields,
   ruling: rulingFields,
-  repaint: repaintFields,
+  paint_event: paintEventFields,
+  mirror: mirrorFields,
   marking: markingFields,
   weekly_session: weeklySessionFields,
   log_entry: logEntryFields,

@@ -9,7 +9,8 @@ export interface BriefState {
   questions: Kept<'question'>[];
   sightings: Kept<'sighting'>[];
   rulings: Kept<'ruling'>[];
-  repaints: Kept<'repaint'>[];
+  events: Kept<'paint_event'>[];
+  mirrors: Kept<'mirror'>[];
   markings: Kept<'marking'>[];
   sessions: Kept<'weekly_session'>[];
   log: Kept<'log_entry'>[];

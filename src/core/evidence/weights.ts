@@ -12,9 +12,23 @@ export const SOURCE_KINDS = {
   caption: { weight: 0.6, title: 'Caption', reason: 'copied from other captions' },
   'box-painting': { weight: 0.3, title: 'Box painting', reason: 'gaps invented or closed' },
   other: { weight: 0.5, title: 'Other', reason: 'unknown worth' },
+  'client-wish': {
+    weight: 0,
+    title: "Client's wish",
+    reason: 'what is wanted, not what was: it moves rulings, never support',
+  },
 } as const;
 
+/** What somebody wants rather than what was: of no weight as evidence, but shown beside it, and a reason for a ruling. */
+export const WISH = 'client-wish';
+
 export type SourceKind = keyof typeof SOURCE_KINDS;
+/** The kinds that say what was: those of the `weigh` contract. */
+export type EvidenceKind = Exclude<SourceKind, typeof WISH>;
+export const EVIDENCE_KIND_NAMES = Object.keys(SOURCE_KINDS).filter((kind) => kind !== WISH) as [
+  EvidenceKind,
+  ...EvidenceKind[],
+];
 export const SOURCE_KIND_NAMES = Object.keys(SOURCE_KINDS) as [SourceKind, ...SourceKind[]];
 
 export const CLARITIES = ['clear', 'partial', 'inferred'] as const;

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { deriveBrief } from '@/core/brief/derive';
 import { newBrief } from '@/stations/setup/new-brief';
+import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/brief/blank';
 import { BriefBuilder } from '@demo/builder';
 import { briefFileSchema, stateOfFile, type BriefFile } from './brief-file';
 
@@ -14,17 +15,9 @@ const file = (over: Partial<BriefFile> = {}): BriefFile => ({
   ...over,
 });
 const source = (ref: string, over = {}): BriefFile['sources'][number] => ({
+  ...BLANK_SOURCE,
   ref,
-  kind: 'photograph',
   title: ref,
-  citation: '',
-  dateFrom: null,
-  dateTo: null,
-  sides: [],
-  derivedFrom: [],
-  grade: 1,
-  gradeReason: '',
-  pictureId: null,
   ...over,
 });
 const faults = (given: BriefFile) =>
@@ -44,8 +37,8 @@ describe('a brief file', () => {
   test('a target window that is not known leaves every source its unknown date fit', () => {
     const given = file({
       sources: [source('s1', { dateFrom: '1951-05-12', dateTo: '1951-05-12' })],
-      questions: [{ ref: 'q1', zone: 'fin-port', aspect: 'colour' }],
-      sightings: [{ question: 'q1', source: 's1', value: '27', sd: null, clarity: 'clear', sense: 'for', note: '' }],
+      questions: [{ ref: 'q1', zone: 'fin-port', aspect: 'colour', item: '' }],
+      sightings: [{ ...BLANK_SIGHTING, question: 'q1', source: 's1', value: '27' }],
     });
     const view = deriveBrief(stateOfFile(given, shelf), shelf, { nowUtc: '2026-11-23T12:00:00Z', effort: 0 });
     expect(view.questions[0]!.weighed.contributions[0]!.factors.dateFit).toBe(0.5);

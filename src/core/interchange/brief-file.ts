@@ -9,50 +9,26 @@ import {
   markingFields,
   paintFields,
   paintLineFields,
-  questionFields,
-  repaintFields,
-  rulingFields,
-  sightingFields,
-  sourceFields,
   timerFields,
   weeklySessionFields,
-  type Kept,
-  type RecordName,
 } from '@/core/brief/records';
 import type { BriefState, ColourShelf } from '@/core/brief/state';
-import { derivationCircle } from '@/core/evidence/independence';
 import type { Paint } from '@/core/paint/catalogue';
+import { checkDossier, dossierParts, dossierPartsOf, plain, ref } from './dossier';
 
-/** `build-brief/1`: a whole brief in one JSON file, see docs/formats/brief.md. References are names inside the file (s1, q1). */
+/** `build-brief/2`: a whole brief in one JSON file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
-const ref = z.string().min(1).max(40);
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
 
-export const briefFileSchema = z
+const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/1', {
-      error: 'this is not a Build Brief file (its format should be "build-brief/1")',
+    format: z.literal('build-brief/2', {
+      error: 'this is not a Build Brief file (its format should be "build-brief/2", or 1)',
     }),
     brief: briefFields,
     airframe: airframeFields,
-    sources: z
-      .array(
-        z.strictObject({ ref, ...sourceFields.shape, derivedFrom: z.array(ref), pictureId: z.string().nullable() }),
-      )
-      .max(2000),
-    questions: z.array(z.strictObject({ ref, ...questionFields.shape })).max(2000),
-    sightings: z
-      .array(
-        z.strictObject({
-          ...sightingFields.omit({ questionId: true, sourceId: true }).shape,
-          question: ref,
-          source: ref,
-        }),
-      )
-      .max(20_000),
-    rulings: z.array(z.strictObject({ ...rulingFields.omit({ questionId: true }).shape, question: ref })).max(2000),
-    repaints: z.array(repaintFields).max(2000),
+    ...dossierParts,
     markings: z.array(markingFields).max(500),
     sessions: z.array(weeklySessionFields).max(50),
     log: z.array(logEntryFields).max(20_000),
@@ -74,48 +50,47 @@ export const briefFileSchema = z
         }),
       )
       .max(100),
-    pictures: z.record(z.string(), z.base64('a picture must be base64')),
   })
-  .superRefine((file, context) => {
-    const fault = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
-    const sources = new Set(file.sources.map((source) => source.ref));
-    const questions = new Set(file.questions.map((question) => question.ref));
-    if (sources.size < file.sources.length) fault(['sources'], 'two sources have the same ref');
-    if (questions.size < file.questions.length) fault(['questions'], 'two questions have the same ref');
-    file.sources.forEach((source, i) => {
-      source.derivedFrom.forEach(
-        (origin, j) => sources.has(origin) || fault(['sources', i, 'derivedFrom', j], `there is no source "${origin}"`),
-      );
-      if (source.pictureId !== null && !Object.hasOwn(file.pictures, source.pictureId))
-        fault(['sources', i, 'pictureId'], 'its picture is not in the file');
-    });
-    const circle = derivationCircle(
-      file.sources.map((source) => ({ id: source.ref, derivedFrom: source.derivedFrom })),
-    );
-    if (circle) fault(['sources'], `derivedFrom goes in a circle: ${circle.join(' from ')}`);
-    file.sightings.forEach((sighting, i) => {
-      if (!questions.has(sighting.question))
-        fault(['sightings', i, 'question'], `there is no question "${sighting.question}"`);
-      if (!sources.has(sighting.source)) fault(['sightings', i, 'source'], `there is no source "${sighting.source}"`);
-    });
-    file.rulings.forEach(
-      (ruling, i) =>
-        questions.has(ruling.question) ||
-        fault(['rulings', i, 'question'], `there is no question "${ruling.question}"`),
-    );
-  });
+  .superRefine((file, context) =>
+    checkDossier(file, (path, message) => context.addIssue({ code: 'custom', path, message })),
+  );
 
-export type BriefFile = z.infer<typeof briefFileSchema>;
+export type BriefFile = z.infer<typeof wholeBrief>;
 
-const plain = <N extends RecordName, K extends string = never>(record: Kept<N>, ...without: K[]) =>
-  Object.fromEntries(
-    Object.entries(record).filter(([key]) => key !== 'id' && key !== 'version' && !without.includes(key as K)),
-  ) as Omit<Kept<N>, 'id' | 'version' | K>;
+/** Reads either version of the file; the first is brought up to the second. */
+export const briefFileSchema = z.preprocess(fromFirstVersion, wholeBrief);
+
+/** `build-brief/1` had repaints only, and knew nothing of film, places and marks in pictures. Anything odd is left for the schema to name. */
+function fromFirstVersion(raw: unknown): unknown {
+  const file = raw as Record<string, unknown>;
+  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/1') return raw;
+  const each = (list: unknown, added: (item: object, i: number) => object) =>
+    Array.isArray(list)
+      ? list.map((item, i) => (typeof item === 'object' && item ? { ...added(item, i), ...item } : item))
+      : list;
+  const { repaints, airframe, ...rest } = file;
+  return {
+    ...rest,
+    format: 'build-brief/2',
+    airframe: typeof airframe === 'object' && airframe ? { lostOn: null, ...airframe } : airframe,
+    sources: each(file.sources, () => ({
+      page: '',
+      place: '',
+      film: 'unknown',
+      zones: [],
+      afterEventId: null,
+      beforeEventId: null,
+      calibration: null,
+    })),
+    questions: each(file.questions, () => ({ item: '' })),
+    sightings: each(file.sightings, () => ({ marks: null })),
+    events: each(repaints, (_, i) => ({ ref: `e${i + 1}`, kind: 'repaint', value: '', showsUnder: false })),
+    mirrors: [],
+  };
+}
 
 /** The brief as a file. `picture` gives the bytes of a picture in base64. The same brief gives the same file. */
 export function toBriefFile(state: BriefState, shelf: ColourShelf, pictures: Record<string, string>): BriefFile {
-  const sourceRef = new Map(state.sources.map((source, i) => [source.id, `s${i + 1}`]));
-  const questionRef = new Map(state.questions.map((question, i) => [question.id, `q${i + 1}`]));
   const codeOf = new Map(shelf.codes.map((code) => [code.id, code]));
   const paintOf = new Map(shelf.paints.map((paint) => [paint.id, paint]));
   const choices = state.choices
@@ -132,24 +107,10 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictures: Rec
   ]);
   const chosen = state.choices.flatMap((choice) => paintOf.get(choice.paintId) ?? []);
   return {
-    format: 'build-brief/1',
+    format: 'build-brief/2',
     brief: plain(state.brief),
     airframe: plain(state.airframe),
-    sources: state.sources.map((source) => ({
-      ref: sourceRef.get(source.id)!,
-      ...plain(source),
-      derivedFrom: source.derivedFrom.flatMap((id) => sourceRef.get(id) ?? []),
-    })),
-    questions: state.questions.map((question) => ({ ref: questionRef.get(question.id)!, ...plain(question) })),
-    sightings: state.sightings.map((sighting) => ({
-      question: questionRef.get(sighting.questionId)!,
-      source: sourceRef.get(sighting.sourceId)!,
-      ...plain(sighting, 'questionId', 'sourceId'),
-    })),
-    rulings: state.rulings
-      .map((ruling) => ({ question: questionRef.get(ruling.questionId)!, ...plain(ruling, 'questionId') }))
-      .sort((a, b) => Number(a.question.slice(1)) - Number(b.question.slice(1))),
-    repaints: state.repaints.map((repaint) => plain(repaint)),
+    ...dossierPartsOf(state, pictures),
     markings: state.markings.map((marking) => plain(marking)),
     sessions: state.sessions.map((session) => plain(session)),
     log: state.log.map((entry) => plain(entry)),
@@ -162,11 +123,6 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictures: Rec
         chips: shelf.chips.filter((chip) => chip.codeId === code.id).map((chip) => plain(chip, 'codeId')),
       })),
     lines: linesOf(chosen),
-    pictures: Object.fromEntries(
-      state.sources.flatMap(({ pictureId }) =>
-        pictureId && pictures[pictureId] ? [[pictureId, pictures[pictureId]]] : [],
-      ),
-    ),
   };
 }
 
@@ -210,7 +166,8 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
       kept({ ...sighting, questionId: question, sourceId: source }, `sighting${i}`),
     ),
     rulings: file.rulings.map(({ question, ...ruling }, i) => kept({ ...ruling, questionId: question }, `ruling${i}`)),
-    repaints: file.repaints.map((repaint, i) => kept(repaint, `repaint${i}`)),
+    events: file.events.map(({ ref: id, ...event }) => kept(event, id)),
+    mirrors: file.mirrors.map((mirror, i) => kept(mirror, `mirror${i}`)),
     markings: file.markings.map((marking, i) => kept(marking, `marking${i}`)),
     sessions: file.sessions.map((session, i) => kept(session, `session${i}`)),
     log: file.log.map((entry, i) => kept(entry, `log${i}`)),

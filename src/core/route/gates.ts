@@ -7,6 +7,7 @@ export const GATES = {
   colour: 'Begin the colours',
   seal: 'Begin the markings',
 } as const;
+const MARKING_ASPECTS: ReadonlySet<Aspect> = new Set(['marking', 'size', 'markingPlace', 'style']);
 export type GateName = keyof typeof GATES;
 
 /**
@@ -17,5 +18,5 @@ export function gateOf(outline: Outline, zone: string, aspect: Aspect): GateName
   const closedBy = outline.zones.find((candidate) => candidate.key === zone)?.closedBy;
   const hasWings = outline.zones.some((candidate) => candidate.group === 'wings');
   if (closedBy) return closedBy === 'wings' && !hasWings ? 'fuselage' : closedBy;
-  return aspect === 'marking' || aspect === 'size' ? 'seal' : 'colour';
+  return MARKING_ASPECTS.has(aspect) ? 'seal' : 'colour';
 }

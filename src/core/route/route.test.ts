@@ -47,6 +47,8 @@ function input(over: Partial<Omit<RouteInput, 'options'>> & { options?: Partial<
       { id: 'm1', title: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' },
       { id: 'm2', title: 'band', zone: 'fuselage-rear-port', method: 'mask' },
     ],
+    layers: [],
+    callFor: (code) => call(code, 50, []),
     ...over,
     options: { ...DEFAULT_OPTIONS, ...over.options },
   };

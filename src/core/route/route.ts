@@ -1,6 +1,7 @@
 import type { Options } from '@/core/brief/options';
 import type { Lab } from '@/core/colour/types';
 import type { MarkingMethod } from '@/core/brief/choices';
+import { mainCoat, type Layer } from '@/core/evidence/layers';
 import type { Outline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import type { Finish, PaintKind } from '@/core/paint/catalogue';
@@ -32,6 +33,10 @@ export interface RouteInput {
   climate: Climate;
   calls: readonly RouteCall[];
   markings: readonly RouteMarking[];
+  /** Zones on which older coats or patches show, bottom to top. */
+  layers: readonly { zone: string; layers: readonly Layer[] }[];
+  /** A colour that no zone is ruled to wear, for a coat under or over another. */
+  callFor: (code: string) => RouteCall;
 }
 
 /** A piece of work; a gate is one after which some questions can no longer be answered differently. */
@@ -190,8 +195,44 @@ export function lightToDark<T extends Pick<RouteCall, 'lab' | 'paint' | 'code'>>
   return [...calls].sort((a, b) => rank(b) - rank(a) || a.code.localeCompare(b.code));
 }
 
+/** Coats, patches and additions round the visible coat of a zone, in the order in which they came. */
+interface LayerSteps {
+  /** Before the zone's main coat, and after it. */
+  under: RouteStep[];
+  over: RouteStep[];
+}
+
+function layerSteps({ layers, callFor, markings }: RouteInput): LayerSteps {
+  const steps: LayerSteps = { under: [], over: [] };
+  for (const { zone, layers: stack } of layers) {
+    const main = mainCoat(stack);
+    stack.forEach((layer, i) => {
+      if (i === main || layer.value === null) return;
+      // What is a marking of its own has its own steps.
+      if (markings.some((marking) => marking.title.toLowerCase() === layer.value!.toLowerCase())) return;
+      const call = { ...callFor(layer.value), zones: [zone] };
+      const what = call.name || call.code;
+      const title =
+        i < main
+          ? `Earlier coat: ${what} on ${zoneWords([zone])}`
+          : `${layer.kind === 'overpaint' ? 'Patch over' : 'Add'}: ${what} on ${zoneWords([zone])}`;
+      const step = sprayStep(`layer:${zone}:${i}`, title, 'Whole', 20, call);
+      step.why =
+        i < main
+          ? 'laid down first: its edge shows under the later coat'
+          : layer.showsUnder
+            ? 'over the finished coat: thin, what is under it still shows'
+            : 'over the finished coat';
+      (i < main ? steps.under : steps.over).push(step);
+    });
+  }
+  return steps;
+}
+
 /** Base coats over the airframe: each after the first is masked, once what is under the tape bears it. */
-function camouflage(calls: readonly RouteCall[], { climate, markings, options }: RouteInput): Insert {
+function camouflage(calls: readonly RouteCall[], input: RouteInput): Insert {
+  const { climate, markings, options } = input;
+  const layers = layerSteps(input);
   const steps: RouteStep[] = [];
   const links: RouteLink[] = [];
   const ordered = lightToDark(calls);
@@ -239,9 +280,31 @@ function camouflage(calls: readonly RouteCall[], { climate, markings, options }:
     }
     steps.push(spray);
   });
+  const firstMain = steps[0]?.key ?? null;
+  layers.under.forEach((step, i) => {
+    const below = layers.under.slice(0, i).findLast((other) => other.zones[0] === step.zones[0]);
+    if (below) links.push(overCoat(below, step.key, climate));
+    const cover = ordered.find((call) => call.zones.includes(step.zones[0]!));
+    const to = cover
+      ? steps.some(({ key }) => key === `mask:${cover.code}`)
+        ? `mask:${cover.code}`
+        : `spray:${cover.code}`
+      : firstMain;
+    if (to) links.push(overCoat(step, to, climate));
+  });
+  steps.unshift(...layers.under);
   let end = ordered.at(-1);
   let endKey = end ? `spray:${end.code}` : null;
   const chemistry = end ? chemistryOf(end) : ASSUMED_CHEMISTRY;
+  for (const step of layers.over) {
+    const below = steps.findLast((other) => other.load && other.zones.includes(step.zones[0]!)) ?? steps.at(-1);
+    if (below) links.push(overCoat(below, step.key, climate));
+    if (endKey && below?.key !== endKey)
+      links.push({ from: endKey, to: step.key, minLag: 0, maxLag: null, why: 'the finished coats first' });
+    steps.push(step);
+    endKey = step.key;
+    end = undefined;
+  }
   // Painted markings go over the camouflage before anything is sealed.
   for (const marking of markings.filter((m) => m.method === 'mask')) {
     const mask = stepOf(`marking-mask:${marking.id}`, `Mask ${marking.title}`, 'Whole', 40, {
@@ -277,12 +340,20 @@ function camouflage(calls: readonly RouteCall[], { climate, markings, options }:
   return {
     steps,
     links,
-    first: steps[0] ? [steps[0].key] : [],
+    first: [...layers.under.map((step) => step.key), ...(firstMain ? [firstMain] : steps[0] ? [steps[0].key] : [])],
     last: endKey
       ? [{ key: endKey, wait: dryingTime(chemistry, 'recoat', climate), why: 'unmask while the paint still gives' }]
       : [],
   };
 }
+
+const overCoat = (below: RouteStep, to: string, climate: Climate): RouteLink => ({
+  from: below.key,
+  to,
+  minLag: dryingTime(below.load?.chemistry ?? ASSUMED_CHEMISTRY, 'mask', climate),
+  maxLag: null,
+  why: `${below.load?.title ?? below.title} bears the next coat`,
+});
 
 function appliedMarkings(markings: readonly RouteMarking[]): Insert {
   const steps: RouteStep[] = [];

@@ -93,6 +93,8 @@ describe('for any build', () => {
         climate: { tempC: 20, humidity: 50 },
         calls,
         markings: methods.map((method, i) => ({ id: `m${i}`, title: `marking ${i}`, zone: 'fin-port', method })),
+        layers: [],
+        callFor: (code) => ({ code, name: code, zones: [], lab: null, paint: null }),
       }),
     }));
 

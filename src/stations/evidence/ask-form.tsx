@@ -29,8 +29,9 @@ export function AskForm({
           options: ASPECT_NAMES.map((name) => ({ value: name, label: ASPECTS[name].title })),
           width: 6,
         },
+        { name: 'item', label: 'Which one', help: 'where a zone has several: band, code letters', width: 6 },
       ]}
-      initial={{ zone: zone ?? facts.zones[0]!.value, aspect: 'colour' }}
+      initial={{ zone: zone ?? facts.zones[0]!.value, aspect: 'colour', item: '' }}
       version={null}
       saveLabel="Ask"
       saved="Asked"

@@ -1,8 +1,13 @@
-import type { BriefView } from '@/core/brief/derive';
+import type { BriefView, LayerOrder } from '@/core/brief/derive';
+import { otherSide } from '@/core/brief/questions';
 import type { Kept } from '@/core/brief/records';
 import { identityOf, type ColourShelf } from '@/core/brief/state';
-import { SOURCE_KINDS } from '@/core/evidence/weights';
+import { officialColours } from '@/core/codes/shelf';
+import { hexOf } from '@/core/colour/spaces';
+import type { Lab } from '@/core/colour/types';
+import type { ColourHistory } from '@/core/evidence/as-on';
 import type { Contribution } from '@/core/evidence/weigh';
+import { SOURCE_KINDS, WISH } from '@/core/evidence/weights';
 
 export interface QuestionFacts {
   id: string;
@@ -10,6 +15,8 @@ export interface QuestionFacts {
   zone: string;
   zoneTitle: string;
   aspect: Kept<'question'>['aspect'];
+  /** Which one, where the zone has several. */
+  item: string;
   aspectTitle: string;
   state: string;
   best: string | null;
@@ -19,63 +26,103 @@ export interface QuestionFacts {
   spread: number | null;
   outliers: string[];
   contributions: Contribution[];
+  /** In the order of the contributions; of a mirrored question those of the other side too. */
   sightings: Kept<'sighting'>[];
+  mirrored: Kept<'mirror'> | null;
+  /** Whether the zone has another side that it could mirror. */
+  hasOtherSide: boolean;
   ruling: Kept<'ruling'> | null;
+  ruledOpposite: boolean;
   reopened: boolean;
   open: boolean;
   gate: string;
+  wish: string | null;
+}
+
+export interface SourceFacts extends Kept<'source'> {
+  kindTitle: string;
+  /** The days in which it can have been made, events counted in. */
+  window: { from: string | null; to: string | null };
+  inWindow: boolean;
+  /** Dated after the airframe was lost. */
+  afterLoss: boolean;
+  isWish: boolean;
+}
+
+export interface ChaseFacts {
+  questionId: string;
+  gate: string;
+  lastUseful: string | null;
+  tooLate: boolean;
+  chance: number;
+  redoMinutes: number;
+  daysLeft: number | null;
+  score: number;
+  blocks: string[];
+  lookAt: string[];
+  find: { views: string[]; window: { from: string | null; to: string | null }; photographs: number | null };
 }
 
 export interface EvidenceFacts {
   briefId: string;
   identity: string;
   target: { from: string | null; to: string | null };
-  sources: (Kept<'source'> & { kindTitle: string; inWindow: boolean })[];
+  /** In the order of their days. */
+  sources: SourceFacts[];
   questions: QuestionFacts[];
   gates: { name: string; title: string; start: string | null; passed: boolean; open: number }[];
-  chase: { questionId: string; gate: string; start: string | null }[];
+  chase: ChaseFacts[];
   zones: { value: string; label: string }[];
-  codes: { value: string; label: string }[];
-  repaints: Kept<'repaint'>[];
+  codes: CodeFacts[];
+  events: Kept<'paint_event'>[];
+  history: ColourHistory;
+  layers: LayerOrder[];
+  markings: { id: string; title: string; zone: string }[];
+}
+
+export interface CodeFacts {
+  value: string;
+  label: string;
+  lab: Lab | null;
+  hex: string | null;
 }
 
 export function evidenceFacts(view: BriefView, shelf: ColourShelf): EvidenceFacts {
-  const { airframe, sources, brief, repaints } = view.state;
+  const { airframe, sources, brief, events, markings } = view.state;
   const target = { from: airframe.targetFrom, to: airframe.targetTo };
-  const overlaps = (source: Kept<'source'>) => {
-    const [from, to] = [source.dateFrom ?? source.dateTo, source.dateTo ?? source.dateFrom];
-    const [first, last] = [target.from ?? target.to, target.to ?? target.from];
-    return Boolean(from && to && first && last && from <= last && to >= first);
-  };
+  const official = officialColours(shelf.codes, shelf.chips);
   return {
     briefId: brief.id,
     identity: identityOf(airframe),
     target,
-    sources: sources.map((source) => ({
-      ...source,
-      kindTitle: SOURCE_KINDS[source.kind].title,
-      inWindow: overlaps(source),
-    })),
-    questions: view.questions.map((question) => ({
-      id: question.record.id,
-      version: question.record.version,
-      zone: question.record.zone,
-      zoneTitle: question.zoneTitle,
-      aspect: question.record.aspect,
-      aspectTitle: question.aspectTitle,
-      state: question.weighed.state,
-      best: question.best,
+    sources: sources
+      .map((source): SourceFacts => {
+        const window = view.windows.get(source.id)!;
+        return {
+          ...source,
+          kindTitle: SOURCE_KINDS[source.kind].title,
+          window,
+          inWindow: overlaps(window, target),
+          afterLoss: Boolean(airframe.lostOn && window.from && window.from > airframe.lostOn),
+          isWish: source.kind === WISH,
+        };
+      })
+      .sort((a, b) => orderDay(a).localeCompare(orderDay(b))),
+    questions: view.questions.map(({ record, weighed, ...question }) => ({
+      ...question,
+      id: record.id,
+      version: record.version,
+      zone: record.zone,
+      aspect: record.aspect,
+      item: record.item,
+      state: weighed.state,
       share: question.bestShare,
-      support: question.weighed.support,
-      median: question.weighed.median,
-      spread: question.weighed.spread,
-      outliers: question.weighed.outliers.map((outlier) => outlier.source),
-      contributions: question.weighed.contributions,
-      sightings: question.sightings,
-      ruling: question.ruling,
-      reopened: question.reopened,
-      open: question.open,
-      gate: question.gate,
+      support: weighed.support,
+      median: weighed.median,
+      spread: weighed.spread,
+      outliers: weighed.outliers.map((outlier) => outlier.source),
+      contributions: weighed.contributions,
+      hasOtherSide: otherSide(record.zone) !== null,
     })),
     gates: view.gates.map(({ name, title, start, passed, open }) => ({
       name,
@@ -84,13 +131,28 @@ export function evidenceFacts(view: BriefView, shelf: ColourShelf): EvidenceFact
       passed,
       open: open.length,
     })),
-    chase: view.chase.map(({ question, gate }) => ({
+    chase: view.chase.map(({ question, gate, ...item }) => ({
+      ...item,
       questionId: question.record.id,
       gate: gate.title,
-      start: gate.start,
     })),
     zones: view.outline.zones.map((zone) => ({ value: zone.key, label: zone.title })),
-    codes: shelf.codes.map((code) => ({ value: code.code, label: `${code.code} ${code.name}` })),
-    repaints,
+    codes: shelf.codes.map((code) => {
+      const lab = official.get(code.code)?.lab ?? null;
+      return { value: code.code, label: `${code.code} ${code.name}`, lab, hex: lab && hexOf(lab) };
+    }),
+    events,
+    history: view.colourHistory,
+    layers: view.layers,
+    markings: markings.map(({ id, title, zone }) => ({ id, title, zone })),
   };
+}
+
+/** Sources without a day stand last. */
+const orderDay = ({ window }: SourceFacts) => window.from ?? window.to ?? '9999';
+
+function overlaps(window: SourceFacts['window'], target: EvidenceFacts['target']): boolean {
+  const [from, to] = [window.from ?? window.to, window.to ?? window.from];
+  const [first, last] = [target.from ?? target.to, target.to ?? target.from];
+  return Boolean(from && to && first && last && from <= last && to >= first);
 }

@@ -5,37 +5,61 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { shortDay } from '@/ui/dates';
+import { enterCell } from '@/actions/evidence';
 import { useKey } from '@/ui/keys';
+import { useSaving } from '@/ui/saving';
+import { ChaseFirst } from './chase-first';
 import type { EvidenceFacts } from './evidence-facts';
 import { Ledger } from './ledger';
 
-const NewSource = dynamic(() => import('./new-source').then((module) => module.NewSource));
+const NewSources = dynamic(() => import('./new-sources').then((module) => module.NewSources));
 const AskForm = dynamic(() => import('./ask-form').then((module) => module.AskForm));
 const QuestionDetail = dynamic(() => import('./question-detail').then((module) => module.QuestionDetail));
 const SourceList = dynamic(() => import('./source-list').then((module) => module.SourceList));
+const Timeline = dynamic(() => import('./timeline').then((module) => module.Timeline));
+const DossierPane = dynamic(() => import('./dossier-pane').then((module) => module.DossierPane));
 
-type Filter = 'all' | 'open' | 'ruled';
+type Pane = 'ledger' | 'sources' | 'timeline' | 'dossier';
+const STATES = ['open', 'ruled', 'reopened', 'settled', 'leaning', 'contested', 'unseen', 'measured'] as const;
+type StateFilter = 'all' | (typeof STATES)[number];
 
 export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode {
   const wanted = useSearchParams().get('source');
-  const [pane, setPane] = useState<'ledger' | 'sources'>(wanted ? 'sources' : 'ledger');
-  const [filter, setFilter] = useState<Filter>('all');
+  const [pane, setPane] = useState<Pane>(wanted ? 'sources' : 'ledger');
+  const [state, setState] = useState<StateFilter>('all');
+  const [gate, setGate] = useState('all');
   const [question, setQuestion] = useState<string | null>(null);
   const [adding, setAdding] = useState<'source' | 'question' | null>(null);
   const [source, setSource] = useState<string | null>(null);
   const { zone } = useZoneChoice();
+  const { run } = useSaving();
   useKey('n', () => setAdding('source'));
 
   // What is open stands on top: it is what there is to do.
-  const shown = facts.questions
-    .filter((q) => (!zone || q.zone === zone) && (filter === 'all' || q.open === (filter === 'open')))
-    .sort((a, b) => Number(b.open) - Number(a.open));
+  const shown = useMemo(
+    () =>
+      facts.questions
+        .filter((q) => (!zone || q.zone === zone) && (gate === 'all' || q.gate === gate) && inState(q, state))
+        .sort((a, b) => Number(b.open) - Number(a.open)),
+    [facts.questions, zone, gate, state],
+  );
+  const counts = useMemo(
+    () =>
+      new Map<StateFilter, number>(
+        [...STATES].map((name) => [name, facts.questions.filter((q) => inState(q, name)).length]),
+      ),
+    [facts.questions],
+  );
+  const openSource = useCallback((id: string) => {
+    setSource(id);
+    setPane('sources');
+  }, []);
+  const choose = useCallback((id: string) => setQuestion((was) => (was === id ? null : id)), []);
   const chosen = facts.questions.find((q) => q.id === question) ?? null;
-  const openSource = source ?? wanted;
   return (
     <StationFrame
       station="evidence"
@@ -45,21 +69,17 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
           <Button variant="contained" onClick={() => setAdding(adding === 'source' ? null : 'source')}>
             New source (n)
           </Button>
-          <Button
-            variant="outlined"
-            onClick={() => setAdding(adding === 'question' ? null : 'question')}
-            disabled={facts.sources.length === 0 && facts.questions.length > 200}
-          >
+          <Button variant="outlined" onClick={() => setAdding(adding === 'question' ? null : 'question')}>
             Ask a question
           </Button>
         </>
       }
     >
-      {adding === 'source' ? <NewSource facts={facts} onClose={() => setAdding(null)} /> : null}
+      {adding === 'source' ? <NewSources facts={facts} onClose={() => setAdding(null)} /> : null}
       {adding === 'question' ? (
         <AskForm facts={facts} zone={zone} onClose={() => setAdding(null)} onAsked={setQuestion} />
       ) : null}
-      <div className="form-actions" style={{ marginBottom: 8, marginTop: 0 }}>
+      <div className="pane-bar">
         <ToggleButtonGroup
           size="small"
           exclusive
@@ -69,19 +89,38 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
         >
           <ToggleButton value="ledger">Ledger</ToggleButton>
           <ToggleButton value="sources">Sources ({facts.sources.length})</ToggleButton>
+          <ToggleButton value="timeline">Timeline</ToggleButton>
+          <ToggleButton value="dossier">Dossier</ToggleButton>
         </ToggleButtonGroup>
         {pane === 'ledger' ? (
-          <ToggleButtonGroup
-            size="small"
-            exclusive
-            value={filter}
-            onChange={(_, value) => value && setFilter(value)}
-            aria-label="Which questions"
-          >
-            <ToggleButton value="all">All ({facts.questions.length})</ToggleButton>
-            <ToggleButton value="open">Open ({facts.questions.filter((q) => q.open).length})</ToggleButton>
-            <ToggleButton value="ruled">Ruled</ToggleButton>
-          </ToggleButtonGroup>
+          <div className="filters">
+            <ToggleButtonGroup
+              size="small"
+              exclusive
+              value={state === 'open' ? 'open' : state === 'all' ? 'all' : null}
+              onChange={(_, value) => value && setState(value)}
+              aria-label="Which questions"
+            >
+              <ToggleButton value="all">All ({facts.questions.length})</ToggleButton>
+              <ToggleButton value="open">Open ({counts.get('open')})</ToggleButton>
+            </ToggleButtonGroup>
+            <select value={state} onChange={(event) => setState(event.target.value as StateFilter)} aria-label="State">
+              <option value="all">any state</option>
+              {STATES.map((name) => (
+                <option key={name} value={name}>
+                  {name} ({counts.get(name)})
+                </option>
+              ))}
+            </select>
+            <select value={gate} onChange={(event) => setGate(event.target.value)} aria-label="Gate">
+              <option value="all">any gate</option>
+              {facts.gates.map((item) => (
+                <option key={item.name} value={item.name}>
+                  {item.title.toLowerCase()}
+                </option>
+              ))}
+            </select>
+          </div>
         ) : null}
       </div>
       {pane === 'ledger' ? (
@@ -93,29 +132,56 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
                 stands here with its support. A first one could be “Fin, colour”.
               </p>
             </div>
+          ) : shown.length === 0 ? (
+            <p className="empty">No question here is in this state{gate === 'all' ? '' : ' at this gate'}.</p>
           ) : (
             <Ledger
               facts={facts}
               questions={shown}
               chosen={question}
-              onChoose={(id) => setQuestion(id === question ? null : id)}
-              onSource={(id) => {
-                setSource(id);
-                setPane('sources');
-              }}
+              onChoose={choose}
+              onSource={openSource}
+              onEntry={(entry) =>
+                run(
+                  () => enterCell({ briefId: facts.briefId, ...entry }),
+                  entry.text.trim() === '' ? 'Sighting removed; u brings it back' : undefined,
+                )
+              }
             />
           )}
           {chosen ? (
-            <QuestionDetail key={chosen.id} facts={facts} question={chosen} onClose={() => setQuestion(null)} />
+            <QuestionDetail
+              key={chosen.id}
+              facts={facts}
+              question={chosen}
+              onClose={() => setQuestion(null)}
+              onSource={openSource}
+            />
           ) : (
-            <ChaseFirst facts={facts} onChoose={setQuestion} />
+            <ChaseFirst facts={facts} onChoose={setQuestion} onSource={openSource} />
           )}
         </>
-      ) : (
-        <SourceList facts={facts} open={openSource} onOpen={(id) => setSource(id)} />
-      )}
+      ) : null}
+      {pane === 'sources' ? <SourceList facts={facts} open={source ?? wanted} onOpen={setSource} /> : null}
+      {pane === 'timeline' ? <Timeline facts={facts} /> : null}
+      {pane === 'dossier' ? <DossierPane facts={facts} /> : null}
     </StationFrame>
   );
+}
+
+function inState(q: EvidenceFacts['questions'][number], state: StateFilter): boolean {
+  switch (state) {
+    case 'all':
+      return true;
+    case 'open':
+      return q.open;
+    case 'ruled':
+      return q.ruling !== null && !q.reopened;
+    case 'reopened':
+      return q.reopened;
+    default:
+      return q.state === state;
+  }
 }
 
 /** One line: which gate is threatened by how many open questions, and when. */
@@ -132,27 +198,3 @@ function whatMatters(facts: EvidenceFacts): string {
 }
 
 const count = (n: number) => (n === 1 ? 'One question stands' : `${n} questions stand`);
-
-function ChaseFirst({ facts, onChoose }: { facts: EvidenceFacts; onChoose: (id: string) => void }): ReactNode {
-  if (facts.chase.length === 0) return null;
-  const byId = new Map(facts.questions.map((q) => [q.id, q]));
-  return (
-    <section className="bar-line" aria-label="Chase first">
-      <h2 style={{ marginTop: 0 }}>Chase first</h2>
-      <ol>
-        {facts.chase.slice(0, 6).map(({ questionId, gate, start }) => {
-          const q = byId.get(questionId)!;
-          return (
-            <li key={questionId}>
-              <button type="button" className="row-button" onClick={() => onChoose(questionId)}>
-                {q.zoneTitle}, {q.aspectTitle.toLowerCase()}
-              </button>{' '}
-              by <strong>{start ? shortDay(start) : 'no date yet'}</strong>: {gate.toLowerCase()}.{' '}
-              <span className="dim">{q.reopened ? 'The support has moved since it was ruled.' : q.state}</span>
-            </li>
-          );
-        })}
-      </ol>
-    </section>
-  );
-}

@@ -1,9 +1,13 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { ASPECTS } from '@/core/evidence/aspects';
+import { printCell, readCell } from '@/core/evidence/cell-entry';
+import { clarityOn } from '@/core/evidence/film';
 import { CertaintyMark } from '@/sheet/airframe-sheet';
-import { windowInWords } from '@/ui/dates';
-import type { EvidenceFacts, QuestionFacts } from './evidence-facts';
+import { fullDay, windowInWords } from '@/ui/dates';
+import type { Result } from '@/core/interchange/result';
+import type { EvidenceFacts, QuestionFacts, SourceFacts } from './evidence-facts';
 
 interface Props {
   facts: EvidenceFacts;
@@ -11,102 +15,353 @@ interface Props {
   chosen: string | null;
   onChoose: (question: string) => void;
   onSource: (source: string) => void;
+  /** Keeps what was typed into a cell; an empty text takes the sighting away. */
+  onEntry: (entry: CellText) => Promise<Result>;
 }
 
-/** Questions down, sources across in the order of their dates, the target window as a band; the ruling stands at the row's end. */
-export function Ledger({ facts, questions, chosen, onChoose, onSource }: Props): ReactNode {
+/** What was typed into the cell of a question and a source, and the sighting that stood there. */
+export interface CellText {
+  questionId: string;
+  sourceId: string;
+  text: string;
+  standing: { id: string; version: number } | null;
+}
+
+interface Place {
+  row: number;
+  column: number;
+}
+
+/** What the keys of the grid do, for whoever asks. */
+const GRID_HINT =
+  'Arrow keys move. Type what the source says: 27 clear, 27 ~ partial, 27 ? inferred, ! 27 should show it and does not, 412 ± 15 a length. Enter keeps it, Delete takes it away, Esc leaves the grid.';
+
+/**
+ * Questions down, sources across in the order of their days, the target window as a band, a heavy rule where the zone was repainted;
+ * the ruling stands at the row's end. Every cell can be filled from the keyboard.
+ */
+export function Ledger({ facts, questions, chosen, onChoose, onSource, onEntry }: Props): ReactNode {
+  const table = useRef<HTMLTableElement>(null);
+  const [at, setAt] = useState<Place | null>(null);
+  const [draft, setDraft] = useState<string | null>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const { sources } = facts;
+  const years = useMemo(() => yearSpans(sources), [sources]);
+  const editing = draft !== null;
+
+  useEffect(() => {
+    if (!at || editing) return;
+    table.current?.querySelector<HTMLElement>(`[data-cell="${at.row} ${at.column}"]`)?.focus();
+  }, [at, editing]);
+
+  const move = (place: Place, rows: number, columns: number) =>
+    setAt({
+      row: Math.min(questions.length - 1, Math.max(0, place.row + rows)),
+      column: Math.min(sources.length - 1, Math.max(0, place.column + columns)),
+    });
+  const standingAt = ({ row, column }: Place) => ownSighting(questions[row]!, sources[column]!);
+  const textAt = (place: Place) => {
+    const standing = standingAt(place);
+    return standing ? printCell(standing, fallbackOf(questions[place.row]!, sources[place.column]!)) : '';
+  };
+
+  const keep = async (place: Place, text: string, rows: number, columns: number) => {
+    const [question, source] = [questions[place.row]!, sources[place.column]!];
+    if (text.trim() === textAt(place)) {
+      setDraft(null);
+      move(place, rows, columns);
+      return;
+    }
+    const read = readCell(question.aspect, text, fallbackOf(question, source));
+    if (read && 'fault' in read) {
+      setSays(read.fault);
+      return;
+    }
+    setSays(null);
+    setDraft(null);
+    move(place, rows, columns);
+    const standing = standingAt(place);
+    const result = await onEntry({
+      questionId: question.id,
+      sourceId: source.id,
+      text,
+      standing: standing ? { id: standing.id, version: standing.version } : null,
+    });
+    // Nothing typed is lost: the cell opens again with it.
+    if (!result.ok) {
+      setAt(place);
+      setDraft(text);
+    }
+  };
+
+  const onKey = (event: KeyboardEvent<HTMLTableElement>) => {
+    const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]');
+    if (!cell || event.ctrlKey || event.metaKey || event.altKey) return;
+    const [row, column] = cell.dataset.cell!.split(' ').map(Number) as [number, number];
+    const place = { row, column };
+    if (editing) {
+      const onward = { Enter: [1, 0], Tab: [0, event.shiftKey ? -1 : 1] }[event.key];
+      if (event.key === 'Escape') {
+        setDraft(null);
+        setSays(null);
+      } else if (onward) void keep(place, draft, onward[0]!, onward[1]!);
+      else return;
+      event.preventDefault();
+      event.stopPropagation();
+      return;
+    }
+    const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
+    const edge = { Home: [0, -sources.length], End: [0, sources.length], PageUp: [-12, 0], PageDown: [12, 0] }[
+      event.key
+    ];
+    const by = step ?? edge;
+    if (by) move(place, by[0]!, by[1]!);
+    else if (event.key === 'Enter' || event.key === 'F2') {
+      setAt(place);
+      setDraft(textAt(place));
+    } else if (event.key === 'Delete' || event.key === 'Backspace') {
+      if (standingAt(place)) void keep(place, '', 0, 0);
+    } else if (event.key === 'Escape') {
+      cell.blur();
+      setAt(null);
+    } else if (event.key.length === 1 && event.key !== ' ') {
+      setAt(place);
+      setDraft(event.key);
+    } else return;
+    event.preventDefault();
+  };
+
   return (
-    <div className="ledger-scroll" role="region" aria-label="Evidence ledger" tabIndex={0}>
-      <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col" className="zone-cell">
-              Zone, aspect
-            </th>
-            {facts.sources.map((source) => (
-              <th scope="col" key={source.id} className={source.inWindow ? 'in-window' : undefined}>
-                <button
-                  type="button"
-                  onClick={() => onSource(source.id)}
-                  title={`${source.kindTitle}, ${windowInWords(source.dateFrom, source.dateTo)}`}
-                >
-                  {source.title}
-                </button>
-                <small>{yearOf(source.dateFrom ?? source.dateTo)}</small>
+    <>
+      <div className="ledger-scroll" role="region" aria-label="Evidence ledger" tabIndex={0}>
+        <table
+          className="ledger"
+          ref={table}
+          onKeyDown={onKey}
+          onFocus={(event) => {
+            const cell = (event.target as HTMLElement).closest<HTMLElement>('td[data-cell]');
+            if (!cell || editing) return;
+            const [row, column] = cell.dataset.cell!.split(' ').map(Number) as [number, number];
+            if (at?.row !== row || at.column !== column) setAt({ row, column });
+          }}
+        >
+          <thead>
+            <tr className="years">
+              <td className="zone-cell" />
+              {years.map(({ year, span }, i) => (
+                <td key={i} colSpan={span}>
+                  {year}
+                </td>
+              ))}
+              <td className="end-cell end-ruling" />
+              <td className="end-cell end-support" />
+            </tr>
+            <tr>
+              <th scope="col" className="zone-cell">
+                Zone, aspect
               </th>
-            ))}
-            <th scope="col" className="end-cell end-ruling">
-              Ruling
-            </th>
-            <th scope="col" className="end-cell end-support">
-              Support
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {questions.map((question) => (
-            <tr key={question.id} className={chosen === question.id ? 'chosen' : undefined}>
-              <th scope="row" className="zone-cell">
-                <span className="zone-line">
-                  <CertaintyMark state={question.open ? question.state : 'ruled'} />
-                  <span className="visually-hidden">{question.open ? question.state : 'ruled'}: </span>
+              {sources.map((source) => (
+                <th scope="col" key={source.id} className={source.inWindow ? 'in-window' : undefined}>
                   <button
                     type="button"
-                    className="row-button"
-                    aria-expanded={chosen === question.id}
-                    onClick={() => onChoose(question.id)}
-                    title={`${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`}
+                    onClick={() => onSource(source.id)}
+                    title={`${source.title}: ${source.kindTitle}, ${windowInWords(source.window.from, source.window.to)}${source.inWindow ? ', in the target window' : ''}`}
                   >
-                    {question.zoneTitle} <span className="dim">{question.aspectTitle.toLowerCase()}</span>
+                    {source.title}
                   </button>
-                </span>
-              </th>
-              {facts.sources.map((source) => (
-                <SightingCell key={source.id} question={question} source={source} />
+                  <small>{dayOf(source)}</small>
+                </th>
               ))}
-              <td className="end-cell end-ruling" title={question.ruling?.reason}>
-                {question.ruling ? (
-                  <strong className="code">
-                    {question.ruling.value}
-                    {question.reopened ? ' ?' : ''}
-                  </strong>
-                ) : question.best ? (
-                  <span className="dim">{question.best} ?</span>
-                ) : (
-                  '–'
-                )}
-              </td>
-              <td className="end-cell end-support">{supportOf(question)}</td>
+              <th scope="col" className="end-cell end-ruling">
+                Ruling
+              </th>
+              <th scope="col" className="end-cell end-support">
+                Support
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+          </thead>
+          <tbody>
+            {questions.map((question, row) => (
+              <Row
+                key={question.id}
+                row={row}
+                facts={facts}
+                question={question}
+                chosen={chosen === question.id}
+                column={at?.row === row ? at.column : null}
+                first={row === 0 && at === null}
+                draft={at?.row === row ? draft : null}
+                onChoose={onChoose}
+                onDraft={setDraft}
+                onEdit={(place) => {
+                  setAt(place);
+                  setDraft(textAt(place));
+                }}
+                onLeave={() => setDraft(null)}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {says ? (
+        <p role="alert" className="danger">
+          ✕ {says}
+        </p>
+      ) : at ? (
+        <p className="dim grid-hint">{GRID_HINT}</p>
+      ) : null}
+    </>
   );
 }
 
-function SightingCell({
-  question,
-  source,
-}: {
+interface RowProps {
+  row: number;
+  facts: EvidenceFacts;
   question: QuestionFacts;
-  source: EvidenceFacts['sources'][number];
-}): ReactNode {
-  const here = question.sightings.filter((sighting) => sighting.sourceId === source.id);
-  return (
-    <td className={`sighting${source.inWindow ? ' in-window' : ''}`}>
-      {here.map((sighting) => (
-        <span
-          key={sighting.id}
-          className={`${sighting.clarity} ${sighting.sense}`}
-          title={`${sighting.value}, ${sighting.clarity}${sighting.sense === 'against' ? ': should show it and does not' : ''}`}
-        >
-          {sighting.sense === 'against' ? '≠' : shortValue(question, sighting.value)}{' '}
-        </span>
-      ))}
-    </td>
-  );
+  chosen: boolean;
+  /** The cell with the focus; null when it is in another row. */
+  column: number | null;
+  /** The first row before any cell had the focus: its first cell is where Tab enters the grid. */
+  first: boolean;
+  draft: string | null;
+  onChoose: (question: string) => void;
+  onDraft: (text: string) => void;
+  onEdit: (place: Place) => void;
+  onLeave: () => void;
 }
+
+const Row = memo(
+  function Row({
+    row,
+    facts,
+    question,
+    chosen,
+    column,
+    first,
+    draft,
+    onChoose,
+    onDraft,
+    onEdit,
+    onLeave,
+  }: RowProps): ReactNode {
+    const repaints = repaintColumns(facts, question);
+    return (
+      <tr className={chosen ? 'chosen' : undefined}>
+        <th scope="row" className="zone-cell">
+          <span className="zone-line">
+            <CertaintyMark state={question.open ? question.state : 'ruled'} />
+            <span className="visually-hidden">{question.open ? question.state : 'ruled'}: </span>
+            <button
+              type="button"
+              className="row-button"
+              aria-expanded={chosen}
+              onClick={() => onChoose(question.id)}
+              title={`${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}${question.mirrored ? ', mirrored' : ''}`}
+            >
+              {question.zoneTitle}
+              {question.mirrored ? ' ⇄' : ''} <span className="dim">{question.aspectTitle.toLowerCase()}</span>
+            </button>
+          </span>
+        </th>
+        {facts.sources.map((source, i) => {
+          const here = question.sightings.filter((s) => s.sourceId === source.id);
+          const repainted = repaints.get(i);
+          const focused = column === i;
+          return (
+            <td
+              key={source.id}
+              data-cell={`${row} ${i}`}
+              tabIndex={focused || (first && i === 0) ? 0 : -1}
+              className={`sighting${source.inWindow ? ' in-window' : ''}${repainted ? ' repainted' : ''}`}
+              title={repainted}
+              onDoubleClick={() => onEdit({ row, column: i })}
+            >
+              {focused && draft !== null ? (
+                <input
+                  className="cell-input"
+                  aria-label={`What ${source.title} says of ${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`}
+                  autoFocus
+                  value={draft}
+                  onChange={(event) => onDraft(event.target.value)}
+                  onBlur={onLeave}
+                />
+              ) : null}
+              {here.map((sighting) => (
+                <span
+                  key={sighting.id}
+                  className={`${sighting.clarity} ${sighting.sense}${sighting.questionId === question.id ? '' : ' opposite'}${source.isWish ? ' wish' : ''}`}
+                  title={`${sighting.value}, ${sighting.clarity}${sighting.sense === 'against' ? ': should show it and does not' : ''}${sighting.questionId === question.id ? '' : ', of the other side'}`}
+                >
+                  {sighting.sense === 'against' ? '≠' : shortValue(question, sighting.value)}{' '}
+                </span>
+              ))}
+            </td>
+          );
+        })}
+        <td className="end-cell end-ruling" title={question.ruling?.reason}>
+          {question.ruling ? (
+            <strong className="code">
+              {question.ruling.value}
+              {question.reopened ? ' ?' : ''}
+            </strong>
+          ) : question.best ? (
+            <span className="dim">{question.best} ?</span>
+          ) : (
+            '–'
+          )}
+        </td>
+        <td className="end-cell end-support">{supportOf(question)}</td>
+      </tr>
+    );
+  },
+  (before, after) =>
+    before.row === after.row &&
+    before.facts === after.facts &&
+    before.question === after.question &&
+    before.chosen === after.chosen &&
+    before.column === after.column &&
+    before.first === after.first &&
+    before.draft === after.draft,
+);
+
+const ownSighting = (question: QuestionFacts, source: SourceFacts) =>
+  question.sightings.find((s) => s.sourceId === source.id && s.questionId === question.id);
+const fallbackOf = (question: QuestionFacts, source: SourceFacts) => clarityOn(source.film, question.aspect);
+
+/** Where a repaint of the row's zone lies: the first column dated on or after it, with the words for it. */
+function repaintColumns(facts: EvidenceFacts, question: QuestionFacts): Map<number, string> {
+  const columns = new Map<number, string>();
+  if (!ASPECTS[question.aspect].surface) return columns;
+  for (const event of facts.events) {
+    if (event.zone !== question.zone || event.kind !== 'repaint') continue;
+    const column = facts.sources.findIndex(({ window }) => (window.from ?? window.to ?? '') >= event.onDay);
+    if (column > 0)
+      columns.set(column, `Repainted ${fullDay(event.onDay)}: what stands to the left is of the older coat`);
+  }
+  return columns;
+}
+
+function yearSpans(sources: readonly SourceFacts[]): { year: string; span: number }[] {
+  const spans: { year: string; span: number }[] = [];
+  for (const { window } of sources) {
+    const year = (window.from ?? window.to)?.slice(0, 4) ?? 'no date';
+    const last = spans.at(-1);
+    if (last?.year === year) last.span += 1;
+    else spans.push({ year, span: 1 });
+  }
+  return spans;
+}
+
+/** Day and month under a source's title: the year stands above. */
+function dayOf({ window }: SourceFacts): string {
+  const day = window.from ?? window.to;
+  if (!day) return '–';
+  return window.from && window.to && window.from.slice(0, 7) !== window.to.slice(0, 7)
+    ? `${monthOf(day)}–${monthOf(window.to)}`
+    : fullDay(day).replace(/ \d{4}$/, '');
+}
+
+const monthOf = (day: string) => fullDay(day).split(' ')[1]!;
 
 /** In a narrow column the number of a code is enough; of a text, whether it says what is supported best. */
 function shortValue(question: QuestionFacts, value: string): string {
@@ -114,7 +369,6 @@ function shortValue(question: QuestionFacts, value: string): string {
   if (bare.length <= 5) return bare;
   return value === question.best ? '●' : '○';
 }
-const yearOf = (day: string | null) => (day ? `${day.slice(8)}.${day.slice(5, 7)}.${day.slice(2, 4)}` : '–');
 
 export function supportOf(question: QuestionFacts): string {
   if (question.median !== null) return `± ${(question.spread ?? 0).toFixed(0)} mm`;

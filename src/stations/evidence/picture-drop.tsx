@@ -1,62 +1,109 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
 
-interface Props {
-  pictureId: string | null;
-  onPicture: (id: string | null, name: string) => void;
+/** A picture that the server has taken. */
+export interface TakenPicture {
+  id: string;
+  /** The file's name without its ending. */
+  name: string;
+  /** The day in the file's tags, for confirmation. */
+  takenOn: string | null;
 }
 
-/** Takes a picture by drag and drop, by choosing a file, or by pasting; uploads it at once and says why when it is refused. */
-export function PictureDrop({ pictureId, onPicture }: Props): ReactNode {
-  const [says, setSays] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const upload = async (file: File) => {
-    setBusy(true);
-    setSays(null);
-    try {
-      const body = new FormData();
-      body.set('picture', file);
-      const response = await fetch('/pictures', { method: 'POST', body });
-      const answer = (await response.json()) as { id?: string; says?: string };
-      if (response.ok && answer.id) onPicture(answer.id, file.name.replace(/\.[^.]*$/, ''));
-      else setSays(`${file.name}: ${answer.says ?? 'refused'}`);
-    } catch {
-      setSays('The server cannot be reached; the picture was not taken.');
-    } finally {
-      setBusy(false);
+interface Props {
+  /** What is said while nothing is being taken. */
+  says: string;
+  multiple?: boolean;
+  onPicture: (picture: TakenPicture) => void;
+  children?: ReactNode;
+}
+
+/** Takes pictures by drag and drop, by choosing files, or by pasting; uploads them one after the other and says why one is refused. */
+export function PictureDrop({ says, multiple = false, onPicture, children }: Props): ReactNode {
+  const [refused, setRefused] = useState<string[]>([]);
+  const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
+
+  const take = async (files: readonly File[]) => {
+    setRefused([]);
+    for (const [i, file] of files.entries()) {
+      setProgress({ done: i, of: files.length });
+      const answer = await upload(file);
+      if ('fault' in answer) setRefused((was) => [...was, `${file.name}: ${answer.fault}`]);
+      else onPicture(answer);
     }
+    setProgress(null);
   };
-  const { getRootProps, getInputProps, isDragActive } = useDropzone({
-    multiple: false,
-    onDrop: (files) => files[0] && void upload(files[0]),
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({ multiple, onDrop: (files) => void take(files) });
+
+  // A picture is pasted wherever the focus is while this is open.
+  const onPaste = useEffectEvent((event: ClipboardEvent) => {
+    const files = [...(event.clipboardData?.files ?? [])];
+    if (files.length > 0) void take(multiple ? files : files.slice(0, 1));
   });
+  useEffect(() => {
+    const listen = (event: ClipboardEvent) => onPaste(event);
+    document.addEventListener('paste', listen);
+    return () => document.removeEventListener('paste', listen);
+  }, []);
+
   return (
-    <div onPaste={(event) => event.clipboardData.files[0] && void upload(event.clipboardData.files[0])}>
+    <div>
       <div {...getRootProps({ className: `dropzone${isDragActive ? ' over' : ''}` })}>
-        <input {...getInputProps({ 'aria-label': 'Picture' })} />
+        <input {...getInputProps({ 'aria-label': multiple ? 'Pictures' : 'Picture' })} />
+        {children}
+        <p aria-live="polite">{progress ? `Taking picture ${progress.done + 1} of ${progress.of}…` : says}</p>
+      </div>
+      {refused.map((fault) => (
+        <p role="alert" className="danger" key={fault}>
+          ✕ {fault}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+async function upload(file: File): Promise<TakenPicture | { fault: string }> {
+  try {
+    const body = new FormData();
+    body.set('picture', file);
+    const response = await fetch('/pictures', { method: 'POST', body });
+    const answer = (await response.json()) as { id?: string; takenOn?: string | null; says?: string };
+    if (!response.ok || !answer.id) return { fault: answer.says ?? 'refused' };
+    return { id: answer.id, takenOn: answer.takenOn ?? null, name: file.name.replace(/\.[^.]*$/, '') };
+  } catch {
+    return { fault: 'the server cannot be reached; the picture was not taken' };
+  }
+}
+
+/** The one picture of a source: shown small, replaced by dropping another, or taken off. */
+export function OnePicture({
+  pictureId,
+  onPicture,
+}: {
+  pictureId: string | null;
+  onPicture: (picture: TakenPicture | null) => void;
+}): ReactNode {
+  return (
+    <>
+      <PictureDrop
+        onPicture={onPicture}
+        says={
+          pictureId
+            ? 'Drop another to replace it'
+            : 'Drop a picture here, paste it, or press Enter to choose a file. A citation without a picture will do too.'
+        }
+      >
         {pictureId ? (
           <img src={`/pictures/${pictureId}?size=thumbnail`} alt="The picture of this source" height={110} />
         ) : null}
-        <p>
-          {busy
-            ? 'Taking the picture…'
-            : pictureId
-              ? 'Drop another to replace it'
-              : 'Drop a picture here, paste it, or press Enter to choose a file. A citation without a picture will do too.'}
-        </p>
-      </div>
+      </PictureDrop>
       {pictureId ? (
-        <button type="button" className="row-button" onClick={() => onPicture(null, '')}>
+        <button type="button" className="row-button" onClick={() => onPicture(null)}>
           Without a picture
         </button>
       ) : null}
-      {says ? (
-        <p role="alert" className="danger">
-          ✕ {says}
-        </p>
-      ) : null}
-    </div>
+    </>
   );
 }

@@ -2,25 +2,31 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { addSighting, save } from '@/actions/briefs';
+import { save } from '@/actions/briefs';
+import { addSighting, mirrorQuestion } from '@/actions/evidence';
 import { RULING_BASES, RULING_TITLES } from '@/core/brief/choices';
-import { ASPECTS } from '@/core/evidence/aspects';
+import { aspectOf, type Aspect } from '@/core/evidence/aspects';
+import { clarityOn, FILMS } from '@/core/evidence/film';
 import { CLARITIES } from '@/core/evidence/weights';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
-import type { EvidenceFacts, QuestionFacts } from './evidence-facts';
+import { Settle } from './chase-first';
+import type { EvidenceFacts, QuestionFacts, SourceFacts } from './evidence-facts';
 
 /** Everything about one question: how its support comes about, what each source says, and the ruling. */
 export function QuestionDetail({
   facts,
   question,
   onClose,
+  onSource,
 }: {
   facts: EvidenceFacts;
   question: QuestionFacts;
   onClose: () => void;
+  onSource: (source: string) => void;
 }): ReactNode {
   const [adding, setAdding] = useState(false);
+  const chase = facts.chase.find((item) => item.questionId === question.id);
   const titles = new Map(facts.sources.map((source) => [source.id, source.title]));
   const strongest = Math.max(0.01, ...question.contributions.map((contribution) => contribution.weight));
   const gate = facts.gates.find((candidate) => candidate.name === question.gate);
@@ -35,7 +41,13 @@ export function QuestionDetail({
             {question.reopened ? 'Reopened: the support has moved since it was ruled. ' : ''}
             {stateInWords(question)}
             {gate ? ` Last useful day: ${gate.title.toLowerCase()}.` : ''}
+            {question.wish ? ` The client wishes ${question.wish}.` : ''}
           </p>
+          {chase ? (
+            <p className="dim">
+              <Settle facts={facts} item={chase} zone={question.zoneTitle} onSource={onSource} />
+            </p>
+          ) : null}
         </div>
         <Button onClick={onClose}>Close</Button>
       </div>
@@ -60,11 +72,18 @@ export function QuestionDetail({
                   const sighting = question.sightings[i];
                   return (
                     <tr key={i}>
-                      <td>{titles.get(c.source)}</td>
+                      <td>
+                        <button type="button" className="row-button" onClick={() => onSource(c.source)}>
+                          {titles.get(c.source)}
+                        </button>
+                        {sighting && sighting.questionId !== question.id ? ' (other side)' : ''}
+                      </td>
                       <td className="nowrap">
                         {c.sense === 'against' ? '≠ ' : ''}
                         <strong className="code">{String(c.value)}</strong>
+                        {sighting?.sd ? ` ± ${sighting.sd}` : ''}
                         {question.outliers.includes(c.source) ? ' (outlier)' : ''}
+                        {sighting?.marks ? <span className="dim"> measured</span> : null}
                       </td>
                       <td
                         className="num"
@@ -121,7 +140,9 @@ export function QuestionDetail({
         </div>
         <div>
           <h3 style={{ marginTop: 0 }}>Ruling</h3>
+          {question.ruledOpposite ? <p className="dim">Ruled on the other side: the sides are mirrored.</p> : null}
           <RulingForm facts={facts} question={question} onClose={onClose} />
+          <MirrorForm facts={facts} question={question} />
           <p style={{ marginTop: 16 }}>
             <RemoveButton
               briefId={facts.briefId}
@@ -155,8 +176,9 @@ function stateInWords(question: QuestionFacts): string {
   }
 }
 
-export function valueField(facts: EvidenceFacts, aspect: keyof typeof ASPECTS, label: string): FieldSpec {
-  const type = ASPECTS[aspect].type;
+export function valueField(facts: EvidenceFacts, aspect: Aspect, label: string): FieldSpec {
+  const { type, choices } = aspectOf(aspect);
+  if (type === 'choice') return { name: 'value', label, type: 'choice', options: optionsOf(choices!), width: 6 };
   if (type === 'code') return { name: 'value', label, type: 'suggest', options: facts.codes, width: 6 };
   return { name: 'value', label, unit: type === 'length' ? 'mm on the real machine' : undefined, width: 6 };
 }
@@ -179,10 +201,18 @@ function RulingForm({
       options: RULING_BASES.map((value) => ({ value, label: RULING_TITLES[value] })),
       width: 6,
     },
+    { name: 'ruledBy', label: 'Ruled by', width: 4 },
     { name: 'reason', label: 'Reason', type: 'long', width: 12 },
   ];
-  const { ruling } = question;
-  const initial = ruling ?? { value: question.best ?? '', basis: question.best ? 'supported' : 'choice', reason: '' };
+  // A ruling of the other side is changed there; here it is only shown and may be overruled by one of this side.
+  const ruling = question.ruledOpposite ? null : question.ruling;
+  const value = question.wish ?? question.best ?? '';
+  const initial = ruling ?? {
+    value,
+    basis: value === '' ? 'choice' : value === question.best ? 'supported' : question.best ? 'departure' : 'choice',
+    reason: question.wish ? "the client's wish" : '',
+    ruledBy: question.wish ? 'client' : 'builder',
+  };
   return (
     <>
       <RecordForm
@@ -199,7 +229,7 @@ function RulingForm({
             entity: 'ruling',
             id: ruling?.id ?? null,
             version,
-            fields: { ...values, questionId: question.id, ruledBy: 'builder' },
+            fields: { ...values, questionId: question.id },
           })
         }
         onDone={onClose}
@@ -215,6 +245,47 @@ function RulingForm({
   );
 }
 
+/** Port and starboard are apart until the builder rules that they mirror one another. */
+function MirrorForm({ facts, question }: { facts: EvidenceFacts; question: QuestionFacts }): ReactNode {
+  const [open, setOpen] = useState(false);
+  if (question.mirrored)
+    return (
+      <p>
+        Both sides are mirrored: {question.mirrored.reason}.{' '}
+        <RemoveButton
+          briefId={facts.briefId}
+          station="evidence"
+          entity="mirror"
+          record={question.mirrored}
+          said="The sides are apart again; u brings it back"
+        >
+          take them apart
+        </RemoveButton>
+      </p>
+    );
+  if (!question.hasOtherSide) return null;
+  if (!open)
+    return (
+      <p>
+        <button type="button" className="row-button" onClick={() => setOpen(true)}>
+          Rule that both sides are mirrored
+        </button>
+      </p>
+    );
+  return (
+    <RecordForm
+      fields={[{ name: 'reason', label: 'Why the sides are mirrored', width: 12 }]}
+      initial={{ reason: '' }}
+      version={null}
+      saveLabel="Mirror the sides"
+      saved="Mirrored: what is said of one side counts for both"
+      submit={(values) => mirrorQuestion({ ...values, briefId: facts.briefId, questionId: question.id })}
+      onDone={() => setOpen(false)}
+      onCancel={() => setOpen(false)}
+    />
+  );
+}
+
 function SightingForm({
   facts,
   question,
@@ -224,6 +295,7 @@ function SightingForm({
   question: QuestionFacts;
   onDone: () => void;
 }): ReactNode {
+  const [first] = facts.sources;
   const fields: FieldSpec[] = [
     {
       name: 'sourceId',
@@ -239,9 +311,9 @@ function SightingForm({
     <RecordForm
       fields={fields}
       initial={{
-        sourceId: facts.sources[0]?.id ?? '',
+        sourceId: first?.id ?? '',
         value: question.best ?? '',
-        clarity: 'clear',
+        clarity: first ? clarityOn(first.film, question.aspect) : 'clear',
         sense: 'for',
         sd: null,
         note: '',
@@ -252,11 +324,12 @@ function SightingForm({
       submit={(values) =>
         addSighting({
           sd: null,
-          note: '',
+          marks: null,
           ...values,
           briefId: facts.briefId,
           zone: question.zone,
           aspect: question.aspect,
+          item: question.item,
         })
       }
       onDone={onDone}
@@ -266,9 +339,17 @@ function SightingForm({
 }
 
 /** How clearly a source shows it, whether it speaks against it, and the click error of a length. */
-export function clarityFields(aspect: keyof typeof ASPECTS): FieldSpec[] {
+export function clarityFields(aspect: Aspect, source?: SourceFacts): FieldSpec[] {
+  const caution = source && aspectOf(aspect).type === 'code' ? FILMS[source.film].reason : '';
   return [
-    { name: 'clarity', label: 'Shows it', type: 'choice', options: optionsOf(CLARITIES), width: 4 },
+    {
+      name: 'clarity',
+      label: 'Shows it',
+      type: 'choice',
+      options: optionsOf(CLARITIES),
+      help: caution || undefined,
+      width: 4,
+    },
     {
       name: 'sense',
       label: 'Sense',
@@ -279,8 +360,9 @@ export function clarityFields(aspect: keyof typeof ASPECTS): FieldSpec[] {
       ],
       width: 4,
     },
-    ...(ASPECTS[aspect].type === 'length'
+    ...(aspectOf(aspect).type === 'length'
       ? [{ name: 'sd', label: 'Plus or minus', unit: 'mm', type: 'number' as const, optional: true, width: 4 }]
       : []),
+    { name: 'note', label: 'Note', width: 12 },
   ];
 }

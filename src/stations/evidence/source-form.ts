@@ -1,26 +1,47 @@
+import { FILM_NAMES, FILMS } from '@/core/evidence/film';
 import { SOURCE_KIND_NAMES, SOURCE_KINDS } from '@/core/evidence/weights';
 import { VIEWS } from '@/core/outline/zones';
+import { fullDay } from '@/ui/dates';
 import { optionsOf, type FieldSpec } from '@/ui/fields';
+import { EVENT_KINDS } from '@/core/evidence/events';
 import type { EvidenceFacts } from './evidence-facts';
+
+export const kindOptions = SOURCE_KIND_NAMES.map((kind) => ({
+  value: kind,
+  label: `${SOURCE_KINDS[kind].title} (${SOURCE_KINDS[kind].weight})`,
+}));
+export const filmOptions = FILM_NAMES.map((film) => ({ value: film, label: FILMS[film].title }));
 
 /** The fields of a source; its picture is handled beside them. */
 export function sourceFieldSpecs(facts: EvidenceFacts, own: string | null): FieldSpec[] {
+  const zones = new Map(facts.zones.map((zone) => [zone.value, zone.label]));
+  const events = [
+    { value: '', label: 'no event' },
+    ...facts.events.map((event) => ({
+      value: event.id,
+      label: `${zones.get(event.zone) ?? event.zone}: ${EVENT_KINDS[event.kind].title.toLowerCase()} ${event.value} ${fullDay(event.onDay)}`,
+    })),
+  ];
   return [
     { name: 'title', label: 'Title', width: 5 },
-    {
-      name: 'kind',
-      label: 'Kind',
-      type: 'choice',
-      options: SOURCE_KIND_NAMES.map((kind) => ({
-        value: kind,
-        label: `${SOURCE_KINDS[kind].title} (${SOURCE_KINDS[kind].weight})`,
-      })),
-      width: 3,
-    },
+    { name: 'kind', label: 'Kind', type: 'choice', options: kindOptions, width: 3 },
     { name: 'dateFrom', label: 'Dated from', type: 'day', optional: true, width: 2 },
     { name: 'dateTo', label: 'Dated to', type: 'day', optional: true, width: 2 },
-    { name: 'citation', label: 'Citation, page', width: 6 },
+    { name: 'afterEventId', label: 'After', type: 'choice', options: events, optional: true, width: 4 },
+    { name: 'beforeEventId', label: 'Before', type: 'choice', options: events, optional: true, width: 4 },
+    { name: 'place', label: 'Place', width: 4 },
+    { name: 'citation', label: 'Citation', width: 6 },
+    { name: 'page', label: 'Page', width: 2 },
+    { name: 'film', label: 'Film', type: 'choice', options: filmOptions, width: 4 },
     { name: 'sides', label: 'Sides shown', type: 'several', options: optionsOf(VIEWS), width: 6 },
+    {
+      name: 'zones',
+      label: 'Zones shown',
+      type: 'several',
+      options: facts.zones,
+      help: 'empty = all of its sides',
+      width: 6,
+    },
     {
       name: 'derivedFrom',
       label: 'Derived from',
@@ -34,15 +55,3 @@ export function sourceFieldSpecs(facts: EvidenceFacts, own: string | null): Fiel
     { name: 'gradeReason', label: 'Reason for the grade', width: 4 },
   ];
 }
-
-export const NEW_SOURCE = {
-  title: '',
-  kind: 'photograph',
-  dateFrom: null,
-  dateTo: null,
-  citation: '',
-  sides: [],
-  derivedFrom: [],
-  grade: 1,
-  gradeReason: '',
-};

@@ -2,18 +2,19 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { addSighting, save } from '@/actions/briefs';
+import { save } from '@/actions/briefs';
+import { addSighting } from '@/actions/evidence';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
+import { clarityOn, FILMS } from '@/core/evidence/film';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { windowInWords } from '@/ui/dates';
 import { RecordForm } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
-import type { EvidenceFacts } from './evidence-facts';
-import { PictureDrop } from './picture-drop';
+import type { EvidenceFacts, SourceFacts as Source } from './evidence-facts';
+import { PictureDesk } from './picture/picture-desk';
+import { OnePicture } from './picture-drop';
 import { clarityFields, valueField } from './question-detail';
 import { sourceFieldSpecs } from './source-form';
-
-type Source = EvidenceFacts['sources'][number];
 
 /** Every source with its picture; the open one with the picture at full size, what it says, and its particulars. */
 export function SourceList({
@@ -48,13 +49,14 @@ export function SourceList({
             </button>
             <strong>{item.title}</strong>
             <span className="dim">
-              {item.kindTitle}, {windowInWords(item.dateFrom, item.dateTo)}
+              {item.kindTitle}, {windowInWords(item.window.from, item.window.to)}
               {item.inWindow ? ', in the window' : ''}
             </span>
             <span className="dim">
               {facts.questions.filter((q) => q.sightings.some((s) => s.sourceId === item.id)).length} sightings
               {item.derivedFrom.length > 0 ? ', derived' : ''}
             </span>
+            {item.afterLoss ? <span className="danger">✕ dated after the loss</span> : null}
           </li>
         ))}
       </ul>
@@ -74,7 +76,7 @@ function OpenSource({
   const [editing, setEditing] = useState(false);
   const [pictureId, setPictureId] = useState(source.pictureId);
   const says = facts.questions.flatMap((q) =>
-    q.sightings.filter((s) => s.sourceId === source.id).map((sighting) => ({ q, sighting })),
+    q.sightings.filter((s) => s.sourceId === source.id && s.questionId === q.id).map((sighting) => ({ q, sighting })),
   );
   return (
     <section className="ledger-detail" aria-label={source.title}>
@@ -82,7 +84,10 @@ function OpenSource({
         <div>
           <h2 style={{ margin: 0 }}>{source.title}</h2>
           <p className="dim">
-            {source.kindTitle}, {windowInWords(source.dateFrom, source.dateTo)}. {source.citation}{' '}
+            {source.kindTitle}, {windowInWords(source.window.from, source.window.to)}
+            {source.place ? `, ${source.place}` : ''}
+            {source.film === 'unknown' ? '' : `, ${FILMS[source.film].title.toLowerCase()}`}. {source.citation}{' '}
+            {source.page ? `p. ${source.page}. ` : ''}
             {source.grade !== 1 ? `Grade ${source.grade}: ${source.gradeReason}` : ''}
           </p>
         </div>
@@ -105,10 +110,10 @@ function OpenSource({
       </div>
       {editing ? (
         <>
-          <PictureDrop pictureId={pictureId} onPicture={(id) => setPictureId(id)} />
+          <OnePicture pictureId={pictureId} onPicture={(picture) => setPictureId(picture?.id ?? null)} />
           <RecordForm
             fields={sourceFieldSpecs(facts, source.id)}
-            initial={source}
+            initial={{ ...source }}
             version={source.version}
             saveLabel="Save the source"
             saved="Source saved"
@@ -127,39 +132,57 @@ function OpenSource({
           />
         </>
       ) : (
-        <div className="two-columns">
-          <div className="viewer" tabIndex={0} role="region" aria-label="Picture">
-            {source.pictureId ? (
-              <img src={`/pictures/${source.pictureId}`} alt={source.title} />
-            ) : (
-              <p style={{ color: '#fff', padding: 30 }}>A citation without a picture.</p>
-            )}
+        <>
+          {source.pictureId ? (
+            <PictureDesk key={source.pictureId} facts={facts} source={source} />
+          ) : (
+            <p className="dim">A citation without a picture.</p>
+          )}
+          <div className="two-columns">
+            <div>
+              <h3>What it says</h3>
+              {says.length === 0 ? (
+                <p className="dim">Nothing yet.</p>
+              ) : (
+                <table className="plain">
+                  <tbody>
+                    {says.map(({ q, sighting }) => (
+                      <tr key={sighting.id}>
+                        <td>
+                          {q.zoneTitle}, {q.aspectTitle.toLowerCase()}
+                        </td>
+                        <td>
+                          {sighting.sense === 'against' ? '≠ ' : ''}
+                          <strong className="code">{sighting.value}</strong>
+                        </td>
+                        <td className="dim">
+                          {sighting.clarity}
+                          {sighting.sd ? `, ± ${sighting.sd}` : ''}
+                          {sighting.note ? `; ${sighting.note}` : ''}
+                        </td>
+                        <td>
+                          <RemoveButton
+                            briefId={facts.briefId}
+                            station="evidence"
+                            entity="sighting"
+                            record={sighting}
+                            said="Sighting removed; u brings it back"
+                            label={`Remove what it says of ${q.zoneTitle}, ${q.aspectTitle.toLowerCase()}`}
+                          >
+                            remove
+                          </RemoveButton>
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              )}
+            </div>
+            <div>
+              <NewSighting facts={facts} source={source} />
+            </div>
           </div>
-          <div>
-            <h3 style={{ marginTop: 0 }}>What it says</h3>
-            {says.length === 0 ? (
-              <p className="dim">Nothing yet.</p>
-            ) : (
-              <table className="plain">
-                <tbody>
-                  {says.map(({ q, sighting }) => (
-                    <tr key={sighting.id}>
-                      <td>
-                        {q.zoneTitle}, {q.aspectTitle.toLowerCase()}
-                      </td>
-                      <td>
-                        {sighting.sense === 'against' ? '≠ ' : ''}
-                        <strong className="code">{sighting.value}</strong>
-                      </td>
-                      <td className="dim">{sighting.clarity}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
-            <NewSighting facts={facts} source={source} />
-          </div>
-        </div>
+        </>
       )}
     </section>
   );
@@ -188,14 +211,23 @@ function NewSighting({ facts, source }: { facts: EvidenceFacts; source: Source }
         fields={[
           { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
           valueField(facts, aspect, 'What it says'),
-          ...clarityFields(aspect),
+          { name: 'item', label: 'Which one', width: 6 },
+          ...clarityFields(aspect, source),
         ]}
-        initial={{ zone: zone ?? facts.zones[0]!.value, value: '', clarity: 'clear', sense: 'for', sd: null }}
+        initial={{
+          zone: zone ?? facts.zones[0]!.value,
+          value: '',
+          item: '',
+          clarity: clarityOn(source.film, aspect),
+          sense: 'for',
+          sd: null,
+          note: '',
+        }}
         version={null}
         saveLabel="Add"
         saved="Sighting added"
         submit={(values) =>
-          addSighting({ sd: null, note: '', ...values, aspect, sourceId: source.id, briefId: facts.briefId })
+          addSighting({ sd: null, marks: null, ...values, aspect, sourceId: source.id, briefId: facts.briefId })
         }
         onDone={() => setRound(round + 1)}
       />

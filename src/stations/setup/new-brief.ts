@@ -26,6 +26,7 @@ export const newBrief = (today: Day): SetupProps => ({
     place: '',
     targetFrom: null,
     targetTo: null,
+    lostOn: null,
     preset: 'single',
     dimensions: PRESETS.single.dimensions,
   },

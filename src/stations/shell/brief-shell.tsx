@@ -5,14 +5,14 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { undo } from '@/actions/briefs';
-import { AirframeSheet } from '@/sheet/airframe-sheet';
+import { AirframeSheet, type SheetOverlay } from '@/sheet/airframe-sheet';
 import type { SheetFacts } from '@/sheet/figures';
 import { useKey } from '@/ui/keys';
 import { SavingProvider, useSaving } from '@/ui/saving';
 import { RunningTimers, type TimerFacts } from './running-timers';
 import type { Findable } from './find-field';
 import { STATIONS } from './stations';
-import { ZoneChoiceContext } from './zone-choice';
+import { SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
 
 // Loaded when they are first wanted: most visits to a station need neither.
 const FindField = dynamic(() => import('./find-field').then((module) => module.FindField));
@@ -39,6 +39,7 @@ export function BriefShell(props: Props): ReactNode {
 
 function Shell({ briefId, identity, subtitle, sheet, findable, timers, children }: Props): ReactNode {
   const [zone, choose] = useState<string | null>(null);
+  const [overlay, setOverlay] = useState<SheetOverlay | null>(null);
   const [unfolded, setUnfolded] = useState(false);
   const [help, setHelp] = useState(false);
   const [finding, setFinding] = useState(false);
@@ -122,7 +123,13 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
             Sheet
           </button>
           <div className="sheet-holder">
-            <AirframeSheet facts={sheet} mode={current?.sheet ?? 'markings'} selected={zone} onSelect={choose} />
+            <AirframeSheet
+              facts={sheet}
+              overlay={overlay}
+              mode={current?.sheet ?? 'markings'}
+              selected={zone}
+              onSelect={choose}
+            />
           </div>
         </aside>
         <div className="right">
@@ -137,7 +144,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
               </Link>
             ))}
           </nav>
-          {children}
+          <SheetOverlayContext.Provider value={setOverlay}>{children}</SheetOverlayContext.Provider>
         </div>
       </div>
       {help ? <KeysDialog onClose={() => setHelp(false)} /> : null}

@@ -1,6 +1,7 @@
 'use client';
 
 import { createContext, useContext } from 'react';
+import type { SheetOverlay } from '@/sheet/airframe-sheet';
 
 interface ZoneChoice {
   zone: string | null;
@@ -14,5 +15,10 @@ export const ZoneChoiceContext = createContext<ZoneChoice>({
   choose: () => undefined,
   titleOf: (zone) => zone,
 });
+
+/** Lays something over the airframe sheet; null takes it off. */
+export const SheetOverlayContext = createContext<(overlay: SheetOverlay | null) => void>(() => undefined);
+
+export const useSheetOverlay = () => useContext(SheetOverlayContext);
 
 export const useZoneChoice = () => useContext(ZoneChoiceContext);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { derivationCircle } from '@/core/evidence/independence';
 import { weigh as weighEvidence, type WeighedSighting, type WeighedSource } from '@/core/evidence/weigh';
-import { CLARITIES, DEFAULT_WEIGHTS, SOURCE_KIND_NAMES } from '@/core/evidence/weights';
+import { CLARITIES, DEFAULT_WEIGHTS, EVIDENCE_KIND_NAMES, WISH } from '@/core/evidence/weights';
 import { isDay } from '@/core/units/day';
 import { ContractFaults, finite, parseInput, text, type Contract, type Fault } from './contract';
 
@@ -24,7 +24,7 @@ const input = z.strictObject(
       z
         .strictObject({
           id: text,
-          kind: z.enum(SOURCE_KIND_NAMES, { error: `must be one of ${SOURCE_KIND_NAMES.join(', ')}` }),
+          kind: z.enum(EVIDENCE_KIND_NAMES, { error: `must be one of ${EVIDENCE_KIND_NAMES.join(', ')}` }),
           from: day.nullish(),
           to: day.nullish(),
           derivedFrom: z.array(text, { error: 'must be a list of source ids' }).optional(),
@@ -48,7 +48,7 @@ const input = z.strictObject(
     ),
     weights: z
       .strictObject({
-        kind: partialOf(SOURCE_KIND_NAMES),
+        kind: partialOf(EVIDENCE_KIND_NAMES),
         clarity: partialOf(CLARITIES),
         unknownDate: factor.optional(),
         decayDays: finite.positive('must be above 0').optional(),
@@ -75,15 +75,16 @@ export const weigh: Contract = {
     }));
     const sightings: WeighedSighting[] = given.sightings.map((s) => ({ ...s, sense: s.sense ?? 'for' }));
     const w = given.weights ?? {};
+    const { [WISH]: _, ...kinds } = DEFAULT_WEIGHTS.kind;
     const weights = {
-      kind: { ...DEFAULT_WEIGHTS.kind, ...w.kind },
+      kind: { ...kinds, ...w.kind },
       clarity: { ...DEFAULT_WEIGHTS.clarity, ...w.clarity },
       unknownDate: w.unknownDate ?? DEFAULT_WEIGHTS.unknownDate,
       decayDays: w.decayDays ?? DEFAULT_WEIGHTS.decayDays,
     };
     const questions = weighEvidence(
       { target: given.target, sources, repaints: given.repaints ?? [], sightings },
-      weights,
+      { ...weights, kind: { ...weights.kind, [WISH]: 0 } },
     );
     return {
       questions: questions.map(({ contributions, support, median, spread, outliers, ...question }) => ({

@@ -1,72 +1,13 @@
-import path from 'node:path';
-import { Document, Font, G, Page, Path, StyleSheet, Svg, Text, View as Box } from '@react-pdf/renderer';
+import { Document, G, Page, Path, Svg, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { placeMarking } from '@/core/markings/placing';
 import type { Polygon } from '@/core/outline/geometry';
 import { buildOutline, type Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
 import type { SheetFacts } from '@/sheet/figures';
+import { DossierPages } from './dossier-pages';
+import { Foot, INK, registerFonts, Row, s } from './paper';
 import type { PdfFacts } from './pdf-facts';
-
-const fontFile = (family: string, weight: string, name: string) =>
-  path.join(process.cwd(), 'node_modules', '@expo-google-fonts', family, weight, `${name}.ttf`);
-
-/** Complete TrueType files are embedded: subset fonts misprint signs. */
-function registerFonts() {
-  Font.register({ family: 'Head', src: fontFile('barlow-condensed', '600SemiBold', 'BarlowCondensed_600SemiBold') });
-  Font.register({
-    family: 'Text',
-    fonts: [
-      { src: fontFile('atkinson-hyperlegible', '400Regular', 'AtkinsonHyperlegible_400Regular') },
-      { src: fontFile('atkinson-hyperlegible', '700Bold', 'AtkinsonHyperlegible_700Bold'), fontWeight: 700 },
-    ],
-  });
-  Font.registerHyphenationCallback((word) => [word]);
-}
-
-const INK = '#1c1c1c';
-const s = StyleSheet.create({
-  page: { fontFamily: 'Text', fontSize: 8.5, color: INK, padding: '14mm 14mm 16mm', lineHeight: 1.3 },
-  title: { fontFamily: 'Head', fontSize: 26, lineHeight: 1.1 },
-  subtitle: { fontSize: 10, color: '#505050', marginBottom: 6 },
-  h2: {
-    fontFamily: 'Head',
-    fontSize: 14,
-    lineHeight: 1.4,
-    paddingBottom: 2,
-    marginTop: 10,
-    marginBottom: 3,
-    borderBottom: `1.2pt solid ${INK}`,
-  },
-  h3: {
-    fontFamily: 'Head',
-    fontSize: 10.5,
-    lineHeight: 1.4,
-    paddingBottom: 1,
-    marginTop: 6,
-    borderBottom: '0.6pt solid #777777',
-  },
-  row: { flexDirection: 'row', borderBottom: '0.4pt solid #b4b4b4', padding: '2pt 0', gap: 6 },
-  dim: { color: '#505050' },
-  strong: { fontWeight: 700 },
-  foot: {
-    position: 'absolute',
-    bottom: '7mm',
-    left: '14mm',
-    right: '14mm',
-    fontSize: 7.5,
-    color: '#505050',
-    flexDirection: 'row',
-    justifyContent: 'space-between',
-  },
-  block: { flexDirection: 'row', flexWrap: 'wrap', border: `0.8pt solid ${INK}`, marginTop: 6 },
-  cell: {
-    width: '33.33%',
-    padding: '2pt 4pt',
-    borderRight: '0.4pt solid #1c1c1c',
-    borderBottom: '0.4pt solid #1c1c1c',
-  },
-});
 
 /** The printed brief. */
 export function BriefPdf({ facts }: { facts: PdfFacts }): ReactNode {
@@ -142,27 +83,6 @@ export function BriefPdf({ facts }: { facts: PdfFacts }): ReactNode {
           </>
         ) : null}
         <Text style={s.h2} minPresenceAhead={60}>
-          Rulings
-        </Text>
-        <Row head widths={[32, 20, 16, 32]} cells={['Question', 'Ruling', 'Support', 'Basis and reason']} />
-        {facts.rulings.map((ruling) => (
-          <Row
-            key={ruling.question}
-            widths={[32, 20, 16, 32]}
-            cells={[ruling.question, ruling.ruling, ruling.support, `${ruling.basis}: ${ruling.reason}`]}
-          />
-        ))}
-        <Text style={s.h2} minPresenceAhead={60}>
-          Sources
-        </Text>
-        {facts.sources.map((source, i) => (
-          <Row
-            key={i}
-            widths={[28, 16, 22, 34]}
-            cells={[source.title, source.kind, source.date, [source.citation, source.sides].filter(Boolean).join('; ')]}
-          />
-        ))}
-        <Text style={s.h2} minPresenceAhead={60}>
           Route by session
         </Text>
         {facts.sessions.map((session) => (
@@ -197,30 +117,8 @@ export function BriefPdf({ facts }: { facts: PdfFacts }): ReactNode {
           <Row key={caution.says} widths={[55, 45]} cells={[caution.says, caution.steps]} />
         ))}
       </Page>
+      <DossierPages facts={facts.dossier} />
     </Document>
-  );
-}
-
-function Row({ cells, widths, head }: { cells: string[]; widths: number[]; head?: boolean }): ReactNode {
-  return (
-    <Box style={s.row} wrap={false}>
-      {cells.map((cell, i) => (
-        <Text key={i} style={[{ width: `${widths[i]}%` }, head ? s.dim : i === 0 ? s.strong : {}]}>
-          {cell}
-        </Text>
-      ))}
-    </Box>
-  );
-}
-
-function Foot({ facts }: { facts: PdfFacts }): ReactNode {
-  return (
-    <Box style={s.foot} fixed>
-      <Text>
-        Build Brief: {facts.title}, {facts.printedOn}
-      </Text>
-      <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
-    </Box>
   );
 }
 

@@ -1,10 +1,8 @@
 import type { BriefView } from '@/core/brief/derive';
-import { RULING_TITLES } from '@/core/brief/choices';
 import { identityOf, typeOf, type ColourShelf } from '@/core/brief/state';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
-import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { checkSize } from '@/core/markings/size';
 import { paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
@@ -12,6 +10,7 @@ import { SPRAYING } from '@/core/paint/spraying';
 import { workBySession } from '@/core/route/plan';
 import { sheetFacts, type SheetFacts } from '@/sheet/figures';
 import { clock, fullDay, longDay, windowInWords } from '@/ui/dates';
+import { dossierFacts, type DossierFacts } from './dossier-facts';
 
 /** Everything the printed brief says, as plain text and figures: what is sent to the thread that sets the pages. */
 export interface PdfFacts {
@@ -21,8 +20,7 @@ export interface PdfFacts {
   sheet: SheetFacts;
   options: string;
   notes: string;
-  sources: { title: string; kind: string; date: string; sides: string; citation: string }[];
-  rulings: { question: string; ruling: string; basis: string; support: string; reason: string }[];
+  dossier: DossierFacts;
   open: { question: string; state: string; by: string }[];
   colours: {
     code: string;
@@ -43,7 +41,7 @@ export interface PdfFacts {
 }
 
 export function pdfFacts(view: BriefView, shelf: ColourShelf, nowUtc: string): PdfFacts {
-  const { airframe, brief, sources, markings } = view.state;
+  const { airframe, brief, markings } = view.state;
   const question = (item: BriefView['questions'][number]) => `${item.zoneTitle}, ${item.aspectTitle.toLowerCase()}`;
   return {
     title: identityOf(airframe),
@@ -56,31 +54,14 @@ export function pdfFacts(view: BriefView, shelf: ColourShelf, nowUtc: string): P
       .map(([name, value]) => `${name} ${value}`)
       .join(', '),
     notes: brief.notes,
-    sources: sources.map((source) => ({
-      title: source.title,
-      kind: SOURCE_KINDS[source.kind].title,
-      date: windowInWords(source.dateFrom, source.dateTo),
-      sides: source.sides.join(', '),
-      citation: source.citation,
-    })),
-    rulings: view.questions.flatMap((item) =>
-      item.ruling
-        ? [
-            {
-              question: question(item),
-              ruling: item.ruling.value,
-              basis: RULING_TITLES[item.ruling.basis],
-              reason: item.ruling.reason,
-              support: supportFor(item),
-            },
-          ]
-        : [],
-    ),
-    open: view.chase.map(({ question: item, gate }) => ({
-      question: question(item),
-      state: item.reopened ? 'reopened' : item.weighed.state,
-      by: `${gate.title}, ${gate.start ? fullDay(gate.start.slice(0, 10)) : 'no date'}`,
-    })),
+    dossier: dossierFacts(view, nowUtc),
+    open: view.chase
+      .filter(({ question: item }) => item.open)
+      .map(({ question: item, gate }) => ({
+        question: question(item),
+        state: item.reopened ? 'reopened' : item.weighed.state,
+        by: `${gate.title}, ${gate.start ? fullDay(gate.start.slice(0, 10)) : 'no date'}`,
+      })),
     colours: view.calls.map((call) => {
       const { official } = call;
       const paint = call.choice?.paint ?? null;
@@ -116,13 +97,6 @@ export function pdfFacts(view: BriefView, shelf: ColourShelf, nowUtc: string): P
     sessions: sessionsAhead(view),
     cautions: cautionsOf(view),
   };
-}
-
-/** What the evidence says of the ruled value, which is not always what it says best. */
-function supportFor({ ruling, weighed, best }: BriefView['questions'][number]): string {
-  if (weighed.median !== null) return `${best} ± ${(weighed.spread ?? 0).toFixed(0)} mm`;
-  const share = weighed.support?.[ruling!.value];
-  return share === undefined ? weighed.state : `${share.toFixed(2)}, ${weighed.state}`;
 }
 
 function sessionsAhead(view: BriefView): PdfFacts['sessions'] {

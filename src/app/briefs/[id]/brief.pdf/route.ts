@@ -5,7 +5,7 @@ import { briefView } from '../view';
 
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { view, shelf, nowUtc } = await briefView((await params).id);
-  const bytes = await makePdf(pdfFacts(view, shelf, nowUtc), request.signal);
+  const bytes = await makePdf({ kind: 'brief', facts: pdfFacts(view, shelf, nowUtc) }, request.signal);
   return new Response(new Uint8Array(bytes), {
     headers: {
       'content-type': 'application/pdf',

@@ -1,0 +1,46 @@
+import { revalidatePath } from 'next/cache';
+import { z } from 'zod';
+import type { Result } from '@/core/interchange/result';
+import { ChangedElsewhere } from '@/data/history';
+
+/** Runs the work of an action; whatever it throws becomes an answer. */
+export async function answered<T>(work: () => Promise<T>): Promise<Result<T>> {
+  try {
+    const value = await work();
+    revalidatePath('/briefs/[id]', 'layout');
+    return { ok: true, value };
+  } catch (error) {
+    if (error instanceof z.ZodError)
+      return { ok: false, faults: error.issues.map((issue) => ({ field: issue.path.join('.'), says: issue.message })) };
+    if (error instanceof Refused) return { ok: false, faults: [{ field: error.field, says: error.message }] };
+    if (error instanceof ChangedElsewhere) {
+      revalidatePath('/briefs/[id]', 'layout');
+      return { ok: false, conflict: { entity: error.entity, id: error.rowId, theirs: error.theirs } };
+    }
+    const refused = constraintInWords(error);
+    if (refused) return { ok: false, faults: [{ field: '', says: refused }] };
+    console.error(error);
+    return { ok: false, faults: [{ field: '', says: 'The server could not do it; nothing was changed. Try again.' }] };
+  }
+}
+
+/** Something the reader has to change; `field` is where. */
+export class Refused extends Error {
+  constructor(
+    readonly field: string,
+    says: string,
+  ) {
+    super(says);
+  }
+}
+
+/** Constraints of the database that a reader can run into, in words. */
+function constraintInWords(error: unknown): string | null {
+  const code = (error as { code?: string }).code;
+  if (code === '23505') return 'This is there already.';
+  if (code === '23503')
+    return (error as { detail?: string }).detail?.includes('still referenced')
+      ? 'Something else still refers to it (a source that is dated by it, say): change that first.'
+      : 'What it refers to is gone.';
+  return null;
+}

@@ -1,0 +1,28 @@
+import { checkSource } from '@/core/brief/check-source';
+import type { Fields, RecordName } from '@/core/brief/records';
+import { readValue } from '@/core/evidence/value';
+import { loadBrief } from '@/data/briefs';
+import { Refused } from './answer';
+
+/** What one record of evidence alone cannot tell, checked against the rest; answers with the fields as they are kept. */
+export async function checkEvidence(
+  briefId: string,
+  entity: RecordName,
+  id: string | null,
+  fields: never,
+): Promise<never> {
+  if (entity !== 'source' && entity !== 'sighting' && entity !== 'ruling') return fields;
+  const state = await loadBrief(briefId);
+  if (!state) throw new Refused('', 'This brief is gone.');
+  if (entity === 'source') {
+    const [fault] = checkSource(fields as Fields<'source'>, id, state);
+    if (fault) throw new Refused(fault.field, fault.says);
+    return fields;
+  }
+  const said = fields as Fields<'sighting' | 'ruling'>;
+  const question = state.questions.find((candidate) => candidate.id === said.questionId);
+  if (!question) throw new Refused('', 'This question is gone.');
+  const read = readValue(question.aspect, said.value);
+  if ('fault' in read) throw new Refused('value', read.fault);
+  return { ...said, value: read.value, ...('sd' in said ? { sd: read.sd ?? said.sd } : {}) } as never;
+}

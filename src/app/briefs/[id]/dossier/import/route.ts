@@ -1,0 +1,73 @@
+import { revalidatePath } from 'next/cache';
+import { buildOutline } from '@/core/outline/outline';
+import { printPath } from '@/core/interchange/contracts/contract';
+import { dossierSchema } from '@/core/interchange/dossier';
+import { readEvidenceCsv, type RowFault } from '@/core/interchange/evidence-csv';
+import { loadBrief } from '@/data/briefs';
+import { addTable, mergeDossier } from '@/data/dossier';
+import { PictureFault } from '@/data/pictures';
+
+const MOST_BYTES = 200 * 1024 * 1024;
+const MOST_FAULTS = 40;
+
+const answer = (says: string, faults: RowFault[], status: number) => {
+  const shown = faults.slice(0, MOST_FAULTS);
+  if (faults.length > shown.length) shown.push({ row: 0, says: `and ${faults.length - shown.length} more` });
+  return Response.json({ says, faults: shown }, { status });
+};
+const refused = (faults: RowFault[], status = 422) => answer('Not taken in; nothing was changed.', faults, status);
+const whole = (says: string) => [{ row: 0, says }];
+
+/** Takes in a dossier (JSON) or a table of sources, sightings or rulings (CSV): told apart by how the file begins. */
+export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const { id } = await params;
+  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES)
+    return refused(whole('the file has more than 200 MB'), 413);
+  const text = await request.text();
+  const state = await loadBrief(id);
+  if (!state) return refused(whole('this brief is gone'), 404);
+  if (/^\s*[{[]/.test(text)) return takeDossier(id, text);
+
+  const { airframe, brief } = state;
+  const outline = buildOutline({
+    preset: airframe.preset,
+    dimensions: airframe.dimensions,
+    landing: brief.options.landing,
+    folded: brief.options.wings === 'folded',
+  });
+  const read = readEvidenceCsv(text, outline.zones);
+  if (!('table' in read)) return refused(read.faults);
+  const done = (await addTable(id, read))!;
+  revalidatePath('/briefs/[id]', 'layout');
+  return answer(
+    `${done.added} of ${done.added + done.faults.length} ${read.table} added.`,
+    done.faults,
+    done.added > 0 || done.faults.length === 0 ? 200 : 422,
+  );
+}
+
+async function takeDossier(id: string, text: string): Promise<Response> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch {
+    return refused(whole('the file is not JSON'), 400);
+  }
+  const parsed = dossierSchema.safeParse(raw);
+  if (!parsed.success)
+    return refused(
+      parsed.error.issues.map((issue) => ({ row: 0, says: `${printPath(issue.path)}: ${issue.message}` })),
+    );
+  try {
+    const done = (await mergeDossier(id, parsed.data))!;
+    if (done.faults.length > 0) return refused(done.faults);
+    revalidatePath('/briefs/[id]', 'layout');
+    const added = Object.entries(done.added)
+      .filter(([, count]) => count > 0)
+      .map(([what, count]) => `${count} ${what}`);
+    return answer(added.length > 0 ? `Added: ${added.join(', ')}.` : 'All of it is here already.', [], 200);
+  } catch (error) {
+    if (error instanceof PictureFault) return refused(whole(error.message));
+    throw error;
+  }
+}

@@ -1,0 +1,30 @@
+import type { Fields } from './records';
+
+/** Records with nothing in them yet: what a form, an import or a builder starts from. */
+export const BLANK_SOURCE: Fields<'source'> = {
+  kind: 'photograph',
+  title: '',
+  citation: '',
+  page: '',
+  place: '',
+  dateFrom: null,
+  dateTo: null,
+  afterEventId: null,
+  beforeEventId: null,
+  sides: [],
+  zones: [],
+  film: 'unknown',
+  derivedFrom: [],
+  grade: 1,
+  gradeReason: '',
+  pictureId: null,
+  calibration: null,
+};
+
+export const BLANK_SIGHTING: Omit<Fields<'sighting'>, 'questionId' | 'sourceId' | 'value'> = {
+  sd: null,
+  clarity: 'clear',
+  sense: 'for',
+  note: '',
+  marks: null,
+};

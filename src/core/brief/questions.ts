@@ -1,0 +1,188 @@
+import { canonicalIn, type ColourSystem } from '@/core/codes/system';
+import { aspectOf, aspectTitle, type Aspect } from '@/core/evidence/aspects';
+import { bestNamed } from '@/core/evidence/best';
+import { eventDays, windowOf } from '@/core/evidence/events';
+import type { Window } from '@/core/evidence/date-fit';
+import { WISH } from '@/core/evidence/weights';
+import { weigh, type Evidence, type WeighedQuestion, type WeighedSighting } from '@/core/evidence/weigh';
+import { zoneTitle, type Outline } from '@/core/outline/outline';
+import { gateOf, type GateName } from '@/core/route/gates';
+import { parseNumber } from '@/core/units/number';
+import type { Kept } from './records';
+import type { BriefState } from './state';
+
+/** A question with everything that is computed about it. */
+export interface QuestionView {
+  record: Kept<'question'>;
+  zoneTitle: string;
+  aspectTitle: string;
+  weighed: WeighedQuestion;
+  /** What is weighed for it, in the order of `weighed.contributions`: of a mirrored zone, what is said of the other side too. */
+  sightings: Kept<'sighting'>[];
+  /** The mirroring that ties both sides together; null where they are apart. */
+  mirrored: Kept<'mirror'> | null;
+  ruling: Kept<'ruling'> | null;
+  /** The ruling was made on the other side and holds here. */
+  ruledOpposite: boolean;
+  /** The value that the evidence supports best; null when unseen. */
+  best: string | null;
+  bestShare: number | null;
+  /** The support has moved to another value since it was ruled. */
+  reopened: boolean;
+  open: boolean;
+  gate: GateName;
+  /** What a client asked for, where one did. */
+  wish: string | null;
+}
+
+export interface WeighedBrief {
+  questions: QuestionView[];
+  evidence: Evidence;
+  /** Each kept sighting as it is weighed, by its id. */
+  weighable: Map<string, WeighedSighting>;
+  /** When each source can have been made, from its own days and the events it is dated by. */
+  windows: Map<string, Window>;
+}
+
+const SIDE = /-(port|starboard)$/;
+/** The zone without its side; null for one that has no other side. */
+export const withoutSide = (zone: string): string | null => (SIDE.test(zone) ? zone.replace(SIDE, '') : null);
+export const otherSide = (zone: string): string | null => {
+  const side = SIDE.exec(zone)?.[1];
+  return side ? zone.replace(SIDE, side === 'port' ? '-starboard' : '-port') : null;
+};
+
+/** Weighs all questions of a brief. Mirrored sides are weighed as one; structure outlasts repaints. */
+export function weighQuestions(state: BriefState, systems: readonly ColourSystem[], outline: Outline): WeighedBrief {
+  const mirrors = new Map(state.mirrors.map((mirror) => [mirrorKey(mirror.zone, mirror.aspect, mirror.item), mirror]));
+  const mirrorOf = ({ zone, aspect, item }: Kept<'question'>) => {
+    const base = withoutSide(zone);
+    return (base && mirrors.get(mirrorKey(base, aspect, item))) || null;
+  };
+  const byId = new Map(state.questions.map((question) => [question.id, question]));
+  const subjectOf = (question: Kept<'question'>) => ({
+    zone: `${mirrorOf(question)?.zone ?? question.zone}${aspectOf(question.aspect).surface ? '' : STRUCTURE}`,
+    aspect: `${question.aspect} ${question.item}`,
+  });
+  const sightings = state.sightings.filter((sighting) => byId.has(sighting.questionId));
+  const days = eventDays(state.events);
+  const windows = new Map(state.sources.map((source) => [source.id, windowOf(source, days)]));
+  const evidence: Evidence = {
+    target: { from: state.airframe.targetFrom, to: state.airframe.targetTo },
+    sources: state.sources.map(({ id, kind, derivedFrom, grade }) => ({
+      id,
+      kind,
+      derivedFrom,
+      grade,
+      ...windows.get(id)!,
+    })),
+    repaints: state.events
+      .filter((event) => event.kind === 'repaint')
+      .flatMap(({ zone, onDay: on }) =>
+        [zone, withoutSide(zone)].flatMap((name) => (name ? [{ zone: name, on }] : [])),
+      ),
+    sightings: sightings.map((sighting) => {
+      const question = byId.get(sighting.questionId)!;
+      return {
+        source: sighting.sourceId,
+        ...subjectOf(question),
+        value: comparableValue(systems, question.aspect, sighting.value),
+        ...(sighting.sd === null ? {} : { sd: sighting.sd }),
+        clarity: sighting.clarity,
+        sense: sighting.sense,
+      };
+    }),
+  };
+  const keyOf = ({ zone, aspect }: { zone: string; aspect: string }) => `${zone} ${aspect}`;
+  const weighed = new Map(weigh(evidence).map((question) => [keyOf(question), question]));
+  const bySubject = new Map<string, Kept<'sighting'>[]>();
+  sightings.forEach((sighting, i) => {
+    const key = keyOf(evidence.sightings[i]!);
+    const list = bySubject.get(key);
+    if (list) list.push(sighting);
+    else bySubject.set(key, [sighting]);
+  });
+  const kindOf = new Map(state.sources.map((source) => [source.id, source.kind]));
+  const rulingOf = new Map(state.rulings.map((ruling) => [ruling.questionId, ruling]));
+  const idOf = new Map(state.questions.map((q) => [`${q.zone} ${q.aspect} ${q.item}`, q.id]));
+
+  const questions = state.questions.map((record): QuestionView => {
+    const subject = subjectOf(record);
+    const found = weighed.get(keyOf(subject)) ?? unseen(subject);
+    const mirrored = mirrorOf(record);
+    const opposite = mirrored && idOf.get(`${otherSide(record.zone)} ${record.aspect} ${record.item}`);
+    const own = rulingOf.get(record.id) ?? null;
+    const ruling = own ?? (opposite ? (rulingOf.get(opposite) ?? null) : null);
+    const said = bySubject.get(keyOf(subject)) ?? [];
+    const [best, bestShare] = bestOf(found);
+    const reopened =
+      ruling !== null && hasFlipped(ruling, found, best, comparableValue(systems, record.aspect, ruling.value));
+    return {
+      record,
+      zoneTitle: zoneTitle(outline, record.zone),
+      aspectTitle: aspectTitle(record.aspect, record.item),
+      weighed: found,
+      sightings: said,
+      mirrored,
+      ruling,
+      ruledOpposite: own === null && ruling !== null,
+      best,
+      bestShare,
+      reopened,
+      open: ruling === null || reopened,
+      gate: gateOf(outline, record.zone, record.aspect),
+      wish: said.find((sighting) => kindOf.get(sighting.sourceId) === WISH)?.value ?? null,
+    };
+  });
+  const weighable = new Map(sightings.map((sighting, i) => [sighting.id, evidence.sightings[i]!]));
+  return { questions, evidence, weighable, windows };
+}
+
+/** Structure is weighed under a name of its own, which no repaint bears. */
+const STRUCTURE = ' (structure)';
+const mirrorKey = (zone: string, aspect: string, item: string) => `${zone} ${aspect} ${item}`;
+
+function comparableValue(systems: readonly ColourSystem[], aspect: Aspect, value: string): string | number {
+  const { type } = aspectOf(aspect);
+  if (type === 'length') return parseNumber(value) ?? value;
+  return type === 'code' ? canonicalIn(systems, value) : value;
+}
+
+const unseen = (subject: { zone: string; aspect: string }): WeighedQuestion => ({
+  ...subject,
+  state: 'unseen',
+  support: null,
+  contributions: [],
+  median: null,
+  spread: null,
+  outliers: [],
+});
+
+function bestOf(question: WeighedQuestion): [string | null, number | null] {
+  if (question.median !== null) return [String(Math.round(question.median * 10) / 10), null];
+  const best = bestNamed(question);
+  return best ? [best.value, best.share] : [null, null];
+}
+
+/** A median is taken to be known no better than this share of itself. */
+const LEAST_SPREAD = 0.01;
+
+/**
+ * Whether what is known now speaks against a ruling: one that followed the support no longer does; a builder's choice, made where nothing
+ * decided, stands against an answer that has settled since. Who departs knowingly is left alone.
+ */
+function hasFlipped(
+  ruling: Kept<'ruling'>,
+  { state, median, spread }: WeighedQuestion,
+  best: string | null,
+  ruled: string | number,
+): boolean {
+  if (ruling.basis === 'departure' || best === null) return false;
+  if (median !== null)
+    return (
+      ruling.basis === 'supported' &&
+      typeof ruled === 'number' &&
+      Math.abs(ruled - median) > 3 * Math.max(spread ?? 0, LEAST_SPREAD * median)
+    );
+  return String(ruled) !== best && (ruling.basis === 'supported' || state === 'settled');
+}

@@ -1,0 +1,89 @@
+import { bestNamed } from './best';
+import { dateFit, type Repaint, type Window } from './date-fit';
+import { DEFAULT_WEIGHTS, type SourceKind } from './weights';
+import { weigh, type Evidence, type WeighedQuestion, type WeighedSighting } from './weigh';
+
+/**
+ * The chance that the answer given now would turn out wrong: what the best value lacks of all support. Of a measurement, the
+ * share of the weight that lies beyond its spread; never below a floor, since nothing is certain.
+ */
+export function chanceToFlip(question: WeighedQuestion): number {
+  if (question.state === 'unseen') return 1;
+  if (question.median !== null) {
+    const total = question.contributions.reduce((sum, c) => sum + (c.counted ? c.weight : 0), 0);
+    const far = question.contributions
+      .filter(
+        (c) => c.counted && Math.abs((c.value as number) - question.median!) > Math.max(question.spread ?? 0, 1e-9),
+      )
+      .reduce((sum, c) => sum + c.weight, 0);
+    return Math.max(LEAST_CHANCE, total > 0 ? far / total : 1);
+  }
+  return Math.max(LEAST_CHANCE, 1 - (bestNamed(question)?.share ?? 0));
+}
+const LEAST_CHANCE = 0.02;
+/** A gate that is due today, or overdue, is as urgent as half a day. */
+const LEAST_DAYS = 0.5;
+/** Days assumed to a gate without a date. */
+const NO_DATE_DAYS = 60;
+
+/** What to chase first: chance to flip x hours that would be redone / days left to the last useful day. */
+export const chaseScore = (chance: number, redoMinutes: number, daysLeft: number | null): number =>
+  (chance * (redoMinutes / 60)) / Math.max(LEAST_DAYS, daysLeft ?? NO_DATE_DAYS);
+
+/** How many clear photographs from the target days, all saying the best value, would settle a question; null when more than three. */
+export function photographsToSettle(evidence: Evidence, question: WeighedQuestion): number | null {
+  const value = bestNamed(question)?.value ?? question.median ?? 'an answer';
+  const own = evidence.sightings.filter((s) => s.zone === question.zone && s.aspect === question.aspect);
+  const target = evidence.target;
+  const added: WeighedSighting[] = [];
+  const sources = [...evidence.sources];
+  for (let count = 1; count <= 3; count += 1) {
+    const id = `photograph wanted ${count}`;
+    sources.push({ id, kind: 'photograph', from: target.from, to: target.to, derivedFrom: [], grade: 1 });
+    added.push({ source: id, zone: question.zone, aspect: question.aspect, value, clarity: 'clear', sense: 'for' });
+    const [again] = weigh({ ...evidence, sources, sightings: [...own, ...added] });
+    if (again!.state === 'settled' || (again!.state === 'measured' && count >= 2)) return count;
+  }
+  return null;
+}
+
+export interface LookableSource {
+  id: string;
+  kind: SourceKind;
+  window: Window;
+  sides: readonly string[];
+  /** The zones it shows, where somebody noted them; empty = not noted. */
+  zones: readonly string[];
+}
+
+/** Below this a source is too far from the day to be worth another look. */
+const WORTH_A_LOOK = 0.3;
+
+/**
+ * Sources in hand that show the zone (by the zones noted, else by the side), fit the day, and say nothing on the question yet:
+ * the cheapest thing to chase. Strongest first.
+ */
+export function sourcesToLookAt(
+  sources: readonly LookableSource[],
+  target: Window,
+  repaintsOfZone: readonly Repaint[],
+  zone: string,
+  zoneViews: readonly string[],
+  said: ReadonlySet<string>,
+): string[] {
+  const weights = DEFAULT_WEIGHTS;
+  return sources
+    .filter((source) => !said.has(source.id))
+    .filter((source) =>
+      source.zones.length > 0 ? source.zones.includes(zone) : source.sides.some((side) => zoneViews.includes(side)),
+    )
+    .map((source) => ({
+      id: source.id,
+      weight:
+        weights.kind[source.kind] *
+        dateFit(source.window, target, repaintsOfZone, weights.unknownDate, weights.decayDays),
+    }))
+    .filter(({ weight }) => weight >= WORTH_A_LOOK)
+    .sort((a, b) => b.weight - a.weight)
+    .map(({ id }) => id);
+}

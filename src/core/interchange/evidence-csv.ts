@@ -1,0 +1,326 @@
+import Papa from 'papaparse';
+import { z } from 'zod';
+import { RULING_BASES } from '@/core/brief/choices';
+import { sourceFields, type Fields } from '@/core/brief/records';
+import type { BriefState } from '@/core/brief/state';
+import { checkSource } from '@/core/brief/check-source';
+import { BLANK_SOURCE } from '@/core/brief/blank';
+import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
+import { readValue } from '@/core/evidence/value';
+import { CLARITIES } from '@/core/evidence/weights';
+import { parseNumber } from '@/core/units/number';
+
+/** Sources, sightings and rulings as tables: see docs/formats/evidence-csv.md. Lists inside a cell are separated by "|". */
+
+export const SOURCE_COLUMNS = [
+  'title',
+  'kind',
+  'dated_from',
+  'dated_to',
+  'place',
+  'citation',
+  'page',
+  'film',
+  'sides',
+  'zones',
+  'derived_from',
+  'grade',
+  'grade_reason',
+] as const;
+export const SIGHTING_COLUMNS = [
+  'zone',
+  'aspect',
+  'which',
+  'source',
+  'value',
+  'plus_minus',
+  'clarity',
+  'sense',
+  'note',
+] as const;
+export const RULING_COLUMNS = ['zone', 'aspect', 'which', 'ruling', 'basis', 'reason', 'ruled_by'] as const;
+
+export type EvidenceTable = 'sources' | 'sightings' | 'rulings';
+const COLUMNS: Record<EvidenceTable, readonly string[]> = {
+  sources: SOURCE_COLUMNS,
+  sightings: SIGHTING_COLUMNS,
+  rulings: RULING_COLUMNS,
+};
+/** Without these a row means nothing; the other columns may be left out. */
+const NEEDED: Record<EvidenceTable, readonly string[]> = {
+  sources: ['title', 'kind'],
+  sightings: ['zone', 'aspect', 'source', 'value'],
+  rulings: ['zone', 'aspect', 'ruling', 'reason'],
+};
+
+/** What is wrong with one row; `row` is the line as a spreadsheet counts, the heading being 1. 0 = with the whole table. */
+export interface RowFault {
+  row: number;
+  says: string;
+}
+export interface SightingRow {
+  zone: string;
+  aspect: Aspect;
+  item: string;
+  sourceTitle: string;
+  value: string;
+  sd: number | null;
+  clarity: (typeof CLARITIES)[number];
+  sense: 'for' | 'against';
+  note: string;
+}
+export interface RulingRow {
+  zone: string;
+  aspect: Aspect;
+  item: string;
+  value: string;
+  basis: (typeof RULING_BASES)[number];
+  reason: string;
+  ruledBy: string;
+}
+/** A source of a table with the titles that it derives from, which may stand further down in the same table. */
+export interface SourceRow {
+  row: number;
+  source: Fields<'source'>;
+  derivedFromTitles: string[];
+}
+export type ReadTable =
+  | { table: 'sources'; rows: SourceRow[]; faults: RowFault[] }
+  | { table: 'sightings'; rows: { row: number; sighting: SightingRow }[]; faults: RowFault[] }
+  | { table: 'rulings'; rows: { row: number; ruling: RulingRow }[]; faults: RowFault[] };
+
+const MOST_ROWS = 5000;
+type Cells = Record<string, string>;
+const list = (cell: string | undefined) =>
+  (cell ?? '')
+    .split('|')
+    .map((item) => item.trim())
+    .filter(Boolean);
+
+/** Which of the three tables this is, told by its heading; each row read or refused by itself. Zones by key or title. */
+export function readEvidenceCsv(
+  text: string,
+  zones: readonly { key: string; title: string }[],
+): ReadTable | { faults: RowFault[] } {
+  const { data, meta } = Papa.parse<Cells>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (heading) =>
+      heading
+        .trim()
+        .toLowerCase()
+        .replace(/[\s-]+/g, '_'),
+  });
+  const headings = meta.fields ?? [];
+  const table = (Object.keys(NEEDED) as EvidenceTable[]).find((name) =>
+    NEEDED[name].every((column) => headings.includes(column)),
+  );
+  const whole = (says: string) => ({ faults: [{ row: 0, says }] });
+  if (!table)
+    return whole(
+      `The columns are ${headings.join(', ') || 'missing'}. A list of sources needs title and kind; of sightings zone, aspect, source and value; of rulings zone, aspect, ruling and reason.`,
+    );
+  const strange = headings.filter((heading) => !COLUMNS[table].includes(heading));
+  if (strange.length > 0)
+    return whole(`Unknown columns: ${strange.join(', ')}. Known are ${COLUMNS[table].join(', ')}.`);
+  if (data.length > MOST_ROWS) return whole(`${data.length} rows; ${MOST_ROWS} is the most.`);
+
+  const faults: RowFault[] = [];
+  const eachRow = <T>(read: (cells: Cells) => T): (T & { row: number })[] =>
+    data.flatMap((cells, i) => {
+      const row = i + 2;
+      try {
+        return [{ ...read(cells), row }];
+      } catch (error) {
+        const says =
+          error instanceof z.ZodError
+            ? error.issues.map((issue) => issue.message).join('; ')
+            : (error as Error).message;
+        faults.push({ row, says });
+        return [];
+      }
+    });
+  const zoneOf = zoneReader(zones);
+  if (table === 'sources') return { table, rows: eachRow((cells) => readSource(cells, zoneOf)), faults };
+  if (table === 'sightings')
+    return { table, rows: eachRow((cells) => ({ sighting: readSighting(cells, zoneOf) })), faults };
+  return { table, rows: eachRow((cells) => ({ ruling: readRuling(cells, zoneOf) })), faults };
+}
+
+type ZoneReader = (text: string) => string;
+function zoneReader(zones: readonly { key: string; title: string }[]): ZoneReader {
+  const byName = new Map(
+    zones.flatMap(({ key, title }) => [
+      [key, key],
+      [title.toLowerCase(), key],
+    ]),
+  );
+  return (text) => {
+    const key = byName.get(text.trim().toLowerCase());
+    if (!key) throw new Error(`there is no zone "${text}" on this airframe`);
+    return key;
+  };
+}
+
+function oneOf<T extends string>(
+  what: string,
+  text: string,
+  names: readonly T[],
+  titles: (name: T) => string = (name) => name,
+): T {
+  const wanted = text.trim().toLowerCase();
+  const found = names.find((name) => name.toLowerCase() === wanted || titles(name).toLowerCase() === wanted);
+  if (!found) throw new Error(`${what} "${text}" is none of ${names.join(', ')}`);
+  return found;
+}
+
+function readSource(cells: Cells, zoneOf: ZoneReader): Omit<SourceRow, 'row'> {
+  const grade = cells.grade?.trim() ? parseNumber(cells.grade) : 1;
+  if (grade === null) throw new Error(`grade "${cells.grade}" is no number`);
+  const source = sourceFields.parse({
+    ...BLANK_SOURCE,
+    title: cells.title ?? '',
+    kind: cells.kind?.trim().toLowerCase().replace(/\s+/g, '-'),
+    dateFrom: cells.dated_from?.trim() || null,
+    dateTo: cells.dated_to?.trim() || null,
+    place: cells.place ?? '',
+    citation: cells.citation ?? '',
+    page: cells.page ?? '',
+    film: cells.film?.trim() || 'unknown',
+    sides: list(cells.sides),
+    zones: list(cells.zones).map(zoneOf),
+    grade,
+    gradeReason: cells.grade_reason ?? '',
+  });
+  return { source, derivedFromTitles: list(cells.derived_from) };
+}
+
+function readAspect(cells: Cells, zoneOf: ZoneReader) {
+  return {
+    zone: zoneOf(cells.zone ?? ''),
+    aspect: oneOf('aspect', cells.aspect ?? '', ASPECT_NAMES, (name) => ASPECTS[name].title),
+    item: (cells.which ?? '').trim(),
+  };
+}
+
+function readSighting(cells: Cells, zoneOf: ZoneReader): SightingRow {
+  const about = readAspect(cells, zoneOf);
+  const read = readValue(about.aspect, cells.value ?? '');
+  if ('fault' in read) throw new Error(read.fault);
+  const given = cells.plus_minus?.trim();
+  const sd = given ? parseNumber(given) : read.sd;
+  if (given && (sd === null || sd < 0)) throw new Error(`plus or minus "${given}" is no number of mm`);
+  if (!cells.source?.trim()) throw new Error('the source is missing');
+  return {
+    ...about,
+    value: read.value,
+    sd,
+    sourceTitle: cells.source.trim(),
+    clarity: cells.clarity?.trim() ? oneOf('clarity', cells.clarity, CLARITIES) : 'clear',
+    sense: cells.sense?.trim() ? oneOf('sense', cells.sense, ['for', 'against'] as const) : 'for',
+    note: cells.note ?? '',
+  };
+}
+
+function readRuling(cells: Cells, zoneOf: ZoneReader): RulingRow {
+  const about = readAspect(cells, zoneOf);
+  const read = readValue(about.aspect, cells.ruling ?? '');
+  if ('fault' in read) throw new Error(read.fault);
+  if (!cells.reason?.trim()) throw new Error('a ruling needs its reason');
+  return {
+    ...about,
+    value: read.value,
+    basis: cells.basis?.trim() ? oneOf('basis', cells.basis, RULING_BASES) : 'choice',
+    reason: cells.reason.trim(),
+    ruledBy: cells.ruled_by?.trim() || 'builder',
+  };
+}
+
+/**
+ * Sources of a table that can be added, their links resolved to titles, and what speaks against the others. Links may point to known
+ * sources or to others of the table; `idOf` gives each new source its identity.
+ */
+export function resolveSources(
+  rows: readonly SourceRow[],
+  state: BriefState,
+  idOf: (row: SourceRow) => string,
+): { added: { id: string; source: Fields<'source'> }[]; faults: RowFault[] } {
+  const faults: RowFault[] = [];
+  const known = new Map(state.sources.map((source) => [source.title.toLowerCase(), source.id]));
+  const fresh = rows.filter((row) => {
+    const twice = known.has(row.source.title.toLowerCase());
+    if (twice) faults.push({ row: row.row, says: `"${row.source.title}" is there already` });
+    else known.set(row.source.title.toLowerCase(), idOf(row));
+    return !twice;
+  });
+  const sources = [...state.sources];
+  // Links to rows that are refused are found only after their turn: those rows come again until nothing changes.
+  let open = fresh;
+  const added: { id: string; source: Fields<'source'> }[] = [];
+  for (let before = -1; before !== added.length;) {
+    before = added.length;
+    open = open.filter((row) => {
+      const present = new Set(sources.map((source) => source.id));
+      const origins = row.derivedFromTitles.map((title) => known.get(title.toLowerCase()));
+      if (!origins.every((origin) => origin && present.has(origin))) return true;
+      const source = { ...row.source, derivedFrom: origins as string[] };
+      const id = idOf(row);
+      const found = checkSource(source, id, { ...state, sources });
+      if (found.length > 0) faults.push({ row: row.row, says: found.map((fault) => fault.says).join('; ') });
+      else {
+        added.push({ id, source });
+        sources.push({ ...source, id, version: 1 });
+      }
+      return false;
+    });
+  }
+  for (const row of open)
+    faults.push({
+      row: row.row,
+      says: `derived from ${row.derivedFromTitles.join(', ')}: not there, refused, or derived from this one in a circle`,
+    });
+  return { added, faults: faults.sort((a, b) => a.row - b.row) };
+}
+
+const write = (columns: readonly string[], rows: Record<string, unknown>[]) =>
+  // A cell that a spreadsheet would take for a formula is made text.
+  `${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => row[column] ?? '')) }, { newline: '\n', escapeFormulae: true })}\n`;
+
+export function sourcesCsv(state: BriefState): string {
+  const titles = new Map(state.sources.map((source) => [source.id, source.title]));
+  return write(
+    SOURCE_COLUMNS,
+    state.sources.map((source) => ({
+      ...source,
+      dated_from: source.dateFrom,
+      dated_to: source.dateTo,
+      sides: source.sides.join('|'),
+      zones: source.zones.join('|'),
+      derived_from: source.derivedFrom.map((id) => titles.get(id)).join('|'),
+      grade_reason: source.gradeReason,
+    })),
+  );
+}
+
+export function sightingsCsv(state: BriefState): string {
+  const titles = new Map(state.sources.map((source) => [source.id, source.title]));
+  const questions = new Map(state.questions.map((question) => [question.id, question]));
+  return write(
+    SIGHTING_COLUMNS,
+    state.sightings.map((sighting) => {
+      const { zone, aspect, item } = questions.get(sighting.questionId)!;
+      return { ...sighting, zone, aspect, which: item, source: titles.get(sighting.sourceId), plus_minus: sighting.sd };
+    }),
+  );
+}
+
+export function rulingsCsv(state: BriefState): string {
+  const questions = new Map(state.questions.map((question) => [question.id, question]));
+  return write(
+    RULING_COLUMNS,
+    state.rulings.map((ruling) => {
+      const { zone, aspect, item } = questions.get(ruling.questionId)!;
+      return { ...ruling, zone, aspect, which: item, ruling: ruling.value, ruled_by: ruling.ruledBy };
+    }),
+  );
+}

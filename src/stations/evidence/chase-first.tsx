@@ -1,0 +1,106 @@
+'use client';
+
+import { useState, type ReactNode } from 'react';
+import { shortDay, windowInWords } from '@/ui/dates';
+import type { ChaseFacts, EvidenceFacts } from './evidence-facts';
+
+const SHOWN = 5;
+
+/** What to chase first: chance to flip x hours to redo x urgency, with the sources that would settle it. */
+export function ChaseFirst({
+  facts,
+  onChoose,
+  onSource,
+}: {
+  facts: EvidenceFacts;
+  onChoose: (question: string) => void;
+  onSource: (source: string) => void;
+}): ReactNode {
+  const [all, setAll] = useState(false);
+  if (facts.chase.length === 0) return null;
+  const byId = new Map(facts.questions.map((q) => [q.id, q]));
+  return (
+    <section className="bar-line chase" aria-label="Chase first">
+      <h2 style={{ marginTop: 0 }}>Chase first</h2>
+      <ol>
+        {(all ? facts.chase : facts.chase.slice(0, SHOWN)).map((item) => {
+          const q = byId.get(item.questionId)!;
+          return (
+            <li key={item.questionId}>
+              <button type="button" className="row-button" onClick={() => onChoose(item.questionId)}>
+                {q.zoneTitle}, {q.aspectTitle.toLowerCase()}
+              </button>{' '}
+              by <strong>{item.lastUseful ? shortDay(item.lastUseful) : 'no date yet'}</strong>
+              {item.tooLate ? ' (too late: it is done)' : ''}:{' '}
+              {item.blocks.join(', ').toLowerCase() || item.gate.toLowerCase()}.{' '}
+              <span className="explained" title={scoreInWords(item)}>
+                {hours(item.redoMinutes)} to redo if wrong
+              </span>
+              <div className="dim">
+                {q.reopened ? 'The support has moved since it was ruled. ' : ''}
+                <Settle facts={facts} item={item} zone={q.zoneTitle} onSource={onSource} />
+              </div>
+            </li>
+          );
+        })}
+      </ol>
+      {facts.chase.length > SHOWN ? (
+        <button type="button" className="row-button" onClick={() => setAll(!all)}>
+          {all ? 'Only the first' : `All ${facts.chase.length}`}
+        </button>
+      ) : null}
+    </section>
+  );
+}
+
+/** What would settle it: a second look at sources in hand, or what to look for. */
+export function Settle({
+  facts,
+  item,
+  zone,
+  onSource,
+}: {
+  facts: EvidenceFacts;
+  item: ChaseFacts;
+  zone: string;
+  onSource: (source: string) => void;
+}): ReactNode {
+  const titles = new Map(facts.sources.map((source) => [source.id, source.title]));
+  const { views, window, photographs } = item.find;
+  const day = window.from || window.to ? ` of ${windowInWords(window.from, window.to)}` : '';
+  const number =
+    photographs === null
+      ? 'More than three pictures'
+      : photographs === 1
+        ? 'One clear picture'
+        : `${photographs} clear pictures`;
+  const what =
+    views.length === 0
+      ? `A page of the handbook or a look inside the ${zone.toLowerCase()} would help; ${number.toLowerCase()}${day} would settle it.`
+      : `${number} from ${views.join(' or ')}${day} would settle it.`;
+  return (
+    <>
+      {item.lookAt.length > 0 ? (
+        <>
+          Look again at{' '}
+          {item.lookAt.slice(0, 3).map((id, i) => (
+            <span key={id}>
+              {i > 0 ? ', ' : ''}
+              <button type="button" className="row-button inline" onClick={() => onSource(id)}>
+                {titles.get(id)}
+              </button>
+            </span>
+          ))}
+          : it shows this side and says nothing yet.{' '}
+        </>
+      ) : null}
+      {what}
+    </>
+  );
+}
+
+const hours = (minutes: number) =>
+  minutes >= 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes} min`;
+
+const scoreInWords = ({ chance, redoMinutes, daysLeft, score }: ChaseFacts) =>
+  `chance to flip ${chance.toFixed(2)} × ${(redoMinutes / 60).toFixed(1)} h to redo ÷ ${daysLeft === null ? '60 days (no date)' : `${Math.max(0.5, daysLeft)} days left`} = ${score.toFixed(3)}`;

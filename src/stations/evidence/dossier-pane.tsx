@@ -1,0 +1,105 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useRef, useState, type ReactNode } from 'react';
+import { useSaving } from '@/ui/saving';
+import type { EvidenceFacts } from './evidence-facts';
+
+interface Taken {
+  says: string;
+  faults: { row: number; says: string }[];
+}
+
+/** The evidence out and in: as one PDF, as one JSON file, as three tables. */
+export function DossierPane({ facts }: { facts: EvidenceFacts }): ReactNode {
+  const { run } = useSaving();
+  const input = useRef<HTMLInputElement>(null);
+  const [busy, setBusy] = useState(false);
+  const [taken, setTaken] = useState<Taken | null>(null);
+  const base = `/briefs/${facts.briefId}/dossier`;
+
+  const take = async (file: File) => {
+    setBusy(true);
+    setTaken(null);
+    await run(async () => {
+      const response = await fetch(`${base}/import`, { method: 'POST', body: file });
+      const answer = (await response.json()) as Taken;
+      setTaken(answer);
+      return response.ok
+        ? { ok: true as const, value: null }
+        : { ok: false as const, faults: [{ field: '', says: answer.says }] };
+    });
+    setBusy(false);
+  };
+  return (
+    <section className="dossier" aria-label="Dossier">
+      <div className="two-columns">
+        <div>
+          <h2 style={{ marginTop: 0 }}>Out</h2>
+          <ul className="plain-list">
+            <li>
+              <a href={`${base}/dossier.pdf`} download>
+                Dossier as PDF
+              </a>{' '}
+              <span className="dim">sources, every question with its contributions, rulings, timeline</span>
+            </li>
+            <li>
+              <a href={`${base}/dossier.json`} download>
+                Dossier as JSON
+              </a>{' '}
+              <span className="dim">all of it with pictures; another brief or house takes it in</span>
+            </li>
+            {['sources', 'sightings', 'rulings'].map((table) => (
+              <li key={table}>
+                <a href={`${base}/${table}.csv`} download>
+                  {table[0]!.toUpperCase() + table.slice(1)} as CSV
+                </a>
+              </li>
+            ))}
+          </ul>
+        </div>
+        <div>
+          <h2 style={{ marginTop: 0 }}>In</h2>
+          <p>
+            A dossier (JSON), or a table of sources, sightings or rulings (CSV). What is there already stays as it is;
+            rows that cannot be taken are named one by one and the others are added. One press of u takes all of it
+            back.
+          </p>
+          <input
+            ref={input}
+            type="file"
+            accept=".json,.csv,application/json,text/csv"
+            hidden
+            aria-label="Dossier or table"
+            onChange={(event) => {
+              if (event.target.files?.[0]) void take(event.target.files[0]);
+              event.target.value = '';
+            }}
+          />
+          <Button variant="outlined" disabled={busy} onClick={() => input.current?.click()}>
+            {busy ? 'Taking it in…' : 'Take in a file'}
+          </Button>
+          {taken ? (
+            <div
+              role={taken.faults.length > 0 ? 'alert' : 'status'}
+              className="changed-elsewhere"
+              style={{ marginTop: 10 }}
+            >
+              <strong>{taken.says}</strong>
+              {taken.faults.length > 0 ? (
+                <ul>
+                  {taken.faults.map((fault, i) => (
+                    <li key={i}>
+                      {fault.row > 0 ? `Row ${fault.row}: ` : ''}
+                      {fault.says}
+                    </li>
+                  ))}
+                </ul>
+              ) : null}
+            </div>
+          ) : null}
+        </div>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,221 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import { save } from '@/actions/briefs';
+import { addSources } from '@/actions/evidence';
+import { BLANK_SOURCE } from '@/core/brief/blank';
+import type { Kept } from '@/core/brief/records';
+import { fullDay } from '@/ui/dates';
+import { RecordForm } from '@/ui/fields';
+import { useSaving } from '@/ui/saving';
+import type { EvidenceFacts } from './evidence-facts';
+import { PictureDrop, type TakenPicture } from './picture-drop';
+import { filmOptions, kindOptions, sourceFieldSpecs } from './source-form';
+
+interface Draft {
+  picture: TakenPicture;
+  title: string;
+  kind: Kept<'source'>['kind'];
+  film: Kept<'source'>['film'];
+  dateFrom: string;
+  dateTo: string;
+}
+
+/** New sources: one with all its particulars, or many pictures at once with what tells them apart. */
+export function NewSources({ facts, onClose }: { facts: EvidenceFacts; onClose: () => void }): ReactNode {
+  const [drafts, setDrafts] = useState<Draft[]>([]);
+  const take = (picture: TakenPicture) =>
+    setDrafts((was) => [
+      ...was,
+      { picture, title: picture.name, kind: 'photograph', film: 'unknown', dateFrom: '', dateTo: '' },
+    ]);
+  const [only] = drafts;
+  return (
+    <section className="ledger-detail" aria-label="New source" style={{ marginBottom: 12 }}>
+      <h2 style={{ marginTop: 0 }}>{drafts.length > 1 ? `${drafts.length} new sources` : 'New source'}</h2>
+      <PictureDrop
+        multiple
+        onPicture={take}
+        says={
+          drafts.length > 0
+            ? 'Drop more to add them'
+            : 'Drop pictures here, paste one, or press Enter to choose files. A citation without a picture will do too.'
+        }
+      >
+        {drafts.length === 1 ? (
+          <img src={`/pictures/${only!.picture.id}?size=thumbnail`} alt="The picture of this source" height={110} />
+        ) : null}
+      </PictureDrop>
+      {drafts.length > 1 ? (
+        <ManyPictures facts={facts} drafts={drafts} onDrafts={setDrafts} onClose={onClose} />
+      ) : (
+        <>
+          {only?.picture.takenOn ? (
+            <OfferedDay
+              day={only.picture.takenOn}
+              onTake={(day) => setDrafts([{ ...only, dateFrom: day, dateTo: day }])}
+            />
+          ) : null}
+          <RecordForm
+            key={only ? `${only.picture.id} ${only.dateFrom}` : 'citation'}
+            fields={sourceFieldSpecs(facts, null)}
+            initial={
+              only
+                ? { ...BLANK_SOURCE, title: only.title, dateFrom: only.dateFrom, dateTo: only.dateTo }
+                : { ...BLANK_SOURCE }
+            }
+            version={null}
+            saveLabel="Add the source"
+            saved="Source added"
+            submit={(values) =>
+              save({
+                briefId: facts.briefId,
+                station: 'evidence',
+                entity: 'source',
+                id: null,
+                version: null,
+                fields: { ...BLANK_SOURCE, ...values, pictureId: only?.picture.id ?? null },
+              })
+            }
+            onDone={onClose}
+            onCancel={onClose}
+          />
+        </>
+      )}
+    </section>
+  );
+}
+
+/** The day a camera wrote into the file: a scan carries the scanner's, so the builder decides. */
+function OfferedDay({ day, onTake }: { day: string; onTake: (day: string) => void }): ReactNode {
+  return (
+    <p className="offered">
+      The file says {fullDay(day)} (of a scan that is the scanner’s day).{' '}
+      <button type="button" className="row-button" onClick={() => onTake(day)}>
+        Use {fullDay(day)}
+      </button>
+    </p>
+  );
+}
+
+function ManyPictures({
+  facts,
+  drafts,
+  onDrafts,
+  onClose,
+}: {
+  facts: EvidenceFacts;
+  drafts: readonly Draft[];
+  onDrafts: (drafts: Draft[]) => void;
+  onClose: () => void;
+}): ReactNode {
+  const { run, busy } = useSaving();
+  const change = (at: number, part: Partial<Draft>) =>
+    onDrafts(drafts.map((draft, i) => (i === at ? { ...draft, ...part } : draft)));
+  const add = async () => {
+    const sources = drafts.map(({ picture, dateFrom, dateTo, ...draft }) => ({
+      ...BLANK_SOURCE,
+      ...draft,
+      dateFrom: dateFrom || null,
+      dateTo: dateTo || null,
+      pictureId: picture.id,
+    }));
+    const result = await run(() => addSources({ briefId: facts.briefId, sources }), `${sources.length} sources added`);
+    if (result.ok) onClose();
+  };
+  return (
+    <>
+      <table className="plain many-pictures">
+        <thead>
+          <tr>
+            <th />
+            <th>Title</th>
+            <th>Kind</th>
+            <th>Film</th>
+            <th>Dated from</th>
+            <th>Dated to</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {drafts.map((draft, i) => (
+            <tr key={draft.picture.id}>
+              <td>
+                <img src={`/pictures/${draft.picture.id}?size=thumbnail`} alt="" height={48} />
+              </td>
+              <td>
+                <input
+                  aria-label={`Title of picture ${i + 1}`}
+                  value={draft.title}
+                  onChange={(event) => change(i, { title: event.target.value })}
+                />
+              </td>
+              <td>
+                <select
+                  aria-label={`Kind of picture ${i + 1}`}
+                  value={draft.kind}
+                  onChange={(event) => change(i, { kind: event.target.value as Draft['kind'] })}
+                >
+                  {kindOptions.map(({ value, label }) => (
+                    <option key={value} value={value}>
+                      {label}
+                    </option>
+                  ))}
+                </select>
+              </td>
+              <td>
+                <select
+                  aria-label={`Film of picture ${i + 1}`}
+                  value={draft.film}
+                  onChange={(event) => change(i, { film: event.target.value as Draft['film'] })}
+                >
+                  {filmOptions.map(({ value, label }) => (
+                    <option key={value} value={value}>
+                      {label}
+                    </option>
+                  ))}
+                </select>
+              </td>
+              {(['dateFrom', 'dateTo'] as const).map((end) => (
+                <td key={end}>
+                  <input
+                    type="date"
+                    aria-label={`Picture ${i + 1} dated ${end === 'dateFrom' ? 'from' : 'to'}`}
+                    value={draft[end]}
+                    onChange={(event) => change(i, { [end]: event.target.value })}
+                  />
+                </td>
+              ))}
+              <td>
+                {draft.picture.takenOn ? (
+                  <button
+                    type="button"
+                    className="row-button"
+                    onClick={() => change(i, { dateFrom: draft.picture.takenOn!, dateTo: draft.picture.takenOn! })}
+                  >
+                    use {fullDay(draft.picture.takenOn)} of the file
+                  </button>
+                ) : null}{' '}
+                <button
+                  type="button"
+                  className="row-button"
+                  aria-label={`Leave out picture ${i + 1}`}
+                  onClick={() => onDrafts(drafts.filter((_, k) => k !== i))}
+                >
+                  leave out
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="form-actions">
+        <Button variant="contained" disabled={busy} onClick={() => void add()}>
+          Add {drafts.length} sources
+        </Button>
+        <Button onClick={onClose}>Close</Button>
+      </div>
+    </>
+  );
+}

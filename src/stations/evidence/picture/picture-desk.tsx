@@ -1,0 +1,229 @@
+'use client';
+
+import { useState, type ReactNode } from 'react';
+import { CLICK_SD_PX, measure, TOOLS, type Calibration, type Tool } from '@/core/evidence/picture/measure';
+import { MeasureFault, type XY } from '@/core/evidence/picture/homography';
+import type { EvidenceFacts, SourceFacts } from '../evidence-facts';
+import { MeasuredPanel } from './measured-panel';
+import { PictureViewer } from './picture-viewer';
+import { ScaleForm } from './scale-form';
+import { TonePanel, type Patch } from './tone-panel';
+
+export type Mode = 'look' | 'scale' | 'panel' | Tool | 'tone';
+const MODES: { mode: Mode; title: string; points: number; asks: string }[] = [
+  { mode: 'look', title: 'Look', points: 0, asks: '' },
+  {
+    mode: 'scale',
+    title: 'Known length',
+    points: 2,
+    asks: 'Put a point on each end of something whose length is known.',
+  },
+  {
+    mode: 'panel',
+    title: 'Known panel',
+    points: 4,
+    asks: 'Put a point on each corner of a flat panel whose size is known: upper left, upper right, lower right, lower left.',
+  },
+  { mode: 'length', title: 'Length', points: 2, asks: 'Put a point on each end.' },
+  { mode: 'diameter', title: 'Diameter', points: 3, asks: 'Put three points on the rim.' },
+  { mode: 'angle', title: 'Angle', points: 3, asks: 'Put a point on one leg, on the corner, on the other leg.' },
+  {
+    mode: 'tone',
+    title: 'Tones',
+    points: 40,
+    asks: 'Put a point on the patch that is asked for, then on patches whose colour is known.',
+  },
+];
+const isTool = (mode: Mode): mode is Tool => mode in TOOLS;
+
+/** A source's picture with everything to measure in it, and another one beside it to compare. */
+export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: SourceFacts }): ReactNode {
+  const [mode, setMode] = useState<Mode>('look');
+  const [points, setPoints] = useState<Partial<Record<Mode, XY[]>>>({});
+  const [patches, setPatches] = useState<Patch[]>([]);
+  const [selected, setSelected] = useState<number | null>(null);
+  const [beside, setBeside] = useState('');
+  const calibration = source.calibration as Calibration | null;
+  const { points: wanted, asks } = MODES.find((item) => item.mode === mode)!;
+  const here = mode === 'tone' ? patches.map((patch) => patch.at) : (points[mode] ?? standingPoints(mode, calibration));
+  const other = facts.sources.find((item) => item.id === beside);
+  const withPicture = facts.sources.filter((item) => item.pictureId && item.id !== source.id);
+
+  const change = (next: XY[]) => {
+    if (mode === 'tone') setPatches((was) => next.map((at, i) => ({ ...(was[i] ?? { code: '', radius: 8 }), at })));
+    else setPoints({ ...points, [mode]: next });
+  };
+  const put = (at: XY) => {
+    // A full set begins anew.
+    const next = here.length >= wanted ? [at] : [...here, at];
+    change(next);
+    setSelected(next.length - 1);
+  };
+  const measured = isTool(mode) && here.length === wanted ? figureOf(mode, here, calibration) : null;
+  return (
+    <div className="picture-desk">
+      <div className="mode-bar" role="group" aria-label="Tools for the picture">
+        {MODES.map((item) => (
+          <button
+            key={item.mode}
+            type="button"
+            aria-pressed={mode === item.mode}
+            onClick={() => {
+              setMode(item.mode);
+              setSelected(null);
+            }}
+          >
+            {item.title}
+          </button>
+        ))}
+        <label>
+          beside{' '}
+          <select value={beside} onChange={(event) => setBeside(event.target.value)} aria-label="Another source beside">
+            <option value="">nothing</option>
+            {withPicture.map((item) => (
+              <option key={item.id} value={item.id}>
+                {item.title}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <div className={other ? 'viewers two' : 'viewers'}>
+        <PictureViewer
+          pictureId={source.pictureId!}
+          title={source.title}
+          marks={{
+            points: here,
+            selected,
+            onSelect: setSelected,
+            onMove: (index, to) => change(here.map((point, i) => (i === index ? to : point))),
+            onPut: mode === 'look' ? undefined : put,
+            onRemoveLast: () => {
+              change(here.slice(0, -1));
+              setSelected(null);
+            },
+          }}
+          drawing={(px) => (
+            <>
+              {mode === 'look' || isTool(mode) ? <KeptMarks facts={facts} source={source} px={px} /> : null}
+              <Shape mode={mode} points={here} px={px} />
+            </>
+          )}
+          onKey={(key) => {
+            if (key !== 's') return false;
+            // The panel listens: a measurement becomes a sighting with one key.
+            document.dispatchEvent(new CustomEvent('evidence:keep-measurement'));
+            return true;
+          }}
+        />
+        {other ? <PictureViewer key={other.id} pictureId={other.pictureId!} title={other.title} /> : null}
+      </div>
+      {mode === 'look' ? (
+        <p className="dim">
+          {calibration ? `${scaleInWords(calibration)} ` : 'No scale yet: a known length or a known panel gives one. '}
+          Drag or arrows move, wheel or + − zoom, r turns, b and B lighten and darken.
+        </p>
+      ) : (
+        <p className="dim">
+          {asks} {here.length < wanted && mode !== 'tone' ? `${here.length} of ${wanted}.` : ''} Click, or p for the
+          middle; drag or nudge with arrows (shift: 10 px), o takes the next point, Delete the last.
+        </p>
+      )}
+      {mode === 'scale' || mode === 'panel' ? (
+        <ScaleForm
+          key={`${mode} ${source.version}`}
+          facts={facts}
+          source={source}
+          kind={mode === 'scale' ? 'length' : 'panel'}
+          points={here}
+          complete={here.length === wanted}
+        />
+      ) : null}
+      {isTool(mode) ? (
+        <MeasuredPanel
+          facts={facts}
+          source={source}
+          tool={mode}
+          points={here}
+          measured={measured}
+          calibration={calibration}
+        />
+      ) : null}
+      {mode === 'tone' ? (
+        <TonePanel facts={facts} source={source} patches={patches} onPatches={setPatches} onSelect={setSelected} />
+      ) : null}
+    </div>
+  );
+}
+
+export type Figure = ReturnType<typeof measure> | { fault: string };
+
+function figureOf(tool: Tool, points: readonly XY[], calibration: Calibration | null): Figure {
+  try {
+    return measure(tool, points, calibration, CLICK_SD_PX);
+  } catch (error) {
+    if (error instanceof MeasureFault) return { fault: error.message };
+    throw error;
+  }
+}
+
+/** The points of the scale that stands, when its tool is taken up again. */
+const standingPoints = (mode: Mode, calibration: Calibration | null): XY[] =>
+  (mode === 'scale' && calibration?.kind === 'length') || (mode === 'panel' && calibration?.kind === 'panel')
+    ? [...calibration.points]
+    : [];
+
+export const scaleInWords = (calibration: Calibration): string =>
+  calibration.kind === 'length'
+    ? `Scale: ${calibration.mm} ± ${calibration.sdMm} mm between two points.`
+    : `Scale: a panel of ${calibration.widthMm} × ${calibration.heightMm} ± ${calibration.sdMm} mm, rectified.`;
+
+const path = (points: readonly XY[], closed: boolean) =>
+  points.length < 2 ? '' : `M${points.map((point) => point.join(' ')).join('L')}${closed ? 'Z' : ''}`;
+
+/** Lines that tell what the points mean, light over dark so that they show on any ground. */
+function Shape({ mode, points, px }: { mode: Mode; points: readonly XY[]; px: number }): ReactNode {
+  if (mode === 'look' || mode === 'tone') return null;
+  const d = path(points, mode === 'panel' && points.length === 4);
+  return (
+    <>
+      <path d={d} fill="none" stroke="#000" strokeWidth={3.4 * px} />
+      <path d={d} fill="none" stroke="#fff" strokeWidth={1.4 * px} />
+    </>
+  );
+}
+
+/** What was measured in this picture before, with its figure. */
+function KeptMarks({ facts, source, px }: { facts: EvidenceFacts; source: SourceFacts; px: number }): ReactNode {
+  const kept = facts.questions.flatMap((question) =>
+    question.sightings.filter((s) => s.sourceId === source.id && s.questionId === question.id && s.marks),
+  );
+  return kept.map((sighting) => {
+    const marks = sighting.marks!;
+    const [x, y] = marks.points[0]!;
+    return (
+      <g key={sighting.id} className="kept-marks">
+        <path d={path(marks.points, false)} fill="none" stroke="#000" strokeWidth={3 * px} />
+        <path
+          d={path(marks.points, false)}
+          fill="none"
+          stroke="#fff"
+          strokeWidth={1.2 * px}
+          strokeDasharray={`${5 * px}`}
+        />
+        <text
+          x={x + 8 * px}
+          y={y - 8 * px}
+          fontSize={15 * px}
+          fill="#fff"
+          stroke="#000"
+          strokeWidth={3 * px}
+          paintOrder="stroke"
+        >
+          {sighting.value}
+          {sighting.sd ? ` ± ${sighting.sd}` : ''}
+        </text>
+      </g>
+    );
+  });
+}

@@ -1,0 +1,275 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { wrap } from 'comlink';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { addSighting } from '@/actions/evidence';
+import { isMonochrome } from '@/core/evidence/film';
+import { FILTER_NAMES, type FilterName } from '@/core/evidence/picture/film-tone';
+import { patchGrey, type Pixels } from '@/core/evidence/picture/grey';
+import type { XY } from '@/core/evidence/picture/homography';
+import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { useSaving } from '@/ui/saving';
+import type { EvidenceFacts, SourceFacts } from '../evidence-facts';
+import { emulsionTitle, type rankCodes, type ToneAnswer, type ToneQuestion } from './rank-codes';
+
+/** A patch of the picture; code empty = the one that is asked for. */
+export interface Patch {
+  at: XY;
+  code: string;
+  radius: number;
+}
+
+const SHOWN = 8;
+
+/** Which codes the grey of a patch could be, judged by patches of known colour in the same picture. Probabilities, never one answer. */
+export function TonePanel({
+  facts,
+  source,
+  patches,
+  onPatches,
+  onSelect,
+}: {
+  facts: EvidenceFacts;
+  source: SourceFacts;
+  patches: readonly Patch[];
+  onPatches: (patches: Patch[]) => void;
+  onSelect: (index: number | null) => void;
+}): ReactNode {
+  const { run, busy } = useSaving();
+  const { zone } = useZoneChoice();
+  const [onZone, setOnZone] = useState(zone ?? facts.zones[0]!.value);
+  const [filter, setFilter] = useState<FilterName | 'unknown'>('none');
+  const [answer, setAnswer] = useState<ToneAnswer | null>(null);
+  const [working, setWorking] = useState(false);
+  const pixels = usePixels(source.pictureId!);
+  const worker = useRef<Worker | null>(null);
+  useEffect(() => () => worker.current?.terminate(), []);
+
+  const codes = facts.codes.filter((code) => code.lab !== null);
+  const labOf = new Map(codes.map((code) => [code.value, code.lab!]));
+  const greys = patches.map((patch) => (pixels ? patchGrey(pixels, patch.at, patch.radius) : null));
+  const change = (at: number, part: Partial<Patch>) => {
+    setAnswer(null);
+    onPatches(patches.map((patch, i) => (i === at ? { ...patch, ...part } : patch)));
+  };
+  const unknown = patches.findIndex((patch) => patch.code === '');
+
+  const rank = async () => {
+    const known = patches.flatMap((patch, i) => {
+      const lab = labOf.get(patch.code);
+      return lab && greys[i] ? [{ lab, grey: greys[i].grey }] : [];
+    });
+    if (unknown < 0 || !greys[unknown]) {
+      setAnswer({ fault: 'No patch is asked for: leave one without a code.' });
+      return;
+    }
+    setWorking(true);
+    worker.current?.terminate();
+    worker.current = new Worker(new URL('../../../workers/film-tone.worker.ts', import.meta.url), { type: 'module' });
+    const question: ToneQuestion = {
+      film: source.film,
+      filter,
+      unknownGrey: greys[unknown].grey,
+      known,
+      candidates: codes.map((code) => ({ code: code.value, lab: code.lab! })),
+    };
+    try {
+      setAnswer(await wrap<{ rankCodes: typeof rankCodes }>(worker.current).rankCodes(question));
+    } finally {
+      setWorking(false);
+    }
+  };
+  const stop = () => {
+    worker.current?.terminate();
+    worker.current = null;
+    setWorking(false);
+  };
+  const keep = (code: string, probability: number) =>
+    run(
+      () =>
+        addSighting({
+          briefId: facts.briefId,
+          sourceId: source.id,
+          zone: onZone,
+          aspect: 'colour',
+          item: '',
+          value: code,
+          sd: null,
+          clarity: 'inferred',
+          sense: 'for',
+          note: `from its grey in the picture: ${Math.round(probability * 100)} % of ${codes.length} codes`,
+          marks: { tool: 'tone', points: patches.map((patch) => patch.at), calibration: null },
+        }),
+      `${code} entered, as inferred`,
+    );
+
+  return (
+    <div className="tones">
+      {isMonochrome(source.film) ? null : (
+        <p>
+          This source is not marked as monochrome ({source.film}): a colour picture says more by its colour than by its
+          grey.
+        </p>
+      )}
+      {patches.length > 0 ? (
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>Patch</th>
+              <th>Grey</th>
+              <th>Colour</th>
+              <th>Radius, px</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {patches.map((patch, i) => (
+              <tr key={i}>
+                <td>
+                  <button type="button" className="row-button" onClick={() => onSelect(i)}>
+                    {patch.code === '' ? 'asked for' : `known ${i + 1}`}
+                  </button>
+                </td>
+                <td className="num">
+                  {greys[i] ? `${(greys[i].grey * 100).toFixed(0)} ± ${(greys[i].sd * 100).toFixed(0)} %` : 'outside'}
+                </td>
+                <td>
+                  <select
+                    value={patch.code}
+                    onChange={(event) => change(i, { code: event.target.value })}
+                    aria-label={`Colour of patch ${i + 1}`}
+                  >
+                    <option value="">asked for</option>
+                    {codes.map((code) => (
+                      <option key={code.value} value={code.value}>
+                        {code.label}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td>
+                  <input
+                    type="range"
+                    min={2}
+                    max={40}
+                    value={patch.radius}
+                    onChange={(event) => change(i, { radius: Number(event.target.value) })}
+                    aria-label={`Radius of patch ${i + 1}`}
+                  />{' '}
+                  {patch.radius}
+                </td>
+                <td>
+                  <button
+                    type="button"
+                    className="row-button"
+                    onClick={() => onPatches(patches.filter((_, k) => k !== i))}
+                  >
+                    leave out
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
+      <div className="measured-target">
+        <label>
+          filter{' '}
+          <select value={filter} onChange={(event) => setFilter(event.target.value as FilterName)}>
+            {FILTER_NAMES.map((name) => (
+              <option key={name} value={name}>
+                {name}
+              </option>
+            ))}
+            <option value="unknown">not known</option>
+          </select>
+        </label>{' '}
+        <label>
+          the patch is on{' '}
+          <select value={onZone} onChange={(event) => setOnZone(event.target.value)} aria-label="Zone of the patch">
+            {facts.zones.map((option) => (
+              <option key={option.value} value={option.value}>
+                {option.label}
+              </option>
+            ))}
+          </select>
+        </label>{' '}
+        <Button variant="contained" onClick={() => void rank()} disabled={working || patches.length === 0}>
+          {working ? 'Comparing…' : `Compare with ${codes.length} codes`}
+        </Button>
+        {working ? <Button onClick={stop}>Stop</Button> : null}
+      </div>
+      {answer && 'fault' in answer ? (
+        <p role="alert" className="danger">
+          ✕ {answer.fault}
+        </p>
+      ) : null}
+      {answer && 'ranking' in answer ? (
+        <div role="status">
+          <p>
+            <strong>{answer.ranking.says}</strong>
+          </p>
+          <ol className="tone-list">
+            {answer.ranking.ranked.slice(0, SHOWN).map(({ code, probability }) => (
+              <li key={code}>
+                <span
+                  className="chip"
+                  style={{ background: facts.codes.find((c) => c.value === code)?.hex ?? undefined }}
+                />{' '}
+                {facts.codes.find((c) => c.value === code)?.label ?? code}
+                <span className="tone-bar" style={{ width: `${Math.max(1, probability * 200)}px` }} />
+                {Math.round(probability * 100)} %{' '}
+                <button
+                  type="button"
+                  className="row-button"
+                  disabled={busy}
+                  onClick={() => void keep(code, probability)}
+                >
+                  enter as inferred
+                </button>
+              </li>
+            ))}
+          </ol>
+          <p className="dim">
+            {answer.ranking.films.length > 1
+              ? `Film by the greys: ${[...new Set(answer.ranking.films.map((f) => f.emulsion))]
+                  .map((emulsion) => {
+                    const chance = answer.ranking.films
+                      .filter((f) => f.emulsion === emulsion)
+                      .reduce((sum, f) => sum + f.probability, 0);
+                    return `${emulsionTitle(emulsion)} ${Math.round(chance * 100)} %`;
+                  })
+                  .join(', ')}. `
+              : ''}
+            Film sensitivities are textbook shapes, not measurements; exposure and contrast of the print are taken as
+            unknown. With three known patches and little noise the right one of twelve comes first about every second
+            time.
+          </p>
+        </div>
+      ) : null}
+    </div>
+  );
+}
+
+/** The picture's pixels, read once. */
+function usePixels(pictureId: string): Pixels | null {
+  const [pixels, setPixels] = useState<Pixels | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    const image = new Image();
+    image.src = `/pictures/${pictureId}`;
+    void image.decode().then(() => {
+      if (!wanted) return;
+      const canvas = document.createElement('canvas');
+      [canvas.width, canvas.height] = [image.naturalWidth, image.naturalHeight];
+      const context = canvas.getContext('2d', { willReadFrequently: true })!;
+      context.drawImage(image, 0, 0);
+      setPixels(context.getImageData(0, 0, canvas.width, canvas.height));
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [pictureId]);
+  return pixels;
+}

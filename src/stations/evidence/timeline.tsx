@@ -1,0 +1,400 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { save } from '@/actions/briefs';
+import { addEvents } from '@/actions/evidence';
+import { coloursOn, showsOn, type ColourOnDay } from '@/core/evidence/as-on';
+import { EVENT_KIND_NAMES, EVENT_KINDS } from '@/core/evidence/events';
+import { layersOn } from '@/core/evidence/layers';
+import { addDays, daysBetween } from '@/core/units/day';
+import { RemoveButton } from '@/stations/shell/remove-button';
+import { useSheetOverlay, useZoneChoice } from '@/stations/shell/zone-choice';
+import { fullDay, windowInWords } from '@/ui/dates';
+import { RecordForm, type FieldSpec } from '@/ui/fields';
+import { useKey } from '@/ui/keys';
+import type { EvidenceFacts } from './evidence-facts';
+
+type EventFacts = EvidenceFacts['events'][number];
+
+/** What happened to each zone, on a scale of days, and the airframe as it was on any of them. */
+export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
+  const { zone, choose, titleOf } = useZoneChoice();
+  const setOverlay = useSheetOverlay();
+  const span = useMemo(() => spanOf(facts), [facts]);
+  const [offset, setOffset] = useState(() => daysBetween(span.from, facts.target.from ?? facts.target.to ?? span.from));
+  const [form, setForm] = useState<'new' | string | null>(null);
+  const day = addDays(span.from, offset);
+  const onDay = useMemo(() => coloursOn(facts.history, day), [facts.history, day]);
+  const hexOf = useMemo(() => new Map(facts.codes.map((code) => [code.value, code.hex])), [facts.codes]);
+
+  useKey('PageUp', () => setOffset((was) => Math.max(0, was - 30)));
+  useKey('PageDown', () => setOffset((was) => Math.min(span.days, was + 30)));
+
+  useEffect(() => {
+    const colours = new Map(
+      [...onDay].map(([key, { value }]) => [key, value === null ? null : (hexOf.get(value) ?? '#9a9a9a')]),
+    );
+    const hidden = new Set(
+      facts.markings.filter((m) => !showsOn(facts.events, m.zone, m.title, day)).map((marking) => marking.id),
+    );
+    setOverlay({ colours, hidden, caption: `as on ${fullDay(day)}; dashed: not known` });
+  }, [onDay, hexOf, facts, day, setOverlay]);
+  useEffect(() => () => setOverlay(null), [setOverlay]);
+
+  const zones = [...new Set(facts.events.map((event) => event.zone))].filter((key) => !zone || key === zone).sort();
+  const sources = facts.sources.filter((source) => source.window.from ?? source.window.to);
+  const at = (when: string) => `${(100 * daysBetween(span.from, when)) / span.days}%`;
+  return (
+    <section aria-label="Timeline">
+      <div className="timeline-head">
+        <label htmlFor="as-on">
+          As on <strong>{fullDay(day)}</strong>
+        </label>
+        <input
+          id="as-on"
+          type="range"
+          min={0}
+          max={span.days}
+          value={offset}
+          onChange={(event) => setOffset(Number(event.target.value))}
+          aria-valuetext={fullDay(day)}
+        />
+        <input
+          type="date"
+          value={day}
+          min={span.from}
+          max={span.to}
+          aria-label="As on, day"
+          onChange={(event) =>
+            event.target.value &&
+            setOffset(Math.min(span.days, Math.max(0, daysBetween(span.from, event.target.value))))
+          }
+        />
+        <button
+          type="button"
+          className="row-button"
+          onClick={() => facts.target.from && setOffset(daysBetween(span.from, facts.target.from))}
+        >
+          the target
+        </button>
+      </div>
+      <p className="dim">{inWords(facts, onDay, day)}</p>
+
+      <div className="timeline" role="list" aria-label="Zones and what happened to them">
+        <div className="timeline-lane axis" role="presentation">
+          <span className="timeline-name dim">sources</span>
+          <div className="timeline-bar">
+            <TargetBand facts={facts} at={at} />
+            {ticksOf(span).map((tick) => (
+              <span key={tick.day} className="timeline-tick" style={{ left: at(tick.day) }}>
+                {tick.label}
+              </span>
+            ))}
+            {sources.map((source) => (
+              <span
+                key={source.id}
+                className={`timeline-source${source.inWindow ? ' in' : ''}`}
+                style={{ left: at((source.window.from ?? source.window.to)!) }}
+                title={`${source.title}, ${windowInWords(source.window.from, source.window.to)}`}
+              />
+            ))}
+            <span className="timeline-now" style={{ left: `${(100 * offset) / span.days}%` }} />
+          </div>
+        </div>
+        {zones.map((key) => (
+          <div className="timeline-lane" role="listitem" key={key}>
+            <button
+              type="button"
+              className="row-button timeline-name"
+              onClick={() => choose(zone === key ? null : key)}
+            >
+              {titleOf(key)}
+            </button>
+            <div className="timeline-bar">
+              <TargetBand facts={facts} at={at} />
+              {coatsOf(facts, key, span).map((coat) => (
+                <span
+                  key={coat.from}
+                  className="timeline-coat"
+                  style={{
+                    left: at(coat.from),
+                    width: `${(100 * daysBetween(coat.from, coat.to)) / span.days}%`,
+                    background: (coat.value && hexOf.get(coat.value)) ?? undefined,
+                  }}
+                  title={`${coat.value ?? 'colour not known'} (${FROM_WORDS[coat.known]}), ${windowInWords(coat.from, coat.to)}`}
+                />
+              ))}
+              {facts.events
+                .filter((event) => event.zone === key)
+                .map((event) => (
+                  <button
+                    type="button"
+                    key={event.id}
+                    className="timeline-event"
+                    style={{ left: at(event.onDay) }}
+                    onClick={() => setForm(form === event.id ? null : event.id)}
+                    aria-label={`${titleOf(key)}: ${eventInWords(event)}`}
+                    title={eventInWords(event)}
+                  >
+                    {SIGNS[event.kind]}
+                  </button>
+                ))}
+              <span className="timeline-now" style={{ left: `${(100 * offset) / span.days}%` }} />
+            </div>
+            <span className="timeline-says code">{onDay.get(key)?.value ?? '–'}</span>
+          </div>
+        ))}
+        {zones.length === 0 ? (
+          <p className="empty">
+            <strong>Nothing is known to have happened{zone ? ' to this zone' : ''}.</strong> A repaint, a patch over a
+            name, a band that was added: each makes what was seen on the other side of its day count for another coat.
+          </p>
+        ) : null}
+      </div>
+      <p className="dim">
+        ▼ repainted, ▣ overpainted, + added; the band is the target window. Bars are filled with the coat as far as it
+        is known for those days.
+      </p>
+      <Button variant="outlined" onClick={() => setForm(form === 'new' ? null : 'new')}>
+        Add what happened
+      </Button>
+      {form === 'new' ? <NewEvent facts={facts} zone={zone} day={day} onClose={() => setForm(null)} /> : null}
+      {form !== null && form !== 'new' ? (
+        <OneEvent
+          key={form}
+          facts={facts}
+          event={facts.events.find((event) => event.id === form)}
+          onClose={() => setForm(null)}
+        />
+      ) : null}
+      <LayerOrder facts={facts} zones={zones} day={day} onDay={onDay} />
+    </section>
+  );
+}
+
+const SIGNS = { repaint: '▼', overpaint: '▣', addition: '+' } as const;
+const FROM_WORDS: Record<ColourOnDay['from'], string> = {
+  ruling: 'ruled',
+  event: 'laid then',
+  evidence: 'by the evidence',
+  nothing: 'nothing says',
+};
+
+const eventInWords = (event: EventFacts) =>
+  `${EVENT_KINDS[event.kind].title.toLowerCase()} ${fullDay(event.onDay)}${event.value ? `: ${event.value}` : ''}${event.showsUnder ? ', what is under it shows' : ''}${event.note ? ` (${event.note})` : ''}`;
+
+function TargetBand({ facts, at }: { facts: EvidenceFacts; at: (day: string) => string }): ReactNode {
+  const { from, to } = facts.target;
+  const first = from ?? to;
+  if (!first) return null;
+  return <span className="timeline-target" style={{ left: at(first), right: `calc(100% - ${at(to ?? first)})` }} />;
+}
+
+interface Span {
+  from: string;
+  to: string;
+  days: number;
+}
+
+/**
+ * The days the scale covers: all events and the target with room round them, and the sources that lie near. A museum visit decades later
+ * would squeeze everything else to a line.
+ */
+function spanOf({ events, target, sources }: EvidenceFacts): Span {
+  const core = [...events.map((event) => event.onDay), target.from, target.to].filter((d): d is string => Boolean(d));
+  const dated = sources.flatMap((source) => source.window.from ?? source.window.to ?? []);
+  const days = (core.length > 0 ? core : dated.length > 0 ? dated : ['1950-01-01']).sort();
+  const [first, last] = [addDays(days[0]!, -NEAR_DAYS), addDays(days.at(-1)!, NEAR_DAYS)];
+  const near = [...days, ...dated.filter((d) => d >= first && d <= last)].sort();
+  const from = addDays(near[0]!, -14);
+  const to = addDays(near.at(-1)!, 14);
+  return { from, to, days: Math.max(1, daysBetween(from, to)) };
+}
+const NEAR_DAYS = 550;
+
+/** Labels at the starts of years, or of months when the span is short. */
+function ticksOf(span: Span): { day: string; label: string }[] {
+  const ticks: { day: string; label: string }[] = [];
+  const months = span.days < 500 ? 2 : span.days < 1400 ? 6 : 12;
+  for (let year = Number(span.from.slice(0, 4)); year <= Number(span.to.slice(0, 4)); year += 1)
+    for (let month = 1; month <= 12; month += months) {
+      const day = `${year}-${String(month).padStart(2, '0')}-01`;
+      if (day >= span.from && day <= span.to)
+        ticks.push({ day, label: months === 12 ? String(year) : fullDay(day).slice(2) });
+    }
+  return ticks;
+}
+
+/** The coats of a zone between its repaints, with what is known of each. */
+function coatsOf(facts: EvidenceFacts, zone: string, span: Span) {
+  const repaints = facts.events
+    .filter((event) => event.zone === zone && event.kind === 'repaint')
+    .map((event) => event.onDay)
+    .sort();
+  const starts = [span.from, ...repaints.filter((on) => on > span.from && on < span.to)];
+  return starts.map((from, i) => {
+    const to = starts[i + 1] ?? span.to;
+    // The day in the middle of the coat, or in the target window when that lies in it.
+    const target = facts.target.from;
+    const day = target && target >= from && target < to ? target : addDays(from, Math.floor(daysBetween(from, to) / 2));
+    const known = coloursOn({ ...facts.history, zones: [zone] }, day).get(zone)!;
+    return { from, to, value: known.value, known: known.from };
+  });
+}
+
+function inWords(facts: EvidenceFacts, onDay: ReadonlyMap<string, ColourOnDay>, day: string): string {
+  const all = [...onDay.values()];
+  const unknown = all.filter((zone) => zone.from === 'nothing').length;
+  const unsure = all.filter((zone) => zone.from === 'evidence' && zone.state !== 'settled').length;
+  const inside = facts.target.from && facts.target.to && day >= facts.target.from && day <= facts.target.to;
+  return `${inside ? 'Inside the target window. ' : ''}On that day ${all.length - unknown} of ${all.length} zones have a colour${unsure > 0 ? `, ${unsure} of them not settled for that day` : ''}; the sheet shows them.`;
+}
+
+function eventFields(facts: EvidenceFacts, several: boolean): FieldSpec[] {
+  return [
+    several
+      ? { name: 'zones', label: 'Zones', type: 'several', options: facts.zones, width: 6 }
+      : { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
+    {
+      name: 'kind',
+      label: 'What happened',
+      type: 'choice',
+      options: EVENT_KIND_NAMES.map((kind) => ({ value: kind, label: EVENT_KINDS[kind].title })),
+      width: 3,
+    },
+    { name: 'onDay', label: 'On', type: 'day', width: 3 },
+    {
+      name: 'value',
+      label: 'With what',
+      type: 'suggest',
+      options: [...facts.codes, ...facts.markings.map((m) => ({ value: m.title, label: m.title }))],
+      help: 'the code laid, or what was added or covered',
+      width: 6,
+    },
+    { name: 'showsUnder', label: 'What is under it still shows', type: 'yes-no', width: 6 },
+    { name: 'note', label: 'Note', width: 12 },
+  ];
+}
+
+function NewEvent({
+  facts,
+  zone,
+  day,
+  onClose,
+}: {
+  facts: EvidenceFacts;
+  zone: string | null;
+  day: string;
+  onClose: () => void;
+}): ReactNode {
+  return (
+    <RecordForm
+      fields={eventFields(facts, true)}
+      initial={{ zones: zone ? [zone] : [], kind: 'repaint', onDay: day, value: '', showsUnder: false, note: '' }}
+      version={null}
+      saveLabel="Add it"
+      saved="Added to the timeline"
+      submit={(values) => addEvents({ ...values, briefId: facts.briefId })}
+      onDone={onClose}
+      onCancel={onClose}
+    />
+  );
+}
+
+function OneEvent({
+  facts,
+  event,
+  onClose,
+}: {
+  facts: EvidenceFacts;
+  event: EventFacts | undefined;
+  onClose: () => void;
+}): ReactNode {
+  if (!event) return null;
+  return (
+    <RecordForm
+      fields={eventFields(facts, false)}
+      initial={event}
+      version={event.version}
+      saveLabel="Save it"
+      saved="Timeline changed"
+      submit={(values, version) =>
+        save({
+          briefId: facts.briefId,
+          station: 'evidence',
+          entity: 'paint_event',
+          id: event.id,
+          version,
+          fields: values,
+        })
+      }
+      onDone={onClose}
+      onCancel={onClose}
+    >
+      <p>
+        <RemoveButton
+          briefId={facts.briefId}
+          station="evidence"
+          entity="paint_event"
+          record={event}
+          said="Taken off the timeline; u brings it back"
+        >
+          Take it off the timeline
+        </RemoveButton>
+      </p>
+    </RecordForm>
+  );
+}
+
+/** What has to be laid down, bottom to top, where more than one coat shows on the day. */
+function LayerOrder({
+  facts,
+  zones,
+  day,
+  onDay,
+}: {
+  facts: EvidenceFacts;
+  zones: readonly string[];
+  day: string;
+  onDay: ReadonlyMap<string, ColourOnDay>;
+}): ReactNode {
+  const { titleOf } = useZoneChoice();
+  const atTarget = day >= (facts.target.from ?? '0') && day <= (facts.target.to ?? facts.target.from ?? '9');
+  const orders = atTarget
+    ? facts.layers.filter((order) => zones.includes(order.zone))
+    : zones.flatMap((zone) => {
+        const layers = layersOn(facts.events, zone, day, firstValue(facts, zone, day, onDay));
+        return layers.length > 1 ? [{ zone, layers }] : [];
+      });
+  if (orders.length === 0) return null;
+  return (
+    <section className="bar-line" aria-label="Layers to lay down">
+      <h2 style={{ marginTop: 0 }}>To lay down, in order</h2>
+      <ul>
+        {orders.map(({ zone, layers }) => (
+          <li key={zone}>
+            {titleOf(zone)}:{' '}
+            {layers
+              .map(
+                (layer) =>
+                  `${layer.value ?? 'first colour, not known'}${layer.kind === 'first' || layer.kind === 'repaint' ? '' : ` (${EVENT_KINDS[layer.kind].title.toLowerCase()})`}`,
+              )
+              .join(' → ')}
+          </li>
+        ))}
+      </ul>
+      <p className="dim">
+        {atTarget
+          ? 'The Route has these as steps: the older coat first, so that its edge shows.'
+          : 'For this day; the Route follows the target window.'}
+      </p>
+    </section>
+  );
+}
+
+function firstValue(facts: EvidenceFacts, zone: string, day: string, onDay: ReadonlyMap<string, ColourOnDay>) {
+  const first = facts.events.find((event) => event.zone === zone && event.kind === 'repaint')?.onDay;
+  if (!first || first > day) return onDay.get(zone)?.value ?? null;
+  return coloursOn({ ...facts.history, zones: [zone] }, addDays(first, -1)).get(zone)!.value;
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { rankCodes } from '@/stations/evidence/picture/rank-codes';
+
+expose({ rankCodes });
