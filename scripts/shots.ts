@@ -37,7 +37,7 @@ const SHOTS: Shot[] = [
     name: 'evidence-source',
     path: `${main}/evidence`,
     before: async (page) => {
-      await page.getByRole('button', { name: 'Sources (15)' }).click();
+      await page.getByRole('button', { name: 'Sources (17)' }).click();
       await page.getByRole('button', { name: 'Open Apron, port side' }).click();
     },
   },

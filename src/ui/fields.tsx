@@ -6,7 +6,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState, type FormEvent, type ReactNode } from 'react';
+import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
 import { Controller, useForm, type Control } from 'react-hook-form';
 import { parseNumber } from '@/core/units/number';
 import type { Result } from '@/core/interchange/result';
@@ -67,6 +67,8 @@ export function formValues(fields: readonly FieldSpec[], record: Values): Values
 interface RecordFormProps<T> {
   fields: readonly FieldSpec[];
   initial: Values;
+  /** Values that come up while the form is open: they fill the fields that are empty. */
+  offered?: Values;
   /** The version that the form was opened with; null for something new. */
   version: number | null;
   submit: (values: Values, version: number | null) => Promise<Result<T>>;
@@ -81,6 +83,7 @@ interface RecordFormProps<T> {
 export function RecordForm<T>({
   fields,
   initial,
+  offered,
   version,
   submit,
   onDone,
@@ -92,6 +95,10 @@ export function RecordForm<T>({
   const { run, busy } = useSaving();
   const form = useForm<Values>({ defaultValues: formValues(fields, initial) });
   const [seen, setSeen] = useState(version);
+  const { setValue, getValues } = form;
+  useEffect(() => {
+    for (const [name, value] of Object.entries(offered ?? {})) if (value && !getValues(name)) setValue(name, value);
+  }, [offered, setValue, getValues]);
   const [conflict, setConflict] = useState<{ mine: Values; theirs: (Values & { version: number }) | null } | null>(
     null,
   );

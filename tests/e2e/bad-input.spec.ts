@@ -27,7 +27,7 @@ test.describe('bad input gets a sentence, and what was typed stays', () => {
     await openDemo(page);
     await page.getByRole('button', { name: /New source/ }).click();
     await page
-      .getByLabel('Picture')
+      .getByLabel('Pictures')
       .setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture at all') });
     await expect(
       page.getByRole('alert').filter({ hasText: 'photo.jpg: the file cannot be read as a picture' }),
@@ -36,7 +36,7 @@ test.describe('bad input gets a sentence, and what was typed stays', () => {
 
   test('sources that derive from one another', async ({ page }) => {
     await openDemo(page);
-    await page.getByRole('button', { name: 'Sources (15)' }).click();
+    await page.getByRole('button', { name: 'Sources (17)' }).click();
     await page.getByRole('button', { name: 'Open Kit sheet 4803' }).click();
     await page.getByRole('button', { name: 'Edit', exact: true }).click();
     await page.getByLabel('Derived from').fill('Box');
@@ -50,7 +50,7 @@ test.describe('bad input gets a sentence, and what was typed stays', () => {
   test('a length that is no length', async ({ page }) => {
     await openDemo(page);
     await page
-      .getByRole('row', { name: /Rear fuselage, port marking size/ })
+      .getByRole('row', { name: /Rear fuselage, port marking, size/ })
       .getByRole('button')
       .first()
       .click();

@@ -6,13 +6,13 @@ test.describe('nothing is lost', () => {
     await page.getByRole('button', { name: /New source/ }).click();
     await page.getByLabel('Title').fill('A source by mistake');
     await page.getByRole('button', { name: 'Add the source' }).click();
-    await expect(page.getByRole('button', { name: 'Sources (16)' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Sources (18)' })).toBeVisible();
     await page.keyboard.press('4');
     await expect(page.getByRole('heading', { name: 'In what order, and by when?' })).toBeVisible();
     await page.keyboard.press('u');
     await expect(page.getByText('Taken back: the last change at Evidence')).toBeVisible();
     await page.keyboard.press('1');
-    await expect(page.getByRole('button', { name: 'Sources (15)' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Sources (17)' })).toBeVisible();
   });
 
   test('a removed source comes back with all it said', async ({ page }) => {
@@ -20,14 +20,14 @@ test.describe('nothing is lost', () => {
     const cells = () => page.locator('td.sighting span').count();
     await expect(page.locator('td.sighting span').first()).toBeVisible();
     const before = await cells();
-    await page.getByRole('button', { name: 'Sources (15)' }).click();
+    await page.getByRole('button', { name: 'Sources (17)' }).click();
     await page.getByRole('button', { name: 'Open Apron, port side' }).click();
     await page.getByRole('button', { name: /Remove$/ }).click();
-    await expect(page.getByRole('button', { name: 'Sources (14)' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Sources (16)' })).toBeVisible();
     await page.getByRole('button', { name: 'Ledger' }).click();
     expect(await cells()).toBeLessThan(before);
     await page.keyboard.press('u');
-    await expect(page.getByRole('button', { name: 'Sources (15)' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Sources (17)' })).toBeVisible();
     await expect.poll(cells).toBe(before);
   });
 

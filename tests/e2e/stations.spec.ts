@@ -40,7 +40,7 @@ test('a new brief and the list are clean too', async ({ page }) => {
 test.describe('the demo', () => {
   test('has what the tour promises: sources, three open questions, a long route, a half-done log', async ({ page }) => {
     const base = await openDemo(page);
-    await expect(page.getByRole('button', { name: 'Sources (15)' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Sources (17)' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Open (3)' })).toBeVisible();
     await expect(page.getByText(/in the way of “close the fuselage”/)).toBeVisible();
     await page.goto(`${base}/route`);
@@ -51,8 +51,8 @@ test.describe('the demo', () => {
 
   test('every picture of a source arrives', async ({ page }) => {
     await openDemo(page);
-    await page.getByRole('button', { name: 'Sources (15)' }).click();
-    await expect(page.locator('.source-grid img')).toHaveCount(12);
+    await page.getByRole('button', { name: 'Sources (17)' }).click();
+    await expect(page.locator('.source-grid img')).toHaveCount(13);
     const widths = await page.locator('.source-grid img').evaluateAll(async (images) => {
       for (const image of images as HTMLImageElement[]) image.loading = 'eager';
       await Promise.all((images as HTMLImageElement[]).map((image) => image.decode()));

@@ -48,7 +48,7 @@ test.describe('from an empty house to a printed brief', () => {
       const picture = await sharp({ create: { width: 640, height: 400, channels: 3, background: '#667766' } })
         .png()
         .toBuffer();
-      await page.getByLabel('Picture').setInputFiles({ name: 'apron.png', mimeType: 'image/png', buffer: picture });
+      await page.getByLabel('Pictures').setInputFiles({ name: 'apron.png', mimeType: 'image/png', buffer: picture });
       await expect(page.getByRole('img', { name: 'The picture of this source' })).toBeVisible();
       await page.getByLabel('Title').fill('Apron');
       await page.getByLabel('Dated from').fill('1952-06-05');
@@ -57,7 +57,8 @@ test.describe('from an empty house to a printed brief', () => {
       await page.getByRole('button', { name: /New source/ }).click();
       await page.getByLabel('Title').fill('Handbook');
       await choose(page, page, 'Kind', /Manual/);
-      await page.getByLabel('Citation, page').fill('chapter 3, p. 12');
+      await page.getByLabel('Citation').fill('chapter 3');
+      await page.getByLabel('Page').fill('12');
       await page.getByRole('button', { name: 'Add the source' }).click();
       await expect(page.getByRole('button', { name: 'Sources (2)' })).toBeVisible();
     });

@@ -68,81 +68,86 @@ const DECISIVE = 3;
 
 /** All questions in order of their first sighting, weighed as domain.md section 1 defines. */
 export function weigh(evidence: Evidence, weights: Weights = DEFAULT_WEIGHTS): WeighedQuestion[] {
-  const sources = new Map(evidence.sources.map((source) => [source.id, source]));
-  const groups = independentGroups(evidence.sources);
-  const repaints = groupBy(evidence.repaints, (repaint) => repaint.zone);
-  const fitOf = fitsOf(evidence, repaints, weights);
+  const strengthOf = strengths(evidence, weights);
   return sightingsByQuestion(evidence.sightings).map((sightings) => {
     const { zone, aspect } = sightings[0]!;
     const weighed = sightings.map((sighting): Weighed => {
-      const source = sources.get(sighting.source)!;
-      const factors = {
-        kind: weights.kind[source.kind],
-        clarity: weights.clarity[sighting.clarity],
-        dateFit: fitOf(source, zone),
-        grade: source.grade,
-      };
-      const weight = factors.kind * factors.clarity * factors.dateFit * factors.grade;
-      const { value, sd, sense } = sighting;
-      return { source: sighting.source, value, sd, sense, factors, weight, group: groups.get(sighting.source)! };
+      const { source, value, sd, sense } = sighting;
+      const { factors, weight, group } = strengthOf(sighting);
+      return { contribution: { source, value, sense, weight, counted: false, factors }, sd, group };
     });
-    const answer = weighed.every((s) => typeof s.value === 'number') ? measured(weighed) : supported(weighed);
-    return { zone, aspect, ...answer };
+    const numeric = sightings.every((sighting) => typeof sighting.value === 'number');
+    return { zone, aspect, ...(numeric ? measured(weighed) : supported(weighed)) };
   });
 }
 
-/** Date fit by source and zone; zones without a repaint share one answer for each source. */
-function fitsOf(evidence: Evidence, repaints: ReadonlyMap<string, readonly Repaint[]>, weights: Weights) {
-  const known = new Map<string, Map<string, number>>();
-  return (source: WeighedSource, zone: string): number => {
-    const own = repaints.get(zone);
-    const place = own ? zone : '';
-    let fits = known.get(source.id);
-    if (!fits) known.set(source.id, (fits = new Map()));
-    let fit = fits.get(place);
-    if (fit === undefined)
-      fits.set(place, (fit = dateFit(source, evidence.target, own ?? [], weights.unknownDate, weights.decayDays)));
-    return fit;
-  };
-}
-
-type Weighed = Pick<WeighedSighting, 'source' | 'value' | 'sd' | 'sense'> & {
+interface Strength {
   factors: Contribution['factors'];
   weight: number;
   group: number;
-};
-type Answer = Omit<WeighedQuestion, 'zone' | 'aspect'>;
+}
 
-const contribution = ({ source, value, sense, weight, factors }: Weighed, counted: boolean): Contribution => ({
-  source,
-  value,
-  sense,
-  weight,
-  counted,
-  factors,
-});
+/** What a sighting weighs: the same for all that one source says as clearly of zones with the same repaints, so worked out once. */
+function strengths(evidence: Evidence, weights: Weights): (sighting: WeighedSighting) => Strength {
+  const sources = new Map(evidence.sources.map((source) => [source.id, source]));
+  const groups = independentGroups(evidence.sources);
+  const repaints = groupBy(evidence.repaints, (repaint) => repaint.zone);
+  const known = new Map<string, Map<string, Partial<Record<Clarity, Strength>>>>();
+  return ({ source: id, zone, clarity }) => {
+    const own = repaints.get(zone);
+    let places = known.get(id);
+    if (!places) known.set(id, (places = new Map()));
+    let byClarity = places.get(own ? zone : '');
+    if (!byClarity) places.set(own ? zone : '', (byClarity = {}));
+    return (byClarity[clarity] ??= strengthOf(sources.get(id)!, own ?? [], clarity));
+  };
+
+  function strengthOf(source: WeighedSource, own: readonly Repaint[], clarity: Clarity): Strength {
+    const factors = {
+      kind: weights.kind[source.kind],
+      clarity: weights.clarity[clarity],
+      dateFit: dateFit(source, evidence.target, own, weights.unknownDate, weights.decayDays),
+      grade: source.grade,
+    };
+    const weight = factors.kind * factors.clarity * factors.dateFit * factors.grade;
+    return { factors, weight, group: groups.get(source.id)! };
+  }
+}
+
+/** A contribution on its way: `counted` is settled once the whole question is seen. */
+interface Weighed {
+  contribution: Contribution;
+  sd: number | undefined;
+  group: number;
+}
+type Answer = Omit<WeighedQuestion, 'zone' | 'aspect'>;
 
 function supported(sightings: readonly Weighed[]): Answer {
   const indexOf = new Map<string, number>();
-  for (const { value } of sightings) if (!indexOf.has(String(value))) indexOf.set(String(value), indexOf.size);
+  for (const { contribution } of sightings) {
+    const value = String(contribution.value);
+    if (!indexOf.has(value)) indexOf.set(value, indexOf.size);
+  }
   const values = [...indexOf.keys()];
   // Group, value and sense as one number: the key of "the strongest that this group says".
   const strongest = new Map<number, Weighed>();
   for (const sighting of sightings) {
-    const key =
-      (sighting.group * values.length + indexOf.get(String(sighting.value))!) * 2 + (sighting.sense === 'for' ? 0 : 1);
-    if (sighting.weight > (strongest.get(key)?.weight ?? 0)) strongest.set(key, sighting);
+    const { value, sense, weight } = sighting.contribution;
+    const key = (sighting.group * values.length + indexOf.get(String(value))!) * 2 + (sense === 'for' ? 0 : 1);
+    if (weight > (strongest.get(key)?.contribution.weight ?? 0)) strongest.set(key, sighting);
   }
-  const counted = new Set(strongest.values());
+  const counted = [...strongest.values()];
   const logSupport = new Map<string, number>([...values, SOMETHING_ELSE].map((value) => [value, 0]));
-  for (const { value, sense, weight } of counted) {
+  for (const { contribution } of counted) {
+    const { value, sense, weight } = contribution;
+    contribution.counted = true;
     logSupport.set(String(value), logSupport.get(String(value))! + (sense === 'for' ? weight : -weight));
   }
   const support = softmax(logSupport);
   return {
-    state: stateOf(values, support, [...counted]),
+    state: stateOf(values, support, counted),
     support,
-    contributions: sightings.map((s) => contribution(s, counted.has(s))),
+    contributions: sightings.map((sighting) => sighting.contribution),
     median: null,
     spread: null,
     outliers: [],
@@ -158,21 +163,20 @@ function stateOf(
   const named = values.filter((value) => value !== SOMETHING_ELSE).sort((a, b) => support[b]! - support[a]!);
   const best = named[0];
   if (best !== undefined && support[best]! >= SETTLED_SHARE) {
-    const forBest = counted.filter((s) => s.sense === 'for' && String(s.value) === best);
-    const groups = new Set(forBest.filter((s) => s.weight >= CORROBORATING).map((s) => s.group));
-    if (groups.size >= 2 || forBest.some((s) => s.weight >= DECISIVE)) return 'settled';
+    const forBest = counted.filter(({ contribution: c }) => c.sense === 'for' && String(c.value) === best);
+    const groups = new Set(forBest.filter((s) => s.contribution.weight >= CORROBORATING).map((s) => s.group));
+    if (groups.size >= 2 || forBest.some((s) => s.contribution.weight >= DECISIVE)) return 'settled';
   }
   const second = named[1];
   return second !== undefined && support[second]! >= CONTESTED_SHARE ? 'contested' : 'leaning';
 }
 
 function measured(sightings: readonly Weighed[]): Answer {
-  const items = sightings.map((s) => ({
-    source: s.source,
-    value: s.value as number,
-    weight: s.sense === 'for' ? s.weight : 0,
-    sd: s.sd ?? 0,
-  }));
+  const items = sightings.map(({ contribution, sd = 0 }) => {
+    contribution.counted = contribution.weight > 0 && contribution.sense === 'for';
+    const { source, value, weight } = contribution;
+    return { source, value: value as number, weight: contribution.counted ? weight : 0, sd };
+  });
   const median = weightedMedian(items);
   const spread =
     median === null
@@ -187,7 +191,7 @@ function measured(sightings: readonly Weighed[]): Answer {
   return {
     state: median === null ? 'unseen' : 'measured',
     support: null,
-    contributions: sightings.map((s) => contribution(s, s.weight > 0 && s.sense === 'for')),
+    contributions: sightings.map((sighting) => sighting.contribution),
     median,
     spread,
     outliers,

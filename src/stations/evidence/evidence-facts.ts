@@ -8,6 +8,8 @@ import type { Lab } from '@/core/colour/types';
 import type { ColourHistory } from '@/core/evidence/as-on';
 import type { Contribution } from '@/core/evidence/weigh';
 import { SOURCE_KINDS, WISH } from '@/core/evidence/weights';
+import { addDays } from '@/core/units/day';
+import { fullDay, windowInWords } from '@/ui/dates';
 
 export interface QuestionFacts {
   id: string;
@@ -43,6 +45,8 @@ export interface SourceFacts extends Kept<'source'> {
   kindTitle: string;
   /** The days in which it can have been made, events counted in. */
   window: { from: string | null; to: string | null };
+  /** The same in words: "before 20 Nov 1950". */
+  dated: string;
   inWindow: boolean;
   /** Dated after the airframe was lost. */
   afterLoss: boolean;
@@ -102,6 +106,7 @@ export function evidenceFacts(view: BriefView, shelf: ColourShelf): EvidenceFact
           ...source,
           kindTitle: SOURCE_KINDS[source.kind].title,
           window,
+          dated: datedInWords(source, window),
           inWindow: overlaps(window, target),
           afterLoss: Boolean(airframe.lostOn && window.from && window.from > airframe.lostOn),
           isWish: source.kind === WISH,
@@ -146,6 +151,13 @@ export function evidenceFacts(view: BriefView, shelf: ColourShelf): EvidenceFact
     layers: view.layers,
     markings: markings.map(({ id, title, zone }) => ({ id, title, zone })),
   };
+}
+
+/** A day that only an event gives is no day of the source: it lies before or after it. */
+function datedInWords(source: Kept<'source'>, { from, to }: SourceFacts['window']): string {
+  if (source.dateFrom || source.dateTo || !(from || to)) return windowInWords(from, to);
+  if (!from) return `before ${fullDay(addDays(to!, 1))}`;
+  return to ? windowInWords(from, to) : `from ${fullDay(from)} on`;
 }
 
 /** Sources without a day stand last. */

@@ -5,7 +5,7 @@ import { ASPECTS } from '@/core/evidence/aspects';
 import { printCell, readCell } from '@/core/evidence/cell-entry';
 import { clarityOn } from '@/core/evidence/film';
 import { CertaintyMark } from '@/sheet/airframe-sheet';
-import { fullDay, windowInWords } from '@/ui/dates';
+import { fullDay } from '@/ui/dates';
 import type { Result } from '@/core/interchange/result';
 import type { EvidenceFacts, QuestionFacts, SourceFacts } from './evidence-facts';
 
@@ -165,7 +165,7 @@ export function Ledger({ facts, questions, chosen, onChoose, onSource, onEntry }
                   <button
                     type="button"
                     onClick={() => onSource(source.id)}
-                    title={`${source.title}: ${source.kindTitle}, ${windowInWords(source.window.from, source.window.to)}${source.inWindow ? ', in the target window' : ''}`}
+                    title={`${source.title}: ${source.kindTitle}, ${source.dated}${source.inWindow ? ', in the target window' : ''}`}
                   >
                     {source.title}
                   </button>

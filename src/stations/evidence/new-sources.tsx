@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { save } from '@/actions/briefs';
 import { addSources } from '@/actions/evidence';
 import { BLANK_SOURCE } from '@/core/brief/blank';
@@ -31,6 +31,7 @@ export function NewSources({ facts, onClose }: { facts: EvidenceFacts; onClose: 
       { picture, title: picture.name, kind: 'photograph', film: 'unknown', dateFrom: '', dateTo: '' },
     ]);
   const [only] = drafts;
+  const offered = useMemo(() => only && { title: only.title, dateFrom: only.dateFrom, dateTo: only.dateTo }, [only]);
   return (
     <section className="ledger-detail" aria-label="New source" style={{ marginBottom: 12 }}>
       <h2 style={{ marginTop: 0 }}>{drafts.length > 1 ? `${drafts.length} new sources` : 'New source'}</h2>
@@ -58,13 +59,9 @@ export function NewSources({ facts, onClose }: { facts: EvidenceFacts; onClose: 
             />
           ) : null}
           <RecordForm
-            key={only ? `${only.picture.id} ${only.dateFrom}` : 'citation'}
             fields={sourceFieldSpecs(facts, null)}
-            initial={
-              only
-                ? { ...BLANK_SOURCE, title: only.title, dateFrom: only.dateFrom, dateTo: only.dateTo }
-                : { ...BLANK_SOURCE }
-            }
+            initial={{ ...BLANK_SOURCE }}
+            offered={offered}
             version={null}
             saveLabel="Add the source"
             saved="Source added"

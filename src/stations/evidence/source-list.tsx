@@ -7,7 +7,6 @@ import { addSighting } from '@/actions/evidence';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { clarityOn, FILMS } from '@/core/evidence/film';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { windowInWords } from '@/ui/dates';
 import { RecordForm } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import type { EvidenceFacts, SourceFacts as Source } from './evidence-facts';
@@ -49,7 +48,7 @@ export function SourceList({
             </button>
             <strong>{item.title}</strong>
             <span className="dim">
-              {item.kindTitle}, {windowInWords(item.window.from, item.window.to)}
+              {item.kindTitle}, {item.dated}
               {item.inWindow ? ', in the window' : ''}
             </span>
             <span className="dim">
@@ -84,7 +83,7 @@ function OpenSource({
         <div>
           <h2 style={{ margin: 0 }}>{source.title}</h2>
           <p className="dim">
-            {source.kindTitle}, {windowInWords(source.window.from, source.window.to)}
+            {source.kindTitle}, {source.dated}
             {source.place ? `, ${source.place}` : ''}
             {source.film === 'unknown' ? '' : `, ${FILMS[source.film].title.toLowerCase()}`}. {source.citation}{' '}
             {source.page ? `p. ${source.page}. ` : ''}

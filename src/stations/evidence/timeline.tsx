@@ -43,7 +43,10 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
   useEffect(() => () => setOverlay(null), [setOverlay]);
 
   const zones = [...new Set(facts.events.map((event) => event.zone))].filter((key) => !zone || key === zone).sort();
-  const sources = facts.sources.filter((source) => source.window.from ?? source.window.to);
+  const sources = facts.sources.filter(({ window }) => {
+    const on = window.from ?? window.to;
+    return on && on >= span.from && on <= span.to;
+  });
   const at = (when: string) => `${(100 * daysBetween(span.from, when)) / span.days}%`;
   return (
     <section aria-label="Timeline">
@@ -96,7 +99,7 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
                 key={source.id}
                 className={`timeline-source${source.inWindow ? ' in' : ''}`}
                 style={{ left: at((source.window.from ?? source.window.to)!) }}
-                title={`${source.title}, ${windowInWords(source.window.from, source.window.to)}`}
+                title={`${source.title}, ${source.dated}`}
               />
             ))}
             <span className="timeline-now" style={{ left: `${(100 * offset) / span.days}%` }} />

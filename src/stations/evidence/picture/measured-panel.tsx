@@ -29,7 +29,9 @@ export function MeasuredPanel({
 }): ReactNode {
   const { run, busy } = useSaving();
   const { zone } = useZoneChoice();
-  const [onZone, setOnZone] = useState(zone ?? facts.zones[0]!.value);
+  // The zone chosen on the sheet, unless another was named here.
+  const [named, setNamed] = useState<string | null>(null);
+  const onZone = named ?? zone ?? facts.zones[0]!.value;
   const wanted = tool === 'angle' ? 'text' : 'length';
   const aspects = ASPECT_NAMES.filter((name) => ASPECTS[name].type === wanted);
   const [chosenAspect, setAspect] = useState<Aspect>('size');
@@ -89,7 +91,7 @@ export function MeasuredPanel({
       </p>
       <div className="measured-target">
         becomes a sighting of{' '}
-        <select value={onZone} onChange={(event) => setOnZone(event.target.value)} aria-label="Zone measured">
+        <select value={onZone} onChange={(event) => setNamed(event.target.value)} aria-label="Zone measured">
           {facts.zones.map((option) => (
             <option key={option.value} value={option.value}>
               {option.label}

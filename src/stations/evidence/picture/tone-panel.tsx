@@ -21,6 +21,8 @@ export interface Patch {
 }
 
 const SHOWN = 8;
+/** A patch that scatters more than this holds more than one colour. */
+const UNEVEN = 0.08;
 
 /** Which codes the grey of a patch could be, judged by patches of known colour in the same picture. Probabilities, never one answer. */
 export function TonePanel({
@@ -38,7 +40,9 @@ export function TonePanel({
 }): ReactNode {
   const { run, busy } = useSaving();
   const { zone } = useZoneChoice();
-  const [onZone, setOnZone] = useState(zone ?? facts.zones[0]!.value);
+  // The zone chosen on the sheet, unless another was named here.
+  const [named, setNamed] = useState<string | null>(null);
+  const onZone = named ?? zone ?? facts.zones[0]!.value;
   const [filter, setFilter] = useState<FilterName | 'unknown'>('none');
   const [answer, setAnswer] = useState<ToneAnswer | null>(null);
   const [working, setWorking] = useState(false);
@@ -133,6 +137,7 @@ export function TonePanel({
                 </td>
                 <td className="num">
                   {greys[i] ? `${(greys[i].grey * 100).toFixed(0)} ± ${(greys[i].sd * 100).toFixed(0)} %` : 'outside'}
+                  {greys[i] && greys[i].sd > UNEVEN ? ', uneven: over an edge?' : ''}
                 </td>
                 <td>
                   <select
@@ -187,7 +192,7 @@ export function TonePanel({
         </label>{' '}
         <label>
           the patch is on{' '}
-          <select value={onZone} onChange={(event) => setOnZone(event.target.value)} aria-label="Zone of the patch">
+          <select value={onZone} onChange={(event) => setNamed(event.target.value)} aria-label="Zone of the patch">
             {facts.zones.map((option) => (
               <option key={option.value} value={option.value}>
                 {option.label}
