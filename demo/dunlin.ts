@@ -1,5 +1,6 @@
 import { DEFAULT_OPTIONS } from '@/core/brief/options';
 import { PRESETS } from '@/core/outline/presets';
+import { NO_CHANGES } from '@/core/evidence/weights';
 import { BriefBuilder } from './builder';
 
 /**
@@ -17,6 +18,7 @@ export function dunlin(startOn: string) {
       humidity: 52,
       startOn,
       options: { ...DEFAULT_OPTIONS, canopy: 'open', flaps: 'down', stores: 'tanks' },
+      weights: NO_CHANGES,
       notes: 'Etched cockpit set and turned nose leg. As she stood on the apron in the second week of May.',
     },
     {

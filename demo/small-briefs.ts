@@ -1,5 +1,6 @@
 import { DEFAULT_OPTIONS } from '@/core/brief/options';
 import { PRESETS } from '@/core/outline/presets';
+import { NO_CHANGES } from '@/core/evidence/weights';
 import { BriefBuilder } from './builder';
 
 /** A liaison aircraft on skis: summer camouflage under a worn temporary winter white. */
@@ -14,6 +15,7 @@ export function turnstone(startOn: string) {
       humidity: 45,
       startOn,
       options: { ...DEFAULT_OPTIONS, landing: 'skis', weathering: 'neglected', tonal: 'plain' },
+      weights: NO_CHANGES,
       notes: 'The white goes on last and is worn through on purpose.',
     },
     {
@@ -120,6 +122,7 @@ export function bracken(startOn: string) {
       humidity: 50,
       startOn,
       options: { ...DEFAULT_OPTIONS, wings: 'folded', stand: 'a base', weathering: 'in service', tonal: 'black base' },
+      weights: NO_CHANGES,
       notes: 'Blades folded aft on a hangar floor with a drip tray.',
     },
     {

@@ -2,13 +2,13 @@ import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { deltaE00 } from '../src/core/colour/difference';
 import type { Lab } from '../src/core/colour/types';
-import { weigh, type WeighedSighting, type WeighedSource } from '../src/core/evidence/weigh';
 import { matchSingle } from '../src/core/match/single';
 import { planRoute } from '../src/core/route/plan';
 import { deriveBrief } from '../src/core/brief/derive';
 import { exportBrief } from '../src/data/brief-files';
 import { listBriefs, loadBrief } from '../src/data/briefs';
 import { loadShelf } from '../src/data/colours';
+import { benchEvidence } from './bench-evidence';
 import { CHROMIUM } from './chromium';
 import { closePool } from '../src/data/database';
 import type { Paint } from '../src/core/paint/catalogue';
@@ -58,6 +58,7 @@ for (const station of STATIONS) {
   line(`${station}: compressed script, kB`, (bytes / 1024).toFixed(0), 'at most 350');
   await context.close();
 }
+for (const { what, found, asked } of await benchEvidence(browser, base)) line(what, found, asked);
 await browser.close();
 
 const [state, shelf] = [(await loadBrief(id))!, await loadShelf()];
@@ -89,28 +90,6 @@ for (const effort of [0, 400, 12_000]) {
     'first plan in 50',
   );
 }
-
-const sources: WeighedSource[] = Array.from({ length: 100 }, (_, i) => ({
-  id: `s${i}`,
-  kind: 'photograph',
-  from: `1951-0${1 + (i % 9)}-10`,
-  to: `1951-0${1 + (i % 9)}-12`,
-  derivedFrom: i % 7 === 3 ? [`s${i - 1}`] : [],
-  grade: 1,
-}));
-const sightings: WeighedSighting[] = Array.from({ length: 20_000 }, (_, i) => ({
-  source: `s${i % 100}`,
-  zone: `z${Math.floor(i / 100)}`,
-  aspect: 'colour',
-  value: String(i % 3),
-  clarity: 'clear',
-  sense: 'for',
-}));
-const weighing = await timed(
-  () => weigh({ target: { from: '1951-05-08', to: '1951-05-14' }, sources, repaints: [], sightings }),
-  10,
-);
-line('weighing 200 questions x 100 sources, ms (median)', median(weighing).toFixed(0), 'under 30 (Evidence issue)');
 
 const pdf = await timed(async () => (await fetch(`${base}/briefs/${id}/brief.pdf`)).arrayBuffer(), 3);
 line('brief as PDF, ms (median)', median(pdf).toFixed(0), 'no figure');

@@ -39,6 +39,22 @@ const SHOTS: Shot[] = [
     before: async (page) => {
       await page.getByRole('button', { name: 'Sources (17)' }).click();
       await page.getByRole('button', { name: 'Open Apron, port side' }).click();
+      await page.getByRole('button', { name: 'Length', exact: true }).click();
+      const frame = page.getByRole('application');
+      await frame.locator('svg').waitFor();
+      await page.waitForTimeout(300);
+      const box = (await frame.boundingBox())!;
+      // Both ends of the main insignia, by hand.
+      for (const x of [0.476, 0.524]) await page.mouse.click(box.x + box.width * x, box.y + box.height * 0.535);
+      await page.mouse.move(box.x - 20, box.y + 20);
+    },
+  },
+  {
+    name: 'evidence-timeline',
+    path: `${main}/evidence`,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Timeline' }).click();
+      await page.getByLabel('As on, day').fill('1951-03-20');
     },
   },
   { name: 'colours', path: `${main}/colours` },

@@ -43,7 +43,7 @@ describe('migrations', () => {
   });
   test('running them again changes nothing', async () => {
     await migrate(process.env.DATABASE_URL!);
-    expect((await rows(pool(), 'select 1 from migration')).length).toBe(5);
+    expect((await rows(pool(), 'select 1 from migration')).length).toBe(6);
   });
 });
 
@@ -368,6 +368,7 @@ describe('evidence in and out', () => {
     const old = {
       ...rest,
       format: 'build-brief/1',
+      brief: { ...file.brief, weights: undefined },
       airframe: { ...file.airframe, lostOn: undefined },
       sources: file.sources.map(
         ({
@@ -395,6 +396,7 @@ describe('evidence in and out', () => {
     });
     expect(read.sources[0]).toMatchObject({ film: 'unknown', zones: [], calibration: null });
     expect(read.airframe.lostOn).toBeNull();
+    expect(read.brief.weights).toEqual({ kind: {}, clarity: {} });
   });
 });
 

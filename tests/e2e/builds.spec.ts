@@ -103,6 +103,8 @@ test.describe('by keyboard only', () => {
     await page.keyboard.press('ArrowDown');
     await page.getByRole('option', { name: 'Knowing departure' }).focus();
     await page.keyboard.press('Enter');
+    // Past who ruled, to the reason.
+    await page.keyboard.press('Tab');
     await page.keyboard.press('Tab');
     await page.keyboard.type('one side only in the film still');
     await page.keyboard.press('Tab');

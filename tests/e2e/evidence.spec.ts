@@ -220,6 +220,24 @@ test.describe('sources', () => {
   });
 });
 
+test('what kinds of source weigh is shown with its reason and can be changed', async ({ page }) => {
+  await openDemo(page);
+  const support = rowOf(page, /Nose-wheel bay colour/).locator('.end-support');
+  const before = await support.innerText();
+  await page.getByRole('button', { name: /^Sources/ }).click();
+  await page.getByRole('button', { name: /How much each kind of source weighs/ }).click();
+  await expect(page.getByText('0.7; one side only, wrong demarcations, close-enough call-outs')).toBeVisible();
+  await page.getByLabel('Kit sheet', { exact: true }).fill('30');
+  await page.getByRole('button', { name: 'Weigh by these' }).click();
+  await expect(page.getByText('Weight: at most 10').first()).toBeVisible();
+  await page.getByLabel('Kit sheet', { exact: true }).fill('2,5');
+  await page.getByRole('button', { name: 'Weigh by these' }).click();
+  await expect(page.getByRole('button', { name: /source weighs \(1 changed\)/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Ledger' }).click();
+  expect(Number(await support.innerText())).toBeGreaterThan(Number(before));
+  await takeBack(page, 1);
+});
+
 test.describe('measuring in a picture', () => {
   test('by keyboard: two points, nudged, kept with one key; the figure stands in the ledger', async ({ page }) => {
     await openDemo(page);

@@ -69,7 +69,7 @@ test.describe('from an empty house to a printed brief', () => {
       await choose(page, page, 'Zone', 'Fin and rudder, port');
       await page.getByLabel('What it says').fill('77');
       await page.getByRole('button', { name: 'Add', exact: true }).click();
-      await expect(page.getByRole('cell', { name: 'Fin and rudder, port, colour' })).toBeVisible();
+      await expect(page.getByRole('cell', { name: 'Fin and rudder, port, colour', exact: true })).toBeVisible();
     });
 
     await test.step('the support is seen and ruled on', async () => {

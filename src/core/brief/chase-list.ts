@@ -35,7 +35,7 @@ const SHAKY = 0.25;
 /** What to chase, most worthwhile first: chance to flip x hours to redo x urgency to the last useful day. */
 export function chaseList(
   state: BriefState,
-  { questions, evidence, windows }: WeighedBrief,
+  { questions, evidence, weights, windows }: WeighedBrief,
   outline: Outline,
   route: Route,
   plan: RoutePlan,
@@ -84,8 +84,9 @@ export function chaseList(
           zone,
           views,
           new Set(question.sightings.map((sighting) => sighting.sourceId)),
+          weights,
         ),
-        find: { views, window: evidence.target, photographs: photographsToSettle(evidence, question.weighed) },
+        find: { views, window: evidence.target, photographs: photographsToSettle(evidence, question.weighed, weights) },
       };
     })
     .sort((a, b) => b.score - a.score || a.question.record.zone.localeCompare(b.question.record.zone));

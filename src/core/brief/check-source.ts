@@ -21,6 +21,8 @@ export function checkSource(
   state: Pick<BriefState, 'sources' | 'events' | 'airframe'>,
 ): SourceFault[] {
   const faults: SourceFault[] = [];
+  if (source.grade !== 1 && !source.gradeReason)
+    faults.push({ field: 'gradeReason', says: 'Reason for the grade: why it is trusted more or less than its kind' });
   const others = state.sources.filter((other) => other.id !== id);
   const event = (ref: string | null): Kept<'paint_event'> | undefined => state.events.find((item) => item.id === ref);
   for (const end of ['afterEventId', 'beforeEventId'] as const)

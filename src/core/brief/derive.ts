@@ -111,13 +111,14 @@ export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: Der
 }
 
 function colourHistoryOf(
-  { questions, evidence, weighable }: WeighedBrief,
+  { questions, evidence, weights, weighable }: WeighedBrief,
   state: BriefState,
   outline: Outline,
 ): ColourHistory {
   const colour = questions.filter(({ record }) => record.aspect === 'colour' && record.item === '');
   return {
     target: evidence.target,
+    weights,
     sources: evidence.sources,
     events: state.events,
     sightings: colour.flatMap(({ record, sightings }) =>

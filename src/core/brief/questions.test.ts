@@ -114,6 +114,21 @@ describe('wishes and lengths', () => {
   });
 });
 
+test('a builder who trusts kit sheets more moves the support; what is not changed stays', () => {
+  const share = (kit?: number) =>
+    find(
+      viewOfDemo((state) => {
+        state.brief.weights = { kind: kit === undefined ? {} : { 'kit-sheet': kit }, clarity: {} };
+      }).view,
+      'well-nose',
+      'colour',
+    );
+  expect(share().weighed.contributions[0]!.factors.kind).toBe(0.7);
+  expect(share(3).weighed.contributions[0]!.factors.kind).toBe(3);
+  expect(share(3).bestShare!).toBeGreaterThan(share().bestShare!);
+  expect(share(0).weighed.state).toBe('unseen');
+});
+
 describe('what follows for the route', () => {
   test('a patch over old letters is laid after the finished coat, and belongs to the plan', () => {
     const { view } = viewOfDemo();

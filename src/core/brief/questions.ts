@@ -3,7 +3,7 @@ import { aspectOf, aspectTitle, type Aspect } from '@/core/evidence/aspects';
 import { bestNamed } from '@/core/evidence/best';
 import { eventDays, windowOf } from '@/core/evidence/events';
 import type { Window } from '@/core/evidence/date-fit';
-import { WISH } from '@/core/evidence/weights';
+import { changedWeights, WISH, type Weights } from '@/core/evidence/weights';
 import { weigh, type Evidence, type WeighedQuestion, type WeighedSighting } from '@/core/evidence/weigh';
 import { zoneTitle, type Outline } from '@/core/outline/outline';
 import { gateOf, type GateName } from '@/core/route/gates';
@@ -38,6 +38,7 @@ export interface QuestionView {
 export interface WeighedBrief {
   questions: QuestionView[];
   evidence: Evidence;
+  weights: Weights;
   /** Each kept sighting as it is weighed, by its id. */
   weighable: Map<string, WeighedSighting>;
   /** When each source can have been made, from its own days and the events it is dated by. */
@@ -94,7 +95,8 @@ export function weighQuestions(state: BriefState, systems: readonly ColourSystem
     }),
   };
   const keyOf = ({ zone, aspect }: { zone: string; aspect: string }) => `${zone} ${aspect}`;
-  const weighed = new Map(weigh(evidence).map((question) => [keyOf(question), question]));
+  const weights = changedWeights(state.brief.weights);
+  const weighed = new Map(weigh(evidence, weights).map((question) => [keyOf(question), question]));
   const bySubject = new Map<string, Kept<'sighting'>[]>();
   sightings.forEach((sighting, i) => {
     const key = keyOf(evidence.sightings[i]!);
@@ -135,7 +137,7 @@ export function weighQuestions(state: BriefState, systems: readonly ColourSystem
     };
   });
   const weighable = new Map(sightings.map((sighting, i) => [sighting.id, evidence.sightings[i]!]));
-  return { questions, evidence, weighable, windows };
+  return { questions, evidence, weights, weighable, windows };
 }
 
 /** Structure is weighed under a name of its own, which no repaint bears. */

@@ -43,6 +43,16 @@ function inOrder<T extends z.ZodObject>(schema: T, from: string, to: string, say
   });
 }
 
+const weightNumber = (most: number) =>
+  number('Weight').min(0, 'Weight: never below 0').max(most, `Weight: at most ${most}`);
+/** How the sources of this brief are weighed where the builder does not follow the defaults. */
+export const weightChanges = z.strictObject({
+  kind: z.partialRecord(z.enum(SOURCE_KIND_NAMES), weightNumber(10)),
+  clarity: z.partialRecord(z.enum(CLARITIES), weightNumber(1)),
+  unknownDate: weightNumber(1).optional(),
+  decayDays: number('Days').min(1, 'Days: at least one').max(100_000).optional(),
+});
+
 export const briefFields = z.strictObject({
   kitMaker: line('Kit maker'),
   kitNumber: line('Kit number', 40),
@@ -53,6 +63,7 @@ export const briefFields = z.strictObject({
   humidity: number('Humidity').min(10, 'Humidity: from 10 %').max(95, 'Humidity: to 95 %'),
   startOn: day('Start'),
   notes: line('Notes', 2000),
+  weights: weightChanges,
 });
 
 export const airframeFields = inOrder(

@@ -3,6 +3,7 @@ import type { Window } from './date-fit';
 import { epochOf, type PaintEvent } from './events';
 import { weigh, type QuestionState, type WeighedSighting, type WeighedSource } from './weigh';
 import { bestNamed } from './best';
+import type { Weights } from './weights';
 
 /** All that decides which colour a zone wore on which day. */
 export interface ColourHistory {
@@ -14,6 +15,7 @@ export interface ColourHistory {
   sightings: readonly WeighedSighting[];
   rulings: readonly { zone: string; value: string }[];
   zones: readonly string[];
+  weights: Weights;
 }
 
 /** What is known of a zone's colour on one day, and from what. */
@@ -31,7 +33,7 @@ export function coloursOn(history: ColourHistory, day: Day): Map<string, ColourO
   const { events, sources, sightings, zones } = history;
   const repaints = events.filter((event) => event.kind === 'repaint').map(({ zone, onDay }) => ({ zone, on: onDay }));
   const weighed = new Map(
-    weigh({ target: { from: day, to: day }, sources, repaints, sightings }).map((question) => [
+    weigh({ target: { from: day, to: day }, sources, repaints, sightings }, history.weights).map((question) => [
       question.zone,
       question,
     ]),

@@ -1,6 +1,6 @@
 import { bestNamed } from './best';
 import { dateFit, type Repaint, type Window } from './date-fit';
-import { DEFAULT_WEIGHTS, type SourceKind } from './weights';
+import { DEFAULT_WEIGHTS, type SourceKind, type Weights } from './weights';
 import { weigh, type Evidence, type WeighedQuestion, type WeighedSighting } from './weigh';
 
 /**
@@ -31,7 +31,11 @@ export const chaseScore = (chance: number, redoMinutes: number, daysLeft: number
   (chance * (redoMinutes / 60)) / Math.max(LEAST_DAYS, daysLeft ?? NO_DATE_DAYS);
 
 /** How many clear photographs from the target days, all saying the best value, would settle a question; null when more than three. */
-export function photographsToSettle(evidence: Evidence, question: WeighedQuestion): number | null {
+export function photographsToSettle(
+  evidence: Evidence,
+  question: WeighedQuestion,
+  weights: Weights = DEFAULT_WEIGHTS,
+): number | null {
   const value = bestNamed(question)?.value ?? question.median ?? 'an answer';
   const own = evidence.sightings.filter((s) => s.zone === question.zone && s.aspect === question.aspect);
   const target = evidence.target;
@@ -41,7 +45,7 @@ export function photographsToSettle(evidence: Evidence, question: WeighedQuestio
     const id = `photograph wanted ${count}`;
     sources.push({ id, kind: 'photograph', from: target.from, to: target.to, derivedFrom: [], grade: 1 });
     added.push({ source: id, zone: question.zone, aspect: question.aspect, value, clarity: 'clear', sense: 'for' });
-    const [again] = weigh({ ...evidence, sources, sightings: [...own, ...added] });
+    const [again] = weigh({ ...evidence, sources, sightings: [...own, ...added] }, weights);
     if (again!.state === 'settled' || (again!.state === 'measured' && count >= 2)) return count;
   }
   return null;
@@ -70,8 +74,8 @@ export function sourcesToLookAt(
   zone: string,
   zoneViews: readonly string[],
   said: ReadonlySet<string>,
+  weights: Weights = DEFAULT_WEIGHTS,
 ): string[] {
-  const weights = DEFAULT_WEIGHTS;
   return sources
     .filter((source) => !said.has(source.id))
     .filter((source) =>

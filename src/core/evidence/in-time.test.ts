@@ -3,6 +3,7 @@ import { coloursOn, showsOn, type ColourHistory } from './as-on';
 import { epochOf, eventDays, windowOf, type PaintEvent } from './events';
 import { layersOn, mainCoat, needsOrder } from './layers';
 import type { WeighedSource } from './weigh';
+import { DEFAULT_WEIGHTS } from './weights';
 
 const event = (id: string, kind: PaintEvent['kind'], onDay: string, over: Partial<PaintEvent> = {}): PaintEvent => ({
   id,
@@ -86,6 +87,7 @@ describe('the airframe as on a day', () => {
     sightings: [says('old', 'TCS 31'), says('new', 'TCS 27'), says('new', 'TCS 14', 'belly')],
     rulings: [{ zone: 'fin', value: 'TCS 28' }],
     zones: ['fin', 'belly', 'spinner'],
+    weights: DEFAULT_WEIGHTS,
   };
   test('the ruling holds for the coat of the target, the evidence of the day for the one before it', () => {
     expect(coloursOn(history, '1951-01-01').get('fin')).toMatchObject({ value: 'TCS 28', from: 'ruling' });

@@ -34,6 +34,15 @@ export const SOURCE_KIND_NAMES = Object.keys(SOURCE_KINDS) as [SourceKind, ...So
 export const CLARITIES = ['clear', 'partial', 'inferred'] as const;
 export type Clarity = (typeof CLARITIES)[number];
 
+/** What a builder weighs differently from the defaults. */
+export interface WeightChanges {
+  kind: Partial<Record<SourceKind, number>>;
+  clarity: Partial<Record<Clarity, number>>;
+  unknownDate?: number;
+  decayDays?: number;
+}
+export const NO_CHANGES: WeightChanges = { kind: {}, clarity: {} };
+
 export interface Weights {
   kind: Record<SourceKind, number>;
   clarity: Record<Clarity, number>;
@@ -52,3 +61,10 @@ export const DEFAULT_WEIGHTS: Weights = {
   unknownDate: 0.5,
   decayDays: 180,
 };
+
+export const changedWeights = ({ kind, clarity, unknownDate, decayDays }: WeightChanges): Weights => ({
+  kind: { ...DEFAULT_WEIGHTS.kind, ...kind },
+  clarity: { ...DEFAULT_WEIGHTS.clarity, ...clarity },
+  unknownDate: unknownDate ?? DEFAULT_WEIGHTS.unknownDate,
+  decayDays: decayDays ?? DEFAULT_WEIGHTS.decayDays,
+});

@@ -68,10 +68,11 @@ function fromFirstVersion(raw: unknown): unknown {
     Array.isArray(list)
       ? list.map((item, i) => (typeof item === 'object' && item ? { ...added(item, i), ...item } : item))
       : list;
-  const { repaints, airframe, ...rest } = file;
+  const { repaints, airframe, brief, ...rest } = file;
   return {
     ...rest,
     format: 'build-brief/2',
+    brief: typeof brief === 'object' && brief ? { weights: { kind: {}, clarity: {} }, ...brief } : brief,
     airframe: typeof airframe === 'object' && airframe ? { lostOn: null, ...airframe } : airframe,
     sources: each(file.sources, () => ({
       page: '',

@@ -7,7 +7,7 @@ import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import type { ColourHistory } from '@/core/evidence/as-on';
 import type { Contribution } from '@/core/evidence/weigh';
-import { SOURCE_KINDS, WISH } from '@/core/evidence/weights';
+import { SOURCE_KINDS, WISH, type WeightChanges } from '@/core/evidence/weights';
 import { addDays } from '@/core/units/day';
 import { fullDay, windowInWords } from '@/ui/dates';
 
@@ -82,6 +82,8 @@ export interface EvidenceFacts {
   history: ColourHistory;
   layers: LayerOrder[];
   markings: { id: string; title: string; zone: string }[];
+  /** What this brief weighs differently, with the version of the brief. */
+  weights: { weights: WeightChanges; version: number };
 }
 
 export interface CodeFacts {
@@ -150,6 +152,7 @@ export function evidenceFacts(view: BriefView, shelf: ColourShelf): EvidenceFact
     history: view.colourHistory,
     layers: view.layers,
     markings: markings.map(({ id, title, zone }) => ({ id, title, zone })),
+    weights: { weights: brief.weights, version: brief.version },
   };
 }
 

@@ -90,6 +90,11 @@ export function QuestionDetail({
                         title={`kind ${c.factors.kind} × clarity ${c.factors.clarity} × date ${c.factors.dateFit.toFixed(2)} × grade ${c.factors.grade}`}
                       >
                         {c.weight.toFixed(2)}
+                        <span className="factors">
+                          {[c.factors.kind, c.factors.clarity, c.factors.dateFit, c.factors.grade]
+                            .map((factor) => Number(factor.toFixed(2)))
+                            .join(' × ')}
+                        </span>
                       </td>
                       <td style={{ width: 90 }}>
                         <span

@@ -14,6 +14,7 @@ import { PictureDesk } from './picture/picture-desk';
 import { OnePicture } from './picture-drop';
 import { clarityFields, valueField } from './question-detail';
 import { sourceFieldSpecs } from './source-form';
+import { WeightsForm } from './weights-form';
 
 /** Every source with its picture; the open one with the picture at full size, what it says, and its particulars. */
 export function SourceList({
@@ -59,6 +60,7 @@ export function SourceList({
           </li>
         ))}
       </ul>
+      <WeightsForm facts={facts} />
     </>
   );
 }

@@ -1,4 +1,5 @@
 import { DEFAULT_OPTIONS } from '@/core/brief/options';
+import { NO_CHANGES } from '@/core/evidence/weights';
 import { PRESETS } from '@/core/outline/presets';
 import type { Day } from '@/core/units/day';
 import type { SetupProps } from './setup-form';
@@ -15,6 +16,7 @@ export const newBrief = (today: Day): SetupProps => ({
     humidity: 50,
     startOn: today,
     notes: '',
+    weights: NO_CHANGES,
   },
   airframe: {
     type: '',

@@ -99,7 +99,9 @@ function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
     for (const name of DIMENSION_NAMES) form.setValue(name, String(PRESETS[next].dimensions[name]));
   };
   const send = async (values: Values, against = versions) => {
-    const typed = recordsFrom(values, preset);
+    const { brief: typedBrief, airframe: typedAirframe } = recordsFrom(values, preset);
+    // What other stations keep with the brief stays.
+    const typed = { brief: { ...typedBrief, weights: brief.weights }, airframe: typedAirframe };
     setFaults([]);
     const result =
       kept && against
