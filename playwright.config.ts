@@ -10,8 +10,8 @@ export default defineConfig({
   workers: 1,
   // A machine under load may be slow once; a fault is there twice.
   retries: process.env.CI ? 1 : 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://127.0.0.1:${port}`,

@@ -43,9 +43,9 @@ const SHOTS: Shot[] = [
       const frame = page.getByRole('application');
       await frame.locator('svg').waitFor();
       await page.waitForTimeout(300);
-      const box = (await frame.boundingBox())!;
-      // Both ends of the main insignia, by hand.
-      for (const x of [0.476, 0.524]) await page.mouse.click(box.x + box.width * x, box.y + box.height * 0.535);
+      const box = (await frame.locator('img').boundingBox())!;
+      // Both ends of the fuselage insignia, by hand.
+      for (const x of [0.544, 0.608]) await page.mouse.click(box.x + box.width * x, box.y + box.height * 0.537);
       await page.mouse.move(box.x - 20, box.y + 20);
     },
   },

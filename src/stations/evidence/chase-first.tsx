@@ -31,13 +31,16 @@ export function ChaseFirst({
                 {q.zoneTitle}, {q.aspectTitle.toLowerCase()}
               </button>{' '}
               by <strong>{item.lastUseful ? shortDay(item.lastUseful) : 'no date yet'}</strong>
-              {item.tooLate ? ' (too late: it is done)' : ''}:{' '}
-              {item.blocks.join(', ').toLowerCase() || item.gate.toLowerCase()}.{' '}
+              {item.tooLate ? ' (too late: it is done)' : ''}: {blocked(item)}.{' '}
               <span className="explained" title={scoreInWords(item)}>
                 {hours(item.redoMinutes)} to redo if wrong
               </span>
               <div className="dim">
-                {q.reopened ? 'The support has moved since it was ruled. ' : ''}
+                {q.reopened
+                  ? 'The support has moved since it was ruled. '
+                  : q.open
+                    ? ''
+                    : `Ruled, but ${Math.round(item.chance * 100)} % of what is known speaks for something else. `}
                 <Settle facts={facts} item={item} zone={q.zoneTitle} onSource={onSource} />
               </div>
             </li>
@@ -52,6 +55,12 @@ export function ChaseFirst({
     </section>
   );
 }
+
+/** What waits for the answer: the first of it. */
+const blocked = ({ blocks, gate }: ChaseFacts) =>
+  blocks.length === 0
+    ? gate.toLowerCase()
+    : `${blocks[0]!.toLowerCase()}${blocks.length > 1 ? ` and ${blocks.length - 1} more` : ''}`;
 
 /** What would settle it: a second look at sources in hand, or what to look for. */
 export function Settle({

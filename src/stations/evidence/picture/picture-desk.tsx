@@ -118,17 +118,6 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
         />
         {other ? <PictureViewer key={other.id} pictureId={other.pictureId!} title={other.title} /> : null}
       </div>
-      {mode === 'look' ? (
-        <p className="dim">
-          {calibration ? `${scaleInWords(calibration)} ` : 'No scale yet: a known length or a known panel gives one. '}
-          Drag or arrows move, wheel or + − zoom, r turns, b and B lighten and darken.
-        </p>
-      ) : (
-        <p className="dim">
-          {asks} {here.length < wanted && mode !== 'tone' ? `${here.length} of ${wanted}.` : ''} Click, or p for the
-          middle; drag or nudge with arrows (shift: 10 px), o takes the next point, Delete the last.
-        </p>
-      )}
       {mode === 'scale' || mode === 'panel' ? (
         <ScaleForm
           key={`${mode} ${source.version}`}
@@ -149,6 +138,17 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
           calibration={calibration}
         />
       ) : null}
+      {mode === 'look' ? (
+        <p className="dim">
+          {calibration ? `${scaleInWords(calibration)} ` : 'No scale yet: a known length or a known panel gives one. '}
+          Drag or arrows move, wheel or + − zoom, r turns, b and B lighten and darken.
+        </p>
+      ) : (
+        <p className="dim">
+          {asks} {here.length < wanted && mode !== 'tone' ? `${here.length} of ${wanted}.` : ''} Click, or p for the
+          middle; drag or nudge with arrows (shift: 10 px), o takes the next point, Delete the last.
+        </p>
+      )}
       {mode === 'tone' ? (
         <TonePanel facts={facts} source={source} patches={patches} onPatches={setPatches} onSelect={setSelected} />
       ) : null}
