@@ -1,10 +1,12 @@
 import type { Contract } from './contract';
 import { difference } from './difference';
+import { layers } from './layers';
+import { mix } from './mix';
 import { schedule } from './schedule';
 import { weigh } from './weigh';
 
 /** The computations of the headless command line, by name. */
-export const CONTRACTS = { weigh, difference, schedule } satisfies Record<string, Contract>;
+export const CONTRACTS = { weigh, difference, mix, layers, schedule } satisfies Record<string, Contract>;
 
 /** Commands that come with their own issues. */
-export const LATER: readonly string[] = ['mix', 'layers', 'scheme', 'sums'];
+export const LATER: readonly string[] = ['scheme', 'sums'];

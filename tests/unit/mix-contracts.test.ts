@@ -1,0 +1,102 @@
+import { describe, expect, test } from '@jest/globals';
+import { ContractFaults } from '@/core/interchange/contracts/contract';
+import { layers } from '@/core/interchange/contracts/layers';
+import { mix } from '@/core/interchange/contracts/mix';
+
+const faults = (run: () => unknown): string[] => {
+  try {
+    run();
+  } catch (error) {
+    if (error instanceof ContractFaults) return error.faults.map(({ path, says }) => `${path}: ${says}`);
+    throw error;
+  }
+  return [];
+};
+const paints = [
+  { id: 'light', lab: [90, 0, 4], opacity: 'opaque' },
+  { id: 'dark', lab: [22, 0, -2], contrastRatio: 0.97 },
+  { id: 'green', lab: [40, -22, 18] },
+];
+
+describe('mix', () => {
+  test('answers with drops by paint, best first, and echoes what it assumed', () => {
+    const out = mix.run({ target: { lab: [55, -8, 8] }, paints, top: 3 }) as {
+      recipes: { drops: Record<string, number>; score: number }[];
+      proven: boolean;
+      assumed: object;
+    };
+    expect(out.recipes).toHaveLength(3);
+    expect(out.proven).toBe(true);
+    expect(Object.keys(out.recipes[0]!.drops).every((id) => paints.some((paint) => paint.id === id))).toBe(true);
+    expect(out.assumed).toMatchObject({
+      maxPaints: 3,
+      maxDrops: 12,
+      top: 3,
+      perPaint: 0.2,
+      perDrop: 0.01,
+      limitMs: 500,
+    });
+  });
+  test.each<[string, object, string]>([
+    ['no paints', { paints: [] }, 'paints: must have at least one paint'],
+    ['a paint without a colour', { paints: [{ id: 'x' }] }, 'paints[0]: must say what is known of its colour'],
+    ['two paints of one id', { paints: [paints[0], paints[0]] }, 'paints[1].id: "light" is there twice'],
+    ['a paint without an id', { paints: [{ lab: [50, 0, 0] }] }, 'paints[0].id: every paint needs an id'],
+    [
+      '30 bands',
+      { paints: [{ id: 'x', K: Array(30).fill(1), S: Array(31).fill(1) }] },
+      'paints[0].K: must be 31 values',
+    ],
+    [
+      'a reflectance above 1',
+      { paints: [{ id: 'x', reflectance: Array(31).fill(1.2) }] },
+      'paints[0].reflectance[0]: a reflectance lies',
+    ],
+    ['five paints at once', { maxPaints: 5 }, 'maxPaints: must be at most 4'],
+    ['an unknown field', { sorted: true }, 'sorted: unknown field'],
+  ])('refuses %s', (_, change, says) => {
+    const found = faults(() => mix.run({ target: { lab: [50, 0, 0] }, paints, ...change }));
+    expect(found.some((fault) => fault.startsWith(says))).toBe(true);
+  });
+});
+
+describe('layers', () => {
+  const yellow = { lab: [82, 5, 78], opacity: 'semi' };
+  test('gives the look after each coat and how many hide the ground', () => {
+    const over = (lab: number[]) =>
+      layers.run({
+        under: { lab },
+        coats: Array(4).fill({ paint: yellow, thickness: 0.5 }),
+        target: { lab: [82, 5, 78] },
+      }) as {
+        after: { coat: number; hex: string; dE00ToMasstone: number; dE00ToTarget: number }[];
+        coatsToHide: number;
+      };
+    const [black, white] = [over([15, 0, 0]), over([95, 0, 0])];
+    expect(black.after.map(({ coat }) => coat)).toEqual([1, 2, 3, 4]);
+    const off = black.after.map(({ dE00ToMasstone }) => dE00ToMasstone);
+    expect(off).toEqual([...off].sort((a, b) => b - a));
+    expect(black.coatsToHide).toBeGreaterThan(white.coatsToHide);
+    expect(black.after[0]!.hex).toMatch(/^#[0-9a-f]{6}$/);
+    expect(black.after[3]!.dE00ToTarget).toBeCloseTo(black.after[3]!.dE00ToMasstone, 1);
+  });
+  test('lays a paint over a paint; no thickness changes nothing', () => {
+    const out = layers.run({
+      under: { lab: [30, 10, 5], opacity: 'opaque' },
+      coats: [{ paint: yellow, thickness: 0 }],
+    }) as {
+      after: { lab: number[] }[];
+      coatsToHide: number | null;
+    };
+    [30, 10, 5].forEach((value, i) => expect(out.after[0]!.lab[i]).toBeCloseTo(value, 1));
+    expect(out.coatsToHide).toBeNull();
+  });
+  test('refuses a ground that is no colour and a coat of less than nothing', () => {
+    expect(
+      faults(() => layers.run({ under: { lab: [150, 0, 0] }, coats: [{ paint: yellow, thickness: -1 }] })),
+    ).toEqual(['under.lab: L must lie between 0 and 100', 'coats[0].thickness: a thickness is never below 0']);
+    expect(faults(() => layers.run({ under: { lab: [50, 0, 0] }, coats: [] }))).toEqual([
+      'coats: must have at least one coat',
+    ]);
+  });
+});
