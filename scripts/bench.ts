@@ -2,7 +2,9 @@ import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { deltaE00 } from '../src/core/colour/difference';
 import type { Lab } from '../src/core/colour/types';
+import { findRecipes } from '../src/core/match/recipe';
 import { matchSingle } from '../src/core/match/single';
+import { pigmentOf } from '../src/core/paint/pigment';
 import { planRoute } from '../src/core/route/plan';
 import { deriveBrief } from '../src/core/brief/derive';
 import { exportBrief } from '../src/data/brief-files';
@@ -76,6 +78,25 @@ line(
   `${median(single).toFixed(1)}, ${worst(single).toFixed(1)}`,
   'no figure yet',
 );
+const drawer = shelf.paints
+  .filter((paint) => paint.lab && paint.kind === 'solid')
+  .slice(0, 120)
+  .map((paint) => {
+    const { pigment, sd } = pigmentOf({ colour: paint.lab!, opacity: paint.opacity });
+    return { id: paint.id, pigment, sd, chemistry: paint.chemistry };
+  });
+const mixing = await timed(() => findRecipes(target.lab, drawer, { sameChemistry: false }), 10);
+line(
+  `recipes from ${drawer.length} paints, 3 paints, 12 drops, ms (median, worst)`,
+  `${median(mixing).toFixed(0)}, ${worst(mixing).toFixed(0)}`,
+  '150, 500 (contract, 120)',
+);
+const few = drawer.slice(0, 24);
+const [all, some] = [1e9, 50_000].map((effort) => findRecipes(target.lab, few, { effort, sameChemistry: false }));
+const known = new Set(all!.recipes.map((recipe) => JSON.stringify(recipe.drops)));
+const same = some!.recipes.filter((recipe) => known.has(JSON.stringify(recipe.drops))).length;
+line('recipes of 24 paints that the exhaustive search has too', `${same} of ${all!.recipes.length}`, '99.5 %');
+
 const difference = await timed(() => {
   for (let i = 0; i < 100_000; i += 1) deltaE00([50, i % 50, 10], [51, 3, i % 40]);
 }, 10);

@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
 
 /** A browser test that fails on any console error, page error or breach of the content policy. */
@@ -50,4 +51,17 @@ export async function choose(
 ) {
   await scope.getByRole('combobox', { name: label }).click();
   await page.getByRole('option', { name: option }).first().click();
+}
+
+/** Nothing sticks out to the side, and axe finds nothing serious. */
+export async function soundPage(page: Page) {
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  const where = (v: (typeof grave)[number]) =>
+    v.nodes
+      .map((node) => node.target.join(' '))
+      .slice(0, 3)
+      .join(', ');
+  expect(grave.map((v) => `${v.id}: ${where(v)}`)).toEqual([]);
 }

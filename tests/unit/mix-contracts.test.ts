@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { ContractFaults } from '@/core/interchange/contracts/contract';
 import { layers } from '@/core/interchange/contracts/layers';
 import { mix } from '@/core/interchange/contracts/mix';
+import { scheme } from '@/core/interchange/contracts/scheme';
 
 const faults = (run: () => unknown): string[] => {
   try {
@@ -98,5 +99,58 @@ describe('layers', () => {
     expect(faults(() => layers.run({ under: { lab: [50, 0, 0] }, coats: [] }))).toEqual([
       'coats: must have at least one coat',
     ]);
+  });
+});
+
+describe('scheme', () => {
+  const calls = [
+    { id: 'top', target: { lab: [40, -8, 12] } },
+    { id: 'side', target: { lab: [52, 2, 10] } },
+  ];
+  const candidates = [
+    { id: 'a1', lab: [41, -8, 12], line: 'A', chemistry: 'WA', owned: true },
+    { id: 'a2', lab: [55, 2, 10], line: 'A', chemistry: 'WA', owned: false },
+    { id: 'b2', lab: [52, 2, 10], line: 'B', chemistry: 'AL', owned: false },
+  ];
+  type Out = {
+    choice: Record<string, string> | null;
+    F: number;
+    proven: boolean;
+    errors: Record<string, number>;
+    pairs: { says: string }[];
+  };
+  const run = (more: object = {}) =>
+    scheme.run({ calls, candidates, edges: [{ a: 'top', b: 'side' }], ...more }) as Out;
+
+  test('chooses a paint for each call, with its errors and what becomes of neighbours', () => {
+    const out = run();
+    expect(out.choice).toEqual({ top: 'a1', side: 'b2' });
+    expect(out.proven).toBe(true);
+    expect(out.errors.side).toBeCloseTo(0, 1);
+    expect(out.pairs).toMatchObject([{ a: 'top', b: 'side', says: 'the contrast is kept' }]);
+  });
+  test('takes one line where another costs more than it is nearer, or where only one may be', () => {
+    expect(run({ perLine: 20 }).choice).toEqual({ top: 'a1', side: 'a2' });
+    expect(run({ maxLines: 1 }).choice).toEqual({ top: 'a1', side: 'a2' });
+    expect(run({ sameChemistry: true }).choice).toEqual({ top: 'a1', side: 'a2' });
+  });
+  test('says so when nothing keeps to what is asked', () => {
+    const apart = [candidates[0], candidates[2]].map((paint, i) => ({ ...paint, id: `p${i}` }));
+    const far = scheme.run({ calls, candidates: apart, maxLines: 1 }) as Out;
+    // One paint for both is a choice, if a poor one.
+    expect(new Set(Object.values(far.choice!)).size).toBe(1);
+  });
+  test('refuses neighbours that are not called, doubles, and mixtures', () => {
+    expect(faults(() => run({ edges: [{ a: 'top', b: 'belly' }] }))).toEqual(['edges[0].b: there is no call "belly"']);
+    expect(faults(() => run({ edges: [{ a: 'top', b: 'top' }] }))).toEqual([
+      'edges[0]: a call is no neighbour of itself',
+    ]);
+    expect(faults(() => run({ candidates: [candidates[0], candidates[0]] }))).toEqual([
+      'candidates[1].id: "a1" is there twice',
+    ]);
+    expect(faults(() => run({ calls: [calls[0], calls[0]], edges: [] }))).toEqual([
+      'calls[1].id: "top" is there twice',
+    ]);
+    expect(faults(() => run({ recipes: true }))[0]).toMatch(/^recipes: mixtures are not part/);
   });
 });

@@ -64,12 +64,15 @@ export function compareNeighbours(calls: readonly { code: string; official: Lab;
     calls.slice(i + 1).map((b) => {
       const officialDE = deltaE00(a.official, b.official);
       const chosenDE = deltaE00(a.chosen, b.chosen);
-      return { a: a.code, b: b.code, officialDE, chosenDE, says: relationInWords(officialDE, chosenDE) };
+      const swapped = (a.official[0] - b.official[0]) * (a.chosen[0] - b.chosen[0]) < 0;
+      const says = relationInWords(officialDE, chosenDE, swapped && Math.abs(a.official[0] - b.official[0]) > 1);
+      return { a: a.code, b: b.code, officialDE, chosenDE, says };
     }),
   );
 }
 
-function relationInWords(officialDE: number, chosenDE: number): string {
+function relationInWords(officialDE: number, chosenDE: number, swapped: boolean): string {
+  if (swapped && chosenDE >= 2) return 'the lighter has become the darker';
   if (chosenDE < 2) return 'these two will hardly show apart';
   if (chosenDE < officialDE * 0.6) return 'nearer to one another than they were';
   if (chosenDE > officialDE * 1.6) return 'further from one another than they were';

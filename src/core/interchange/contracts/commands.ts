@@ -3,10 +3,11 @@ import { difference } from './difference';
 import { layers } from './layers';
 import { mix } from './mix';
 import { schedule } from './schedule';
+import { scheme } from './scheme';
 import { weigh } from './weigh';
 
 /** The computations of the headless command line, by name. */
-export const CONTRACTS = { weigh, difference, mix, layers, schedule } satisfies Record<string, Contract>;
+export const CONTRACTS = { weigh, difference, mix, layers, scheme, schedule } satisfies Record<string, Contract>;
 
 /** Commands that come with their own issues. */
-export const LATER: readonly string[] = ['scheme', 'sums'];
+export const LATER: readonly string[] = ['sums'];
