@@ -15,9 +15,13 @@ export async function checkEvidence(
   const state = await loadBrief(briefId);
   if (!state) throw new Refused('', 'This brief is gone.');
   if (entity === 'source') {
-    const [fault] = checkSource(fields as Fields<'source'>, id, state);
+    const given = fields as Fields<'source'>;
+    // Links to sources that were removed meanwhile fall away with them.
+    const standing = new Set(state.sources.map((source) => source.id));
+    const source = { ...given, derivedFrom: given.derivedFrom.filter((origin) => standing.has(origin)) };
+    const [fault] = checkSource(source, id, state);
     if (fault) throw new Refused(fault.field, fault.says);
-    return fields;
+    return source as never;
   }
   const said = fields as Fields<'sighting' | 'ruling'>;
   const question = state.questions.find((candidate) => candidate.id === said.questionId);

@@ -190,6 +190,20 @@ test.describe('sources', () => {
     await takeBack(page, 1);
   });
 
+  test('a source outlives what it was derived from', async ({ page }) => {
+    await openDemo(page);
+    await openSource(page, 'Kit sheet 4803');
+    await page.getByRole('button', { name: '✕ Remove' }).click();
+    await expect(page.getByRole('button', { name: 'Sources (16)' })).toBeVisible();
+    await page.getByRole('button', { name: 'Open Box painting' }).click();
+    await page.getByRole('button', { name: 'Edit', exact: true }).click();
+    await page.getByLabel('Place').fill('the lid');
+    await page.getByRole('button', { name: 'Save the source' }).click();
+    await expect(page.getByText('Source saved')).toBeVisible();
+    await takeBack(page, 2);
+    await expect(page.getByRole('button', { name: 'Sources (17)' })).toBeVisible();
+  });
+
   test('two pictures side by side, zoomed, turned and lightened by keys', async ({ page }) => {
     await openDemo(page);
     await openSource(page, 'Apron, port side');

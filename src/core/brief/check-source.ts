@@ -8,8 +8,9 @@ export interface SourceFault {
   says: string;
 }
 
-/** Photographs and visits are of the airframe itself: none can be younger than it was. */
-const OF_THE_MACHINE = new Set<Fields<'source'>['kind']>(['photograph']);
+/** A photograph is of the airframe itself: none can be younger than that was. Museums and magazines can. */
+export const isAfterLoss = (kind: Fields<'source'>['kind'], day: string | null, lostOn: string | null): boolean =>
+  kind === 'photograph' && day !== null && lostOn !== null && day > lostOn;
 
 /**
  * What a source alone cannot tell: days that contradict an event it is dated by, a photograph dated after the airframe was lost, links
@@ -35,7 +36,7 @@ export function checkSource(
       says: `The window ends before it starts: with the event it is dated by, it would run from ${window.from} to ${window.to}`,
     });
   const { lostOn } = state.airframe;
-  if (lostOn && OF_THE_MACHINE.has(source.kind) && window.from && window.from > lostOn)
+  if (isAfterLoss(source.kind, window.from, lostOn))
     faults.push({
       field: 'dateFrom',
       says: `Dated ${window.from}, but the airframe was lost on ${lostOn}: another machine, or another day`,

@@ -1,4 +1,5 @@
 import type { BriefView, LayerOrder } from '@/core/brief/derive';
+import { isAfterLoss } from '@/core/brief/check-source';
 import { otherSide } from '@/core/brief/questions';
 import type { Kept } from '@/core/brief/records';
 import { identityOf, type ColourShelf } from '@/core/brief/state';
@@ -110,7 +111,7 @@ export function evidenceFacts(view: BriefView, shelf: ColourShelf): EvidenceFact
           window,
           dated: datedInWords(source, window),
           inWindow: overlaps(window, target),
-          afterLoss: Boolean(airframe.lostOn && window.from && window.from > airframe.lostOn),
+          afterLoss: isAfterLoss(source.kind, window.from, airframe.lostOn),
           isWish: source.kind === WISH,
         };
       })

@@ -2,18 +2,16 @@
 
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { save } from '@/actions/briefs';
-import { addEvents } from '@/actions/evidence';
 import { coloursOn, showsOn, type ColourOnDay } from '@/core/evidence/as-on';
-import { EVENT_KIND_NAMES, EVENT_KINDS } from '@/core/evidence/events';
+import { EVENT_KINDS } from '@/core/evidence/events';
 import { layersOn } from '@/core/evidence/layers';
 import { addDays, daysBetween } from '@/core/units/day';
-import { RemoveButton } from '@/stations/shell/remove-button';
 import { useSheetOverlay, useZoneChoice } from '@/stations/shell/zone-choice';
 import { fullDay, windowInWords } from '@/ui/dates';
-import { RecordForm, type FieldSpec } from '@/ui/fields';
 import { useKey } from '@/ui/keys';
+import { NewEvent, OneEvent } from './event-forms';
 import type { EvidenceFacts } from './evidence-facts';
+import { coatsOf, spanOf, ticksOf } from './timeline-scale';
 
 type EventFacts = EvidenceFacts['events'][number];
 
@@ -74,13 +72,15 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
             setOffset(Math.min(span.days, Math.max(0, daysBetween(span.from, event.target.value))))
           }
         />
-        <button
-          type="button"
-          className="row-button"
-          onClick={() => facts.target.from && setOffset(daysBetween(span.from, facts.target.from))}
-        >
-          the target
-        </button>
+        {facts.target.from ? (
+          <button
+            type="button"
+            className="row-button"
+            onClick={() => setOffset(daysBetween(span.from, facts.target.from!))}
+          >
+            the target
+          </button>
+        ) : null}
       </div>
       <p className="dim">{inWords(facts, onDay, day)}</p>
 
@@ -194,160 +194,12 @@ function TargetBand({ facts, at }: { facts: EvidenceFacts; at: (day: string) => 
   return <span className="timeline-target" style={{ left: at(first), right: `calc(100% - ${at(to ?? first)})` }} />;
 }
 
-interface Span {
-  from: string;
-  to: string;
-  days: number;
-}
-
-/**
- * The days the scale covers: all events and the target with room round them, and the sources that lie near. A museum visit decades later
- * would squeeze everything else to a line.
- */
-function spanOf({ events, target, sources }: EvidenceFacts): Span {
-  const core = [...events.map((event) => event.onDay), target.from, target.to].filter((d): d is string => Boolean(d));
-  const dated = sources.flatMap((source) => source.window.from ?? source.window.to ?? []);
-  const days = (core.length > 0 ? core : dated.length > 0 ? dated : ['1950-01-01']).sort();
-  const [first, last] = [addDays(days[0]!, -NEAR_DAYS), addDays(days.at(-1)!, NEAR_DAYS)];
-  const near = [...days, ...dated.filter((d) => d >= first && d <= last)].sort();
-  const from = addDays(near[0]!, -14);
-  const to = addDays(near.at(-1)!, 14);
-  return { from, to, days: Math.max(1, daysBetween(from, to)) };
-}
-const NEAR_DAYS = 550;
-
-/** Labels at the starts of years, or of months when the span is short. */
-function ticksOf(span: Span): { day: string; label: string }[] {
-  const ticks: { day: string; label: string }[] = [];
-  const months = span.days < 500 ? 2 : span.days < 1400 ? 6 : 12;
-  for (let year = Number(span.from.slice(0, 4)); year <= Number(span.to.slice(0, 4)); year += 1)
-    for (let month = 1; month <= 12; month += months) {
-      const day = `${year}-${String(month).padStart(2, '0')}-01`;
-      if (day >= span.from && day <= span.to)
-        ticks.push({ day, label: months === 12 ? String(year) : fullDay(day).slice(2) });
-    }
-  return ticks;
-}
-
-/** The coats of a zone between its repaints, with what is known of each. */
-function coatsOf(facts: EvidenceFacts, zone: string, span: Span) {
-  const repaints = facts.events
-    .filter((event) => event.zone === zone && event.kind === 'repaint')
-    .map((event) => event.onDay)
-    .sort();
-  const starts = [span.from, ...repaints.filter((on) => on > span.from && on < span.to)];
-  return starts.map((from, i) => {
-    const to = starts[i + 1] ?? span.to;
-    // The day in the middle of the coat, or in the target window when that lies in it.
-    const target = facts.target.from;
-    const day = target && target >= from && target < to ? target : addDays(from, Math.floor(daysBetween(from, to) / 2));
-    const known = coloursOn({ ...facts.history, zones: [zone] }, day).get(zone)!;
-    return { from, to, value: known.value, known: known.from };
-  });
-}
-
 function inWords(facts: EvidenceFacts, onDay: ReadonlyMap<string, ColourOnDay>, day: string): string {
   const all = [...onDay.values()];
   const unknown = all.filter((zone) => zone.from === 'nothing').length;
   const unsure = all.filter((zone) => zone.from === 'evidence' && zone.state !== 'settled').length;
   const inside = facts.target.from && facts.target.to && day >= facts.target.from && day <= facts.target.to;
   return `${inside ? 'Inside the target window. ' : ''}On that day ${all.length - unknown} of ${all.length} zones have a colour${unsure > 0 ? `, ${unsure} of them not settled for that day` : ''}; the sheet shows them.`;
-}
-
-function eventFields(facts: EvidenceFacts, several: boolean): FieldSpec[] {
-  return [
-    several
-      ? { name: 'zones', label: 'Zones', type: 'several', options: facts.zones, width: 6 }
-      : { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
-    {
-      name: 'kind',
-      label: 'What happened',
-      type: 'choice',
-      options: EVENT_KIND_NAMES.map((kind) => ({ value: kind, label: EVENT_KINDS[kind].title })),
-      width: 3,
-    },
-    { name: 'onDay', label: 'On', type: 'day', width: 3 },
-    {
-      name: 'value',
-      label: 'With what',
-      type: 'suggest',
-      options: [...facts.codes, ...facts.markings.map((m) => ({ value: m.title, label: m.title }))],
-      help: 'the code laid, or what was added or covered',
-      width: 6,
-    },
-    { name: 'showsUnder', label: 'What is under it still shows', type: 'yes-no', width: 6 },
-    { name: 'note', label: 'Note', width: 12 },
-  ];
-}
-
-function NewEvent({
-  facts,
-  zone,
-  day,
-  onClose,
-}: {
-  facts: EvidenceFacts;
-  zone: string | null;
-  day: string;
-  onClose: () => void;
-}): ReactNode {
-  return (
-    <RecordForm
-      fields={eventFields(facts, true)}
-      initial={{ zones: zone ? [zone] : [], kind: 'repaint', onDay: day, value: '', showsUnder: false, note: '' }}
-      version={null}
-      saveLabel="Add it"
-      saved="Added to the timeline"
-      submit={(values) => addEvents({ ...values, briefId: facts.briefId })}
-      onDone={onClose}
-      onCancel={onClose}
-    />
-  );
-}
-
-function OneEvent({
-  facts,
-  event,
-  onClose,
-}: {
-  facts: EvidenceFacts;
-  event: EventFacts | undefined;
-  onClose: () => void;
-}): ReactNode {
-  if (!event) return null;
-  return (
-    <RecordForm
-      fields={eventFields(facts, false)}
-      initial={event}
-      version={event.version}
-      saveLabel="Save it"
-      saved="Timeline changed"
-      submit={(values, version) =>
-        save({
-          briefId: facts.briefId,
-          station: 'evidence',
-          entity: 'paint_event',
-          id: event.id,
-          version,
-          fields: values,
-        })
-      }
-      onDone={onClose}
-      onCancel={onClose}
-    >
-      <p>
-        <RemoveButton
-          briefId={facts.briefId}
-          station="evidence"
-          entity="paint_event"
-          record={event}
-          said="Taken off the timeline; u brings it back"
-        >
-          Take it off the timeline
-        </RemoveButton>
-      </p>
-    </RecordForm>
-  );
 }
 
 /** What has to be laid down, bottom to top, where more than one coat shows on the day. */

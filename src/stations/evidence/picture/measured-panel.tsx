@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
+import { useImperativeHandle, useState, type ReactNode, type Ref } from 'react';
 import { addSighting } from '@/actions/evidence';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import type { XY } from '@/core/evidence/picture/homography';
@@ -11,6 +11,11 @@ import { useSaving } from '@/ui/saving';
 import type { EvidenceFacts, SourceFacts } from '../evidence-facts';
 import type { Figure } from './picture-desk';
 
+/** Makes the figure in hand a sighting. */
+export interface MeasuredKeeper {
+  keep: () => void;
+}
+
 /** The figure with its uncertainty, and what it becomes a sighting of. */
 export function MeasuredPanel({
   facts,
@@ -19,6 +24,7 @@ export function MeasuredPanel({
   points,
   measured,
   calibration,
+  ref,
 }: {
   facts: EvidenceFacts;
   source: SourceFacts;
@@ -26,6 +32,7 @@ export function MeasuredPanel({
   points: readonly XY[];
   measured: Figure | null;
   calibration: Calibration | null;
+  ref: Ref<MeasuredKeeper>;
 }): ReactNode {
   const { run, busy } = useSaving();
   const { zone } = useZoneChoice();
@@ -62,12 +69,7 @@ export function MeasuredPanel({
     );
   };
   // The viewer has the focus while one measures: its key s comes here.
-  const onKeep = useEffectEvent(() => void keep());
-  useEffect(() => {
-    const listen = () => onKeep();
-    document.addEventListener('evidence:keep-measurement', listen);
-    return () => document.removeEventListener('evidence:keep-measurement', listen);
-  }, []);
+  useImperativeHandle(ref, () => ({ keep: () => void keep() }));
 
   if (measured && 'fault' in measured)
     return (

@@ -1,10 +1,10 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { CLICK_SD_PX, measure, TOOLS, type Calibration, type Tool } from '@/core/evidence/picture/measure';
 import { MeasureFault, type XY } from '@/core/evidence/picture/homography';
 import type { EvidenceFacts, SourceFacts } from '../evidence-facts';
-import { MeasuredPanel } from './measured-panel';
+import { MeasuredPanel, type MeasuredKeeper } from './measured-panel';
 import { PictureViewer } from './picture-viewer';
 import { ScaleForm } from './scale-form';
 import { TonePanel, type Patch } from './tone-panel';
@@ -43,6 +43,7 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
   const [patches, setPatches] = useState<Patch[]>([]);
   const [selected, setSelected] = useState<number | null>(null);
   const [beside, setBeside] = useState('');
+  const measuredPanel = useRef<MeasuredKeeper>(null);
   const calibration = source.calibration as Calibration | null;
   const { points: wanted, asks } = MODES.find((item) => item.mode === mode)!;
   const here = mode === 'tone' ? patches.map((patch) => patch.at) : (points[mode] ?? standingPoints(mode, calibration));
@@ -111,8 +112,7 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
           )}
           onKey={(key) => {
             if (key !== 's') return false;
-            // The panel listens: a measurement becomes a sighting with one key.
-            document.dispatchEvent(new CustomEvent('evidence:keep-measurement'));
+            measuredPanel.current?.keep();
             return true;
           }}
         />
@@ -136,6 +136,7 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
           points={here}
           measured={measured}
           calibration={calibration}
+          ref={measuredPanel}
         />
       ) : null}
       {mode === 'look' ? (

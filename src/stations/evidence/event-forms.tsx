@@ -1,0 +1,109 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { save } from '@/actions/briefs';
+import { addEvents } from '@/actions/evidence';
+import { EVENT_KIND_NAMES, EVENT_KINDS } from '@/core/evidence/events';
+import { RemoveButton } from '@/stations/shell/remove-button';
+import { RecordForm, type FieldSpec } from '@/ui/fields';
+import type { EvidenceFacts } from './evidence-facts';
+
+type EventFacts = EvidenceFacts['events'][number];
+
+function eventFields(facts: EvidenceFacts, several: boolean): FieldSpec[] {
+  return [
+    several
+      ? { name: 'zones', label: 'Zones', type: 'several', options: facts.zones, width: 6 }
+      : { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
+    {
+      name: 'kind',
+      label: 'What happened',
+      type: 'choice',
+      options: EVENT_KIND_NAMES.map((kind) => ({ value: kind, label: EVENT_KINDS[kind].title })),
+      width: 3,
+    },
+    { name: 'onDay', label: 'On', type: 'day', width: 3 },
+    {
+      name: 'value',
+      label: 'With what',
+      type: 'suggest',
+      options: [...facts.codes, ...facts.markings.map((m) => ({ value: m.title, label: m.title }))],
+      help: 'the code laid, or what was added or covered',
+      width: 6,
+    },
+    { name: 'showsUnder', label: 'What is under it still shows', type: 'yes-no', width: 6 },
+    { name: 'note', label: 'Note', width: 12 },
+  ];
+}
+
+/** Something that happened, to one zone or several. */
+export function NewEvent({
+  facts,
+  zone,
+  day,
+  onClose,
+}: {
+  facts: EvidenceFacts;
+  zone: string | null;
+  day: string;
+  onClose: () => void;
+}): ReactNode {
+  return (
+    <RecordForm
+      fields={eventFields(facts, true)}
+      initial={{ zones: zone ? [zone] : [], kind: 'repaint', onDay: day, value: '', showsUnder: false, note: '' }}
+      version={null}
+      saveLabel="Add it"
+      saved="Added to the timeline"
+      submit={(values) => addEvents({ ...values, briefId: facts.briefId })}
+      onDone={onClose}
+      onCancel={onClose}
+    />
+  );
+}
+
+/** One event of the timeline, to change or take off. */
+export function OneEvent({
+  facts,
+  event,
+  onClose,
+}: {
+  facts: EvidenceFacts;
+  event: EventFacts | undefined;
+  onClose: () => void;
+}): ReactNode {
+  if (!event) return null;
+  return (
+    <RecordForm
+      fields={eventFields(facts, false)}
+      initial={event}
+      version={event.version}
+      saveLabel="Save it"
+      saved="Timeline changed"
+      submit={(values, version) =>
+        save({
+          briefId: facts.briefId,
+          station: 'evidence',
+          entity: 'paint_event',
+          id: event.id,
+          version,
+          fields: values,
+        })
+      }
+      onDone={onClose}
+      onCancel={onClose}
+    >
+      <p>
+        <RemoveButton
+          briefId={facts.briefId}
+          station="evidence"
+          entity="paint_event"
+          record={event}
+          said="Taken off the timeline; u brings it back"
+        >
+          Take it off the timeline
+        </RemoveButton>
+      </p>
+    </RecordForm>
+  );
+}
