@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { save } from '@/actions/briefs';
 import { addSighting } from '@/actions/evidence';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
@@ -75,12 +75,15 @@ function OpenSource({
   onClose: () => void;
 }): ReactNode {
   const [editing, setEditing] = useState(false);
+  const section = useRef<HTMLElement>(null);
+  // The list may be scrolled far down when one of it is opened.
+  useEffect(() => section.current?.scrollIntoView({ block: 'nearest' }), []);
   const [pictureId, setPictureId] = useState(source.pictureId);
   const says = facts.questions.flatMap((q) =>
     q.sightings.filter((s) => s.sourceId === source.id && s.questionId === q.id).map((sighting) => ({ q, sighting })),
   );
   return (
-    <section className="ledger-detail" aria-label={source.title}>
+    <section className="ledger-detail" aria-label={source.title} ref={section}>
       <div className="station-head">
         <div>
           <h2 style={{ margin: 0 }}>{source.title}</h2>

@@ -89,8 +89,12 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
           <span className="timeline-name dim">sources</span>
           <div className="timeline-bar">
             <TargetBand facts={facts} at={at} />
-            {ticksOf(span).map((tick) => (
-              <span key={tick.day} className="timeline-tick" style={{ left: at(tick.day) }}>
+            {ticksOf(span).map((tick, i) => (
+              <span
+                key={tick.day}
+                className={i % 2 ? 'timeline-tick minor' : 'timeline-tick'}
+                style={{ left: at(tick.day) }}
+              >
                 {tick.label}
               </span>
             ))}
