@@ -45,70 +45,78 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
     const on = window.from ?? window.to;
     return on && on >= span.from && on <= span.to;
   });
+  /** Without any day there is no scale to stand on. */
+  const dated = facts.events.length > 0 || sources.length > 0 || Boolean(facts.target.from ?? facts.target.to);
   const at = (when: string) => `${(100 * daysBetween(span.from, when)) / span.days}%`;
   return (
     <section aria-label="Timeline">
-      <div className="timeline-head">
-        <label htmlFor="as-on">
-          As on <strong>{fullDay(day)}</strong>
-        </label>
-        <input
-          id="as-on"
-          type="range"
-          min={0}
-          max={span.days}
-          value={offset}
-          onChange={(event) => setOffset(Number(event.target.value))}
-          aria-valuetext={fullDay(day)}
-        />
-        <input
-          type="date"
-          value={day}
-          min={span.from}
-          max={span.to}
-          aria-label="As on, day"
-          onChange={(event) =>
-            event.target.value &&
-            setOffset(Math.min(span.days, Math.max(0, daysBetween(span.from, event.target.value))))
-          }
-        />
-        {facts.target.from ? (
-          <button
-            type="button"
-            className="row-button"
-            onClick={() => setOffset(daysBetween(span.from, facts.target.from!))}
-          >
-            the target
-          </button>
-        ) : null}
-      </div>
-      <p className="dim">{inWords(facts, onDay, day)}</p>
+      {dated ? (
+        <>
+          <div className="timeline-head">
+            <label htmlFor="as-on">
+              As on <strong>{fullDay(day)}</strong>
+            </label>
+            <input
+              id="as-on"
+              type="range"
+              min={0}
+              max={span.days}
+              value={offset}
+              onChange={(event) => setOffset(Number(event.target.value))}
+              aria-valuetext={fullDay(day)}
+            />
+            <input
+              type="date"
+              value={day}
+              min={span.from}
+              max={span.to}
+              aria-label="As on, day"
+              onChange={(event) =>
+                event.target.value &&
+                setOffset(Math.min(span.days, Math.max(0, daysBetween(span.from, event.target.value))))
+              }
+            />
+            {facts.target.from ? (
+              <button
+                type="button"
+                className="row-button"
+                onClick={() => setOffset(daysBetween(span.from, facts.target.from!))}
+              >
+                the target
+              </button>
+            ) : null}
+          </div>
+          <p className="dim">{inWords(facts, onDay, day)}</p>
+        </>
+      ) : null}
 
       <div className="timeline" role="list" aria-label="Zones and what happened to them">
-        <div className="timeline-lane axis" role="presentation">
-          <span className="timeline-name dim">sources</span>
-          <div className="timeline-bar">
-            <TargetBand facts={facts} at={at} />
-            {ticksOf(span).map((tick, i) => (
-              <span
-                key={tick.day}
-                className={i % 2 ? 'timeline-tick minor' : 'timeline-tick'}
-                style={{ left: at(tick.day) }}
-              >
-                {tick.label}
-              </span>
-            ))}
-            {sources.map((source) => (
-              <span
-                key={source.id}
-                className={`timeline-source${source.inWindow ? ' in' : ''}`}
-                style={{ left: at((source.window.from ?? source.window.to)!) }}
-                title={`${source.title}, ${source.dated}`}
-              />
-            ))}
-            <span className="timeline-now" style={{ left: `${(100 * offset) / span.days}%` }} />
+        {dated ? (
+          <div className="timeline-lane axis" role="presentation">
+            <span className="timeline-name dim">sources</span>
+            <div className="timeline-bar">
+              <TargetBand facts={facts} at={at} />
+              {ticksOf(span).map((tick, i) => (
+                <span
+                  key={tick.day}
+                  className={i % 2 ? 'timeline-tick minor' : 'timeline-tick'}
+                  style={{ left: at(tick.day) }}
+                >
+                  {tick.label}
+                </span>
+              ))}
+              {sources.map((source) => (
+                <span
+                  key={source.id}
+                  className={`timeline-source${source.inWindow ? ' in' : ''}`}
+                  style={{ left: at((source.window.from ?? source.window.to)!) }}
+                  title={`${source.title}, ${source.dated}`}
+                />
+              ))}
+              <span className="timeline-now" style={{ left: `${(100 * offset) / span.days}%` }} />
+            </div>
           </div>
-        </div>
+        ) : null}
         {zones.map((key) => (
           <div className="timeline-lane" role="listitem" key={key}>
             <button
@@ -159,10 +167,12 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
           </p>
         ) : null}
       </div>
-      <p className="dim">
-        ▼ repainted, ▣ overpainted, + added; the band is the target window. Bars are filled with the coat as far as it
-        is known for those days.
-      </p>
+      {zones.length > 0 ? (
+        <p className="dim">
+          ▼ repainted, ▣ overpainted, + added; the band is the target window. Bars are filled with the coat as far as it
+          is known for those days.
+        </p>
+      ) : null}
       <Button variant="outlined" onClick={() => setForm(form === 'new' ? null : 'new')}>
         Add what happened
       </Button>
