@@ -77,7 +77,9 @@ function OpenSource({
   const [editing, setEditing] = useState(false);
   const section = useRef<HTMLElement>(null);
   // The list may be scrolled far down when one of it is opened.
-  useEffect(() => section.current?.scrollIntoView({ block: 'nearest' }), []);
+  useEffect(() => {
+    section.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   const [pictureId, setPictureId] = useState(source.pictureId);
   const says = facts.questions.flatMap((q) =>
     q.sightings.filter((s) => s.sourceId === source.id && s.questionId === q.id).map((sighting) => ({ q, sighting })),
