@@ -1,15 +1,14 @@
 import { officialColours, systemsOf, type OfficialColour } from '@/core/codes/shelf';
 import { canonicalIn } from '@/core/codes/system';
-import { coloursOn, type ColourHistory } from '@/core/evidence/as-on';
+import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
 import type { Window } from '@/core/evidence/date-fit';
-import { layersOn, needsOrder, type Layer } from '@/core/evidence/layers';
+import { needsOrder, type Layer } from '@/core/evidence/layers';
 import { buildOutline, zoneTitle, type Outline } from '@/core/outline/outline';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { localDay } from '@/core/route/calendar';
 import { GATES, type GateName } from '@/core/route/gates';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
 import { buildRoute, type Route, type RouteCall } from '@/core/route/route';
-import { addDays, type Day } from '@/core/units/day';
 import { chaseList, type ChaseItem } from './chase-list';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
 import type { Kept } from './records';
@@ -184,18 +183,9 @@ function layerOrders(state: BriefState, history: ColourHistory, outline: Outline
   const day = state.airframe.targetTo ?? state.airframe.targetFrom;
   if (!day) return [];
   return [...new Set(state.events.map((event) => event.zone))].sort().flatMap((zone) => {
-    const layers = layersOn(state.events, zone, day, firstColour(state.events, history, zone, day));
+    const layers = layersAsOn(history, zone, day);
     return needsOrder(layers) ? [{ zone, zoneTitle: zoneTitle(outline, zone), layers }] : [];
   });
-}
-
-/** What a zone wore before anything happened to it: the evidence weighed for the day before its first repaint. */
-function firstColour(events: BriefState['events'], history: ColourHistory, zone: string, day: Day): string | null {
-  const first = events
-    .filter((event) => event.zone === zone && event.kind === 'repaint')
-    .map((event) => event.onDay)
-    .sort()[0];
-  return coloursOn({ ...history, zones: [zone] }, first && first <= day ? addDays(first, -1) : day).get(zone)!.value;
 }
 
 /** The word for how sure a zone's answers are, the least sure first: what the sheet hatches. */

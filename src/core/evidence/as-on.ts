@@ -1,6 +1,7 @@
-import type { Day } from '@/core/units/day';
+import { addDays, type Day } from '@/core/units/day';
 import type { Window } from './date-fit';
 import { epochOf, type PaintEvent } from './events';
+import { layersOn, type Layer } from './layers';
 import { weigh, type QuestionState, type WeighedSighting, type WeighedSource } from './weigh';
 import { bestNamed } from './best';
 import type { Weights } from './weights';
@@ -57,6 +58,19 @@ export function coloursOn(history: ColourHistory, day: Day): Map<string, ColourO
         : [zone, { value: null, from: 'nothing', state: 'unseen' }];
     }),
   );
+}
+
+/**
+ * Everything that lies on a zone on a day, bottom to top, its first coat by the evidence for the day before its first repaint: see
+ * `layersOn`.
+ */
+export function layersAsOn(history: ColourHistory, zone: string, day: Day): Layer[] {
+  const first = history.events
+    .filter((event) => event.zone === zone && event.kind === 'repaint')
+    .map((event) => event.onDay)
+    .sort()[0];
+  const before = first && first <= day ? addDays(first, -1) : day;
+  return layersOn(history.events, zone, day, coloursOn({ ...history, zones: [zone] }, before).get(zone)!.value);
 }
 
 /** Whether something that was put on a zone shows on a day, judged by additions and overpaints of its name. */

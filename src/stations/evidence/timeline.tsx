@@ -2,9 +2,9 @@
 
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { coloursOn, showsOn, type ColourOnDay } from '@/core/evidence/as-on';
+import { coloursOn, layersAsOn, showsOn, type ColourOnDay } from '@/core/evidence/as-on';
 import { EVENT_KINDS } from '@/core/evidence/events';
-import { layersOn } from '@/core/evidence/layers';
+import { needsOrder } from '@/core/evidence/layers';
 import { addDays, daysBetween } from '@/core/units/day';
 import { useSheetOverlay, useZoneChoice } from '@/stations/shell/zone-choice';
 import { fullDay, windowInWords } from '@/ui/dates';
@@ -185,7 +185,7 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
           onClose={() => setForm(null)}
         />
       ) : null}
-      <LayerOrder facts={facts} zones={zones} day={day} onDay={onDay} />
+      <LayerOrder facts={facts} zones={zones} day={day} />
     </section>
   );
 }
@@ -217,24 +217,14 @@ function inWords(facts: EvidenceFacts, onDay: ReadonlyMap<string, ColourOnDay>, 
 }
 
 /** What has to be laid down, bottom to top, where more than one coat shows on the day. */
-function LayerOrder({
-  facts,
-  zones,
-  day,
-  onDay,
-}: {
-  facts: EvidenceFacts;
-  zones: readonly string[];
-  day: string;
-  onDay: ReadonlyMap<string, ColourOnDay>;
-}): ReactNode {
+function LayerOrder({ facts, zones, day }: { facts: EvidenceFacts; zones: readonly string[]; day: string }): ReactNode {
   const { titleOf } = useZoneChoice();
   const atTarget = day >= (facts.target.from ?? '0') && day <= (facts.target.to ?? facts.target.from ?? '9');
   const orders = atTarget
     ? facts.layers.filter((order) => zones.includes(order.zone))
     : zones.flatMap((zone) => {
-        const layers = layersOn(facts.events, zone, day, firstValue(facts, zone, day, onDay));
-        return layers.length > 1 ? [{ zone, layers }] : [];
+        const layers = layersAsOn(facts.history, zone, day);
+        return needsOrder(layers) ? [{ zone, layers }] : [];
       });
   if (orders.length === 0) return null;
   return (
@@ -260,10 +250,4 @@ function LayerOrder({
       </p>
     </section>
   );
-}
-
-function firstValue(facts: EvidenceFacts, zone: string, day: string, onDay: ReadonlyMap<string, ColourOnDay>) {
-  const first = facts.events.find((event) => event.zone === zone && event.kind === 'repaint')?.onDay;
-  if (!first || first > day) return onDay.get(zone)?.value ?? null;
-  return coloursOn({ ...facts.history, zones: [zone] }, addDays(first, -1)).get(zone)!.value;
 }
