@@ -1,5 +1,5 @@
 import { deriveBrief } from '@/core/brief/derive';
-import type { ColourShelf } from '@/core/brief/state';
+import { outlineSpecOf, type ColourShelf } from '@/core/brief/state';
 import { officialColours } from '@/core/codes/shelf';
 import type { Lab } from '@/core/colour/types';
 import { matchSingle } from '@/core/match/single';
@@ -95,12 +95,7 @@ function choicesOf(codes: readonly string[], shelf: ColourShelf): BriefFile['cho
 async function drawPictures(file: BriefFile, shelf: ColourShelf): Promise<BriefFile> {
   const official = officialColours(shelf.codes, shelf.chips);
   const colourOfCode = (code: string): Lab => official.get(code)?.lab ?? PLAIN;
-  const outline = buildOutline({
-    preset: file.airframe.preset,
-    dimensions: file.airframe.dimensions,
-    landing: file.brief.options.landing,
-    folded: file.brief.options.wings === 'folded',
-  });
+  const outline = buildOutline(outlineSpecOf(file.airframe, file.brief));
   const questions = new Map(file.questions.map((question) => [question.ref, question]));
   const coloursIn = (said: readonly { question: string; value: string }[]) =>
     new Map(

@@ -12,7 +12,7 @@ import { buildRoute, type Route, type RouteCall } from '@/core/route/route';
 import { chaseList, type ChaseItem } from './chase-list';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
 import type { Kept } from './records';
-import type { BriefState, ColourShelf } from './state';
+import { outlineSpecOf, type BriefState, type ColourShelf } from './state';
 
 export interface GateView {
   name: GateName;
@@ -65,12 +65,7 @@ export interface DeriveSettings {
 /** Computes everything a station shows from what is kept. Deterministic in its arguments. */
 export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: DeriveSettings): BriefView {
   const { airframe, brief } = state;
-  const outline = buildOutline({
-    preset: airframe.preset,
-    dimensions: airframe.dimensions,
-    landing: brief.options.landing,
-    folded: brief.options.wings === 'folded',
-  });
+  const outline = buildOutline(outlineSpecOf(airframe, brief));
   const weighed = weighQuestions(state, systemsOf(shelf.codes), outline);
   const { questions } = weighed;
   const colourHistory = colourHistoryOf(weighed, state, outline);

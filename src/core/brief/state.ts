@@ -1,5 +1,6 @@
 import type { Paint } from '@/core/paint/catalogue';
-import type { Kept } from './records';
+import type { OutlineSpec } from '@/core/outline/outline';
+import type { Fields, Kept } from './records';
 
 /** Everything kept about one brief, as it comes from the database or an exported file: facts, nothing computed. */
 export interface BriefState {
@@ -45,3 +46,11 @@ export function identityOf(
 
 export const typeOf = (airframe: Pick<Kept<'airframe'>, 'type' | 'variant'>): string =>
   `${airframe.type} ${airframe.variant}`.trim();
+
+/** The outline that an airframe has with the options of its brief. */
+export const outlineSpecOf = (airframe: Fields<'airframe'>, { options }: Fields<'brief'>): OutlineSpec => ({
+  preset: airframe.preset,
+  dimensions: airframe.dimensions,
+  landing: options.landing,
+  folded: options.wings === 'folded',
+});

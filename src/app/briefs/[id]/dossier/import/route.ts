@@ -1,4 +1,5 @@
 import { revalidatePath } from 'next/cache';
+import { outlineSpecOf } from '@/core/brief/state';
 import { buildOutline } from '@/core/outline/outline';
 import { printPath } from '@/core/interchange/contracts/contract';
 import { dossierSchema } from '@/core/interchange/dossier';
@@ -28,13 +29,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   if (!state) return refused(whole('this brief is gone'), 404);
   if (/^\s*[{[]/.test(text)) return takeDossier(id, text);
 
-  const { airframe, brief } = state;
-  const outline = buildOutline({
-    preset: airframe.preset,
-    dimensions: airframe.dimensions,
-    landing: brief.options.landing,
-    folded: brief.options.wings === 'folded',
-  });
+  const outline = buildOutline(outlineSpecOf(state.airframe, state.brief));
   const read = readEvidenceCsv(text, outline.zones);
   if (!('table' in read)) return refused(read.faults);
   const done = (await addTable(id, read))!;
