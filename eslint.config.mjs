@@ -24,7 +24,7 @@ const libraries = 'react react-dom react/* next next/* pg @mui/* @react-pdf/* sh
 const CORE_SEES = {
   units: '',
   colour: 'units',
-  codes: 'units colour brief',
+  codes: 'units colour paint brief',
   paint: 'units colour',
   match: 'units colour codes paint',
   outline: 'units',

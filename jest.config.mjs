@@ -21,6 +21,7 @@ const config = {
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@demo/(.*)$': '<rootDir>/demo/$1',
+    '^@tests/(.*)$': '<rootDir>/tests/$1',
   },
 };
 

@@ -5,7 +5,7 @@ const config: NextConfig = {
   // Types are checked by `npm run types`, with the native compiler, before every build in ./test.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['sharp', '@react-pdf/renderer', 'pg'],
-  experimental: { serverActions: { bodySizeLimit: '1mb' } },
+  experimental: { serverActions: { bodySizeLimit: '10mb' } },
 };
 
 export default config;

@@ -16,7 +16,7 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/2',
+      format: 'build-brief/3',
       brief,
       airframe,
       sources: [],
@@ -30,6 +30,10 @@ export class BriefBuilder {
       log: [],
       timers: [],
       choices: [],
+      recipes: [],
+      uses: [],
+      systems: [],
+      relations: [],
       codes: [],
       lines: [],
       pictures: {},

@@ -95,7 +95,7 @@ describe('a brief file', () => {
     const shelf = shelfOfDemo();
     for (const file of briefs) {
       const again = toBriefFile(stateOfFile(file, shelf), shelf, {});
-      expect({ ...again, codes: [], lines: [] }).toEqual({
+      expect({ ...again, codes: [], lines: [], systems: [], relations: [] }).toEqual({
         ...file,
         codes: [],
         lines: [],

@@ -20,7 +20,7 @@ describe('the tables of the demo', () => {
   });
   test('a row with too few fields, a colour that cannot be, a chemistry nobody knows are refused', () => {
     expect(() => demoShelf(`${STANDARD}TCS 02,Grey\n`, CATALOGUE)).toThrow();
-    expect(() => demoShelf(STANDARD.replace('94', '194'), CATALOGUE)).toThrow(/between 0 and 100/);
+    expect(() => demoShelf(STANDARD.replace('94', '194'), CATALOGUE)).toThrow(/L\* 194 is impossible/);
     expect(() => demoShelf(STANDARD, CATALOGUE.replaceAll('WA', 'XX'))).toThrow(/Chemistry/);
   });
 });

@@ -52,21 +52,37 @@ export async function loadBrief(id: string): Promise<BriefState | null> {
     [id],
   );
   if (!found) return null;
-  const [airframes, sources, questions, sightings, rulings, events, mirrors, markings, sessions, log, timers, choices] =
-    await Promise.all([
-      recordsOf(client, 'airframe', id, 'id'),
-      recordsOf(client, 'source', id, 'coalesce(date_from, date_to) nulls last, created_at, id'),
-      recordsOf(client, 'question', id, 'created_at, id'),
-      recordsOf(client, 'sighting', id, 'created_at, id'),
-      recordsOf(client, 'ruling', id, 'id'),
-      recordsOf(client, 'paint_event', id, 'on_day, zone, kind, value, note, id'),
-      recordsOf(client, 'mirror', id, 'zone, aspect, item, id'),
-      recordsOf(client, 'marking', id, 'created_at, id'),
-      recordsOf(client, 'weekly_session', id, 'weekday, starts_at, minutes, id'),
-      recordsOf(client, 'log_entry', id, 'ended_at, started_at, step_key, id'),
-      recordsOf(client, 'timer', id, 'started_at, step_key, id'),
-      recordsOf(client, 'colour_choice', id, 'id'),
-    ]);
+  const [
+    airframes,
+    sources,
+    questions,
+    sightings,
+    rulings,
+    events,
+    mirrors,
+    markings,
+    sessions,
+    log,
+    timers,
+    choices,
+    recipes,
+    uses,
+  ] = await Promise.all([
+    recordsOf(client, 'airframe', id, 'id'),
+    recordsOf(client, 'source', id, 'coalesce(date_from, date_to) nulls last, created_at, id'),
+    recordsOf(client, 'question', id, 'created_at, id'),
+    recordsOf(client, 'sighting', id, 'created_at, id'),
+    recordsOf(client, 'ruling', id, 'id'),
+    recordsOf(client, 'paint_event', id, 'on_day, zone, kind, value, note, id'),
+    recordsOf(client, 'mirror', id, 'zone, aspect, item, id'),
+    recordsOf(client, 'marking', id, 'created_at, id'),
+    recordsOf(client, 'weekly_session', id, 'weekday, starts_at, minutes, id'),
+    recordsOf(client, 'log_entry', id, 'ended_at, started_at, step_key, id'),
+    recordsOf(client, 'timer', id, 'started_at, step_key, id'),
+    recordsOf(client, 'colour_choice', id, 'id'),
+    recordsOf(client, 'recipe', id, 'made_on nulls last, tone, parts, id'),
+    recordsOf(client, 'paint_use', id, 'on_day, sprayed_ml, id'),
+  ]);
   return {
     brief: fromRow('brief', found.row),
     airframe: airframes[0]!,
@@ -81,6 +97,8 @@ export async function loadBrief(id: string): Promise<BriefState | null> {
     log,
     timers,
     choices,
+    recipes,
+    uses,
   };
 }
 

@@ -3,14 +3,22 @@ import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { newBrief } from '@/stations/setup/new-brief';
 import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/brief/blank';
-import { RECORDS, type Fields, type RecordName } from '@/core/brief/records';
+import {
+  chipFields,
+  colourCodeFields,
+  paintFields,
+  paintLineFields,
+  RECORDS,
+  type Fields,
+  type RecordName,
+} from '@/core/brief/records';
 import { briefFileSchema } from '@/core/interchange/brief-file';
 import { dossierSchema } from '@/core/interchange/dossier';
 import { readEvidenceCsv } from '@/core/interchange/evidence-csv';
 import { dunlin } from '@demo/dunlin';
 import { exportBrief, importBrief } from './brief-files';
 import { createBrief, listBriefs, loadBrief } from './briefs';
-import { addToShelf, loadShelf } from './colours';
+import { addToShelf, loadShelf, type ShelfAddition } from './colours';
 import { closePool, inTransaction, pool, rows } from './database';
 import { ChangedElsewhere, columnsOf, deleteRecord, insertRecord, newAct, undoLast, updateRecord } from './history';
 import { addTable, exportDossier, mergeDossier } from './dossier';
@@ -180,38 +188,40 @@ describe('a brief as a file', () => {
 
 describe('the shelf', () => {
   test('adding the same catalogue twice adds nothing the second time; the drawer adds up', async () => {
-    const addition = {
+    const addition: ShelfAddition = {
+      systems: [],
+      relations: [],
       codes: [
         {
-          code: { system: 'ZZ', code: 'ZZ 1', name: 'Test', finish: 'matt' as const, kind: 'solid' as const },
-          chips: [{ lab: [50, 0, 0] as [number, number, number], origin: 'measured' as const, sd: 0.4, note: '' }],
+          code: colourCodeFields.parse({ system: 'ZZ', code: 'ZZ 1', name: 'Test', finish: 'matt', kind: 'solid' }),
+          chips: [chipFields.omit({ codeId: true }).parse({ lab: [50, 0, 0], origin: 'measured', sd: 0.4, note: '' })],
         },
       ],
       lines: [
         {
-          line: { name: 'Zline', chemistry: 'WA' as const },
+          line: paintLineFields.parse({ name: 'Zline', chemistry: 'WA' }),
           paints: [
             {
-              paint: {
+              paint: paintFields.omit({ lineId: true }).parse({
                 number: '1',
                 name: 'Grey',
-                kind: 'solid' as const,
-                finish: 'matt' as const,
-                opacity: 'opaque' as const,
-                lab: [51, 0, 0] as [number, number, number],
+                kind: 'solid',
+                finish: 'matt',
+                opacity: 'opaque',
+                lab: [51, 0, 0],
                 sd: 1,
                 sizeMl: 17,
                 priceCents: 300,
                 claims: ['ZZ 1'],
-              },
-              bottle: { mlLeft: 6.5, openedOn: null, condition: '' },
+              }),
+              bottle: { mlLeft: 6.5, openedOn: null, condition: '', strength: 1 },
             },
           ],
         },
       ],
     };
-    expect(await addToShelf(addition, null, 'colours')).toEqual({ codes: 1, paints: 1 });
-    expect(await addToShelf(addition, null, 'colours')).toEqual({ codes: 0, paints: 0 });
+    expect(await addToShelf(addition, null, 'colours')).toEqual({ codes: 1, chips: 0, paints: 1, changed: 0 });
+    expect(await addToShelf(addition, null, 'colours')).toEqual({ codes: 0, chips: 0, paints: 0, changed: 0 });
     const shelf = await loadShelf();
     expect(shelf.paints.find((paint) => paint.line === 'Zline')).toMatchObject({
       ownedMl: 6.5,

@@ -8,7 +8,16 @@ const columnOf = (field: string) => field.replace(/[A-Z]/g, (letter) => `_${lett
 const fieldOf = (column: string) => column.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase());
 export const columnsOf = (name: RecordName): string[] => Object.keys(RECORDS[name].shape).map(columnOf);
 /** Records that belong to the house rather than to one brief. */
-const SHARED: ReadonlySet<RecordName> = new Set(['brief', 'colour_code', 'chip', 'paint_line', 'paint', 'bottle']);
+const SHARED: ReadonlySet<RecordName> = new Set([
+  'brief',
+  'colour_system',
+  'colour_code',
+  'code_relation',
+  'chip',
+  'paint_line',
+  'paint',
+  'bottle',
+]);
 
 type Row = Record<string, unknown>;
 const toRow = (fields: object): Row =>
@@ -115,6 +124,34 @@ export async function insertRecord<N extends RecordName>(
   return fromRow(name, await putRow(client, act, name, row));
 }
 
+/** Many records of one kind in one go, each with its change. Ids are made here and come back in the order of the records. */
+export async function insertRecords<N extends RecordName>(
+  client: PoolClient,
+  act: Act,
+  name: N,
+  records: readonly Fields<N>[],
+): Promise<string[]> {
+  if (records.length === 0) return [];
+  const whole = records.map((fields): Row => ({
+    ...toRow(fields),
+    id: randomUUID(),
+    version: 1,
+    ...(SHARED.has(name) ? {} : { brief_id: act.briefId }),
+  }));
+  const columns = Object.keys(whole[0]!).filter((column) => /^[a-z_0-9]+$/.test(column));
+  await client.query(
+    `with made as (
+       insert into ${name} as t (${columns.join(', ')})
+       select ${columns.join(', ')} from jsonb_populate_recordset(null::${name}, $1::jsonb)
+       returning to_jsonb(t) as row, t.id
+     )
+     insert into change (act, brief_id, by, station, entity, row_id, before, after, undoes)
+     select $2, $3, $4, $5, $6, id, null, row, $7 from made`,
+    [JSON.stringify(whole), act.id, act.briefId, act.by, act.station, name, act.undoes],
+  );
+  return whole.map(({ id }) => id as string);
+}
+
 async function putRow(client: PoolClient, act: Act, name: RecordName, row: Row): Promise<Row> {
   const columns = Object.keys(row).filter((column) => /^[a-z_]+$/.test(column));
   const [after] = await rows<{ row: Row }>(
@@ -171,6 +208,12 @@ const DEPENDANTS: Partial<Record<RecordName, readonly (readonly [RecordName, str
   paint: [
     ['bottle', 'paint_id'],
     ['colour_choice', 'paint_id'],
+  ],
+  recipe: [['colour_choice', 'recipe_id']],
+  colour_code: [
+    ['chip', 'code_id'],
+    ['code_relation', 'code_id'],
+    ['code_relation', 'other_id'],
   ],
 };
 

@@ -30,7 +30,7 @@ describe('what Evidence is told', () => {
 });
 
 describe('what Colours is told', () => {
-  const facts = colourFacts(view, shelf);
+  const facts = colourFacts(view, shelf, '1', NOW);
   test('matches are sorted within drawer and shops, the drawer first', () => {
     for (const { matches } of facts.calls) {
       const firstShop = matches.findIndex((match) => !match.inDrawer);
@@ -46,8 +46,8 @@ describe('what Colours is told', () => {
     for (const call of chosen) {
       expect(call.chosen!.dE00).toBeGreaterThanOrEqual(0);
       expect(call.areaCm2).toBeGreaterThan(0);
-      expect(call.paintMl!).toBeGreaterThan(0);
-      expect(call.paintMl!).toBeLessThan(20);
+      expect(call.cup!.paintMl).toBeGreaterThan(0);
+      expect(call.cup!.paintMl).toBeLessThan(20);
     }
   });
   test('the underside of the whole model is of the order of a hand: 100 to 200 cm2 at 1/48', () => {

@@ -11,14 +11,16 @@ export function ButtedSwatches({
   chosen,
   label,
   width = 150,
+  tall = false,
 }: {
   official: Lab | null;
   chosen: Lab | null;
   label: string;
   width?: number;
+  tall?: boolean;
 }): ReactNode {
   return (
-    <span className="swatch-mount" role="img" aria-label={label} style={{ width }}>
+    <span className={`swatch-mount${tall ? ' tall' : ''}`} role="img" aria-label={label} style={{ width }}>
       {[official, chosen].map((lab, i) => {
         const colour = lab ? labToHex(lab) : null;
         return (

@@ -7,25 +7,37 @@ import type { BriefState, ColourShelf } from '@/core/brief/state';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { matchSingle } from '@/core/match/single';
 import { officialColours } from '@/core/codes/shelf';
+import { bottleOf, paintOf } from './paints';
 
 /** The demo without a database: its shelf and its main brief, for tests of what is computed from them. */
 const read = (name: string) => readFileSync(path.join(process.cwd(), 'demo', name), 'utf8');
 
 export function shelfOfDemo(): ColourShelf {
-  const { codes, lines } = demoShelf(read('standard.csv'), read('catalogue.csv'));
+  const { systems, codes, relations, lines } = demoShelf(read('standard.csv'), read('catalogue.csv'));
   return {
+    systems: systems.map((system) => ({ ...system, id: `system ${system.name}`, version: 1 })),
+    relations: relations.map(({ code, other, ...relation }, i) => ({
+      ...relation,
+      codeId: `code ${code}`,
+      otherId: `code ${other}`,
+      id: `relation ${i}`,
+      version: 1,
+    })),
     codes: codes.map(({ code }) => ({ ...code, id: `code ${code.code}`, version: 1 })),
     chips: codes.flatMap(({ code, chips }) =>
       chips.map((chip, i) => ({ ...chip, codeId: `code ${code.code}`, id: `chip ${code.code} ${i}`, version: 1 })),
     ),
     paints: lines.flatMap(({ line, paints }) =>
-      paints.map(({ paint, bottle }) => ({
-        ...paint,
-        id: `${line.name} ${paint.number}`,
-        line: line.name,
-        chemistry: line.chemistry,
-        ownedMl: bottle?.mlLeft ?? 0,
-      })),
+      paints.map(({ paint, bottle }) =>
+        paintOf({
+          ...paint,
+          id: `${line.name} ${paint.number}`,
+          line: line.name,
+          chemistry: line.chemistry,
+          bottles: bottle ? [bottleOf({ ...bottle, id: `bottle ${line.name} ${paint.number}` })] : [],
+          ownedMl: bottle?.mlLeft ?? 0,
+        }),
+      ),
     ),
   };
 }

@@ -3,33 +3,27 @@ import { dunlin } from '@demo/dunlin';
 import { cardsForNow } from '@/core/bench/cards';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { matchSingle } from '@/core/match/single';
-import type { Paint } from '@/core/paint/catalogue';
+import { chipOf, codeOf, paintOf } from '@tests/support/paints';
 import { certaintyOf, deriveBrief } from './derive';
 import type { BriefState, ColourShelf } from './state';
 
 const nowUtc = '2026-11-23T12:00:00Z';
-const paint: Paint = {
+const paint = paintOf({
   id: 'paint-1',
   line: 'Line',
-  number: '1',
   name: 'Green',
   chemistry: 'AL',
-  kind: 'solid',
-  finish: 'matt',
-  opacity: 'opaque',
   lab: [36.5, -9, 13],
-  sd: 0.5,
-  sizeMl: 15,
-  priceCents: 300,
-  claims: [],
   ownedMl: 4,
-};
+});
 const shelf: ColourShelf = {
+  systems: [],
+  relations: [],
   codes: [
-    { id: 'code-31', version: 1, system: 'TCS', code: 'TCS 31', name: 'Fen green', finish: 'matt', kind: 'solid' },
-    { id: 'code-14', version: 1, system: 'TCS', code: 'TCS 14', name: 'Sleet', finish: 'matt', kind: 'solid' },
+    codeOf({ id: 'code-31', code: 'TCS 31', name: 'Fen green' }),
+    codeOf({ id: 'code-14', code: 'TCS 14', name: 'Sleet' }),
   ],
-  chips: [{ id: 'chip', version: 1, codeId: 'code-31', lab: [36, -9, 13], origin: 'measured', sd: 0.4, note: '' }],
+  chips: [chipOf({ codeId: 'code-31', lab: [36, -9, 13] })],
   paints: [paint],
 };
 const demo = () => stateOfFile(briefFileSchema.parse(dunlin('2026-11-10').file), shelf);
@@ -55,7 +49,7 @@ describe('what follows from a brief', () => {
   test('a chosen paint gives the step its chemistry and the wait that follows', () => {
     const without = derive(demo());
     const state = demo();
-    state.choices = [{ id: 'c', version: 1, codeId: 'code-31', paintId: 'paint-1' }];
+    state.choices = [{ id: 'c', version: 1, codeId: 'code-31', paintId: 'paint-1', recipeId: null }];
     const withPaint = derive(state);
     const step = (view: typeof without) => view.route.steps.find((item) => item.key === 'spray:TCS 31')!;
     expect(step(without).load!.chemistry).toBe('WA');

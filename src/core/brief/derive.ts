@@ -12,6 +12,7 @@ import { buildRoute, type Route, type RouteCall } from '@/core/route/route';
 import { chaseList, type ChaseItem } from './chase-list';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
 import type { Kept } from './records';
+import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
 import { outlineSpecOf, type BriefState, type ColourShelf } from './state';
 
 export interface GateView {
@@ -27,7 +28,8 @@ export interface CallView {
   code: string;
   official: OfficialColour | null;
   zones: string[];
-  choice: { record: Kept<'colour_choice'>; paint: Paint } | null;
+  /** `paint` is what a chosen recipe makes, where one is chosen. */
+  choice: { record: Kept<'colour_choice'>; paint: Paint; recipe: RecipeView | null } | null;
 }
 
 /** A brief with all that follows from it. */
@@ -66,7 +68,7 @@ export interface DeriveSettings {
 export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: DeriveSettings): BriefView {
   const { airframe, brief } = state;
   const outline = buildOutline(outlineSpecOf(airframe, brief));
-  const weighed = weighQuestions(state, systemsOf(shelf.codes), outline);
+  const weighed = weighQuestions(state, systemsOf(shelf.codes, shelf.systems), outline);
   const { questions } = weighed;
   const colourHistory = colourHistoryOf(weighed, state, outline);
   const layers = layerOrders(state, colourHistory, outline);
@@ -128,14 +130,17 @@ function colourHistoryOf(
 /** How a code becomes a call: what is known of it, and the paint chosen for it in this brief. */
 function callMaker(state: BriefState, shelf: ColourShelf): (value: string, zones: string[]) => CallView {
   const official = officialColours(shelf.codes, shelf.chips);
-  const systems = systemsOf(shelf.codes);
+  const systems = systemsOf(shelf.codes, shelf.systems);
+  const known = new Set(official.keys());
   const paints = new Map(shelf.paints.map((paint) => [paint.id, paint]));
   return (value, zones) => {
-    const code = canonicalIn(systems, value);
+    const code = canonicalIn(systems, value, known);
     const colour = official.get(code) ?? null;
     const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
-    const paint = record && paints.get(record.paintId);
-    return { code, official: colour, zones, choice: record && paint ? { record, paint } : null };
+    const kept = state.recipes.find((recipe) => recipe.id === record?.recipeId);
+    const recipe = kept ? recipeView(kept, paints) : null;
+    const paint = recipe ? recipeAsPaint(recipe) : record?.paintId && paints.get(record.paintId);
+    return { code, official: colour, zones, choice: record && paint ? { record, paint, recipe } : null };
   };
 }
 

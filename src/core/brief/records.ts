@@ -7,7 +7,9 @@ import { CHIP_ORIGINS } from '@/core/colour/chips';
 import { dimensionsSchema } from '@/core/outline/dimensions';
 import { PRESET_NAMES } from '@/core/outline/presets';
 import { VIEWS } from '@/core/outline/zones';
-import { FINISHES, OPACITIES, PAINT_KINDS } from '@/core/paint/catalogue';
+import { CODE_RELATIONS, CODE_SHAPES } from '@/core/codes/system';
+import { FINISHES, FLOPS, METAL_GROUNDS, OPACITIES, PAINT_KINDS } from '@/core/paint/catalogue';
+import { TONES } from '@/core/match/tones';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { isTimeZone } from '@/core/route/calendar';
 import { isDay } from '@/core/units/day';
@@ -33,7 +35,7 @@ const labNumber = (axis: string, least: number, most: number) =>
   number(axis)
     .min(least, `${axis} must lie between ${least} and ${most}`)
     .max(most, `${axis} must lie between ${least} and ${most}`);
-const lab = z.tuple([labNumber('L*', 0, 100), labNumber('a*', -128, 128), labNumber('b*', -128, 128)]);
+export const labFields = z.tuple([labNumber('L*', 0, 100), labNumber('a*', -128, 128), labNumber('b*', -128, 128)]);
 
 /** A window whose end is before its start is refused at its end. */
 function inOrder<T extends z.ZodObject>(schema: T, from: string, to: string, says: string) {
@@ -211,20 +213,72 @@ export const timerFields = z.strictObject({
   minutes: number('Minutes').min(0.1, 'Minutes: above 0').max(10_080, 'Minutes: at most a week'),
 });
 
+export const colourSystemFields = z.strictObject({
+  name: needed('System', 20),
+  title: line('Title', 80),
+  shape: choice('Shape', CODE_SHAPES),
+  prefix: needed('Prefix', 10).regex(/^[A-Z][A-Z.]*$/, 'Prefix: capital letters, such as "TCS"'),
+  digits: number('Digits').int().min(1, 'Digits: 1 to 6').max(6, 'Digits: 1 to 6'),
+});
+
 export const colourCodeFields = z.strictObject({
   system: needed('System', 20),
   code: needed('Code', 20),
   name: line('Name', 60),
   finish: choice('Finish', FINISHES),
   kind: choice('Kind', PAINT_KINDS),
+  /** Of a metallic: what lies under it, and how much it darkens when seen aslant; '' where it is not known. */
+  ground: choice('Ground', METAL_GROUNDS).default(''),
+  flop: choice('Flop', FLOPS).default(''),
 });
+
+export const codeRelationFields = inOrder(
+  z.strictObject({
+    codeId: id,
+    otherId: id,
+    kind: choice('Relation', CODE_RELATIONS),
+    fromDay: optionalDay('From'),
+    toDay: optionalDay('To'),
+    note: line('Note', 300),
+  }),
+  'fromDay',
+  'toDay',
+  'To: it ends before it starts',
+);
 
 export const chipFields = z.strictObject({
   codeId: id,
-  lab,
+  lab: labFields,
   origin: choice('Origin', CHIP_ORIGINS),
-  sd: number('Uncertainty').min(0).max(30),
+  sd: number('Uncertainty').min(0, 'Uncertainty: never below 0').max(30, 'Uncertainty: at most 30'),
+  instrument: line('Instrument', 80).default(''),
+  batch: line('Batch', 40).default(''),
+  leftOut: z.boolean().default(false),
   note: line('Note', 300),
+});
+
+const curve = (title: string) =>
+  z
+    .array(
+      number(title).min(0, `${title}: reflectance runs from 0 to 1`).max(1, `${title}: reflectance runs from 0 to 1`),
+    )
+    .length(31, `${title}: 31 values are needed, 400 to 700 nm by 10`);
+const constants = (title: string) =>
+  z.array(number(title).min(0, `${title}: never below 0`)).length(31, `${title}: 31 values are needed`);
+
+/** What is known of a paint's colour beyond its Lab: any of these. */
+export const colourDataFields = z.strictObject({
+  contrastRatio: number('Contrast ratio')
+    .min(0.01, 'Contrast ratio: above 0')
+    .max(1, 'Contrast ratio: at most 1')
+    .optional(),
+  /** One part of the paint in four of white. */
+  tint14: labFields.optional(),
+  reflectance: curve('Curve').optional(),
+  overBlack: curve('Over black').optional(),
+  overWhite: curve('Over white').optional(),
+  K: constants('K').optional(),
+  S: constants('S').optional(),
 });
 
 export const paintFields = z.strictObject({
@@ -234,24 +288,90 @@ export const paintFields = z.strictObject({
   kind: choice('Kind', PAINT_KINDS),
   finish: choice('Finish', FINISHES),
   opacity: choice('Opacity', OPACITIES),
-  lab: lab.nullable(),
-  sd: number('Uncertainty').min(0).max(30),
-  sizeMl: number('Bottle').min(1).max(1000),
-  priceCents: number('Price').int().min(0).max(100_000),
-  claims: z.array(needed('Claim', 20)),
+  lab: labFields.nullable(),
+  sd: number('Uncertainty').min(0, 'Uncertainty: never below 0').max(30, 'Uncertainty: at most 30'),
+  sizeMl: number('Bottle').min(1, 'Bottle: at least 1 ml').max(1000, 'Bottle: at most 1000 ml'),
+  priceCents: number('Price')
+    .int('Price: whole cents')
+    .min(0, 'Price: never below 0')
+    .max(100_000, 'Price: at most 1000'),
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/, 'Currency: three capital letters')
+    .default('EUR'),
+  claims: z.array(needed('Claim', 20)).max(40),
+  ground: choice('Ground', METAL_GROUNDS).default(''),
+  flop: choice('Flop', FLOPS).default(''),
+  /** Numbers it had before: a renamed or merged paint is found by them. */
+  formerly: z.array(needed('Former number', 60)).max(40).default([]),
+  data: colourDataFields.nullable().default(null),
 });
 
+const waitMinutes = (title: string) =>
+  number(title)
+    .int(`${title}: whole minutes`)
+    .min(1, `${title}: at least a minute`)
+    .max(20_000, `${title}: at most two weeks`)
+    .nullable();
+/** A line of paints: what is empty follows from its chemistry. */
 export const paintLineFields = z.strictObject({
   name: needed('Line', 40),
   chemistry: choice('Chemistry', CHEMISTRY_NAMES),
+  thinner: line('Thinner', 60).default(''),
+  thinRatio: number('Thinner to paint')
+    .min(0, 'Thinner to paint: never below 0')
+    .max(20, 'Thinner to paint: at most 20 to 1')
+    .nullable()
+    .default(null),
+  recoatMin: waitMinutes('Recoat').default(null),
+  maskMin: waitMinutes('Mask').default(null),
+  cureMin: waitMinutes('Cured').default(null),
 });
 export const bottleFields = z.strictObject({
   paintId: id,
-  mlLeft: number('Millilitres left').min(0, 'Millilitres left: never below 0').max(1000),
+  mlLeft: number('Millilitres left')
+    .min(0, 'Millilitres left: never below 0')
+    .max(1000, 'Millilitres left: at most 1000'),
   openedOn: optionalDay('Opened'),
   condition: line('Condition', 100),
+  /** How strongly it tints beside what its colour data say; learnt from test sprays. */
+  strength: number('Strength').min(0.2, 'Strength: at least 0.2').max(5, 'Strength: at most 5').default(1),
 });
-export const colourChoiceFields = z.strictObject({ codeId: id, paintId: id });
+
+export const recipePart = z.strictObject({
+  paintId: id,
+  drops: number('Drops').int('Drops: a whole number').min(1, 'Drops: at least 1').max(500, 'Drops: at most 500'),
+});
+/** A mixture of a brief for a code, or for a tone of it. */
+export const recipeFields = z.strictObject({
+  codeId: id,
+  tone: choice('Tone', TONES),
+  parts: z.array(recipePart).min(1, 'Parts: at least one paint').max(8, 'Parts: at most eight'),
+  predicted: labFields,
+  sd: number('Uncertainty').min(0).max(60),
+  observed: labFields.nullable(),
+  observedSd: number('Uncertainty').min(0).max(60).nullable(),
+  ml: number('Millilitres').min(0.05, 'Millilitres: above 0').max(1000, 'Millilitres: at most 1000').nullable(),
+  madeOn: optionalDay('Made'),
+  note: line('Note', 500),
+});
+export const colourChoiceFields = z
+  .strictObject({ codeId: id, paintId: id.nullable(), recipeId: id.nullable().default(null) })
+  .refine((made) => (made.paintId === null) !== (made.recipeId === null), 'a paint or a recipe is chosen, not both');
+
+/** What a job of spraying really took. */
+export const paintUseFields = z.strictObject({
+  codeId: id,
+  onDay: day('On'),
+  areaCm2: number('Area').min(0.1, 'Area: above 0').max(100_000, 'Area: at most 10 square metres'),
+  coats: number('Coats').int('Coats: a whole number').min(1, 'Coats: at least 1').max(30, 'Coats: at most 30'),
+  fillings: number('Fillings')
+    .int('Fillings: a whole number')
+    .min(1, 'Fillings: at least 1')
+    .max(50, 'Fillings: at most 50'),
+  sprayedMl: number('Sprayed').min(0.05, 'Sprayed: above 0 ml').max(1000, 'Sprayed: at most 1000 ml'),
+  note: line('Note', 300),
+});
 
 /** Every kind of record a brief page may write, by its name in history. */
 export const RECORDS = {
@@ -267,11 +387,15 @@ export const RECORDS = {
   weekly_session: weeklySessionFields,
   log_entry: logEntryFields,
   timer: timerFields,
+  colour_system: colourSystemFields,
   colour_code: colourCodeFields,
+  code_relation: codeRelationFields,
   chip: chipFields,
   paint_line: paintLineFields,
   paint: paintFields,
   bottle: bottleFields,
+  recipe: recipeFields,
+  paint_use: paintUseFields,
   colour_choice: colourChoiceFields,
 } as const;
 

@@ -17,6 +17,8 @@ export interface BriefState {
   log: Kept<'log_entry'>[];
   timers: Kept<'timer'>[];
   choices: Kept<'colour_choice'>[];
+  recipes: Kept<'recipe'>[];
+  uses: Kept<'paint_use'>[];
 }
 
 /** One line of the list of briefs. */
@@ -31,7 +33,9 @@ export interface BriefSummary {
 
 /** What all briefs of the house share. */
 export interface ColourShelf {
+  systems: Kept<'colour_system'>[];
   codes: Kept<'colour_code'>[];
+  relations: Kept<'code_relation'>[];
   chips: Kept<'chip'>[];
   paints: Paint[];
 }

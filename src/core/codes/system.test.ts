@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { systemsOf } from './shelf';
 import { canonicalCode, canonicalIn } from './system';
 
-const system = { id: 'tcs', title: 'Invented standard', prefix: 'TCS', digits: 2 };
+const system = { name: 'TCS', title: 'Invented standard', shape: 'digits' as const, prefix: 'TCS', digits: 2 };
 
 describe('codes as people write them', () => {
   test.each(['TCS 31', 'tcs31', 'TCS-31', ' 31 ', 'T.C.S. 31'])('%s is TCS 31', (text) => {
@@ -24,7 +24,7 @@ describe('the systems of a shelf', () => {
         { system: 'TCS', code: 'TCS 105' },
         { system: 'own', code: '77' },
       ]),
-    ).toEqual([{ id: 'TCS', title: 'TCS', prefix: 'TCS', digits: 3 }]);
+    ).toEqual([{ name: 'TCS', title: 'TCS', shape: 'digits', prefix: 'TCS', digits: 3 }]);
     expect(canonicalIn(systemsOf([{ system: 'own', code: '77' }]), '77')).toBe('77');
   });
 });

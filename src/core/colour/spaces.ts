@@ -42,6 +42,12 @@ export function labFromWhite(lab: Lab, white: White): Lab {
   return xyzToLab(adapt(labToXyz(lab, WHITES[white]), WHITES[white], WHITE_D65));
 }
 
+/** The other way: Lab as it is stated for another white. */
+export function labForWhite(lab: Lab, white: White): Lab {
+  if (white === 'D65') return lab;
+  return xyzToLab(adapt(labToXyz(lab), WHITE_D65, WHITES[white]), WHITES[white]);
+}
+
 /** Plain summation over the 31 bands of the weights for D65. Throws RangeError unless there are 31. */
 export function reflectanceToXyz(reflectance: Reflectance): Xyz {
   if (reflectance.length !== 31) throw new RangeError('a reflectance has 31 values, 400 to 700 nm by 10');

@@ -4,11 +4,16 @@ import {
   bottleFields,
   briefFields,
   chipFields,
+  codeRelationFields,
   colourCodeFields,
+  colourSystemFields,
   logEntryFields,
   markingFields,
   paintFields,
   paintLineFields,
+  paintUseFields,
+  recipeFields,
+  recipePart,
   timerFields,
   weeklySessionFields,
 } from '@/core/brief/records';
@@ -16,15 +21,18 @@ import type { BriefState, ColourShelf } from '@/core/brief/state';
 import type { Paint } from '@/core/paint/catalogue';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref } from './dossier';
 
-/** `build-brief/2`: a whole brief in one JSON file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/3`: a whole brief in one JSON file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
 
+const { codeId: _code, otherId: _other, ...relationInFile } = codeRelationFields.shape;
+const paintName = { line: z.string().min(1), number: z.string().min(1) };
+
 const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/2', {
-      error: 'this is not a Build Brief file (its format should be "build-brief/2", or 1)',
+    format: z.literal('build-brief/3', {
+      error: 'this is not a Build Brief file (its format should be "build-brief/3", or 2 or 1)',
     }),
     brief: briefFields,
     airframe: airframeFields,
@@ -33,7 +41,33 @@ const wholeBrief = z
     sessions: z.array(weeklySessionFields).max(50),
     log: z.array(logEntryFields).max(20_000),
     timers: z.array(timerFields).max(100),
-    choices: z.array(z.strictObject({ code: ref, line: z.string().min(1), number: z.string().min(1) })).max(500),
+    choices: z
+      .array(z.union([z.strictObject({ code: ref, ...paintName }), z.strictObject({ code: ref, recipe: ref })]))
+      .max(500),
+    recipes: z
+      .array(
+        z.strictObject({
+          ref,
+          ...recipeFields.omit({ codeId: true, parts: true }).shape,
+          code: ref,
+          parts: z
+            .array(z.strictObject({ ...paintName, drops: recipePart.shape.drops }))
+            .min(1)
+            .max(8),
+        }),
+      )
+      .max(500),
+    uses: z.array(z.strictObject({ ...paintUseFields.omit({ codeId: true }).shape, code: ref })).max(2000),
+    systems: z.array(colourSystemFields).max(50),
+    relations: z
+      .array(
+        z.strictObject({
+          ...relationInFile,
+          code: ref,
+          other: ref,
+        }),
+      )
+      .max(2000),
     codes: z.array(z.strictObject({ ...colourCodeFields.shape, chips: z.array(chipInFile).max(100) })).max(5000),
     lines: z
       .array(
@@ -57,8 +91,15 @@ const wholeBrief = z
 
 export type BriefFile = z.infer<typeof wholeBrief>;
 
-/** Reads either version of the file; the first is brought up to the second. */
-export const briefFileSchema = z.preprocess(fromFirstVersion, wholeBrief);
+/** Reads every version of the file; the older are brought up to the newest. */
+export const briefFileSchema = z.preprocess((raw) => fromSecondVersion(fromFirstVersion(raw)), wholeBrief);
+
+/** `build-brief/2` knew no recipes, no logged use, and nothing of how standards write their codes. */
+function fromSecondVersion(raw: unknown): unknown {
+  const file = raw as Record<string, unknown>;
+  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/2') return raw;
+  return { ...file, format: 'build-brief/3', recipes: [], uses: [], systems: [], relations: [] };
+}
 
 /** `build-brief/1` had repaints only, and knew nothing of film, places and marks in pictures. Anything odd is left for the schema to name. */
 function fromFirstVersion(raw: unknown): unknown {
@@ -94,21 +135,50 @@ function fromFirstVersion(raw: unknown): unknown {
 export function toBriefFile(state: BriefState, shelf: ColourShelf, pictures: Record<string, string>): BriefFile {
   const codeOf = new Map(shelf.codes.map((code) => [code.id, code]));
   const paintOf = new Map(shelf.paints.map((paint) => [paint.id, paint]));
+  const refOf = new Map(state.recipes.map((recipe, i) => [recipe.id, `r${i + 1}`]));
+  const codeName = (id: string) => codeOf.get(id)?.code;
   const choices = state.choices
-    .flatMap((choice) => {
-      const [code, paint] = [codeOf.get(choice.codeId), paintOf.get(choice.paintId)];
-      return code && paint ? [{ code: code.code, line: paint.line, number: paint.number }] : [];
+    .flatMap((choice): BriefFile['choices'] => {
+      const code = codeName(choice.codeId);
+      const recipe = choice.recipeId && refOf.get(choice.recipeId);
+      const paint = choice.paintId && paintOf.get(choice.paintId);
+      if (code && recipe) return [{ code, recipe }];
+      return code && paint ? [{ code, line: paint.line, number: paint.number }] : [];
     })
     .sort((a, b) => a.code.localeCompare(b.code));
+  const recipes = state.recipes.flatMap((record) => {
+    const { codeId, parts, ...recipe } = plain(record);
+    const named = parts.flatMap(({ paintId, drops }) => {
+      const paint = paintOf.get(paintId);
+      return paint ? [{ line: paint.line, number: paint.number, drops }] : [];
+    });
+    const code = codeName(codeId);
+    return code && named.length > 0 ? [{ ref: refOf.get(record.id)!, ...recipe, code, parts: named }] : [];
+  });
+  const uses = state.uses.flatMap((record) => {
+    const { codeId, ...use } = plain(record);
+    const code = codeName(codeId);
+    return code ? [{ ...use, code }] : [];
+  });
   const named = new Set([
     ...state.rulings.map((r) => r.value),
     ...state.sightings.map((s) => s.value),
     ...state.markings.flatMap((m) => m.codes),
-    ...choices.map((c) => c.code),
+    ...[...choices, ...recipes, ...uses].map((c) => c.code),
   ]);
-  const chosen = state.choices.flatMap((choice) => paintOf.get(choice.paintId) ?? []);
+  const related = shelf.relations.flatMap((record) => {
+    const { codeId, otherId, ...relation } = plain(record);
+    const [code, other] = [codeName(codeId), codeName(otherId)];
+    return code && other && (named.has(code) || named.has(other)) ? [{ ...relation, code, other }] : [];
+  });
+  for (const { code, other } of related) named.add(code).add(other);
+  const codes = shelf.codes.filter((code) => named.has(code.code));
+  const used = new Set([
+    ...state.choices.flatMap(({ paintId }) => paintId ?? []),
+    ...state.recipes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)),
+  ]);
   return {
-    format: 'build-brief/2',
+    format: 'build-brief/3',
     brief: plain(state.brief),
     airframe: plain(state.airframe),
     ...dossierPartsOf(state, pictures),
@@ -117,47 +187,44 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictures: Rec
     log: state.log.map((entry) => plain(entry)),
     timers: state.timers.map((timer) => plain(timer)),
     choices,
-    codes: shelf.codes
-      .filter((code) => named.has(code.code))
-      .map((code) => ({
-        ...plain(code),
-        chips: shelf.chips.filter((chip) => chip.codeId === code.id).map((chip) => plain(chip, 'codeId')),
-      })),
-    lines: linesOf(chosen),
+    recipes,
+    uses,
+    systems: shelf.systems
+      .filter(({ name }) => codes.some((code) => code.system === name))
+      .map((system) => plain(system)),
+    relations: related,
+    codes: codes.map((code) => ({
+      ...plain(code),
+      chips: shelf.chips.filter((chip) => chip.codeId === code.id).map((chip) => plain(chip, 'codeId')),
+    })),
+    lines: linesOf(shelf.paints.filter((paint) => used.has(paint.id))),
   };
 }
 
 function linesOf(paints: readonly Paint[]): BriefFile['lines'] {
   const names = [...new Set(paints.map((paint) => paint.line))].sort();
   return names.map((name) => {
-    const own = [
-      ...new Map(paints.filter((paint) => paint.line === name).map((paint) => [paint.number, paint])).values(),
-    ];
+    const own = paints.filter((paint) => paint.line === name);
+    const [{ chemistry, thinner, thinRatio }] = own as [Paint, ...Paint[]];
     return {
-      name,
-      chemistry: own[0]!.chemistry,
+      ...paintLineFields.parse({ name, chemistry, thinner, thinRatio }),
       paints: own
         .sort((a, b) => a.number.localeCompare(b.number))
-        .map(({ number, name: title, kind, finish, opacity, lab, sd, sizeMl, priceCents, claims }) => ({
-          number,
-          name: title,
-          kind,
-          finish,
-          opacity,
-          lab: lab as [number, number, number] | null,
-          sd,
-          sizeMl,
-          priceCents,
-          claims: [...claims],
-          bottle: null,
-        })),
+        .map((paint) => ({ ...paintInFile.parse(pickFields(paintInFile, paint)), bottle: null })),
     };
   });
 }
 
+/** Of a record only what a schema knows. */
+const pickFields = (schema: z.ZodObject, record: object) =>
+  Object.fromEntries(Object.entries(record).filter(([field]) => field in schema.shape));
+
 /** The facts of a file as if it were kept, its refs standing for identities: for computing from a file before it is imported. */
 export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
   const kept = <T extends object>(fields: T, id: string) => ({ ...fields, id, version: 1 });
+  const codeIdOf = (code: string) => shelf.codes.find((candidate) => candidate.code === code)?.id;
+  const paintIdOf = ({ line, number }: { line: string; number: string }) =>
+    shelf.paints.find((candidate) => candidate.line === line && candidate.number === number)?.id;
   return {
     brief: kept(file.brief, 'brief'),
     airframe: kept(file.airframe, 'airframe'),
@@ -174,11 +241,24 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
     log: file.log.map((entry, i) => kept(entry, `log${i}`)),
     timers: file.timers.map((timer, i) => kept(timer, `timer${i}`)),
     choices: file.choices.flatMap((choice, i) => {
-      const code = shelf.codes.find((candidate) => candidate.code === choice.code);
-      const paint = shelf.paints.find(
-        (candidate) => candidate.line === choice.line && candidate.number === choice.number,
-      );
-      return code && paint ? [kept({ codeId: code.id, paintId: paint.id }, `choice${i}`)] : [];
+      const codeId = codeIdOf(choice.code);
+      const recipeId = 'recipe' in choice ? choice.recipe : null;
+      const paintId = 'recipe' in choice ? null : paintIdOf(choice);
+      return codeId && (recipeId || paintId)
+        ? [kept({ codeId, paintId: paintId ?? null, recipeId }, `choice${i}`)]
+        : [];
+    }),
+    recipes: file.recipes.flatMap(({ ref: id, code, parts, ...recipe }) => {
+      const codeId = codeIdOf(code);
+      const known = parts.flatMap(({ drops, ...name }) => {
+        const paintId = paintIdOf(name);
+        return paintId ? [{ paintId, drops }] : [];
+      });
+      return codeId && known.length > 0 ? [kept({ ...recipe, codeId, parts: known }, id)] : [];
+    }),
+    uses: file.uses.flatMap(({ code, ...use }, i) => {
+      const codeId = codeIdOf(code);
+      return codeId ? [kept({ ...use, codeId }, `use${i}`)] : [];
     }),
   };
 }

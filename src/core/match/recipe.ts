@@ -173,7 +173,7 @@ export function findRecipes(
     recipes: best
       .sorted()
       .slice(0, options.top)
-      .map((entry) => asRecipe(entry, paints)),
+      .map((entry) => recipeOf(entry, paints)),
     evaluated: best.evaluated,
     proven,
   });
@@ -398,7 +398,10 @@ function* combinations(n: number, size: number, from = 0): Generator<number[]> {
     for (const rest of combinations(n, size - 1, first + 1)) yield [first, ...rest];
 }
 
-function asRecipe(entry: { parts: Parts; lab: Lab; dE00: number; score: number }, paints: readonly MixPaint[]): Recipe {
+export function recipeOf(
+  entry: { parts: Parts; lab: Lab; dE00: number; score: number },
+  paints: readonly MixPaint[],
+): Recipe {
   const drops = dropsOf(entry.parts);
   return {
     drops: entry.parts.map(({ paint, count }) => ({ id: paints[paint]!.id, count })),

@@ -19,6 +19,10 @@ export interface SchemeCandidate {
   line: string;
   chemistry: string;
   owned: boolean;
+  /** Of a mixture: the paints in it, which share bottles with other choices. */
+  parts?: readonly { id: string; line: string; owned: boolean }[];
+  /** The calls that it may serve; all where it is not said. */
+  only?: readonly string[];
 }
 
 export interface SchemeOptions {
@@ -97,9 +101,12 @@ class Search {
   /** The least that a choice costs with all places after it, whatever those choose. */
   private readonly later: Float64Array[];
   /** How many places could share a bottle: what keeps the bound below the truth. */
-  private readonly sharers = new Map<number, number>();
+  private readonly sharers = new Map<string, number>();
+  /** Of each candidate: the bottles that it takes to buy, and the lines it is of. */
+  private readonly buys: readonly (readonly string[])[];
+  private readonly linesOf: readonly (readonly string[])[];
   private readonly chosen: number[] = [];
-  private readonly bottles = new Map<number, number>();
+  private readonly bottles = new Map<string, number>();
   private readonly lines = new Map<string, number>();
   private readonly found: { picked: number[]; F: number }[] = [];
   private looked = 0;
@@ -111,13 +118,17 @@ class Search {
     private readonly candidates: readonly SchemeCandidate[],
     private readonly options: SchemeOptions,
   ) {
+    const partsOf = (candidate: SchemeCandidate) => candidate.parts ?? [candidate];
+    this.buys = candidates.map((candidate) => partsOf(candidate).flatMap(({ id, owned }) => (owned ? [] : [id])));
+    this.linesOf = candidates.map((candidate) => [...new Set(partsOf(candidate).map(({ line }) => line))]);
     const meets = (id: string) => edges.filter((edge) => edge.a === id || edge.b === id).length;
     // Calls with the most neighbours first: their choice narrows the rest.
     this.places = [...calls]
       .sort((a, b) => meets(b.id) - meets(a.id) || b.weight - a.weight || a.id.localeCompare(b.id))
       .map((call) => this.placeOf(call));
     for (const { near } of this.places)
-      for (const index of near) this.sharers.set(index, (this.sharers.get(index) ?? 0) + 1);
+      for (const bottle of new Set(near.flatMap((index) => this.buys[index]!)))
+        this.sharers.set(bottle, (this.sharers.get(bottle) ?? 0) + 1);
     const weightOf = (a: string, b: string) =>
       edges.reduce(
         (sum, edge) => ((edge.a === a && edge.b === b) || (edge.a === b && edge.b === a) ? sum + edge.weight : sum),
@@ -143,7 +154,9 @@ class Search {
 
   private placeOf(call: SchemeCall): Place {
     const by = this.candidates
-      .map((candidate, index) => ({ index, dE: deltaE00(call.lab, candidate.lab) }))
+      .flatMap((candidate, index) =>
+        candidate.only && !candidate.only.includes(call.id) ? [] : [{ index, dE: deltaE00(call.lab, candidate.lab) }],
+      )
       .sort((a, b) => a.dE - b.dE || a.index - b.index);
     const near = by.slice(0, NEAREST);
     return {
@@ -193,18 +206,25 @@ class Search {
   }
 
   private allowed(index: number): boolean {
-    const { chemistry, line } = this.candidates[index]!;
+    const { chemistry } = this.candidates[index]!;
     const { sameChemistry, maxLines } = this.options;
     if (sameChemistry && this.chosen.length > 0) {
       const first = this.candidates[this.places[0]!.near[this.chosen[0]!]!]!;
       if (first.chemistry !== chemistry) return false;
     }
-    return maxLines === null || this.lines.size + (this.lines.has(line) ? 0 : 1) <= maxLines;
+    return maxLines === null || this.lines.size + this.newLines(index) <= maxLines;
   }
 
-  /** What buying a candidate adds to what is bought already. */
-  private bottle(index: number): number {
-    return this.candidates[index]!.owned || this.bottles.has(index) ? 0 : this.options.perBottle;
+  private newLines(index: number): number {
+    return this.linesOf[index]!.filter((line) => !this.lines.has(line)).length;
+  }
+
+  /** What buying a candidate adds to what is bought already; `shared` divides each bottle among all who could use it. */
+  private bottle(index: number, shared = false): number {
+    let sum = 0;
+    for (const bottle of this.buys[index]!)
+      if (!this.bottles.has(bottle)) sum += this.options.perBottle / (shared ? this.sharers.get(bottle)! : 1);
+    return sum;
   }
 
   /** The least that all places from one on can add, each by itself. */
@@ -216,7 +236,7 @@ class Search {
       for (let c = 0; c < near.length; c += 1) {
         const cost = partial[i]![c]! + this.later[i]![c]!;
         if (cost >= least || !this.allowed(near[c]!)) continue;
-        least = Math.min(least, cost + this.bottle(near[c]!) / this.sharers.get(near[c]!)!);
+        least = Math.min(least, cost + this.bottle(near[c]!, true));
       }
       sum += least;
     }
@@ -236,8 +256,8 @@ class Search {
       .map((index, c) => ({ index, c }))
       .filter(({ index }) => this.allowed(index))
       .map(({ index, c }) => {
-        const line = this.lines.has(this.candidates[index]!.line) ? 0 : this.options.perLine;
-        return { index, c, F: F + partial[i]![c]! + this.bottle(index) + line };
+        const lines = this.newLines(index) * this.options.perLine;
+        return { index, c, F: F + partial[i]![c]! + this.bottle(index) + lines };
       })
       .sort((a, b) => a.F + this.later[i]![a.c]! - b.F - this.later[i]![b.c]!);
     for (const { index, c, F: reached } of next) {
@@ -259,14 +279,14 @@ class Search {
 
   private take(index: number, c: number) {
     this.chosen.push(c);
-    count(this.bottles, index, 1);
-    count(this.lines, this.candidates[index]!.line, 1);
+    for (const bottle of this.buys[index]!) count(this.bottles, bottle, 1);
+    for (const line of this.linesOf[index]!) count(this.lines, line, 1);
   }
 
   private release(index: number) {
     this.chosen.pop();
-    count(this.bottles, index, -1);
-    count(this.lines, this.candidates[index]!.line, -1);
+    for (const bottle of this.buys[index]!) count(this.bottles, bottle, -1);
+    for (const line of this.linesOf[index]!) count(this.lines, line, -1);
   }
 }
 

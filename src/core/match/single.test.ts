@@ -1,25 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Lab } from '@/core/colour/types';
 import type { Paint } from '@/core/paint/catalogue';
+import { paintOf } from '@tests/support/paints';
 import { compareNeighbours, matchSingle, type Target } from './single';
 
-const paint = (id: string, lab: Lab | null, over: Partial<Paint> = {}): Paint => ({
-  id,
-  line: 'Line',
-  number: id,
-  name: id,
-  chemistry: 'WA',
-  kind: 'solid',
-  finish: 'matt',
-  opacity: 'opaque',
-  lab,
-  sd: 0.5,
-  sizeMl: 17,
-  priceCents: 300,
-  claims: [],
-  ownedMl: 0,
-  ...over,
-});
+const paint = (id: string, lab: Lab | null, over: Partial<Paint> = {}): Paint =>
+  paintOf({ id, number: id, lab, ...over });
 const target: Target = { lab: [40, -8, 12], sd: 0.5, code: 'TCS 31', finish: 'matt', kind: 'solid' };
 
 describe('the nearest paints', () => {

@@ -1,7 +1,7 @@
 import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
-import type { Finish, Paint, PaintKind } from '@/core/paint/catalogue';
+import type { Finish, Flop, MetalGround, Paint, PaintKind } from '@/core/paint/catalogue';
 
 export interface Target {
   lab: Lab;
@@ -10,6 +10,9 @@ export interface Target {
   code: string;
   finish: Finish;
   kind: PaintKind;
+  /** Of a metallic; '' where it is not known. */
+  ground?: MetalGround;
+  flop?: Flop;
 }
 
 export interface Match {
@@ -25,29 +28,83 @@ export interface Match {
   finishAdvice: string | null;
 }
 
+export interface MatchFilter {
+  chemistry?: string;
+  line?: string;
+  finish?: string;
+  /** At most so many cents a bottle; what is owned costs nothing. */
+  mostCents?: number;
+}
+
+export function passes(paint: Paint, { chemistry, line, finish, mostCents }: MatchFilter): boolean {
+  return (
+    (!chemistry || paint.chemistry === chemistry) &&
+    (!line || paint.line === line) &&
+    (!finish || paint.finish === finish) &&
+    (mostCents === undefined || paint.ownedMl > 0 || paint.priceCents <= mostCents)
+  );
+}
+
 /**
- * The paints that come nearest to a target by CIEDE2000, those in the drawer first, each group nearest first (ties in catalogue order).
- * Only paints of the target's own kind: a metallic is not matched by Lab to a solid.
+ * The paints for a target: those in the drawer first, then those whose makers claim the code, then the rest; each group nearest first by
+ * CIEDE2000 (ties in catalogue order), `most` of each. Only paints of the target's own kind: a metallic is not matched by Lab, but by
+ * ground and flop and then by how light it is.
  */
-export function matchSingle(target: Target, paints: readonly Paint[], most = 8): Match[] {
-  const matches = paints.flatMap((paint): Match[] => {
-    if (!paint.lab || paint.kind !== target.kind) return [];
-    const dE00 = deltaE00(target.lab, paint.lab);
-    const sd = combinedSd(target.sd, paint.sd);
-    return [
-      {
-        paint,
-        dE00,
-        sd,
-        says: differenceInWords(target.lab, paint.lab, dE00, sd),
-        claimed: paint.claims.includes(target.code),
-        inDrawer: paint.ownedMl > 0,
-        finishAdvice: paint.finish === target.finish ? null : `${paint.finish}: a ${target.finish} clear over it`,
-      },
-    ];
+export function matchSingle(target: Target, paints: readonly Paint[], most = 8, filter: MatchFilter = {}): Match[] {
+  const metal = target.kind === 'metallic';
+  const ranked = paints.flatMap((paint) => {
+    if (!paint.lab || paint.kind !== target.kind || !passes(paint, filter)) return [];
+    return [{ paint, rank: metal ? metalRank(target, paint) : deltaE00(target.lab, paint.lab) }];
   });
-  const nearest = (list: Match[]) => list.sort((a, b) => a.dE00 - b.dE00).slice(0, most);
-  return [...nearest(matches.filter((m) => m.inDrawer)), ...nearest(matches.filter((m) => !m.inDrawer))];
+  ranked.sort((a, b) => a.rank - b.rank);
+  const claims = ({ paint }: { paint: Paint }) => paint.claims.includes(target.code);
+  const owned = ranked.filter(({ paint }) => paint.ownedMl > 0);
+  const claimed = ranked.filter((entry) => entry.paint.ownedMl === 0 && claims(entry));
+  const others = ranked.filter((entry) => entry.paint.ownedMl === 0 && !claims(entry));
+  return [owned, claimed, others].flatMap((group) => group.slice(0, most).map(({ paint }) => matchOf(target, paint)));
+}
+
+/** One paint beside a target. The paint must have a colour. */
+export function matchOf(target: Target, paint: Paint): Match {
+  const dE00 = deltaE00(target.lab, paint.lab!);
+  const sd = combinedSd(target.sd, paint.sd);
+  return {
+    paint,
+    dE00,
+    sd,
+    says:
+      target.kind === 'metallic' ? metalInWords(target, paint) : differenceInWords(target.lab, paint.lab!, dE00, sd),
+    claimed: paint.claims.includes(target.code),
+    inDrawer: paint.ownedMl > 0,
+    finishAdvice: paint.finish === target.finish ? null : `${paint.finish}: a ${target.finish} clear over it`,
+  };
+}
+
+/** Ground and flop weigh more than any lightness between metals. */
+const GROUND_COUNTS = 40;
+const FLOP_STEPS: Record<Flop, number | null> = { '': null, low: 0, medium: 1, high: 2 };
+const FLOP_COUNTS = 20;
+
+const flopsApart = (target: Target, paint: Paint): number | null => {
+  const [wanted, has] = [FLOP_STEPS[target.flop ?? ''], FLOP_STEPS[paint.flop]];
+  return wanted === null || has === null ? null : Math.abs(wanted - has);
+};
+
+function metalRank(target: Target, paint: Paint): number {
+  const otherGround = target.ground && paint.ground && target.ground !== paint.ground ? GROUND_COUNTS : 0;
+  return otherGround + FLOP_COUNTS * (flopsApart(target, paint) ?? 0.5) + Math.abs(target.lab[0] - paint.lab![0]);
+}
+
+function metalInWords(target: Target, paint: Paint): string {
+  const parts = [];
+  if (target.ground && paint.ground && target.ground !== paint.ground)
+    parts.push(`meant for ${paint.ground}, wanted over ${target.ground}`);
+  const flops = flopsApart(target, paint);
+  if (flops) parts.push(`its flop is ${paint.flop}, not ${target.flop}`);
+  const dL = paint.lab![0] - target.lab[0];
+  if (Math.abs(dL) > 3) parts.push(dL > 0 ? 'brighter' : 'darker');
+  if (parts.length > 0) return parts.join('; ');
+  return flops === null ? 'as bright; ground or flop not known' : 'the same ground, flop and brightness';
 }
 
 /** Pairs of colours that will hardly be told apart, or whose relation was lost: what a painter wants to know before painting. */

@@ -1,17 +1,47 @@
-import type { Lab } from '@/core/colour/types';
+import type { Lab, Reflectance } from '@/core/colour/types';
 import type { Chemistry } from './chemistry';
 import type { Ml } from './quantity';
 
-export const PAINT_KINDS = ['solid', 'metallic', 'clear', 'wash'] as const;
+export const PAINT_KINDS = ['solid', 'metallic', 'clear', 'wash', 'pigment'] as const;
 export type PaintKind = (typeof PAINT_KINDS)[number];
 export const FINISHES = ['gloss', 'satin', 'matt'] as const;
 export type Finish = (typeof FINISHES)[number];
 export const OPACITIES = ['opaque', 'semi', 'transparent'] as const;
 export type Opacity = (typeof OPACITIES)[number];
+/** What a metallic is laid on: it decides between a mirror, service metal and dull metal. */
+export const METAL_GROUNDS = ['', 'gloss black', 'satin black', 'grey'] as const;
+export type MetalGround = (typeof METAL_GROUNDS)[number];
+/** How much a metallic darkens when seen aslant. */
+export const FLOPS = ['', 'low', 'medium', 'high'] as const;
+export type Flop = (typeof FLOPS)[number];
+
+/** What is known of a paint's colour beyond its Lab. Curves have 31 values, 400 to 700 nm by 10. */
+export interface ColourData {
+  contrastRatio?: number | undefined;
+  tint14?: Lab | undefined;
+  reflectance?: Reflectance | undefined;
+  overBlack?: Reflectance | undefined;
+  overWhite?: Reflectance | undefined;
+  K?: readonly number[] | undefined;
+  S?: readonly number[] | undefined;
+}
+
+/** One owned bottle. */
+export interface Bottle {
+  id: string;
+  version: number;
+  mlLeft: Ml;
+  openedOn: string | null;
+  condition: string;
+  /** How strongly it tints beside what its colour data say; 1 until a test spray taught otherwise. */
+  strength: number;
+}
 
 /** One catalogue entry, with what the drawer holds of it. */
 export interface Paint {
   id: string;
+  version: number;
+  lineId: string;
   line: string;
   number: string;
   name: string;
@@ -25,8 +55,17 @@ export interface Paint {
   sd: number;
   sizeMl: Ml;
   priceCents: number;
+  currency: string;
   /** Official codes that its maker says it matches. */
   claims: readonly string[];
+  ground: MetalGround;
+  flop: Flop;
+  formerly: readonly string[];
+  data: ColourData | null;
+  /** The line's own thinner and parts of it to one of paint; '' and null where the chemistry's are used. */
+  thinner: string;
+  thinRatio: number | null;
+  bottles: readonly Bottle[];
   /** Millilitres left in the drawer over all bottles; 0 when none is owned. */
   ownedMl: Ml;
 }

@@ -1,14 +1,45 @@
 import type { BriefView, CallView } from '@/core/brief/derive';
+import type { Fields, Kept } from '@/core/brief/records';
+import { recipeAsPaint, recipeView } from '@/core/brief/recipes';
 import type { ColourShelf } from '@/core/brief/state';
-import type { Lab } from '@/core/colour/types';
+import { otherFinishes } from '@/core/codes/system';
+import { officialColours, relatedCodes, systemsOf, type OfficialColour, type RelatedCode } from '@/core/codes/shelf';
 import { deltaE00 } from '@/core/colour/difference';
+import { hexOf } from '@/core/colour/spaces';
+import type { Lab } from '@/core/colour/types';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
-import { compareNeighbours, matchSingle, type Match, type NeighbourPair } from '@/core/match/single';
-import type { Kept } from '@/core/brief/records';
+import { chemistryOf } from '@/core/match/mixing';
+import { compareNeighbours, matchSingle, type Match, type NeighbourPair, type Target } from '@/core/match/single';
 import { modelAreaCm2 } from '@/core/outline/outline';
+import { touchingZones } from '@/core/outline/touching';
+import { bottleState } from '@/core/paint/bottle';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
-import { paintNeeded, TYPICAL_SPRAYING } from '@/core/paint/quantity';
+import { builderFactor, planCup, TYPICAL_SPRAYING, type CupPlan } from '@/core/paint/quantity';
 import { SPRAYING } from '@/core/paint/spraying';
+import type { DropPart } from '@/ui/drop-bar';
+
+export interface ChosenFacts {
+  /** The paint, or what the chosen recipe makes. */
+  paint: Paint;
+  recipeId: string | null;
+  drops: DropPart[];
+  dE00: number | null;
+  says: string;
+  label: string;
+  thinRatio: number;
+}
+
+export interface RecipeFacts {
+  record: Kept<'recipe'>;
+  drops: DropPart[];
+  label: string;
+  lab: Lab;
+  dE00: number | null;
+  says: string;
+  inUse: boolean;
+  /** Paints of different chemistries: said, not refused. */
+  mixedChemistry: boolean;
+}
 
 export interface ColourCallFacts {
   code: string;
@@ -18,46 +49,127 @@ export interface ColourCallFacts {
   lab: Lab | null;
   sd: number;
   zones: { key: string; title: string }[];
-  chosen: { paint: Paint; dE00: number | null; says: string; label: string } | null;
+  chosen: ChosenFacts | null;
   matches: Match[];
+  recipes: RecipeFacts[];
   areaCm2: number;
-  /** Millilitres of paint for the areas, two coats and one filling, with the chosen paint's thinning. */
-  paintMl: number | null;
+  /** What it takes in the cup, two coats with the chosen paint's thinning. */
+  cup: CupPlan | null;
+  /** What stands behind the official colour: chips, outliers, batches, other codes. */
+  known: { title: string; text: string }[];
+  related: RelatedCode[];
 }
 
 export interface ColourFacts {
   briefId: string;
+  /** The state of the house that these facts are of. */
+  stamp: string;
+  today: string;
+  denominator: number;
   calls: ColourCallFacts[];
   neighbours: NeighbourPair[];
+  /** Codes that meet on the airframe. */
+  edges: { a: string; b: string }[];
+  uses: Fields<'paint_use'>[];
+  /** What this builder sprays beside the typical. */
+  factor: number;
   paints: number;
   owned: number;
   codes: number;
   unruled: number;
+  /** Bottles that are low or past their time. */
+  worn: number;
+  /** Which system a code belongs to is what the shelf knows. */
+  systems: string[];
 }
 
 const MATCHES = 7;
+export const CUP_ML = 2;
 
-export function colourFacts(view: BriefView, shelf: ColourShelf): ColourFacts {
+export function colourFacts(view: BriefView, shelf: ColourShelf, stamp: string, nowUtc: string): ColourFacts {
   const { brief } = view.state;
-  const calls = view.calls.map((call) => callFacts(call, view, shelf));
+  const today = nowUtc.slice(0, 10);
+  const official = officialColours(shelf.codes, shelf.chips);
+  const factor = builderFactor(view.state.uses);
+  const calls = view.calls.map((call) => callFacts(call, view, shelf, official, factor));
+  const edges = callEdges(view);
+  const meet = new Set(edges.map(({ a, b }) => `${a} ${b}`));
+  const named = new Map(calls.map((call) => [call.code, call.name || call.code]));
   return {
     briefId: brief.id,
+    stamp,
+    today,
+    denominator: brief.denominator,
     calls,
     neighbours: compareNeighbours(
-      calls.flatMap(({ name, code, lab, chosen }) =>
+      calls.flatMap(({ code, lab, chosen }) =>
         lab && chosen?.paint.lab && chosen.paint.kind === 'solid'
-          ? [{ code: name || code, official: lab, chosen: chosen.paint.lab }]
+          ? [{ code, official: lab, chosen: chosen.paint.lab }]
           : [],
       ),
-    ).filter((pair) => pair.officialDE < 20 || pair.chosenDE < 20),
+    )
+      .filter((pair) => meet.has(`${pair.a} ${pair.b}`) || meet.has(`${pair.b} ${pair.a}`))
+      .filter((pair) => pair.officialDE < 20 || pair.chosenDE < 20)
+      .map((pair) => ({ ...pair, a: named.get(pair.a)!, b: named.get(pair.b)! })),
+    edges,
+    uses: view.state.uses,
+    factor,
     paints: shelf.paints.length,
     owned: shelf.paints.filter((paint) => paint.ownedMl > 0).length,
     codes: shelf.codes.length,
     unruled: view.questions.filter((question) => question.open && question.record.aspect === 'colour').length,
+    worn: shelf.paints.reduce(
+      (sum, paint) => sum + paint.bottles.filter((bottle) => bottleState(bottle, paint, today).state !== 'good').length,
+      0,
+    ),
+    systems: systemsOf(shelf.codes, shelf.systems).map(({ name }) => name),
   };
 }
 
-function callFacts(call: CallView, view: BriefView, shelf: ColourShelf): ColourCallFacts {
+/** Calls of which some zones meet on the outside of the airframe. */
+function callEdges(view: BriefView): { a: string; b: string }[] {
+  const inside = new Set(view.outline.zones.filter(({ group }) => group === 'interior').map(({ key }) => key));
+  const codesOf = new Map<string, string[]>();
+  for (const call of view.calls)
+    for (const zone of call.zones) codesOf.set(zone, [...(codesOf.get(zone) ?? []), call.code]);
+  const edges = new Map<string, { a: string; b: string }>();
+  for (const [one, other] of touchingZones(view.outline)) {
+    if (inside.has(one) || inside.has(other)) continue;
+    for (const a of codesOf.get(one) ?? [])
+      for (const b of codesOf.get(other) ?? []) {
+        if (a === b) continue;
+        const [first, second] = a < b ? [a, b] : [b, a];
+        edges.set(`${first} ${second}`, { a: first, b: second });
+      }
+  }
+  return [...edges.values()].sort((x, y) => x.a.localeCompare(y.a) || x.b.localeCompare(y.b));
+}
+
+export const dropOf = (paint: Paint, drops: number): DropPart => ({
+  label: paintLabel(paint),
+  hex: paint.lab ? hexOf(paint.lab) : '#9a9a9a',
+  drops,
+});
+
+/** Parts of thinner to one of paint: the line's own, else that of its chemistry. */
+export const thinRatioOf = (paint: Pick<Paint, 'thinRatio' | 'chemistry'>): number =>
+  paint.thinRatio ?? SPRAYING[paint.chemistry].ratio;
+
+/** What a call asks of a paint; null while no colour is known for its code. */
+export function targetOf(call: Pick<ColourCallFacts, 'lab' | 'sd' | 'code' | 'record'>): Target | null {
+  const { lab, sd, code, record } = call;
+  return lab && record
+    ? { lab, sd, code, finish: record.finish, kind: record.kind, ground: record.ground, flop: record.flop }
+    : null;
+}
+
+function callFacts(
+  call: CallView,
+  view: BriefView,
+  shelf: ColourShelf,
+  codes: ReadonlyMap<string, OfficialColour>,
+  factor: number,
+): ColourCallFacts {
   const record = call.official?.record ?? null;
   const lab = call.official?.lab ?? null;
   const sd = call.official?.sd ?? 0;
@@ -69,8 +181,39 @@ function callFacts(call: CallView, view: BriefView, shelf: ColourShelf): ColourC
     const zone = view.outline.zones.find((candidate) => candidate.key === key);
     return total + (zone ? modelAreaCm2(zone, view.state.brief.denominator) : 0);
   }, 0);
-  const paint = call.choice?.paint ?? null;
-  const dE00 = paint?.lab && lab ? deltaE00(lab, paint.lab) : null;
+  const paints = new Map(shelf.paints.map((paint) => [paint.id, paint]));
+  const compare = (other: Lab | null, otherSd: number) => {
+    const dE00 = other && lab ? deltaE00(lab, other) : null;
+    const metal = record?.kind === 'metallic';
+    const says =
+      dE00 === null
+        ? 'not measured'
+        : metal
+          ? 'a metal: judged by kind, ground and flop'
+          : differenceInWords(lab!, other!, dE00, combinedSd(sd, otherSd));
+    return { dE00: metal ? null : dE00, says };
+  };
+  const { choice } = call;
+  const thinRatio = choice ? thinRatioOf(choice.paint) : 1;
+  const recipes = view.state.recipes
+    .filter(({ codeId }) => codeId === record?.id)
+    .flatMap((kept): RecipeFacts[] => {
+      const seen = recipeView(kept, paints);
+      const made = recipeAsPaint(seen);
+      if (!made?.lab) return [];
+      return [
+        {
+          record: kept,
+          drops: seen.parts.map(({ paint, drops }) => dropOf(paint, drops)),
+          label: made.number,
+          lab: made.lab,
+          ...compare(made.lab, made.sd),
+          inUse: choice?.recipe?.record.id === kept.id,
+          mixedChemistry:
+            chemistryOf(seen.parts.map(({ paint, drops }) => ({ chemistry: paint.chemistry, drops }))) === null,
+        },
+      ];
+    });
   return {
     code: call.code,
     name: record?.name ?? '',
@@ -79,21 +222,50 @@ function callFacts(call: CallView, view: BriefView, shelf: ColourShelf): ColourC
     lab,
     sd,
     zones,
-    chosen: paint
+    chosen: choice
       ? {
-          paint,
-          dE00,
-          says: dE00 === null ? 'not measured' : differenceInWords(lab!, paint.lab!, dE00, combinedSd(sd, paint.sd)),
-          label: paintLabel(paint),
+          paint: choice.paint,
+          recipeId: choice.recipe?.record.id ?? null,
+          drops: choice.recipe?.parts.map(({ paint, drops }) => dropOf(paint, drops)) ?? [],
+          ...compare(choice.paint.lab, choice.paint.sd),
+          label: choice.recipe ? choice.paint.number : paintLabel(choice.paint),
+          thinRatio,
         }
       : null,
-    matches:
-      lab && record
-        ? matchSingle({ lab, sd, code: call.code, finish: record.finish, kind: record.kind }, shelf.paints, MATCHES)
-        : [],
+    matches: lab && record ? matchSingle(targetOf({ lab, sd, code: call.code, record })!, shelf.paints, MATCHES) : [],
+    recipes,
     areaCm2,
-    paintMl: paint
-      ? paintNeeded({ ...TYPICAL_SPRAYING, areaCm2, paintFraction: 1 / (1 + SPRAYING[paint.chemistry].ratio) }).paintMl
-      : null,
+    cup: choice ? planCup({ areaCm2, coats: TYPICAL_SPRAYING.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
+    known: call.official ? knownOf(call.official, shelf, codes) : [],
+    related: call.official ? relatedCodes(call.official, shelf.relations, codes) : [],
   };
+}
+
+/** What stands behind an official colour, in lines. */
+function knownOf(official: OfficialColour, shelf: ColourShelf, codes: ReadonlyMap<string, OfficialColour>) {
+  const { pooled, batches, record } = official;
+  const lines: { title: string; text: string }[] = [];
+  if (pooled && pooled.outliers.length > 0)
+    lines.push({
+      title: 'Outliers',
+      text: pooled.outliers
+        .map(
+          ({ chip, dE00 }) =>
+            `${[chip.origin, chip.note].filter(Boolean).join(', ')} is ${dE00.toFixed(1)} off the others: left out`,
+        )
+        .join('; '),
+    });
+  if (pooled?.disagree) lines.push({ title: 'Chips', text: 'the chips disagree by more than their uncertainties' });
+  for (const { batch, sd, dE00 } of batches)
+    lines.push({
+      title: `Batch ${batch}`,
+      text:
+        dE00 === null
+          ? `± ${sd.toFixed(1)}`
+          : `${dE00.toFixed(1)} ± ${combinedSd(sd, official.sd).toFixed(1)} from the standard`,
+    });
+  const others = otherFinishes(systemsOf(shelf.codes, shelf.systems), record.code, codes.keys());
+  if (others.length > 0)
+    lines.push({ title: 'Same colour', text: others.map(({ code, finish }) => `${code}, ${finish}`).join('; ') });
+  return lines;
 }

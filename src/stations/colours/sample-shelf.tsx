@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { addSampleShelf } from '@/actions/briefs';
+import { addSampleShelf } from '@/actions/colours';
 import { useSaving } from '@/ui/saving';
 
 /** What an empty shelf offers: the demo's invented example. */

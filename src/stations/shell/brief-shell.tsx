@@ -12,7 +12,7 @@ import { SavingProvider, useSaving } from '@/ui/saving';
 import { RunningTimers, type TimerFacts } from './running-timers';
 import type { Findable } from './find-field';
 import { STATIONS } from './stations';
-import { SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
+import { SheetFactsContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
 
 // Loaded when they are first wanted: most visits to a station need neither.
 const FindField = dynamic(() => import('./find-field').then((module) => module.FindField));
@@ -144,7 +144,9 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
               </Link>
             ))}
           </nav>
-          <SheetOverlayContext.Provider value={setOverlay}>{children}</SheetOverlayContext.Provider>
+          <SheetFactsContext.Provider value={sheet}>
+            <SheetOverlayContext.Provider value={setOverlay}>{children}</SheetOverlayContext.Provider>
+          </SheetFactsContext.Provider>
         </div>
       </div>
       {help ? <KeysDialog onClose={() => setHelp(false)} /> : null}

@@ -2,6 +2,7 @@
 
 import { createContext, useContext } from 'react';
 import type { SheetOverlay } from '@/sheet/airframe-sheet';
+import type { SheetFacts } from '@/sheet/figures';
 
 interface ZoneChoice {
   zone: string | null;
@@ -18,6 +19,11 @@ export const ZoneChoiceContext = createContext<ZoneChoice>({
 
 /** Lays something over the airframe sheet; null takes it off. */
 export const SheetOverlayContext = createContext<(overlay: SheetOverlay | null) => void>(() => undefined);
+
+/** What the sheet draws, for a station that draws the airframe once more. */
+export const SheetFactsContext = createContext<SheetFacts | null>(null);
+
+export const useSheetFacts = () => useContext(SheetFactsContext);
 
 export const useSheetOverlay = () => useContext(SheetOverlayContext);
 

@@ -13,6 +13,8 @@ interface Derived {
   view: BriefView;
   shelf: ColourShelf;
   nowUtc: string;
+  /** The state of the house. */
+  stamp: string;
 }
 
 /** What was computed last for each brief, and from which state of the history: a plan holds for its minute. */
@@ -22,12 +24,13 @@ const MOST_REMEMBERED = 20;
 /** The brief with all that follows from it, computed once a request for layout and page together, and again only when something changed. */
 export const briefView = cache(async (id: string): Promise<Derived> => {
   const nowUtc = `${new Date().toISOString().slice(0, 16)}:00.000Z`;
-  const stamp = `${await historyStamp()} ${nowUtc}`;
+  const house = await historyStamp();
+  const stamp = `${house} ${nowUtc}`;
   const known = remembered.get(id);
   if (known?.stamp === stamp) return known.derived;
   const [state, shelf] = await Promise.all([loadBrief(id), loadShelf()]);
   if (!state) notFound();
-  const derived = { view: deriveBrief(state, shelf, { nowUtc, effort: PAGE_EFFORT }), shelf, nowUtc };
+  const derived = { view: deriveBrief(state, shelf, { nowUtc, effort: PAGE_EFFORT }), shelf, nowUtc, stamp: house };
   remembered.delete(id);
   remembered.set(id, { stamp, derived });
   if (remembered.size > MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);

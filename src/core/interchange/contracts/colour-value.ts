@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { MunsellFault, munsellToLab, parseMunsell } from '@/core/colour/munsell';
+import { munsellToLab } from '@/core/colour/munsell';
+import { MunsellFault, parseMunsell } from '@/core/colour/munsell-notation';
 import { hexToLab, labFromWhite, labToHex, labToXyz, reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { finite } from './contract';

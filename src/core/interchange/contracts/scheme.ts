@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { deltaE00 } from '@/core/colour/difference';
 import { labOfPigment } from '@/core/paint/pigment';
 import { chooseScheme, SCHEME_DEFAULTS } from '@/core/match/scheme';
+import { recipeCandidates } from '@/core/match/scheme-recipes';
 import { compareNeighbours } from '@/core/match/single';
 import { colourValue } from './colour-value';
 import { ContractFaults, finite, parseInput, text, type Contract, type Fault } from './contract';
@@ -26,7 +27,7 @@ const input = z.strictObject(
     perLine: weight,
     maxLines: finite.int('must be a whole number').min(1, 'must be at least 1').optional(),
     sameChemistry: z.boolean({ error: 'must be true or false' }).optional(),
-    recipes: z.literal(false, { error: 'mixtures are not part of a scheme yet: must be false' }).optional(),
+    recipes: z.boolean({ error: 'must be true or false' }).optional(),
     limitMs: finite.positive('must be above 0').max(60_000, 'must be at most 60000').optional(),
   },
   { error: 'must be an object with calls and candidates' },
@@ -34,12 +35,14 @@ const input = z.strictObject(
 
 /** What a millisecond of the limit stands for: effort is counted in choices looked at, so that every machine gives the same answer. */
 const CHOICES_PER_MS = 100;
+/** The same for mixtures looked at, shared among the calls. */
+const MIXTURES_PER_MS = 1400;
 const LIMIT_MS = 500;
 
 /** `scheme`: all colours of a scheme together. */
 export const scheme: Contract = {
   run(raw) {
-    const { calls, edges = [], candidates, limitMs = LIMIT_MS, recipes: _, ...given } = parseInput(input, raw);
+    const { calls, edges = [], candidates, limitMs = LIMIT_MS, recipes = false, ...given } = parseInput(input, raw);
     const faults = faultsBetween(calls, edges, candidates);
     if (faults.length > 0) throw new ContractFaults(faults);
     const { effort: __, ...defaults } = SCHEME_DEFAULTS;
@@ -55,16 +58,30 @@ export const scheme: Contract = {
       owned,
     }));
     const wanted = calls.map(({ id, target, weight: w = 1 }) => ({ id, lab: target.lab, weight: w }));
+    const mixtures = recipes
+      ? recipeCandidates(
+          wanted,
+          candidates.map(({ known, owned = false, line = '', chemistry = '' }, i) => ({
+            id: paints[i]!.id,
+            pigment: known.pigment,
+            sd: known.sd,
+            owned,
+            line,
+            chemistry,
+          })),
+          { effort: (limitMs * MIXTURES_PER_MS) / wanted.length },
+        )
+      : [];
     const found = chooseScheme(
       wanted,
       edges.map((edge) => ({ ...edge, weight: edge.weight ?? 1 })),
-      paints,
+      [...paints, ...mixtures.map(({ candidate }) => candidate)],
       {
         ...options,
         effort: limitMs * CHOICES_PER_MS,
       },
     );
-    const assumed = { ...options, weight: 1, recipes: false, limitMs };
+    const assumed = { ...options, weight: 1, recipes, limitMs };
     if (!found.best)
       return {
         choice: null,
@@ -73,13 +90,22 @@ export const scheme: Contract = {
         assumed,
       };
     const { choice, F } = found.best;
-    const labOf = new Map(paints.map((paint) => [paint.id, paint.lab]));
+    const labOf = new Map([...paints, ...mixtures.map(({ candidate }) => candidate)].map(({ id, lab }) => [id, lab]));
+    const dropsOf = new Map(
+      mixtures.map(({ candidate, recipe }) => [
+        candidate.id,
+        Object.fromEntries(recipe.drops.map(({ id, count }) => [id, count])),
+      ]),
+    );
+    const named = (choices: Record<string, string>) =>
+      Object.fromEntries(Object.entries(choices).map(([call, id]) => [call, dropsOf.get(id) ?? id]));
     const chosen = (id: string) => labOf.get(choice[id]!)!;
     return {
-      choice,
+      choice: named(choice),
       F,
-      proven: found.proven,
-      gap: found.gap,
+      // Mixtures that were not looked at could be nearer: at the best, every colour exactly met.
+      proven: found.proven && !recipes,
+      gap: recipes ? F : found.gap,
       errors: Object.fromEntries(wanted.map(({ id, lab }) => [id, deltaE00(lab, chosen(id))])),
       pairs: edges.map(({ a, b }) => {
         const both = [a, b].map((id) => ({
@@ -89,7 +115,7 @@ export const scheme: Contract = {
         }));
         return compareNeighbours(both)[0]!;
       }),
-      alternatives: found.alternatives,
+      alternatives: found.alternatives.map((other) => ({ ...other, choice: named(other.choice) })),
       assumed,
     };
   },

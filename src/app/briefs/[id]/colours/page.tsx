@@ -3,6 +3,6 @@ import { ColoursStation } from '@/stations/colours/colours-station';
 import { briefView } from '../view';
 
 export default async function ColoursPage({ params }: { params: Promise<{ id: string }> }) {
-  const { view, shelf } = await briefView((await params).id);
-  return <ColoursStation facts={colourFacts(view, shelf)} />;
+  const { view, shelf, stamp, nowUtc } = await briefView((await params).id);
+  return <ColoursStation facts={colourFacts(view, shelf, stamp, nowUtc)} />;
 }

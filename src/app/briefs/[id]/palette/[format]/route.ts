@@ -1,0 +1,85 @@
+import { notFound } from 'next/navigation';
+import { makePdf } from '@/actions/pdf-thread';
+import { identityOf } from '@/core/brief/state';
+import { labForWhite, labToHex } from '@/core/colour/spaces';
+import { writeCgats } from '@/core/interchange/cgats';
+import { adobeSwatches, colourTable, gimpPalette, type NamedColour } from '@/core/interchange/palettes';
+import { colourFacts, type ColourFacts } from '@/stations/colours/colour-facts';
+import { fullDay } from '@/ui/dates';
+import { fileName } from '../../file-name';
+import { briefView } from '../../view';
+
+/** The brief's colours for other programs: the official ones, and after each what is chosen for it. */
+export async function GET(request: Request, { params }: { params: Promise<{ id: string; format: string }> }) {
+  const { id, format } = await params;
+  const { view, shelf, stamp, nowUtc } = await briefView(id);
+  const facts = colourFacts(view, shelf, stamp, nowUtc);
+  const colours = namedColours(facts);
+  const name = fileName(view.state.airframe);
+  const title = identityOf(view.state.airframe);
+  const today = nowUtc.slice(0, 10);
+  const file = (body: string | Uint8Array, type: string, ending: string) =>
+    new Response(typeof body === 'string' ? body : new Uint8Array(body), {
+      headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}-colours.${ending}"` },
+    });
+  switch (format) {
+    case 'gimp':
+      return file(gimpPalette(title, colours), 'text/plain; charset=utf-8', 'gpl');
+    case 'swatches':
+      return file(
+        adobeSwatches(colours, (lab) => labForWhite(lab, 'D50')),
+        'application/octet-stream',
+        'ase',
+      );
+    case 'csv':
+      return file(colourTable(colours), 'text/csv; charset=utf-8', 'csv');
+    case 'cgats':
+      return file(writeCgats(colours, today), 'text/plain; charset=utf-8', 'txt');
+    case 'card': {
+      const card = {
+        title,
+        subtitle: `${colours.length} colours`,
+        printedOn: fullDay(today),
+        colours: cardColours(facts),
+      };
+      return file(await makePdf({ kind: 'colour card', facts: card }, request.signal), 'application/pdf', 'pdf');
+    }
+    default:
+      notFound();
+  }
+}
+
+function namedColours({ calls }: ColourFacts): NamedColour[] {
+  return calls.flatMap(({ code, name, lab, sd, chosen }): NamedColour[] => [
+    ...(lab ? [{ name: `${code} ${name}`.trim(), lab, sd, origin: 'official' }] : []),
+    ...(chosen?.paint.lab
+      ? [
+          {
+            name: `${chosen.label} for ${code}`,
+            lab: chosen.paint.lab,
+            sd: chosen.paint.sd,
+            origin: chosen.recipeId ? 'mixture' : 'paint',
+          },
+        ]
+      : []),
+  ]);
+}
+
+function cardColours({ calls }: ColourFacts) {
+  return calls.flatMap(({ code, name, lab, sd, chosen }) => {
+    if (!lab) return [];
+    const { hex, inSrgb } = labToHex(lab);
+    return [
+      {
+        code,
+        name,
+        hex,
+        clipped: !inSrgb,
+        values: `L* ${lab[0].toFixed(1)} a* ${lab[1].toFixed(1)} b* ${lab[2].toFixed(1)}, ± ${sd.toFixed(1)} dE00`,
+        made: chosen ? `made from ${chosen.label}` : 'nothing is chosen yet',
+        madeHex: chosen?.paint.lab ? labToHex(chosen.paint.lab).hex : null,
+        difference: chosen ? `${chosen.says}${chosen.dE00 === null ? '' : `, dE00 ${chosen.dE00.toFixed(1)}`}` : '',
+      },
+    ];
+  });
+}

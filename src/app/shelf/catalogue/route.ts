@@ -1,0 +1,13 @@
+import { writeCatalogue } from '@/core/interchange/catalogue-csv';
+import { loadShelf } from '@/data/colours';
+
+/** The catalogue with the drawer as a table. */
+export async function GET() {
+  const { paints } = await loadShelf();
+  return new Response(writeCatalogue(paints), {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': 'attachment; filename="catalogue.csv"',
+    },
+  });
+}

@@ -1,0 +1,162 @@
+import Papa from 'papaparse';
+import { bottleFields, paintFields, paintLineFields, type Fields } from '@/core/brief/records';
+import type { Paint } from '@/core/paint/catalogue';
+import { colourOfRow } from './colour-cells';
+import { safeCell } from './palettes';
+import { readTable, RowReader, type RowFault } from './table';
+
+/** The catalogue of paints, with what the drawer holds, as a table: see docs/formats/catalogue.md. */
+
+export interface CatalogueRow {
+  row: number;
+  line: Fields<'paint_line'>;
+  paint: Omit<Fields<'paint'>, 'lineId'>;
+  bottle: Omit<Fields<'bottle'>, 'paintId'> | null;
+}
+export interface CatalogueRead {
+  rows: CatalogueRow[];
+  faults: RowFault[];
+  understood: string[];
+}
+
+/** Reads a catalogue; rows with faults are named and left out. */
+export function readCatalogue(text: string): CatalogueRead {
+  const table = readTable(text);
+  const faults = [...table.faults];
+  for (const head of ['line', 'number'])
+    if (!table.heads.includes(head))
+      faults.push({
+        row: 1,
+        field: head,
+        says: `there is no column "${head}"; the columns are ${table.heads.join(', ') || 'none'}`,
+      });
+  const seen = new Map<string, number>();
+  const lines = new Map<string, Fields<'paint_line'>>();
+  const rows = table.rows.flatMap(({ row, cells }): CatalogueRow[] => {
+    const reader = new RowReader(row, cells);
+    const made = readRow(reader, lines);
+    if (made) {
+      const key = `${made.line.name} ${made.paint.number}`;
+      const first = seen.get(key);
+      if (first) reader.fault('number', `${key} is in row ${first} already`);
+      else seen.set(key, row);
+    }
+    faults.push(...reader.faults);
+    return made && reader.faults.length === 0 ? [made] : [];
+  });
+  const without = rows.filter(({ paint }) => paint.lab === null && paint.kind === 'solid').length;
+  return {
+    rows,
+    faults: faults.sort((a, b) => a.row - b.row),
+    understood: [
+      `${rows.length} ${rows.length === 1 ? 'paint' : 'paints'} of ${new Set(rows.map(({ line }) => line.name)).size} lines`,
+      ...(without > 0 ? [`${without} without a colour: kept, but never matched until they have one`] : []),
+      ...(rows.some(({ bottle }) => bottle)
+        ? [`${rows.filter(({ bottle }) => bottle).length} bottles for the drawer`]
+        : []),
+    ],
+  };
+}
+
+function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): CatalogueRow | null {
+  const colour = colourOfRow(row);
+  const price = row.has('price_cents')
+    ? row.number('price_cents')
+    : row.has('price')
+      ? Math.round((row.number('price') ?? 0) * 100)
+      : 0;
+  const data = {
+    contrastRatio: row.number('contrast_ratio') ?? undefined,
+    reflectance: colour?.reflectance ?? undefined,
+    overBlack: row.curve('over_black') ?? undefined,
+    overWhite: row.curve('over_white') ?? undefined,
+    tint14: tintOf(row),
+  };
+  const line = paintLineFields.safeParse({
+    name: row.text('line'),
+    chemistry: row.text('chemistry', lines.get(row.text('line'))?.chemistry ?? 'WA').toUpperCase(),
+    thinner: row.text('thinner'),
+    thinRatio: row.number('thin_ratio'),
+    recoatMin: row.number('recoat_min'),
+    maskMin: row.number('mask_min'),
+    cureMin: row.number('cure_min'),
+  });
+  const paint = paintFields.omit({ lineId: true }).safeParse({
+    number: row.text('number'),
+    name: row.text('name'),
+    kind: row.text('kind', 'solid').toLowerCase(),
+    finish: row.text('finish', 'matt').toLowerCase(),
+    opacity: row.text('opacity', 'opaque').toLowerCase(),
+    lab: colour ? [...colour.lab] : null,
+    sd: row.number('sd') ?? colour?.sd ?? 0,
+    sizeMl: row.number('size_ml') ?? 17,
+    priceCents: price ?? 0,
+    currency: row.text('currency', 'EUR').toUpperCase(),
+    claims: row.list('claims'),
+    ground: row.text('ground').toLowerCase(),
+    flop: row.text('flop').toLowerCase(),
+    formerly: row.list('formerly'),
+    data: Object.values(data).some((value) => value !== undefined) ? data : null,
+  });
+  if (!line.success) row.complain(line.error);
+  if (!paint.success) row.complain(paint.error);
+  const ml = row.number('drawer_ml');
+  const bottle =
+    ml === null
+      ? null
+      : bottleFields.omit({ paintId: true }).safeParse({
+          mlLeft: ml,
+          openedOn: row.text('opened_on') || null,
+          condition: row.text('condition'),
+        });
+  if (bottle && !bottle.success) row.complain(bottle.error);
+  if (!line.success || !paint.success || (bottle && !bottle.success)) return null;
+  const known = lines.get(line.data.name);
+  if (known && known.chemistry !== line.data.chemistry)
+    row.fault('chemistry', `${line.data.name} is ${known.chemistry} in the rows before: a line has one chemistry`);
+  if (!known) lines.set(line.data.name, line.data);
+  return { row: row.row, line: line.data, paint: paint.data, bottle: bottle?.data ?? null };
+}
+
+function tintOf(row: RowReader): [number, number, number] | undefined {
+  const values = ['tint14_l', 'tint14_a', 'tint14_b'].map((field) => row.number(field));
+  return values.every((value) => value !== null) ? (values as [number, number, number]) : undefined;
+}
+
+/** Writes the catalogue so that reading it again gives the same paints; a paint with several bottles shows what they hold together. */
+export function writeCatalogue(paints: readonly Paint[]): string {
+  return Papa.unparse(
+    paints.map((paint) => ({
+      line: safeCell(paint.line),
+      chemistry: paint.chemistry,
+      number: safeCell(paint.number),
+      name: safeCell(paint.name),
+      kind: paint.kind,
+      finish: paint.finish,
+      opacity: paint.opacity,
+      L: paint.lab?.[0] ?? '',
+      a: paint.lab?.[1] ?? '',
+      b: paint.lab?.[2] ?? '',
+      sd: paint.sd,
+      contrast_ratio: paint.data?.contrastRatio ?? '',
+      tint14_L: paint.data?.tint14?.[0] ?? '',
+      tint14_a: paint.data?.tint14?.[1] ?? '',
+      tint14_b: paint.data?.tint14?.[2] ?? '',
+      reflectance: paint.data?.reflectance?.join(' ') ?? '',
+      over_black: paint.data?.overBlack?.join(' ') ?? '',
+      over_white: paint.data?.overWhite?.join(' ') ?? '',
+      size_ml: paint.sizeMl,
+      price_cents: paint.priceCents,
+      currency: paint.currency,
+      claims: paint.claims.join(';'),
+      ground: paint.ground,
+      flop: paint.flop,
+      formerly: paint.formerly.join(';'),
+      thinner: safeCell(paint.thinner),
+      thin_ratio: paint.thinRatio ?? '',
+      drawer_ml: paint.bottles.length > 0 ? paint.ownedMl : '',
+      opened_on: paint.bottles[0]?.openedOn ?? '',
+      condition: safeCell(paint.bottles[0]?.condition ?? ''),
+    })),
+  );
+}

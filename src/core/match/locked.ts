@@ -1,0 +1,103 @@
+import { deltaE00 } from '@/core/colour/difference';
+import type { Lab } from '@/core/colour/types';
+import { MixKernel } from './mix-kernel';
+import { MIX_DEFAULTS, recipeOf, type MixOptions, type MixPaint, type MixResult } from './recipe';
+
+/** A paint that has to be in the recipe, with so many drops or any number. */
+export interface Lock {
+  id: string;
+  count: number | null;
+}
+
+/** Of the paints that alone go best with the locked ones, so many are tried with every other. */
+const PARTNERS = 25;
+const MOST_PAINTS = 4;
+
+interface Entry {
+  counts: number[];
+  paints: number[];
+  lab: Lab;
+  dE00: number;
+  score: number;
+}
+
+/**
+ * Recipes that keep what is locked: every number of drops of it, with no further paint, with any one, and (where that many are allowed)
+ * with pairs whose one half goes best. Proven unless pairs were needed.
+ */
+export function findLocked(
+  target: Lab,
+  paints: readonly MixPaint[],
+  locks: readonly Lock[],
+  given: Partial<MixOptions> = {},
+): MixResult {
+  const options = { ...MIX_DEFAULTS, ...given };
+  const locked = locks.map(({ id }) => paints.findIndex((paint) => paint.id === id)).filter((at) => at >= 0);
+  if (locked.length === 0 || locked.length > MOST_PAINTS) return { recipes: [], evaluated: 0, proven: true };
+  const kernel = new MixKernel(
+    paints.map(({ pigment }) => pigment),
+    'all',
+  );
+  const chemistry = paints[locked[0]!]!.chemistry;
+  const pool = paints.flatMap((paint, at) =>
+    !locked.includes(at) && (!options.sameChemistry || paint.chemistry === chemistry) ? [at] : [],
+  );
+  const extra = Math.max(0, Math.min(options.maxPaints, MOST_PAINTS) - locked.length);
+  const fixed = locks.map(({ count }) => count);
+  let evaluated = 0;
+  const best: Entry[] = [];
+
+  /** All drops of a set of paints; the best score among them. */
+  const look = (others: readonly number[]): number => {
+    const set = [...locked, ...others];
+    let least = Infinity;
+    for (const counts of drops([...fixed, ...others.map(() => null)], options.maxDrops)) {
+      const [p, q, r, s] = set;
+      kernel.mix(p!, counts[0]!, q, counts[1], r, counts[2], s, counts[3]);
+      evaluated += 1;
+      const lab = kernel.lab();
+      const dE00 = deltaE00(target, lab);
+      const score = dE00 + options.perPaint * (set.length - 1) + options.perDrop * counts.reduce((a, b) => a + b, 0);
+      least = Math.min(least, score);
+      if (best.length < options.top || score < best.at(-1)!.score) {
+        best.push({ counts, paints: set, lab, dE00, score });
+        best.sort((a, b) => a.score - b.score);
+        if (best.length > options.top) best.pop();
+      }
+    }
+    return least;
+  };
+
+  look([]);
+  if (extra >= 1) {
+    const partners = pool.map((at) => ({ at, score: look([at]) })).sort((a, b) => a.score - b.score);
+    if (extra >= 2)
+      partners.slice(0, PARTNERS).forEach(({ at }, i) => {
+        const before = new Set(partners.slice(0, i).map((partner) => partner.at));
+        for (const other of pool) if (other !== at && !before.has(other)) look([at, other]);
+      });
+  }
+  return {
+    recipes: best.map(({ counts, paints: set, lab, dE00, score }) =>
+      recipeOf({ parts: set.map((paint, i) => ({ paint, count: counts[i]! })), lab, dE00, score }, paints),
+    ),
+    evaluated,
+    proven: extra < 2,
+  };
+}
+
+/** Every number of drops, at least one each, fixed where it is given, at most `most` together (or what is fixed alone needs). */
+function* drops(fixed: readonly (number | null)[], most: number, so: number[] = []): Generator<number[]> {
+  if (so.length === fixed.length) {
+    yield so;
+    return;
+  }
+  const here = fixed[so.length]!;
+  if (here !== null) {
+    yield* drops(fixed, most, [...so, here]);
+    return;
+  }
+  const rest = fixed.slice(so.length + 1).reduce((sum: number, count) => sum + (count ?? 1), 0);
+  const left = most - so.reduce((a, b) => a + b, 0) - rest;
+  for (let count = 1; count <= Math.max(1, left); count += 1) yield* drops(fixed, most, [...so, count]);
+}

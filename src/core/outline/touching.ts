@@ -1,0 +1,52 @@
+import type { Outline } from './outline';
+import { VIEWS } from './zones';
+
+type Point = readonly [number, number];
+
+/** Zones nearer than this share of the airframe's length meet. */
+const NEAR_SHARE = 0.008;
+
+/** Pairs of zones that meet in one of the views: where one colour is seen beside the other. Each pair once, in order of their keys. */
+export function touchingZones(outline: Outline): [string, string][] {
+  const near = NEAR_SHARE * Math.max(...VIEWS.map((view) => outline.extents[view].right - outline.extents[view].left));
+  const pairs = new Map<string, [string, string]>();
+  for (const view of VIEWS) {
+    const shapes = outline.drawings[view].shapes.map(({ zone, points }) => ({
+      zone,
+      points: dense(points as readonly Point[], near),
+      box: boxOf(points as readonly Point[], near),
+    }));
+    shapes.forEach((one, i) => {
+      for (const other of shapes.slice(i + 1)) {
+        const pair = [one.zone, other.zone].sort() as [string, string];
+        const key = pair.join(' ');
+        if (one.zone === other.zone || pairs.has(key) || !overlap(one.box, other.box)) continue;
+        if (one.points.some(([x, y]) => other.points.some(([u, v]) => Math.hypot(x - u, y - v) < near)))
+          pairs.set(key, pair);
+      }
+    });
+  }
+  return [...pairs.values()];
+}
+
+/** The outline of a shape with points no further apart than `step`. */
+function dense(points: readonly Point[], step: number): Point[] {
+  return points.flatMap(([x, y], i) => {
+    const [u, v] = points[(i + 1) % points.length]!;
+    const parts = Math.max(1, Math.ceil(Math.hypot(u - x, v - y) / step));
+    return Array.from({ length: parts }, (_, k): Point => [x + ((u - x) * k) / parts, y + ((v - y) * k) / parts]);
+  });
+}
+
+function boxOf(points: readonly Point[], room: number) {
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+  return {
+    left: Math.min(...xs) - room,
+    right: Math.max(...xs) + room,
+    top: Math.min(...ys) - room,
+    bottom: Math.max(...ys) + room,
+  };
+}
+
+type Box = ReturnType<typeof boxOf>;
+const overlap = (a: Box, b: Box) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;

@@ -1,0 +1,46 @@
+'use client';
+
+import { useMemo, type ReactNode } from 'react';
+import { buildOutline } from '@/core/outline/outline';
+import type { View } from '@/core/outline/zones';
+import type { SheetFacts } from './figures';
+import { ViewDrawing } from './view-drawing';
+
+const VIEWS: View[] = ['upper', 'port', 'lower'];
+
+/** The airframe once more, small and for looking only, with other colours than the sheet's. */
+export function SmallViews({
+  facts,
+  colourOf,
+  width,
+  idPrefix,
+}: {
+  facts: SheetFacts;
+  colourOf: (zone: string) => string | null;
+  width: number;
+  idPrefix: string;
+}): ReactNode {
+  const outline = useMemo(() => buildOutline(facts.spec), [facts.spec]);
+  const scale = width / Math.max(...VIEWS.map((view) => outline.extents[view].right - outline.extents[view].left));
+  return (
+    <div className="small-views">
+      {VIEWS.map((view) => (
+        <ViewDrawing
+          key={view}
+          outline={outline}
+          view={view}
+          scale={scale * 0.97}
+          selected={null}
+          idPrefix={`${idPrefix}-${view}`}
+          zoneTitle={(key) => facts.zones.find((zone) => zone.key === key)?.title ?? key}
+          fillOf={(zone) => {
+            const colour = colourOf(zone);
+            return colour ? { paint: colour } : { hatch: 'unseen' };
+          }}
+          markings={facts.markings}
+          inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
+        />
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+import { Document, Page, Text, View as Box } from '@react-pdf/renderer';
+import type { ReactNode } from 'react';
+import { Foot, registerFonts, s } from './paper';
+
+/** The colours of a brief to hold beside a spray-out. */
+export interface CardFacts {
+  title: string;
+  subtitle: string;
+  printedOn: string;
+  colours: {
+    code: string;
+    name: string;
+    hex: string;
+    clipped: boolean;
+    values: string;
+    made: string;
+    madeHex: string | null;
+    difference: string;
+  }[];
+}
+
+export function ColourCard({ facts }: { facts: CardFacts }): ReactNode {
+  registerFonts();
+  return (
+    <Document title={`Colour card: ${facts.title}`} creator="Build Brief" producer="Build Brief">
+      <Page size="A4" style={s.page}>
+        <Foot facts={facts} />
+        <Text style={s.title}>Colour card: {facts.title}</Text>
+        <Text style={s.subtitle}>{facts.subtitle}</Text>
+        <Text style={{ marginBottom: 8 }}>
+          A printer is not a paint: its inks, the sheet and the lamp all change what is seen here. Use the card to tell
+          which colour is meant, never to judge a match; for that, spray out and hold it beside a chip.
+        </Text>
+        {facts.colours.map((colour) => (
+          <Box key={colour.code} wrap={false} style={{ flexDirection: 'row', gap: 10, marginBottom: 6 }}>
+            <Box style={{ flexDirection: 'row', backgroundColor: '#777777', padding: 7, width: 190, height: 52 }}>
+              <Box style={{ flex: 1, backgroundColor: colour.hex }} />
+              <Box style={{ flex: 1, backgroundColor: colour.madeHex ?? colour.hex }} />
+            </Box>
+            <Box style={{ flex: 1 }}>
+              <Text style={s.strong}>
+                {colour.code} {colour.name}
+              </Text>
+              <Text>
+                {colour.values}
+                {colour.clipped ? '; beyond what a screen or this sheet can show' : ''}
+              </Text>
+              <Text style={s.dim}>{colour.made}</Text>
+              <Text style={s.dim}>{colour.difference}</Text>
+            </Box>
+          </Box>
+        ))}
+      </Page>
+    </Document>
+  );
+}

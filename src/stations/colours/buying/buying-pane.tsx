@@ -1,0 +1,313 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { putInDrawer } from '@/actions/colours';
+import { shopsFor } from '@/actions/services';
+import { CurrencyFault, planBuying, type BuyingPlan, type Shop } from '@/core/match/buying';
+import { paintNeeds, SPARE_SHARE, type PaintNeed } from '@/core/match/needs';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { parseNumber } from '@/core/units/number';
+import { fullDay } from '@/ui/dates';
+import { useSaving } from '@/ui/saving';
+import type { ColourFacts } from '../colour-facts';
+import type { PaneProps } from '../colours-station';
+import { useShelf } from '../shelf';
+import { InsteadOf } from './instead-of';
+import { MeasureOut } from './measure-out';
+
+const money = (cents: number, currency: string) => `${(cents / 100).toFixed(2)} ${currency}`;
+
+/** What is missing, what it costs where, and what to do about what cannot be had; then how much of it goes in the cup. */
+export function BuyingPane({ facts, goTo }: PaneProps): ReactNode {
+  const shelf = useShelf(facts.stamp);
+  return (
+    <>
+      {shelf ? (
+        <Buying facts={facts} paints={shelf.paints} goTo={goTo} />
+      ) : (
+        <LinearProgress aria-label="Fetching the catalogue" />
+      )}
+      <MeasureOut facts={facts} />
+    </>
+  );
+}
+
+/** What each chosen call takes of which paint. */
+export const needsOf = (facts: ColourFacts) =>
+  facts.calls.flatMap((call) => {
+    if (!call.chosen || !call.cup) return [];
+    const parts = call.recipes.find(({ inUse }) => inUse)?.record.parts ?? [
+      { paintId: call.chosen.paint.id, drops: 1 },
+    ];
+    return [{ code: call.code, paintMl: call.cup.paintMl, parts }];
+  });
+
+function Buying({
+  facts,
+  paints,
+  goTo,
+}: {
+  facts: ColourFacts;
+  paints: readonly Paint[];
+  goTo: PaneProps['goTo'];
+}): ReactNode {
+  const { run, busy } = useSaving();
+  const needs = useMemo(() => paintNeeds(needsOf(facts), paints, facts.today), [facts, paints]);
+  const missing = needs.filter(({ bottles }) => bottles > 0);
+  const ids = missing.map(({ paint }) => paint.id).join(' ');
+  const [shops, setShops] = useState<Shop[] | null>(null);
+  const [fault, setFault] = useState('');
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [rates, setRates] = useState<Record<string, string>>({});
+  const ask = async () => {
+    setFault('');
+    const result = await shopsFor({ paintIds: ids.split(' ').filter(Boolean) });
+    if (result.ok) setShops(result.value);
+    else setFault('faults' in result ? result.faults.map(({ says }) => says).join(' ') : 'They could not be asked.');
+  };
+  useEffect(() => {
+    let stale = false;
+    if (ids === '') return;
+    void shopsFor({ paintIds: ids.split(' ') }).then((result) => {
+      if (stale) return;
+      if (result.ok) setShops(result.value);
+      else setFault('faults' in result ? result.faults.map(({ says }) => says).join(' ') : 'They could not be asked.');
+    });
+    return () => {
+      stale = true;
+    };
+  }, [ids]);
+  const visited = (shops ?? []).filter(({ id }) => !left.has(id));
+  const currency = missing[0]?.paint.currency ?? 'EUR';
+  const plan = planned(missing, visited, currency, rates);
+  const foreign = [...new Set((shops ?? []).map((shop) => shop.currency))].filter((other) => other !== currency);
+  const lacking = 'plan' in plan ? plan.plan.lacking : [];
+  return (
+    <section>
+      <h2 style={{ marginTop: 0 }}>What is missing</h2>
+      {needs.length === 0 ? (
+        <p className="empty">Nothing is chosen yet, so nothing is needed: choose paints under Calls.</p>
+      ) : null}
+      {needs.length > 0 && missing.length === 0 ? <p>The drawer holds enough of everything that is chosen.</p> : null}
+      {needs.length > 0 ? <Needs needs={needs} /> : null}
+      {missing.length > 0 ? (
+        <>
+          <h2>Where to buy it</h2>
+          <p className="dim">
+            Three invented shops answer here in place of real ones; their stock changes by the day and the hour.{' '}
+            <Button variant="outlined" size="small" onClick={ask}>
+              Ask them again
+            </Button>
+          </p>
+          {fault ? <p role="alert">{fault}</p> : null}
+          {shops ? (
+            <div className="filters" role="group" aria-label="Shops">
+              {shops.map((shop) => (
+                <label key={shop.id}>
+                  <input
+                    type="checkbox"
+                    checked={!left.has(shop.id)}
+                    onChange={(event) =>
+                      setLeft(
+                        new Set(event.target.checked ? [...left].filter((id) => id !== shop.id) : [...left, shop.id]),
+                      )
+                    }
+                  />{' '}
+                  {shop.name}{' '}
+                  <span className="dim">
+                    postage {money(shop.postageCents, shop.currency)}
+                    {shop.freeFromCents === null ? '' : `, free from ${money(shop.freeFromCents, shop.currency)}`}
+                  </span>
+                </label>
+              ))}
+              {foreign.map((other) => (
+                <label key={other}>
+                  1 {other} is{' '}
+                  <input
+                    size={6}
+                    inputMode="decimal"
+                    value={rates[other] ?? ''}
+                    onChange={(event) => setRates({ ...rates, [other]: event.target.value })}
+                  />{' '}
+                  {currency}
+                </label>
+              ))}
+            </div>
+          ) : fault ? null : (
+            <LinearProgress aria-label="Asking the shops" />
+          )}
+          {shops && 'fault' in plan ? <p role="alert">{plan.fault}</p> : null}
+          {shops && 'plan' in plan ? (
+            <Plan
+              plan={plan.plan}
+              shops={shops}
+              paints={paints}
+              onCame={() =>
+                run(
+                  () =>
+                    putInDrawer({
+                      briefId: facts.briefId,
+                      bottles: plan.plan.parcels.flatMap(({ lines }) =>
+                        lines.map(({ paintId, bottles }) => ({ paintId, count: bottles })),
+                      ),
+                    }),
+                  'The bottles stand in the drawer',
+                )
+              }
+              busy={busy}
+            />
+          ) : null}
+          {shops && lacking.length > 0 ? (
+            <InsteadOf
+              facts={facts}
+              lacking={lacking.map(({ paintId }) => missing.find(({ paint }) => paint.id === paintId)!)}
+              shops={shops}
+              paints={paints}
+              goTo={goTo}
+            />
+          ) : null}
+        </>
+      ) : null}
+    </section>
+  );
+}
+
+function planned(
+  missing: readonly PaintNeed[],
+  shops: readonly Shop[],
+  currency: string,
+  rates: Record<string, string>,
+): { plan: BuyingPlan } | { fault: string } {
+  const other = missing.find(({ paint }) => paint.currency !== currency);
+  if (other && shops.length === 0)
+    return { fault: `${paintLabel(other.paint)} is priced in ${other.paint.currency}, others in ${currency}.` };
+  const numbers = Object.fromEntries(Object.entries(rates).map(([code, text]) => [code, parseNumber(text) ?? 0]));
+  try {
+    return {
+      plan: planBuying(
+        missing.map(({ paint, bottles }) => ({ paintId: paint.id, bottles })),
+        shops,
+        currency,
+        numbers,
+      ),
+    };
+  } catch (error) {
+    if (error instanceof CurrencyFault) return { fault: error.message };
+    throw error;
+  }
+}
+
+function Needs({ needs }: { needs: readonly PaintNeed[] }): ReactNode {
+  return (
+    <table className="plain">
+      <thead>
+        <tr>
+          <th>Paint</th>
+          <th>For</th>
+          <th className="num">Needed, ml</th>
+          <th className="num">In the drawer, ml</th>
+          <th className="num">Bottles to buy</th>
+        </tr>
+      </thead>
+      <tbody>
+        {needs.map(({ paint, neededMl, haveMl, bottles, codes }) => (
+          <tr key={paint.id}>
+            <th scope="row">
+              {paintLabel(paint)} {paint.name}
+            </th>
+            <td className="dim">{codes.join(', ')}</td>
+            <td
+              className="num"
+              title={`area x film x coats / transfer + losses, and ${Math.round(SPARE_SHARE * 100)} % in reserve`}
+            >
+              {neededMl.toFixed(1)}
+            </td>
+            <td className="num">{haveMl.toFixed(1)}</td>
+            <td className="num">{bottles === 0 ? '–' : `${bottles} of ${paint.sizeMl} ml`}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Plan({
+  plan,
+  shops,
+  paints,
+  onCame,
+  busy,
+}: {
+  plan: BuyingPlan;
+  shops: readonly Shop[];
+  paints: readonly Paint[];
+  onCame: () => void;
+  busy: boolean;
+}): ReactNode {
+  const labelOf = (id: string) => {
+    const paint = paints.find((candidate) => candidate.id === id);
+    return paint ? `${paintLabel(paint)} ${paint.name}` : id;
+  };
+  if (plan.parcels.length === 0) return <p>None of it is in stock in these shops.</p>;
+  return (
+    <>
+      <p>
+        <strong>
+          {money(plan.totalCents, plan.currency)} in {plan.parcels.length}{' '}
+          {plan.parcels.length === 1 ? 'parcel' : 'parcels'}
+        </strong>
+        {plan.lacking.length === 0 ? ' covers everything' : ' covers what can be had'}
+        {plan.proven ? '; no cheaper way exists.' : '; a cheaper way may exist.'}
+      </p>
+      <table className="plain">
+        <thead>
+          <tr>
+            <th>Shop</th>
+            <th>Paints</th>
+            <th className="num">Goods</th>
+            <th className="num">Postage</th>
+          </tr>
+        </thead>
+        <tbody>
+          {plan.parcels.map((parcel) => (
+            <tr key={parcel.shopId}>
+              <th scope="row">{shops.find(({ id }) => id === parcel.shopId)!.name}</th>
+              <td>
+                {parcel.lines
+                  .map(
+                    ({ paintId, bottles, cents }) => `${bottles} × ${labelOf(paintId)} ${money(cents, plan.currency)}`,
+                  )
+                  .join('; ')}
+              </td>
+              <td className="num">{money(parcel.goodsCents, plan.currency)}</td>
+              <td className="num">{parcel.postageCents === 0 ? 'free' : money(parcel.postageCents, plan.currency)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {plan.lacking.length > 0 ? (
+        <p>
+          Not to be had: {plan.lacking.map(({ paintId, bottles }) => `${bottles} × ${labelOf(paintId)}`).join(', ')}
+          {restock(plan, shops)}.
+        </p>
+      ) : null}
+      <p className="pane-actions">
+        <Button variant="outlined" disabled={busy} onClick={onCame}>
+          They have come: put them in the drawer
+        </Button>
+      </p>
+    </>
+  );
+}
+
+function restock(plan: BuyingPlan, shops: readonly Shop[]): string {
+  const days = shops.flatMap(({ offers }) =>
+    offers
+      .filter(({ paintId, restockOn }) => restockOn && plan.lacking.some((item) => item.paintId === paintId))
+      .map(({ restockOn }) => restockOn!),
+  );
+  const [first] = days.sort();
+  return first ? `; the first shop expects some on ${fullDay(first)}` : '';
+}

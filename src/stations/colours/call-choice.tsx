@@ -1,0 +1,28 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import type { ColourCallFacts } from './colour-facts';
+
+/** Which call a pane is about. */
+export function CallChoice({
+  calls,
+  code,
+  onChoose,
+}: {
+  calls: readonly ColourCallFacts[];
+  code: string;
+  onChoose: (code: string) => void;
+}): ReactNode {
+  return (
+    <label>
+      For{' '}
+      <select value={code} onChange={(event) => onChoose(event.target.value)}>
+        {calls.map((call) => (
+          <option key={call.code} value={call.code}>
+            {call.code} {call.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

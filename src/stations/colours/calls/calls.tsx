@@ -1,0 +1,174 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
+import { Fragment, useState, type ReactNode } from 'react';
+import { paintLabel } from '@/core/paint/catalogue';
+import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { DropBar } from '@/ui/drop-bar';
+import { ButtedSwatches } from '@/ui/swatch';
+import type { ColourCallFacts } from '../colour-facts';
+import type { PaneProps } from '../colours-station';
+import { Candidates } from './candidates';
+
+const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));
+
+/** Each code that is called, with what makes it; a row opens into everything that could. */
+export function Calls({ facts, code, goTo }: PaneProps): ReactNode {
+  const [open, setOpen] = useState<string | null>(code);
+  const { zone } = useZoneChoice();
+  const shown = facts.calls.filter((call) => !zone || call.zones.some((item) => item.key === zone));
+  if (facts.calls.length === 0)
+    return (
+      <div className="empty">
+        <strong>No colour is called yet.</strong> A ruling on the colour of a zone at Evidence makes a call; it stands
+        here with the paints that come nearest, your drawer first.
+      </div>
+    );
+  return (
+    <>
+      <div className="scroll-x">
+        <table className="plain">
+          <thead>
+            <tr>
+              <th scope="col">Code</th>
+              <th scope="col">Where</th>
+              <th scope="col">Official | chosen</th>
+              <th scope="col">Difference</th>
+              <th scope="col" className="num">
+                ΔE00
+              </th>
+              <th scope="col">Made from</th>
+              <th scope="col">Have it?</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((call) => (
+              <Fragment key={call.code}>
+                <CallRow
+                  call={call}
+                  open={open === call.code}
+                  onToggle={() => setOpen(open === call.code ? null : call.code)}
+                />
+                {open === call.code ? (
+                  <tr className="detail">
+                    <td colSpan={7}>
+                      {call.lab && call.record ? (
+                        <Candidates facts={facts} call={call} goTo={goTo} onDone={() => setOpen(null)} />
+                      ) : (
+                        <ChipForm facts={facts} call={call} />
+                      )}
+                    </td>
+                  </tr>
+                ) : null}
+              </Fragment>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {facts.neighbours.length > 0 ? (
+        <section className="bar-line">
+          <h2 style={{ marginTop: 0 }}>Neighbours on the airframe</h2>
+          <table className="plain">
+            <thead>
+              <tr>
+                <th>Pair</th>
+                <th className="num">in reality</th>
+                <th className="num">in your paints</th>
+                <th>So</th>
+              </tr>
+            </thead>
+            <tbody>
+              {facts.neighbours.map((pair) => (
+                <tr key={`${pair.a} ${pair.b}`}>
+                  <td>
+                    {pair.a} and {pair.b}
+                  </td>
+                  <td className="num">{pair.officialDE.toFixed(1)}</td>
+                  <td className="num">{pair.chosenDE.toFixed(1)}</td>
+                  <td>{pair.says}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ) : null}
+      <p className="dim">
+        Differences are CIEDE2000 between the chip and the paint’s own colour; below twice the combined uncertainty they
+        are “can’t tell apart”. A screen is not a paint: judge on a spray-out.
+      </p>
+      <p>
+        Take the colours along: <a href={`/briefs/${facts.briefId}/palette/card`}>colour card to print</a>,{' '}
+        <a href={`/briefs/${facts.briefId}/palette/gimp`}>GIMP palette</a>,{' '}
+        <a href={`/briefs/${facts.briefId}/palette/swatches`}>Adobe swatches</a>,{' '}
+        <a href={`/briefs/${facts.briefId}/palette/csv`}>CSV</a>,{' '}
+        <a href={`/briefs/${facts.briefId}/palette/cgats`}>CGATS</a>.
+      </p>
+    </>
+  );
+}
+
+function CallRow({ call, open, onToggle }: { call: ColourCallFacts; open: boolean; onToggle: () => void }): ReactNode {
+  const { chosen } = call;
+  const suggested = chosen ? null : call.matches[0];
+  return (
+    <tr>
+      <th scope="row">
+        <button type="button" className="row-button" aria-expanded={open} onClick={onToggle}>
+          <span className="code">{call.code}</span>
+        </button>
+        <div style={{ fontFamily: 'Atkinson Hyperlegible', fontWeight: 400 }}>{call.name}</div>
+      </th>
+      <td className="dim">{where(call)}</td>
+      <td>
+        <ButtedSwatches
+          official={call.lab}
+          chosen={chosen?.paint.lab ?? null}
+          label={`${call.code} and ${chosen ? chosen.label : 'no paint yet'}`}
+          width={132}
+        />
+      </td>
+      <td>
+        {chosen ? (
+          chosen.says
+        ) : call.lab ? (
+          suggested ? (
+            <span className="dim">
+              nearest: {paintLabel(suggested.paint)}, {suggested.says}
+            </span>
+          ) : (
+            'no paint of this kind'
+          )
+        ) : (
+          'no colour is known for this code'
+        )}
+      </td>
+      <td className="num">{chosen?.dE00?.toFixed(1) ?? ''}</td>
+      <td>
+        {chosen ? (
+          chosen.recipeId ? (
+            <>
+              <DropBar parts={chosen.drops} />
+              <div>{chosen.label}</div>
+            </>
+          ) : (
+            `${chosen.label} ${chosen.paint.name}`
+          )
+        ) : (
+          <Button variant="outlined" size="small" onClick={onToggle}>
+            Choose
+          </Button>
+        )}
+      </td>
+      <td className="have">
+        {chosen ? (chosen.paint.ownedMl > 0 ? `in the drawer, ${chosen.paint.ownedMl.toFixed(0)} ml` : 'to buy') : ''}
+        {call.cup ? <div className="dim">needs {call.cup.paintMl.toFixed(1)} ml</div> : null}
+      </td>
+    </tr>
+  );
+}
+
+function where(call: ColourCallFacts): string {
+  const titles = call.zones.map((zone) => zone.title);
+  return titles.length <= 2 ? titles.join('; ') : `${titles[0]} and ${titles.length - 1} more`;
+}

@@ -1,0 +1,287 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
+import { useMemo, useState, type ReactNode } from 'react';
+import { chooseColour } from '@/actions/colours';
+import { FINISHES, paintLabel } from '@/core/paint/catalogue';
+import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
+import { matchSingle, passes, type Match, type MatchFilter } from '@/core/match/single';
+import { DropBar } from '@/ui/drop-bar';
+import { useSaving } from '@/ui/saving';
+import { ButtedSwatches } from '@/ui/swatch';
+import { targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
+import type { GoTo } from '../colours-station';
+import { useShelf } from '../shelf';
+
+const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));
+
+const SHOWN = 7;
+
+/** Everything that could make one call: recipes that were kept, then single paints, the drawer first. */
+export function Candidates({
+  facts,
+  call,
+  goTo,
+  onDone,
+}: {
+  facts: ColourFacts;
+  call: ColourCallFacts;
+  goTo: GoTo;
+  onDone: () => void;
+}): ReactNode {
+  const { run, busy } = useSaving();
+  const [another, setAnother] = useState(false);
+  const [filter, setFilter] = useState<MatchFilter>({});
+  const choose = async (by: { paintId: string } | { recipeId: string } | null) => {
+    const result = await run(
+      () => chooseColour({ briefId: facts.briefId, codeId: call.codeId, by }),
+      by ? 'Chosen' : 'Choice taken away',
+    );
+    if (result.ok && by) onDone();
+  };
+  const record = call.record!;
+  const lab = call.lab!;
+  const metal = record.kind === 'metallic';
+  return (
+    <>
+      <p className="dim">
+        {record.finish}, {record.kind}
+        {metal ? `, ground ${record.ground || 'not known'}, flop ${record.flop || 'not known'}` : ''}; chip L*{' '}
+        {lab[0].toFixed(1)} a* {lab[1].toFixed(1)} b* {lab[2].toFixed(1)}, ± {call.sd.toFixed(1)} ΔE00.{' '}
+        {call.zones.map((zone) => zone.title).join('; ')}: {call.areaCm2.toFixed(0)} cm² on the model.
+        {call.known.map(({ title, text }) => ` ${title}: ${text}.`)}
+        {call.related.map(
+          ({ kind, code, name, dE00, says, fromDay, toDay }) =>
+            ` ${RELATION_WORDS[kind]} ${code} ${name}${fromDay || toDay ? ` (${fromDay ?? '…'} to ${toDay ?? '…'})` : ''}: ${says}${dE00 === null ? '' : `, ΔE00 ${dE00.toFixed(1)}`}.`,
+        )}
+      </p>
+      {call.recipes.length > 0 ? (
+        <table className="plain candidate-list">
+          <tbody>
+            {call.recipes.map((recipe) => (
+              <tr key={recipe.record.id}>
+                <td className="dim">recipe{recipe.record.tone === 'base' ? '' : `, ${recipe.record.tone}`}</td>
+                <td>
+                  <ButtedSwatches
+                    official={lab}
+                    chosen={recipe.lab}
+                    label={`${call.code} and the mixture`}
+                    width={120}
+                  />
+                </td>
+                <td>
+                  <DropBar parts={recipe.drops} />
+                  <div>{recipe.label}</div>
+                </td>
+                <td>
+                  {recipe.says}
+                  <div className="dim">{recipe.record.observed ? 'as sprayed' : 'as predicted, not sprayed yet'}</div>
+                </td>
+                <td className="num">{recipe.dE00?.toFixed(1) ?? ''}</td>
+                <td>
+                  <Button
+                    variant={recipe.inUse ? 'contained' : 'outlined'}
+                    disabled={busy}
+                    onClick={() => choose(recipe.inUse ? null : { recipeId: recipe.record.id })}
+                    aria-label={`${recipe.inUse ? 'Do not use' : 'Use'} ${recipe.label}`}
+                  >
+                    {recipe.inUse ? 'In use' : 'Use'}
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
+      <Filtered
+        facts={facts}
+        call={call}
+        filter={filter}
+        onFilter={setFilter}
+        inUse={call.chosen?.paint.id ?? null}
+        onUse={choose}
+        busy={busy}
+      />
+      <p className="pane-actions">
+        {metal ? null : (
+          <Button variant="outlined" onClick={() => goTo('mix', call.code)}>
+            Mix it
+          </Button>
+        )}
+        <Button variant="outlined" onClick={() => goTo('layers', call.code)}>
+          Over which ground?
+        </Button>
+        <Button variant="text" onClick={() => setAnother(!another)}>
+          Another chip for {call.code}
+        </Button>
+      </p>
+      {another ? <ChipForm facts={facts} call={call} /> : null}
+    </>
+  );
+}
+
+const RELATION_WORDS = {
+  superseded: 'Superseded by',
+  supersedes: 'Supersedes',
+  equivalent: 'Equivalent named:',
+} as const;
+
+function Filtered({
+  facts,
+  call,
+  filter,
+  onFilter,
+  inUse,
+  onUse,
+  busy,
+}: {
+  facts: ColourFacts;
+  call: ColourCallFacts;
+  filter: MatchFilter;
+  onFilter: (filter: MatchFilter) => void;
+  inUse: string | null;
+  onUse: (by: { paintId: string } | null) => Promise<void>;
+  busy: boolean;
+}): ReactNode {
+  const shelf = useShelf(facts.stamp);
+  const filtered = Object.values(filter).some((value) => value !== undefined && value !== '');
+  const matches = useMemo(
+    () =>
+      filtered && shelf
+        ? matchSingle(targetOf(call)!, shelf.paints, SHOWN, filter)
+        : call.matches.filter(({ paint }) => passes(paint, filter)),
+    [filtered, shelf, call, filter],
+  );
+  const lines = [...new Set(shelf?.paints.map(({ line }) => line) ?? [])];
+  const set = (part: MatchFilter) => onFilter({ ...filter, ...part });
+  return (
+    <>
+      <div className="filters" role="group" aria-label="Only paints of">
+        <label>
+          Chemistry{' '}
+          <select value={filter.chemistry ?? ''} onChange={(event) => set({ chemistry: event.target.value })}>
+            <option value="">any</option>
+            {CHEMISTRY_NAMES.map((name) => (
+              <option key={name} value={name}>
+                {CHEMISTRIES[name].title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          Line{' '}
+          <select value={filter.line ?? ''} onChange={(event) => set({ line: event.target.value })}>
+            <option value="">any</option>
+            {lines.map((line) => (
+              <option key={line}>{line}</option>
+            ))}
+          </select>
+        </label>
+        <label>
+          Finish{' '}
+          <select value={filter.finish ?? ''} onChange={(event) => set({ finish: event.target.value })}>
+            <option value="">any</option>
+            {FINISHES.map((finish) => (
+              <option key={finish}>{finish}</option>
+            ))}
+          </select>
+        </label>
+        <label>
+          At most{' '}
+          <input
+            inputMode="decimal"
+            size={6}
+            aria-label="At most this price"
+            onChange={(event) => {
+              const price = Number(event.target.value.replace(',', '.'));
+              set({
+                mostCents: event.target.value.trim() === '' || !(price >= 0) ? undefined : Math.round(price * 100),
+              });
+            }}
+          />{' '}
+          a bottle
+        </label>
+      </div>
+      {matches.length === 0 ? (
+        <p>{filtered ? 'No paint passes these filters.' : 'No paint of this kind is in the catalogue.'}</p>
+      ) : (
+        <table className="plain candidate-list">
+          <thead>
+            <tr>
+              <th />
+              <th>Official | paint</th>
+              <th>Paint</th>
+              <th>Difference</th>
+              <th className="num">{call.record?.kind === 'metallic' ? '' : 'ΔE00'}</th>
+              <th>Chemistry, finish</th>
+              <th>Drawer</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {matches.map((match, i) => (
+              <tr key={match.paint.id}>
+                <td className="dim">{groupLabel(matches[i - 1], match)}</td>
+                <td>
+                  <ButtedSwatches
+                    official={call.lab}
+                    chosen={match.paint.lab}
+                    label={`${call.code} and ${paintLabel(match.paint)}`}
+                    width={120}
+                  />
+                </td>
+                <td>
+                  <strong>{paintLabel(match.paint)}</strong> {match.paint.name}
+                  {match.claimed ? <div className="dim">{claimInWords(match, call.code)}</div> : null}
+                </td>
+                <td>{match.says}</td>
+                <td className="num" title={`uncertainty ± ${match.sd.toFixed(1)}`}>
+                  {call.record?.kind === 'metallic' ? '' : match.dE00.toFixed(1)}
+                </td>
+                <td>
+                  {CHEMISTRIES[match.paint.chemistry].title}
+                  <div className="dim">
+                    {match.finishAdvice ?? match.paint.finish}, {match.paint.opacity}
+                  </div>
+                </td>
+                <td>
+                  {match.inDrawer ? (
+                    `${match.paint.ownedMl.toFixed(0)} ml`
+                  ) : (
+                    <span className="dim">
+                      {(match.paint.priceCents / 100).toFixed(2)} {match.paint.currency} for {match.paint.sizeMl} ml
+                    </span>
+                  )}
+                </td>
+                <td>
+                  <Button
+                    variant={inUse === match.paint.id ? 'contained' : 'outlined'}
+                    disabled={busy}
+                    onClick={() => onUse(inUse === match.paint.id ? null : { paintId: match.paint.id })}
+                    aria-label={`${inUse === match.paint.id ? 'Do not use' : 'Use'} ${paintLabel(match.paint)}`}
+                  >
+                    {inUse === match.paint.id ? 'In use' : 'Use'}
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}
+
+/** "claims TCS 31; really 3.2 off". */
+function claimInWords(match: Match, code: string): string {
+  if (match.paint.kind === 'metallic') return `claims ${code}`;
+  return match.says === "can't tell apart"
+    ? `claims ${code}, and is`
+    : `claims ${code}; really ${match.dE00.toFixed(1)} off`;
+}
+
+const groupOf = (match: Match) => (match.inDrawer ? 'drawer' : match.claimed ? 'claims' : 'nearest');
+function groupLabel(before: Match | undefined, here: Match): string {
+  return before && groupOf(before) === groupOf(here) ? '' : groupOf(here);
+}

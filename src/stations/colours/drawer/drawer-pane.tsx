@@ -1,0 +1,67 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import dynamic from 'next/dynamic';
+import { useState, type ReactNode } from 'react';
+import { lookAtCatalogue, takeCatalogue } from '@/actions/colours';
+import type { PaneProps } from '../colours-station';
+import { TableIn } from '../table-in';
+import { useShelf } from '../shelf';
+import { CatalogueTable } from './catalogue-table';
+import { PaintDetail } from './paint-detail';
+
+const PaintForm = dynamic(() => import('./paint-form').then((module) => module.PaintForm));
+
+/** The catalogue with what the drawer holds of it: filtered, sorted, changed, merged, brought in and taken out. */
+export function DrawerPane({ facts, code }: PaneProps): ReactNode {
+  const shelf = useShelf(facts.stamp);
+  const [adding, setAdding] = useState(code === 'new');
+  const [importing, setImporting] = useState(false);
+  const [open, setOpen] = useState<string | null>(null);
+  if (!shelf) return <LinearProgress aria-label="Fetching the catalogue" />;
+  const paint = shelf.paints.find(({ id }) => id === open);
+  return (
+    <>
+      <p className="pane-actions">
+        <Button variant="outlined" onClick={() => setAdding(!adding)}>
+          Add a paint
+        </Button>
+        <Button variant="outlined" onClick={() => setImporting(!importing)}>
+          Bring in a table
+        </Button>
+        <Button variant="outlined" href="/shelf/catalogue">
+          Take out as CSV
+        </Button>
+      </p>
+      {adding ? (
+        <PaintForm briefId={facts.briefId} lines={shelf.paints} paint={null} onClose={() => setAdding(false)} />
+      ) : null}
+      {importing ? (
+        <TableIn
+          title="Paints from a table"
+          says="Columns line, number, name, chemistry, kind, finish, opacity, colour (L, a, b or hex or munsell or reflectance), size_ml, price, currency, claims, drawer_ml. Paints that are there become what the table says."
+          look={(text) => lookAtCatalogue({ text })}
+          take={(text) => takeCatalogue({ briefId: facts.briefId, text })}
+          onDone={() => setImporting(false)}
+        />
+      ) : null}
+      <CatalogueTable
+        paints={shelf.paints}
+        today={facts.today}
+        open={open}
+        onOpen={(id) => setOpen(id === open ? null : id)}
+      />
+      {paint ? (
+        <PaintDetail
+          key={`${paint.id} ${paint.version}`}
+          briefId={facts.briefId}
+          today={facts.today}
+          paint={paint}
+          paints={shelf.paints}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,190 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
+import { useState, type ReactNode } from 'react';
+import { remove, save } from '@/actions/briefs';
+import { mergePaint } from '@/actions/colours';
+import { bottleState } from '@/core/paint/bottle';
+import { paintLabel, type Bottle, type Paint } from '@/core/paint/catalogue';
+import { DRYING } from '@/core/paint/drying';
+import { pigmentOfPaint } from '@/core/paint/paint-pigment';
+import { SPRAYING } from '@/core/paint/spraying';
+import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
+import { useSaving } from '@/ui/saving';
+
+const PaintForm = dynamic(() => import('./paint-form').then((module) => module.PaintForm));
+
+const BOTTLE_FIELDS: FieldSpec[] = [
+  { name: 'mlLeft', label: 'Left', unit: 'ml', type: 'number', width: 3 },
+  { name: 'openedOn', label: 'Opened', type: 'day', optional: true, width: 3 },
+  {
+    name: 'condition',
+    label: 'Condition',
+    type: 'suggest',
+    options: optionsOf(['new', 'good', 'thick', 'skinned over', 'dried up']),
+    width: 3,
+  },
+  { name: 'strength', label: 'Tints, times its data', type: 'number', width: 3 },
+];
+
+/** One paint: what is known of it, its bottles, and what to do with it. */
+export function PaintDetail({
+  briefId,
+  today,
+  paint,
+  paints,
+  onClose,
+}: {
+  briefId: string;
+  today: string;
+  paint: Paint;
+  paints: readonly Paint[];
+  onClose: () => void;
+}): ReactNode {
+  const { run, busy } = useSaving();
+  const [doing, setDoing] = useState<'change' | 'merge' | 'bottle' | null>(null);
+  const [bottle, setBottle] = useState<Bottle | null>(null);
+  const [into, setInto] = useState('');
+  const known = pigmentOfPaint(paint);
+  const dry = DRYING[paint.chemistry];
+  const done = () => {
+    setDoing(null);
+    setBottle(null);
+  };
+  const target = paints.find(({ id }) => id === into);
+  return (
+    <section className="ledger-detail" aria-label={paintLabel(paint)}>
+      <h2 style={{ marginTop: 0 }}>
+        {paintLabel(paint)} {paint.name}
+      </h2>
+      <p>
+        {paint.lab
+          ? `L* ${paint.lab.map((value) => value.toFixed(1)).join(' ')} ± ${paint.sd.toFixed(1)} ΔE00`
+          : 'No colour is known: it is never matched.'}
+        {known ? `; mixes are computed ${known.from ? `from ${known.from}` : ''}, ± ${known.sd.toFixed(1)}` : ''}.
+        Thinned {paint.thinRatio ?? SPRAYING[paint.chemistry].ratio} to 1 with{' '}
+        {paint.thinner || SPRAYING[paint.chemistry].thinner}; touch-dry {dry.touch} min, masked after {dry.mask / 60} h,
+        cured after {dry.cure / 60} h at 20 °C.
+        {paint.formerly.length > 0 ? ` Formerly ${paint.formerly.join(', ')}.` : ''}
+      </p>
+      {paint.bottles.length > 0 ? (
+        <table className="plain">
+          <tbody>
+            {paint.bottles.map((item) => (
+              <tr key={item.id}>
+                <td className="num">{item.mlLeft.toFixed(1)} ml</td>
+                <td>{item.openedOn ? `opened ${item.openedOn}` : 'not opened'}</td>
+                <td>{bottleState(item, paint, today).says}</td>
+                <td>{item.strength === 1 ? '' : `tints ${item.strength.toFixed(2)} times its data`}</td>
+                <td>
+                  <Button
+                    variant="text"
+                    onClick={() => {
+                      setBottle(item);
+                      setDoing('bottle');
+                    }}
+                  >
+                    Change
+                  </Button>{' '}
+                  <Button
+                    variant="text"
+                    disabled={busy}
+                    onClick={() =>
+                      run(
+                        () =>
+                          remove({ briefId, station: 'colours', entity: 'bottle', id: item.id, version: item.version }),
+                        'Bottle taken out',
+                      )
+                    }
+                  >
+                    Take out
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
+      <p className="pane-actions">
+        <Button
+          variant="outlined"
+          onClick={() => {
+            setBottle(null);
+            setDoing(doing === 'bottle' ? null : 'bottle');
+          }}
+        >
+          Another bottle
+        </Button>
+        <Button variant="outlined" onClick={() => setDoing(doing === 'change' ? null : 'change')}>
+          Change the paint
+        </Button>
+        <Button variant="outlined" onClick={() => setDoing(doing === 'merge' ? null : 'merge')}>
+          It is the same as…
+        </Button>
+        <Button variant="text" onClick={onClose}>
+          Close
+        </Button>
+      </p>
+      {doing === 'bottle' ? (
+        <RecordForm
+          key={bottle?.id ?? 'new'}
+          fields={BOTTLE_FIELDS}
+          initial={bottle ? { ...bottle } : { mlLeft: paint.sizeMl, openedOn: null, condition: 'new', strength: 1 }}
+          version={bottle?.version ?? null}
+          saveLabel={bottle ? 'Save the bottle' : 'Put it in the drawer'}
+          saved="Bottle saved"
+          submit={(values, version) =>
+            save({
+              briefId,
+              station: 'colours',
+              entity: 'bottle',
+              id: bottle?.id ?? null,
+              version,
+              fields: { ...values, paintId: paint.id },
+            })
+          }
+          onDone={done}
+          onCancel={done}
+        />
+      ) : null}
+      {doing === 'change' ? <PaintForm briefId={briefId} lines={paints} paint={paint} onClose={done} /> : null}
+      {doing === 'merge' ? (
+        <div className="filters">
+          <label>
+            {paintLabel(paint)} is the same as{' '}
+            <select value={into} onChange={(event) => setInto(event.target.value)}>
+              <option value="">…</option>
+              {paints
+                .filter(({ id, chemistry }) => id !== paint.id && chemistry === paint.chemistry)
+                .map((other) => (
+                  <option key={other.id} value={other.id}>
+                    {paintLabel(other)} {other.name}
+                  </option>
+                ))}
+            </select>
+          </label>
+          <Button
+            variant="contained"
+            disabled={busy || !target}
+            onClick={async () => {
+              const result = await run(
+                () =>
+                  mergePaint({
+                    briefId,
+                    from: { id: paint.id, version: paint.version },
+                    into: { id: target!.id, version: target!.version },
+                  }),
+                `Merged into ${paintLabel(target!)}`,
+              );
+              if (result.ok) onClose();
+            }}
+          >
+            Make one of the two
+          </Button>
+          <span className="dim">Bottles, choices and recipes go over; its number stays findable. Undo with u.</span>
+        </div>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,339 @@
+'use client';
+
+import LinearProgress from '@mui/material/LinearProgress';
+import { useMemo, useState, type ReactNode } from 'react';
+import { deltaE00 } from '@/core/colour/difference';
+import { mixed, type Pigment } from '@/core/colour/kubelka-munk';
+import { hexOf } from '@/core/colour/spaces';
+import type { Lab } from '@/core/colour/types';
+import { upsample } from '@/core/colour/upsample';
+import { coatsToHide, groundOf, groundOfPaint, layCoats } from '@/core/paint/coats';
+import { COAT_WEIGHTS, contrastInWords, GROUNDS, undercoatSchools } from '@/core/paint/grounds';
+import { pigmentOfPaint, scaled } from '@/core/paint/paint-pigment';
+import { labOfPigment } from '@/core/paint/pigment';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { CallChoice } from '../call-choice';
+import type { ColourCallFacts, ColourFacts } from '../colour-facts';
+import type { PaneProps } from '../colours-station';
+import { useShelf } from '../shelf';
+import { Looking } from './looking';
+
+const COATS = 8;
+
+/** What a film does over what is under it: grounds, pre-shading, filters, varnish, lamp and distance. */
+export function LayersPane({ facts, code, goTo }: PaneProps): ReactNode {
+  const shelf = useShelf(facts.stamp);
+  const calls = facts.calls.filter((call) => call.lab && call.record);
+  const call =
+    calls.find((candidate) => candidate.code === code) ??
+    calls.find(({ chosen }) => chosen?.paint.kind === 'solid') ??
+    calls[0];
+  if (!call) return <p className="empty">No colour with a known value is called yet.</p>;
+  return (
+    <>
+      <div className="filters">
+        <CallChoice calls={calls} code={call.code} onChoose={(next) => goTo('layers', next)} />
+      </div>
+      {shelf ? (
+        <Layers key={call.code} facts={facts} call={call} paints={shelf.paints} />
+      ) : (
+        <LinearProgress aria-label="Fetching the catalogue" />
+      )}
+    </>
+  );
+}
+
+/** What is sprayed for a call: its chosen paint or recipe, else the nearest. */
+function sprayedFor(
+  call: ColourCallFacts,
+  paints: readonly Paint[],
+): { label: string; pigment: Pigment; sure: string } | null {
+  const byId = new Map(paints.map((paint) => [paint.id, paint]));
+  const recipe = call.recipes.find(({ inUse }) => inUse);
+  if (recipe) {
+    const parts = recipe.record.parts.flatMap(({ paintId, drops }) => {
+      const paint = byId.get(paintId);
+      const known = paint && pigmentOfPaint(paint);
+      return known ? [{ pigment: known.pigment, drops }] : [];
+    });
+    return parts.length > 0
+      ? { label: recipe.label, pigment: mixed(parts), sure: 'from the paints of the recipe' }
+      : null;
+  }
+  const paint = (call.chosen && byId.get(call.chosen.paint.id)) ?? call.matches[0]?.paint;
+  const known = paint && pigmentOfPaint(paint);
+  return known
+    ? {
+        label: `${paintLabel(paint)} ${paint.name}${call.chosen ? '' : ' (the nearest; nothing is chosen)'}`,
+        pigment: known.pigment,
+        sure: `known from ${known.from}`,
+      }
+    : null;
+}
+
+function Layers({
+  facts,
+  call,
+  paints,
+}: {
+  facts: ColourFacts;
+  call: ColourCallFacts;
+  paints: readonly Paint[];
+}): ReactNode {
+  const [weight, setWeight] = useState<(typeof COAT_WEIGHTS)[number]['key']>('thin');
+  const sprayed = useMemo(() => sprayedFor(call, paints), [call, paints]);
+  const ratio = call.chosen?.thinRatio ?? 1;
+  if (!sprayed)
+    return (
+      <p className="empty">
+        No paint with a known colour is chosen for {call.code}, and none comes near: choose one under Calls.
+      </p>
+    );
+  const { thickness } = COAT_WEIGHTS.find(({ key }) => key === weight)!;
+  const coat = { pigment: sprayed.pigment, thickness: thickness / (1 + ratio) };
+  return (
+    <>
+      <p className="dim">
+        {sprayed.label}, {sprayed.sure}; thinned {ratio} to 1, so that a coat lays{' '}
+        {Math.round((100 * thickness) / (1 + ratio))} % of a full coat of plain paint.
+      </p>
+      <div className="filters" role="group" aria-label="Coats">
+        <label>
+          Coats are{' '}
+          <select value={weight} onChange={(event) => setWeight(event.target.value as typeof weight)}>
+            {COAT_WEIGHTS.map(({ key, title }) => (
+              <option key={key} value={key}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <Undercoats call={call} coat={coat} />
+      <PreShading coat={coat} />
+      <Filters base={labOfPigment(sprayed.pigment)} basePigment={sprayed.pigment} paints={paints} />
+      <Looking facts={facts} call={call} chosen={labOfPigment(sprayed.pigment)} pigment={sprayed.pigment} />
+    </>
+  );
+}
+
+interface CoatProps {
+  coat: { pigment: Pigment; thickness: number };
+}
+
+function Undercoats({ call, coat }: CoatProps & { call: ColourCallFacts }): ReactNode {
+  const schools = undercoatSchools(call.lab!, call.record!.kind);
+  const rows = useMemo(
+    () =>
+      GROUNDS.map((ground) => {
+        const under = groundOf(upsample(ground.lab));
+        return {
+          ground,
+          after: layCoats(
+            under,
+            Array.from({ length: COATS }, () => coat),
+          ),
+          toHide: coatsToHide(under, [coat]),
+        };
+      }),
+    [coat],
+  );
+  const fewest = Math.min(...rows.map(({ toHide }) => toHide ?? Infinity));
+  return (
+    <section className="bar-line">
+      <h2 style={{ marginTop: 0 }}>Which ground?</h2>
+      <div className="scroll-x">
+        <table className="plain strips">
+          <thead>
+            <tr>
+              <th>Ground</th>
+              <th>After each coat, 1 to {COATS}</th>
+              <th className="num">Coats to hide it</th>
+              <th>Custom of the bench</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ ground, after, toHide }) => {
+              const take = schools.take.find(({ ground: key }) => key === ground.key);
+              const avoid = schools.avoid.find(({ ground: key }) => key === ground.key);
+              return (
+                <tr key={ground.key}>
+                  <th scope="row">{ground.title}</th>
+                  <td>
+                    <Strip
+                      labs={[ground.lab, ...after.map(({ lab }) => lab)]}
+                      label={`${ground.title}, then ${COATS} coats`}
+                    />
+                  </td>
+                  <td className="num">
+                    {toHide === null ? 'never' : toHide}
+                    {toHide === fewest ? <div className="dim">fewest</div> : null}
+                  </td>
+                  <td className="dim">
+                    {take?.says}
+                    {avoid ? <strong>{avoid.says}</strong> : null}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <p className="dim">
+        Physics: a film over each ground by Kubelka and Munk; hidden is within ΔE00 1 of the paint in a thick coat. The
+        first patch is the bare ground. The last column is what benches hold, computed by nobody.
+      </p>
+    </section>
+  );
+}
+
+/** Patches on the neutral mount, in the order in which they come. */
+export function Strip({ labs, label }: { labs: readonly Lab[]; label: string }): ReactNode {
+  return (
+    <span className="strip" role="img" aria-label={label}>
+      {labs.map((lab, i) => (
+        <span key={i} style={{ background: hexOf(lab) }} />
+      ))}
+    </span>
+  );
+}
+
+function PreShading({ coat }: CoatProps): ReactNode {
+  const [base, setBase] = useState('light-grey');
+  const [line, setLine] = useState('black');
+  const labOf = (key: string): Lab => GROUNDS.find((ground) => ground.key === key)!.lab;
+  const steps = useMemo(() => {
+    const lay = (key: string) =>
+      layCoats(
+        groundOf(upsample(labOf(key))),
+        Array.from({ length: 12 }, () => coat),
+      );
+    const [one, other] = [lay(base), lay(line)];
+    return one.map(({ lab }, i) => ({ base: lab, line: other[i]!.lab, dE00: deltaE00(lab, other[i]!.lab) }));
+  }, [base, line, coat]);
+  const words = steps.map(({ dE00 }) => contrastInWords(dE00));
+  const lastPlain = words.lastIndexOf('plain') + 1;
+  const lastHint = words.findLastIndex((word) => word !== 'gone') + 1;
+  const choice = (value: string, set: (key: string) => void, label: string) => (
+    <label>
+      {label}{' '}
+      <select value={value} onChange={(event) => set(event.target.value)}>
+        {GROUNDS.map(({ key, title }) => (
+          <option key={key} value={key}>
+            {title}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <section className="bar-line">
+      <h2 style={{ marginTop: 0 }}>Pre-shaded or marbled: how many coats?</h2>
+      <div className="filters">
+        {choice(base, setBase, 'Panels')}
+        {choice(line, setLine, 'Lines or marbling')}
+      </div>
+      <span className="strip double" role="img" aria-label="Panel and line after each coat">
+        {steps.slice(0, COATS).map((step, i) => (
+          <span key={i}>
+            <span style={{ background: hexOf(step.base) }} />
+            <span style={{ background: hexOf(step.line) }} />
+          </span>
+        ))}
+      </span>
+      <p>
+        {base === line ? (
+          'Panels and lines are the same: there is nothing to keep visible.'
+        ) : lastHint === 0 ? (
+          'The first coat covers it already: thin more, or mist.'
+        ) : (
+          <>
+            <strong>
+              Lay {Math.max(1, lastPlain)} to {Math.max(1, Math.min(lastHint, steps.length))} coats.
+            </strong>{' '}
+            The shading is plain up to coat {lastPlain || '0'}, a hint up to coat {lastHint}
+            {lastHint === steps.length ? ' and beyond' : ''}: ΔE00{' '}
+            {steps
+              .slice(0, COATS)
+              .map(({ dE00 }) => dE00.toFixed(1))
+              .join(', ')}
+            .
+          </>
+        )}
+      </p>
+    </section>
+  );
+}
+
+function Filters({
+  base,
+  basePigment,
+  paints,
+}: {
+  base: Lab;
+  basePigment: Pigment;
+  paints: readonly Paint[];
+}): ReactNode {
+  const tints = useMemo(
+    () => paints.filter((paint) => paint.ownedMl > 0 && paint.lab && (paint.kind === 'solid' || paint.kind === 'wash')),
+    [paints],
+  );
+  const [chosen, setChosen] = useState('');
+  const [percent, setPercent] = useState(5);
+  const paint = tints.find(({ id }) => id === chosen);
+  const after = useMemo(() => {
+    const known = paint && pigmentOfPaint(paint);
+    if (!known) return [];
+    const film = { pigment: scaled(known.pigment, percent / 100), thickness: 1 };
+    return layCoats(
+      groundOfPaint(basePigment),
+      Array.from({ length: 6 }, () => film),
+    );
+  }, [paint, percent, basePigment]);
+  return (
+    <section className="bar-line">
+      <h2 style={{ marginTop: 0 }}>Filter or fade, before it is sprayed</h2>
+      <div className="filters">
+        <label>
+          With{' '}
+          <select value={chosen} onChange={(event) => setChosen(event.target.value)}>
+            <option value="">a paint of the drawer…</option>
+            {tints.map((tint) => (
+              <option key={tint.id} value={tint.id}>
+                {paintLabel(tint)} {tint.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          Paint in the cup{' '}
+          <select value={percent} onChange={(event) => setPercent(Number(event.target.value))}>
+            {[2, 5, 10, 25].map((value) => (
+              <option key={value} value={value}>
+                {value} %
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {after.length > 0 ? (
+        <>
+          <Strip labs={[base, ...after.map(({ lab }) => lab)]} label="The colour, then after each pass" />
+          <p>
+            {after
+              .map(
+                ({ coat, lab }) => `${coat} ${coat === 1 ? 'pass' : 'passes'}: ΔE00 ${deltaE00(base, lab).toFixed(1)}`,
+              )
+              .join(', ')}
+            . Filters are usually kept under 3, fading of upper surfaces under 6.
+          </p>
+        </>
+      ) : (
+        <p className="dim">
+          Choose a paint: wet passes of it, that thin, over this colour. A filter is about 5 % paint, soot and smoke up
+          to 25 %.
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,97 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import { measure, setOnTile } from '@/actions/services';
+import type { ChipOrigin } from '@/core/colour/chips';
+import type { Lab } from '@/core/colour/types';
+import { useSaving } from '@/ui/saving';
+import { PhotoSampler } from './photo-sampler';
+
+export interface MeasuredColour {
+  lab: Lab;
+  sd: number;
+  origin: ChipOrigin;
+  instrument: string;
+  /** In words, for a note. */
+  how: string;
+}
+
+/** A colour measured by whatever is at hand: a photograph beside a card, or a colorimeter. `under` is what the simulated one is told to see. */
+export function MeasureColour({
+  under,
+  onColour,
+}: {
+  under: Lab | null;
+  onColour: (colour: MeasuredColour) => void;
+}): ReactNode {
+  const [by, setBy] = useState<'photo' | 'device'>('photo');
+  return (
+    <div className="measure">
+      <div className="filters" role="group" aria-label="Measured by">
+        <label>
+          <input type="radio" name="measured-by" checked={by === 'photo'} onChange={() => setBy('photo')} /> a
+          photograph beside a grey or white card
+        </label>
+        <label>
+          <input type="radio" name="measured-by" checked={by === 'device'} onChange={() => setBy('device')} /> a pocket
+          colorimeter
+        </label>
+      </div>
+      {by === 'photo' ? <PhotoSampler onColour={onColour} /> : <Device under={under} onColour={onColour} />}
+    </div>
+  );
+}
+
+function Device({ under, onColour }: { under: Lab | null; onColour: (colour: MeasuredColour) => void }): ReactNode {
+  const { run, busy } = useSaving();
+  const [warnings, setWarnings] = useState<string[]>([]);
+  const [read, setRead] = useState<MeasuredColour | null>(null);
+  const [text, setText] = useState(under ? under.map((value) => value.toFixed(1)).join(' ') : '');
+  const told = text
+    .trim()
+    .split(/[\s;]+/)
+    .map((part) => Number(part.replace(',', '.')));
+  const valid = told.length === 3 && told.every(Number.isFinite);
+  const take = async () => {
+    const result = await run(() => measure({ under: told }));
+    if (!result.ok) return;
+    const { lab, sd, instrument, warnings: said } = result.value;
+    setWarnings(said);
+    setRead({ lab, sd, origin: 'measured', instrument, how: `measured with ${instrument}` });
+  };
+  return (
+    <>
+      <p className="dim">
+        No instrument is joined to this house: a simulated one answers in its place, with noise and a cold lamp. It has
+        no eye, so tell it what lies under it.
+      </p>
+      <div className="filters">
+        <label>
+          Under it lies L* a* b*{' '}
+          <input size={18} value={text} aria-invalid={!valid} onChange={(event) => setText(event.target.value)} />
+        </label>
+        <Button variant="outlined" disabled={busy} onClick={() => run(() => setOnTile(), 'Set on its white tile')}>
+          Set on its tile
+        </Button>
+        <Button variant="outlined" disabled={busy || !valid} onClick={take}>
+          Measure, five readings
+        </Button>
+      </div>
+      {read ? (
+        <>
+          <p>
+            L* {read.lab[0].toFixed(2)} a* {read.lab[1].toFixed(2)} b* {read.lab[2].toFixed(2)}, ± {read.sd.toFixed(1)}{' '}
+            ΔE00.{' '}
+            <Button variant="contained" onClick={() => onColour(read)}>
+              Take this colour
+            </Button>
+          </p>
+          {warnings.map((says) => (
+            <p key={says}>{says}</p>
+          ))}
+        </>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,520 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useMemo, useState, type ReactNode } from 'react';
+import { chooseColour } from '@/actions/colours';
+import { hexOf } from '@/core/colour/spaces';
+import { differenceInWords } from '@/core/colour/words';
+import { tryRecipe } from '@/core/match/recipe';
+import { chemistryOf } from '@/core/match/mixing';
+import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import type { Lab } from '@/core/colour/types';
+import { DropBar } from '@/ui/drop-bar';
+import { useSaving } from '@/ui/saving';
+import { ButtedSwatches } from '@/ui/swatch';
+import { CallChoice } from '../call-choice';
+import { dropOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
+import type { PaneProps } from '../colours-station';
+import { useShelf } from '../shelf';
+import { useWorker } from '../use-worker';
+import { MakeIt } from './make-it';
+import type { MixAnswer, searchMixtures } from './search';
+import { TestSpray } from './test-spray';
+import { ToneFamily } from './tone-family';
+
+/** A paint in the recipe in hand. */
+export interface HandPart {
+  paintId: string;
+  drops: number;
+  /** Kept by the search: not at all, the paint, or the paint with its drops. */
+  kept: 'free' | 'paint' | 'drops';
+}
+
+type Api = { searchMixtures: typeof searchMixtures };
+const MOST_DROPS = 24;
+
+/** Recipes in whole drops for one call: found, or set by hand, made, sprayed and corrected. */
+export function MixingBench({ facts, code, goTo }: PaneProps): ReactNode {
+  const shelf = useShelf(facts.stamp);
+  const calls = facts.calls.filter((call) => call.lab && call.record && call.record.kind !== 'metallic');
+  const call = calls.find((candidate) => candidate.code === code) ?? calls.find(({ chosen }) => !chosen) ?? calls[0];
+  if (!call)
+    return (
+      <p className="empty">
+        No colour with a known value is called yet: rule one at Evidence, or give its code a chip under Standards.
+      </p>
+    );
+  return (
+    <>
+      <div className="filters">
+        <CallChoice calls={calls} code={call.code} onChoose={(next) => goTo('mix', next)} />
+      </div>
+      {shelf ? (
+        <Bench key={call.code} facts={facts} call={call} paints={shelf.paints} />
+      ) : (
+        <LinearProgress aria-label="Fetching the catalogue" />
+      )}
+    </>
+  );
+}
+
+function Bench({
+  facts,
+  call,
+  paints,
+}: {
+  facts: ColourFacts;
+  call: ColourCallFacts;
+  paints: readonly Paint[];
+}): ReactNode {
+  const { run, busy } = useSaving();
+  const target = call.lab!;
+  const byId = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
+  const started = call.recipes.find(({ inUse }) => inUse) ?? call.recipes[0];
+  const [recipeId, setRecipeId] = useState<string | null>(started?.record.id ?? null);
+  const [hand, setHand] = useState<HandPart[]>(() => {
+    if (started) return started.record.parts.map((part) => ({ ...part, kept: 'free' }));
+    const nearest = call.matches.find(({ paint }) => isMixable(paint));
+    return nearest ? [{ paintId: nearest.paint.id, drops: 4, kept: 'free' }] : [];
+  });
+  const [pool, setPool] = useState('drawer');
+  const [maxPaints, setMaxPaints] = useState(3);
+  const [maxDrops, setMaxDrops] = useState(12);
+  const [sameChemistry, setSameChemistry] = useState(true);
+  const { answer, working, start, stop } = useWorker<Api, MixAnswer>(
+    () => new Worker(new URL('../../../workers/mixing.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  const lines = useMemo(() => [...new Set(paints.map(({ line }) => line))], [paints]);
+  const from = useMemo(
+    () =>
+      paints.filter(
+        (paint) =>
+          isMixable(paint) &&
+          (pool === 'all' ||
+            paint.ownedMl > 0 ||
+            paint.line === pool ||
+            hand.some(({ paintId, kept }) => paintId === paint.id && kept !== 'free')),
+      ),
+    [paints, pool, hand],
+  );
+  // Constants are dear to derive: once for each paint of the recipe.
+  const ids = hand.map(({ paintId }) => paintId).join(' ');
+  const known = useMemo(
+    () =>
+      new Map(
+        ids.split(' ').flatMap((id) => {
+          const paint = byId.get(id);
+          const pigment = paint && pigmentOfPaint(paint);
+          return paint && pigment ? [[id, pigment] as const] : [];
+        }),
+      ),
+    [ids, byId],
+  );
+  const inHand = hand.flatMap((part) =>
+    known.has(part.paintId) ? [{ ...part, paint: byId.get(part.paintId)!, ...known.get(part.paintId)! }] : [],
+  );
+  const tried =
+    inHand.length > 0
+      ? tryRecipe(
+          target,
+          inHand.map(({ pigment, sd, drops }) => ({ pigment, sd, count: drops })),
+        )
+      : null;
+  const change = (paintId: string, part: Partial<HandPart>) => {
+    setHand(hand.map((item) => (item.paintId === paintId ? { ...item, ...part } : item)));
+    setRecipeId(null);
+  };
+  const take = (parts: readonly { paintId: string; drops: number }[], id: string | null = null) => {
+    setHand(
+      parts.map((part) => ({ ...part, kept: hand.find(({ paintId }) => paintId === part.paintId)?.kept ?? 'free' })),
+    );
+    setRecipeId(id);
+  };
+  const search = () =>
+    start((api, hear) =>
+      api.searchMixtures(
+        {
+          target,
+          paints: from,
+          locks: hand
+            .filter(({ kept }) => kept !== 'free')
+            .map(({ paintId, drops, kept }) => ({ id: paintId, count: kept === 'drops' ? drops : null })),
+          maxPaints,
+          maxDrops,
+          sameChemistry,
+        },
+        hear,
+      ),
+    );
+  const keep = () =>
+    run(
+      () =>
+        chooseColour({
+          briefId: facts.briefId,
+          codeId: call.codeId,
+          by: recipeId
+            ? { recipeId }
+            : {
+                recipe: {
+                  tone: 'base',
+                  parts: hand.map(({ paintId, drops }) => ({ paintId, drops })),
+                  predicted: tried!.lab,
+                  sd: tried!.sd,
+                  observed: null,
+                  observedSd: null,
+                  ml: null,
+                  madeOn: null,
+                  note: '',
+                },
+              },
+        }),
+      'The recipe is kept and makes this colour',
+    );
+  const mixedChemistry =
+    chemistryOf(inHand.map(({ paint, drops }) => ({ chemistry: paint.chemistry, drops }))) === null &&
+    inHand.length > 1;
+  const record = call.recipes.find(({ record: kept }) => kept.id === recipeId)?.record ?? null;
+  return (
+    <>
+      <div className="mixing">
+        <section aria-label="Recipe in hand">
+          <div className="mixing-head">
+            <ButtedSwatches
+              official={target}
+              chosen={tried?.lab ?? null}
+              label={`${call.code} and the mixture`}
+              width={220}
+              tall
+            />
+            <div>
+              <strong data-testid="mix-says">
+                {tried
+                  ? differenceInWords(target, tried.lab, tried.dE00, Math.hypot(call.sd, tried.sd))
+                  : 'nothing in the cup'}
+              </strong>
+              <div>
+                {tried ? (
+                  <>
+                    ΔE00 <span data-testid="mix-de">{tried.dE00.toFixed(2)}</span>{' '}
+                    <span className="dim">± {tried.sd.toFixed(1)}</span>
+                  </>
+                ) : null}
+              </div>
+              {mixedChemistry ? (
+                <div className="danger">⚠ Different chemistries in one cup: they may curdle.</div>
+              ) : null}
+            </div>
+          </div>
+          <DropBar parts={inHand.map(({ paint, drops }) => dropOf(paint, drops))} />
+          <table className="plain hand">
+            <tbody>
+              {hand.map((part) => {
+                const paint = byId.get(part.paintId);
+                if (!paint) return null;
+                const label = paintLabel(paint);
+                return (
+                  <tr key={part.paintId}>
+                    <th scope="row">
+                      <span className="chip" style={{ background: paint.lab ? hexOf(paint.lab) : 'none' }} /> {label}{' '}
+                      {paint.name}
+                      <div className="dim">
+                        {known.get(part.paintId)?.from ? `known from ${known.get(part.paintId)!.from}` : ''}
+                      </div>
+                    </th>
+                    <td className="hand-drops">
+                      <button
+                        type="button"
+                        aria-label={`One drop less of ${label}`}
+                        disabled={part.drops <= 1}
+                        onClick={() => change(part.paintId, { drops: part.drops - 1 })}
+                      >
+                        −
+                      </button>
+                      <input
+                        type="range"
+                        min={1}
+                        max={MOST_DROPS}
+                        value={part.drops}
+                        aria-label={`Drops of ${label}`}
+                        onChange={(event) => change(part.paintId, { drops: Number(event.target.value) })}
+                      />
+                      <button
+                        type="button"
+                        aria-label={`One drop more of ${label}`}
+                        disabled={part.drops >= MOST_DROPS}
+                        onClick={() => change(part.paintId, { drops: part.drops + 1 })}
+                      >
+                        +
+                      </button>
+                      <span className="num">{part.drops}</span>
+                    </td>
+                    <td>
+                      <select
+                        value={part.kept}
+                        aria-label={`In the search, ${label}`}
+                        onChange={(event) =>
+                          setHand(
+                            hand.map((item) =>
+                              item.paintId === part.paintId
+                                ? { ...item, kept: event.target.value as HandPart['kept'] }
+                                : item,
+                            ),
+                          )
+                        }
+                      >
+                        <option value="free">free</option>
+                        <option value="paint">keep the paint</option>
+                        <option value="drops">keep its drops</option>
+                      </select>
+                    </td>
+                    <td>
+                      <button
+                        type="button"
+                        className="row-button"
+                        aria-label={`Take ${label} out`}
+                        onClick={() => take(hand.filter(({ paintId }) => paintId !== part.paintId))}
+                      >
+                        out
+                      </button>
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+          <AddPaint
+            paints={from.filter((paint) => !hand.some(({ paintId }) => paintId === paint.id))}
+            onAdd={(paintId) => take([...hand, { paintId, drops: 1 }])}
+            full={hand.length >= 4}
+          />
+          <p className="pane-actions">
+            <Button
+              variant="contained"
+              disabled={busy || !tried || (record !== null && call.chosen?.recipeId === record.id)}
+              onClick={keep}
+            >
+              {record ? (call.chosen?.recipeId === record.id ? 'In use' : 'Use this recipe') : 'Keep and use it'}
+            </Button>
+          </p>
+          {call.recipes.length > 0 ? (
+            <p className="dim">
+              Kept:{' '}
+              {call.recipes.map((recipe) => (
+                <button
+                  key={recipe.record.id}
+                  type="button"
+                  className="row-button"
+                  style={{ marginRight: 12 }}
+                  aria-pressed={recipe.record.id === recipeId}
+                  onClick={() => take(recipe.record.parts, recipe.record.id)}
+                >
+                  {recipe.label}
+                  {recipe.record.tone === 'base' ? '' : ` (${recipe.record.tone})`}
+                </button>
+              ))}
+            </p>
+          ) : null}
+        </section>
+        <section aria-label="Search">
+          <div className="filters">
+            <label>
+              From{' '}
+              <select value={pool} onChange={(event) => setPool(event.target.value)}>
+                <option value="drawer">the drawer</option>
+                {lines.map((line) => (
+                  <option key={line} value={line}>
+                    the drawer and {line}
+                  </option>
+                ))}
+                <option value="all">everything known</option>
+              </select>
+            </label>
+            <label>
+              Paints{' '}
+              <select value={maxPaints} onChange={(event) => setMaxPaints(Number(event.target.value))}>
+                {[1, 2, 3, 4].map((count) => (
+                  <option key={count}>{count}</option>
+                ))}
+              </select>
+            </label>
+            <label>
+              Drops{' '}
+              <select value={maxDrops} onChange={(event) => setMaxDrops(Number(event.target.value))}>
+                {[6, 8, 12, 16, 20].map((count) => (
+                  <option key={count}>{count}</option>
+                ))}
+              </select>
+            </label>
+            <label>
+              <input
+                type="checkbox"
+                checked={sameChemistry}
+                onChange={(event) => setSameChemistry(event.target.checked)}
+              />{' '}
+              one chemistry
+            </label>
+            {working ? (
+              <Button variant="outlined" onClick={stop}>
+                Stop
+              </Button>
+            ) : (
+              <Button variant="contained" disabled={from.length === 0} onClick={search}>
+                Find recipes
+              </Button>
+            )}
+          </div>
+          {from.length === 0 ? (
+            <p>The drawer holds nothing that can be mixed. Search in a line, or put bottles in the drawer.</p>
+          ) : null}
+          {working ? (
+            <LinearProgress variant="determinate" value={100 * (answer?.share ?? 0)} aria-label="Searching" />
+          ) : null}
+          <Found
+            answer={answer}
+            working={working}
+            target={target}
+            targetSd={call.sd}
+            byId={byId}
+            from={from.length}
+            onTake={take}
+          />
+        </section>
+      </div>
+      {tried ? (
+        <>
+          <MakeIt parts={inHand} call={call} />
+          <TestSpray
+            key={record?.id ?? 'new'}
+            facts={facts}
+            target={target}
+            parts={inHand}
+            others={paints.filter(
+              (paint) =>
+                paint.ownedMl > 0 &&
+                isMixable(paint) &&
+                paint.chemistry === inHand[0]!.paint.chemistry &&
+                !hand.some(({ paintId }) => paintId === paint.id),
+            )}
+            record={record}
+            onAdd={(paintId, drops) => {
+              const there = hand.find((part) => part.paintId === paintId);
+              take(
+                there
+                  ? hand.map((part) => (part === there ? { ...part, drops: part.drops + drops } : part))
+                  : [...hand, { paintId, drops }],
+                record?.id ?? null,
+              );
+            }}
+          />
+          <ToneFamily facts={facts} call={call} base={inHand} paints={paints} />
+        </>
+      ) : null}
+    </>
+  );
+}
+
+function AddPaint({
+  paints,
+  onAdd,
+  full,
+}: {
+  paints: readonly Paint[];
+  onAdd: (paintId: string) => void;
+  full: boolean;
+}): ReactNode {
+  if (full) return <p className="dim">Four paints are the most that are mixed here.</p>;
+  return (
+    <p>
+      <label>
+        Add{' '}
+        <select value="" onChange={(event) => event.target.value && onAdd(event.target.value)} aria-label="Add a paint">
+          <option value="">a paint…</option>
+          {paints.map((paint) => (
+            <option key={paint.id} value={paint.id}>
+              {paintLabel(paint)} {paint.name}
+            </option>
+          ))}
+        </select>
+      </label>
+    </p>
+  );
+}
+
+function Found({
+  answer,
+  working,
+  target,
+  targetSd,
+  byId,
+  from,
+  onTake,
+}: {
+  answer: MixAnswer | null;
+  working: boolean;
+  target: Lab;
+  targetSd: number;
+  byId: ReadonlyMap<string, Paint>;
+  from: number;
+  onTake: (parts: { paintId: string; drops: number }[]) => void;
+}): ReactNode {
+  if (!answer)
+    return working ? null : (
+      <p className="dim">
+        {from} paints to mix from. The search looks for few paints in few whole drops: each further paint has to earn
+        0.2 ΔE00.
+      </p>
+    );
+  return (
+    <>
+      <table className="plain found">
+        <tbody>
+          {answer.recipes.map((recipe) => {
+            const parts = recipe.drops.flatMap(({ id, count }) => {
+              const paint = byId.get(id);
+              return paint ? [{ paint, drops: count }] : [];
+            });
+            const label = parts.map(({ paint, drops }) => `${drops} ${paintLabel(paint)}`).join(' + ');
+            return (
+              <tr key={label}>
+                <td>
+                  <ButtedSwatches official={target} chosen={recipe.lab} label={label} width={84} />
+                </td>
+                <td>
+                  <button
+                    type="button"
+                    className="row-button"
+                    onClick={() => onTake(parts.map(({ paint, drops }) => ({ paintId: paint.id, drops })))}
+                  >
+                    {label}
+                  </button>
+                  <div className="dim">
+                    {differenceInWords(target, recipe.lab, recipe.dE00, Math.hypot(targetSd, recipe.sd))}
+                  </div>
+                </td>
+                <td className="num">{recipe.dE00.toFixed(2)}</td>
+                <td className="num dim">± {recipe.sd.toFixed(1)}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {answer.recipes.length === 0 && !working ? (
+        <p>{answer.why ?? 'Nothing can be mixed with what is kept.'}</p>
+      ) : null}
+      {answer.why && answer.recipes.length > 0 ? (
+        <p>
+          The nearest is {answer.recipes[0]!.dE00.toFixed(1)} off: {answer.why}.
+        </p>
+      ) : null}
+      {working ? null : (
+        <p className="dim">
+          {answer.proven
+            ? 'Every recipe was looked at: none is better.'
+            : `${answer.evaluated.toLocaleString()} mixtures looked at; a better one may exist, hardly by much.`}
+        </p>
+      )}
+    </>
+  );
+}

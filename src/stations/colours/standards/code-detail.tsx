@@ -1,0 +1,225 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import { remove, save } from '@/actions/briefs';
+import { CODE_RELATIONS, otherFinishes } from '@/core/codes/system';
+import { relatedCodes, systemsOf, type OfficialColour } from '@/core/codes/shelf';
+import { deltaE00 } from '@/core/colour/difference';
+import { hexOf } from '@/core/colour/spaces';
+import { FLOPS, METAL_GROUNDS } from '@/core/paint/catalogue';
+import type { ColourShelf } from '@/core/brief/state';
+import { optionsOf, RecordForm } from '@/ui/fields';
+import { useSaving } from '@/ui/saving';
+import type { ColourFacts } from '../colour-facts';
+import { ChipForm } from './chip-form';
+
+/** One code: its chips and what became of each, the codes it stands beside, its batches. */
+export function CodeDetail({
+  facts,
+  shelf,
+  colour,
+  official,
+}: {
+  facts: ColourFacts;
+  shelf: ColourShelf;
+  colour: OfficialColour;
+  official: ReadonlyMap<string, OfficialColour>;
+}): ReactNode {
+  const { run, busy } = useSaving();
+  const [doing, setDoing] = useState<'chip' | 'relation' | 'metal' | null>(null);
+  const { record, pooled, batches } = colour;
+  const chips = shelf.chips.filter(({ codeId }) => codeId === record.id);
+  const related = relatedCodes(colour, shelf.relations, official);
+  const finishes = otherFinishes(systemsOf(shelf.codes, shelf.systems), record.code, official.keys());
+  const outlier = (id: string) => pooled?.outliers.find(({ chip }) => chip.id === id);
+  const done = () => setDoing(null);
+  const both = { briefId: facts.briefId, station: 'colours' } as const;
+  return (
+    <section className="ledger-detail" aria-label={record.code}>
+      <h2 style={{ marginTop: 0 }}>
+        {record.code} {record.name}
+      </h2>
+      <p>
+        {colour.lab
+          ? `L* ${colour.lab.map((value) => value.toFixed(1)).join(' ')} ± ${colour.sd.toFixed(1)} ΔE00`
+          : 'No colour is known yet.'}{' '}
+        {record.finish}, {record.kind}
+        {record.kind === 'metallic'
+          ? `; over ${record.ground || 'a ground that is not known'}, flop ${record.flop || 'not known'}`
+          : ''}
+        {pooled?.disagree ? '. The chips disagree by more than their uncertainties: the ± is widened.' : '.'}
+      </p>
+      {chips.length > 0 ? (
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>Chip</th>
+              <th>L* a* b*</th>
+              <th className="num">±</th>
+              <th className="num">from the pooled</th>
+              <th>Origin</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {chips.map((chip) => (
+              <tr key={chip.id}>
+                <td>
+                  <span className="chip large" style={{ background: hexOf(chip.lab) }} />
+                </td>
+                <td>{chip.lab.map((value) => value.toFixed(1)).join(' ')}</td>
+                <td className="num">{chip.sd.toFixed(1)}</td>
+                <td className="num">{colour.lab ? deltaE00(chip.lab, colour.lab).toFixed(1) : ''}</td>
+                <td>
+                  {[chip.origin, chip.instrument, chip.batch && `batch ${chip.batch}`, chip.note]
+                    .filter(Boolean)
+                    .join(', ')}
+                  {outlier(chip.id) ? (
+                    <strong> outlier: not in the mean</strong>
+                  ) : chip.leftOut ? (
+                    ' (left out by hand)'
+                  ) : (
+                    ''
+                  )}
+                </td>
+                <td>
+                  <Button
+                    variant="text"
+                    disabled={busy}
+                    onClick={() => {
+                      const { id, version, ...fields } = chip;
+                      return run(
+                        () =>
+                          save({ ...both, entity: 'chip', id, version, fields: { ...fields, leftOut: !chip.leftOut } }),
+                        chip.leftOut ? 'Taken in again' : 'Left out',
+                      );
+                    }}
+                  >
+                    {chip.leftOut ? 'Take in' : 'Leave out'}
+                  </Button>
+                  <Button
+                    variant="text"
+                    disabled={busy}
+                    onClick={() =>
+                      run(() => remove({ ...both, entity: 'chip', id: chip.id, version: chip.version }), 'Chip removed')
+                    }
+                  >
+                    Remove
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
+      {batches.map(({ batch, sd, dE00 }) => (
+        <p key={batch}>
+          Batch {batch}:{' '}
+          {dE00 === null
+            ? 'no standard chip beside it'
+            : `${dE00.toFixed(1)} ± ${Math.hypot(sd, colour.sd).toFixed(1)} from the standard`}
+        </p>
+      ))}
+      {finishes.length > 0 ? (
+        <p>The same colour in another finish: {finishes.map(({ code, finish }) => `${code}, ${finish}`).join('; ')}.</p>
+      ) : null}
+      {related.map((other) => (
+        <p key={`${other.kind} ${other.code}`}>
+          {other.kind === 'superseded'
+            ? 'Superseded by'
+            : other.kind === 'supersedes'
+              ? 'Supersedes'
+              : 'Named as the equivalent of'}{' '}
+          <strong>{other.code}</strong> {other.name}
+          {other.fromDay || other.toDay ? `, ${other.fromDay ?? '…'} to ${other.toDay ?? '…'}` : ''}: {other.says}
+          {other.dE00 === null ? '' : `, ΔE00 ${other.dE00.toFixed(1)} ± ${other.sd.toFixed(1)}`}. {other.note}
+        </p>
+      ))}
+      <p className="pane-actions">
+        <Button variant="outlined" onClick={() => setDoing(doing === 'chip' ? null : 'chip')}>
+          Another chip
+        </Button>
+        <Button variant="outlined" onClick={() => setDoing(doing === 'relation' ? null : 'relation')}>
+          Another code stands for it
+        </Button>
+        {record.kind === 'metallic' ? (
+          <Button variant="outlined" onClick={() => setDoing(doing === 'metal' ? null : 'metal')}>
+            Ground and flop
+          </Button>
+        ) : null}
+      </p>
+      {doing === 'chip' ? (
+        <ChipForm
+          facts={facts}
+          call={{ code: record.code, name: record.name, lab: colour.lab, record }}
+          onDone={done}
+        />
+      ) : null}
+      {doing === 'relation' ? (
+        <RecordForm
+          fields={[
+            {
+              name: 'otherId',
+              label: 'Code',
+              type: 'choice',
+              options: shelf.codes
+                .filter(({ id }) => id !== record.id)
+                .map(({ id, code, name }) => ({ value: id, label: `${code} ${name}` })),
+              width: 4,
+            },
+            { name: 'kind', label: 'It is', type: 'choice', options: optionsOf(CODE_RELATIONS), width: 3 },
+            { name: 'fromDay', label: 'From', type: 'day', optional: true, width: 2 },
+            { name: 'toDay', label: 'To', type: 'day', optional: true, width: 2 },
+            { name: 'note', label: 'Note', width: 6 },
+          ]}
+          initial={{ otherId: '', kind: 'equivalent', fromDay: null, toDay: null, note: '' }}
+          version={null}
+          saveLabel="Add it"
+          saved="Added"
+          submit={(values) =>
+            save({
+              ...both,
+              entity: 'code_relation',
+              id: null,
+              version: null,
+              fields: { ...values, codeId: record.id },
+            })
+          }
+          onDone={done}
+          onCancel={done}
+        />
+      ) : null}
+      {doing === 'metal' ? (
+        <RecordForm
+          fields={[
+            {
+              name: 'ground',
+              label: 'Over',
+              type: 'choice',
+              options: METAL_GROUNDS.map((value) => ({ value, label: value || 'not known' })),
+              width: 4,
+            },
+            {
+              name: 'flop',
+              label: 'Flop',
+              type: 'choice',
+              options: FLOPS.map((value) => ({ value, label: value || 'not known' })),
+              width: 4,
+            },
+          ]}
+          initial={{ ground: record.ground, flop: record.flop }}
+          version={record.version}
+          saveLabel="Save"
+          saved="Saved"
+          submit={(values, version) => {
+            const { id, version: _, ...fields } = record;
+            return save({ ...both, entity: 'colour_code', id, version, fields: { ...fields, ...values } });
+          }}
+          onDone={done}
+          onCancel={done}
+        />
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,332 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useState, type ReactNode } from 'react';
+import { chooseColours } from '@/actions/colours';
+import { deltaE00 } from '@/core/colour/difference';
+import { hexOf } from '@/core/colour/spaces';
+import { compareNeighbours } from '@/core/match/single';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { SmallViews } from '@/sheet/small-views';
+import { useSheetFacts } from '@/stations/shell/zone-choice';
+import { useSaving } from '@/ui/saving';
+import { ButtedSwatches } from '@/ui/swatch';
+import type { ColourFacts } from '../colour-facts';
+import type { PaneProps } from '../colours-station';
+import { useShelf } from '../shelf';
+import { useWorker } from '../use-worker';
+import type { Made, searchTogether, Solution, TogetherAnswer } from './search';
+
+type Api = { searchTogether: typeof searchTogether };
+
+/** One choice for the whole scheme: neighbours keep their relation, few bottles, few lines; two solutions side by side on the airframe. */
+export function TogetherPane({ facts }: PaneProps): ReactNode {
+  const shelf = useShelf(facts.stamp);
+  if (facts.calls.every(({ lab }) => !lab)) return <p className="empty">No colour with a known value is called yet.</p>;
+  return shelf ? (
+    <Together facts={facts} paints={shelf.paints} />
+  ) : (
+    <LinearProgress aria-label="Fetching the catalogue" />
+  );
+}
+
+function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Paint[] }): ReactNode {
+  const { run, busy } = useSaving();
+  const [pool, setPool] = useState('all');
+  const [recipes, setRecipes] = useState(false);
+  const [sameChemistry, setSameChemistry] = useState(false);
+  const [maxLines, setMaxLines] = useState(0);
+  const [lambda, setLambda] = useState(1);
+  const [perBottle, setPerBottle] = useState(0.3);
+  const [sides, setSides] = useState<[number, number]>([-1, 0]);
+  const { answer, working, start, stop } = useWorker<Api, TogetherAnswer>(
+    () => new Worker(new URL('../../../workers/together.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  const calls = facts.calls.filter((call) => call.lab && call.record);
+  const codes = new Set(calls.map(({ code }) => code));
+  const edges = facts.edges.filter(({ a, b }) => codes.has(a) && codes.has(b));
+  const lines = [...new Set(paints.map(({ line }) => line))];
+  const from = paints.filter(
+    (paint) => pool === 'all' || (pool === 'drawer' ? paint.ownedMl > 0 : paint.line === pool),
+  );
+  const search = () =>
+    start((api, hear) =>
+      api.searchTogether(
+        {
+          calls: calls.map(({ code, lab, record, areaCm2 }) => ({ code, lab: lab!, kind: record!.kind, areaCm2 })),
+          edges,
+          paints: from,
+          recipes,
+          options: { lambda, maxLines: maxLines || null, sameChemistry, perBottle },
+        },
+        hear,
+      ),
+    );
+  const now = chosenNow(facts, edges, paints);
+  const solutions = answer?.solutions ?? [];
+  const at = (index: number): { title: string; solution: Solution } =>
+    index < 0 || !solutions[index]
+      ? { title: 'As chosen now', solution: now }
+      : { title: index === 0 ? 'Best together' : `Next best ${index}`, solution: solutions[index] };
+  const take = (solution: Solution) =>
+    run(
+      () =>
+        chooseColours({
+          briefId: facts.briefId,
+          choices: solution.made.map((made) => ({
+            codeId: calls.find(({ code }) => code === made.code)!.codeId,
+            by:
+              made.parts.length === 1
+                ? { paintId: made.parts[0]!.paintId }
+                : {
+                    recipe: {
+                      tone: 'base',
+                      parts: made.parts,
+                      predicted: made.lab,
+                      sd: made.sd,
+                      observed: null,
+                      observedSd: null,
+                      ml: null,
+                      madeOn: null,
+                      note: 'chosen with the whole scheme',
+                    },
+                  },
+          })),
+        }),
+      'The whole scheme is chosen',
+    );
+  return (
+    <>
+      <div className="filters" role="group" aria-label="One choice for the scheme">
+        <label>
+          From{' '}
+          <select value={pool} onChange={(event) => setPool(event.target.value)}>
+            <option value="all">drawer and shops</option>
+            <option value="drawer">the drawer alone</option>
+            {lines.map((line) => (
+              <option key={line} value={line}>
+                {line} alone
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          Lines{' '}
+          <select value={maxLines} onChange={(event) => setMaxLines(Number(event.target.value))}>
+            <option value={0}>any number</option>
+            {[1, 2, 3].map((count) => (
+              <option key={count} value={count}>
+                at most {count}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          Neighbours’ relation counts{' '}
+          <select value={lambda} onChange={(event) => setLambda(Number(event.target.value))}>
+            <option value={0}>not at all</option>
+            <option value={0.5}>half</option>
+            <option value={1}>as much as each colour</option>
+            <option value={2}>twice as much</option>
+          </select>
+        </label>
+        <label>
+          A bottle to buy is worth{' '}
+          <select value={perBottle} onChange={(event) => setPerBottle(Number(event.target.value))}>
+            {[0, 0.3, 1, 2].map((value) => (
+              <option key={value} value={value}>
+                {value} ΔE00
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <input type="checkbox" checked={sameChemistry} onChange={(event) => setSameChemistry(event.target.checked)} />{' '}
+          one chemistry
+        </label>
+        <label>
+          <input type="checkbox" checked={recipes} onChange={(event) => setRecipes(event.target.checked)} /> mixtures
+          from the drawer too
+        </label>
+        {working ? (
+          <Button variant="outlined" onClick={stop}>
+            Stop
+          </Button>
+        ) : (
+          <Button variant="contained" onClick={search}>
+            Choose for all {calls.length}
+          </Button>
+        )}
+      </div>
+      {working ? (
+        <LinearProgress variant="determinate" value={100 * (answer?.share ?? 0)} aria-label="Choosing" />
+      ) : null}
+      {answer?.why ? <p role="alert">There is no such choice: {answer.why}.</p> : null}
+      {solutions.length > 0 ? (
+        <p className="dim">
+          {answer!.proven
+            ? 'No better choice exists.'
+            : `A better choice may exist, by at most ${answer!.gap.toFixed(2)} of ${solutions[0]!.F.toFixed(1)}.`}
+        </p>
+      ) : null}
+      <div className="side-by-side">
+        {sides.map((index, side) => {
+          const { title, solution } = at(index);
+          return (
+            <section key={side} aria-label={`${side === 0 ? 'Left' : 'Right'}: ${title}`}>
+              <div className="filters">
+                <select
+                  aria-label={side === 0 ? 'On the left' : 'On the right'}
+                  value={solutions[index] ? index : -1}
+                  onChange={(event) =>
+                    setSides(
+                      sides.map((value, i) => (i === side ? Number(event.target.value) : value)) as [number, number],
+                    )
+                  }
+                >
+                  <option value={-1}>As chosen now</option>
+                  {solutions.map((_, i) => (
+                    <option key={i} value={i}>
+                      {at(i).title}
+                    </option>
+                  ))}
+                </select>
+                {solutions[index] ? (
+                  <Button variant="outlined" disabled={busy} onClick={() => take(solution)}>
+                    Take it
+                  </Button>
+                ) : null}
+              </div>
+              <OnAirframe facts={facts} made={solution.made} idPrefix={side === 0 ? 'left' : 'right'} />
+              <p className="dim">
+                {solution.buy.length === 0 ? 'Nothing to buy' : `${solution.buy.length} to buy`}, {solution.lines}{' '}
+                {solution.lines === 1 ? 'line' : 'lines'};{' '}
+                {solution.made.length > 0
+                  ? `worst ΔE00 ${Math.max(...solution.made.map(({ dE00 }) => dE00)).toFixed(1)}`
+                  : 'nothing is chosen'}
+              </p>
+              <SchemeTable facts={facts} solution={solution} />
+              <ToBuy solution={solution} paints={paints} />
+            </section>
+          );
+        })}
+      </div>
+    </>
+  );
+}
+
+/** What is chosen now as a solution to compare with. */
+function chosenNow(facts: ColourFacts, edges: readonly { a: string; b: string }[], paints: readonly Paint[]): Solution {
+  const byId = new Map(paints.map((paint) => [paint.id, paint]));
+  const made = facts.calls.flatMap((call): Made[] => {
+    const lab = call.chosen?.paint.lab;
+    if (!call.lab || !lab) return [];
+    const parts = call.recipes.find(({ inUse }) => inUse)?.record.parts ?? [
+      { paintId: call.chosen!.paint.id, drops: 1 },
+    ];
+    return [
+      {
+        code: call.code,
+        label: call.chosen!.recipeId ? call.chosen!.label : `${call.chosen!.label} ${call.chosen!.paint.name}`,
+        parts,
+        lab,
+        dE00: deltaE00(call.lab, lab),
+        sd: 0,
+      },
+    ];
+  });
+  const of = (code: string) => {
+    const item = made.find((candidate) => candidate.code === code);
+    return item ? { code, official: facts.calls.find((call) => call.code === code)!.lab!, chosen: item.lab } : null;
+  };
+  const used = [...new Set(made.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)))].flatMap(
+    (id) => byId.get(id) ?? [],
+  );
+  return {
+    F: 0,
+    made,
+    pairs: edges.flatMap(({ a, b }) => {
+      const [one, other] = [of(a), of(b)];
+      return one && other ? compareNeighbours([one, other]) : [];
+    }),
+    buy: used.filter(({ ownedMl }) => ownedMl === 0).map(({ id }) => id),
+    lines: new Set(used.map(({ line }) => line)).size,
+  };
+}
+
+function OnAirframe({
+  facts,
+  made,
+  idPrefix,
+}: {
+  facts: ColourFacts;
+  made: readonly Made[];
+  idPrefix: string;
+}): ReactNode {
+  const sheet = useSheetFacts();
+  if (!sheet) return null;
+  const colours = new Map(
+    made.flatMap(({ code, lab }) =>
+      facts.calls.find((call) => call.code === code)!.zones.map(({ key }) => [key, hexOf(lab)] as const),
+    ),
+  );
+  return <SmallViews facts={sheet} width={380} idPrefix={idPrefix} colourOf={(zone) => colours.get(zone) ?? null} />;
+}
+
+function SchemeTable({ facts, solution }: { facts: ColourFacts; solution: Solution }): ReactNode {
+  const flagged = solution.pairs.filter(({ says }) => says !== 'the contrast is kept');
+  const nameOf = (code: string) => facts.calls.find((call) => call.code === code)?.name || code;
+  return (
+    <>
+      <table className="plain">
+        <tbody>
+          {solution.made.map((made) => (
+            <tr key={made.code}>
+              <td>
+                <ButtedSwatches
+                  official={facts.calls.find(({ code }) => code === made.code)!.lab}
+                  chosen={made.lab}
+                  label={`${made.code} and ${made.label}`}
+                  width={72}
+                />
+              </td>
+              <th scope="row">{made.code}</th>
+              <td>{made.label}</td>
+              <td className="num">{made.dE00.toFixed(1)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {flagged.length > 0 ? (
+        <>
+          <h3>Neighbours to mind</h3>
+          <ul className="flags">
+            {flagged.map(({ a, b, officialDE, chosenDE, says }) => (
+              <li key={`${a} ${b}`}>
+                {nameOf(a)} and {nameOf(b)}: {says}{' '}
+                <span className="dim">
+                  ({officialDE.toFixed(1)} in reality, {chosenDE.toFixed(1)} here)
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+    </>
+  );
+}
+
+function ToBuy({ solution, paints }: { solution: Solution; paints: readonly Paint[] }): ReactNode {
+  if (solution.buy.length === 0) return null;
+  return (
+    <p>
+      To buy:{' '}
+      {solution.buy
+        .map((id) => paints.find((paint) => paint.id === id)!)
+        .map((paint) => `${paintLabel(paint)} ${paint.name}`)
+        .join(', ')}
+      .
+    </p>
+  );
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { searchTogether } from '@/stations/colours/together/search';
+
+expose({ searchTogether });
