@@ -15,9 +15,10 @@ const briefs = [dunlin('2026-11-10'), turnstone('2026-11-10'), bracken('2026-11-
 
 describe('the shelf of the demo', () => {
   const shelf = shelfOfDemo();
-  test('one standard of about 40 chips, each with a colour, an origin and an uncertainty', () => {
+  test('three standards of different grammar, the main one of about 40 codes, each with a colour, an origin and an uncertainty', () => {
     expect(shelf.codes.length).toBeGreaterThanOrEqual(38);
-    expect(new Set(shelf.codes.map((code) => code.system)).size).toBe(1);
+    expect(new Set(shelf.codes.map((code) => code.system)).size).toBe(3);
+    expect(new Set(shelf.systems.map(({ shape }) => shape)).size).toBe(3);
     for (const colour of officialColours(shelf.codes, shelf.chips).values()) {
       expect(colour.lab).not.toBeNull();
       expect(colour.sd).toBeGreaterThan(0);

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { addToShelf } from '@/data/colours';
-import { demoShelf } from './tables';
+import { demoShelfFrom } from './tables';
 
-/** Adds the invented standard, catalogue and drawer to the house. */
+/** Adds the invented standards, catalogue and drawer to the house. */
 export async function loadDemoShelf() {
   const read = (name: string) => readFileSync(path.join(process.cwd(), 'demo', name), 'utf8');
-  return addToShelf(demoShelf(read('standard.csv'), read('catalogue.csv')), null, 'demo');
+  return addToShelf(demoShelfFrom(read), null, 'demo');
 }

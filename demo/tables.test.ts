@@ -9,7 +9,7 @@ const CATALOGUE =
 
 describe('the tables of the demo', () => {
   test('rows become codes with chips, lines with paints, and bottles where some is left', () => {
-    const { codes, lines } = demoShelf(STANDARD, CATALOGUE);
+    const { codes, lines } = demoShelf({ 'standard.csv': STANDARD }, CATALOGUE);
     expect(codes[0]).toMatchObject({ code: { system: 'TCS', code: 'TCS 01' }, chips: [{ lab: [94, 0, 3], sd: 0.4 }] });
     expect(lines).toHaveLength(1);
     expect(lines[0]!.paints[0]).toMatchObject({
@@ -19,8 +19,10 @@ describe('the tables of the demo', () => {
     expect(lines[0]!.paints[1]).toMatchObject({ paint: { lab: null, claims: [] }, bottle: null });
   });
   test('a row with too few fields, a colour that cannot be, a chemistry nobody knows are refused', () => {
-    expect(() => demoShelf(`${STANDARD}TCS 02,Grey\n`, CATALOGUE)).toThrow();
-    expect(() => demoShelf(STANDARD.replace('94', '194'), CATALOGUE)).toThrow(/L\* 194 is impossible/);
-    expect(() => demoShelf(STANDARD, CATALOGUE.replaceAll('WA', 'XX'))).toThrow(/Chemistry/);
+    expect(() => demoShelf({ 'standard.csv': `${STANDARD}TCS 02,Grey\n` }, CATALOGUE)).toThrow();
+    expect(() => demoShelf({ 'standard.csv': STANDARD.replace('94', '194') }, CATALOGUE)).toThrow(
+      /L\* 194 is impossible/,
+    );
+    expect(() => demoShelf({ 'standard.csv': STANDARD }, CATALOGUE.replaceAll('WA', 'XX'))).toThrow(/Chemistry/);
   });
 });

@@ -1,7 +1,11 @@
 import { checkSource } from '@/core/brief/check-source';
 import type { Fields, RecordName } from '@/core/brief/records';
+import { ambiguity } from '@/core/codes/system';
+import { codeBook } from '@/core/codes/shelf';
+import { ASPECTS } from '@/core/evidence/aspects';
 import { readValue } from '@/core/evidence/value';
 import { loadBrief } from '@/data/briefs';
+import { loadShelf } from '@/data/colours';
 import { Refused } from './answer';
 
 /** What one record of evidence alone cannot tell, checked against the rest; answers with the fields as they are kept. */
@@ -28,5 +32,9 @@ export async function checkEvidence(
   if (!question) throw new Refused('', 'This question is gone.');
   const read = readValue(question.aspect, said.value);
   if ('fault' in read) throw new Refused('value', read.fault);
+  if (ASPECTS[question.aspect].type === 'code') {
+    const asks = ambiguity(codeBook(await loadShelf()), read.value);
+    if (asks) throw new Refused('value', asks);
+  }
   return { ...said, value: read.value, ...('sd' in said ? { sd: read.sd ?? said.sd } : {}) } as never;
 }

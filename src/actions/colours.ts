@@ -10,7 +10,7 @@ import {
   recipeFields,
   type Fields,
 } from '@/core/brief/records';
-import { systemsOf } from '@/core/codes/shelf';
+import { codeBook } from '@/core/codes/shelf';
 import { ambiguity, canonicalIn } from '@/core/codes/system';
 import { ORIGIN_SD } from '@/core/colour/chips';
 import { readCatalogue } from '@/core/interchange/catalogue-csv';
@@ -37,7 +37,12 @@ const made = z.union([
   z.object({ recipe: recipeFields.omit({ codeId: true }) }),
 ]);
 
-async function choose(client: PoolClient, act: Act, codeId: string, by: z.infer<typeof made> | null): Promise<void> {
+async function choose(
+  client: PoolClient,
+  act: Act,
+  codeId: string,
+  by: z.infer<typeof made> | null,
+): Promise<string | null> {
   const [known] = await rows<{ id: string; version: number }>(
     client,
     'select id, version from colour_choice where brief_id = $1 and code_id = $2 for update',
@@ -45,7 +50,7 @@ async function choose(client: PoolClient, act: Act, codeId: string, by: z.infer<
   );
   if (!by) {
     if (known) await deleteRecord(client, act, 'colour_choice', known.id, known.version);
-    return;
+    return null;
   }
   const recipeId =
     'recipe' in by
@@ -56,14 +61,14 @@ async function choose(client: PoolClient, act: Act, codeId: string, by: z.infer<
   const fields = { codeId, paintId: 'paintId' in by ? by.paintId : null, recipeId };
   if (known) await updateRecord(client, act, 'colour_choice', known.id, known.version, fields);
   else await insertRecord(client, act, 'colour_choice', fields);
+  return recipeId;
 }
 
-/** Chooses what makes a colour code in this brief; null takes the choice away. */
-export async function chooseColour(input: unknown): Promise<Result> {
+/** Chooses what makes a colour code in this brief; null takes the choice away. Returns the recipe that was chosen, where it is one. */
+export async function chooseColour(input: unknown): Promise<Result<string | null>> {
   return answered(async () => {
     const { briefId, codeId, by } = ofBrief.extend({ codeId: z.uuid(), by: made.nullable() }).parse(input);
-    await inTransaction((client) => choose(client, newAct(briefId, 'colours'), codeId, by));
-    return null;
+    return inTransaction((client) => choose(client, newAct(briefId, 'colours'), codeId, by));
   });
 }
 
@@ -181,15 +186,16 @@ export async function addChip(input: unknown): Promise<Result> {
     if (!colour)
       throw new Refused('L', 'Give L*, a* and b*, a Munsell notation, a curve of 31 values, or a screen colour');
     const shelf = await loadShelf();
-    const systems = systemsOf(shelf.codes, shelf.systems);
+    const book = codeBook(shelf);
     const known = new Map(shelf.codes.map((record) => [record.code, record]));
-    const asks = ambiguity(systems, given.code, new Set(known.keys()));
+    const asks = ambiguity(book, given.code);
     if (asks) throw new Refused('code', asks);
-    const code = canonicalIn(systems, given.code);
+    const code = canonicalIn(book, given.code);
     await inTransaction(async (client) => {
       const act = newAct(given.briefId, 'colours');
       const system =
-        systems.find(({ prefix }) => code.startsWith(`${prefix} `))?.name ?? (code.replace(/[\s\d-]+$/, '') || 'own');
+        book.systems.find(({ prefix }) => code.startsWith(`${prefix} `))?.name ??
+        (code.replace(/[\s\d-]+$/, '') || 'own');
       const codeId =
         known.get(code)?.id ??
         (

@@ -12,13 +12,15 @@ import {
   type Fields,
   type RecordName,
 } from '@/core/brief/records';
+import { readCatalogue } from '@/core/interchange/catalogue-csv';
+import type { Paint } from '@/core/paint/catalogue';
 import { briefFileSchema } from '@/core/interchange/brief-file';
 import { dossierSchema } from '@/core/interchange/dossier';
 import { readEvidenceCsv } from '@/core/interchange/evidence-csv';
 import { dunlin } from '@demo/dunlin';
 import { exportBrief, importBrief } from './brief-files';
 import { createBrief, listBriefs, loadBrief } from './briefs';
-import { addToShelf, loadShelf, type ShelfAddition } from './colours';
+import { addToShelf, catalogueAddition, loadShelf, mergePaints, type ShelfAddition } from './colours';
 import { closePool, inTransaction, pool, rows } from './database';
 import { ChangedElsewhere, columnsOf, deleteRecord, insertRecord, newAct, undoLast, updateRecord } from './history';
 import { addTable, exportDossier, mergeDossier } from './dossier';
@@ -51,7 +53,7 @@ describe('migrations', () => {
   });
   test('running them again changes nothing', async () => {
     await migrate(process.env.DATABASE_URL!);
-    expect((await rows(pool(), 'select 1 from migration')).length).toBe(6);
+    expect((await rows(pool(), 'select 1 from migration')).length).toBe(7);
   });
 });
 
@@ -231,6 +233,110 @@ describe('the shelf', () => {
     expect(
       shelf.chips.filter((chip) => chip.codeId === shelf.codes.find((code) => code.code === 'ZZ 1')!.id),
     ).toHaveLength(1);
+  });
+});
+
+describe('a catalogue on its way in', () => {
+  const csv = (rows: number, L = 50) =>
+    [
+      'line,number,name,chemistry,L,a,b,price',
+      ...Array.from({ length: rows }, (_, i) => `Bulk,B${i},Paint ${i},WA,${L},0,${i % 50},3.20`),
+    ].join('\n');
+  const take = (text: string) =>
+    addToShelf(catalogueAddition(readCatalogue(text).rows), null, 'colours', { update: true });
+  const bulk = async () => (await loadShelf()).paints.filter(({ line }) => line === 'Bulk');
+
+  test('comes in whole, as one act; again it changes nothing; changed rows change their paints', async () => {
+    expect(await take(csv(300))).toMatchObject({ paints: 300, changed: 0 });
+    expect(await take(csv(300))).toMatchObject({ paints: 0, changed: 0 });
+    expect(await take(csv(3, 60))).toMatchObject({ paints: 0, changed: 3 });
+    const paints = await bulk();
+    expect(paints).toHaveLength(300);
+    expect(paints.filter(({ lab }) => lab![0] === 60)).toHaveLength(3);
+    const [acts] = await rows<{ acts: number }>(
+      pool(),
+      "select count(distinct act)::int as acts from change where entity = 'paint' and after->>'number' like 'B%'",
+    );
+    expect(acts!.acts).toBe(2);
+  });
+  test('nothing is half done when one row cannot be kept', async () => {
+    const { rows: read } = readCatalogue(csv(5).replaceAll('Bulk', 'Half'));
+    const broken = catalogueAddition(read);
+    broken.lines[0]!.paints[3]!.paint.sizeMl = null as unknown as number;
+    await expect(addToShelf(broken, null, 'colours')).rejects.toThrow();
+    expect((await loadShelf()).paints.some(({ line }) => line === 'Half')).toBe(false);
+  });
+
+  test('two paints that are one are merged: bottles, choices, recipes, claims and the old number go over; undo parts them again', async () => {
+    const briefId = await make();
+    const act = newAct(briefId, 'colours');
+    const [from, into] = (await bulk()).slice(10, 12) as [Paint, Paint];
+    const { codeId } = await inTransaction(async (client) => {
+      const code = await insertRecord(
+        client,
+        act,
+        'colour_code',
+        colourCodeFields.parse({ system: 'MG', code: 'MG 1', name: '', finish: 'matt', kind: 'solid' }),
+      );
+      await insertRecord(client, act, 'bottle', {
+        paintId: from.id,
+        mlLeft: 7,
+        openedOn: null,
+        condition: '',
+        strength: 1.2,
+      });
+      await insertRecord(client, act, 'recipe', {
+        codeId: code.id,
+        tone: 'base',
+        parts: [
+          { paintId: from.id, drops: 2 },
+          { paintId: into.id, drops: 3 },
+        ],
+        predicted: [50, 0, 0],
+        sd: 1,
+        observed: null,
+        observedSd: null,
+        ml: null,
+        madeOn: null,
+        note: '',
+      });
+      await insertRecord(client, act, 'colour_choice', { codeId: code.id, paintId: from.id, recipeId: null });
+      return { codeId: code.id };
+    });
+    await mergePaints(newAct(briefId, 'colours'), from, into);
+    const state = (await loadBrief(briefId))!;
+    const merged = (await bulk()).find(({ id }) => id === into.id)!;
+    expect((await bulk()).some(({ id }) => id === from.id)).toBe(false);
+    expect(merged).toMatchObject({ ownedMl: 7, formerly: [from.number] });
+    expect(state.choices.find((choice) => choice.codeId === codeId)!.paintId).toBe(into.id);
+    expect(state.recipes[0]!.parts).toEqual([{ paintId: into.id, drops: 5 }]);
+    // The old number is still found by a table.
+    expect(await take(`line,number,chemistry,L,a,b\nBulk,${from.number},WA,50,0,0`)).toMatchObject({
+      paints: 0,
+      changed: 0,
+    });
+
+    expect(await undoLast(briefId)).not.toBeNull();
+    expect((await bulk()).some(({ id }) => id === from.id)).toBe(true);
+    expect((await loadBrief(briefId))!.recipes[0]!.parts).toHaveLength(2);
+  });
+  test('a merge of something that was changed meanwhile is refused, and nothing happens', async () => {
+    const [from, into] = (await bulk()).slice(20, 22) as [Paint, Paint];
+    await expect(mergePaints(newAct(null, 'colours'), { ...from, version: 99 }, into)).rejects.toThrow(
+      ChangedElsewhere,
+    );
+    expect(await bulk()).toHaveLength(300);
+  });
+});
+
+describe('a choice', () => {
+  test('is a paint or a recipe, never both and never none', () => {
+    const id = '00000000-0000-4000-8000-000000000001';
+    const ok = (made: object) => RECORDS.colour_choice.safeParse({ codeId: id, ...made }).success;
+    expect(ok({ paintId: id, recipeId: null })).toBe(true);
+    expect(ok({ paintId: null, recipeId: id })).toBe(true);
+    expect(ok({ paintId: id, recipeId: id })).toBe(false);
+    expect(ok({ paintId: null, recipeId: null })).toBe(false);
   });
 });
 

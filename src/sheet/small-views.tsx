@@ -6,7 +6,7 @@ import type { View } from '@/core/outline/zones';
 import type { SheetFacts } from './figures';
 import { ViewDrawing } from './view-drawing';
 
-const VIEWS: View[] = ['upper', 'port', 'lower'];
+const SHOWN: View[] = ['upper', 'lower', 'port', 'starboard'];
 
 /** The airframe once more, small and for looking only, with other colours than the sheet's. */
 export function SmallViews({
@@ -21,10 +21,10 @@ export function SmallViews({
   idPrefix: string;
 }): ReactNode {
   const outline = useMemo(() => buildOutline(facts.spec), [facts.spec]);
-  const scale = width / Math.max(...VIEWS.map((view) => outline.extents[view].right - outline.extents[view].left));
+  const scale = width / Math.max(...SHOWN.map((view) => outline.extents[view].right - outline.extents[view].left));
   return (
     <div className="small-views">
-      {VIEWS.map((view) => (
+      {SHOWN.map((view) => (
         <ViewDrawing
           key={view}
           outline={outline}

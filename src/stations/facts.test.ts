@@ -31,13 +31,17 @@ describe('what Evidence is told', () => {
 
 describe('what Colours is told', () => {
   const facts = colourFacts(view, shelf, '1', NOW);
-  test('matches are sorted within drawer and shops, the drawer first', () => {
-    for (const { matches } of facts.calls) {
-      const firstShop = matches.findIndex((match) => !match.inDrawer);
-      const cut = firstShop < 0 ? matches.length : firstShop;
-      for (const group of [matches.slice(0, cut), matches.slice(cut)])
-        expect(group.map((m) => m.dE00)).toEqual(group.map((m) => m.dE00).sort((a, b) => a - b));
-      expect(matches.slice(cut).some((match) => match.inDrawer)).toBe(false);
+  test('matches stand drawer first, then claims, then the rest, each sorted', () => {
+    const groupOf = (match: (typeof facts.calls)[number]['matches'][number]) =>
+      match.inDrawer ? 0 : match.claimed ? 1 : 2;
+    for (const { matches, record } of facts.calls) {
+      const groups = matches.map(groupOf);
+      expect(groups).toEqual([...groups].sort());
+      if (record!.kind === 'metallic') continue;
+      for (const group of [0, 1, 2]) {
+        const own = matches.filter((match) => groupOf(match) === group).map((match) => match.dE00);
+        expect(own).toEqual([...own].sort((a, b) => a - b));
+      }
     }
   });
   test('every call with a paint says how far off it is, and how much is needed', () => {

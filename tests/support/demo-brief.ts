@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { dunlin } from '@demo/dunlin';
-import { demoShelf } from '@demo/tables';
+import { demoShelfFrom } from '@demo/tables';
 import { deriveBrief, type BriefView } from '@/core/brief/derive';
 import type { BriefState, ColourShelf } from '@/core/brief/state';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
@@ -13,7 +13,7 @@ import { bottleOf, paintOf } from './paints';
 const read = (name: string) => readFileSync(path.join(process.cwd(), 'demo', name), 'utf8');
 
 export function shelfOfDemo(): ColourShelf {
-  const { systems, codes, relations, lines } = demoShelf(read('standard.csv'), read('catalogue.csv'));
+  const { systems, codes, relations, lines } = demoShelfFrom(read);
   return {
     systems: systems.map((system) => ({ ...system, id: `system ${system.name}`, version: 1 })),
     relations: relations.map(({ code, other, ...relation }, i) => ({

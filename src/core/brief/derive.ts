@@ -1,4 +1,4 @@
-import { officialColours, systemsOf, type OfficialColour } from '@/core/codes/shelf';
+import { codeBook, officialColours, type OfficialColour } from '@/core/codes/shelf';
 import { canonicalIn } from '@/core/codes/system';
 import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
 import type { Window } from '@/core/evidence/date-fit';
@@ -68,7 +68,7 @@ export interface DeriveSettings {
 export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: DeriveSettings): BriefView {
   const { airframe, brief } = state;
   const outline = buildOutline(outlineSpecOf(airframe, brief));
-  const weighed = weighQuestions(state, systemsOf(shelf.codes, shelf.systems), outline);
+  const weighed = weighQuestions(state, codeBook(shelf), outline);
   const { questions } = weighed;
   const colourHistory = colourHistoryOf(weighed, state, outline);
   const layers = layerOrders(state, colourHistory, outline);
@@ -130,11 +130,10 @@ function colourHistoryOf(
 /** How a code becomes a call: what is known of it, and the paint chosen for it in this brief. */
 function callMaker(state: BriefState, shelf: ColourShelf): (value: string, zones: string[]) => CallView {
   const official = officialColours(shelf.codes, shelf.chips);
-  const systems = systemsOf(shelf.codes, shelf.systems);
-  const known = new Set(official.keys());
+  const book = codeBook(shelf);
   const paints = new Map(shelf.paints.map((paint) => [paint.id, paint]));
   return (value, zones) => {
-    const code = canonicalIn(systems, value, known);
+    const code = canonicalIn(book, value);
     const colour = official.get(code) ?? null;
     const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
     const kept = state.recipes.find((recipe) => recipe.id === record?.recipeId);

@@ -1,4 +1,4 @@
-import { canonicalIn, type ColourSystem } from '@/core/codes/system';
+import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { aspectOf, aspectTitle, type Aspect } from '@/core/evidence/aspects';
 import { bestNamed } from '@/core/evidence/best';
 import { eventDays, windowOf } from '@/core/evidence/events';
@@ -54,7 +54,7 @@ export const otherSide = (zone: string): string | null => {
 };
 
 /** Weighs all questions of a brief. Mirrored sides are weighed as one; structure outlasts repaints. */
-export function weighQuestions(state: BriefState, systems: readonly ColourSystem[], outline: Outline): WeighedBrief {
+export function weighQuestions(state: BriefState, book: CodeBook, outline: Outline): WeighedBrief {
   const mirrors = new Map(state.mirrors.map((mirror) => [mirrorKey(mirror.zone, mirror.aspect, mirror.item), mirror]));
   const mirrorOf = ({ zone, aspect, item }: Kept<'question'>) => {
     const base = withoutSide(zone);
@@ -87,7 +87,7 @@ export function weighQuestions(state: BriefState, systems: readonly ColourSystem
       return {
         source: sighting.sourceId,
         ...subjectOf(question),
-        value: comparableValue(systems, question.aspect, sighting.value),
+        value: comparableValue(book, question.aspect, sighting.value),
         ...(sighting.sd === null ? {} : { sd: sighting.sd }),
         clarity: sighting.clarity,
         sense: sighting.sense,
@@ -118,7 +118,7 @@ export function weighQuestions(state: BriefState, systems: readonly ColourSystem
     const said = bySubject.get(keyOf(subject)) ?? [];
     const [best, bestShare] = bestOf(found);
     const reopened =
-      ruling !== null && hasFlipped(ruling, found, best, comparableValue(systems, record.aspect, ruling.value));
+      ruling !== null && hasFlipped(ruling, found, best, comparableValue(book, record.aspect, ruling.value));
     return {
       record,
       zoneTitle: zoneTitle(outline, record.zone),
@@ -144,10 +144,10 @@ export function weighQuestions(state: BriefState, systems: readonly ColourSystem
 const STRUCTURE = ' (structure)';
 const mirrorKey = (zone: string, aspect: string, item: string) => `${zone} ${aspect} ${item}`;
 
-function comparableValue(systems: readonly ColourSystem[], aspect: Aspect, value: string): string | number {
+function comparableValue(book: CodeBook, aspect: Aspect, value: string): string | number {
   const { type } = aspectOf(aspect);
   if (type === 'length') return parseNumber(value) ?? value;
-  return type === 'code' ? canonicalIn(systems, value) : value;
+  return type === 'code' ? canonicalIn(book, value) : value;
 }
 
 const unseen = (subject: { zone: string; aspect: string }): WeighedQuestion => ({

@@ -3,7 +3,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
 import { combinedSd, cannotTell } from '@/core/colour/words';
 import type { Kept } from '@/core/brief/records';
-import { readIn, type ColourSystem, type CodeRelation } from './system';
+import { readIn, type CodeBook, type CodeRelation, type ColourSystem } from './system';
 
 /** A code of an official standard with what is known of its colour. */
 export interface OfficialColour {
@@ -68,6 +68,15 @@ export function systemsOf(
     })),
   ];
 }
+
+/** How the codes of a shelf are written and which there are. */
+export const codeBook = (shelf: {
+  codes: readonly Pick<Kept<'colour_code'>, 'system' | 'code'>[];
+  systems: readonly ColourSystem[];
+}): CodeBook => ({
+  systems: systemsOf(shelf.codes, shelf.systems),
+  known: new Set(shelf.codes.map(({ code }) => code)),
+});
 
 /** A code that another stands for, as one looks from the first: by what, when, and how far off it really is. */
 export interface RelatedCode {

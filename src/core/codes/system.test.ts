@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { systemsOf } from './shelf';
+import { codeBook, systemsOf } from './shelf';
 import { canonicalCode, canonicalIn } from './system';
 
 const system = { name: 'TCS', title: 'Invented standard', shape: 'digits' as const, prefix: 'TCS', digits: 2 };
@@ -11,8 +11,8 @@ describe('codes as people write them', () => {
   test('short numbers are filled up', () => expect(canonicalCode(system, '5')).toBe('TCS 05'));
   test.each(['TCS 311', 'green', '', 'XY 31'])('%s is none', (text) => expect(canonicalCode(system, text)).toBeNull());
   test('text of no system stays as typed', () => {
-    expect(canonicalIn([system], ' dull green ')).toBe('dull green');
-    expect(canonicalIn([system], '7')).toBe('TCS 07');
+    expect(canonicalIn({ systems: [system], known: new Set() }, ' dull green ')).toBe('dull green');
+    expect(canonicalIn({ systems: [system], known: new Set() }, '7')).toBe('TCS 07');
   });
 });
 
@@ -25,6 +25,6 @@ describe('the systems of a shelf', () => {
         { system: 'own', code: '77' },
       ]),
     ).toEqual([{ name: 'TCS', title: 'TCS', shape: 'digits', prefix: 'TCS', digits: 3 }]);
-    expect(canonicalIn(systemsOf([{ system: 'own', code: '77' }]), '77')).toBe('77');
+    expect(canonicalIn(codeBook({ codes: [{ system: 'own', code: '77' }], systems: [] }), '77')).toBe('77');
   });
 });

@@ -113,29 +113,31 @@ const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 /** The canonical form in one system; null when it is no code of it. */
 export const canonicalCode = (system: ColourSystem, text: string): string | null => readIn(system, text)?.code ?? null;
 
+/** All that is known of how codes are written: the systems, and the codes that there are. */
+export interface CodeBook {
+  systems: readonly ColourSystem[];
+  known: ReadonlySet<string>;
+}
+
 /**
- * Everything that a text can mean in these systems. Where several take it and only one of the codes is known, it is that one:
- * more than one reading is for the reader to settle.
+ * Everything that a text can mean. Where several systems take it and only one of the codes is known, it is that one: more than one reading
+ * is for the reader to settle.
  */
-export function readCode(
-  systems: readonly ColourSystem[],
-  text: string,
-  known: ReadonlySet<string> = new Set(),
-): ReadCode[] {
+export function readCode({ systems, known }: CodeBook, text: string): ReadCode[] {
   const readings = systems.flatMap((system) => readIn(system, text) ?? []);
   const standing = readings.filter((reading) => known.has(reading.code));
   return readings.length > 1 && standing.length === 1 ? standing : readings;
 }
 
 /** The canonical form of a code in whichever of the systems takes it; the trimmed text itself when none does, or several do. */
-export function canonicalIn(systems: readonly ColourSystem[], text: string, known?: ReadonlySet<string>): string {
-  const readings = readCode(systems, text, known);
+export function canonicalIn(book: CodeBook, text: string): string {
+  const readings = readCode(book, text);
   return readings.length === 1 ? readings[0]!.code : text.trim();
 }
 
 /** "31 is a code of TCS and of KLM: write TCS 31 or KLM 31"; null where it is clear. */
-export function ambiguity(systems: readonly ColourSystem[], text: string, known?: ReadonlySet<string>): string | null {
-  const readings = readCode(systems, text, known);
+export function ambiguity(book: CodeBook, text: string): string | null {
+  const readings = readCode(book, text);
   if (readings.length < 2) return null;
   return `"${text.trim()}" is a code of ${readings.map(({ system }) => system).join(' and of ')}: write ${readings
     .map(({ code }) => code)
@@ -143,7 +145,7 @@ export function ambiguity(systems: readonly ColourSystem[], text: string, known?
 }
 
 /** The codes that are the same colour in another finish, where the grammar says so (first digit of five), among the known ones. */
-export function otherFinishes(systems: readonly ColourSystem[], code: string, known: Iterable<string>): ReadCode[] {
+export function otherFinishes({ systems, known }: CodeBook, code: string): ReadCode[] {
   const system = systems.find(
     (candidate) => candidate.shape === 'gloss-family' && canonicalCode(candidate, code) === code,
   );

@@ -46,12 +46,17 @@ export function readTable(text: string): Table {
     rows: data
       .map((cells, i) => ({
         row: i + 2,
-        cells: Object.fromEntries(Object.entries(cells).map(([head, value]) => [head, String(value ?? '').trim()])),
+        cells: Object.fromEntries(
+          Object.entries(cells).map(([head, value]) => [head, asText(String(value ?? '').trim())]),
+        ),
       }))
       .filter(({ row }) => !bad.has(row)),
     faults,
   };
 }
+
+/** A cell that was kept from being a formula by an apostrophe is the text behind it. */
+const asText = (cell: string): string => (/^'[=+\-@]/.test(cell) ? cell.slice(1) : cell);
 
 /** Cells of one row, read by kind; faults are gathered. */
 export class RowReader {

@@ -3,7 +3,7 @@ import type { Fields, Kept } from '@/core/brief/records';
 import { recipeAsPaint, recipeView } from '@/core/brief/recipes';
 import type { ColourShelf } from '@/core/brief/state';
 import { otherFinishes } from '@/core/codes/system';
-import { officialColours, relatedCodes, systemsOf, type OfficialColour, type RelatedCode } from '@/core/codes/shelf';
+import { codeBook, officialColours, relatedCodes, type OfficialColour, type RelatedCode } from '@/core/codes/shelf';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
@@ -79,8 +79,6 @@ export interface ColourFacts {
   unruled: number;
   /** Bottles that are low or past their time. */
   worn: number;
-  /** Which system a code belongs to is what the shelf knows. */
-  systems: string[];
 }
 
 const MATCHES = 7;
@@ -122,7 +120,6 @@ export function colourFacts(view: BriefView, shelf: ColourShelf, stamp: string, 
       (sum, paint) => sum + paint.bottles.filter((bottle) => bottleState(bottle, paint, today).state !== 'good').length,
       0,
     ),
-    systems: systemsOf(shelf.codes, shelf.systems).map(({ name }) => name),
   };
 }
 
@@ -236,13 +233,13 @@ function callFacts(
     recipes,
     areaCm2,
     cup: choice ? planCup({ areaCm2, coats: TYPICAL_SPRAYING.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
-    known: call.official ? knownOf(call.official, shelf, codes) : [],
+    known: call.official ? knownOf(call.official, shelf) : [],
     related: call.official ? relatedCodes(call.official, shelf.relations, codes) : [],
   };
 }
 
 /** What stands behind an official colour, in lines. */
-function knownOf(official: OfficialColour, shelf: ColourShelf, codes: ReadonlyMap<string, OfficialColour>) {
+function knownOf(official: OfficialColour, shelf: ColourShelf) {
   const { pooled, batches, record } = official;
   const lines: { title: string; text: string }[] = [];
   if (pooled && pooled.outliers.length > 0)
@@ -264,7 +261,7 @@ function knownOf(official: OfficialColour, shelf: ColourShelf, codes: ReadonlyMa
           ? `± ${sd.toFixed(1)}`
           : `${dE00.toFixed(1)} ± ${combinedSd(sd, official.sd).toFixed(1)} from the standard`,
     });
-  const others = otherFinishes(systemsOf(shelf.codes, shelf.systems), record.code, codes.keys());
+  const others = otherFinishes(codeBook(shelf), record.code);
   if (others.length > 0)
     lines.push({ title: 'Same colour', text: others.map(({ code, finish }) => `${code}, ${finish}`).join('; ') });
   return lines;

@@ -148,8 +148,8 @@ function Bench({
         hear,
       ),
     );
-  const keep = () =>
-    run(
+  const keep = async () => {
+    const result = await run(
       () =>
         chooseColour({
           briefId: facts.briefId,
@@ -172,6 +172,8 @@ function Bench({
         }),
       'The recipe is kept and makes this colour',
     );
+    if (result.ok) setRecipeId(result.value);
+  };
   const mixedChemistry =
     chemistryOf(inHand.map(({ paint, drops }) => ({ chemistry: paint.chemistry, drops }))) === null &&
     inHand.length > 1;
@@ -208,82 +210,22 @@ function Bench({
             </div>
           </div>
           <DropBar parts={inHand.map(({ paint, drops }) => dropOf(paint, drops))} />
-          <table className="plain hand">
-            <tbody>
-              {hand.map((part) => {
-                const paint = byId.get(part.paintId);
-                if (!paint) return null;
-                const label = paintLabel(paint);
-                return (
-                  <tr key={part.paintId}>
-                    <th scope="row">
-                      <span className="chip" style={{ background: paint.lab ? hexOf(paint.lab) : 'none' }} /> {label}{' '}
-                      {paint.name}
-                      <div className="dim">
-                        {known.get(part.paintId)?.from ? `known from ${known.get(part.paintId)!.from}` : ''}
-                      </div>
-                    </th>
-                    <td className="hand-drops">
-                      <button
-                        type="button"
-                        aria-label={`One drop less of ${label}`}
-                        disabled={part.drops <= 1}
-                        onClick={() => change(part.paintId, { drops: part.drops - 1 })}
-                      >
-                        −
-                      </button>
-                      <input
-                        type="range"
-                        min={1}
-                        max={MOST_DROPS}
-                        value={part.drops}
-                        aria-label={`Drops of ${label}`}
-                        onChange={(event) => change(part.paintId, { drops: Number(event.target.value) })}
-                      />
-                      <button
-                        type="button"
-                        aria-label={`One drop more of ${label}`}
-                        disabled={part.drops >= MOST_DROPS}
-                        onClick={() => change(part.paintId, { drops: part.drops + 1 })}
-                      >
-                        +
-                      </button>
-                      <span className="num">{part.drops}</span>
-                    </td>
-                    <td>
-                      <select
-                        value={part.kept}
-                        aria-label={`In the search, ${label}`}
-                        onChange={(event) =>
-                          setHand(
-                            hand.map((item) =>
-                              item.paintId === part.paintId
-                                ? { ...item, kept: event.target.value as HandPart['kept'] }
-                                : item,
-                            ),
-                          )
-                        }
-                      >
-                        <option value="free">free</option>
-                        <option value="paint">keep the paint</option>
-                        <option value="drops">keep its drops</option>
-                      </select>
-                    </td>
-                    <td>
-                      <button
-                        type="button"
-                        className="row-button"
-                        aria-label={`Take ${label} out`}
-                        onClick={() => take(hand.filter(({ paintId }) => paintId !== part.paintId))}
-                      >
-                        out
-                      </button>
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <ul className="hand">
+            {hand.map((part) => {
+              const paint = byId.get(part.paintId);
+              return paint ? (
+                <HandRow
+                  key={part.paintId}
+                  part={part}
+                  paint={paint}
+                  from={known.get(part.paintId)?.from ?? ''}
+                  onDrops={(drops) => change(part.paintId, { drops })}
+                  onKept={(kept) => setHand(hand.map((item) => (item === part ? { ...item, kept } : item)))}
+                  onOut={() => take(hand.filter((item) => item !== part))}
+                />
+              ) : null;
+            })}
+          </ul>
           <AddPaint
             paints={from.filter((paint) => !hand.some(({ paintId }) => paintId === paint.id))}
             onAdd={(paintId) => take([...hand, { paintId, drops: 1 }])}
@@ -415,6 +357,73 @@ function Bench({
   );
 }
 
+/** One paint of the recipe in hand: its drops by slider, by key or one by one, and whether the search keeps it. */
+function HandRow({
+  part,
+  paint,
+  from,
+  onDrops,
+  onKept,
+  onOut,
+}: {
+  part: HandPart;
+  paint: Paint;
+  from: string;
+  onDrops: (drops: number) => void;
+  onKept: (kept: HandPart['kept']) => void;
+  onOut: () => void;
+}): ReactNode {
+  const label = paintLabel(paint);
+  return (
+    <li>
+      <div>
+        <span className="chip" style={{ background: paint.lab ? hexOf(paint.lab) : 'none' }} /> <strong>{label}</strong>{' '}
+        {paint.name}
+        <span className="dim">{from ? `, known from ${from}` : ''}</span>
+      </div>
+      <div className="hand-drops">
+        <button
+          type="button"
+          aria-label={`One drop less of ${label}`}
+          disabled={part.drops <= 1}
+          onClick={() => onDrops(part.drops - 1)}
+        >
+          −
+        </button>
+        <input
+          type="range"
+          min={1}
+          max={MOST_DROPS}
+          value={part.drops}
+          aria-label={`Drops of ${label}`}
+          onChange={(event) => onDrops(Number(event.target.value))}
+        />
+        <button
+          type="button"
+          aria-label={`One drop more of ${label}`}
+          disabled={part.drops >= MOST_DROPS}
+          onClick={() => onDrops(part.drops + 1)}
+        >
+          +
+        </button>
+        <span className="num">{part.drops}</span>
+        <select
+          value={part.kept}
+          aria-label={`In the search, ${label}`}
+          onChange={(event) => onKept(event.target.value as HandPart['kept'])}
+        >
+          <option value="free">free</option>
+          <option value="paint">keep the paint</option>
+          <option value="drops">keep its drops</option>
+        </select>
+        <button type="button" className="row-button" aria-label={`Take ${label} out`} onClick={onOut}>
+          out
+        </button>
+      </div>
+    </li>
+  );
+}
+
 function AddPaint({
   paints,
   onAdd,
@@ -494,7 +503,7 @@ function Found({
                   </div>
                 </td>
                 <td className="num">{recipe.dE00.toFixed(2)}</td>
-                <td className="num dim">± {recipe.sd.toFixed(1)}</td>
+                <td className="num dim nowrap">± {recipe.sd.toFixed(1)}</td>
               </tr>
             );
           })}

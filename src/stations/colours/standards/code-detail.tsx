@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { remove, save } from '@/actions/briefs';
 import { CODE_RELATIONS, otherFinishes } from '@/core/codes/system';
-import { relatedCodes, systemsOf, type OfficialColour } from '@/core/codes/shelf';
+import { relatedCodes, codeBook, type OfficialColour } from '@/core/codes/shelf';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import { FLOPS, METAL_GROUNDS } from '@/core/paint/catalogue';
@@ -31,7 +31,7 @@ export function CodeDetail({
   const { record, pooled, batches } = colour;
   const chips = shelf.chips.filter(({ codeId }) => codeId === record.id);
   const related = relatedCodes(colour, shelf.relations, official);
-  const finishes = otherFinishes(systemsOf(shelf.codes, shelf.systems), record.code, official.keys());
+  const finishes = otherFinishes(codeBook(shelf), record.code);
   const outlier = (id: string) => pooled?.outliers.find(({ chip }) => chip.id === id);
   const done = () => setDoing(null);
   const both = { briefId: facts.briefId, station: 'colours' } as const;
@@ -68,7 +68,7 @@ export function CodeDetail({
                 <td>
                   <span className="chip large" style={{ background: hexOf(chip.lab) }} />
                 </td>
-                <td>{chip.lab.map((value) => value.toFixed(1)).join(' ')}</td>
+                <td className="nowrap">{chip.lab.map((value) => value.toFixed(1)).join(' ')}</td>
                 <td className="num">{chip.sd.toFixed(1)}</td>
                 <td className="num">{colour.lab ? deltaE00(chip.lab, colour.lab).toFixed(1) : ''}</td>
                 <td>
@@ -83,7 +83,7 @@ export function CodeDetail({
                     ''
                   )}
                 </td>
-                <td>
+                <td className="nowrap">
                   <Button
                     variant="text"
                     disabled={busy}

@@ -5,7 +5,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
 import { lookAtStandard, takeStandard } from '@/actions/colours';
 import { ambiguity, CODE_SHAPES, readCode, SHAPE_TITLES, type CodeShape } from '@/core/codes/system';
-import { officialColours, systemsOf } from '@/core/codes/shelf';
+import { codeBook, officialColours } from '@/core/codes/shelf';
 import { hexOf } from '@/core/colour/spaces';
 import type { ColourShelf } from '@/core/brief/state';
 import type { ColourFacts } from '../colour-facts';
@@ -36,11 +36,11 @@ function Standards({
   const [text, setText] = useState(wanted ?? '');
   const [open, setOpen] = useState<string | null>(wanted);
   const [importing, setImporting] = useState(shelf.codes.length === 0);
-  const systems = useMemo(() => systemsOf(shelf.codes, shelf.systems), [shelf]);
+  const book = useMemo(() => codeBook(shelf), [shelf]);
+  const { systems, known } = book;
   const official = useMemo(() => officialColours(shelf.codes, shelf.chips), [shelf]);
-  const known = useMemo(() => new Set(official.keys()), [official]);
-  const readings = text.trim() === '' ? [] : readCode(systems, text, known);
-  const asks = ambiguity(systems, text, known);
+  const readings = text.trim() === '' ? [] : readCode(book, text);
+  const asks = ambiguity(book, text);
   const word = text.trim().toLowerCase();
   const shown = shelf.codes.filter(
     ({ code, name }) =>
@@ -66,7 +66,7 @@ function Standards({
             readings
               .map(
                 ({ code, system, finish, family }) =>
-                  `${code}: ${system}${family ? `, ${family}` : ''}${finish ? `, ${finish} by its number` : ''}${known.has(code) ? '' : '; no such code is known here'}`,
+                  `${code} is a code of ${system}${family ? `, ${family}` : ''}${finish ? `, ${finish} by its number` : ''}${known.has(code) ? '' : '; no such code is known here'}`,
               )
               .join('')}
         </span>

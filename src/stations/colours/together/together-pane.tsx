@@ -271,7 +271,7 @@ function OnAirframe({
       facts.calls.find((call) => call.code === code)!.zones.map(({ key }) => [key, hexOf(lab)] as const),
     ),
   );
-  return <SmallViews facts={sheet} width={380} idPrefix={idPrefix} colourOf={(zone) => colours.get(zone) ?? null} />;
+  return <SmallViews facts={sheet} width={190} idPrefix={idPrefix} colourOf={(zone) => colours.get(zone) ?? null} />;
 }
 
 function SchemeTable({ facts, solution }: { facts: ColourFacts; solution: Solution }): ReactNode {
