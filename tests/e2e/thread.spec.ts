@@ -96,7 +96,8 @@ test.describe('from an empty house to a printed brief', () => {
       await page.getByLabel('a*').fill('-6');
       await page.getByLabel('b*').fill('12');
       await page.getByRole('button', { name: 'Add the chip' }).click();
-      await page.getByRole('button', { name: /Add a paint/ }).click();
+      await page.getByRole('button', { name: 'Paints and drawer' }).click();
+      await page.getByRole('button', { name: 'Add a paint' }).click();
       const form = page.getByRole('region', { name: 'New paint' });
       await form.getByLabel('Line').fill('Testline');
       await form.getByLabel('Number').fill('7');
@@ -106,6 +107,8 @@ test.describe('from an empty house to a printed brief', () => {
       await form.getByLabel('b*').fill('12');
       await form.getByRole('button', { name: 'Add the paint' }).click();
       await expect(form).toBeHidden();
+      await page.getByRole('button', { name: 'Calls' }).click();
+      await page.getByRole('button', { name: '77' }).click();
       await page.getByRole('button', { name: 'Use Testline 7' }).click();
       await expect(page.getByText('All 1 calls have a paint.')).toBeVisible();
       await expect(page.getByRole('cell', { name: "can't tell apart" })).toBeVisible();
