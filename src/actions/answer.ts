@@ -3,12 +3,17 @@ import { z } from 'zod';
 import type { Result } from '@/core/interchange/result';
 import { ChangedElsewhere } from '@/data/history';
 
-/** Runs the work of an action; whatever it throws becomes an answer. */
+/** Runs the work of an action that changes something; whatever it throws becomes an answer, and pages are rendered again. */
 export async function answered<T>(work: () => Promise<T>): Promise<Result<T>> {
+  const result = await lookedUp(work);
+  if (result.ok) revalidatePath('/briefs/[id]', 'layout');
+  return result;
+}
+
+/** Runs the work of an action that only looks something up. */
+export async function lookedUp<T>(work: () => Promise<T>): Promise<Result<T>> {
   try {
-    const value = await work();
-    revalidatePath('/briefs/[id]', 'layout');
-    return { ok: true, value };
+    return { ok: true, value: await work() };
   } catch (error) {
     if (error instanceof z.ZodError)
       return { ok: false, faults: error.issues.map((issue) => ({ field: issue.path.join('.'), says: issue.message })) };

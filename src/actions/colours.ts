@@ -5,6 +5,7 @@ import {
   bottleFields,
   chipFields,
   colourCodeFields,
+  colourDataFields,
   paintFields,
   paintLineFields,
   recipeFields,
@@ -18,11 +19,12 @@ import { colourOfRow } from '@/core/interchange/colour-cells';
 import type { Result } from '@/core/interchange/result';
 import { readStandard, systemAsked } from '@/core/interchange/standard-csv';
 import { RowReader, type RowFault } from '@/core/interchange/table';
+import { parseTriple } from '@/core/units/number';
 import { addToShelf, catalogueAddition, loadShelf, mergePaints, standardAddition, type Added } from '@/data/colours';
 import { inTransaction, rows } from '@/data/database';
 import { deleteRecord, insertRecord, newAct, updateRecord, type Act } from '@/data/history';
 import type { PoolClient } from 'pg';
-import { answered, Refused } from './answer';
+import { answered, lookedUp, Refused } from './answer';
 
 /** Server actions of the Colours station: what is on the shelf, and what a brief takes from it. */
 
@@ -234,7 +236,7 @@ const paintGiven = ofBrief.extend({
   mlLeft: bottleFields.shape.mlLeft.nullable().default(0),
   sd: paintFields.shape.sd.nullish(),
   claims: z.string().default(''),
-  contrastRatio: z.number().min(0.01, 'Contrast ratio: above 0').max(1, 'Contrast ratio: at most 1').nullish(),
+  contrastRatio: colourDataFields.shape.contrastRatio.nullable(),
   tint: z.string().default(''),
   ...paintFields.pick({
     number: true,
@@ -256,19 +258,12 @@ function paintRecord(given: z.infer<typeof paintGiven>): Omit<Fields<'paint'>, '
   const colour = colourFrom(given);
   if (!colour && given.kind === 'solid')
     throw new Refused('L', 'Give L*, a* and b*, a Munsell notation, a curve of 31 values, or a screen colour');
-  const tint =
-    given.tint.trim() === ''
-      ? null
-      : given.tint
-          .trim()
-          .split(/[\s;]+/)
-          .map((part) => Number(part.replace(',', '.')));
-  if (tint && (tint.length !== 3 || tint.some((value) => !Number.isFinite(value))))
-    throw new Refused('tint', 'The tint is three numbers: L* a* b*');
+  const tint = parseTriple(given.tint);
+  if (!tint && given.tint.trim() !== '') throw new Refused('tint', 'The tint is three numbers: L* a* b*');
   const data = {
     ...(given.contrastRatio ? { contrastRatio: given.contrastRatio } : {}),
     ...(colour?.reflectance ? { reflectance: colour.reflectance } : {}),
-    ...(tint ? { tint14: tint as [number, number, number] } : {}),
+    ...(tint ? { tint14: tint } : {}),
   };
   const { number, name, kind, finish, opacity, sizeMl, priceCents, currency, ground, flop } = given;
   return {
@@ -411,7 +406,7 @@ const asRead = ({
 
 /** Reads a standard without keeping anything. */
 export async function lookAtStandard(input: unknown): Promise<Result<TableRead>> {
-  return answered(async () => {
+  return lookedUp(async () => {
     const { text, system } = z.object({ text: tableText, system: systemAsked }).parse(input);
     return asRead(readStandard(text, system));
   });
@@ -431,7 +426,7 @@ export async function takeStandard(input: unknown): Promise<Result<Added>> {
 }
 
 export async function lookAtCatalogue(input: unknown): Promise<Result<TableRead>> {
-  return answered(async () => asRead(readCatalogue(z.object({ text: tableText }).parse(input).text)));
+  return lookedUp(async () => asRead(readCatalogue(z.object({ text: tableText }).parse(input).text)));
 }
 
 /** Takes the rows of a catalogue that could be read, as one act: all of them or none. */

@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { labFields } from '@/core/brief/records';
-import { deltaE00 } from '@/core/colour/difference';
+import { poolReadings, type PooledReadings } from '@/core/colour/readings';
 import type { Result } from '@/core/interchange/result';
 import type { Shop } from '@/core/match/buying';
 import { paintLabel } from '@/core/paint/catalogue';
@@ -10,7 +10,7 @@ import { loadShelf } from '@/data/colours';
 import { colorimeter, type Reading } from '@/services/colorimeter';
 import { LinkFault } from '@/services/link';
 import { askShops } from '@/services/shops';
-import { answered, Refused } from './answer';
+import { lookedUp, Refused } from './answer';
 
 /** What answers from outside the house: instrument and shops. */
 async function linked<T>(what: string, work: () => Promise<T>): Promise<T> {
@@ -25,7 +25,7 @@ async function linked<T>(what: string, work: () => Promise<T>): Promise<T> {
 }
 
 export async function shopsFor(input: unknown): Promise<Result<Shop[]>> {
-  return answered(async () => {
+  return lookedUp(async () => {
     const { paintIds } = z.object({ paintIds: z.array(z.uuid()).max(500) }).parse(input);
     const wanted = new Set(paintIds);
     const { paints } = await loadShelf();
@@ -39,24 +39,15 @@ export async function shopsFor(input: unknown): Promise<Result<Shop[]>> {
   });
 }
 
-export interface Measured {
-  lab: [number, number, number];
-  /** dE00: of the mean, with the instrument's own. */
-  sd: number;
+export interface Measured extends PooledReadings {
   instrument: string;
-  /** What is wrong with the reading, in words. */
-  warnings: string[];
 }
 
-/** Agreement between two instruments, dE00. */
-const INSTRUMENT_SD = 0.35;
-const COLD_SD = 1.2;
-const UNSET_SD = 1.8;
 const READINGS = 5;
 
 /** Sets the instrument on its white tile. */
 export async function setOnTile(): Promise<Result> {
-  return answered(() =>
+  return lookedUp(() =>
     linked('The colorimeter', async () => {
       const device = colorimeter();
       await device.switchOn();
@@ -68,37 +59,14 @@ export async function setOnTile(): Promise<Result> {
 
 /** Five readings of one place and their mean. */
 export async function measure(input: unknown): Promise<Result<Measured>> {
-  return answered(() =>
+  return lookedUp(() =>
     linked('The colorimeter', async () => {
       const { under } = z.object({ under: labFields }).parse(input);
       const device = colorimeter();
       const { model, serial } = await device.switchOn();
       const readings: Reading[] = [];
       for (let i = 0; i < READINGS; i += 1) readings.push(await device.read(under));
-      const mean = [0, 1, 2].map((axis) => readings.reduce((sum, { lab }) => sum + lab[axis]!, 0) / READINGS) as [
-        number,
-        number,
-        number,
-      ];
-      const scatter = Math.sqrt(readings.reduce((sum, { lab }) => sum + deltaE00(lab, mean) ** 2, 0) / (READINGS - 1));
-      const last = readings.at(-1)!;
-      const warnings = [
-        ...(last.warm
-          ? []
-          : ['Its lamp is still cold: wait three minutes, set it on its tile again, and measure again.']),
-        ...(last.tileAgeMin === null ? ['It was not set on its white tile.'] : []),
-      ];
-      return {
-        lab: mean,
-        sd: Math.hypot(
-          INSTRUMENT_SD,
-          scatter / Math.sqrt(READINGS),
-          last.warm ? 0 : COLD_SD,
-          last.tileAgeMin === null ? UNSET_SD : 0,
-        ),
-        instrument: `${model} ${serial}, mean of ${READINGS}`,
-        warnings,
-      };
+      return { ...poolReadings(readings), instrument: `${model} ${serial}, mean of ${READINGS}` };
     }),
   );
 }

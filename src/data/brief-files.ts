@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
+import type { BriefState } from '@/core/brief/state';
 import type { BriefFile } from '@/core/interchange/brief-file';
-import { toBriefFile } from '@/core/interchange/brief-file';
+import { stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
+import { plain } from '@/core/interchange/dossier';
 import { loadBrief } from './briefs';
 import { addToShelf, loadShelf } from './colours';
-import { inTransaction, rows } from './database';
+import { inTransaction } from './database';
 import { insertRecord, newAct, type Act } from './history';
 import { insertDossier, keepPictures, picturesOf } from './dossier';
 
@@ -31,6 +33,7 @@ export async function importBrief(file: BriefFile): Promise<string> {
     'import',
   );
   const pictureIds = await keepPictures(file.pictures);
+  const known = stateOfFile(file, await loadShelf());
 
   return inTransaction(async (client) => {
     const briefId = randomUUID();
@@ -42,46 +45,18 @@ export async function importBrief(file: BriefFile): Promise<string> {
     for (const session of file.sessions) await insertRecord(client, act, 'weekly_session', session);
     for (const entry of file.log) await insertRecord(client, act, 'log_entry', entry);
     for (const timer of file.timers) await insertRecord(client, act, 'timer', timer);
-    await insertColours(client, act, file);
+    await insertColours(client, act, known);
     return briefId;
   });
 }
 
-/** Recipes, choices and logged use; what names a code or paint that is not known here is left out. */
-async function insertColours(client: PoolClient, act: Act, file: BriefFile) {
-  const codeIds = new Map(
-    (await rows<{ code: string; id: string }>(client, 'select code, id from colour_code')).map(({ code, id }) => [
-      code,
-      id,
-    ]),
-  );
-  const paintIds = new Map(
-    (
-      await rows<{ line: string; number: string; id: string }>(
-        client,
-        'select l.name as line, p.number, p.id from paint p join paint_line l on l.id = p.line_id',
-      )
-    ).map(({ line, number, id }) => [`${line} ${number}`, id]),
-  );
+/** Recipes, choices and logged use, with the identities that codes and paints have here. */
+async function insertColours(client: PoolClient, act: Act, { recipes, choices, uses }: BriefState) {
   const recipeIds = new Map<string, string>();
-  for (const { ref, code, parts, ...recipe } of file.recipes) {
-    const codeId = codeIds.get(code);
-    const known = parts.flatMap(({ line, number, drops }) => {
-      const paintId = paintIds.get(`${line} ${number}`);
-      return paintId ? [{ paintId, drops }] : [];
-    });
-    if (!codeId || known.length === 0) continue;
-    recipeIds.set(ref, (await insertRecord(client, act, 'recipe', { ...recipe, codeId, parts: known })).id);
+  for (const recipe of recipes) recipeIds.set(recipe.id, (await insertRecord(client, act, 'recipe', plain(recipe))).id);
+  for (const choice of choices) {
+    const recipeId = choice.recipeId && (recipeIds.get(choice.recipeId) ?? null);
+    if (choice.paintId || recipeId) await insertRecord(client, act, 'colour_choice', { ...plain(choice), recipeId });
   }
-  for (const choice of file.choices) {
-    const codeId = codeIds.get(choice.code);
-    const recipeId = 'recipe' in choice ? (recipeIds.get(choice.recipe) ?? null) : null;
-    const paintId = 'recipe' in choice ? null : (paintIds.get(`${choice.line} ${choice.number}`) ?? null);
-    if (codeId && (recipeId || paintId))
-      await insertRecord(client, act, 'colour_choice', { codeId, paintId, recipeId });
-  }
-  for (const { code, ...use } of file.uses) {
-    const codeId = codeIds.get(code);
-    if (codeId) await insertRecord(client, act, 'paint_use', { ...use, codeId });
-  }
+  for (const use of uses) await insertRecord(client, act, 'paint_use', plain(use));
 }

@@ -28,7 +28,7 @@ const recipe = (over: Partial<Kept<'recipe'>> = {}): Kept<'recipe'> => ({
 describe('a recipe as the paint that it makes', () => {
   test('is called by its drops, and is what its main paint is in everything but colour', () => {
     const view = recipeView(recipe(), paints);
-    expect(recipeLabel(view)).toBe('5 Hask 104 + 2 Hask 108');
+    expect(recipeLabel(view.parts)).toBe('5 Hask 104 + 2 Hask 108');
     expect(recipeAsPaint(view)).toMatchObject({ id: 'r', finish: 'matt', chemistry: 'WA', lab: [50, -2, -6], sd: 1.5 });
   });
   test('what was seen counts before what was predicted', () => {

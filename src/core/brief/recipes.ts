@@ -1,5 +1,5 @@
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
-import { chemistryOf } from '@/core/match/mixing';
+import { chemistryOf, type Part } from '@/core/match/mixing';
 import type { Kept } from './records';
 
 /** A kept recipe with the paints it is made of. */
@@ -10,16 +10,20 @@ export interface RecipeView {
   lost: number;
 }
 
-export function recipeView(record: Kept<'recipe'>, paints: ReadonlyMap<string, Paint>): RecipeView {
-  const parts = record.parts.flatMap(({ paintId, drops }) => {
+/** Drops with the paints that they are of; those of a paint that is gone are left out. */
+export const withPaints = (parts: readonly Part[], paints: ReadonlyMap<string, Paint>): RecipeView['parts'] =>
+  parts.flatMap(({ paintId, drops }) => {
     const paint = paints.get(paintId);
     return paint ? [{ paint, drops }] : [];
   });
+
+export function recipeView(record: Kept<'recipe'>, paints: ReadonlyMap<string, Paint>): RecipeView {
+  const parts = withPaints(record.parts, paints);
   return { record, parts, lost: record.parts.length - parts.length };
 }
 
 /** "5 Hask 104 + 2 Hask 108". */
-export const recipeLabel = ({ parts }: Pick<RecipeView, 'parts'>): string =>
+export const recipeLabel = (parts: RecipeView['parts']): string =>
   parts.map(({ paint, drops }) => `${drops} ${paintLabel(paint)}`).join(' + ');
 
 /**
@@ -37,7 +41,7 @@ export function recipeAsPaint(view: RecipeView): Paint | null {
     ...main,
     id: record.id,
     line: 'Mixture',
-    number: recipeLabel(view),
+    number: recipeLabel(view.parts),
     name: '',
     chemistry:
       chemistryOf(view.parts.map(({ paint, drops }) => ({ chemistry: paint.chemistry, drops }))) ?? main.chemistry,

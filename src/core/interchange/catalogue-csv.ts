@@ -2,7 +2,6 @@ import Papa from 'papaparse';
 import { bottleFields, paintFields, paintLineFields, type Fields } from '@/core/brief/records';
 import type { Paint } from '@/core/paint/catalogue';
 import { colourOfRow } from './colour-cells';
-import { safeCell } from './palettes';
 import { readTable, RowReader, type RowFault } from './table';
 
 /** The catalogue of paints, with what the drawer holds, as a table: see docs/formats/catalogue.md. */
@@ -127,10 +126,10 @@ function tintOf(row: RowReader): [number, number, number] | undefined {
 export function writeCatalogue(paints: readonly Paint[]): string {
   return Papa.unparse(
     paints.map((paint) => ({
-      line: safeCell(paint.line),
+      line: paint.line,
       chemistry: paint.chemistry,
-      number: safeCell(paint.number),
-      name: safeCell(paint.name),
+      number: paint.number,
+      name: paint.name,
       kind: paint.kind,
       finish: paint.finish,
       opacity: paint.opacity,
@@ -152,11 +151,13 @@ export function writeCatalogue(paints: readonly Paint[]): string {
       ground: paint.ground,
       flop: paint.flop,
       formerly: paint.formerly.join(';'),
-      thinner: safeCell(paint.thinner),
+      thinner: paint.thinner,
       thin_ratio: paint.thinRatio ?? '',
       drawer_ml: paint.bottles.length > 0 ? paint.ownedMl : '',
       opened_on: paint.bottles[0]?.openedOn ?? '',
-      condition: safeCell(paint.bottles[0]?.condition ?? ''),
+      condition: paint.bottles[0]?.condition ?? '',
     })),
+    // A cell that a spreadsheet would take for a formula is made text.
+    { escapeFormulae: true },
   );
 }

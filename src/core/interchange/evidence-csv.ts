@@ -9,6 +9,7 @@ import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { readValue } from '@/core/evidence/value';
 import { CLARITIES } from '@/core/evidence/weights';
 import { parseNumber } from '@/core/units/number';
+import { parseCells } from './table';
 
 /** Sources, sightings and rulings as tables: see docs/formats/evidence-csv.md. Lists inside a cell are separated by "|". */
 
@@ -102,15 +103,7 @@ export function readEvidenceCsv(
   text: string,
   zones: readonly { key: string; title: string }[],
 ): ReadTable | { faults: RowFault[] } {
-  const { data, meta } = Papa.parse<Cells>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (heading) =>
-      heading
-        .trim()
-        .toLowerCase()
-        .replace(/[\s-]+/g, '_'),
-  });
+  const { data, meta } = parseCells(text);
   const headings = meta.fields ?? [];
   const table = (Object.keys(NEEDED) as EvidenceTable[]).find((name) =>
     NEEDED[name].every((column) => headings.includes(column)),

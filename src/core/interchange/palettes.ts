@@ -78,4 +78,4 @@ export function colourTable(colours: readonly NamedColour[]): string {
 }
 
 /** A cell that a spreadsheet would take for a formula is kept as text. */
-export const safeCell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+const safeCell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);

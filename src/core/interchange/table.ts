@@ -19,9 +19,9 @@ export interface Table {
 
 export const MOST_ROWS = 20_000;
 
-/** Reads a table; heads in lower case with blanks as underscores. */
-export function readTable(text: string): Table {
-  const { data, errors, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+/** The cells of a CSV file with a head, whatever its delimiter; heads in lower case with blanks and hyphens as underscores. */
+export const parseCells = (text: string) =>
+  Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: (head) =>
@@ -30,6 +30,10 @@ export function readTable(text: string): Table {
         .toLowerCase()
         .replace(/[\s-]+/g, '_'),
   });
+
+/** Reads a table. */
+export function readTable(text: string): Table {
+  const { data, errors, meta } = parseCells(text);
   const heads = meta.fields ?? [];
   const faults = errors
     .filter(({ code }) => code !== 'UndetectableDelimiter')

@@ -1,7 +1,6 @@
-import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
 import { MixKernel } from './mix-kernel';
-import { MIX_DEFAULTS, recipeOf, type MixOptions, type MixPaint, type MixResult } from './recipe';
+import { Best, MIX_DEFAULTS, recipeOf, type MixOptions, type MixPaint, type MixResult } from './recipe';
 
 /** A paint that has to be in the recipe, with so many drops or any number. */
 export interface Lock {
@@ -12,14 +11,6 @@ export interface Lock {
 /** Of the paints that alone go best with the locked ones, so many are tried with every other. */
 const PARTNERS = 25;
 const MOST_PAINTS = 4;
-
-interface Entry {
-  counts: number[];
-  paints: number[];
-  lab: Lab;
-  dE00: number;
-  score: number;
-}
 
 /**
  * Recipes that keep what is locked: every number of drops of it, with no further paint, with any one, and (where that many are allowed)
@@ -44,26 +35,15 @@ export function findLocked(
   );
   const extra = Math.max(0, Math.min(options.maxPaints, MOST_PAINTS) - locked.length);
   const fixed = locks.map(({ count }) => count);
-  let evaluated = 0;
-  const best: Entry[] = [];
+  const best = new Best(target, options, kernel);
 
   /** All drops of a set of paints; the best score among them. */
   const look = (others: readonly number[]): number => {
     const set = [...locked, ...others];
     let least = Infinity;
     for (const counts of drops([...fixed, ...others.map(() => null)], options.maxDrops)) {
-      const [p, q, r, s] = set;
-      kernel.mix(p!, counts[0]!, q, counts[1], r, counts[2], s, counts[3]);
-      evaluated += 1;
-      const lab = kernel.lab();
-      const dE00 = deltaE00(target, lab);
-      const score = dE00 + options.perPaint * (set.length - 1) + options.perDrop * counts.reduce((a, b) => a + b, 0);
-      least = Math.min(least, score);
-      if (best.length < options.top || score < best.at(-1)!.score) {
-        best.push({ counts, paints: set, lab, dE00, score });
-        best.sort((a, b) => a.score - b.score);
-        if (best.length > options.top) best.pop();
-      }
+      const parts = set.map((paint, i) => ({ paint, count: counts[i]! })).sort((a, b) => a.paint - b.paint);
+      least = Math.min(least, best.look(parts));
     }
     return least;
   };
@@ -78,10 +58,11 @@ export function findLocked(
       });
   }
   return {
-    recipes: best.map(({ counts, paints: set, lab, dE00, score }) =>
-      recipeOf({ parts: set.map((paint, i) => ({ paint, count: counts[i]! })), lab, dE00, score }, paints),
-    ),
-    evaluated,
+    recipes: best
+      .sorted()
+      .slice(0, options.top)
+      .map((entry) => recipeOf(entry, paints)),
+    evaluated: best.evaluated,
     proven: extra < 2,
   };
 }

@@ -1,18 +1,21 @@
 import { deltaE00 } from '@/core/colour/difference';
 import { mixed, type Pigment } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
-import type { Chemistry } from '@/core/paint/chemistry';
 import type { Paint } from '@/core/paint/catalogue';
 import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
 import { labOfPigment } from '@/core/paint/pigment';
 import { DROPS_PER_ML, type Ml } from '@/core/paint/quantity';
-import type { MixPaint } from './recipe';
+import type { MixPaint, Recipe } from './recipe';
 
 /** Drops of one paint in a cup. */
 export interface Part {
   paintId: string;
   drops: number;
 }
+
+/** What a found recipe takes. */
+export const partsOf = ({ drops }: Pick<Recipe, 'drops'>): Part[] =>
+  drops.map(({ id, count }) => ({ paintId: id, drops: count }));
 
 /** The paints that can be mixed, with their constants; catalogue order is kept. */
 export function mixPaints(paints: readonly Paint[]): MixPaint[] {
@@ -73,7 +76,7 @@ export function scaleTo(parts: readonly Part[], ml: Ml): { parts: Part[]; times:
 }
 
 /** The chemistry of a mixture: the paint of most drops decides what it is. Null where they do not go together. */
-export function chemistryOf(parts: readonly { chemistry: Chemistry; drops: number }[]): Chemistry | null {
+export function chemistryOf<C extends string>(parts: readonly { chemistry: C; drops: number }[]): C | null {
   const first = [...parts].sort((a, b) => b.drops - a.drops)[0];
   return first && parts.every(({ chemistry }) => chemistry === first.chemistry) ? first.chemistry : null;
 }

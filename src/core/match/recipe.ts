@@ -55,8 +55,8 @@ export interface MixResult {
 /** Indices of paints, rising, with their drops. */
 type Parts = readonly { paint: number; count: number }[];
 
-/** The best recipes so far, no mixture twice: the same drops in any multiple are one mixture. */
-class Best {
+/** The best recipes so far, none twice. */
+export class Best {
   readonly found = new Map<string, { parts: Parts; lab: Lab; dE00: number; score: number }>();
   private threshold = Infinity;
   evaluated = 0;

@@ -33,9 +33,7 @@ export function recipeCandidates(
       .filter(({ drops }) => drops.length > 1)
       .map((recipe): RecipeCandidate => {
         const parts = recipe.drops.map(({ id, count }) => ({ ...byId.get(id)!, drops: count }));
-        const chemistry = chemistryOf(
-          parts.map(({ chemistry: own, drops }) => ({ chemistry: (own ?? '') as never, drops })),
-        );
+        const chemistry = chemistryOf(parts.map(({ chemistry: own, drops }) => ({ chemistry: own ?? '', drops })));
         return {
           recipe,
           candidate: {

@@ -52,6 +52,3 @@ export const scaled = ({ K, S }: Pigment, strength: number): Pigment => ({
 /** Metallics, clears, washes and pigments are not mixed by this model. */
 export const isMixable = (paint: Pick<Paint, 'kind' | 'lab' | 'data'>): boolean =>
   paint.kind === 'solid' && dataOf({ ...paint, opacity: 'opaque' }) !== null;
-
-/** A paint thinned with so much paint in it, as laid in one coat: less of everything. */
-export const thinned = (pigment: Pigment, paintShare: number): Pigment => scaled(pigment, paintShare);

@@ -8,3 +8,12 @@ export function parseNumber(text: string): number | null {
   const value = Number(plain.replace(',', '.'));
   return Number.isFinite(value) ? value : null;
 }
+
+/** Three numbers in one field, "62 -2 -3,5" or "62; -2; -3.5"; null for anything else. */
+export function parseTriple(text: string): [number, number, number] | null {
+  const values = text
+    .trim()
+    .split(/[\s;]+/)
+    .map(parseNumber);
+  return values.length === 3 && values.every((value) => value !== null) ? (values as [number, number, number]) : null;
+}

@@ -2,13 +2,13 @@ import type { BriefView, CallView } from '@/core/brief/derive';
 import type { Fields, Kept } from '@/core/brief/records';
 import { recipeAsPaint, recipeView } from '@/core/brief/recipes';
 import type { ColourShelf } from '@/core/brief/state';
-import { otherFinishes } from '@/core/codes/system';
+import { otherFinishes, type CodeBook } from '@/core/codes/system';
 import { codeBook, officialColours, relatedCodes, type OfficialColour, type RelatedCode } from '@/core/codes/shelf';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
-import { chemistryOf } from '@/core/match/mixing';
+import { chemistryOf, type Part } from '@/core/match/mixing';
 import { compareNeighbours, matchSingle, type Match, type NeighbourPair, type Target } from '@/core/match/single';
 import { modelAreaCm2 } from '@/core/outline/outline';
 import { touchingZones } from '@/core/outline/touching';
@@ -82,14 +82,15 @@ export interface ColourFacts {
 }
 
 const MATCHES = 7;
-export const CUP_ML = 2;
+const CUP_ML = 2;
 
 export function colourFacts(view: BriefView, shelf: ColourShelf, stamp: string, nowUtc: string): ColourFacts {
   const { brief } = view.state;
   const today = nowUtc.slice(0, 10);
   const official = officialColours(shelf.codes, shelf.chips);
+  const book = codeBook(shelf);
   const factor = builderFactor(view.state.uses);
-  const calls = view.calls.map((call) => callFacts(call, view, shelf, official, factor));
+  const calls = view.calls.map((call) => callFacts(call, view, shelf, official, book, factor));
   const edges = callEdges(view);
   const meet = new Set(edges.map(({ a, b }) => `${a} ${b}`));
   const named = new Map(calls.map((call) => [call.code, call.name || call.code]));
@@ -152,6 +153,10 @@ export const dropOf = (paint: Paint, drops: number): DropPart => ({
 export const thinRatioOf = (paint: Pick<Paint, 'thinRatio' | 'chemistry'>): number =>
   paint.thinRatio ?? SPRAYING[paint.chemistry].ratio;
 
+/** The drops that make a call as it is chosen: of its recipe, or one of its paint; none while nothing is chosen. */
+export const chosenParts = ({ recipes, chosen }: Pick<ColourCallFacts, 'recipes' | 'chosen'>): readonly Part[] =>
+  recipes.find(({ inUse }) => inUse)?.record.parts ?? (chosen ? [{ paintId: chosen.paint.id, drops: 1 }] : []);
+
 /** What a call asks of a paint; null while no colour is known for its code. */
 export function targetOf(call: Pick<ColourCallFacts, 'lab' | 'sd' | 'code' | 'record'>): Target | null {
   const { lab, sd, code, record } = call;
@@ -165,6 +170,7 @@ function callFacts(
   view: BriefView,
   shelf: ColourShelf,
   codes: ReadonlyMap<string, OfficialColour>,
+  book: CodeBook,
   factor: number,
 ): ColourCallFacts {
   const record = call.official?.record ?? null;
@@ -233,13 +239,13 @@ function callFacts(
     recipes,
     areaCm2,
     cup: choice ? planCup({ areaCm2, coats: TYPICAL_SPRAYING.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
-    known: call.official ? knownOf(call.official, shelf) : [],
+    known: call.official ? knownOf(call.official, book) : [],
     related: call.official ? relatedCodes(call.official, shelf.relations, codes) : [],
   };
 }
 
 /** What stands behind an official colour, in lines. */
-function knownOf(official: OfficialColour, shelf: ColourShelf) {
+function knownOf(official: OfficialColour, book: CodeBook) {
   const { pooled, batches, record } = official;
   const lines: { title: string; text: string }[] = [];
   if (pooled && pooled.outliers.length > 0)
@@ -261,7 +267,7 @@ function knownOf(official: OfficialColour, shelf: ColourShelf) {
           ? `± ${sd.toFixed(1)}`
           : `${dE00.toFixed(1)} ± ${combinedSd(sd, official.sd).toFixed(1)} from the standard`,
     });
-  const others = otherFinishes(codeBook(shelf), record.code);
+  const others = otherFinishes(book, record.code);
   if (others.length > 0)
     lines.push({ title: 'Same colour', text: others.map(({ code, finish }) => `${code}, ${finish}`).join('; ') });
   return lines;

@@ -11,6 +11,10 @@ export const COLOUR_FIELDS: FieldSpec[] = [
   { name: 'reflectance', label: 'or reflectance', help: '31 values, 400 to 700 nm by 10', width: 4 },
 ];
 
+/** Choices of which '' is that it is not known. */
+export const orNotKnown = (values: readonly string[]) =>
+  values.map((value) => ({ value, label: value || 'not known' }));
+
 /** Leaves out what was not filled in, so that one form of the colour is sent. */
 export function given(values: Record<string, unknown>): Record<string, unknown> {
   return Object.fromEntries(

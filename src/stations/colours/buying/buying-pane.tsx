@@ -11,7 +11,7 @@ import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { parseNumber } from '@/core/units/number';
 import { fullDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
-import type { ColourFacts } from '../colour-facts';
+import { chosenParts, type ColourFacts } from '../colour-facts';
 import type { PaneProps } from '../colours-station';
 import { useShelf } from '../shelf';
 import { InsteadOf } from './instead-of';
@@ -35,14 +35,10 @@ export function BuyingPane({ facts, goTo }: PaneProps): ReactNode {
 }
 
 /** What each chosen call takes of which paint. */
-export const needsOf = (facts: ColourFacts) =>
-  facts.calls.flatMap((call) => {
-    if (!call.chosen || !call.cup) return [];
-    const parts = call.recipes.find(({ inUse }) => inUse)?.record.parts ?? [
-      { paintId: call.chosen.paint.id, drops: 1 },
-    ];
-    return [{ code: call.code, paintMl: call.cup.paintMl, parts }];
-  });
+const needsOf = (facts: ColourFacts) =>
+  facts.calls.flatMap((call) =>
+    call.chosen && call.cup ? [{ code: call.code, paintMl: call.cup.paintMl, parts: chosenParts(call) }] : [],
+  );
 
 function Buying({
   facts,
@@ -61,24 +57,26 @@ function Buying({
   const [fault, setFault] = useState('');
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [rates, setRates] = useState<Record<string, string>>({});
-  const ask = async () => {
-    setFault('');
-    const result = await shopsFor({ paintIds: ids.split(' ').filter(Boolean) });
-    if (result.ok) setShops(result.value);
-    else setFault('faults' in result ? result.faults.map(({ says }) => says).join(' ') : 'They could not be asked.');
-  };
+  // Each time they are asked again the question is put anew.
+  const [asked, setAsked] = useState(1);
   useEffect(() => {
     let stale = false;
     if (ids === '') return;
     void shopsFor({ paintIds: ids.split(' ') }).then((result) => {
       if (stale) return;
+      setFault(
+        result.ok
+          ? ''
+          : 'faults' in result
+            ? result.faults.map(({ says }) => says).join(' ')
+            : 'They could not be asked.',
+      );
       if (result.ok) setShops(result.value);
-      else setFault('faults' in result ? result.faults.map(({ says }) => says).join(' ') : 'They could not be asked.');
     });
     return () => {
       stale = true;
     };
-  }, [ids]);
+  }, [ids, asked]);
   const visited = (shops ?? []).filter(({ id }) => !left.has(id));
   const currency = missing[0]?.paint.currency ?? 'EUR';
   const plan = planned(missing, visited, currency, rates);
@@ -97,7 +95,7 @@ function Buying({
           <h2>Where to buy it</h2>
           <p className="dim">
             Three invented shops answer here in place of real ones; their stock changes by the day and the hour.{' '}
-            <Button variant="outlined" size="small" onClick={ask}>
+            <Button variant="outlined" size="small" onClick={() => setAsked(asked + 1)}>
               Ask them again
             </Button>
           </p>

@@ -3,9 +3,10 @@
 import Button from '@mui/material/Button';
 import { useMemo, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/colours';
+import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { differenceInWords } from '@/core/colour/words';
 import type { Shop } from '@/core/match/buying';
-import { mixPaints } from '@/core/match/mixing';
+import { mixPaints, partsOf } from '@/core/match/mixing';
 import type { PaintNeed } from '@/core/match/needs';
 import { findRecipes } from '@/core/match/recipe';
 import { matchSingle } from '@/core/match/single';
@@ -116,10 +117,8 @@ function Options({
       <td>
         {mixture ? (
           <>
-            {mixture.drops
-              .map(({ id, count }) => `${count} ${paintLabel(paints.find((paint) => paint.id === id)!)}`)
-              .join(' + ')}
-            : {differenceInWords(target.lab, mixture.lab, mixture.dE00, mixture.sd)}, ΔE00 {mixture.dE00.toFixed(1)} ±{' '}
+            {recipeLabel(withPaints(partsOf(mixture), new Map(paints.map((paint) => [paint.id, paint]))))}:{' '}
+            {differenceInWords(target.lab, mixture.lab, mixture.dE00, mixture.sd)}, ΔE00 {mixture.dE00.toFixed(1)} ±{' '}
             {mixture.sd.toFixed(1)}{' '}
             <Button size="small" variant="outlined" onClick={() => goTo('mix', call.code)}>
               At the mixing bench

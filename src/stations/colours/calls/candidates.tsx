@@ -7,6 +7,7 @@ import { chooseColour } from '@/actions/colours';
 import { FINISHES, paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { matchSingle, passes, type Match, type MatchFilter } from '@/core/match/single';
+import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
@@ -194,10 +195,8 @@ function Filtered({
             size={6}
             aria-label="At most this price"
             onChange={(event) => {
-              const price = Number(event.target.value.replace(',', '.'));
-              set({
-                mostCents: event.target.value.trim() === '' || !(price >= 0) ? undefined : Math.round(price * 100),
-              });
+              const price = parseNumber(event.target.value);
+              set({ mostCents: price !== null && price >= 0 ? Math.round(price * 100) : undefined });
             }}
           />{' '}
           a bottle

@@ -6,10 +6,9 @@ import { addPaint, changePaint } from '@/actions/colours';
 import { FINISHES, FLOPS, METAL_GROUNDS, OPACITIES, PAINT_KINDS, paintLabel, type Paint } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
-import { COLOUR_FIELDS, given } from '../colour-fields';
+import { COLOUR_FIELDS, given, orNotKnown } from '../colour-fields';
 
 const MeasureColour = dynamic(() => import('../measure/measure-colour').then((module) => module.MeasureColour));
-const orNone = (values: readonly string[]) => values.map((value) => ({ value, label: value || 'not known' }));
 
 /** A paint of the catalogue; a new one with its line and what stands in the drawer. */
 export function PaintForm({
@@ -94,8 +93,8 @@ export function PaintForm({
           },
           { name: 'tint', label: 'Tint, 1 in 4 of white', help: 'L* a* b*', width: 3 },
           { name: 'claims', label: 'Claims to be', help: 'codes, by commas', width: 4 },
-          { name: 'ground', label: 'Metal: meant over', type: 'choice', options: orNone(METAL_GROUNDS), width: 3 },
-          { name: 'flop', label: 'Metal: flop', type: 'choice', options: orNone(FLOPS), width: 3 },
+          { name: 'ground', label: 'Metal: meant over', type: 'choice', options: orNotKnown(METAL_GROUNDS), width: 3 },
+          { name: 'flop', label: 'Metal: flop', type: 'choice', options: orNotKnown(FLOPS), width: 3 },
         ]}
         initial={paint ? valuesOf(paint) : BLANK}
         offered={offered}

@@ -5,6 +5,7 @@ import { useState, type ReactNode } from 'react';
 import { measure, setOnTile } from '@/actions/services';
 import type { ChipOrigin } from '@/core/colour/chips';
 import type { Lab } from '@/core/colour/types';
+import { parseTriple } from '@/core/units/number';
 import { useSaving } from '@/ui/saving';
 import { PhotoSampler } from './photo-sampler';
 
@@ -48,11 +49,7 @@ function Device({ under, onColour }: { under: Lab | null; onColour: (colour: Mea
   const [warnings, setWarnings] = useState<string[]>([]);
   const [read, setRead] = useState<MeasuredColour | null>(null);
   const [text, setText] = useState(under ? under.map((value) => value.toFixed(1)).join(' ') : '');
-  const told = text
-    .trim()
-    .split(/[\s;]+/)
-    .map((part) => Number(part.replace(',', '.')));
-  const valid = told.length === 3 && told.every(Number.isFinite);
+  const told = parseTriple(text);
   const take = async () => {
     const result = await run(() => measure({ under: told }));
     if (!result.ok) return;
@@ -69,12 +66,12 @@ function Device({ under, onColour }: { under: Lab | null; onColour: (colour: Mea
       <div className="filters">
         <label>
           Under it lies L* a* b*{' '}
-          <input size={18} value={text} aria-invalid={!valid} onChange={(event) => setText(event.target.value)} />
+          <input size={18} value={text} aria-invalid={!told} onChange={(event) => setText(event.target.value)} />
         </label>
         <Button variant="outlined" disabled={busy} onClick={() => run(() => setOnTile(), 'Set on its white tile')}>
           Set on its tile
         </Button>
-        <Button variant="outlined" disabled={busy || !valid} onClick={take}>
+        <Button variant="outlined" disabled={busy || !told} onClick={take}>
           Measure, five readings
         </Button>
       </div>

@@ -3,15 +3,13 @@
 import { useState, type ReactNode } from 'react';
 import type { Pigment } from '@/core/colour/kubelka-munk';
 import { mixingOrder, scaleTo } from '@/core/match/mixing';
+import { SPARE_SHARE } from '@/core/match/needs';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { DROPS_PER_ML } from '@/core/paint/quantity';
 import { SPRAYING } from '@/core/paint/spraying';
 import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
 import { dropOf, thinRatioOf, type ColourCallFacts } from '../colour-facts';
-
-/** Touch-ups and repairs come out of the same cup. */
-const SPARE = 1.3;
 
 /** The recipe for as much as is needed, in the order in which the drops go in. */
 export function MakeIt({
@@ -21,7 +19,7 @@ export function MakeIt({
   parts: readonly { paintId: string; drops: number; paint: Paint; pigment: Pigment }[];
   call: ColourCallFacts;
 }): ReactNode {
-  const needed = Math.max(0.5, (call.cup?.paintMl ?? 1) * SPARE);
+  const needed = Math.max(0.5, (call.cup?.paintMl ?? 1) * (1 + SPARE_SHARE));
   const [text, setText] = useState(needed.toFixed(1));
   const ml = parseNumber(text);
   const wanted = ml && ml > 0 && ml <= 500 ? ml : null;

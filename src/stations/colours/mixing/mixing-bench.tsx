@@ -4,21 +4,22 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/colours';
+import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { hexOf } from '@/core/colour/spaces';
 import { differenceInWords } from '@/core/colour/words';
 import { tryRecipe } from '@/core/match/recipe';
-import { chemistryOf } from '@/core/match/mixing';
+import { chemistryOf, partsOf } from '@/core/match/mixing';
 import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import type { Lab } from '@/core/colour/types';
 import { DropBar } from '@/ui/drop-bar';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
+import { useWorker } from '@/ui/use-worker';
 import { CallChoice } from '../call-choice';
 import { dropOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
 import type { PaneProps } from '../colours-station';
 import { useShelf } from '../shelf';
-import { useWorker } from '../use-worker';
 import { MakeIt } from './make-it';
 import type { MixAnswer, searchMixtures } from './search';
 import { TestSpray } from './test-spray';
@@ -480,11 +481,8 @@ function Found({
       <table className="plain found">
         <tbody>
           {answer.recipes.map((recipe) => {
-            const parts = recipe.drops.flatMap(({ id, count }) => {
-              const paint = byId.get(id);
-              return paint ? [{ paint, drops: count }] : [];
-            });
-            const label = parts.map(({ paint, drops }) => `${drops} ${paintLabel(paint)}`).join(' + ');
+            const parts = withPaints(partsOf(recipe), byId);
+            const label = recipeLabel(parts);
             return (
               <tr key={label}>
                 <td>

@@ -11,7 +11,7 @@ import type { Lab } from '@/core/colour/types';
 import { correct, type Correction } from '@/core/match/correct';
 import { pigmentOfPaint, strengthOf } from '@/core/paint/paint-pigment';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
-import { parseNumber } from '@/core/units/number';
+import { parseTriple } from '@/core/units/number';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import type { ColourFacts } from '../colour-facts';
@@ -64,12 +64,8 @@ export function TestSpray({
     setFound(correct(parts, reserve, target, observed));
   };
   const judgeText = () => {
-    const numbers = text
-      .trim()
-      .split(/[\s;]+/)
-      .map(parseNumber);
-    if (numbers.length === 3 && numbers.every((value) => value !== null)) {
-      const lab = numbers as [number, number, number];
+    const lab = parseTriple(text);
+    if (lab) {
       if (lab[0] < 0 || lab[0] > 100 || Math.abs(lab[1]) > 128 || Math.abs(lab[2]) > 128)
         setFault('This is no colour: L* runs from 0 to 100, a* and b* from -128 to 128.');
       else judge({ lab, sd: 0.6, says: `L* ${lab[0]} a* ${lab[1]} b* ${lab[2]}` });

@@ -3,12 +3,13 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState, type ReactNode } from 'react';
 import { keepRecipes } from '@/actions/colours';
+import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { hexOf } from '@/core/colour/spaces';
 import type { Pigment } from '@/core/colour/kubelka-munk';
 import { TONE_STEPS, toneFamily } from '@/core/match/tones';
 import { tryRecipe } from '@/core/match/recipe';
 import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
-import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import type { Paint } from '@/core/paint/catalogue';
 import { DropBar } from '@/ui/drop-bar';
 import { useSaving } from '@/ui/saving';
 import { dropOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
@@ -98,10 +99,8 @@ export function ToneFamily({
                 <tr key={tone}>
                   <td>{TONE_STEPS[tone].title}</td>
                   <td>
-                    <DropBar parts={parts.map(({ paintId, drops }) => dropOf(byId.get(paintId)!, drops))} />
-                    <div>
-                      {parts.map(({ paintId, drops }) => `${drops} ${paintLabel(byId.get(paintId)!)}`).join(' + ')}
-                    </div>
+                    <DropBar parts={withPaints(parts, byId).map(({ paint, drops }) => dropOf(paint, drops))} />
+                    <div>{recipeLabel(withPaints(parts, byId))}</div>
                   </td>
                   <td className="num">
                     {dE00.toFixed(1)} <span className="dim">of {step.toFixed(1)}</span>

@@ -12,6 +12,7 @@ import type { ColourShelf } from '@/core/brief/state';
 import { optionsOf, RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 import type { ColourFacts } from '../colour-facts';
+import { orNotKnown } from '../colour-fields';
 import { ChipForm } from './chip-form';
 
 /** One code: its chips and what became of each, the codes it stands beside, its batches. */
@@ -197,14 +198,14 @@ export function CodeDetail({
               name: 'ground',
               label: 'Over',
               type: 'choice',
-              options: METAL_GROUNDS.map((value) => ({ value, label: value || 'not known' })),
+              options: orNotKnown(METAL_GROUNDS),
               width: 4,
             },
             {
               name: 'flop',
               label: 'Flop',
               type: 'choice',
-              options: FLOPS.map((value) => ({ value, label: value || 'not known' })),
+              options: orNotKnown(FLOPS),
               width: 4,
             },
           ]}

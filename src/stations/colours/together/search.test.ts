@@ -64,9 +64,9 @@ describe('mixtures in a scheme', () => {
 describe('one choice for the whole scheme', () => {
   const question = (more: Partial<TogetherQuestion> = {}): TogetherQuestion => ({
     calls: [
-      { code: 'A 1', lab: [50, 0, 0], kind: 'solid', areaCm2: 10 },
-      { code: 'A 2', lab: [54, 0, 0], kind: 'solid', areaCm2: 10 },
-      { code: 'A 3', lab: [76, 0, 0], kind: 'metallic', areaCm2: 5 },
+      { code: 'A 1', lab: [50, 0, 0], kind: 'solid' },
+      { code: 'A 2', lab: [54, 0, 0], kind: 'solid' },
+      { code: 'A 3', lab: [76, 0, 0], kind: 'metallic' },
     ],
     edges: [{ a: 'A 1', b: 'A 2' }],
     paints: [

@@ -1,13 +1,14 @@
+import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
-import { mixPaints } from '@/core/match/mixing';
+import { mixPaints, partsOf, type Part } from '@/core/match/mixing';
 import { chooseScheme, type SchemeCandidate, type SchemeOptions } from '@/core/match/scheme';
 import { recipeCandidates } from '@/core/match/scheme-recipes';
 import { compareNeighbours, type NeighbourPair } from '@/core/match/single';
 import { paintLabel, type Paint, type PaintKind } from '@/core/paint/catalogue';
 
 export interface TogetherQuestion {
-  calls: { code: string; lab: Lab; kind: PaintKind; areaCm2: number }[];
+  calls: { code: string; lab: Lab; kind: PaintKind }[];
   edges: { a: string; b: string }[];
   paints: Paint[];
   /** Mixtures of what is owned may serve too. */
@@ -19,7 +20,7 @@ export interface TogetherQuestion {
 export interface Made {
   code: string;
   label: string;
-  parts: { paintId: string; drops: number }[];
+  parts: readonly Part[];
   lab: Lab;
   dE00: number;
   /** Expected error of a mixture; 0 for a paint as it is. */
@@ -95,15 +96,11 @@ export function searchTogether(
     const made = calls.map(({ code, lab }): Made => {
       const recipe = recipeOf.get(choice[code]!);
       const paint = byId.get(choice[code]!);
-      const parts = recipe
-        ? recipe.drops.map(({ id, count }) => ({ paintId: id, drops: count }))
-        : [{ paintId: paint!.id, drops: 1 }];
+      const parts = recipe ? partsOf(recipe) : [{ paintId: paint!.id, drops: 1 }];
       const made = recipe?.lab ?? paint!.lab!;
       return {
         code,
-        label: recipe
-          ? parts.map(({ paintId, drops }) => `${drops} ${paintLabel(byId.get(paintId)!)}`).join(' + ')
-          : `${paintLabel(paint!)} ${paint!.name}`,
+        label: recipe ? recipeLabel(withPaints(parts, byId)) : `${paintLabel(paint!)} ${paint!.name}`,
         parts,
         lab: made,
         dE00: deltaE00(lab, made),

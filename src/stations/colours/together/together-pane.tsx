@@ -12,10 +12,10 @@ import { SmallViews } from '@/sheet/small-views';
 import { useSheetFacts } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
-import type { ColourFacts } from '../colour-facts';
+import { useWorker } from '@/ui/use-worker';
+import { chosenParts, type ColourFacts } from '../colour-facts';
 import type { PaneProps } from '../colours-station';
 import { useShelf } from '../shelf';
-import { useWorker } from '../use-worker';
 import type { Made, searchTogether, Solution, TogetherAnswer } from './search';
 
 type Api = { searchTogether: typeof searchTogether };
@@ -54,7 +54,7 @@ function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Pain
     start((api, hear) =>
       api.searchTogether(
         {
-          calls: calls.map(({ code, lab, record, areaCm2 }) => ({ code, lab: lab!, kind: record!.kind, areaCm2 })),
+          calls: calls.map(({ code, lab, record }) => ({ code, lab: lab!, kind: record!.kind })),
           edges,
           paints: from,
           recipes,
@@ -222,9 +222,7 @@ function chosenNow(facts: ColourFacts, edges: readonly { a: string; b: string }[
   const made = facts.calls.flatMap((call): Made[] => {
     const lab = call.chosen?.paint.lab;
     if (!call.lab || !lab) return [];
-    const parts = call.recipes.find(({ inUse }) => inUse)?.record.parts ?? [
-      { paintId: call.chosen!.paint.id, drops: 1 },
-    ];
+    const parts = chosenParts(call);
     return [
       {
         code: call.code,

@@ -1,8 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { wrap } from 'comlink';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { addSighting } from '@/actions/evidence';
 import { isMonochrome } from '@/core/evidence/film';
 import { FILTER_NAMES, type FilterName } from '@/core/evidence/picture/film-tone';
@@ -10,6 +9,7 @@ import { patchGrey, type Pixels } from '@/core/evidence/picture/grey';
 import type { XY } from '@/core/evidence/picture/homography';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
+import { useWorker } from '@/ui/use-worker';
 import type { EvidenceFacts, SourceFacts } from '../evidence-facts';
 import { emulsionTitle, type rankCodes, type ToneAnswer, type ToneQuestion } from './rank-codes';
 
@@ -44,17 +44,16 @@ export function TonePanel({
   const [named, setNamed] = useState<string | null>(null);
   const onZone = named ?? zone ?? facts.zones[0]!.value;
   const [filter, setFilter] = useState<FilterName | 'unknown'>('none');
-  const [answer, setAnswer] = useState<ToneAnswer | null>(null);
-  const [working, setWorking] = useState(false);
+  const { answer, working, start, stop, settle } = useWorker<{ rankCodes: typeof rankCodes }, ToneAnswer>(
+    () => new Worker(new URL('../../../workers/film-tone.worker.ts', import.meta.url), { type: 'module' }),
+  );
   const pixels = usePixels(source.pictureId!);
-  const worker = useRef<Worker | null>(null);
-  useEffect(() => () => worker.current?.terminate(), []);
 
   const codes = facts.codes.filter((code) => code.lab !== null);
   const labOf = new Map(codes.map((code) => [code.value, code.lab!]));
   const greys = patches.map((patch) => (pixels ? patchGrey(pixels, patch.at, patch.radius) : null));
   const change = (at: number, part: Partial<Patch>) => {
-    setAnswer(null);
+    settle(null);
     onPatches(patches.map((patch, i) => (i === at ? { ...patch, ...part } : patch)));
   };
   const unknown = patches.findIndex((patch) => patch.code === '');
@@ -65,12 +64,9 @@ export function TonePanel({
       return lab && greys[i] ? [{ lab, grey: greys[i].grey }] : [];
     });
     if (unknown < 0 || !greys[unknown]) {
-      setAnswer({ fault: 'No patch is asked for: leave one without a code.' });
+      settle({ fault: 'No patch is asked for: leave one without a code.' });
       return;
     }
-    setWorking(true);
-    worker.current?.terminate();
-    worker.current = new Worker(new URL('../../../workers/film-tone.worker.ts', import.meta.url), { type: 'module' });
     const question: ToneQuestion = {
       film: source.film,
       filter,
@@ -78,16 +74,7 @@ export function TonePanel({
       known,
       candidates: codes.map((code) => ({ code: code.value, lab: code.lab! })),
     };
-    try {
-      setAnswer(await wrap<{ rankCodes: typeof rankCodes }>(worker.current).rankCodes(question));
-    } finally {
-      setWorking(false);
-    }
-  };
-  const stop = () => {
-    worker.current?.terminate();
-    worker.current = null;
-    setWorking(false);
+    await start((api) => api.rankCodes(question));
   };
   const keep = (code: string, probability: number) =>
     run(

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 
 /**
  * Heavy work in a worker of its own: one run at a time, a new one ends the one before. `make` starts the worker, `work` calls it and
- * tells what it hears on the way.
+ * tells what it hears on the way; `settle` puts an answer that needed no work, or none.
  */
 export function useWorker<Api, Answer>(make: () => Worker) {
   const worker = useRef<Worker | null>(null);
@@ -36,5 +36,5 @@ export function useWorker<Api, Answer>(make: () => Worker) {
       }
     }
   };
-  return { answer, working, start, stop, clear: () => setAnswer(null) };
+  return { answer, working, start, stop, settle: setAnswer };
 }
