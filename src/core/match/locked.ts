@@ -1,6 +1,6 @@
 import type { Lab } from '@/core/colour/types';
-import { MixKernel } from './mix-kernel';
-import { Best, MIX_DEFAULTS, recipeOf, type MixOptions, type MixPaint, type MixResult } from './recipe';
+import { Best } from './best-recipes';
+import { MIX_DEFAULTS, type MixOptions, type MixPaint, type MixResult } from './recipe';
 
 /** A paint that has to be in the recipe, with so many drops or any number. */
 export interface Lock {
@@ -25,17 +25,13 @@ export function findLocked(
   const options = { ...MIX_DEFAULTS, ...given };
   const locked = locks.map(({ id }) => paints.findIndex((paint) => paint.id === id)).filter((at) => at >= 0);
   if (locked.length === 0 || locked.length > MOST_PAINTS) return { recipes: [], evaluated: 0, proven: true };
-  const kernel = new MixKernel(
-    paints.map(({ pigment }) => pigment),
-    'all',
-  );
   const chemistry = paints[locked[0]!]!.chemistry;
   const pool = paints.flatMap((paint, at) =>
     !locked.includes(at) && (!options.sameChemistry || paint.chemistry === chemistry) ? [at] : [],
   );
   const extra = Math.max(0, Math.min(options.maxPaints, MOST_PAINTS) - locked.length);
   const fixed = locks.map(({ count }) => count);
-  const best = new Best(target, options, kernel);
+  const best = new Best(target, paints, options, options.top);
 
   /** All drops of a set of paints; the best score among them. */
   const look = (others: readonly number[]): number => {
@@ -58,10 +54,7 @@ export function findLocked(
       });
   }
   return {
-    recipes: best
-      .sorted()
-      .slice(0, options.top)
-      .map((entry) => recipeOf(entry, paints)),
+    recipes: best.recipes(options.top),
     evaluated: best.evaluated,
     proven: extra < 2,
   };

@@ -4,7 +4,8 @@ import { masstone, mixed } from '@/core/colour/kubelka-munk';
 import { reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { pigmentOf } from '@/core/paint/pigment';
-import { LocalMetric, MixKernel } from './mix-kernel';
+import { MixKernel } from './mix-kernel';
+import { LocalMetric, NearTarget } from './near-target';
 import { dropCounts, findRecipes, recipeCount, tryRecipe, type MixPaint } from './recipe';
 
 /** A repeatable drawer: colours from a fixed generator. */
@@ -35,27 +36,47 @@ const asDrops = (recipe: { drops: { id: string; count: number }[] }) =>
 
 describe('the kernel', () => {
   const paints = drawer(6);
+  const pigments = paints.map((paint) => paint.pigment);
   test('mixes on all bands exactly as the theory says', () => {
-    const kernel = new MixKernel(
-      paints.map((paint) => paint.pigment),
-      'all',
-    );
+    const kernel = new MixKernel(pigments);
     kernel.mix(0, 3, 2, 1, 5, 2);
     const wanted = labOf(paints, { p0: 3, p2: 1, p5: 2 });
     kernel.lab().forEach((value, i) => expect(value).toBeCloseTo(wanted[i]!, 9));
   });
-  test('on ten bands it is near enough to choose by', () => {
-    const [all, few] = (['all', 'few'] as const).map(
-      (which) =>
-        new MixKernel(
-          paints.map((p) => p.pigment),
-          which,
-        ),
-    );
-    for (let p = 0; p < 6; p += 1) {
-      all!.mix(p, 2, (p + 1) % 6, 1);
-      few!.mix(p, 2, (p + 1) % 6, 1);
-      expect(deltaE00(all!.lab(), few!.lab())).toBeLessThan(1.2);
+  test('on ten bands it tells how far a mixture near the target is', () => {
+    const kernel = new MixKernel(pigments);
+    let near = 0;
+    for (let p = 0; p < 6; p += 1)
+      for (const [m, n, o] of [
+        [3, 2, 1],
+        [1, 5, 0],
+        [4, 4, 3],
+      ] as const) {
+        kernel.mix(p, m, (p + 1) % 6, n, (p + 3) % 6, o);
+        const [L, a, b] = kernel.lab();
+        // A target half a step off the mixture.
+        const target: Lab = [L + 0.5, a - 0.5, b + 0.5];
+        const view = new NearTarget(target, pigments);
+        view.three(p, m, (p + 1) % 6, n, (p + 3) % 6, o);
+        expect(Math.abs(view.distance - deltaE00(target, kernel.lab()))).toBeLessThan(0.3);
+        near += 1;
+      }
+    expect(near).toBe(18);
+  });
+  test('foretells how a mixture of three moves with its ratios', () => {
+    const view = new NearTarget([50, 2, 8], pigments);
+    const slopes = new Float64Array(6);
+    const at = (x: number, y: number) => {
+      view.three(0, Math.exp(x), 3, Math.exp(y), 4, 1);
+      return [view.u, view.v, view.w];
+    };
+    view.slopes(0, Math.exp(0.4), 3, Math.exp(-0.7), 4, slopes);
+    const h = 1e-5;
+    const [left, right] = [at(0.4 - h, -0.7), at(0.4 + h, -0.7)];
+    const [below, above] = [at(0.4, -0.7 - h), at(0.4, -0.7 + h)];
+    for (let i = 0; i < 3; i += 1) {
+      expect(slopes[i]).toBeCloseTo((right[i]! - left[i]!) / (2 * h), 4);
+      expect(slopes[3 + i]).toBeCloseTo((above[i]! - below[i]!) / (2 * h), 4);
     }
   });
   test('the metric of a target is CIEDE2000 near it', () => {
@@ -122,18 +143,36 @@ describe('recipes', () => {
     const mixing = findRecipes(target, families, { sameChemistry: false }).recipes[0]!.score;
     expect(mixing).toBeLessThanOrEqual(findRecipes(target, families).recipes[0]!.score);
   });
-  test('of a search that may not see everything are nearly all those of one that does', () => {
-    const many = drawer(16, 5);
-    let same = 0;
-    for (const aim of [target, [62, 6, 24], [35, 4, -12]] as Lab[]) {
-      const all = findRecipes(aim, many, { effort: 1e9 });
-      const some = findRecipes(aim, many, { effort: 150_000 });
-      expect([all.proven, some.proven]).toEqual([true, false]);
-      expect(some.recipes[0]!.score).toBeCloseTo(all.recipes[0]!.score, 9);
-      const known = new Set(all.recipes.map((recipe) => JSON.stringify(recipe.drops)));
-      same += some.recipes.filter((recipe) => known.has(JSON.stringify(recipe.drops))).length;
+  test('of a search that leaves out what cannot come near are those of one that sees everything', () => {
+    let [same, all] = [0, 0];
+    for (const seed of [5, 29])
+      for (const aim of [target, [62, 6, 24], [35, 4, -12]] as Lab[]) {
+        const many = drawer(18, seed);
+        const every = findRecipes(aim, many, { effort: 1e9 });
+        const some = findRecipes(aim, many, { effort: 300_000 });
+        expect([every.proven, some.proven]).toEqual([true, false]);
+        expect(some.evaluated).toBeLessThan(every.evaluated / 4);
+        expect(some.recipes[0]!.score).toBeCloseTo(every.recipes[0]!.score, 9);
+        const known = new Set(every.recipes.map((recipe) => JSON.stringify(recipe.drops)));
+        same += some.recipes.filter((recipe) => known.has(JSON.stringify(recipe.drops))).length;
+        all += every.recipes.length;
+      }
+    expect(same / all).toBeGreaterThanOrEqual(0.98);
+  });
+  test('of four paints have the same best as the search that sees everything, and are no worse than those of three', () => {
+    const few = drawer(10, 3);
+    for (const aim of [target, [70, 12, 5]] as Lab[]) {
+      const every = findRecipes(aim, few, { maxPaints: 4, effort: 1e9 });
+      const some = findRecipes(aim, few, { maxPaints: 4, effort: 60_000 });
+      expect([every.proven, some.proven]).toEqual([true, false]);
+      expect(some.recipes[0]!.score).toBeCloseTo(every.recipes[0]!.score, 9);
+      expect(some.recipes[0]!.score).toBeLessThanOrEqual(findRecipes(aim, few).recipes[0]!.score + 1e-9);
     }
-    expect(same).toBeGreaterThanOrEqual(27);
+  });
+  test('from more paints than any table holds are no worse than from the drawer among them', () => {
+    const catalogue = drawer(300, 17);
+    const found = findRecipes(target, catalogue, { effort: 300_000 });
+    expect(found.recipes[0]!.score).toBeLessThanOrEqual(findRecipes(target, catalogue.slice(0, 60)).recipes[0]!.score);
   });
   test('are the same every time, and are told of while they are sought', () => {
     const shares: number[] = [];

@@ -6,6 +6,7 @@ import { recipeCandidates } from '@/core/match/scheme-recipes';
 import { compareNeighbours } from '@/core/match/single';
 import { colourValue } from './colour-value';
 import { ContractFaults, finite, parseInput, text, type Contract, type Fault } from './contract';
+import { MIXTURES_PER_MS } from './mix';
 import { paintValue } from './paint-value';
 
 const weight = finite.min(0, 'a weight is never below 0').optional();
@@ -35,8 +36,6 @@ const input = z.strictObject(
 
 /** What a millisecond of the limit stands for: effort is counted in choices looked at, so that every machine gives the same answer. */
 const CHOICES_PER_MS = 100;
-/** The same for mixtures looked at, shared among the calls. */
-const MIXTURES_PER_MS = 1400;
 const LIMIT_MS = 500;
 
 /** `scheme`: all colours of a scheme together. */

@@ -25,8 +25,8 @@ export interface MixAnswer {
 }
 
 const TOP = 10;
-/** Mixtures looked at: a first answer at once, then all that is worth it. */
-const EFFORTS = [80_000, 700_000, 2_000_000];
+/** Mixtures looked at, at most: all that is worth it for a drawer, seconds of a large catalogue. */
+const EFFORT = 6_000_000;
 const NEAR_ENOUGH = 2;
 
 /** Recipes best first, `onProgress` hearing of every better state on the way. */
@@ -53,14 +53,8 @@ export function searchMixtures(question: MixQuestion, onProgress: (answer: MixAn
       why: 'no paint here can be mixed: none of them is solid with a known colour',
     };
   if (question.locks.length > 0) return answer(findLocked(target, paints, question.locks, options), 1);
-  let last: MixResult = { recipes: [], evaluated: 0, proven: false };
-  EFFORTS.forEach((effort, i) => {
-    if (last.proven) return;
-    const from = i / EFFORTS.length;
-    last = findRecipes(target, paints, { ...options, effort }, (soFar, share) =>
-      onProgress(answer(soFar, from + (share / EFFORTS.length) * 0.99)),
-    );
-    onProgress(answer(last, (i + 1) / EFFORTS.length));
-  });
-  return answer(last, 1);
+  const found = findRecipes(target, paints, { ...options, effort: EFFORT }, (soFar, share) =>
+    onProgress(answer(soFar, Math.min(share, 0.99))),
+  );
+  return answer(found, 1);
 }

@@ -43,7 +43,7 @@ export interface TogetherAnswer {
 }
 
 const EFFORT = 400_000;
-const MIX_EFFORT = 150_000;
+const MIX_EFFORT = 300_000;
 const RECIPES_EACH = 8;
 
 /** One choice for all calls at once, and the next best ones. */
