@@ -7,15 +7,9 @@ import { homographyOf, projectPoint, type XY } from '../src/core/evidence/pictur
 import { importBrief } from '../src/data/brief-files';
 import { BriefBuilder } from '../demo/builder';
 import { newBrief } from '../src/stations/setup/new-brief';
+import { median, type Figure } from './bench-figures';
 
 /** Evidence as its issue asks for it: weighing and scrolling in the browser, rectification of an oblique view. */
-
-export interface Figure {
-  what: string;
-  found: string;
-  asked: string;
-}
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 export async function benchEvidence(browser: Browser, base: string): Promise<Figure[]> {
   return [await weighInBrowser(browser), ...(await scrollLedger(browser, base)), rectify()];

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
+import { everyChoice, valueOf } from '@tests/support/scheme';
 import {
   chooseScheme,
   SCHEME_DEFAULTS,
@@ -26,46 +26,6 @@ const calls = (count: number): SchemeCall[] =>
 const allAdjacent = (list: readonly SchemeCall[]): SchemeEdge[] =>
   list.flatMap((a, i) => list.slice(i + 1).map((b) => ({ a: a.id, b: b.id, weight: 1 })));
 
-/** F of a whole choice, written from the contract and nothing else. */
-function valueOf(
-  list: readonly SchemeCall[],
-  edges: readonly SchemeEdge[],
-  picked: readonly SchemeCandidate[],
-  { lambda, perBottle, perLine }: SchemeOptions,
-): number {
-  const error = list.map((call, i) => picked[i]!.lab.map((value, k) => value - call.lab[k]!));
-  const at = (id: string) => list.findIndex((call) => call.id === id);
-  const C = (lab: Lab) => Math.hypot(lab[1], lab[2]);
-  let F = 0;
-  list.forEach((call, i) => (F += call.weight * deltaE00(call.lab, picked[i]!.lab)));
-  for (const { a, b, weight } of edges) {
-    const [i, k] = [at(a), at(b)];
-    const s = (1 / (1 + 0.045 * C(list[i]!.lab)) + 1 / (1 + 0.045 * C(list[k]!.lab))) / 2;
-    const d = error[i]!.map((value, axis) => (axis === 0 ? 1 : s) * (value - error[k]![axis]!));
-    F += lambda * weight * Math.hypot(...d);
-  }
-  F += perBottle * new Set(picked.filter((paint) => !paint.owned).map((paint) => paint.id)).size;
-  return F + perLine * new Set(picked.map((paint) => paint.line)).size;
-}
-/** Every choice there is. */
-function exhaustive(
-  list: readonly SchemeCall[],
-  edges: readonly SchemeEdge[],
-  from: readonly SchemeCandidate[],
-  options: SchemeOptions,
-) {
-  let best = Infinity;
-  const pick = (picked: SchemeCandidate[]) => {
-    if (picked.length === list.length) {
-      if (options.maxLines !== null && new Set(picked.map((p) => p.line)).size > options.maxLines) return;
-      if (options.sameChemistry && new Set(picked.map((p) => p.chemistry)).size > 1) return;
-      best = Math.min(best, valueOf(list, edges, picked, options));
-    } else for (const paint of from) pick([...picked, paint]);
-  };
-  pick([]);
-  return best;
-}
-
 describe('all colours of a scheme together', () => {
   test.each([0, 1, 3])('is the best there is, lambda %s', (lambda) => {
     for (let round = 0; round < 3; round += 1) {
@@ -75,7 +35,7 @@ describe('all colours of a scheme together', () => {
       const found = chooseScheme(list, edges, from, options);
       expect(found.proven).toBe(true);
       expect(found.gap).toBe(0);
-      expect(found.best!.F).toBeCloseTo(exhaustive(list, edges, from, options), 9);
+      expect(found.best!.F).toBeCloseTo(everyChoice(list, edges, from, options), 9);
       const picked = list.map((call) => from.find((paint) => paint.id === found.best!.choice[call.id])!);
       expect(found.best!.F).toBeCloseTo(valueOf(list, edges, picked, options), 9);
     }
@@ -90,7 +50,7 @@ describe('all colours of a scheme together', () => {
     const edges = allAdjacent(list);
     const options = { ...SCHEME_DEFAULTS, ...more };
     const found = chooseScheme(list, edges, from, options);
-    expect(found.best!.F).toBeCloseTo(exhaustive(list, edges, from, options), 9);
+    expect(found.best!.F).toBeCloseTo(everyChoice(list, edges, from, options), 9);
   });
   test('eight colours all adjacent, of a hundred paints: alternatives are worse, in order, and different', () => {
     const list = calls(8);

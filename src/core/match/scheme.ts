@@ -60,8 +60,9 @@ export interface SchemeResult {
   gap: number;
 }
 
-/** Candidates looked at for each call, the nearest. */
+/** Candidates looked at for each call, the nearest; all of them in a second search, where they are few enough to settle it. */
 const NEAREST = 40;
+const FEW_CANDIDATES = 160;
 const ALTERNATIVES = 4;
 
 const chroma = (lab: Lab) => Math.hypot(lab[1], lab[2]);
@@ -90,8 +91,14 @@ export function chooseScheme(
   candidates: readonly SchemeCandidate[],
   given: Partial<SchemeOptions> = {},
 ): SchemeResult {
-  const search = new Search(calls, edges, candidates, { ...SCHEME_DEFAULTS, ...given });
-  return search.run();
+  const options = { ...SCHEME_DEFAULTS, ...given };
+  const search = new Search(calls, edges, candidates, options, NEAREST);
+  const found = search.run();
+  if (found.proven || search.stopped || candidates.length > FEW_CANDIDATES) return found;
+  const effort = options.effort - search.looked;
+  const all = new Search(calls, edges, candidates, { ...options, effort }, candidates.length).run();
+  // Stopped short, it may know less than the narrow one that ended.
+  return found.best && (!all.best || all.best.F > found.best.F) ? found : all;
 }
 
 class Search {
@@ -109,14 +116,15 @@ class Search {
   private readonly bottles = new Map<string, number>();
   private readonly lines = new Map<string, number>();
   private readonly found: { picked: number[]; F: number }[] = [];
-  private looked = 0;
-  private stopped = false;
+  looked = 0;
+  stopped = false;
 
   constructor(
     calls: readonly SchemeCall[],
     edges: readonly SchemeEdge[],
     private readonly candidates: readonly SchemeCandidate[],
     private readonly options: SchemeOptions,
+    private readonly nearest: number,
   ) {
     const partsOf = (candidate: SchemeCandidate) => candidate.parts ?? [candidate];
     this.buys = candidates.map((candidate) => partsOf(candidate).flatMap(({ id, owned }) => (owned ? [] : [id])));
@@ -158,12 +166,12 @@ class Search {
         candidate.only && !candidate.only.includes(call.id) ? [] : [{ index, dE: deltaE00(call.lab, candidate.lab) }],
       )
       .sort((a, b) => a.dE - b.dE || a.index - b.index);
-    const near = by.slice(0, NEAREST);
+    const near = by.slice(0, this.nearest);
     return {
       call,
       near: near.map(({ index }) => index),
       own: Float64Array.from(near, ({ dE }) => call.weight * dE),
-      beyond: by[NEAREST]?.dE ?? Infinity,
+      beyond: by[this.nearest]?.dE ?? Infinity,
     };
   }
 

@@ -4,6 +4,7 @@ import {
   createColumnHelper,
   flexRender,
   getCoreRowModel,
+  getFilteredRowModel,
   getSortedRowModel,
   useReactTable,
   type SortingState,
@@ -21,6 +22,20 @@ interface Row {
   state: BottleState | null;
   says: string;
 }
+
+/** Which paints are wanted. */
+interface Wanted {
+  text: string;
+  held: string;
+  chemistry: string;
+  kind: string;
+}
+
+const isWanted = ({ paint, words, state }: Row, { text, held, chemistry, kind }: Wanted): boolean =>
+  (text === '' || words.includes(text)) &&
+  (held === 'all' || (held === 'drawer' ? paint.bottles.length > 0 : state !== null && state !== 'good')) &&
+  (chemistry === '' || paint.chemistry === chemistry) &&
+  (kind === '' || paint.kind === kind);
 
 const columns = createColumnHelper<Row>();
 const COLUMNS = [
@@ -95,26 +110,23 @@ export function CatalogueTable({
       }),
     [paints, today],
   );
-  const wanted = text.trim().toLowerCase();
-  const data = useMemo(
-    () =>
-      rows.filter(
-        ({ paint, words, state }) =>
-          (wanted === '' || words.includes(wanted)) &&
-          (held === 'all' || (held === 'drawer' ? paint.bottles.length > 0 : state !== null && state !== 'good')) &&
-          (chemistry === '' || paint.chemistry === chemistry) &&
-          (kind === '' || paint.kind === kind),
-      ),
-    [rows, wanted, held, chemistry, kind],
+  const wanted = useMemo<Wanted>(
+    () => ({ text: text.trim().toLowerCase(), held, chemistry, kind }),
+    [text, held, chemistry, kind],
   );
   // The table library hands out functions that the compiler cannot remember.
   // eslint-disable-next-line react-hooks/incompatible-library
   const table = useReactTable({
-    data,
+    data: rows,
     columns: COLUMNS,
-    state: { sorting },
+    defaultColumn: { sortingFn: 'basic' },
+    state: { sorting, globalFilter: wanted },
     onSortingChange: setSorting,
+    // One look at a row tells; its columns need not be asked in turn.
+    getColumnCanGlobalFilter: ({ id }) => id === 'paint',
+    globalFilterFn: (row, _column, by: Wanted) => isWanted(row.original, by),
     getCoreRowModel: getCoreRowModel(),
+    getFilteredRowModel: getFilteredRowModel(),
     getSortedRowModel: getSortedRowModel(),
     getRowId: ({ paint }) => paint.id,
   });
