@@ -33,7 +33,12 @@ export async function shopsFor(input: unknown): Promise<Result<Shop[]>> {
       askShops(
         paints
           .filter(({ id }) => wanted.has(id))
-          .map((paint) => ({ paintId: paint.id, label: paintLabel(paint), priceCents: paint.priceCents })),
+          .map((paint) => ({
+            paintId: paint.id,
+            label: paintLabel(paint),
+            priceCents: paint.priceCents,
+            currency: paint.currency,
+          })),
       ),
     );
   });

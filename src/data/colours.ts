@@ -31,9 +31,10 @@ export async function loadShelf(): Promise<ColourShelf> {
 async function loadPaints(): Promise<Paint[]> {
   return rows<Paint>(
     pool(),
-    `select p.id, p.version, p.line_id as "lineId", l.name as line, p.number, p.name, l.chemistry, p.kind, p.finish, p.opacity, p.lab, p.sd,
+    `select p.id, p.version, p.line_id as "lineId", l.version as "lineVersion", l.name as line, p.number, p.name, l.chemistry, p.kind, p.finish, p.opacity, p.lab, p.sd,
             p.size_ml as "sizeMl", p.price_cents as "priceCents", p.currency, p.claims, p.ground, p.flop, p.formerly, p.data,
-            l.thinner, l.thin_ratio as "thinRatio", coalesce(b.bottles, '[]') as bottles, coalesce(b.owned, 0) as "ownedMl"
+            l.thinner, l.thin_ratio as "thinRatio",
+            jsonb_strip_nulls(jsonb_build_object('recoat', l.recoat_min, 'mask', l.mask_min, 'cure', l.cure_min)) as dries, coalesce(b.bottles, '[]') as bottles, coalesce(b.owned, 0) as "ownedMl"
      from paint p
      join paint_line l on l.id = p.line_id
      left join (

@@ -162,7 +162,14 @@ function routeCall(call: CallView): RouteCall {
     zones: call.zones,
     lab: paint?.lab ?? call.official?.lab ?? null,
     paint: paint
-      ? { id: paint.id, label: paintLabel(paint), chemistry: paint.chemistry, kind: paint.kind, finish: paint.finish }
+      ? {
+          id: paint.id,
+          label: paintLabel(paint),
+          chemistry: paint.chemistry,
+          dries: paint.dries,
+          kind: paint.kind,
+          finish: paint.finish,
+        }
       : null,
   };
 }

@@ -18,7 +18,7 @@ import {
   weeklySessionFields,
 } from '@/core/brief/records';
 import type { BriefState, ColourShelf } from '@/core/brief/state';
-import type { Paint } from '@/core/paint/catalogue';
+import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref } from './dossier';
 
 /** `build-brief/3`: a whole brief in one JSON file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
@@ -205,9 +205,8 @@ function linesOf(paints: readonly Paint[]): BriefFile['lines'] {
   const names = [...new Set(paints.map((paint) => paint.line))].sort();
   return names.map((name) => {
     const own = paints.filter((paint) => paint.line === name);
-    const [{ chemistry, thinner, thinRatio }] = own as [Paint, ...Paint[]];
     return {
-      ...paintLineFields.parse({ name, chemistry, thinner, thinRatio }),
+      ...paintLineFields.parse(lineFieldsOf(own[0]!)),
       paints: own
         .sort((a, b) => a.number.localeCompare(b.number))
         .map((paint) => ({ ...paintInFile.parse(pickFields(paintInFile, paint)), bottle: null })),

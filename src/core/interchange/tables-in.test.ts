@@ -149,6 +149,7 @@ describe('a catalogue as a table', () => {
       ownedMl: 8.5,
       thinner: 'own thinner',
       thinRatio: 1.5,
+      dries: { mask: 240 },
     });
     const { rows, faults } = readCatalogue(writeCatalogue([paint]));
     expect(faults).toEqual([]);
@@ -161,7 +162,7 @@ describe('a catalogue as a table', () => {
       data: paint.data,
     });
     expect(rows[0]!.bottle).toMatchObject({ mlLeft: 8.5, openedOn: '2026-01-02' });
-    expect(rows[0]!.line).toMatchObject({ thinner: 'own thinner', thinRatio: 1.5 });
+    expect(rows[0]!.line).toMatchObject({ thinner: 'own thinner', thinRatio: 1.5, recoatMin: null, maskMin: 240 });
     expect(writeCatalogue([paint])).toContain("'=7");
   });
   test('paints without a colour are kept and said', () => {

@@ -32,16 +32,16 @@ export interface MatchFilter {
   chemistry?: string;
   line?: string;
   finish?: string;
-  /** At most so many cents a bottle; what is owned costs nothing. */
-  mostCents?: number;
+  /** At most so much a bottle; what is owned costs nothing, and what is priced in another currency cannot be told to be cheaper. */
+  price?: { mostCents: number; currency: string };
 }
 
-export function passes(paint: Paint, { chemistry, line, finish, mostCents }: MatchFilter): boolean {
+export function passes(paint: Paint, { chemistry, line, finish, price }: MatchFilter): boolean {
   return (
     (!chemistry || paint.chemistry === chemistry) &&
     (!line || paint.line === line) &&
     (!finish || paint.finish === finish) &&
-    (mostCents === undefined || paint.ownedMl > 0 || paint.priceCents <= mostCents)
+    (!price || paint.ownedMl > 0 || (paint.currency === price.currency && paint.priceCents <= price.mostCents))
   );
 }
 

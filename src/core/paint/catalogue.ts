@@ -1,5 +1,6 @@
 import type { Lab, Reflectance } from '@/core/colour/types';
 import type { Chemistry } from './chemistry';
+import type { OwnDrying } from './drying';
 import type { Ml } from './quantity';
 
 export const PAINT_KINDS = ['solid', 'metallic', 'clear', 'wash', 'pigment'] as const;
@@ -42,6 +43,7 @@ export interface Paint {
   id: string;
   version: number;
   lineId: string;
+  lineVersion: number;
   line: string;
   number: string;
   name: string;
@@ -65,9 +67,22 @@ export interface Paint {
   /** The line's own thinner and parts of it to one of paint; '' and null where the chemistry's are used. */
   thinner: string;
   thinRatio: number | null;
+  /** How the line says that it dries, where it says so. */
+  dries: OwnDrying;
   bottles: readonly Bottle[];
   /** Millilitres left in the drawer over all bottles; 0 when none is owned. */
   ownedMl: Ml;
 }
+
+/** What is known of a paint's line. */
+export const lineFieldsOf = ({ line, chemistry, thinner, thinRatio, dries }: Paint) => ({
+  name: line,
+  chemistry,
+  thinner,
+  thinRatio,
+  recoatMin: dries.recoat ?? null,
+  maskMin: dries.mask ?? null,
+  cureMin: dries.cure ?? null,
+});
 
 export const paintLabel = (paint: Pick<Paint, 'line' | 'number'>): string => `${paint.line} ${paint.number}`;

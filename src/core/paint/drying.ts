@@ -51,6 +51,18 @@ export function dryingFactor(chemistry: Chemistry, climate: Climate): number {
   return Math.max(0.5, heat * damp);
 }
 
-export function dryingTime(chemistry: Chemistry, until: keyof Drying, climate: Climate): Minutes {
-  return Math.ceil(DRYING[chemistry][until] * dryingFactor(chemistry, climate));
+/** What a line says of itself at 20 C and 50 %, where that differs from its chemistry. */
+export type OwnDrying = Partial<Pick<Drying, 'recoat' | 'mask' | 'cure'>>;
+
+/** A coat, as far as drying is concerned. */
+export interface Coat {
+  chemistry: Chemistry;
+  dries?: OwnDrying;
+}
+
+/** How a coat dries at 20 C and 50 %: by its line's own word, else by its chemistry. */
+export const dryingOf = ({ chemistry, dries }: Coat): Drying => ({ ...DRYING[chemistry], ...dries });
+
+export function dryingTime(coat: Coat, until: keyof Drying, climate: Climate): Minutes {
+  return Math.ceil(dryingOf(coat)[until] * dryingFactor(coat.chemistry, climate));
 }

@@ -18,12 +18,18 @@ describe('what may go over what', () => {
 describe('drying', () => {
   test('at 20 C and 50 % the table holds', () => {
     for (const chemistry of CHEMISTRY_NAMES)
-      expect(dryingTime(chemistry, 'cure', STANDARD_CLIMATE)).toBe(DRYING[chemistry].cure);
+      expect(dryingTime({ chemistry }, 'cure', STANDARD_CLIMATE)).toBe(DRYING[chemistry].cure);
   });
   test('10 C colder doubles it; damp slows only water-based paint', () => {
-    expect(dryingTime('EN', 'recoat', { tempC: 10, humidity: 80 })).toBe(24 * 60);
+    expect(dryingTime({ chemistry: 'EN' }, 'recoat', { tempC: 10, humidity: 80 })).toBe(24 * 60);
     expect(dryingFactor('WA', { tempC: 20, humidity: 80 })).toBeCloseTo(1.3, 12);
     expect(dryingFactor('AL', { tempC: 20, humidity: 80 })).toBe(1);
+  });
+  test('what a line says of itself goes before its chemistry, and slows in the cold alike', () => {
+    const coat = { chemistry: 'EN', dries: { recoat: 90 } } as const;
+    expect(dryingTime(coat, 'recoat', STANDARD_CLIMATE)).toBe(90);
+    expect(dryingTime(coat, 'recoat', { tempC: 10, humidity: 50 })).toBe(180);
+    expect(dryingTime(coat, 'cure', STANDARD_CLIMATE)).toBe(DRYING.EN.cure);
   });
   test('each stage comes after the one before', () => {
     for (const { touch, recoat, mask, cure } of Object.values(DRYING))

@@ -150,6 +150,17 @@ describe('the route of a build', () => {
     expect(bad.links.find((link) => link.from === 'spray:A' && link.to === 'spray:B')!.minLag).toBe(72 * 60);
   });
 
+  test('a mask waits as long as the line says that its paint takes', () => {
+    const waitsFor = (dries: { mask?: number }) => {
+      const [upper, lower, ...rest] = CALLS;
+      const quick = { ...lower!, paint: { ...paint(lower!.code), dries } };
+      return buildRoute(input({ calls: [upper!, quick, ...rest] })).links.filter(
+        (link) => link.from === `spray:${lower!.code}` && link.to.startsWith('mask:'),
+      );
+    };
+    expect(waitsFor({ mask: 90 }).map(({ minLag }) => minLag)).toEqual([90]);
+    expect(waitsFor({}).map(({ minLag }) => minLag)).toEqual([24 * 60]);
+  });
   test('without any call there is still a whole route', () => {
     const bare = buildRoute(input({ calls: [], markings: [] }));
     expect(follows(bare, 'gate:colour', 'unmask')).toBe(true);

@@ -6,7 +6,7 @@ import type { Outline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import type { Finish, PaintKind } from '@/core/paint/catalogue';
 import { layOver, type Chemistry } from '@/core/paint/chemistry';
-import { dryingTime, WAITS, type Climate } from '@/core/paint/drying';
+import { dryingTime, WAITS, type Climate, type Coat } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
 import type { Minutes } from '@/core/units/minutes';
 import { RULES, type BuildFacts, type Lane, type StepRule } from './rules';
@@ -17,7 +17,7 @@ export interface RouteCall {
   name: string;
   zones: string[];
   lab: Lab | null;
-  paint: { id: string; label: string; chemistry: Chemistry; kind: PaintKind; finish: Finish } | null;
+  paint: (Coat & { id: string; label: string; kind: PaintKind; finish: Finish }) | null;
 }
 
 export interface RouteMarking {
@@ -57,10 +57,9 @@ export interface RouteStep {
 }
 
 /** One filling of the airbrush, as far as cleaning out is concerned. */
-export interface Load {
+export interface Load extends Coat {
   id: string;
   title: string;
-  chemistry: Chemistry;
   kind: PaintKind;
   lightness: number;
 }
@@ -89,11 +88,13 @@ const isBay = (zone: string) => zone.startsWith('well-');
 const isInterior = (zone: string) => ['cockpit', 'seat', 'instrument-panel'].includes(zone);
 const isSmallPart = (zone: string) => /^(gear-|skids|spinner|propeller|rotor-|tail-rotor|stores|canopy)/.test(zone);
 
-const chemistryOf = (call: RouteCall): Chemistry => call.paint?.chemistry ?? ASSUMED_CHEMISTRY;
+const coatOf = (call: RouteCall): Coat => call.paint ?? { chemistry: ASSUMED_CHEMISTRY };
+const chemistryOf = (call: RouteCall): Chemistry => coatOf(call).chemistry;
 const loadOf = (call: RouteCall): Load => ({
   id: call.code,
   title: `${call.code} ${call.name}`.trim(),
   chemistry: chemistryOf(call),
+  dries: coatOf(call).dries,
   kind: call.paint?.kind ?? 'solid',
   lightness: call.lab?.[0] ?? 50,
 });
@@ -183,7 +184,7 @@ function simpleSprays(
     first: steps.map((step) => step.key),
     last: steps.map((step) => ({
       key: step.key,
-      wait: dryingTime(step.load!.chemistry, 'recoat', climate),
+      wait: dryingTime(step.load!, 'recoat', climate),
       why: `${step.load!.title} may be worked over`,
     })),
   };
@@ -256,7 +257,7 @@ function camouflage(calls: readonly RouteCall[], input: RouteInput): Insert {
       links.push({
         from: before,
         to: mask.key,
-        minLag: dryingTime(chemistryOf(under), 'mask', climate),
+        minLag: dryingTime(coatOf(under), 'mask', climate),
         maxLag: null,
         why: `${under.name || under.code} may be masked`,
       });
@@ -266,7 +267,7 @@ function camouflage(calls: readonly RouteCall[], input: RouteInput): Insert {
         links.push({
           from: before,
           to: spray.key,
-          minLag: dryingTime(chemistryOf(under), 'cure', climate),
+          minLag: dryingTime(coatOf(under), 'cure', climate),
           maxLag: null,
           why: rule.says,
         });
@@ -295,7 +296,7 @@ function camouflage(calls: readonly RouteCall[], input: RouteInput): Insert {
   steps.unshift(...layers.under);
   let end = ordered.at(-1);
   let endKey = end ? `spray:${end.code}` : null;
-  const chemistry = end ? chemistryOf(end) : ASSUMED_CHEMISTRY;
+  const last: Coat = end ? coatOf(end) : { chemistry: ASSUMED_CHEMISTRY };
   for (const step of layers.over) {
     const below = steps.findLast((other) => other.load && other.zones.includes(step.zones[0]!)) ?? steps.at(-1);
     if (below) links.push(overCoat(below, step.key, climate));
@@ -328,7 +329,7 @@ function camouflage(calls: readonly RouteCall[], input: RouteInput): Insert {
       links.push({
         from: endKey,
         to: mask.key,
-        minLag: dryingTime(chemistry, 'mask', climate),
+        minLag: dryingTime(last, 'mask', climate),
         maxLag: null,
         why: 'what is under the mask bears tape',
       });
@@ -342,7 +343,7 @@ function camouflage(calls: readonly RouteCall[], input: RouteInput): Insert {
     links,
     first: [...layers.under.map((step) => step.key), ...(firstMain ? [firstMain] : steps[0] ? [steps[0].key] : [])],
     last: endKey
-      ? [{ key: endKey, wait: dryingTime(chemistry, 'recoat', climate), why: 'unmask while the paint still gives' }]
+      ? [{ key: endKey, wait: dryingTime(last, 'recoat', climate), why: 'unmask while the paint still gives' }]
       : [],
   };
 }
@@ -350,7 +351,7 @@ function camouflage(calls: readonly RouteCall[], input: RouteInput): Insert {
 const overCoat = (below: RouteStep, to: string, climate: Climate): RouteLink => ({
   from: below.key,
   to,
-  minLag: dryingTime(below.load?.chemistry ?? ASSUMED_CHEMISTRY, 'mask', climate),
+  minLag: dryingTime(below.load ?? { chemistry: ASSUMED_CHEMISTRY }, 'mask', climate),
   maxLag: null,
   why: `${below.load?.title ?? below.title} bears the next coat`,
 });

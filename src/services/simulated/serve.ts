@@ -8,7 +8,11 @@ import { shopsAt } from './shops';
 
 const lab = z.tuple([z.number().min(0).max(100), z.number().min(-128).max(128), z.number().min(-128).max(128)]);
 const asked = z.object({
-  paints: z.array(z.object({ paintId: z.string(), label: z.string(), priceCents: z.number().int().min(0) })).max(2000),
+  paints: z
+    .array(
+      z.object({ paintId: z.string(), label: z.string(), priceCents: z.number().int().min(0), currency: z.string() }),
+    )
+    .max(2000),
 });
 const MOST_BYTES = 1_000_000;
 

@@ -38,6 +38,7 @@ export interface Asked {
   /** What stays the same between databases: line and number. */
   label: string;
   priceCents: number;
+  currency: string;
 }
 
 const HOUR = 3_600_000;
@@ -47,7 +48,9 @@ const DAY = 24 * HOUR;
 export function shopsAt(asked: readonly Asked[], nowMs: number): Shop[] {
   return SHOPS.map(({ share, price, ...shop }) => ({
     ...shop,
-    offers: asked.flatMap(({ paintId, label, priceCents }): Offer[] => {
+    offers: asked.flatMap(({ paintId, label, priceCents, currency }): Offer[] => {
+      // What is priced elsewhere is not sold here.
+      if (currency !== shop.currency) return [];
       const own = chanceOf(`${shop.id} ${label}`);
       if (own() > share + 0.15) return [];
       const day = Math.floor(nowMs / DAY);

@@ -42,7 +42,12 @@ describe('the simulated colorimeter', () => {
 });
 
 describe('the simulated shops', () => {
-  const asked = Array.from({ length: 40 }, (_, i) => ({ paintId: `p${i}`, label: `Hask ${i}`, priceCents: 300 }));
+  const asked = Array.from({ length: 40 }, (_, i) => ({
+    paintId: `p${i}`,
+    label: `Hask ${i}`,
+    priceCents: 300,
+    currency: 'EUR',
+  }));
   const at = (day: number, hour = 12) => shopsAt(asked, Date.UTC(2026, 10, day, hour));
   test('three shops, each with its postage; the same hour gives the same answer', () => {
     expect(at(20)).toHaveLength(3);
@@ -80,7 +85,7 @@ describe('over the link', () => {
     now = 10 * minute;
     await device.setOnTile();
     expect(deltaE00((await device.read(chip)).lab as Lab, chip)).toBeLessThan(0.6);
-    const shops = await askShops([{ paintId: 'p', label: 'Hask 1', priceCents: 300 }], url);
+    const shops = await askShops([{ paintId: 'p', label: 'Hask 1', priceCents: 300, currency: 'EUR' }], url);
     expect(shops.map(({ currency }) => currency)).toEqual(['EUR', 'EUR', 'EUR']);
   });
   test('listens on loopback only', () => expect(url).toMatch(/^http:\/\/127\.0\.0\.1:\d+$/));

@@ -78,7 +78,9 @@ function Buying({
     };
   }, [ids, asked]);
   const visited = (shops ?? []).filter(({ id }) => !left.has(id));
-  const currency = missing[0]?.paint.currency ?? 'EUR';
+  // What the first shop asks for is added up; catalogue prices only tell what to expect.
+  const currency = visited[0]?.currency ?? missing[0]?.paint.currency ?? 'EUR';
+  const abroad = missing.filter(({ paint }) => !(shops ?? []).some((shop) => shop.currency === paint.currency));
   const plan = planned(missing, visited, currency, rates);
   const foreign = [...new Set((shops ?? []).map((shop) => shop.currency))].filter((other) => other !== currency);
   const lacking = 'plan' in plan ? plan.plan.lacking : [];
@@ -136,6 +138,12 @@ function Buying({
           ) : fault ? null : (
             <LinearProgress aria-label="Asking the shops" />
           )}
+          {shops && abroad.length > 0 ? (
+            <p>
+              {abroad.map(({ paint }) => `${paintLabel(paint)} is priced in ${paint.currency}`).join(', ')}: none of
+              these shops sells in that currency.
+            </p>
+          ) : null}
           {shops && 'fault' in plan ? <p role="alert">{plan.fault}</p> : null}
           {shops && 'plan' in plan ? (
             <Plan
@@ -178,9 +186,6 @@ function planned(
   currency: string,
   rates: Record<string, string>,
 ): { plan: BuyingPlan } | { fault: string } {
-  const other = missing.find(({ paint }) => paint.currency !== currency);
-  if (other && shops.length === 0)
-    return { fault: `${paintLabel(other.paint)} is priced in ${other.paint.currency}, others in ${currency}.` };
   const numbers = Object.fromEntries(Object.entries(rates).map(([code, text]) => [code, parseNumber(text) ?? 0]));
   try {
     return {

@@ -43,30 +43,32 @@ export function InsteadOf({
   return (
     <>
       <h2>When it cannot be had</h2>
-      <table className="plain">
-        <thead>
-          <tr>
-            <th>For</th>
-            <th>Mix it</th>
-            <th>Take another</th>
-            <th>Wait</th>
-          </tr>
-        </thead>
-        <tbody>
-          {calls.map((call) => (
-            <Options
-              key={call.code}
-              facts={facts}
-              call={call}
-              lacking={lacking}
-              shops={shops}
-              paints={paints}
-              inStock={inStock}
-              goTo={goTo}
-            />
-          ))}
-        </tbody>
-      </table>
+      <div className="scroll-x">
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>For</th>
+              <th>Mix it</th>
+              <th>Take another</th>
+              <th>Wait</th>
+            </tr>
+          </thead>
+          <tbody>
+            {calls.map((call) => (
+              <Options
+                key={call.code}
+                facts={facts}
+                call={call}
+                lacking={lacking}
+                shops={shops}
+                paints={paints}
+                inStock={inStock}
+                goTo={goTo}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
     </>
   );
 }

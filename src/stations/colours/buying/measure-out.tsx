@@ -52,52 +52,54 @@ export function MeasureOut({ facts }: { facts: ColourFacts }): ReactNode {
       {rows.length === 0 ? (
         <p className="dim">No chosen colour has an area on the airframe yet.</p>
       ) : (
-        <table className="plain">
-          <thead>
-            <tr>
-              <th>Colour</th>
-              <th className="num">Area, cm²</th>
-              <th className="num">Sprayed, ml</th>
-              <th className="num">Paint, ml</th>
-              <th className="num">Thinner, ml</th>
-              <th className="num">Fillings</th>
-              <th>Each filling</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((call) => {
-              const plan = planCup(
-                { areaCm2: call.areaCm2, coats },
-                { cupMl: cupMl ?? 2, thinRatio: call.chosen!.thinRatio, factor: facts.factor },
-              );
-              return (
-                <tr key={call.code}>
-                  <th scope="row">
-                    {call.code} {call.name}
-                  </th>
-                  <td className="num">{call.areaCm2.toFixed(0)}</td>
-                  <td className="num">{plan.sprayedMl.toFixed(1)}</td>
-                  <td className="num">{plan.paintMl.toFixed(1)}</td>
-                  <td className="num">{plan.thinnerMl.toFixed(1)}</td>
-                  <td className="num">{plan.fillings}</td>
-                  <td>
-                    {plan.paintDrops} drops paint{plan.thinnerDrops > 0 ? `, ${plan.thinnerDrops} thinner` : ''}
-                  </td>
-                  <td>
-                    <button
-                      type="button"
-                      className="row-button"
-                      onClick={() => setLogging(logging === call.code ? null : call.code)}
-                    >
-                      log what it took
-                    </button>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <div className="scroll-x">
+          <table className="plain">
+            <thead>
+              <tr>
+                <th>Colour</th>
+                <th className="num">Area, cm²</th>
+                <th className="num">Sprayed, ml</th>
+                <th className="num">Paint, ml</th>
+                <th className="num">Thinner, ml</th>
+                <th className="num">Fillings</th>
+                <th>Each filling</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((call) => {
+                const plan = planCup(
+                  { areaCm2: call.areaCm2, coats },
+                  { cupMl: cupMl ?? 2, thinRatio: call.chosen!.thinRatio, factor: facts.factor },
+                );
+                return (
+                  <tr key={call.code}>
+                    <th scope="row">
+                      {call.code} {call.name}
+                    </th>
+                    <td className="num">{call.areaCm2.toFixed(0)}</td>
+                    <td className="num">{plan.sprayedMl.toFixed(1)}</td>
+                    <td className="num">{plan.paintMl.toFixed(1)}</td>
+                    <td className="num">{plan.thinnerMl.toFixed(1)}</td>
+                    <td className="num">{plan.fillings}</td>
+                    <td>
+                      {plan.paintDrops} drops paint{plan.thinnerDrops > 0 ? `, ${plan.thinnerDrops} thinner` : ''}
+                    </td>
+                    <td>
+                      <button
+                        type="button"
+                        className="row-button"
+                        onClick={() => setLogging(logging === call.code ? null : call.code)}
+                      >
+                        log what it took
+                      </button>
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
       )}
       {logging ? (
         <LogUse key={logging} facts={facts} code={logging} coats={coats} onDone={() => setLogging(null)} />

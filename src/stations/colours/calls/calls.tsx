@@ -28,7 +28,7 @@ export function Calls({ facts, code, goTo }: PaneProps): ReactNode {
   return (
     <>
       <div className="scroll-x">
-        <table className="plain">
+        <table className="plain stacked">
           <thead>
             <tr>
               <th scope="col">Code</th>

@@ -58,7 +58,7 @@ export function Candidates({
         )}
       </p>
       {call.recipes.length > 0 ? (
-        <table className="plain candidate-list">
+        <table className="plain stacked candidate-list">
           <tbody>
             {call.recipes.map((recipe) => (
               <tr key={recipe.record.id}>
@@ -155,6 +155,8 @@ function Filtered({
     [filtered, shelf, call, filter],
   );
   const lines = [...new Set(shelf?.paints.map(({ line }) => line) ?? [])];
+  const currencies = [...new Set((shelf?.paints ?? call.matches.map(({ paint }) => paint)).map((p) => p.currency))];
+  const [currency = currencies[0] ?? 'EUR', setCurrency] = useState<string>();
   const set = (part: MatchFilter) => onFilter({ ...filter, ...part });
   return (
     <>
@@ -196,16 +198,33 @@ function Filtered({
             aria-label="At most this price"
             onChange={(event) => {
               const price = parseNumber(event.target.value);
-              set({ mostCents: price !== null && price >= 0 ? Math.round(price * 100) : undefined });
+              set({
+                price: price !== null && price >= 0 ? { mostCents: Math.round(price * 100), currency } : undefined,
+              });
             }}
           />{' '}
-          a bottle
+          {currencies.length > 1 ? null : `${currency} a bottle`}
         </label>
+        {currencies.length > 1 ? (
+          <select
+            aria-label="Currency of the price"
+            value={currency}
+            title="Prices in other currencies are left out"
+            onChange={(event) => {
+              setCurrency(event.target.value);
+              if (filter.price) set({ price: { ...filter.price, currency: event.target.value } });
+            }}
+          >
+            {currencies.map((name) => (
+              <option key={name}>{name}</option>
+            ))}
+          </select>
+        ) : null}
       </div>
       {matches.length === 0 ? (
         <p>{filtered ? 'No paint passes these filters.' : 'No paint of this kind is in the catalogue.'}</p>
       ) : (
-        <table className="plain candidate-list">
+        <table className="plain stacked candidate-list">
           <thead>
             <tr>
               <th />

@@ -6,15 +6,41 @@ import { useState, type ReactNode } from 'react';
 import { remove, save } from '@/actions/briefs';
 import { mergePaint } from '@/actions/colours';
 import { bottleState } from '@/core/paint/bottle';
-import { paintLabel, type Bottle, type Paint } from '@/core/paint/catalogue';
-import { DRYING } from '@/core/paint/drying';
+import { lineFieldsOf, paintLabel, type Bottle, type Paint } from '@/core/paint/catalogue';
+import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
+import { dryingOf } from '@/core/paint/drying';
 import { pigmentOfPaint } from '@/core/paint/paint-pigment';
 import { SPRAYING } from '@/core/paint/spraying';
+import { durationInWords } from '@/core/units/minutes';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 
 const PaintForm = dynamic(() => import('./paint-form').then((module) => module.PaintForm));
 
+const dryingField = (name: string, label: string): FieldSpec => ({
+  name,
+  label,
+  unit: 'min',
+  help: 'at 20 °C; empty as its chemistry',
+  type: 'number',
+  optional: true,
+  width: 2,
+});
+const LINE_FIELDS: FieldSpec[] = [
+  { name: 'name', label: 'Line', width: 3 },
+  {
+    name: 'chemistry',
+    label: 'Chemistry',
+    type: 'choice',
+    options: CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].title })),
+    width: 3,
+  },
+  { name: 'thinner', label: 'Its thinner', width: 3 },
+  { name: 'thinRatio', label: 'Thinner to 1 of paint', type: 'number', optional: true, width: 3 },
+  dryingField('recoatMin', 'Next coat after'),
+  dryingField('maskMin', 'Masked after'),
+  dryingField('cureMin', 'Cured after'),
+];
 const BOTTLE_FIELDS: FieldSpec[] = [
   { name: 'mlLeft', label: 'Left', unit: 'ml', type: 'number', width: 3 },
   { name: 'openedOn', label: 'Opened', type: 'day', optional: true, width: 3 },
@@ -43,11 +69,11 @@ export function PaintDetail({
   onClose: () => void;
 }): ReactNode {
   const { run, busy } = useSaving();
-  const [doing, setDoing] = useState<'change' | 'merge' | 'bottle' | null>(null);
+  const [doing, setDoing] = useState<'change' | 'line' | 'merge' | 'bottle' | null>(null);
   const [bottle, setBottle] = useState<Bottle | null>(null);
   const [into, setInto] = useState('');
   const known = pigmentOfPaint(paint);
-  const dry = DRYING[paint.chemistry];
+  const dry = dryingOf(paint);
   const done = () => {
     setDoing(null);
     setBottle(null);
@@ -64,8 +90,10 @@ export function PaintDetail({
           : 'No colour is known: it is never matched.'}
         {known ? `; mixes are computed ${known.from ? `from ${known.from}` : ''}, ± ${known.sd.toFixed(1)}` : ''}.
         Thinned {paint.thinRatio ?? SPRAYING[paint.chemistry].ratio} to 1 with{' '}
-        {paint.thinner || SPRAYING[paint.chemistry].thinner}; touch-dry {dry.touch} min, masked after {dry.mask / 60} h,
-        cured after {dry.cure / 60} h at 20 °C.
+        {paint.thinner || SPRAYING[paint.chemistry].thinner}; at 20 °C touch-dry after {durationInWords(dry.touch)},
+        over it after {durationInWords(dry.recoat)}, masked after {durationInWords(dry.mask)}, cured after{' '}
+        {durationInWords(dry.cure)}
+        {Object.keys(paint.dries).length > 0 ? ' (by the line’s own word)' : ''}.
         {paint.formerly.length > 0 ? ` Formerly ${paint.formerly.join(', ')}.` : ''}
       </p>
       {paint.bottles.length > 0 ? (
@@ -119,6 +147,9 @@ export function PaintDetail({
         <Button variant="outlined" onClick={() => setDoing(doing === 'change' ? null : 'change')}>
           Change the paint
         </Button>
+        <Button variant="outlined" onClick={() => setDoing(doing === 'line' ? null : 'line')}>
+          Change the line {paint.line}
+        </Button>
         <Button variant="outlined" onClick={() => setDoing(doing === 'merge' ? null : 'merge')}>
           It is the same as…
         </Button>
@@ -149,6 +180,20 @@ export function PaintDetail({
         />
       ) : null}
       {doing === 'change' ? <PaintForm briefId={briefId} lines={paints} paint={paint} onClose={done} /> : null}
+      {doing === 'line' ? (
+        <RecordForm
+          fields={LINE_FIELDS}
+          initial={lineFieldsOf(paint)}
+          version={paint.lineVersion}
+          saveLabel="Save the line"
+          saved="Line saved"
+          submit={(fields, version) =>
+            save({ briefId, station: 'colours', entity: 'paint_line', id: paint.lineId, version, fields })
+          }
+          onDone={done}
+          onCancel={done}
+        />
+      ) : null}
       {doing === 'merge' ? (
         <div className="filters">
           <label>

@@ -75,16 +75,19 @@ function Standards({
         </Button>
       </div>
       {importing ? <StandardIn facts={facts} onDone={() => setImporting(false)} /> : null}
-      <p className="dim">
-        {systems.length === 0
-          ? 'No standard is known yet.'
-          : systems
-              .map(
-                ({ name, title, shape, prefix }) =>
-                  `${name}${title && title !== name ? `, ${title}` : ''}: ${SHAPE_TITLES[shape]}, written with ${prefix}`,
-              )
-              .join('. ')}
-      </p>
+      {systems.length === 0 ? (
+        <p className="dim">No standard is known yet.</p>
+      ) : (
+        <ul className="dim systems">
+          {systems.map(({ name, title, shape, prefix }) => (
+            <li key={name}>
+              <strong>{name}</strong>
+              {title && title !== name ? ` ${title}` : ''}: {SHAPE_TITLES[shape]}
+              {prefix ? `, written with ${prefix}` : ''}
+            </li>
+          ))}
+        </ul>
+      )}
       <div className="scroll-x codes-list">
         <table className="plain">
           <thead>

@@ -153,14 +153,16 @@ describe('single match, told apart', () => {
       paintOf({ id: 'a', line: 'Quoin', chemistry: 'AL', priceCents: 900, ownedMl: 3 }),
       paintOf({ id: 'b', priceCents: 900 }),
       paintOf({ id: 'c', finish: 'gloss', priceCents: 100 }),
+      paintOf({ id: 'd', line: 'Abroad', priceCents: 400, currency: 'SEK' }),
     ];
     const ids = (filter: object) =>
       matchSingle({ lab: [50, 0, 0], sd: 0, code: '', finish: 'matt', kind: 'solid' }, paints, 9, filter).map(
         ({ paint }) => paint.id,
       );
     expect(ids({ line: 'Quoin' })).toEqual(['a']);
-    expect(ids({ chemistry: 'WA' })).toEqual(['b', 'c']);
+    expect(ids({ chemistry: 'WA' })).toEqual(['b', 'c', 'd']);
     expect(ids({ finish: 'gloss' })).toEqual(['c']);
-    expect(ids({ mostCents: 500 })).toEqual(['a', 'c']);
+    expect(ids({ price: { mostCents: 500, currency: 'EUR' } })).toEqual(['a', 'c']);
+    expect(ids({ price: { mostCents: 500, currency: 'SEK' } })).toEqual(['a', 'd']);
   });
 });
