@@ -1,4 +1,33 @@
+import sharp from 'sharp';
+import { deltaE00 } from '../../src/core/colour/difference';
+import { labToXyz, xyzToSrgb } from '../../src/core/colour/spaces';
+import type { Lab } from '../../src/core/colour/types';
 import { expect, openDemo, soundPage, test } from '../support/story';
+
+/** A photograph of an 18 % grey card, left, beside a colour, right, in a warm light that is a little too dark. */
+async function photograph(colour: Lab): Promise<Buffer> {
+  const light = [0.92, 0.8, 0.62];
+  const seen = (lab: Lab) =>
+    xyzToSrgb(labToXyz(lab)).map((value, i) => {
+      const linear = value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
+      const lit = linear * light[i]!;
+      return Math.round(255 * (lit <= 0.0031308 ? 12.92 * lit : 1.055 * lit ** (1 / 2.4) - 0.055));
+    });
+  const [card, sample] = [seen([49.5, 0, 0]), seen(colour)];
+  const [width, height] = [600, 300];
+  const pixels = Buffer.alloc(width * height * 3);
+  for (let i = 0; i < width * height; i += 1)
+    for (let c = 0; c < 3; c += 1) pixels[3 * i + c] = (i % width < width / 2 ? card : sample)[c]!;
+  return sharp(pixels, { raw: { width, height, channels: 3 } })
+    .png()
+    .toBuffer();
+}
+const labIn = (text: string): Lab =>
+  [...text.matchAll(/L\* (-?[\d.]+) a\* (-?[\d.]+) b\* (-?[\d.]+)/g)].map(([, L, a, b]): Lab => [
+    Number(L),
+    Number(a),
+    Number(b),
+  ])[0]!;
 
 /** From an official code to a paint that can be had. What a test changes it takes back. */
 
@@ -68,6 +97,83 @@ test.describe('colours', () => {
     await page.getByLabel('Named').blur();
     await page.keyboard.press('u');
     await expect(page.getByText('No paint passes these filters.')).toBeVisible();
+  });
+
+  test('a photograph beside a grey card gives the colour without its light, by keyboard too', async ({ page }) => {
+    const real: Lab = [52, -8, 14];
+    await openDemo(page, 'colours?show=drawer');
+    await page.getByRole('button', { name: 'Add a paint' }).click();
+    await page.getByRole('button', { name: /^Measure its colour/ }).click();
+    await page.getByLabel('Photograph with a card').setInputFiles({
+      name: 'no-picture.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from('not a picture'),
+    });
+    await expect(page.getByText('This file is no picture that can be opened.')).toBeVisible();
+    await page.getByLabel('Photograph with a card').setInputFiles({
+      name: 'cap.png',
+      mimeType: 'image/png',
+      buffer: await photograph(real),
+    });
+    const picture = page.getByLabel(/^Photograph; arrow keys/);
+    const box = (await picture.boundingBox())!;
+    await picture.click({ position: { x: box.width * 0.25, y: box.height / 2 } });
+    // The other patch by keyboard: it starts in the middle of the picture.
+    await picture.focus();
+    for (let i = 0; i < 12; i += 1) await page.keyboard.press('ArrowRight');
+    const found = page.locator('p', { hasText: 'Take this colour' });
+    await expect(found).toContainText('±');
+    expect(deltaE00(labIn(await found.innerText()), real)).toBeLessThan(1);
+    await page.getByRole('button', { name: 'Take this colour' }).click();
+    expect(Number(await page.getByLabel('L*', { exact: true }).inputValue())).toBeCloseTo(real[0], 0);
+  });
+
+  test('the colorimeter reads with noise, and asks for its tile', async ({ page }) => {
+    await openDemo(page, 'colours?show=drawer');
+    await page.getByRole('button', { name: 'Add a paint' }).click();
+    await page.getByRole('button', { name: /^Measure its colour/ }).click();
+    await page.getByLabel(/a pocket colorimeter/).check();
+    const under = page.getByLabel(/^Under it lies/);
+    await under.fill('nonsense');
+    await expect(page.getByRole('button', { name: 'Measure, five readings' })).toBeDisabled();
+    await under.fill('61,5 -3 8');
+    await page.getByRole('button', { name: 'Set on its tile' }).click();
+    await page.getByRole('button', { name: 'Measure, five readings' }).click();
+    const found = page.locator('p', { hasText: 'Take this colour' });
+    await expect(found).toContainText('±');
+    const read = labIn(await found.innerText());
+    expect(deltaE00(read, [61.5, -3, 8])).toBeLessThan(2);
+    expect(read).not.toEqual([61.5, -3, 8]);
+  });
+
+  test('a Munsell notation outside the solid is refused by its row', async ({ page }) => {
+    await openDemo(page, 'colours?show=standards');
+    await page.getByRole('button', { name: 'Bring in a standard' }).click();
+    await page.getByLabel(/: file$/).setInputFiles({
+      name: 'standard.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('code,name,munsell\nTCS 901,Too strong,5GY 5/60\nTCS 902,Good,5GY 5/4\n'),
+    });
+    await expect(page.getByText(/The file is still here/)).toBeVisible();
+    await page.getByLabel('Name of the standard').fill('TCS');
+    await page.getByRole('button', { name: 'Read it again' }).click();
+    await expect(page.getByText(/row 2, munsell: .*solid/)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Take 1 row' })).toBeVisible();
+  });
+
+  test('a line says how its paint dries, and takes it back', async ({ page }) => {
+    await openDemo(page, 'colours?show=drawer');
+    await page.getByLabel('Named').fill('Hask 1');
+    await page
+      .getByRole('button', { name: /^Hask 1/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'Change the line Hask' }).click();
+    await page.getByLabel(/^Masked after/).fill('240');
+    await page.getByRole('button', { name: 'Save the line' }).click();
+    await expect(page.getByText(/masked after 4 h.*by the line’s own word/)).toBeVisible();
+    await page.keyboard.press('u');
+    await expect(page.getByText(/by the line’s own word/)).toHaveCount(0);
   });
 
   test('every pane is sound: accessible, and as wide as the page', async ({ page }) => {

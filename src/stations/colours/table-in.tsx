@@ -26,9 +26,11 @@ export function TableIn({
   const { run, busy, tell } = useSaving();
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
   const [read, setRead] = useState<TableRead | null>(null);
+  const [refused, setRefused] = useState('');
   const lookAt = async (text: string) => {
     const result = await run(() => look(text));
     setRead(result.ok ? result.value : null);
+    setRefused(!result.ok && 'faults' in result ? result.faults.map((fault) => fault.says).join('. ') : '');
   };
   const { getRootProps, getInputProps, open } = useDropzone({
     multiple: false,
@@ -70,6 +72,7 @@ export function TableIn({
         ) : null}
         <span className="dim">{file ? file.name : 'or drop it here'}</span>
       </p>
+      {refused ? <p role="alert">{refused}. The file is still here: mend that, then read it again.</p> : null}
       {read ? (
         <>
           <p>

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { remove, save } from '@/actions/briefs';
 import { mergePaint } from '@/actions/colours';
 import { bottleState } from '@/core/paint/bottle';
@@ -24,7 +24,7 @@ const dryingField = (name: string, label: string): FieldSpec => ({
   help: 'at 20 °C; empty as its chemistry',
   type: 'number',
   optional: true,
-  width: 2,
+  width: 4,
 });
 const LINE_FIELDS: FieldSpec[] = [
   { name: 'name', label: 'Line', width: 3 },
@@ -79,8 +79,11 @@ export function PaintDetail({
     setBottle(null);
   };
   const target = paints.find(({ id }) => id === into);
+  // It opens below the table, which may fill the window.
+  const section = useRef<HTMLElement>(null);
+  useEffect(() => section.current?.scrollIntoView({ block: 'nearest' }), [paint.id]);
   return (
-    <section className="ledger-detail" aria-label={paintLabel(paint)}>
+    <section ref={section} className="ledger-detail" aria-label={paintLabel(paint)}>
       <h2 style={{ marginTop: 0 }}>
         {paintLabel(paint)} {paint.name}
       </h2>
