@@ -57,8 +57,36 @@ const SHOTS: Shot[] = [
       await page.getByLabel('As on, day').fill('1951-03-20');
     },
   },
-  { name: 'colours', path: `${main}/colours` },
-  { name: 'colours-candidates', path: `${main}/colours?code=TCS%2014` },
+  { name: 'colours', path: `${main}/colours?code=TCS%2014` },
+  {
+    name: 'colours-mixing',
+    path: `${main}/colours?show=mix&code=TCS%2014`,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Find recipes' }).click();
+      const found = page.getByRole('region', { name: 'Search' });
+      await found.getByText(/mixtures looked at|Every recipe was looked at/).waitFor();
+      await found.getByRole('row').first().getByRole('button').click();
+      await page.mouse.wheel(0, 120);
+    },
+  },
+  { name: 'colours-layers', path: `${main}/colours?show=layers` },
+  {
+    name: 'colours-together',
+    path: `${main}/colours?show=together`,
+    before: async (page) => {
+      await page.getByRole('button', { name: /^Choose for all/ }).click();
+      await page.getByText(/No better choice exists|A better choice may exist/).waitFor();
+      await page.mouse.wheel(0, 200);
+    },
+  },
+  {
+    name: 'colours-buying',
+    path: `${main}/colours?show=buy`,
+    before: async (page) => {
+      await page.getByText('Quayside Hobby Counter').first().waitFor();
+      await page.mouse.wheel(0, 280);
+    },
+  },
   {
     name: 'markings',
     path: `${main}/markings`,

@@ -232,7 +232,11 @@ export function CatalogueTable({
           </div>
         </div>
       </div>
-      {paints.length > 0 && model.length === 0 ? <p>No paint passes these filters.</p> : null}
+      {paints.length === 0 ? (
+        <p>No paint is known yet: add one by hand, or bring in a table of all that you have.</p>
+      ) : model.length === 0 ? (
+        <p>No paint passes these filters.</p>
+      ) : null}
     </>
   );
 }
