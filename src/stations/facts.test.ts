@@ -34,7 +34,10 @@ describe('what Colours is told', () => {
   test('matches stand drawer first, then claims, then the rest, each sorted', () => {
     const groupOf = (match: (typeof facts.calls)[number]['matches'][number]) =>
       match.inDrawer ? 0 : match.claimed ? 1 : 2;
-    for (const { matches, record } of facts.calls) {
+    for (const { code } of facts.calls) {
+      const opened = colourFacts(view, shelf, '1', NOW, code).calls.find((call) => call.code === code)!;
+      const { matches, record } = opened;
+      expect(matches.length).toBeGreaterThan(3);
       const groups = matches.map(groupOf);
       expect(groups).toEqual([...groups].sort());
       if (record!.kind === 'metallic') continue;

@@ -50,6 +50,7 @@ export interface ColourCallFacts {
   sd: number;
   zones: { key: string; title: string }[];
   chosen: ChosenFacts | null;
+  /** Its paints, drawer first; of a call that is not open only the first. */
   matches: Match[];
   recipes: RecipeFacts[];
   areaCm2: number;
@@ -81,16 +82,24 @@ export interface ColourFacts {
   worn: number;
 }
 
-const MATCHES = 7;
+/** Paints of each group (drawer, claims, others) that a call shows. */
+export const MATCHES = 7;
 const CUP_ML = 2;
 
-export function colourFacts(view: BriefView, shelf: ColourShelf, stamp: string, nowUtc: string): ColourFacts {
+/** `open` is the code whose paints are looked at: those of the others come with the shelf, when they are. */
+export function colourFacts(
+  view: BriefView,
+  shelf: ColourShelf,
+  stamp: string,
+  nowUtc: string,
+  open: string | null = null,
+): ColourFacts {
   const { brief } = view.state;
   const today = nowUtc.slice(0, 10);
   const official = officialColours(shelf.codes, shelf.chips);
   const book = codeBook(shelf);
   const factor = builderFactor(view.state.uses);
-  const calls = view.calls.map((call) => callFacts(call, view, shelf, official, book, factor));
+  const calls = view.calls.map((call) => callFacts(call, view, shelf, official, book, factor, open));
   const edges = callEdges(view);
   const meet = new Set(edges.map(({ a, b }) => `${a} ${b}`));
   const named = new Map(calls.map((call) => [call.code, call.name || call.code]));
@@ -172,6 +181,7 @@ function callFacts(
   codes: ReadonlyMap<string, OfficialColour>,
   book: CodeBook,
   factor: number,
+  open: string | null,
 ): ColourCallFacts {
   const record = call.official?.record ?? null;
   const lab = call.official?.lab ?? null;
@@ -196,6 +206,8 @@ function callFacts(
           : differenceInWords(lab!, other!, dE00, combinedSd(sd, otherSd));
     return { dE00: metal ? null : dE00, says };
   };
+  const nearest = (most: number) =>
+    lab && record ? matchSingle(targetOf({ lab, sd, code: call.code, record })!, shelf.paints, most) : [];
   const { choice } = call;
   const thinRatio = choice ? thinRatioOf(choice.paint) : 1;
   const recipes = view.state.recipes
@@ -235,7 +247,7 @@ function callFacts(
           thinRatio,
         }
       : null,
-    matches: lab && record ? matchSingle(targetOf({ lab, sd, code: call.code, record })!, shelf.paints, MATCHES) : [],
+    matches: call.code === open ? nearest(MATCHES) : nearest(1).slice(0, 1),
     recipes,
     areaCm2,
     cup: choice ? planCup({ areaCm2, coats: TYPICAL_SPRAYING.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,

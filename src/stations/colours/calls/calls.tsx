@@ -8,6 +8,7 @@ import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { DropBar } from '@/ui/drop-bar';
 import { ButtedSwatches } from '@/ui/swatch';
 import type { ColourCallFacts } from '../colour-facts';
+import { useShelf } from '../shelf';
 import type { PaneProps } from '../colours-station';
 import { Candidates } from './candidates';
 
@@ -17,6 +18,8 @@ const ChipForm = dynamic(() => import('../standards/chip-form').then((module) =>
 export function Calls({ facts, code, goTo }: PaneProps): ReactNode {
   const [open, setOpen] = useState<string | null>(code);
   const { zone } = useZoneChoice();
+  // Fetched ahead: a call that is opened needs it at once.
+  useShelf(facts.stamp);
   const shown = facts.calls.filter((call) => !zone || call.zones.some((item) => item.key === zone));
   if (facts.calls.length === 0)
     return (

@@ -11,13 +11,11 @@ import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
-import { targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
+import { MATCHES, targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
 import type { GoTo } from '../colours-station';
 import { useShelf } from '../shelf';
 
 const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));
-
-const SHOWN = 7;
 
 /** Everything that could make one call: recipes that were kept, then single paints, the drawer first. */
 export function Candidates({
@@ -149,10 +147,10 @@ function Filtered({
   const filtered = Object.values(filter).some((value) => value !== undefined && value !== '');
   const matches = useMemo(
     () =>
-      filtered && shelf
-        ? matchSingle(targetOf(call)!, shelf.paints, SHOWN, filter)
+      shelf
+        ? matchSingle(targetOf(call)!, shelf.paints, MATCHES, filter)
         : call.matches.filter(({ paint }) => passes(paint, filter)),
-    [filtered, shelf, call, filter],
+    [shelf, call, filter],
   );
   const lines = [...new Set(shelf?.paints.map(({ line }) => line) ?? [])];
   const currencies = [...new Set((shelf?.paints ?? call.matches.map(({ paint }) => paint)).map((p) => p.currency))];

@@ -8,6 +8,7 @@ import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { hexOf } from '@/core/colour/spaces';
 import { differenceInWords } from '@/core/colour/words';
 import { tryRecipe } from '@/core/match/recipe';
+import { matchSingle } from '@/core/match/single';
 import { chemistryOf, partsOf } from '@/core/match/mixing';
 import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
@@ -17,7 +18,7 @@ import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import { useWorker } from '@/ui/use-worker';
 import { CallChoice } from '../call-choice';
-import { dropOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
+import { dropOf, targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
 import type { PaneProps } from '../colours-station';
 import { useShelf } from '../shelf';
 import { MakeIt } from './make-it';
@@ -77,7 +78,7 @@ function Bench({
   const [recipeId, setRecipeId] = useState<string | null>(started?.record.id ?? null);
   const [hand, setHand] = useState<HandPart[]>(() => {
     if (started) return started.record.parts.map((part) => ({ ...part, kept: 'free' }));
-    const nearest = call.matches.find(({ paint }) => isMixable(paint));
+    const [nearest] = matchSingle(targetOf(call)!, paints.filter(isMixable), 1);
     return nearest ? [{ paintId: nearest.paint.id, drops: 4, kept: 'free' }] : [];
   });
   const [pool, setPool] = useState('drawer');

@@ -274,24 +274,28 @@ function OnAirframe({
 
 function SchemeTable({ facts, solution }: { facts: ColourFacts; solution: Solution }): ReactNode {
   const flagged = solution.pairs.filter(({ says }) => says !== 'the contrast is kept');
+  // Every call has its row, so that two solutions side by side can be read across.
+  const rows = facts.calls
+    .filter(({ lab }) => lab)
+    .map(({ code, lab }) => ({ code, lab, made: solution.made.find((made) => made.code === code) }));
   const nameOf = (code: string) => facts.calls.find((call) => call.code === code)?.name || code;
   return (
     <>
       <table className="plain">
         <tbody>
-          {solution.made.map((made) => (
-            <tr key={made.code}>
+          {rows.map(({ code, lab, made }) => (
+            <tr key={code}>
               <td>
                 <ButtedSwatches
-                  official={facts.calls.find(({ code }) => code === made.code)!.lab}
-                  chosen={made.lab}
-                  label={`${made.code} and ${made.label}`}
+                  official={lab}
+                  chosen={made?.lab ?? null}
+                  label={`${code} and ${made?.label ?? 'no paint yet'}`}
                   width={72}
                 />
               </td>
-              <th scope="row">{made.code}</th>
-              <td>{made.label}</td>
-              <td className="num">{made.dE00.toFixed(1)}</td>
+              <th scope="row">{code}</th>
+              <td>{made?.label ?? <span className="dim">no paint yet</span>}</td>
+              <td className="num">{made?.dE00.toFixed(1) ?? ''}</td>
             </tr>
           ))}
         </tbody>

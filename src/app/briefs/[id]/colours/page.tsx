@@ -2,7 +2,14 @@ import { colourFacts } from '@/stations/colours/colour-facts';
 import { ColoursStation } from '@/stations/colours/colours-station';
 import { briefView } from '../view';
 
-export default async function ColoursPage({ params }: { params: Promise<{ id: string }> }) {
+export default async function ColoursPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { code } = await searchParams;
   const { view, shelf, stamp, nowUtc } = await briefView((await params).id);
-  return <ColoursStation facts={colourFacts(view, shelf, stamp, nowUtc)} />;
+  return <ColoursStation facts={colourFacts(view, shelf, stamp, nowUtc, typeof code === 'string' ? code : null)} />;
 }
