@@ -1,7 +1,8 @@
 import type { Browser } from '@playwright/test';
 import type { Lab } from '../src/core/colour/types';
 import { readCatalogue } from '../src/core/interchange/catalogue-csv';
-import { findRecipes, MIX_DEFAULTS, type MixPaint } from '../src/core/match/recipe';
+import { findRecipes } from '../src/core/match/mix/find-recipes';
+import { MIX_DEFAULTS, type MixPaint } from '../src/core/match/mix/recipe';
 import { chooseScheme, SCHEME_DEFAULTS, type SchemeCandidate } from '../src/core/match/scheme';
 import { matchSingle } from '../src/core/match/single';
 import type { Opacity, Paint } from '../src/core/paint/catalogue';

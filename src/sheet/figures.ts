@@ -2,8 +2,6 @@ import type { Fields } from '@/core/brief/records';
 import { certaintyOf, type BriefView, type ZoneCertainty } from '@/core/brief/derive';
 import { hexOf } from '@/core/colour/spaces';
 import type { OutlineSpec } from '@/core/outline/outline';
-import type { ColourShelf } from '@/core/brief/state';
-import { officialColours } from '@/core/codes/shelf';
 import { windowInWords } from '@/ui/dates';
 
 /** What the airframe sheet needs to draw a brief: plain data, so that it can be sent to the browser. */
@@ -27,13 +25,12 @@ export interface ZoneFacts {
   progress: number | null;
 }
 
-export function sheetFacts(view: BriefView, shelf: ColourShelf): SheetFacts {
+export function sheetFacts(view: BriefView): SheetFacts {
   const { brief, markings } = view.state;
-  const official = officialColours(shelf.codes, shelf.chips);
   const inks = Object.fromEntries(
     [...new Set([...markings.flatMap((marking) => marking.codes), ...view.calls.map((call) => call.code)])].map(
       (code) => {
-        const lab = official.get(code)?.lab;
+        const lab = view.official.get(code)?.lab;
         return [code, lab ? hexOf(lab) : '#9a9a9a'];
       },
     ),

@@ -90,7 +90,7 @@ describe('what the Route is told', () => {
 
 describe('what the sheet is told', () => {
   test('the ruled colour of a zone is that of the chosen paint, else the official one, else none', () => {
-    const facts = sheetFacts(view, shelf);
+    const facts = sheetFacts(view);
     const colour = (key: string) => facts.zones.find((zone) => zone.key === key)!.colour;
     expect(colour('fin-starboard')).toBeNull();
     expect(colour('fuselage-lower')).toMatch(/^#[0-9a-f]{6}$/);
@@ -99,7 +99,7 @@ describe('what the sheet is told', () => {
   });
   test('progress follows the log', () => {
     const step = view.route.steps.find((item) => item.key === 'part:TCS 05')!;
-    const { view: worked, shelf: same } = viewOfDemo((state) => {
+    const { view: worked } = viewOfDemo((state) => {
       state.log.push({
         id: 'l',
         version: 1,
@@ -116,8 +116,8 @@ describe('what the sheet is told', () => {
     });
     const progress = (facts: ReturnType<typeof sheetFacts>) =>
       facts.zones.find((zone) => zone.key === 'spinner')!.progress;
-    expect(progress(sheetFacts(view, shelf))).toBe(0);
-    expect(progress(sheetFacts(worked, same))).toBe(1);
+    expect(progress(sheetFacts(view))).toBe(0);
+    expect(progress(sheetFacts(worked))).toBe(1);
   });
 });
 

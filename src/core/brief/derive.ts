@@ -1,5 +1,5 @@
 import { codeBook, officialColours, type OfficialColour } from '@/core/codes/shelf';
-import { canonicalIn } from '@/core/codes/system';
+import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
 import type { Window } from '@/core/evidence/date-fit';
 import { needsOrder, type Layer } from '@/core/evidence/layers';
@@ -35,6 +35,9 @@ export interface CallView {
 /** A brief with all that follows from it. */
 export interface BriefView {
   state: BriefState;
+  /** Every official code with its pooled colour, and how codes are read. */
+  official: ReadonlyMap<string, OfficialColour>;
+  book: CodeBook;
   outline: Outline;
   questions: QuestionView[];
   /** When each source can have been made. */
@@ -68,11 +71,13 @@ export interface DeriveSettings {
 export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: DeriveSettings): BriefView {
   const { airframe, brief } = state;
   const outline = buildOutline(outlineSpecOf(airframe, brief));
-  const weighed = weighQuestions(state, codeBook(shelf), outline);
+  const official = officialColours(shelf.codes, shelf.chips);
+  const book = codeBook(shelf);
+  const weighed = weighQuestions(state, book, outline);
   const { questions } = weighed;
   const colourHistory = colourHistoryOf(weighed, state, outline);
   const layers = layerOrders(state, colourHistory, outline);
-  const callOf = callMaker(state, shelf);
+  const callOf = callMaker(state, shelf.paints, official, book);
   const calls = callViews(questions, callOf);
   const route = buildRoute({
     outline,
@@ -93,6 +98,8 @@ export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: Der
   const today = localDay(settings.nowUtc, brief.timeZone);
   return {
     state,
+    official,
+    book,
     outline,
     questions,
     windows: weighed.windows,
@@ -128,10 +135,13 @@ function colourHistoryOf(
 }
 
 /** How a code becomes a call: what is known of it, and the paint chosen for it in this brief. */
-function callMaker(state: BriefState, shelf: ColourShelf): (value: string, zones: string[]) => CallView {
-  const official = officialColours(shelf.codes, shelf.chips);
-  const book = codeBook(shelf);
-  const paints = new Map(shelf.paints.map((paint) => [paint.id, paint]));
+function callMaker(
+  state: BriefState,
+  catalogue: readonly Paint[],
+  official: BriefView['official'],
+  book: CodeBook,
+): (value: string, zones: string[]) => CallView {
+  const paints = new Map(catalogue.map((paint) => [paint.id, paint]));
   return (value, zones) => {
     const code = canonicalIn(book, value);
     const colour = official.get(code) ?? null;

@@ -1,5 +1,5 @@
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
-import { chemistryOf, type Part } from '@/core/match/mixing';
+import { chemistryOf, type Part } from '@/core/match/mix/cup';
 import type { Kept } from './records';
 
 /** A kept recipe with the paints it is made of. */

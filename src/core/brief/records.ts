@@ -9,7 +9,7 @@ import { PRESET_NAMES } from '@/core/outline/presets';
 import { VIEWS } from '@/core/outline/zones';
 import { CODE_RELATIONS, CODE_SHAPES } from '@/core/codes/system';
 import { FINISHES, FLOPS, METAL_GROUNDS, OPACITIES, PAINT_KINDS } from '@/core/paint/catalogue';
-import { TONES } from '@/core/match/tones';
+import { TONES } from '@/core/match/mix/tones';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { isTimeZone } from '@/core/route/calendar';
 import { isDay } from '@/core/units/day';

@@ -1,6 +1,7 @@
 import type { Lab } from '@/core/colour/types';
-import { chemistryOf } from './mixing';
-import { findRecipes, type MixOptions, type MixPaint, type Recipe } from './recipe';
+import { chemistryOf } from './mix/cup';
+import { findRecipes } from './mix/find-recipes';
+import type { MixOptions, MixPaint, Recipe } from './mix/recipe';
 import type { SchemeCandidate } from './scheme';
 
 /** A paint that may go into the mixtures of a scheme. */

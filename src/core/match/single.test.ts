@@ -43,3 +43,54 @@ test('two colours that merge after substitution are named', () => {
   expect(pair!.officialDE).toBeGreaterThan(5);
   expect(pair!.says).toBe('these two will hardly show apart');
 });
+
+describe('single match, told apart', () => {
+  const silver = {
+    lab: [76, 0, 0] as Lab,
+    sd: 0.5,
+    code: 'A 3',
+    finish: 'satin' as const,
+    kind: 'metallic' as const,
+    ground: 'gloss black' as const,
+    flop: 'high' as const,
+  };
+  const metal = (id: string, more: object) =>
+    paintOf({ id, kind: 'metallic', finish: 'satin', lab: [76, 0, 0], ...more });
+  test('a metallic is matched by ground and flop before lightness', () => {
+    const found = matchSingle(silver, [
+      metal('wrong', { ground: 'grey', flop: 'low' }),
+      metal('right', { ground: 'gloss black', flop: 'high', lab: [70, 0, 0] }),
+      metal('unknown', {}),
+    ]);
+    expect(found.map(({ paint }) => paint.id)).toEqual(['right', 'unknown', 'wrong']);
+    expect(found[2]!.says).toMatch(/meant for grey, wanted over gloss black; its flop is low, not high/);
+  });
+  test('drawer first, then claims with how far they are off, then the nearest', () => {
+    const solid = { lab: [50, 0, 0] as Lab, sd: 0, code: 'A 1', finish: 'matt' as const, kind: 'solid' as const };
+    const found = matchSingle(solid, [
+      paintOf({ id: 'near', lab: [50.2, 0, 0] }),
+      paintOf({ id: 'claims', lab: [58, 0, 0], claims: ['A 1'] }),
+      paintOf({ id: 'owned', lab: [62, 0, 0], ownedMl: 5 }),
+    ]);
+    expect(found.map(({ paint }) => paint.id)).toEqual(['owned', 'claims', 'near']);
+    expect(found[1]).toMatchObject({ claimed: true });
+    expect(found[1]!.dE00).toBeGreaterThan(7);
+  });
+  test('filters: line, chemistry, finish, and a price that what is owned need not keep to', () => {
+    const paints = [
+      paintOf({ id: 'a', line: 'Quoin', chemistry: 'AL', priceCents: 900, ownedMl: 3 }),
+      paintOf({ id: 'b', priceCents: 900 }),
+      paintOf({ id: 'c', finish: 'gloss', priceCents: 100 }),
+      paintOf({ id: 'd', line: 'Abroad', priceCents: 400, currency: 'SEK' }),
+    ];
+    const ids = (filter: object) =>
+      matchSingle({ lab: [50, 0, 0], sd: 0, code: '', finish: 'matt', kind: 'solid' }, paints, 9, filter).map(
+        ({ paint }) => paint.id,
+      );
+    expect(ids({ line: 'Quoin' })).toEqual(['a']);
+    expect(ids({ chemistry: 'WA' })).toEqual(['b', 'c', 'd']);
+    expect(ids({ finish: 'gloss' })).toEqual(['c']);
+    expect(ids({ price: { mostCents: 500, currency: 'EUR' } })).toEqual(['a', 'c']);
+    expect(ids({ price: { mostCents: 500, currency: 'SEK' } })).toEqual(['a', 'd']);
+  });
+});

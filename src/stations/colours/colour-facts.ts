@@ -2,13 +2,13 @@ import type { BriefView, CallView } from '@/core/brief/derive';
 import type { Fields, Kept } from '@/core/brief/records';
 import { recipeAsPaint, recipeView } from '@/core/brief/recipes';
 import type { ColourShelf } from '@/core/brief/state';
-import { otherFinishes, type CodeBook } from '@/core/codes/system';
-import { codeBook, officialColours, relatedCodes, type OfficialColour, type RelatedCode } from '@/core/codes/shelf';
+import { otherFinishes } from '@/core/codes/system';
+import { relatedCodes, type OfficialColour } from '@/core/codes/shelf';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
-import { chemistryOf, type Part } from '@/core/match/mixing';
+import { chemistryOf, type Part } from '@/core/match/mix/cup';
 import { compareNeighbours, matchSingle, type Match, type NeighbourPair, type Target } from '@/core/match/single';
 import { modelAreaCm2 } from '@/core/outline/outline';
 import { touchingZones } from '@/core/outline/touching';
@@ -17,6 +17,7 @@ import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { builderFactor, planCup, TYPICAL_SPRAYING, type CupPlan } from '@/core/paint/quantity';
 import { SPRAYING } from '@/core/paint/spraying';
 import type { DropPart } from '@/ui/drop-bar';
+import { batchInWords, finishesInWords, relationInWords } from './code-words';
 
 export interface ChosenFacts {
   /** The paint, or what the chosen recipe makes. */
@@ -57,8 +58,7 @@ export interface ColourCallFacts {
   /** What it takes in the cup, two coats with the chosen paint's thinning. */
   cup: CupPlan | null;
   /** What stands behind the official colour: chips, outliers, batches, other codes. */
-  known: { title: string; text: string }[];
-  related: RelatedCode[];
+  known: string[];
 }
 
 export interface ColourFacts {
@@ -96,10 +96,8 @@ export function colourFacts(
 ): ColourFacts {
   const { brief } = view.state;
   const today = nowUtc.slice(0, 10);
-  const official = officialColours(shelf.codes, shelf.chips);
-  const book = codeBook(shelf);
   const factor = builderFactor(view.state.uses);
-  const calls = view.calls.map((call) => callFacts(call, view, shelf, official, book, factor, open));
+  const calls = view.calls.map((call) => callFacts(call, view, shelf, factor, open));
   const edges = callEdges(view);
   const meet = new Set(edges.map(({ a, b }) => `${a} ${b}`));
   const named = new Map(calls.map((call) => [call.code, call.name || call.code]));
@@ -178,8 +176,6 @@ function callFacts(
   call: CallView,
   view: BriefView,
   shelf: ColourShelf,
-  codes: ReadonlyMap<string, OfficialColour>,
-  book: CodeBook,
   factor: number,
   open: string | null,
 ): ColourCallFacts {
@@ -251,36 +247,22 @@ function callFacts(
     recipes,
     areaCm2,
     cup: choice ? planCup({ areaCm2, coats: TYPICAL_SPRAYING.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
-    known: call.official ? knownOf(call.official, book) : [],
-    related: call.official ? relatedCodes(call.official, shelf.relations, codes) : [],
+    known: call.official ? knownOf(call.official, view, shelf) : [],
   };
 }
 
-/** What stands behind an official colour, in lines. */
-function knownOf(official: OfficialColour, book: CodeBook) {
+/** What stands behind an official colour, in sentences. */
+function knownOf(official: OfficialColour, view: BriefView, shelf: ColourShelf): string[] {
   const { pooled, batches, record } = official;
-  const lines: { title: string; text: string }[] = [];
-  if (pooled && pooled.outliers.length > 0)
-    lines.push({
-      title: 'Outliers',
-      text: pooled.outliers
-        .map(
-          ({ chip, dE00 }) =>
-            `${[chip.origin, chip.note].filter(Boolean).join(', ')} is ${dE00.toFixed(1)} off the others: left out`,
-        )
-        .join('; '),
-    });
-  if (pooled?.disagree) lines.push({ title: 'Chips', text: 'the chips disagree by more than their uncertainties' });
-  for (const { batch, sd, dE00 } of batches)
-    lines.push({
-      title: `Batch ${batch}`,
-      text:
-        dE00 === null
-          ? `± ${sd.toFixed(1)}`
-          : `${dE00.toFixed(1)} ± ${combinedSd(sd, official.sd).toFixed(1)} from the standard`,
-    });
-  const others = otherFinishes(book, record.code);
-  if (others.length > 0)
-    lines.push({ title: 'Same colour', text: others.map(({ code, finish }) => `${code}, ${finish}`).join('; ') });
-  return lines;
+  const others = otherFinishes(view.book, record.code);
+  return [
+    ...(pooled?.outliers ?? []).map(
+      ({ chip, dE00 }) =>
+        `Outlier: ${[chip.origin, chip.note].filter(Boolean).join(', ')} is ${dE00.toFixed(1)} off the others, left out`,
+    ),
+    ...(pooled?.disagree ? ['The chips disagree by more than their uncertainties'] : []),
+    ...batches.map((batch) => batchInWords(batch, official)),
+    ...(others.length > 0 ? [finishesInWords(others)] : []),
+    ...relatedCodes(official, shelf.relations, view.official).map(relationInWords),
+  ];
 }

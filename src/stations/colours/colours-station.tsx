@@ -7,6 +7,7 @@ import { StationFrame } from '@/stations/shell/station-frame';
 import { useKey } from '@/ui/keys';
 import { Calls } from './calls/calls';
 import type { ColourFacts } from './colour-facts';
+import { PANES, type GoTo } from './panes';
 import { SampleShelf } from './sample-shelf';
 
 const MixingBench = dynamic(() => import('./mixing/mixing-bench').then((module) => module.MixingBench));
@@ -15,21 +16,6 @@ const TogetherPane = dynamic(() => import('./together/together-pane').then((modu
 const BuyingPane = dynamic(() => import('./buying/buying-pane').then((module) => module.BuyingPane));
 const DrawerPane = dynamic(() => import('./drawer/drawer-pane').then((module) => module.DrawerPane));
 const StandardsPane = dynamic(() => import('./standards/standards-pane').then((module) => module.StandardsPane));
-
-/** What one does with colours, in the order of the work. */
-export const PANES = [
-  { key: 'calls', title: 'Calls' },
-  { key: 'mix', title: 'Mix' },
-  { key: 'layers', title: 'Layers' },
-  { key: 'together', title: 'All together' },
-  { key: 'buy', title: 'Buy and measure out' },
-  { key: 'drawer', title: 'Paints and drawer' },
-  { key: 'standards', title: 'Standards' },
-] as const;
-export type PaneKey = (typeof PANES)[number]['key'];
-
-/** Goes to a pane, and to a code in it, without asking the server again. */
-export type GoTo = (pane: PaneKey, code?: string) => void;
 
 export function ColoursStation({ facts }: { facts: ColourFacts }): ReactNode {
   const params = useSearchParams();
@@ -68,13 +54,6 @@ export function ColoursStation({ facts }: { facts: ColourFacts }): ReactNode {
       {pane === 'standards' ? <StandardsPane {...shared} /> : null}
     </StationFrame>
   );
-}
-
-/** What every pane gets. */
-export interface PaneProps {
-  facts: ColourFacts;
-  code: string | null;
-  goTo: GoTo;
 }
 
 function whatMatters(facts: ColourFacts): string {

@@ -3,7 +3,6 @@ import { isAfterLoss } from '@/core/brief/check-source';
 import { otherSide } from '@/core/brief/questions';
 import type { Kept } from '@/core/brief/records';
 import { identityOf, type ColourShelf } from '@/core/brief/state';
-import { officialColours } from '@/core/codes/shelf';
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import type { ColourHistory } from '@/core/evidence/as-on';
@@ -97,7 +96,6 @@ export interface CodeFacts {
 export function evidenceFacts(view: BriefView, shelf: ColourShelf): EvidenceFacts {
   const { airframe, sources, brief, events, markings } = view.state;
   const target = { from: airframe.targetFrom, to: airframe.targetTo };
-  const official = officialColours(shelf.codes, shelf.chips);
   return {
     briefId: brief.id,
     identity: identityOf(airframe),
@@ -146,7 +144,7 @@ export function evidenceFacts(view: BriefView, shelf: ColourShelf): EvidenceFact
     })),
     zones: view.outline.zones.map((zone) => ({ value: zone.key, label: zone.title })),
     codes: shelf.codes.map((code) => {
-      const lab = official.get(code.code)?.lab ?? null;
+      const lab = view.official.get(code.code)?.lab ?? null;
       return { value: code.code, label: `${code.code} ${code.name}`, lab, hex: lab && hexOf(lab) };
     }),
     events,

@@ -18,7 +18,7 @@ export interface MarkingFacts {
 
 export function markingFacts(view: BriefView, shelf: ColourShelf): MarkingFacts {
   const { brief, markings } = view.state;
-  const { spec, inks, zones } = sheetFacts(view, shelf);
+  const { spec, inks, zones } = sheetFacts(view);
   return {
     briefId: brief.id,
     denominator: brief.denominator,

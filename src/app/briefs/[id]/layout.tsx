@@ -16,7 +16,7 @@ export default async function BriefLayout({
   params: Promise<{ id: string }>;
 }) {
   const { id } = await params;
-  const { view, shelf } = await briefView(id);
+  const { view } = await briefView(id);
   const { airframe, brief } = view.state;
   const finish = view.plan.finish ? ` · finish ${fullDay(view.plan.finish.slice(0, 10))}` : '';
   return (
@@ -24,7 +24,7 @@ export default async function BriefLayout({
       briefId={id}
       identity={identityOf(airframe)}
       subtitle={`${typeOf(airframe)} · 1/${brief.denominator}${finish}`}
-      sheet={sheetFacts(view, shelf)}
+      sheet={sheetFacts(view)}
       findable={findables(view)}
       timers={view.state.timers}
     >

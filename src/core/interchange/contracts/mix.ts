@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { findRecipes, MIX_DEFAULTS } from '@/core/match/recipe';
+import { findRecipes } from '@/core/match/mix/find-recipes';
+import { MIX_DEFAULTS } from '@/core/match/mix/recipe';
 import { colourValue } from './colour-value';
 import { ContractFaults, finite, parseInput, type Contract } from './contract';
 import { paintValue } from './paint-value';

@@ -49,7 +49,7 @@ export function pdfFacts(view: BriefView, shelf: ColourShelf, nowUtc: string): P
       .filter(Boolean)
       .join(' · '),
     printedOn: fullDay(nowUtc.slice(0, 10)),
-    sheet: sheetFacts(view, shelf),
+    sheet: sheetFacts(view),
     options: Object.entries(brief.options)
       .map(([name, value]) => `${name} ${value}`)
       .join(', '),

@@ -12,7 +12,7 @@ import { parseNumber } from '@/core/units/number';
 import { fullDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
 import { chosenParts, type ColourFacts } from '../colour-facts';
-import type { PaneProps } from '../colours-station';
+import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import { InsteadOf } from './instead-of';
 import { MeasureOut } from './measure-out';

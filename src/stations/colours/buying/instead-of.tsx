@@ -6,15 +6,15 @@ import { chooseColour } from '@/actions/colours';
 import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { differenceInWords } from '@/core/colour/words';
 import type { Shop } from '@/core/match/buying';
-import { mixPaints, partsOf } from '@/core/match/mixing';
+import { mixPaints, partsOf } from '@/core/match/mix/cup';
 import type { PaintNeed } from '@/core/match/needs';
-import { findRecipes } from '@/core/match/recipe';
+import { findRecipes } from '@/core/match/mix/find-recipes';
 import { matchSingle } from '@/core/match/single';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { fullDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
 import { targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
-import type { GoTo } from '../colours-station';
+import type { GoTo } from '../panes';
 
 /** Little enough to answer at once; the mixing bench looks further. */
 const EFFORT = 60_000;

@@ -9,7 +9,7 @@ import { DropBar } from '@/ui/drop-bar';
 import { ButtedSwatches } from '@/ui/swatch';
 import type { ColourCallFacts } from '../colour-facts';
 import { useShelf } from '../shelf';
-import type { PaneProps } from '../colours-station';
+import type { PaneProps } from '../panes';
 import { Candidates } from './candidates';
 
 const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));

@@ -12,7 +12,7 @@ import { DropBar } from '@/ui/drop-bar';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import { MATCHES, targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
-import type { GoTo } from '../colours-station';
+import type { GoTo } from '../panes';
 import { useShelf } from '../shelf';
 
 const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));
@@ -49,11 +49,7 @@ export function Candidates({
         {metal ? `, ground ${record.ground || 'not known'}, flop ${record.flop || 'not known'}` : ''}; chip L*{' '}
         {lab[0].toFixed(1)} a* {lab[1].toFixed(1)} b* {lab[2].toFixed(1)}, ± {call.sd.toFixed(1)} ΔE00.{' '}
         {call.zones.map((zone) => zone.title).join('; ')}: {call.areaCm2.toFixed(0)} cm² on the model.
-        {call.known.map(({ title, text }) => ` ${title}: ${text}.`)}
-        {call.related.map(
-          ({ kind, code, name, dE00, says, fromDay, toDay }) =>
-            ` ${RELATION_WORDS[kind]} ${code} ${name}${fromDay || toDay ? ` (${fromDay ?? '…'} to ${toDay ?? '…'})` : ''}: ${says}${dE00 === null ? '' : `, ΔE00 ${dE00.toFixed(1)}`}.`,
-        )}
+        {call.known.map((says) => ` ${says}.`)}
       </p>
       {call.recipes.length > 0 ? (
         <table className="plain stacked candidate-list">
@@ -119,12 +115,6 @@ export function Candidates({
     </>
   );
 }
-
-const RELATION_WORDS = {
-  superseded: 'Superseded by',
-  supersedes: 'Supersedes',
-  equivalent: 'Equivalent named:',
-} as const;
 
 function Filtered({
   facts,

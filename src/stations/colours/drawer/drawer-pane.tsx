@@ -5,7 +5,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import { lookAtCatalogue, takeCatalogue } from '@/actions/colours';
-import type { PaneProps } from '../colours-station';
+import type { PaneProps } from '../panes';
 import { TableIn } from '../table-in';
 import { useShelf } from '../shelf';
 import { CatalogueTable } from './catalogue-table';

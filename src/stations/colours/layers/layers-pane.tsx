@@ -14,7 +14,7 @@ import { labOfPigment } from '@/core/paint/pigment';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { CallChoice } from '../call-choice';
 import type { ColourCallFacts, ColourFacts } from '../colour-facts';
-import type { PaneProps } from '../colours-station';
+import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import { Looking } from './looking';
 

@@ -3,20 +3,11 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { measure, setOnTile } from '@/actions/services';
-import type { ChipOrigin } from '@/core/colour/chips';
 import type { Lab } from '@/core/colour/types';
 import { parseTriple } from '@/core/units/number';
 import { useSaving } from '@/ui/saving';
+import type { MeasuredColour } from './measured-colour';
 import { PhotoSampler } from './photo-sampler';
-
-export interface MeasuredColour {
-  lab: Lab;
-  sd: number;
-  origin: ChipOrigin;
-  instrument: string;
-  /** In words, for a note. */
-  how: string;
-}
 
 /** A colour measured by whatever is at hand: a photograph beside a card, or a colorimeter. `under` is what the simulated one is told to see. */
 export function MeasureColour({

@@ -6,7 +6,7 @@ import { useDropzone } from 'react-dropzone';
 import { colourFromPhoto, patchOf, photoFault, type SampledColour } from '@/core/colour/photo';
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
-import type { MeasuredColour } from './measure-colour';
+import type { MeasuredColour } from './measured-colour';
 
 /** Cards whose value is known well enough. */
 const CARDS: { key: string; title: string; lab: Lab; sd: number }[] = [

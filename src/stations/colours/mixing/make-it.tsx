@@ -2,7 +2,7 @@
 
 import { useState, type ReactNode } from 'react';
 import type { Pigment } from '@/core/colour/kubelka-munk';
-import { mixingOrder, scaleTo } from '@/core/match/mixing';
+import { mixingOrder, scaleTo } from '@/core/match/mix/cup';
 import { SPARE_SHARE } from '@/core/match/needs';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { DROPS_PER_ML } from '@/core/paint/quantity';

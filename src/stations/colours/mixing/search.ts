@@ -1,7 +1,8 @@
 import type { Lab } from '@/core/colour/types';
-import { findLocked, type Lock } from '@/core/match/locked';
-import { mixPaints, whyNoNearer } from '@/core/match/mixing';
-import { findRecipes, type MixResult, type Recipe } from '@/core/match/recipe';
+import { findLocked, type Lock } from '@/core/match/mix/locked';
+import { mixPaints, whyNoNearer } from '@/core/match/mix/cup';
+import { findRecipes } from '@/core/match/mix/find-recipes';
+import type { MixResult, Recipe } from '@/core/match/mix/recipe';
 import type { Paint } from '@/core/paint/catalogue';
 
 /** What a search for recipes needs; plain data, for a worker. */

@@ -8,7 +8,7 @@ import type { Kept } from '@/core/brief/records';
 import { readObservation } from '@/core/colour/observation';
 import type { Pigment } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
-import { correct, type Correction } from '@/core/match/correct';
+import { correct, type Correction } from '@/core/match/mix/correct';
 import { pigmentOfPaint, strengthOf } from '@/core/paint/paint-pigment';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { parseTriple } from '@/core/units/number';

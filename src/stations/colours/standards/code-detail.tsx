@@ -11,6 +11,7 @@ import { FLOPS, METAL_GROUNDS } from '@/core/paint/catalogue';
 import type { ColourShelf } from '@/core/brief/state';
 import { optionsOf, RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
+import { batchInWords, finishesInWords, relationInWords } from '../code-words';
 import type { ColourFacts } from '../colour-facts';
 import { orNotKnown } from '../colour-fields';
 import { ChipForm } from './chip-form';
@@ -114,28 +115,12 @@ export function CodeDetail({
           </tbody>
         </table>
       ) : null}
-      {batches.map(({ batch, sd, dE00 }) => (
-        <p key={batch}>
-          Batch {batch}:{' '}
-          {dE00 === null
-            ? 'no standard chip beside it'
-            : `${dE00.toFixed(1)} ± ${Math.hypot(sd, colour.sd).toFixed(1)} from the standard`}
-        </p>
-      ))}
-      {finishes.length > 0 ? (
-        <p>The same colour in another finish: {finishes.map(({ code, finish }) => `${code}, ${finish}`).join('; ')}.</p>
-      ) : null}
-      {related.map((other) => (
-        <p key={`${other.kind} ${other.code}`}>
-          {other.kind === 'superseded'
-            ? 'Superseded by'
-            : other.kind === 'supersedes'
-              ? 'Supersedes'
-              : 'Named as the equivalent of'}{' '}
-          <strong>{other.code}</strong> {other.name}
-          {other.fromDay || other.toDay ? `, ${other.fromDay ?? '…'} to ${other.toDay ?? '…'}` : ''}: {other.says}
-          {other.dE00 === null ? '' : `, ΔE00 ${other.dE00.toFixed(1)} ± ${other.sd.toFixed(1)}`}. {other.note}
-        </p>
+      {[
+        ...batches.map((batch) => batchInWords(batch, colour)),
+        ...(finishes.length > 0 ? [finishesInWords(finishes)] : []),
+        ...related.map(relationInWords),
+      ].map((says) => (
+        <p key={says}>{says}.</p>
       ))}
       <p className="pane-actions">
         <Button variant="outlined" onClick={() => setDoing(doing === 'chip' ? null : 'chip')}>

@@ -9,7 +9,7 @@ import { codeBook, officialColours } from '@/core/codes/shelf';
 import { hexOf } from '@/core/colour/spaces';
 import type { ColourShelf } from '@/core/brief/state';
 import type { ColourFacts } from '../colour-facts';
-import type { PaneProps } from '../colours-station';
+import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import { TableIn } from '../table-in';
 import { CodeDetail } from './code-detail';

@@ -1,7 +1,7 @@
 import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
-import { mixPaints, partsOf, type Part } from '@/core/match/mixing';
+import { mixPaints, partsOf, type Part } from '@/core/match/mix/cup';
 import { chooseScheme, type SchemeCandidate, type SchemeOptions } from '@/core/match/scheme';
 import { recipeCandidates } from '@/core/match/scheme-recipes';
 import { compareNeighbours, type NeighbourPair } from '@/core/match/single';

@@ -14,7 +14,7 @@ import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import { useWorker } from '@/ui/use-worker';
 import { chosenParts, type ColourFacts } from '../colour-facts';
-import type { PaneProps } from '../colours-station';
+import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import type { Made, searchTogether, Solution, TogetherAnswer } from './search';
 

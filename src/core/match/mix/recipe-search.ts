@@ -1,7 +1,7 @@
 import type { Lab } from '@/core/colour/types';
-import { costOf, dropsOf, keyOf, type Best, type Parts } from './best-recipes';
+import type { Best } from './best-recipes';
 import { NearTarget } from './near-target';
-import { divisor, dropCounts, type MixOptions, type MixPaint } from './recipe';
+import { costOf, divisor, dropCounts, dropsOf, keyOf, type MixOptions, type MixPaint, type Parts } from './recipe';
 
 // Named once: looking each up in Math costs in an inner loop.
 const { abs, exp, hypot, log, max, min, sqrt } = Math;
@@ -143,7 +143,7 @@ class Search {
   }
 
   private at(p: number, m: number, q: number, k: number): Point {
-    this.near.two(p, m, q, k);
+    this.near.mix(p, m, q, k);
     return [this.near.u, this.near.v, this.near.w];
   }
 
@@ -187,7 +187,7 @@ class Search {
     this.pairs.push({ p, q, off });
     if (off > this.reach(costOf(2, 2, options)) + BEND_OF_MANY) return;
     for (const [m, k] of this.pairWays) {
-      near.two(p, m!, q, k!);
+      near.mix(p, m!, q, k!);
       if (near.distance < this.reach(costOf(2, m! + k!, options))) best.look(inOrder(p, m!, q, k!));
     }
     best.evaluated += this.pairWays.length;
@@ -269,7 +269,7 @@ class Search {
     let least = Infinity;
     for (let i = 0; i < STARTS.length; i += 1) {
       const start = STARTS[i]!;
-      near.three(p, start.m, q, start.k, r, 1);
+      near.mix(p, start.m, q, start.k, r, 1);
       if (near.distance < least) {
         x = start.x;
         y = start.y;
@@ -309,7 +309,7 @@ class Search {
       const wanted = this.reach(cost);
       if (GUESS * length(u + ux * dx + uy * dy, v + vx * dx + vy * dy, w + wx * dx + wy * dy) > wanted) continue;
       const [m, k, o] = counts;
-      near.three(p, m!, q, k!, r, o!);
+      near.mix(p, m!, q, k!, r, o!);
       best.evaluated += 1;
       if (near.distance < wanted) best.look(inOrder(p, m!, q, k!, r, o!));
     }
@@ -364,10 +364,7 @@ class Search {
   private guess(parts: Parts): number {
     const [p, q, r, t] = parts;
     this.best.evaluated += 1;
-    const other = q ?? { paint: p!.paint, count: 0 };
-    const third = r ?? { paint: p!.paint, count: 0 };
-    const fourth = t ?? { paint: p!.paint, count: 0 };
-    this.near.four(p!.paint, p!.count, other.paint, other.count, third.paint, third.count, fourth.paint, fourth.count);
+    this.near.mix(p!.paint, p!.count, q?.paint, q?.count, r?.paint, r?.count, t?.paint, t?.count);
     return this.near.distance + costOf(parts.length, dropsOf(parts), this.options);
   }
 

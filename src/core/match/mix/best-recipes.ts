@@ -1,10 +1,7 @@
 import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
-import { MixKernel } from './mix-kernel';
-import type { MixOptions, MixPaint, Recipe } from './recipe';
-
-/** Indices of paints, rising, with their drops. */
-export type Parts = readonly { paint: number; count: number }[];
+import { mixedLab, MixKernel } from './mix-kernel';
+import { costOf, dropsOf, keyOf, recipeSd, type Counting, type MixPaint, type Parts, type Recipe } from './recipe';
 
 /** A mixture that was looked at. */
 export interface Looked {
@@ -13,15 +10,6 @@ export interface Looked {
   dE00: number;
   score: number;
 }
-
-type Counting = Pick<MixOptions, 'perPaint' | 'perDrop'>;
-
-/** What paints and drops add to the difference in a recipe's score. */
-export const costOf = (paints: number, drops: number, { perPaint, perDrop }: Counting) =>
-  perPaint * (paints - 1) + perDrop * drops;
-
-export const dropsOf = (parts: Parts) => parts.reduce((sum, part) => sum + part.count, 0);
-export const keyOf = (parts: Parts) => parts.map(({ paint, count }) => `${paint}:${count}`).join(' ');
 
 /** The best recipes for a target so far, none twice. */
 export class Best {
@@ -74,13 +62,6 @@ export class Best {
   }
 }
 
-/** The colour of a mixture of up to four paints. */
-export function mixedLab(kernel: MixKernel, parts: Parts): Lab {
-  const [p, q, r, s] = parts;
-  kernel.mix(p!.paint, p!.count, q?.paint, q?.count, r?.paint, r?.count, s?.paint, s?.count);
-  return kernel.lab();
-}
-
 function byScore(a: Looked, b: Looked): number {
   const first = a.score - b.score || a.parts.length - b.parts.length || dropsOf(a.parts) - dropsOf(b.parts);
   if (first !== 0) return first;
@@ -101,8 +82,3 @@ function recipeOf(entry: Looked, paints: readonly MixPaint[]): Recipe {
     sd: recipeSd(entry.parts.map(({ paint, count }) => ({ sd: paints[paint]!.sd, share: count / drops }))),
   };
 }
-
-/** One paint is as sure as its own colour; a mixture as the paints in it, weighted by their shares, in squares. */
-const OWN_COLOUR_SD = 0.3;
-export const recipeSd = (parts: readonly { sd: number; share: number }[]): number =>
-  parts.length === 1 ? OWN_COLOUR_SD : Math.sqrt(parts.reduce((sum, { sd, share }) => sum + share * sd * sd, 0));

@@ -3,7 +3,7 @@ import { mixed } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
 import { labOfPigment } from '@/core/paint/pigment';
 import type { CupPaint } from './correct';
-import type { Part } from './mixing';
+import type { Part } from './cup';
 
 /** Members of a tone family. */
 export const TONES = ['base', 'faded', 'bleached', 'shadow', 'chip'] as const;

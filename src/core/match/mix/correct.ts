@@ -3,7 +3,7 @@ import { mixed, type Pigment } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
 import { scaled } from '@/core/paint/paint-pigment';
 import { labOfPigment } from '@/core/paint/pigment';
-import type { Part } from './mixing';
+import type { Part } from './cup';
 
 /** A paint of the cup, or one that could go into it. */
 export interface CupPaint extends Part {

@@ -1,12 +1,12 @@
 import cie from '@/core/colour/cie-31.json' with { type: 'json' };
-import { deltaE00 } from '@/core/colour/difference';
 import { BANDS, type Pigment } from '@/core/colour/kubelka-munk';
 import { WHITE_D65 } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
+import { LocalMetric } from './local-metric';
 import { INNER_LOSS, labCurve, labSlope, MixKernel, SURFACE } from './mix-kernel';
 
 // Named once: looking each up in Math costs in an inner loop.
-const { hypot, max, sqrt } = Math;
+const { max, sqrt } = Math;
 
 /** Ten bands (nm) that carry nearly all of a paint's colour. */
 const FEW = [420, 450, 480, 500, 530, 560, 590, 620, 660, 700].map((nm) => (nm - 400) / 10);
@@ -21,8 +21,7 @@ const TINY = 1e-12;
 
 /**
  * Mixtures as they look from a target: on ten bands, in coordinates in which the target is the origin and lengths are CIEDE2000 near it.
- * After `two`, `three` or `four` paints were mixed, `u`, `v` and `w` hold where the mixture lies. No objects are made: this is what a
- * search spends its time in.
+ * After paints were mixed, `u`, `v` and `w` hold where the mixture lies. No objects are made: this is what a search spends its time in.
  */
 export class NearTarget {
   u = 0;
@@ -45,28 +44,8 @@ export class NearTarget {
     return sqrt(this.u * this.u + this.v * this.v + this.w * this.w);
   }
 
-  two(p: number, m: number, q: number, n: number): void {
-    const { K, S } = this;
-    const wx = this.weights[0];
-    const wy = this.weights[1];
-    const wz = this.weights[2];
-    const ip = p * TEN;
-    const iq = q * TEN;
-    let x = 0;
-    let y = 0;
-    let z = 0;
-    for (let i = 0; i < TEN; i += 1) {
-      const k = m * K[ip + i]! + n * K[iq + i]!;
-      const s = m * S[ip + i]! + n * S[iq + i]!;
-      const R = s / (k + INNER_LOSS * s + sqrt(k * (k + 2 * s)));
-      x += wx[i]! * R;
-      y += wy[i]! * R;
-      z += wz[i]! * R;
-    }
-    this.place(x, y, z);
-  }
-
-  three(p: number, m: number, q: number, n: number, r: number, o: number): void {
+  /** Up to four paints with their drops, which need not be whole; a count of 0 leaves a paint out. */
+  mix(p: number, m: number, q = 0, n = 0, r = 0, o = 0, t = 0, l = 0): void {
     const { K, S } = this;
     const wx = this.weights[0];
     const wy = this.weights[1];
@@ -74,26 +53,7 @@ export class NearTarget {
     const ip = p * TEN;
     const iq = q * TEN;
     const ir = r * TEN;
-    let x = 0;
-    let y = 0;
-    let z = 0;
-    for (let i = 0; i < TEN; i += 1) {
-      const k = m * K[ip + i]! + n * K[iq + i]! + o * K[ir + i]!;
-      const s = m * S[ip + i]! + n * S[iq + i]! + o * S[ir + i]!;
-      const R = s / (k + INNER_LOSS * s + sqrt(k * (k + 2 * s)));
-      x += wx[i]! * R;
-      y += wy[i]! * R;
-      z += wz[i]! * R;
-    }
-    this.place(x, y, z);
-  }
-
-  four(p: number, m: number, q: number, n: number, r: number, o: number, t: number, l: number): void {
-    const { K, S } = this;
-    const wx = this.weights[0];
-    const wy = this.weights[1];
-    const wz = this.weights[2];
-    const [ip, iq, ir, it] = [p * TEN, q * TEN, r * TEN, t * TEN];
+    const it = t * TEN;
     let x = 0;
     let y = 0;
     let z = 0;
@@ -108,9 +68,7 @@ export class NearTarget {
     this.place(x, y, z);
   }
 
-  /**
-   * Three paints in ratios e^x : e^y : 1, with how the mixture moves as x and y grow: `along` takes u, v, w by x and u, v, w by y.
-   */
+  /** m : n : 1 of three paints, with how the mixture moves: `along` takes u, v and w by ln m, then by ln n. */
   slopes(p: number, m: number, q: number, n: number, r: number, along: Float64Array): void {
     const { K, S } = this;
     const wx = this.weights[0];
@@ -261,35 +219,4 @@ function solved(matrix: Float64Array, rights: readonly Float64Array[]): Float64A
     }
     return x;
   });
-}
-
-/** Distances near a target as CIEDE2000 sees them: half the Hessian of its square there, by finite differences, and its Cholesky root. */
-export class LocalMetric {
-  /** Upper triangle: u = r0 dL + r1 da + r2 db, v = r3 da + r4 db, w = r5 db. */
-  readonly root: readonly [number, number, number, number, number, number];
-
-  constructor(readonly target: Lab) {
-    const h = 0.5;
-    const square = (dL: number, da: number, db: number) =>
-      deltaE00(target, [target[0] + dL, target[1] + da, target[2] + db]) ** 2 / (h * h);
-    const [ll, aa, bb] = [square(h, 0, 0), square(0, h, 0), square(0, 0, h)];
-    const cross = (both: number, one: number, other: number) => (both - one - other) / 2;
-    const [la, lb, ab] = [
-      cross(square(h, h, 0), ll, aa),
-      cross(square(h, 0, h), ll, bb),
-      cross(square(0, h, h), aa, bb),
-    ];
-    const r0 = sqrt(ll);
-    const [r1, r2] = [la / r0, lb / r0];
-    const r3 = sqrt(max(aa - r1 * r1, 1e-9));
-    const r4 = (ab - r1 * r2) / r3;
-    this.root = [r0, r1, r2, r3, r4, sqrt(max(bb - r2 * r2 - r4 * r4, 1e-9))];
-  }
-
-  /** About dE00 from the target to a colour, for small distances. */
-  distance(L: number, a: number, b: number): number {
-    const [dL, da, db] = [L - this.target[0], a - this.target[1], b - this.target[2]];
-    const [r0, r1, r2, r3, r4, r5] = this.root;
-    return hypot(r0 * dL + r1 * da + r2 * db, r3 * da + r4 * db, r5 * db);
-  }
 }

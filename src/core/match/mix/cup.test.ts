@@ -7,8 +7,9 @@ import { labOfPigment, pigmentOf } from '@/core/paint/pigment';
 import { bottleOf, paintOf } from '@tests/support/paints';
 import { correct, type CupPaint } from './correct';
 import { findLocked } from './locked';
-import { chemistryOf, mixingOrder, mixPaints, scaleTo, tintStrength, whyNoNearer } from './mixing';
-import { findRecipes, type MixPaint } from './recipe';
+import { chemistryOf, mixingOrder, mixPaints, scaleTo, tintStrength, whyNoNearer } from './cup';
+import { findRecipes } from './find-recipes';
+import type { MixPaint } from './recipe';
 import { toneFamily, TONE_STEPS } from './tones';
 
 const of = (lab: Lab): Pigment => pigmentOf({ colour: lab, opacity: 'opaque' }).pigment;

@@ -5,8 +5,11 @@ import { reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { pigmentOf } from '@/core/paint/pigment';
 import { MixKernel } from './mix-kernel';
-import { LocalMetric, NearTarget } from './near-target';
-import { dropCounts, findRecipes, recipeCount, tryRecipe, type MixPaint } from './recipe';
+import { LocalMetric } from './local-metric';
+import { NearTarget } from './near-target';
+import { findRecipes } from './find-recipes';
+import { tryRecipe } from './cup';
+import { dropCounts, recipeCount, type MixPaint } from './recipe';
 
 /** A repeatable drawer: colours from a fixed generator. */
 function drawer(count: number, seed = 11): MixPaint[] {
@@ -57,7 +60,7 @@ describe('the kernel', () => {
         // A target half a step off the mixture.
         const target: Lab = [L + 0.5, a - 0.5, b + 0.5];
         const view = new NearTarget(target, pigments);
-        view.three(p, m, (p + 1) % 6, n, (p + 3) % 6, o);
+        view.mix(p, m, (p + 1) % 6, n, (p + 3) % 6, o);
         expect(Math.abs(view.distance - deltaE00(target, kernel.lab()))).toBeLessThan(0.3);
         near += 1;
       }
@@ -67,7 +70,7 @@ describe('the kernel', () => {
     const view = new NearTarget([50, 2, 8], pigments);
     const slopes = new Float64Array(6);
     const at = (x: number, y: number) => {
-      view.three(0, Math.exp(x), 3, Math.exp(y), 4, 1);
+      view.mix(0, Math.exp(x), 3, Math.exp(y), 4, 1);
       return [view.u, view.v, view.w];
     };
     view.slopes(0, Math.exp(0.4), 3, Math.exp(-0.7), 4, slopes);

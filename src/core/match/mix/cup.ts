@@ -5,7 +5,8 @@ import type { Paint } from '@/core/paint/catalogue';
 import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
 import { labOfPigment } from '@/core/paint/pigment';
 import { DROPS_PER_ML, type Ml } from '@/core/paint/quantity';
-import type { MixPaint, Recipe } from './recipe';
+import { mixedLab, MixKernel } from './mix-kernel';
+import { recipeSd, type MixPaint, type Recipe } from './recipe';
 
 /** Drops of one paint in a cup. */
 export interface Part {
@@ -101,4 +102,22 @@ export function whyNoNearer(target: Lab, nearest: Lab, paints: readonly MixPaint
       : 'mixing makes it greyer than it is: what is strong enough here is not light or dark enough';
   }
   return 'no mixture of so few drops lies nearer: allow more drops or another paint';
+}
+
+/** The colour of a recipe set by hand, and how far it is from a target. */
+export function tryRecipe(
+  target: Lab,
+  parts: readonly { pigment: Pigment; sd: number; count: number }[],
+): { lab: Lab; dE00: number; sd: number } {
+  const kernel = new MixKernel(parts.map(({ pigment }) => pigment));
+  const lab = mixedLab(
+    kernel,
+    parts.map(({ count }, paint) => ({ paint, count })),
+  );
+  const drops = parts.reduce((sum, part) => sum + part.count, 0);
+  return {
+    lab,
+    dE00: deltaE00(target, lab),
+    sd: recipeSd(parts.map(({ sd, count }) => ({ sd, share: count / drops }))),
+  };
 }

@@ -2,6 +2,7 @@ import cie from '@/core/colour/cie-31.json' with { type: 'json' };
 import { BANDS, type Pigment } from '@/core/colour/kubelka-munk';
 import { WHITE_D65 } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
+import type { Parts } from './recipe';
 
 /** The inner loop of mixing: colours of mixtures on all 31 bands without making any object. */
 
@@ -65,4 +66,11 @@ export class MixKernel {
   lab(): Lab {
     return [this.L, this.a, this.b];
   }
+}
+
+/** The colour of a mixture of up to four paints. */
+export function mixedLab(kernel: MixKernel, parts: Parts): Lab {
+  const [p, q, r, s] = parts;
+  kernel.mix(p!.paint, p!.count, q?.paint, q?.count, r?.paint, r?.count, s?.paint, s?.count);
+  return kernel.lab();
 }

@@ -1,0 +1,23 @@
+import type { ColourFacts } from './colour-facts';
+
+/** What one does with colours, in the order of the work. */
+export const PANES = [
+  { key: 'calls', title: 'Calls' },
+  { key: 'mix', title: 'Mix' },
+  { key: 'layers', title: 'Layers' },
+  { key: 'together', title: 'All together' },
+  { key: 'buy', title: 'Buy and measure out' },
+  { key: 'drawer', title: 'Paints and drawer' },
+  { key: 'standards', title: 'Standards' },
+] as const;
+export type PaneKey = (typeof PANES)[number]['key'];
+
+/** Goes to a pane, and to a code in it, without asking the server again. */
+export type GoTo = (pane: PaneKey, code?: string) => void;
+
+/** What every pane gets. */
+export interface PaneProps {
+  facts: ColourFacts;
+  code: string | null;
+  goTo: GoTo;
+}
