@@ -12,8 +12,9 @@ import {
   type Fields,
   type RecordName,
 } from '@/core/brief/records';
-import { readCatalogue } from '@/core/interchange/catalogue-csv';
-import type { Paint } from '@/core/paint/catalogue';
+import { readCatalogue, writeCatalogue } from '@/core/interchange/catalogue-csv';
+import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
+import { DRYING, dryingOf } from '@/core/paint/drying';
 import { briefFileSchema } from '@/core/interchange/brief-file';
 import { dossierSchema } from '@/core/interchange/dossier';
 import { readEvidenceCsv } from '@/core/interchange/evidence-csv';
@@ -326,6 +327,56 @@ describe('a catalogue on its way in', () => {
       ChangedElsewhere,
     );
     expect(await bulk()).toHaveLength(300);
+  });
+});
+
+describe('a line of paints', () => {
+  const line = async (name: string) => {
+    const [found] = (await loadShelf()).paints.filter((paint) => paint.line === name);
+    return found!;
+  };
+  const table =
+    'line,number,chemistry,L,a,b,recoat_min,mask_min,cure_min,currency\nOwnword,1,EN,50,0,0,90,,2000,SEK\nOwnword,2,EN,60,0,0,,,,\n';
+
+  test('brings its own drying from a table; what it does not say is that of its chemistry', async () => {
+    await addToShelf(catalogueAddition(readCatalogue(table).rows), null, 'colours', { update: true });
+    const paint = await line('Ownword');
+    expect(paint.dries).toEqual({ recoat: 90, cure: 2000 });
+    expect(dryingOf(paint)).toEqual({ ...DRYING.EN, recoat: 90, cure: 2000 });
+    expect(paint.currency).toBe('SEK');
+  });
+  test('is changed for all its paints at once, and undo takes it back', async () => {
+    const briefId = await make();
+    const before = await line('Ownword');
+    await inTransaction((client) =>
+      updateRecord(client, newAct(briefId, 'colours'), 'paint_line', before.lineId, before.lineVersion, {
+        maskMin: 240,
+        thinner: 'spirit',
+      }),
+    );
+    const changed = (await loadShelf()).paints.filter((paint) => paint.line === 'Ownword');
+    expect(changed.map(({ dries, thinner }) => [dries.mask, thinner])).toEqual([
+      [240, 'spirit'],
+      [240, 'spirit'],
+    ]);
+    await undoLast(briefId);
+    expect((await line('Ownword')).dries).toEqual(before.dries);
+  });
+  test('one that was changed meanwhile is not overwritten', async () => {
+    const { lineId, lineVersion } = await line('Ownword');
+    const change = (maskMin: number) =>
+      inTransaction((client) =>
+        updateRecord(client, newAct(null, 'colours'), 'paint_line', lineId, lineVersion, { maskMin }),
+      );
+    await change(100);
+    await expect(change(200)).rejects.toThrow(ChangedElsewhere);
+    expect((await line('Ownword')).dries.mask).toBe(100);
+  });
+  test('goes out in the table and comes in again as it was', async () => {
+    const own = (await loadShelf()).paints.filter((paint) => paint.line === 'Ownword');
+    const { rows: again } = readCatalogue(writeCatalogue(own));
+    expect(again.map((row) => row.line)).toEqual(own.map(lineFieldsOf));
+    expect(again.map((row) => row.paint.currency)).toEqual(['SEK', 'EUR']);
   });
 });
 

@@ -177,6 +177,31 @@ describe('recipes', () => {
     const found = findRecipes(target, catalogue, { effort: 300_000 });
     expect(found.recipes[0]!.score).toBeLessThanOrEqual(findRecipes(target, catalogue.slice(0, 60)).recipes[0]!.score);
   });
+  test('of two paints from a large catalogue are those that looking at every pair finds', () => {
+    const catalogue = drawer(270, 23);
+    const options = { maxPaints: 2, maxDrops: 4 };
+    for (const aim of [target, [66, 10, -6]] as Lab[]) {
+      const every = findRecipes(aim, catalogue, { ...options, effort: 1e9 });
+      const some = findRecipes(aim, catalogue, { ...options, effort: 900_000 });
+      expect([every.proven, some.proven]).toEqual([true, false]);
+      expect(some.recipes.map(asDrops)).toEqual(every.recipes.map(asDrops));
+      expect(some.evaluated).toBeLessThan(every.evaluated / 2);
+    }
+  });
+  test('for a colour that no mixture reaches are still the nearest there are', () => {
+    const many = drawer(18, 41);
+    const out: Lab = [55, 70, 60];
+    const every = findRecipes(out, many, { effort: 1e9 });
+    const some = findRecipes(out, many, { effort: 300_000 });
+    expect(every.recipes[0]!.dE00).toBeGreaterThan(5);
+    expect(some.recipes[0]!.score).toBeCloseTo(every.recipes[0]!.score, 9);
+  });
+  test('stop where the effort is spent, with what was found until then', () => {
+    const stopped = findRecipes(target, drawer(120), { effort: 15_000 });
+    expect(stopped.evaluated).toBeLessThan(40_000);
+    expect(stopped.recipes).toHaveLength(10);
+    expect(stopped.recipes[0]!.score).toBeGreaterThanOrEqual(findRecipes(target, drawer(120)).recipes[0]!.score);
+  });
   test('are the same every time, and are told of while they are sought', () => {
     const shares: number[] = [];
     const first = findRecipes(target, drawer(20), { effort: 60_000 }, (_, share) => shares.push(share));
