@@ -176,6 +176,77 @@ test.describe('colours', () => {
     await expect(page.getByText(/by the line’s own word/)).toHaveCount(0);
   });
 
+  test('what was bought stands in the drawer, and the plan asks for no more of it', async ({ page }) => {
+    await openDemo(page, 'colours?show=buy');
+    const needs = page.getByRole('table').first();
+    const toBuy = () =>
+      needs
+        .getByRole('row')
+        .filter({ hasText: /\d of \d+ ml/ })
+        .count();
+    await expect(page.getByRole('button', { name: /^They have come/ })).toBeVisible();
+    const before = await toBuy();
+    await page.getByRole('button', { name: /^They have come/ }).click();
+    await expect.poll(toBuy).toBeLessThan(before);
+    await page.keyboard.press('u');
+    await expect.poll(toBuy).toBe(before);
+  });
+
+  test('one paint under two numbers becomes one; undo parts them again', async ({ page }) => {
+    await openDemo(page, 'colours?show=drawer');
+    await page.getByLabel('Named').fill('Hask 1');
+    const count = page.getByText(/^\d+ of \d+$/);
+    const before = await count.innerText();
+    await page
+      .getByRole('button', { name: /^Hask 1/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'It is the same as…' }).click();
+    await page.getByLabel(/is the same as/).selectOption({ index: 2 });
+    await page.getByRole('button', { name: 'Make one of the two' }).click();
+    await expect(count).not.toHaveText(before);
+    await page.keyboard.press('u');
+    await expect(count).toHaveText(before);
+  });
+
+  test('on a phone a call and its paints are read without scrolling sideways', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await openDemo(page, 'colours?code=TCS%2014');
+    const use = page.getByRole('button', { name: /^Use / }).first();
+    await use.scrollIntoViewIfNeeded();
+    const box = (await use.boundingBox())!;
+    expect(box.x).toBeGreaterThanOrEqual(0);
+    expect(box.x + box.width).toBeLessThanOrEqual(390);
+    for (const pane of ['mix', 'layers', 'together', 'buy', 'drawer', 'standards']) {
+      await openDemo(page, `colours?show=${pane}`);
+      await expect(page.getByRole('progressbar')).toHaveCount(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), pane).toBeLessThanOrEqual(390);
+    }
+  });
+
+  test('by keyboard alone: a call is opened, a paint is used, and taken back', async ({ page }) => {
+    await openDemo(page, 'colours');
+    const row = page.getByRole('row', { name: /TCS 14/ }).first();
+    const tabTo = async (what: RegExp) => {
+      for (let presses = 0; presses < 80; presses += 1) {
+        await page.keyboard.press('Tab');
+        const on = await page.evaluate(() => {
+          const element = document.activeElement!;
+          return element.getAttribute('aria-label') ?? element.textContent ?? '';
+        });
+        if (what.test(on)) return;
+      }
+      throw new Error(`Tab never comes to ${what}`);
+    };
+    await tabTo(/^TCS 14$/);
+    await page.keyboard.press('Enter');
+    await tabTo(/^Use /);
+    await page.keyboard.press('Enter');
+    await expect(row).toContainText('in the drawer');
+    await page.keyboard.press('u');
+    await expect(row).toContainText('Choose');
+  });
+
   test('every pane is sound: accessible, and as wide as the page', async ({ page }) => {
     for (const pane of ['calls', 'mix', 'layers', 'together', 'buy', 'drawer', 'standards']) {
       await openDemo(page, `colours?show=${pane}`);

@@ -81,7 +81,9 @@ export function PaintDetail({
   const target = paints.find(({ id }) => id === into);
   // It opens below the table, which may fill the window.
   const section = useRef<HTMLElement>(null);
-  useEffect(() => section.current?.scrollIntoView({ block: 'nearest' }), [paint.id]);
+  useEffect(() => {
+    section.current?.scrollIntoView({ block: 'nearest' });
+  }, [paint.id]);
   return (
     <section ref={section} className="ledger-detail" aria-label={paintLabel(paint)}>
       <h2 style={{ marginTop: 0 }}>
