@@ -19,6 +19,9 @@ export interface CardFacts {
   }[];
 }
 
+/** Neutral, so that it tints neither half; where nothing is chosen it shows. */
+const GROUND = '#777777';
+
 export function ColourCard({ facts }: { facts: CardFacts }): ReactNode {
   registerFonts();
   return (
@@ -33,9 +36,9 @@ export function ColourCard({ facts }: { facts: CardFacts }): ReactNode {
         </Text>
         {facts.colours.map((colour) => (
           <Box key={colour.code} wrap={false} style={{ flexDirection: 'row', gap: 10, marginBottom: 6 }}>
-            <Box style={{ flexDirection: 'row', backgroundColor: '#777777', padding: 7, width: 190, height: 52 }}>
+            <Box style={{ flexDirection: 'row', backgroundColor: GROUND, padding: 7, width: 190, height: 52 }}>
               <Box style={{ flex: 1, backgroundColor: colour.hex }} />
-              <Box style={{ flex: 1, backgroundColor: colour.madeHex ?? colour.hex }} />
+              <Box style={{ flex: 1, backgroundColor: colour.madeHex ?? GROUND }} />
             </Box>
             <Box style={{ flex: 1 }}>
               <Text style={s.strong}>

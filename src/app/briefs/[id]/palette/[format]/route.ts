@@ -36,11 +36,12 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     case 'cgats':
       return file(writeCgats(colours, today), 'text/plain; charset=utf-8', 'txt');
     case 'card': {
+      const swatches = cardColours(facts);
       const card = {
         title,
-        subtitle: `${colours.length} colours`,
+        subtitle: `${swatches.length} ${swatches.length === 1 ? 'colour' : 'colours'}: the official one left, what makes it right`,
         printedOn: fullDay(today),
-        colours: cardColours(facts),
+        colours: swatches,
       };
       return file(await makePdf({ kind: 'colour card', facts: card }, request.signal), 'application/pdf', 'pdf');
     }

@@ -1,0 +1,285 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { loadBrief, createBrief } from '@/data/briefs';
+import { loadShelf } from '@/data/colours';
+import { closePool, pool, rows } from '@/data/database';
+import { undoLast } from '@/data/history';
+import { newBrief } from '@/stations/setup/new-brief';
+import { ownDatabase } from '@tests/support/own-database';
+
+/** What reaches the server from a form or from anybody else: taken whole, or refused with the field and nothing changed. */
+
+jest.unstable_mockModule('next/cache', () => ({ revalidatePath: () => undefined }));
+const actions = await import('./colours');
+
+const NOBODY = '00000000-0000-4000-8000-000000000009';
+let briefId = '';
+
+beforeAll(async () => {
+  await ownDatabase('colour_actions_test');
+});
+beforeEach(async () => {
+  await pool().query('truncate brief, colour_system, colour_code, paint_line, picture, change cascade');
+  const setup = newBrief('2026-11-23');
+  briefId = await createBrief(
+    { ...setup.brief, timeZone: 'Europe/Berlin' },
+    { ...setup.airframe, type: 'Testbird' },
+    setup.sessions,
+  );
+});
+afterAll(closePool);
+
+const grey = {
+  line: 'Hask',
+  chemistry: 'WA',
+  number: '1',
+  name: 'Grey',
+  kind: 'solid',
+  finish: 'matt',
+  opacity: 'opaque',
+  sizeMl: 17,
+  priceCents: 310,
+  currency: 'EUR',
+  thinner: '',
+  thinRatio: null,
+  ground: '',
+  flop: '',
+  contrastRatio: null,
+  L: 50,
+  a: 0,
+  b: 1,
+};
+const addPaint = (given: object = {}) => actions.addPaint({ ...grey, briefId, ...given });
+const chip = { code: 'TCS 31', name: 'Fen green', finish: 'matt', kind: 'solid', instrument: '', batch: '' };
+const addChip = (given: object = {}) => actions.addChip({ ...chip, briefId, L: 36, a: -9, b: 13, ...given });
+const fieldsOf = (result: object) =>
+  'faults' in result ? (result.faults as { field: string }[]).map(({ field }) => field) : [];
+const saysOf = (result: object) =>
+  'faults' in result ? (result.faults as { says: string }[]).map(({ says }) => says).join('; ') : '';
+const changes = async () => (await rows(pool(), 'select 1 from change')).length;
+
+describe('a paint by hand', () => {
+  test('comes with its line and the bottle in the drawer, as one act that one undo takes back', async () => {
+    expect(await addPaint({ mlLeft: 9 })).toEqual({ ok: true, value: null });
+    const [paint] = (await loadShelf()).paints;
+    expect(paint).toMatchObject({ line: 'Hask', chemistry: 'WA', number: '1', lab: [50, 0, 1], ownedMl: 9 });
+    await undoLast(briefId);
+    expect((await loadShelf()).paints).toEqual([]);
+    expect(await rows(pool(), 'select 1 from paint_line')).toEqual([]);
+  });
+  test('a second paint of the line joins it; another chemistry of the same line is refused', async () => {
+    await addPaint();
+    expect((await addPaint({ number: '2' })).ok).toBe(true);
+    const result = await addPaint({ number: '3', chemistry: 'EN' });
+    expect(fieldsOf(result)).toEqual(['chemistry']);
+    expect((await loadShelf()).paints).toHaveLength(2);
+  });
+  test('the same number twice is said to be there already', async () => {
+    await addPaint();
+    expect(saysOf(await addPaint())).toBe('This is there already.');
+  });
+  test.each<[string, object, string, RegExp]>([
+    ['an impossible L*', { L: 130 }, 'L', /impossible/],
+    ['no colour at all', { L: undefined, a: undefined, b: undefined }, 'L', /Give L\*/],
+    [
+      'a Munsell notation outside the solid',
+      { L: undefined, a: undefined, b: undefined, munsell: '5GY 5\/60' },
+      'munsell',
+      /solid/,
+    ],
+    [
+      '30 reflectances',
+      { reflectance: Array.from({ length: 30 }, () => '0.2').join(' ') },
+      'reflectance',
+      /^30 values/,
+    ],
+    ['a tint of two numbers', { tint: '50 1' }, 'tint', /three numbers/],
+    ['a price below nothing', { priceCents: -1 }, 'priceCents', /./],
+    ['a bottle of no size', { sizeMl: 0 }, 'sizeMl', /./],
+    ['a currency that is none', { currency: 'eurodollar' }, 'currency', /./],
+    ['a chemistry that nobody knows', { chemistry: 'XX' }, 'chemistry', /./],
+    ['no number', { number: '' }, 'number', /./],
+  ])('%s is refused at its field, and nothing is kept', async (_, given, field, says) => {
+    const before = await changes();
+    const result = await addPaint(given);
+    expect(fieldsOf(result)).toContain(field);
+    expect(saysOf(result)).toMatch(says);
+    expect(await changes()).toBe(before);
+  });
+  test.each([null, 'x', {}, { briefId: 'no-id' }, []])('%j is no paint', async (nonsense) => {
+    expect((await actions.addPaint(nonsense)).ok).toBe(false);
+  });
+  test('one that was changed meanwhile is not overwritten: what stands there comes back', async () => {
+    await addPaint();
+    const [paint] = (await loadShelf()).paints;
+    const change = (name: string) =>
+      actions.changePaint({ ...grey, briefId, id: paint!.id, version: paint!.version, name });
+    expect((await change('Sea grey')).ok).toBe(true);
+    const late = await change('Mud');
+    expect(late).toMatchObject({ ok: false, conflict: { entity: 'paint', theirs: { name: 'Sea grey' } } });
+  });
+});
+
+describe('a chip by hand', () => {
+  test('makes its code when that is new, and joins it when it is not', async () => {
+    await addChip();
+    await addChip({ L: 37, batch: 'B2' });
+    const { codes, chips } = await loadShelf();
+    expect(codes.map(({ code, system }) => [code, system])).toEqual([['TCS 31', 'TCS']]);
+    expect(chips.map(({ batch }) => batch).sort()).toEqual(['', 'B2']);
+  });
+  test('a screen colour was judged by eye, whatever is said of it', async () => {
+    await addChip({ L: undefined, a: undefined, b: undefined, hex: '#445544', origin: 'measured' });
+    expect((await loadShelf()).chips[0]!.origin).toBe('eyeballed');
+  });
+  test('a number that two standards have is asked about', async () => {
+    const standard = (name: string) =>
+      actions.takeStandard({
+        briefId,
+        text: `code,name,l,a,b\n31,One,50,0,0\n`,
+        system: { name, title: '', prefix: name, shape: 'digits' },
+      });
+    expect((await standard('AAA')).ok).toBe(true);
+    expect((await standard('BBB')).ok).toBe(true);
+    const result = await addChip({ code: '31' });
+    expect(fieldsOf(result)).toEqual(['code']);
+    expect(saysOf(result)).toMatch(/AAA 31.*BBB 31/);
+    expect((await addChip({ code: 'BBB 31' })).ok).toBe(true);
+  });
+});
+
+describe('a table', () => {
+  test('of a standard whose letters are those of another is refused', async () => {
+    const take = (name: string) =>
+      actions.takeStandard({
+        briefId,
+        text: 'code,name,l,a,b\nQQ 1,One,50,0,0\n',
+        system: { name, title: '', prefix: 'QQ' },
+      });
+    expect((await take('First')).ok).toBe(true);
+    expect(saysOf(await take('Second'))).toBe('The prefix QQ is that of First already.');
+  });
+  test.each([
+    ['empty', ''],
+    ['without a row that can be read', 'line,number,L\nHask,1,500\n'],
+    ['without the columns it needs', 'colour\nred\n'],
+  ])('%s is refused', async (_, text) => {
+    expect((await actions.takeCatalogue({ briefId, text })).ok).toBe(false);
+    expect((await loadShelf()).paints).toEqual([]);
+  });
+  test('is looked at without keeping anything; of very many faults the first are told', async () => {
+    const text = ['line,number,L,a,b', ...Array.from({ length: 500 }, (_, i) => `Hask,${i},500,0,0`)].join('\n');
+    const result = await actions.lookAtCatalogue({ text });
+    if (!result.ok) throw new Error('it could not be looked at');
+    expect(result.value.rows).toBe(0);
+    expect(result.value.faults.at(-1)!.says).toBe('and 300 more');
+    expect((await loadShelf()).paints).toEqual([]);
+  });
+});
+
+describe('what makes a colour', () => {
+  const ready = async () => {
+    await addChip();
+    await addChip({ code: 'TCS 14', name: 'Sleet', L: 69, a: -5, b: -5.5 });
+    await addPaint({ mlLeft: 10 });
+    const { codes, paints } = await loadShelf();
+    const idOf = (code: string) => codes.find((record) => record.code === code)!.id;
+    return { green: idOf('TCS 31'), sleet: idOf('TCS 14'), paint: paints[0]! };
+  };
+  const choices = async () => (await loadBrief(briefId))!.choices;
+  const recipe = (paintId: string) => ({
+    tone: 'base',
+    parts: [{ paintId, drops: 3 }],
+    predicted: [50, 0, 1],
+    sd: 1,
+    observed: null,
+    observedSd: null,
+    ml: null,
+    madeOn: null,
+    note: '',
+  });
+
+  test('is a paint, then a recipe that is kept with it, then nothing: one choice for a code', async () => {
+    const { green, paint } = await ready();
+    await actions.chooseColour({ briefId, codeId: green, by: { paintId: paint.id } });
+    expect(await choices()).toMatchObject([{ codeId: green, paintId: paint.id, recipeId: null }]);
+    const kept = await actions.chooseColour({ briefId, codeId: green, by: { recipe: recipe(paint.id) } });
+    if (!kept.ok) throw new Error('it was not kept');
+    expect(await choices()).toMatchObject([{ codeId: green, paintId: null, recipeId: kept.value }]);
+    await actions.chooseColour({ briefId, codeId: green, by: null });
+    expect(await choices()).toEqual([]);
+  });
+  test('a paint that is gone is said, and no choice is made', async () => {
+    const { green } = await ready();
+    expect(saysOf(await actions.chooseColour({ briefId, codeId: green, by: { paintId: NOBODY } }))).toBe(
+      'What it refers to is gone.',
+    );
+    expect(await choices()).toEqual([]);
+  });
+  test('for a whole scheme it is all or nothing', async () => {
+    const { green, sleet, paint } = await ready();
+    const all = (last: string) =>
+      actions.chooseColours({
+        briefId,
+        choices: [
+          { codeId: green, by: { paintId: paint.id } },
+          { codeId: sleet, by: { paintId: last } },
+        ],
+      });
+    expect((await all(NOBODY)).ok).toBe(false);
+    expect(await choices()).toEqual([]);
+    expect((await all(paint.id)).ok).toBe(true);
+    expect(await choices()).toHaveLength(2);
+    await undoLast(briefId);
+    expect(await choices()).toEqual([]);
+  });
+  test('a test spray that comes too late changes neither the recipe nor the bottle', async () => {
+    const { green, paint } = await ready();
+    await actions.keepRecipes({ briefId, recipes: [{ ...recipe(paint.id), codeId: green }] });
+    const [kept] = (await loadBrief(briefId))!.recipes;
+    const [bottle] = paint.bottles;
+    const spray = (version: number, strength: number) =>
+      actions.keepTestSpray({
+        briefId,
+        recipe: {
+          id: kept!.id,
+          version: kept!.version,
+          fields: {
+            parts: kept!.parts,
+            predicted: kept!.predicted,
+            sd: 1,
+            observed: [48, 0, 1],
+            observedSd: 1,
+            note: '',
+          },
+        },
+        bottles: [{ id: bottle!.id, version, strength }],
+      });
+    expect(await spray(bottle!.version + 5, 1.4)).toMatchObject({ ok: false, conflict: { entity: 'bottle' } });
+    expect((await loadBrief(briefId))!.recipes[0]!.observed).toBeNull();
+    expect((await spray(bottle!.version, 1.4)).ok).toBe(true);
+    expect((await loadBrief(briefId))!.recipes[0]!.observed).toEqual([48, 0, 1]);
+    expect((await loadShelf()).paints[0]!.bottles[0]!.strength).toBeCloseTo(1.4, 6);
+  });
+  test('bottles that were bought stand full and unopened; one that is gone stops them all', async () => {
+    const { paint } = await ready();
+    const put = (second: string) =>
+      actions.putInDrawer({
+        briefId,
+        bottles: [
+          { paintId: paint.id, count: 2 },
+          { paintId: second, count: 1 },
+        ],
+      });
+    expect(saysOf(await put(NOBODY))).toMatch(/gone from the catalogue/);
+    expect((await loadShelf()).paints[0]!.bottles).toHaveLength(1);
+    expect((await put(paint.id)).ok).toBe(true);
+    const { bottles, ownedMl } = (await loadShelf()).paints[0]!;
+    expect(bottles).toHaveLength(4);
+    expect(ownedMl).toBe(10 + 3 * 17);
+  });
+  test('a paint is not merged with itself', async () => {
+    const { paint } = await ready();
+    const same = { id: paint.id, version: paint.version };
+    expect(fieldsOf(await actions.mergePaint({ briefId, from: same, into: same }))).toEqual(['into']);
+  });
+});
