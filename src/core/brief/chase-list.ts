@@ -6,7 +6,7 @@ import type { RoutePlan } from '@/core/route/plan';
 import { redoOf } from '@/core/route/redo';
 import type { Route } from '@/core/route/route';
 import { daysBetween } from '@/core/units/day';
-import type { GateView } from './derive';
+import type { GateView } from './gate-views';
 import type { QuestionView, WeighedBrief } from './questions';
 import type { BriefState } from './state';
 

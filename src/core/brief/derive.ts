@@ -6,23 +6,14 @@ import { needsOrder, type Layer } from '@/core/evidence/layers';
 import { buildOutline, zoneTitle, type Outline } from '@/core/outline/outline';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { localDay } from '@/core/route/calendar';
-import { GATES, type GateName } from '@/core/route/gates';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
 import { buildRoute, type Route, type RouteCall } from '@/core/route/route';
 import { chaseList, type ChaseItem } from './chase-list';
+import { gateViews, type GateView } from './gate-views';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
 import type { Kept } from './records';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
 import { outlineSpecOf, type BriefState, type ColourShelf } from './state';
-
-export interface GateView {
-  name: GateName;
-  title: string;
-  /** Local date-time at which it is planned; null when it is not part of the route. */
-  start: string | null;
-  passed: boolean;
-  open: QuestionView[];
-}
 
 export interface CallView {
   code: string;
@@ -182,16 +173,6 @@ function routeCall(call: CallView): RouteCall {
         }
       : null,
   };
-}
-
-function gateViews(plan: RoutePlan, questions: readonly QuestionView[]): GateView[] {
-  return (Object.keys(GATES) as GateName[]).flatMap((name) => {
-    const work = plan.work.find((item) => item.step.gate === name);
-    const open = questions.filter((question) => question.open && question.gate === name);
-    return work || open.length > 0
-      ? [{ name, title: GATES[name], start: work?.start ?? null, passed: work?.done ?? false, open }]
-      : [];
-  });
 }
 
 /** Zones on which older coats or patches show, with what to lay down, bottom to top. */

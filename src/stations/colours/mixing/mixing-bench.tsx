@@ -4,15 +4,11 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/colours';
-import { recipeLabel, withPaints } from '@/core/brief/recipes';
-import { hexOf } from '@/core/colour/spaces';
 import { differenceInWords } from '@/core/colour/words';
-import { tryRecipe } from '@/core/match/mix/cup';
+import { chemistryOf, tryRecipe } from '@/core/match/mix/cup';
 import { matchSingle } from '@/core/match/single';
-import { chemistryOf, partsOf } from '@/core/match/mix/cup';
 import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
-import { paintLabel, type Paint } from '@/core/paint/catalogue';
-import type { Lab } from '@/core/colour/types';
+import type { Paint } from '@/core/paint/catalogue';
 import { DropBar } from '@/ui/drop-bar';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
@@ -21,21 +17,14 @@ import { CallChoice } from '../call-choice';
 import { dropOf, targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
+import { FoundRecipes } from './found-recipes';
+import { AddPaint, HandRow, type HandPart } from './hand';
 import { MakeIt } from './make-it';
 import type { MixAnswer, searchMixtures } from './search';
 import { TestSpray } from './test-spray';
 import { ToneFamily } from './tone-family';
 
-/** A paint in the recipe in hand. */
-export interface HandPart {
-  paintId: string;
-  drops: number;
-  /** Kept by the search: not at all, the paint, or the paint with its drops. */
-  kept: 'free' | 'paint' | 'drops';
-}
-
 type Api = { searchMixtures: typeof searchMixtures };
-const MOST_DROPS = 24;
 
 /** Recipes in whole drops for one call: found, or set by hand, made, sprayed and corrected. */
 export function MixingBench({ facts, code, goTo }: PaneProps): ReactNode {
@@ -315,7 +304,7 @@ function Bench({
           {working ? (
             <LinearProgress variant="determinate" value={100 * (answer?.share ?? 0)} aria-label="Searching" />
           ) : null}
-          <Found
+          <FoundRecipes
             answer={answer}
             working={working}
             target={target}
@@ -355,174 +344,6 @@ function Bench({
           <ToneFamily facts={facts} call={call} base={inHand} paints={paints} />
         </>
       ) : null}
-    </>
-  );
-}
-
-/** One paint of the recipe in hand: its drops by slider, by key or one by one, and whether the search keeps it. */
-function HandRow({
-  part,
-  paint,
-  from,
-  onDrops,
-  onKept,
-  onOut,
-}: {
-  part: HandPart;
-  paint: Paint;
-  from: string;
-  onDrops: (drops: number) => void;
-  onKept: (kept: HandPart['kept']) => void;
-  onOut: () => void;
-}): ReactNode {
-  const label = paintLabel(paint);
-  return (
-    <li>
-      <div>
-        <span className="chip" style={{ background: paint.lab ? hexOf(paint.lab) : 'none' }} /> <strong>{label}</strong>{' '}
-        {paint.name}
-        <span className="dim">{from ? `, known from ${from}` : ''}</span>
-      </div>
-      <div className="hand-drops">
-        <button
-          type="button"
-          aria-label={`One drop less of ${label}`}
-          disabled={part.drops <= 1}
-          onClick={() => onDrops(part.drops - 1)}
-        >
-          −
-        </button>
-        <input
-          type="range"
-          min={1}
-          max={MOST_DROPS}
-          value={part.drops}
-          aria-label={`Drops of ${label}`}
-          onChange={(event) => onDrops(Number(event.target.value))}
-        />
-        <button
-          type="button"
-          aria-label={`One drop more of ${label}`}
-          disabled={part.drops >= MOST_DROPS}
-          onClick={() => onDrops(part.drops + 1)}
-        >
-          +
-        </button>
-        <span className="num">{part.drops}</span>
-        <select
-          value={part.kept}
-          aria-label={`In the search, ${label}`}
-          onChange={(event) => onKept(event.target.value as HandPart['kept'])}
-        >
-          <option value="free">free</option>
-          <option value="paint">keep the paint</option>
-          <option value="drops">keep its drops</option>
-        </select>
-        <button type="button" className="row-button" aria-label={`Take ${label} out`} onClick={onOut}>
-          out
-        </button>
-      </div>
-    </li>
-  );
-}
-
-function AddPaint({
-  paints,
-  onAdd,
-  full,
-}: {
-  paints: readonly Paint[];
-  onAdd: (paintId: string) => void;
-  full: boolean;
-}): ReactNode {
-  if (full) return <p className="dim">Four paints are the most that are mixed here.</p>;
-  return (
-    <p>
-      <label>
-        Add{' '}
-        <select value="" onChange={(event) => event.target.value && onAdd(event.target.value)} aria-label="Add a paint">
-          <option value="">a paint…</option>
-          {paints.map((paint) => (
-            <option key={paint.id} value={paint.id}>
-              {paintLabel(paint)} {paint.name}
-            </option>
-          ))}
-        </select>
-      </label>
-    </p>
-  );
-}
-
-function Found({
-  answer,
-  working,
-  target,
-  targetSd,
-  byId,
-  from,
-  onTake,
-}: {
-  answer: MixAnswer | null;
-  working: boolean;
-  target: Lab;
-  targetSd: number;
-  byId: ReadonlyMap<string, Paint>;
-  from: number;
-  onTake: (parts: { paintId: string; drops: number }[]) => void;
-}): ReactNode {
-  if (!answer)
-    return working ? null : (
-      <p className="dim">
-        {from} paints to mix from. The search looks for few paints in few whole drops: each further paint has to earn
-        0.2 ΔE00.
-      </p>
-    );
-  return (
-    <>
-      <table className="plain found">
-        <tbody>
-          {answer.recipes.map((recipe) => {
-            const parts = withPaints(partsOf(recipe), byId);
-            const label = recipeLabel(parts);
-            return (
-              <tr key={label}>
-                <td>
-                  <ButtedSwatches official={target} chosen={recipe.lab} label={label} width={84} />
-                </td>
-                <td>
-                  <button
-                    type="button"
-                    className="row-button"
-                    onClick={() => onTake(parts.map(({ paint, drops }) => ({ paintId: paint.id, drops })))}
-                  >
-                    {label}
-                  </button>
-                  <div className="dim">
-                    {differenceInWords(target, recipe.lab, recipe.dE00, Math.hypot(targetSd, recipe.sd))}
-                  </div>
-                </td>
-                <td className="num">{recipe.dE00.toFixed(2)}</td>
-                <td className="num dim nowrap">± {recipe.sd.toFixed(1)}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-      {answer.recipes.length === 0 && !working ? (
-        <p>{answer.why ?? 'Nothing can be mixed with what is kept.'}</p>
-      ) : null}
-      {answer.why && answer.recipes.length > 0 ? (
-        <p>
-          The nearest is {answer.recipes[0]!.dE00.toFixed(1)} off: {answer.why}.
-        </p>
-      ) : null}
-      {working ? null : (
-        <p className="dim">
-          {answer.proven
-            ? 'Every recipe was looked at: none is better.'
-            : `${answer.evaluated.toLocaleString()} mixtures looked at; a better one may exist, hardly by much.`}
-        </p>
-      )}
     </>
   );
 }
