@@ -21,7 +21,10 @@ export function touchingZones(outline: Outline): [string, string][] {
         const pair = [one.zone, other.zone].sort() as [string, string];
         const key = pair.join(' ');
         if (one.zone === other.zone || pairs.has(key) || !overlap(one.box, other.box)) continue;
-        if (one.points.some(([x, y]) => other.points.some(([u, v]) => Math.hypot(x - u, y - v) < near)))
+        // Only what lies in both boxes can be near.
+        const here = one.points.filter((point) => within(other.box, point));
+        const there = other.points.filter((point) => within(one.box, point));
+        if (here.some(([x, y]) => there.some(([u, v]) => (x - u) * (x - u) + (y - v) * (y - v) < near * near)))
           pairs.set(key, pair);
       }
     });
@@ -49,4 +52,5 @@ function boxOf(points: readonly Point[], room: number) {
 }
 
 type Box = ReturnType<typeof boxOf>;
+const within = ({ left, right, top, bottom }: Box, [x, y]: Point) => x >= left && x <= right && y >= top && y <= bottom;
 const overlap = (a: Box, b: Box) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
