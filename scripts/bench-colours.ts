@@ -2,12 +2,12 @@ import type { Browser } from '@playwright/test';
 import type { Lab } from '../src/core/colour/types';
 import { readCatalogue } from '../src/core/interchange/catalogue-csv';
 import { findRecipes } from '../src/core/match/mix/find-recipes';
-import { MIX_DEFAULTS, type MixPaint } from '../src/core/match/mix/recipe';
+import { MIX_DEFAULTS } from '../src/core/match/mix/recipe';
 import { chooseScheme, SCHEME_DEFAULTS, type SchemeCandidate } from '../src/core/match/scheme';
 import { matchSingle } from '../src/core/match/single';
-import type { Opacity, Paint } from '../src/core/paint/catalogue';
-import { pigmentOf } from '../src/core/paint/pigment';
+import type { Paint } from '../src/core/paint/catalogue';
 import { addToShelf, catalogueAddition } from '../src/data/colours';
+import { madeUpPaints, numbers, OPACITIES } from '../tests/support/made-up';
 import { everyChoice } from '../tests/support/scheme';
 import { median, medianAndWorst, timed, type Figure } from './bench-figures';
 
@@ -86,21 +86,6 @@ async function nearest(paints: readonly Paint[]): Promise<Figure> {
   return { what: 'nearest of 5 000 paints, ms (median, worst)', found: medianAndWorst(taken), asked: 'no figure' };
 }
 
-/** A repeatable row of numbers in 0..1. */
-function numbers(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 16807) % 2147483647) / 2147483647;
-}
-const OPACITIES: Opacity[] = ['opaque', 'semi', 'transparent'];
-
-function madeUpPaints(count: number, seed: number): MixPaint[] {
-  const next = numbers(seed);
-  return Array.from({ length: count }, (_, i) => {
-    const [L, chroma, hue] = [18 + 74 * next(), 32 * next(), 2 * Math.PI * next()];
-    const colour: Lab = [L, chroma * Math.cos(hue), chroma * Math.sin(hue)];
-    return { id: `p${i}`, ...pigmentOf({ colour, opacity: OPACITIES[i % 3]! }) };
-  });
-}
 function madeUpTargets(count: number, seed: number): Lab[] {
   const next = numbers(seed);
   return Array.from({ length: count }, () => {

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { BLANK_RECIPE } from '@/core/brief/blank';
 import { loadBrief, createBrief } from '@/data/briefs';
 import { loadShelf } from '@/data/colours';
 import { closePool, pool, rows } from '@/data/database';
@@ -187,15 +188,10 @@ describe('what makes a colour', () => {
   };
   const choices = async () => (await loadBrief(briefId))!.choices;
   const recipe = (paintId: string) => ({
-    tone: 'base',
+    ...BLANK_RECIPE,
     parts: [{ paintId, drops: 3 }],
     predicted: [50, 0, 1],
     sd: 1,
-    observed: null,
-    observedSd: null,
-    ml: null,
-    madeOn: null,
-    note: '',
   });
 
   test('is a paint, then a recipe that is kept with it, then nothing: one choice for a code', async () => {

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { newBrief } from '@/stations/setup/new-brief';
-import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/brief/blank';
+import { BLANK_RECIPE, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/brief/blank';
 import {
   chipFields,
   colourCodeFields,
@@ -288,18 +288,13 @@ describe('a catalogue on its way in', () => {
       });
       await insertRecord(client, act, 'recipe', {
         codeId: code.id,
-        tone: 'base',
+        ...BLANK_RECIPE,
         parts: [
           { paintId: from.id, drops: 2 },
           { paintId: into.id, drops: 3 },
         ],
         predicted: [50, 0, 0],
         sd: 1,
-        observed: null,
-        observedSd: null,
-        ml: null,
-        madeOn: null,
-        note: '',
       });
       await insertRecord(client, act, 'colour_choice', { codeId: code.id, paintId: from.id, recipeId: null });
       return { codeId: code.id };

@@ -28,3 +28,13 @@ export const BLANK_SIGHTING: Omit<Fields<'sighting'>, 'questionId' | 'sourceId' 
   note: '',
   marks: null,
 };
+
+/** A recipe of the base colour that nobody has made or sprayed yet. */
+export const BLANK_RECIPE: Omit<Fields<'recipe'>, 'codeId' | 'parts' | 'predicted' | 'sd'> = {
+  tone: 'base',
+  observed: null,
+  observedSd: null,
+  ml: null,
+  madeOn: null,
+  note: '',
+};

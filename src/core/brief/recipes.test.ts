@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { paintOf } from '@tests/support/paints';
+import { BLANK_RECIPE } from './blank';
 import type { Kept } from './records';
 import { recipeAsPaint, recipeLabel, recipeView } from './recipes';
 
@@ -10,18 +11,13 @@ const recipe = (over: Partial<Kept<'recipe'>> = {}): Kept<'recipe'> => ({
   id: 'r',
   version: 1,
   codeId: 'c',
-  tone: 'base',
+  ...BLANK_RECIPE,
   parts: [
     { paintId: 'g', drops: 5 },
     { paintId: 'b', drops: 2 },
   ],
   predicted: [50, -2, -6],
   sd: 1.5,
-  observed: null,
-  observedSd: null,
-  ml: null,
-  madeOn: null,
-  note: '',
   ...over,
 });
 

@@ -1,3 +1,4 @@
+import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import type { FieldSpec } from '@/ui/fields';
 
 /** The forms in which a colour is typed: any one of them. */
@@ -9,6 +10,19 @@ export const COLOUR_FIELDS: FieldSpec[] = [
   { name: 'munsell', label: 'or Munsell', help: '5.5GY 4.2/3.1', width: 2 },
   { name: 'hex', label: 'or screen colour', help: '#rrggbb, counts as eyeballed', width: 2 },
   { name: 'reflectance', label: 'or reflectance', help: '31 values, 400 to 700 nm by 10', width: 4 },
+];
+
+/** What a line of paints says of itself beside its name and how it dries. */
+export const LINE_FIELDS: FieldSpec[] = [
+  {
+    name: 'chemistry',
+    label: 'Chemistry',
+    type: 'choice',
+    options: CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].title })),
+    width: 3,
+  },
+  { name: 'thinner', label: 'Its thinner', width: 3 },
+  { name: 'thinRatio', label: 'Thinner to 1 of paint', type: 'number', optional: true, width: 3 },
 ];
 
 /** Choices of which '' is that it is not known. */

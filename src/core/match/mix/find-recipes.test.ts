@@ -3,7 +3,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import { masstone, mixed } from '@/core/colour/kubelka-munk';
 import { reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
-import { pigmentOf } from '@/core/paint/pigment';
+import { madeUpPaints } from '@tests/support/made-up';
 import { MixKernel } from './mix-kernel';
 import { LocalMetric } from './local-metric';
 import { NearTarget } from './near-target';
@@ -11,19 +11,6 @@ import { findRecipes } from './find-recipes';
 import { tryRecipe } from './cup';
 import { dropCounts, recipeCount, type MixPaint } from './recipe';
 
-/** A repeatable drawer: colours from a fixed generator. */
-function drawer(count: number, seed = 11): MixPaint[] {
-  let state = seed;
-  const next = () => (state = (state * 16807) % 2147483647) / 2147483647;
-  return Array.from({ length: count }, (_, i) => {
-    const [L, chroma, hue] = [18 + 74 * next(), 32 * next(), 2 * Math.PI * next()];
-    const { pigment, sd } = pigmentOf({
-      colour: [L, chroma * Math.cos(hue), chroma * Math.sin(hue)],
-      opacity: (['opaque', 'semi', 'transparent'] as const)[i % 3]!,
-    });
-    return { id: `p${i}`, pigment, sd };
-  });
-}
 const labOf = (paints: readonly MixPaint[], drops: Record<string, number>): Lab =>
   xyzToLab(
     reflectanceToXyz(
@@ -38,7 +25,7 @@ const asDrops = (recipe: { drops: { id: string; count: number }[] }) =>
   Object.fromEntries(recipe.drops.map(({ id, count }) => [id, count]));
 
 describe('the kernel', () => {
-  const paints = drawer(6);
+  const paints = madeUpPaints(6);
   const pigments = paints.map((paint) => paint.pigment);
   test('mixes on all bands exactly as the theory says', () => {
     const kernel = new MixKernel(pigments);
@@ -117,7 +104,7 @@ describe('ways to share drops', () => {
 });
 
 describe('recipes', () => {
-  const paints = drawer(9);
+  const paints = madeUpPaints(9);
   const target: Lab = [48, -4, 9];
   test('of a mixture that was made from the drawer give it back exactly', () => {
     const { recipes, proven } = findRecipes(labOf(paints, { p1: 3, p4: 2 }), paints, { perPaint: 0, perDrop: 0.001 });
@@ -150,7 +137,7 @@ describe('recipes', () => {
     let [same, all] = [0, 0];
     for (const seed of [5, 29])
       for (const aim of [target, [62, 6, 24], [35, 4, -12]] as Lab[]) {
-        const many = drawer(18, seed);
+        const many = madeUpPaints(18, seed);
         const every = findRecipes(aim, many, { effort: 1e9 });
         const some = findRecipes(aim, many, { effort: 300_000 });
         expect([every.proven, some.proven]).toEqual([true, false]);
@@ -163,7 +150,7 @@ describe('recipes', () => {
     expect(same / all).toBeGreaterThanOrEqual(0.98);
   });
   test('of four paints have the same best as the search that sees everything, and are no worse than those of three', () => {
-    const few = drawer(10, 3);
+    const few = madeUpPaints(10, 3);
     for (const aim of [target, [70, 12, 5]] as Lab[]) {
       const every = findRecipes(aim, few, { maxPaints: 4, effort: 1e9 });
       const some = findRecipes(aim, few, { maxPaints: 4, effort: 60_000 });
@@ -173,12 +160,12 @@ describe('recipes', () => {
     }
   });
   test('from more paints than any table holds are no worse than from the drawer among them', () => {
-    const catalogue = drawer(300, 17);
+    const catalogue = madeUpPaints(300, 17);
     const found = findRecipes(target, catalogue, { effort: 300_000 });
     expect(found.recipes[0]!.score).toBeLessThanOrEqual(findRecipes(target, catalogue.slice(0, 60)).recipes[0]!.score);
   });
   test('of two paints from a large catalogue are those that looking at every pair finds', () => {
-    const catalogue = drawer(270, 23);
+    const catalogue = madeUpPaints(270, 23);
     const options = { maxPaints: 2, maxDrops: 4 };
     for (const aim of [target, [66, 10, -6]] as Lab[]) {
       const every = findRecipes(aim, catalogue, { ...options, effort: 1e9 });
@@ -189,7 +176,7 @@ describe('recipes', () => {
     }
   });
   test('for a colour that no mixture reaches are still the nearest there are', () => {
-    const many = drawer(18, 41);
+    const many = madeUpPaints(18, 41);
     const out: Lab = [55, 70, 60];
     const every = findRecipes(out, many, { effort: 1e9 });
     const some = findRecipes(out, many, { effort: 300_000 });
@@ -197,15 +184,15 @@ describe('recipes', () => {
     expect(some.recipes[0]!.score).toBeCloseTo(every.recipes[0]!.score, 9);
   });
   test('stop where the effort is spent, with what was found until then', () => {
-    const stopped = findRecipes(target, drawer(120), { effort: 15_000 });
+    const stopped = findRecipes(target, madeUpPaints(120), { effort: 15_000 });
     expect(stopped.evaluated).toBeLessThan(40_000);
     expect(stopped.recipes).toHaveLength(10);
-    expect(stopped.recipes[0]!.score).toBeGreaterThanOrEqual(findRecipes(target, drawer(120)).recipes[0]!.score);
+    expect(stopped.recipes[0]!.score).toBeGreaterThanOrEqual(findRecipes(target, madeUpPaints(120)).recipes[0]!.score);
   });
   test('are the same every time, and are told of while they are sought', () => {
     const shares: number[] = [];
-    const first = findRecipes(target, drawer(20), { effort: 60_000 }, (_, share) => shares.push(share));
-    expect(findRecipes(target, drawer(20), { effort: 60_000 })).toEqual(first);
+    const first = findRecipes(target, madeUpPaints(20), { effort: 60_000 }, (_, share) => shares.push(share));
+    expect(findRecipes(target, madeUpPaints(20), { effort: 60_000 })).toEqual(first);
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
     expect(shares.at(-1)).toBe(1);
   });

@@ -11,14 +11,18 @@ const { k1, k2 } = cie.saunderson;
  * What is seen of a thick film (Kubelka, Munk 1931, with the surface of Saunderson 1942) in one division:
  * SURFACE S / (K + INNER_LOSS S + sqrt(K (K + 2 S))).
  */
-export const SURFACE = (1 - k1) * (1 - k2);
+const SURFACE = (1 - k1) * (1 - k2);
 export const INNER_LOSS = 1 - k2;
 
 const weightsOf = (weights: readonly number[], white: number) =>
   Float64Array.from(weights, (weight) => (weight * SURFACE) / white);
-const X = weightsOf(cie.weights_D65.X, WHITE_D65[0]);
-const Y = weightsOf(cie.weights_D65.Y, WHITE_D65[1]);
-const Z = weightsOf(cie.weights_D65.Z, WHITE_D65[2]);
+/** Of X, Y and Z: what each band adds, over the white and with the loss at the surface. */
+export const WEIGHTS = [
+  weightsOf(cie.weights_D65.X, WHITE_D65[0]),
+  weightsOf(cie.weights_D65.Y, WHITE_D65[1]),
+  weightsOf(cie.weights_D65.Z, WHITE_D65[2]),
+] as const;
+const [X, Y, Z] = WEIGHTS;
 
 // Named once: looking each up in Math costs in an inner loop.
 const { cbrt, sqrt } = Math;

@@ -1,9 +1,7 @@
-import cie from '@/core/colour/cie-31.json' with { type: 'json' };
 import { BANDS, type Pigment } from '@/core/colour/kubelka-munk';
-import { WHITE_D65 } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { LocalMetric } from './local-metric';
-import { INNER_LOSS, labCurve, labSlope, MixKernel, SURFACE } from './mix-kernel';
+import { INNER_LOSS, labCurve, labSlope, MixKernel, WEIGHTS } from './mix-kernel';
 
 // Named once: looking each up in Math costs in an inner loop.
 const { max, sqrt } = Math;
@@ -150,8 +148,7 @@ export class NearTarget {
 function fittedWeights(pigments: readonly Pigment[], metric: LocalMetric): [Float64Array, Float64Array, Float64Array] {
   const kernel = new MixKernel(pigments);
   const n = pigments.length;
-  const all = cie.weights_D65;
-  const plain = [all.X, all.Y, all.Z].map((weights, axis) => gathered(weights, SURFACE / WHITE_D65[axis]!));
+  const plain = WEIGHTS.map(gathered);
   const normal = new Float64Array(TEN * TEN);
   const right = [new Float64Array(TEN), new Float64Array(TEN), new Float64Array(TEN)];
   const seen = new Float64Array(BANDS);
@@ -165,9 +162,9 @@ function fittedWeights(pigments: readonly Pigment[], metric: LocalMetric): [Floa
       const near = NEAR / (NEAR + metric.distance(kernel.L, kernel.a, kernel.b));
       const weight = near * near;
       for (let axis = 0; axis < 3; axis += 1) {
-        const full = [all.X, all.Y, all.Z][axis]!;
+        const full = WEIGHTS[axis]!;
         let miss = 0;
-        for (let i = 0; i < BANDS; i += 1) miss += (full[i]! * SURFACE * seen[i]!) / WHITE_D65[axis]!;
+        for (let i = 0; i < BANDS; i += 1) miss += full[i]! * seen[i]!;
         for (let i = 0; i < TEN; i += 1) miss -= plain[axis]![i]! * seen[FEW[i]!]!;
         for (let i = 0; i < TEN; i += 1) right[axis]![i]! += weight * miss * seen[FEW[i]!]!;
       }
@@ -184,15 +181,15 @@ function fittedWeights(pigments: readonly Pigment[], metric: LocalMetric): [Floa
 }
 
 /** Weights of the ten bands by interpolation: each of the 31 is shared between the two of the ten round it, by how near it is. */
-function gathered(weights: readonly number[], scale: number): Float64Array {
+function gathered(weights: Float64Array): Float64Array {
   const shared = new Float64Array(TEN);
   weights.forEach((weight, i) => {
     const next = FEW.findIndex((band) => band >= i);
-    if (next <= 0) shared[0]! += scale * weight;
+    if (next <= 0) shared[0]! += weight;
     else {
       const part = (i - FEW[next - 1]!) / (FEW[next]! - FEW[next - 1]!);
-      shared[next]! += scale * weight * part;
-      shared[next - 1]! += scale * weight * (1 - part);
+      shared[next]! += weight * part;
+      shared[next - 1]! += weight * (1 - part);
     }
   });
   return shared;

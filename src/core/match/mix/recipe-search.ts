@@ -352,7 +352,7 @@ class Search {
       for (const parts of moves(here)) {
         if (parts.map((p) => p.count).reduce(divisor) !== 1) continue;
         const guess = this.guess(parts);
-        if (guess < this.best.limit + SLACK + SLACK_PART * this.best.limit) this.best.look(parts);
+        if (guess < this.reach(0)) this.best.look(parts);
         if (guess < score) [better, score] = [parts, guess];
       }
       if (!better) return;

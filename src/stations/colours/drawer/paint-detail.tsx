@@ -7,13 +7,13 @@ import { remove, save } from '@/actions/briefs';
 import { mergePaint } from '@/actions/colours';
 import { bottleState } from '@/core/paint/bottle';
 import { lineFieldsOf, paintLabel, type Bottle, type Paint } from '@/core/paint/catalogue';
-import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { dryingOf } from '@/core/paint/drying';
 import { pigmentOfPaint } from '@/core/paint/paint-pigment';
 import { SPRAYING } from '@/core/paint/spraying';
 import { durationInWords } from '@/core/units/minutes';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
+import { LINE_FIELDS } from '../colour-fields';
 
 const PaintForm = dynamic(() => import('./paint-form').then((module) => module.PaintForm));
 
@@ -26,17 +26,9 @@ const dryingField = (name: string, label: string): FieldSpec => ({
   optional: true,
   width: 4,
 });
-const LINE_FIELDS: FieldSpec[] = [
+const WHOLE_LINE: FieldSpec[] = [
   { name: 'name', label: 'Line', width: 3 },
-  {
-    name: 'chemistry',
-    label: 'Chemistry',
-    type: 'choice',
-    options: CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].title })),
-    width: 3,
-  },
-  { name: 'thinner', label: 'Its thinner', width: 3 },
-  { name: 'thinRatio', label: 'Thinner to 1 of paint', type: 'number', optional: true, width: 3 },
+  ...LINE_FIELDS,
   dryingField('recoatMin', 'Next coat after'),
   dryingField('maskMin', 'Masked after'),
   dryingField('cureMin', 'Cured after'),
@@ -187,7 +179,7 @@ export function PaintDetail({
       {doing === 'change' ? <PaintForm briefId={briefId} lines={paints} paint={paint} onClose={done} /> : null}
       {doing === 'line' ? (
         <RecordForm
-          fields={LINE_FIELDS}
+          fields={WHOLE_LINE}
           initial={lineFieldsOf(paint)}
           version={paint.lineVersion}
           saveLabel="Save the line"

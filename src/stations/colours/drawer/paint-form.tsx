@@ -4,9 +4,8 @@ import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import { addPaint, changePaint } from '@/actions/colours';
 import { FINISHES, FLOPS, METAL_GROUNDS, OPACITIES, PAINT_KINDS, paintLabel, type Paint } from '@/core/paint/catalogue';
-import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
-import { COLOUR_FIELDS, given, orNotKnown } from '../colour-fields';
+import { COLOUR_FIELDS, given, LINE_FIELDS, orNotKnown } from '../colour-fields';
 
 const MeasureColour = dynamic(() => import('../measure/measure-colour').then((module) => module.MeasureColour));
 
@@ -27,18 +26,7 @@ export function PaintForm({
   const names = [...new Set(lines.map(({ line }) => line))];
   const ofLine: FieldSpec[] = paint
     ? []
-    : [
-        { name: 'line', label: 'Line', type: 'suggest', options: optionsOf(names), width: 3 },
-        {
-          name: 'chemistry',
-          label: 'Chemistry',
-          type: 'choice',
-          options: CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].title })),
-          width: 3,
-        },
-        { name: 'thinner', label: 'Its thinner', width: 3 },
-        { name: 'thinRatio', label: 'Thinner to 1 of paint', type: 'number', optional: true, width: 3 },
-      ];
+    : [{ name: 'line', label: 'Line', type: 'suggest', options: optionsOf(names), width: 3 }, ...LINE_FIELDS];
   return (
     <section
       className="ledger-detail"

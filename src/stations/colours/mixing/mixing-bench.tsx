@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/colours';
+import { BLANK_RECIPE } from '@/core/brief/blank';
 import { differenceInWords } from '@/core/colour/words';
 import { chemistryOf, tryRecipe } from '@/core/match/mix/cup';
 import { matchSingle } from '@/core/match/single';
@@ -149,15 +150,10 @@ function Bench({
             ? { recipeId }
             : {
                 recipe: {
-                  tone: 'base',
+                  ...BLANK_RECIPE,
                   parts: hand.map(({ paintId, drops }) => ({ paintId, drops })),
                   predicted: tried!.lab,
                   sd: tried!.sd,
-                  observed: null,
-                  observedSd: null,
-                  ml: null,
-                  madeOn: null,
-                  note: '',
                 },
               },
         }),

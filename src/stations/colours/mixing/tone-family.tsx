@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState, type ReactNode } from 'react';
 import { keepRecipes } from '@/actions/colours';
+import { BLANK_RECIPE } from '@/core/brief/blank';
 import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { hexOf } from '@/core/colour/spaces';
 import type { Pigment } from '@/core/colour/kubelka-munk';
@@ -53,6 +54,7 @@ export function ToneFamily({
           briefId: facts.briefId,
           recipes: family.map(({ tone, parts, lab, dE00, step }) => ({
             codeId: call.codeId,
+            ...BLANK_RECIPE,
             tone,
             parts,
             predicted: lab,
@@ -60,10 +62,6 @@ export function ToneFamily({
               lab,
               parts.map(({ paintId, drops }) => ({ ...pigmentOfPaint(byId.get(paintId)!)!, count: drops })),
             ).sd,
-            observed: null,
-            observedSd: null,
-            ml: null,
-            madeOn: null,
             note: `${dE00.toFixed(1)} from the base, aimed at ${step.toFixed(1)}`,
           })),
         }),

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState, type ReactNode } from 'react';
 import { chooseColours } from '@/actions/colours';
+import { BLANK_RECIPE } from '@/core/brief/blank';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import { compareNeighbours } from '@/core/match/single';
@@ -81,14 +82,10 @@ function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Pain
                 ? { paintId: made.parts[0]!.paintId }
                 : {
                     recipe: {
-                      tone: 'base',
+                      ...BLANK_RECIPE,
                       parts: made.parts,
                       predicted: made.lab,
                       sd: made.sd,
-                      observed: null,
-                      observedSd: null,
-                      ml: null,
-                      madeOn: null,
                       note: 'chosen with the whole scheme',
                     },
                   },
