@@ -1,50 +1,37 @@
 import next from 'eslint-config-next/core-web-vitals';
 import nextTypescript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier/flat';
+import { CORE_ROOMS, LAYERS, NOT_IN_CORE } from './rooms.mjs';
 
-/** Imports only ever point down: app -> stations -> (actions, sheet, ui) -> core, and app, actions -> data -> core. */
-const forbid = (files, ...patterns) => ({
-  files,
+const forbid = (folder, ...group) => ({
+  files: [`${folder}/**`],
   ignores: ['**/*.test.ts', '**/*.test.tsx'],
   rules: {
     'no-restricted-imports': [
       'error',
-      {
-        patterns: patterns.map((group) => ({
-          group: group.split(' '),
-          message: 'Imports point down: see docs/decisions/structure.md.',
-        })),
-      },
+      { patterns: [{ group, message: 'Imports point one way only: see rooms.mjs.' }] },
     ],
   },
 });
-const libraries = 'react react-dom react/* next next/* pg @mui/* @react-pdf/* sharp node:*';
-
-/** Inside core, folders see `units` and what is named above them. */
-const CORE_SEES = {
-  units: '',
-  colour: 'units',
-  codes: 'units colour paint brief',
-  paint: 'units colour',
-  match: 'units colour codes paint',
-  outline: 'units',
-  markings: 'units outline brief',
-  evidence: 'units colour',
-};
-const coreFolders = [
-  'units',
-  'colour',
-  'codes',
-  'paint',
-  'match',
-  'outline',
-  'markings',
-  'evidence',
-  'route',
-  'bench',
-  'interchange',
-  'brief',
-];
+const layers = Object.entries(LAYERS).map(([layer, uses]) =>
+  forbid(
+    `src/${layer}`,
+    ...Object.keys(LAYERS)
+      .filter((other) => other !== layer && !uses.includes(other))
+      .map((other) => `@/${other}/*`),
+    ...(uses.includes('@demo') ? [] : ['@demo/*']),
+  ),
+);
+const rooms = CORE_ROOMS.map((room, place) =>
+  forbid(
+    `src/core/${room}`,
+    ...Object.keys(LAYERS)
+      .filter((layer) => layer !== 'core')
+      .map((layer) => `@/${layer}/*`),
+    ...NOT_IN_CORE,
+    ...CORE_ROOMS.slice(place + 1).map((later) => `@/core/${later}/*`),
+  ),
+);
 
 const config = [
   ...next,
@@ -58,25 +45,8 @@ const config = [
       '@next/next/no-img-element': 'off',
     },
   },
-  ...Object.entries(CORE_SEES).map(([folder, sees]) =>
-    forbid(
-      [`src/core/${folder}/**`],
-      `@/app/* @/stations/* @/sheet/* @/ui/* @/data/* @/actions/* @/workers/* ${libraries}`,
-      coreFolders
-        .filter((other) => other !== folder && !sees.split(' ').includes(other))
-        .map((other) => `@/core/${other}/*`)
-        .join(' '),
-    ),
-  ),
-  forbid(
-    ['src/core/{route,bench,interchange,brief}/**'],
-    `@/app/* @/stations/* @/sheet/* @/ui/* @/data/* @/actions/* @/workers/* ${libraries}`,
-  ),
-  forbid(['src/data/**'], '@/app/* @/stations/* @/sheet/* @/ui/* @/actions/* @/workers/* react next next/*'),
-  forbid(['src/actions/**'], '@/app/* @/sheet/* @/ui/*'),
-  forbid(['src/sheet/**'], '@/app/* @/stations/* @/data/* @/actions/* @/workers/*'),
-  forbid(['src/ui/**'], '@/app/* @/stations/* @/sheet/* @/data/* @/actions/* @/workers/*'),
-  forbid(['src/stations/**'], '@/app/* @/data/* @/workers/* pg'),
+  ...layers,
+  ...rooms,
   {
     files: ['src/core/**'],
     rules: {

@@ -1,5 +1,5 @@
-import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/brief/blank';
-import type { Fields } from '@/core/brief/records';
+import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
+import type { Fields } from '@/core/kept/records';
 import type { Aspect } from '@/core/evidence/aspects';
 import type { Clarity, SourceKind } from '@/core/evidence/weights';
 import type { BriefFile } from '@/core/interchange/brief-file';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { officialColours } from '@/core/codes/shelf';
+import { officialColours } from '@/core/codes/official';
 import { briefFileSchema, stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
 import { buildOutline } from '@/core/outline/outline';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';

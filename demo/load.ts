@@ -1,6 +1,6 @@
 import { deriveBrief } from '@/core/brief/derive';
-import { outlineSpecOf, type ColourShelf } from '@/core/brief/state';
-import { officialColours } from '@/core/codes/shelf';
+import { outlineSpecOf, type ColourShelf } from '@/core/kept/state';
+import { officialColours } from '@/core/codes/official';
 import type { Lab } from '@/core/colour/types';
 import { matchSingle } from '@/core/match/single';
 import { buildOutline, type Outline } from '@/core/outline/outline';
@@ -9,7 +9,7 @@ import { planRoute } from '@/core/route/plan';
 import { addDays } from '@/core/units/day';
 import { briefFileSchema, stateOfFile, type BriefFile } from '@/core/interchange/brief-file';
 import { importBrief } from '@/data/brief-files';
-import { loadShelf } from '@/data/colours';
+import { loadShelf } from '@/data/shelf';
 import { dunlin } from './dunlin';
 import { drawShot, pixelOf, PLAIN, type Shot } from './pictures';
 import { bracken, turnstone } from './small-briefs';

@@ -4,7 +4,7 @@ import type { Lab } from '@/core/colour/types';
 import { upsample } from '@/core/colour/upsample';
 import { filmTone } from '@/core/evidence/picture/film-tone';
 import { placeMarking, type PlaceableMarking } from '@/core/markings/placing';
-import { extentOf, type Polygon } from '@/core/outline/geometry';
+import { extentOf, type Polygon } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { addToShelf } from '@/data/colours';
+import { addToShelf } from '@/data/shelf';
 import { demoShelfFrom } from './tables';
 
 /** Adds the invented standards, catalogue and drawer to the house. */

@@ -1,4 +1,4 @@
-import { DEFAULT_OPTIONS } from '@/core/brief/options';
+import { DEFAULT_OPTIONS } from '@/core/kit/options';
 import { PRESETS } from '@/core/outline/presets';
 import { NO_CHANGES } from '@/core/evidence/weights';
 import { BriefBuilder } from './builder';

@@ -6,7 +6,7 @@ import { MIX_DEFAULTS } from '../src/core/match/mix/recipe';
 import { chooseScheme, SCHEME_DEFAULTS, type SchemeCandidate } from '../src/core/match/scheme';
 import { matchSingle } from '../src/core/match/single';
 import type { Paint } from '../src/core/paint/catalogue';
-import { addToShelf, catalogueAddition } from '../src/data/colours';
+import { addToShelf, catalogueAddition } from '../src/data/shelf';
 import { madeUpPaints, numbers, OPACITIES } from '../tests/support/made-up';
 import { everyChoice } from '../tests/support/scheme';
 import { median, medianAndWorst, timed, type Figure } from './bench-figures';

@@ -6,7 +6,7 @@ import { buildOutline } from '../src/core/outline/outline';
 import { homographyOf, projectPoint, type XY } from '../src/core/evidence/picture/homography';
 import { importBrief } from '../src/data/brief-files';
 import { BriefBuilder } from '../demo/builder';
-import { newBrief } from '../src/stations/setup/new-brief';
+import { newBrief } from '../src/core/kept/new-brief';
 import { median, type Figure } from './bench-figures';
 
 /** Evidence as its issue asks for it: weighing and scrolling in the browser, rectification of an oblique view. */

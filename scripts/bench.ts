@@ -5,7 +5,7 @@ import { planRoute } from '../src/core/route/plan';
 import { deriveBrief } from '../src/core/brief/derive';
 import { exportBrief } from '../src/data/brief-files';
 import { listBriefs, loadBrief } from '../src/data/briefs';
-import { loadShelf } from '../src/data/colours';
+import { loadShelf } from '../src/data/shelf';
 import { benchColours } from './bench-colours';
 import { benchEvidence } from './bench-evidence';
 import { median, medianAndWorst, pace, timed, type Figure } from './bench-figures';

@@ -1,7 +1,7 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import type { Result } from '@/core/interchange/result';
-import { ChangedElsewhere } from '@/data/history';
+import { ChangedElsewhere } from '@/data/acts';
 
 /** Runs the work of an action that changes something; whatever it throws becomes an answer, and pages are rendered again. */
 export async function answered<T>(work: () => Promise<T>): Promise<Result<T>> {

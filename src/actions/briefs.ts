@@ -1,7 +1,7 @@
 'use server';
 
 import { z } from 'zod';
-import { airframeFields, briefFields, RECORDS, weeklySessionFields } from '@/core/brief/records';
+import { airframeFields, briefFields, RECORDS, weeklySessionFields } from '@/core/kept/records';
 import { createBrief as makeBrief } from '@/data/briefs';
 import { inTransaction, rows } from '@/data/database';
 import {
@@ -13,7 +13,7 @@ import {
   undoLast,
   updateRecord,
   type Undone,
-} from '@/data/history';
+} from '@/data/acts';
 import type { Result } from '@/core/interchange/result';
 import { answered, Refused } from './answer';
 import { checkEvidence } from './check-evidence';

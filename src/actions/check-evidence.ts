@@ -1,11 +1,11 @@
-import { checkSource } from '@/core/brief/check-source';
-import type { Fields, RecordName } from '@/core/brief/records';
+import { checkSource } from '@/core/kept/check-source';
+import type { Fields, RecordName } from '@/core/kept/records';
 import { ambiguity } from '@/core/codes/system';
-import { codeBook } from '@/core/codes/shelf';
+import { codeBook } from '@/core/codes/official';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { readValue } from '@/core/evidence/value';
 import { loadBrief } from '@/data/briefs';
-import { loadShelf } from '@/data/colours';
+import { loadShelf } from '@/data/shelf';
 import { Refused } from './answer';
 
 /** What one record of evidence alone cannot tell, checked against the rest; answers with the fields as they are kept. */

@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { BLANK_RECIPE } from '@/core/brief/blank';
+import { BLANK_RECIPE } from '@/core/kept/blank';
 import { loadBrief, createBrief } from '@/data/briefs';
-import { loadShelf } from '@/data/colours';
+import { loadShelf } from '@/data/shelf';
 import { closePool, pool, rows } from '@/data/database';
-import { undoLast } from '@/data/history';
-import { newBrief } from '@/stations/setup/new-brief';
+import { undoLast } from '@/data/acts';
+import { newBrief } from '@/core/kept/new-brief';
 import { ownDatabase } from '@tests/support/own-database';
 
 /** What reaches the server from a form or from anybody else: taken whole, or refused with the field and nothing changed. */

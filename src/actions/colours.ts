@@ -10,8 +10,8 @@ import {
   paintLineFields,
   recipeFields,
   type Fields,
-} from '@/core/brief/records';
-import { codeBook } from '@/core/codes/shelf';
+} from '@/core/kept/records';
+import { codeBook } from '@/core/codes/official';
 import { ambiguity, canonicalIn } from '@/core/codes/system';
 import { ORIGIN_SD } from '@/core/colour/chips';
 import { readCatalogue } from '@/core/interchange/catalogue-csv';
@@ -20,9 +20,9 @@ import type { Result } from '@/core/interchange/result';
 import { readStandard, systemAsked } from '@/core/interchange/standard-csv';
 import { RowReader, type RowFault } from '@/core/interchange/table';
 import { parseTriple } from '@/core/units/number';
-import { addToShelf, catalogueAddition, loadShelf, mergePaints, standardAddition, type Added } from '@/data/colours';
+import { addToShelf, catalogueAddition, loadShelf, mergePaints, standardAddition, type Added } from '@/data/shelf';
 import { inTransaction, rows } from '@/data/database';
-import { deleteRecord, insertRecord, newAct, updateRecord, type Act } from '@/data/history';
+import { deleteRecord, insertRecord, newAct, updateRecord, type Act } from '@/data/acts';
 import type { PoolClient } from 'pg';
 import { answered, lookedUp, Refused } from './answer';
 

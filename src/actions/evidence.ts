@@ -1,16 +1,16 @@
 'use server';
 
 import { z } from 'zod';
-import { checkSource } from '@/core/brief/check-source';
+import { checkSource } from '@/core/kept/check-source';
 import { otherSide, withoutSide } from '@/core/brief/questions';
-import { paintEventFields, RECORDS, sightingFields, sourceFields } from '@/core/brief/records';
+import { paintEventFields, RECORDS, sightingFields, sourceFields } from '@/core/kept/records';
 import { readCell } from '@/core/evidence/cell-entry';
 import { clarityOn } from '@/core/evidence/film';
 import { readValue } from '@/core/evidence/value';
 import type { Result } from '@/core/interchange/result';
 import { loadBrief } from '@/data/briefs';
 import { inTransaction, rows } from '@/data/database';
-import { deleteRecord, insertRecord, newAct, updateRecord } from '@/data/history';
+import { deleteRecord, insertRecord, newAct, updateRecord } from '@/data/acts';
 import { answered, Refused } from './answer';
 
 /** Acts at the Evidence station that write more than one record, or read what was typed. */

@@ -1,12 +1,12 @@
 'use server';
 
 import { z } from 'zod';
-import { labFields } from '@/core/brief/records';
+import { labFields } from '@/core/kept/records';
 import { poolReadings, type PooledReadings } from '@/core/colour/readings';
 import type { Result } from '@/core/interchange/result';
 import type { Shop } from '@/core/match/buying';
 import { paintLabel } from '@/core/paint/catalogue';
-import { loadShelf } from '@/data/colours';
+import { loadShelf } from '@/data/shelf';
 import { colorimeter, type Reading } from '@/services/colorimeter';
 import { LinkFault } from '@/services/link';
 import { askShops } from '@/services/shops';

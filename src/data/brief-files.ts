@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
-import type { BriefState } from '@/core/brief/state';
+import type { BriefState } from '@/core/kept/state';
 import type { BriefFile } from '@/core/interchange/brief-file';
 import { stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
 import { plain } from '@/core/interchange/dossier';
 import { loadBrief } from './briefs';
-import { addToShelf, loadShelf } from './colours';
+import { addToShelf, loadShelf } from './shelf';
 import { inTransaction } from './database';
-import { insertRecord, newAct, type Act } from './history';
+import { insertRecord, newAct, type Act } from './acts';
 import { insertDossier, keepPictures, picturesOf } from './dossier';
 
 /** The whole brief as a file, pictures and all; null when there is none of that id. */

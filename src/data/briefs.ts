@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { Fields, Kept, RecordName } from '@/core/brief/records';
-import type { BriefState, BriefSummary } from '@/core/brief/state';
+import type { Fields, Kept, RecordName } from '@/core/kept/records';
+import type { BriefState, BriefSummary } from '@/core/kept/state';
 import { inTransaction, pool, rows, type Client } from './database';
-import { fromRow, insertRecord, newAct } from './history';
+import { fromRow, insertRecord, newAct } from './acts';
 
 export async function listBriefs(): Promise<BriefSummary[]> {
   const found = await rows<{

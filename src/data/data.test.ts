@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import { newBrief } from '@/stations/setup/new-brief';
-import { BLANK_RECIPE, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/brief/blank';
+import { newBrief } from '@/core/kept/new-brief';
+import { BLANK_RECIPE, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import {
   chipFields,
   colourCodeFields,
@@ -11,7 +11,7 @@ import {
   RECORDS,
   type Fields,
   type RecordName,
-} from '@/core/brief/records';
+} from '@/core/kept/records';
 import { readCatalogue, writeCatalogue } from '@/core/interchange/catalogue-csv';
 import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
 import { DRYING, dryingOf } from '@/core/paint/drying';
@@ -21,9 +21,9 @@ import { readEvidenceCsv } from '@/core/interchange/evidence-csv';
 import { dunlin } from '@demo/dunlin';
 import { exportBrief, importBrief } from './brief-files';
 import { createBrief, listBriefs, loadBrief } from './briefs';
-import { addToShelf, catalogueAddition, loadShelf, mergePaints, type ShelfAddition } from './colours';
+import { addToShelf, catalogueAddition, loadShelf, mergePaints, type ShelfAddition } from './shelf';
 import { closePool, inTransaction, pool, rows } from './database';
-import { ChangedElsewhere, columnsOf, deleteRecord, insertRecord, newAct, undoLast, updateRecord } from './history';
+import { ChangedElsewhere, columnsOf, deleteRecord, insertRecord, newAct, undoLast, updateRecord } from './acts';
 import { addTable, exportDossier, mergeDossier } from './dossier';
 import { migrate } from './migrate';
 import { keepPicture, PictureFault, readPicture } from './pictures';

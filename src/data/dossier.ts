@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
-import { checkSource } from '@/core/brief/check-source';
-import type { BriefState } from '@/core/brief/state';
+import { checkSource } from '@/core/kept/check-source';
+import type { BriefState } from '@/core/kept/state';
 import { toDossier, type Dossier, type DossierParts } from '@/core/interchange/dossier';
 import { resolveSources, type ReadTable, type RowFault } from '@/core/interchange/evidence-csv';
 import { loadBrief } from './briefs';
 import { inTransaction } from './database';
-import { insertRecord, newAct, type Act } from './history';
+import { insertRecord, newAct, type Act } from './acts';
 import { keepExportedPicture, readPicture } from './pictures';
 
 /** Evidence in and out: a dossier merged into what is known, tables row by row. */

@@ -4,7 +4,7 @@ import { useMemo, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { buildOutline, type Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
 import { roundBarLength } from '@/core/units/length';
-import type { SheetFacts, ZoneFacts } from './figures';
+import type { SheetData, ZoneData } from './sheet-data';
 import { ViewDrawing, viewBox, type Fill } from './view-drawing';
 
 /** What the sheet tells at each station. */
@@ -24,7 +24,7 @@ export interface SheetOverlay {
 }
 
 interface Props {
-  facts: SheetFacts;
+  data: SheetData;
   overlay?: SheetOverlay | null;
   mode: SheetMode;
   selected: string | null;
@@ -35,7 +35,7 @@ interface Props {
 
 /** The drawing-office sheet: four views at one scale, a true scale bar, the title block, and every zone as a list. */
 export function AirframeSheet({
-  facts,
+  data,
   overlay = null,
   mode,
   selected,
@@ -43,9 +43,9 @@ export function AirframeSheet({
   width = 372,
   compact = false,
 }: Props): ReactNode {
-  const outline = useMemo(() => buildOutline(facts.spec), [facts.spec]);
+  const outline = useMemo(() => buildOutline(data.spec), [data.spec]);
   const [alone, setAlone] = useState<View | null>(null);
-  const zones = useMemo(() => new Map(facts.zones.map((zone) => [zone.key, zone])), [facts.zones]);
+  const zones = useMemo(() => new Map(data.zones.map((zone) => [zone.key, zone])), [data.zones]);
   const views = alone ? [alone] : VIEWS;
   const extent = (view: View) => outline.extents[view];
   const wide = (view: View) => extent(view).right - extent(view).left;
@@ -60,12 +60,12 @@ export function AirframeSheet({
     if (event.key === 'Escape') onSelect(null);
     if (by === undefined) return;
     event.preventDefault();
-    const at = facts.zones.findIndex((zone) => zone.key === selected);
-    onSelect(facts.zones[(at + by + facts.zones.length) % facts.zones.length]!.key);
+    const at = data.zones.findIndex((zone) => zone.key === selected);
+    onSelect(data.zones[(at + by + data.zones.length) % data.zones.length]!.key);
   };
 
-  const barMm = roundBarLength((((width * 0.45) / scale) * 1000) / facts.denominator);
-  const barPx = ((barMm * facts.denominator) / 1000) * scale;
+  const barMm = roundBarLength((((width * 0.45) / scale) * 1000) / data.denominator);
+  const barPx = ((barMm * data.denominator) / 1000) * scale;
   return (
     <section className="sheet" aria-label="Airframe sheet">
       <div className={`sheet-views${alone ? ' alone' : ''}`}>
@@ -104,28 +104,24 @@ export function AirframeSheet({
                 fillOf={(zone) => (overlay ? overlaid(overlay, zone) : fillOf(mode, zones.get(zone)))}
                 markings={
                   overlay
-                    ? facts.markings.filter((marking) => !overlay.hidden.has(marking.id))
+                    ? data.markings.filter((marking) => !overlay.hidden.has(marking.id))
                     : mode === 'certainty' || mode === 'progress'
                       ? []
-                      : facts.markings
+                      : data.markings
                 }
-                inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
+                inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
               />
             </div>
           </figure>
         ))}
       </div>
-      <div
-        className="scale-bar"
-        role="img"
-        aria-label={`Scale bar: ${barMm} mm on the model at 1/${facts.denominator}`}
-      >
-        <span style={{ width: barPx }} /> {barMm} mm at 1/{facts.denominator}
+      <div className="scale-bar" role="img" aria-label={`Scale bar: ${barMm} mm on the model at 1/${data.denominator}`}>
+        <span style={{ width: barPx }} /> {barMm} mm at 1/{data.denominator}
       </div>
       {overlay ? <p className="legend">{overlay.caption}</p> : mode === 'certainty' ? <Legend /> : null}
       {compact ? null : (
         <ul className="zone-list" aria-label="Zones">
-          {facts.zones.map((zone) => (
+          {data.zones.map((zone) => (
             <li key={zone.key}>
               <button type="button" aria-pressed={selected === zone.key} onClick={() => choose(zone.key)}>
                 <ZoneMark mode={mode} zone={zone} /> {zone.title}
@@ -135,7 +131,7 @@ export function AirframeSheet({
         </ul>
       )}
       <dl className="title-block">
-        {facts.titleBlock.map(({ label, value }) => (
+        {data.titleBlock.map(({ label, value }) => (
           <div key={label}>
             <dt>{label}</dt>
             <dd title={value}>{value}</dd>
@@ -151,7 +147,7 @@ function drawnId(outline: Outline, view: View, zone: string | null): string | un
   return outline.drawings[view].shapes.some((shape) => shape.zone === zone) ? `sheet-${view}-zone-${zone}` : undefined;
 }
 
-function fillOf(mode: SheetMode, zone: ZoneFacts | undefined): Fill {
+function fillOf(mode: SheetMode, zone: ZoneData | undefined): Fill {
   if (!zone) return { paint: LIGHT };
   switch (mode) {
     case 'certainty':
@@ -185,7 +181,7 @@ export function CertaintyMark({ state }: { state: string }): ReactNode {
   return <span className={`certainty ${state}`} aria-hidden="true" />;
 }
 
-function ZoneMark({ mode, zone }: { mode: SheetMode; zone: ZoneFacts }): ReactNode {
+function ZoneMark({ mode, zone }: { mode: SheetMode; zone: ZoneData }): ReactNode {
   if (mode === 'certainty') return <CertaintyMark state={zone.certainty} />;
   if (mode === 'progress')
     return (

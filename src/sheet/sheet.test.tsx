@@ -4,7 +4,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { PRESETS } from '@/core/outline/presets';
 import { buildOutline } from '@/core/outline/outline';
 import { AirframeSheet, type SheetMode } from './airframe-sheet';
-import type { SheetFacts } from './figures';
+import type { SheetData } from './sheet-data';
 
 afterEach(cleanup);
 
@@ -14,7 +14,7 @@ const spec = {
   landing: 'wheels' as const,
   folded: false,
 };
-const facts: SheetFacts = {
+const data: SheetData = {
   spec,
   denominator: 48,
   titleBlock: [{ label: 'Airframe', value: 'Testbird' }],
@@ -46,7 +46,7 @@ describe('the airframe sheet', () => {
     choose.mockClear();
   });
   const show = (mode: SheetMode, selected: string | null = null) =>
-    render(<AirframeSheet facts={facts} mode={mode} selected={selected} onSelect={choose} />);
+    render(<AirframeSheet data={data} mode={mode} selected={selected} onSelect={choose} />);
 
   test('certainty is told by hatch, never by colour', () => {
     const { container } = show('certainty');
@@ -84,12 +84,12 @@ describe('the airframe sheet', () => {
   });
 
   test('arrow keys go through all zones and round again', () => {
-    show('certainty', facts.zones.at(-1)!.key);
+    show('certainty', data.zones.at(-1)!.key);
     const drawing = screen.getByRole('listbox', { name: /seen from port/ });
     fireEvent.keyDown(drawing, { key: 'ArrowDown' });
-    expect(choose).toHaveBeenLastCalledWith(facts.zones[0]!.key);
+    expect(choose).toHaveBeenLastCalledWith(data.zones[0]!.key);
     fireEvent.keyDown(drawing, { key: 'ArrowUp' });
-    expect(choose).toHaveBeenLastCalledWith(facts.zones.at(-2)!.key);
+    expect(choose).toHaveBeenLastCalledWith(data.zones.at(-2)!.key);
     fireEvent.keyDown(drawing, { key: 'Escape' });
     expect(choose).toHaveBeenLastCalledWith(null);
   });

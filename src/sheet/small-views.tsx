@@ -3,24 +3,24 @@
 import { useMemo, type ReactNode } from 'react';
 import { buildOutline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
-import type { SheetFacts } from './figures';
+import type { SheetData } from './sheet-data';
 import { ViewDrawing } from './view-drawing';
 
 const SHOWN: View[] = ['upper', 'lower', 'port', 'starboard'];
 
 /** The airframe once more, small and for looking only, with other colours than the sheet's. */
 export function SmallViews({
-  facts,
+  data,
   colourOf,
   width,
   idPrefix,
 }: {
-  facts: SheetFacts;
+  data: SheetData;
   colourOf: (zone: string) => string | null;
   width: number;
   idPrefix: string;
 }): ReactNode {
-  const outline = useMemo(() => buildOutline(facts.spec), [facts.spec]);
+  const outline = useMemo(() => buildOutline(data.spec), [data.spec]);
   const scale = width / Math.max(...SHOWN.map((view) => outline.extents[view].right - outline.extents[view].left));
   return (
     <div className="small-views">
@@ -32,13 +32,13 @@ export function SmallViews({
           scale={scale * 0.97}
           selected={null}
           idPrefix={`${idPrefix}-${view}`}
-          zoneTitle={(key) => facts.zones.find((zone) => zone.key === key)?.title ?? key}
+          zoneTitle={(key) => data.zones.find((zone) => zone.key === key)?.title ?? key}
           fillOf={(zone) => {
             const colour = colourOf(zone);
             return colour ? { paint: colour } : { hatch: 'unseen' };
           }}
-          markings={facts.markings}
-          inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
+          markings={data.markings}
+          inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
         />
       ))}
     </div>

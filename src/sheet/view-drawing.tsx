@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { placeMarking, type PlaceableMarking } from '@/core/markings/placing';
-import type { Polygon } from '@/core/outline/geometry';
+import type { Polygon } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 

@@ -3,8 +3,8 @@ import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import type { Result } from '@/core/interchange/result';
 import { Ledger, supportOf, type CellText } from './evidence/ledger';
-import type { EvidenceFacts, QuestionFacts } from './evidence/evidence-facts';
-import type { RouteFacts, WorkFacts } from './route/route-facts';
+import type { EvidencePage, QuestionRow } from './evidence/page-data';
+import type { RoutePage, WorkRow } from './route/page-data';
 import { RouteStrip } from './route/route-strip';
 
 afterEach(cleanup);
@@ -22,7 +22,7 @@ const sighting = (sourceId: string, value: string, over = {}) => ({
   marks: null,
   ...over,
 });
-const question = (id: string, over: Partial<QuestionFacts> = {}): QuestionFacts => ({
+const question = (id: string, over: Partial<QuestionRow> = {}): QuestionRow => ({
   id,
   version: 1,
   zone: 'fin-port',
@@ -59,22 +59,22 @@ const source = (id: string, title: string, inWindow: boolean) =>
     dateTo: '1951-05-12',
     film: 'unknown',
     window: { from: '1951-05-12', to: '1951-05-12' },
-  }) as EvidenceFacts['sources'][number];
-const facts = {
+  }) as EvidencePage['sources'][number];
+const data = {
   briefId: 'brief',
   events: [],
   sources: [source('a', 'Apron', true), source('b', 'Kit sheet', false)],
-} as unknown as EvidenceFacts;
+} as unknown as EvidencePage;
 
 describe('the ledger', () => {
   const onEntry = jest.fn<(entry: CellText) => Promise<Result>>(() => Promise.resolve({ ok: true, value: null }));
   afterEach(() => {
     onEntry.mockClear();
   });
-  const show = (questions: QuestionFacts[], onChoose = jest.fn<(id: string) => void>()) => {
+  const show = (questions: QuestionRow[], onChoose = jest.fn<(id: string) => void>()) => {
     render(
       <Ledger
-        facts={facts}
+        data={data}
         questions={questions}
         chosen={null}
         onChoose={onChoose}
@@ -133,14 +133,14 @@ describe('the ledger', () => {
 
   test('a repaint of the zone is a rule before the first source after it; structure has none', () => {
     const dated = (id: string, day: string) => ({ ...source(id, id, false), window: { from: day, to: day } });
-    const early = { ...facts, sources: [dated('old', '1950-03-10'), dated('new', '1951-05-12')] };
+    const early = { ...data, sources: [dated('old', '1950-03-10'), dated('new', '1951-05-12')] };
     const event = { zone: 'fin-port', kind: 'repaint', onDay: '1950-11-20' };
-    const withRepaint = { ...early, events: [event] } as unknown as EvidenceFacts;
-    const ruled = (aspect: QuestionFacts['aspect']) => {
+    const withRepaint = { ...early, events: [event] } as unknown as EvidencePage;
+    const ruled = (aspect: QuestionRow['aspect']) => {
       cleanup();
       render(
         <Ledger
-          facts={withRepaint}
+          data={withRepaint}
           questions={[question('q', { aspect })]}
           chosen={null}
           onChoose={() => undefined}
@@ -158,7 +158,7 @@ describe('the ledger', () => {
     const cell = (row: number, column: number) =>
       document.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)!;
     const press = (key: string) => fireEvent.keyDown(document.activeElement!, { key });
-    const begin = (questions: QuestionFacts[]) => {
+    const begin = (questions: QuestionRow[]) => {
       show(questions);
       act(() => cell(0, 0).focus());
     };
@@ -239,7 +239,7 @@ describe('the ledger', () => {
 });
 
 const DAY = 24 * 60;
-const work = (number: number, start: number, minutes: number, over: Partial<WorkFacts> = {}): WorkFacts => ({
+const work = (number: number, start: number, minutes: number, over: Partial<WorkRow> = {}): WorkRow => ({
   number,
   key: `s${number}`,
   title: `Step ${number}`,
@@ -259,7 +259,7 @@ const work = (number: number, start: number, minutes: number, over: Partial<Work
   waitsFor: [],
   ...over,
 });
-const routeFacts = (list: WorkFacts[], gates: RouteFacts['gates'] = []): RouteFacts => ({
+const routePage = (list: WorkRow[], gates: RoutePage['gates'] = []): RoutePage => ({
   briefId: 'b',
   lanes: ['Whole', 'Wings'],
   now: 0,
@@ -283,14 +283,14 @@ const routeFacts = (list: WorkFacts[], gates: RouteFacts['gates'] = []): RouteFa
 });
 
 describe('the route strip', () => {
-  const show = (given: RouteFacts) =>
-    render(<RouteStrip facts={given} from={-Infinity} chosen={null} onChoose={() => undefined} isDim={() => false} />)
+  const show = (given: RoutePage) =>
+    render(<RouteStrip data={given} from={-Infinity} chosen={null} onChoose={() => undefined} isDim={() => false} />)
       .container;
   const bars = (container: HTMLElement) =>
     [...container.querySelectorAll('.strip-step')].map((step) => step.querySelector('rect')!);
 
   test('work is to scale within a session: twice the minutes, twice the width', () => {
-    const [short, long] = bars(show(routeFacts([work(1, 0, 30), work(2, 30, 60)])));
+    const [short, long] = bars(show(routePage([work(1, 0, 30), work(2, 30, 60)])));
     expect(Number(long!.getAttribute('width'))).toBeCloseTo(2 * Number(short!.getAttribute('width')), 6);
     expect(Number(long!.getAttribute('x'))).toBeCloseTo(
       Number(short!.getAttribute('x')) + Number(short!.getAttribute('width')),
@@ -299,7 +299,7 @@ describe('the route strip', () => {
   });
 
   test('a night takes little room however long it is', () => {
-    const [evening, next] = bars(show(routeFacts([work(1, 100, 20), work(2, DAY, 20)])));
+    const [evening, next] = bars(show(routePage([work(1, 100, 20), work(2, DAY, 20)])));
     const gap =
       Number(next!.getAttribute('x')) - Number(evening!.getAttribute('x')) - Number(evening!.getAttribute('width'));
     expect(gap).toBeGreaterThan(5);
@@ -307,14 +307,14 @@ describe('the route strip', () => {
   });
 
   test('drying is a tail behind the work, a wet window a bracket', () => {
-    const container = show(routeFacts([work(1, 0, 30, { dries: 60 }), work(2, 60, 10, { wet: [15, 40] })]));
+    const container = show(routePage([work(1, 0, 30, { dries: 60 }), work(2, 60, 10, { wet: [15, 40] })]));
     const [first, second] = [...container.querySelectorAll('.strip-step')];
     expect(first!.querySelectorAll('path')).toHaveLength(1);
     expect(second!.querySelector('path')!.getAttribute('d')).toMatch(/v-5H/);
   });
 
   test('numbers of short steps are staggered so that they never overlap', () => {
-    const container = show(routeFacts(Array.from({ length: 8 }, (_, i) => work(i + 1, i * 6, 6))));
+    const container = show(routePage(Array.from({ length: 8 }, (_, i) => work(i + 1, i * 6, 6))));
     const labels = [...container.querySelectorAll('.strip-step text')].map(
       (text) => [Number(text.getAttribute('x')), Number(text.getAttribute('y'))] as const,
     );
@@ -327,7 +327,7 @@ describe('the route strip', () => {
 
   test('a gate is a post that carries what it closes', () => {
     show(
-      routeFacts(
+      routePage(
         [work(1, 0, 30, { gate: 'fuselage' })],
         [
           {

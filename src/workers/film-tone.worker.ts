@@ -1,4 +1,4 @@
 import { expose } from 'comlink';
-import { rankCodes } from '@/stations/evidence/picture/rank-codes';
+import { rankCodes } from '@/core/evidence/picture/rank-codes';
 
 expose({ rankCodes });

@@ -1,4 +1,4 @@
 import { expose } from 'comlink';
-import { searchMixtures } from '@/stations/colours/mixing/search';
+import { searchMixtures } from '@/core/match/mix/mix-question';
 
 expose({ searchMixtures });

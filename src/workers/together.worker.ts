@@ -1,4 +1,4 @@
 import { expose } from 'comlink';
-import { searchTogether } from '@/stations/colours/together/search';
+import { searchTogether } from '@/core/brief/together';
 
 expose({ searchTogether });

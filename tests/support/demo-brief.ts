@@ -3,10 +3,10 @@ import path from 'node:path';
 import { dunlin } from '@demo/dunlin';
 import { demoShelfFrom } from '@demo/tables';
 import { deriveBrief, type BriefView } from '@/core/brief/derive';
-import type { BriefState, ColourShelf } from '@/core/brief/state';
+import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { matchSingle } from '@/core/match/single';
-import { officialColours } from '@/core/codes/shelf';
+import { officialColours } from '@/core/codes/official';
 import { bottleOf, paintOf } from './paints';
 
 /** The demo without a database: its shelf and its main brief, for tests of what is computed from them. */

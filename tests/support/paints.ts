@@ -1,4 +1,4 @@
-import { paintFields, type Fields, type Kept } from '@/core/brief/records';
+import { paintFields, type Fields, type Kept } from '@/core/kept/records';
 import type { Bottle, Paint } from '@/core/paint/catalogue';
 
 const BLANK = paintFields.omit({ lineId: true }).parse({

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { newBrief } from '@/stations/setup/new-brief';
+import { newBrief } from '@/core/kept/new-brief';
 import { SetupForm } from '@/stations/setup/setup-form';
 
 export const dynamic = 'force-dynamic';

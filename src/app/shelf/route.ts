@@ -1,5 +1,5 @@
-import { loadShelf } from '@/data/colours';
-import { historyStamp } from '@/data/history';
+import { loadShelf } from '@/data/shelf';
+import { historyStamp } from '@/data/acts';
 
 /** Codes, chips, catalogue and drawer of the house, for whatever computes with all of them in the browser. */
 export async function GET(request: Request) {

@@ -1,10 +1,23 @@
-import type { BriefView, CallView } from '@/core/brief/derive';
 import type { Lab } from '@/core/colour/types';
-import { paintLabel } from '@/core/paint/catalogue';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING, type SprayAdvice } from '@/core/paint/spraying';
-import type { PlannedWork } from '@/core/route/plan';
+import type { PlannedWork, RoutePlan } from '@/core/route/plan';
+import type { Route } from '@/core/route/route';
 import type { Minutes } from '@/core/units/minutes';
+
+/** What the cards of a session are made from. */
+export interface PlannedBrief {
+  plan: RoutePlan;
+  route: Route;
+  calls: readonly PaintedCall[];
+  gates: readonly { name: string; open: readonly { zoneTitle: string; aspectTitle: string }[] }[];
+}
+interface PaintedCall {
+  code: string;
+  official: { lab: Lab | null } | null;
+  choice: { paint: Paint } | null;
+}
 
 /** One step as it lies on the bench: what to do, with what, and what to wait for afterwards. */
 export interface BenchCard {
@@ -27,7 +40,7 @@ export interface BenchCard {
 }
 
 /** The steps of the session in hand (or of the next one), in their order, and when it begins. */
-export function cardsForNow(view: BriefView): {
+export function cardsForNow(view: PlannedBrief): {
   session: string | null;
   startLocal: string | null;
   running: boolean;
@@ -47,7 +60,7 @@ export function cardsForNow(view: BriefView): {
   };
 }
 
-function cardOf(view: BriefView, item: PlannedWork): BenchCard {
+function cardOf(view: PlannedBrief, item: PlannedWork): BenchCard {
   const { step } = item;
   const call = view.calls.find((candidate) => candidate.code === step.code);
   const longest = view.route.links.filter((link) => link.from === item.key).sort((a, b) => b.minLag - a.minLag)[0];
@@ -72,7 +85,7 @@ function cardOf(view: BriefView, item: PlannedWork): BenchCard {
 }
 
 function paintOf(
-  call: CallView | undefined,
+  call: PaintedCall | undefined,
   title: string | null,
   chemistry: keyof typeof CHEMISTRIES | undefined,
 ): BenchCard['paint'] {

@@ -8,7 +8,7 @@ import type { Route } from '@/core/route/route';
 import { daysBetween } from '@/core/units/day';
 import type { GateView } from './gate-views';
 import type { QuestionView, WeighedBrief } from './questions';
-import type { BriefState } from './state';
+import type { BriefState } from '@/core/kept/state';
 
 /** A question worth chasing, with why and how. */
 export interface ChaseItem {

@@ -5,7 +5,7 @@ import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { matchSingle } from '@/core/match/single';
 import { chipOf, codeOf, paintOf } from '@tests/support/paints';
 import { certaintyOf, deriveBrief } from './derive';
-import type { BriefState, ColourShelf } from './state';
+import type { BriefState, ColourShelf } from '@/core/kept/state';
 
 const nowUtc = '2026-11-23T12:00:00Z';
 const paint = paintOf({

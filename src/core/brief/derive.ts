@@ -1,4 +1,4 @@
-import { codeBook, officialColours, type OfficialColour } from '@/core/codes/shelf';
+import { codeBook, officialColours, type OfficialColour } from '@/core/codes/official';
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
 import type { Window } from '@/core/evidence/date-fit';
@@ -11,9 +11,9 @@ import { buildRoute, type Route, type RouteCall } from '@/core/route/route';
 import { chaseList, type ChaseItem } from './chase-list';
 import { gateViews, type GateView } from './gate-views';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
-import type { Kept } from './records';
+import type { Kept } from '@/core/kept/records';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
-import { outlineSpecOf, type BriefState, type ColourShelf } from './state';
+import { outlineSpecOf, type BriefState, type ColourShelf } from '@/core/kept/state';
 
 export interface CallView {
   code: string;

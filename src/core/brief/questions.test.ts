@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { BLANK_SIGHTING } from './blank';
-import type { BriefState } from './state';
+import { BLANK_SIGHTING } from '@/core/kept/blank';
+import type { BriefState } from '@/core/kept/state';
 import { viewOfDemo } from '../../../tests/support/demo-brief';
 import type { QuestionView } from './questions';
 import type { BriefView } from './derive';

@@ -8,8 +8,8 @@ import { weigh, type Evidence, type WeighedQuestion, type WeighedSighting } from
 import { zoneTitle, type Outline } from '@/core/outline/outline';
 import { gateOf, type GateName } from '@/core/route/gates';
 import { parseNumber } from '@/core/units/number';
-import type { Kept } from './records';
-import type { BriefState } from './state';
+import type { Kept } from '@/core/kept/records';
+import type { BriefState } from '@/core/kept/state';
 
 /** A question with everything that is computed about it. */
 export interface QuestionView {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { paintOf } from '@tests/support/paints';
-import { BLANK_RECIPE } from './blank';
-import type { Kept } from './records';
+import { BLANK_RECIPE } from '@/core/kept/blank';
+import type { Kept } from '@/core/kept/records';
 import { recipeAsPaint, recipeLabel, recipeView } from './recipes';
 
 const grey = paintOf({ id: 'g', line: 'Hask', number: '104', ownedMl: 10 });

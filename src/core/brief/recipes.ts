@@ -1,6 +1,6 @@
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { chemistryOf, type Part } from '@/core/match/mix/cup';
-import type { Kept } from './records';
+import type { Kept } from '@/core/kept/records';
 
 /** A kept recipe with the paints it is made of. */
 export interface RecipeView {

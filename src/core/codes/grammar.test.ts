@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { chipOf, codeOf } from '@tests/support/paints';
-import { codeBook, finishOfCode, officialColours, relatedCodes } from './shelf';
+import { codeBook, finishOfCode, officialColours, relatedCodes } from './official';
 import {
   ambiguity,
   canonicalCode,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { codeBook, systemsOf } from './shelf';
+import { codeBook, systemsOf } from './official';
 import { canonicalCode, canonicalIn } from './system';
 
 const system = { name: 'TCS', title: 'Invented standard', shape: 'digits' as const, prefix: 'TCS', digits: 2 };

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { deriveBrief } from '@/core/brief/derive';
-import { newBrief } from '@/stations/setup/new-brief';
-import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/brief/blank';
+import { newBrief } from '@/core/kept/new-brief';
+import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import { BriefBuilder } from '@demo/builder';
 import { briefFileSchema, stateOfFile, type BriefFile } from './brief-file';
 

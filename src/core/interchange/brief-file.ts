@@ -16,8 +16,8 @@ import {
   recipePart,
   timerFields,
   weeklySessionFields,
-} from '@/core/brief/records';
-import type { BriefState, ColourShelf } from '@/core/brief/state';
+} from '@/core/kept/records';
+import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref } from './dossier';
 

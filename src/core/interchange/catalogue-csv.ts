@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { bottleFields, paintFields, paintLineFields, type Fields } from '@/core/brief/records';
+import { bottleFields, paintFields, paintLineFields, type Fields } from '@/core/kept/records';
 import type { Paint } from '@/core/paint/catalogue';
 import { colourOfRow } from './colour-cells';
 import { readTable, RowReader, type RowFault } from './table';

@@ -8,8 +8,8 @@ import {
   sourceFields,
   type Kept,
   type RecordName,
-} from '@/core/brief/records';
-import { identityOf, type BriefState } from '@/core/brief/state';
+} from '@/core/kept/records';
+import { identityOf, type BriefState } from '@/core/kept/state';
 import { derivationCircle } from '@/core/evidence/independence';
 
 /** The evidence of a brief as a file: `build-brief-dossier/1`, and the same parts inside a whole brief. References are names inside the file. */

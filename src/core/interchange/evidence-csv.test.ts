@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { checkSource } from '@/core/brief/check-source';
-import { BLANK_SOURCE } from '@/core/brief/blank';
+import { checkSource } from '@/core/kept/check-source';
+import { BLANK_SOURCE } from '@/core/kept/blank';
 import { viewOfDemo } from '../../../tests/support/demo-brief';
 import { readEvidenceCsv, resolveSources, rulingsCsv, sightingsCsv, sourcesCsv, type ReadTable } from './evidence-csv';
 

@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
 import { z } from 'zod';
-import { RULING_BASES } from '@/core/brief/choices';
-import { sourceFields, type Fields } from '@/core/brief/records';
-import type { BriefState } from '@/core/brief/state';
-import { checkSource } from '@/core/brief/check-source';
-import { BLANK_SOURCE } from '@/core/brief/blank';
+import { RULING_BASES } from '@/core/evidence/bases';
+import { sourceFields, type Fields } from '@/core/kept/records';
+import type { BriefState } from '@/core/kept/state';
+import { checkSource } from '@/core/kept/check-source';
+import { BLANK_SOURCE } from '@/core/kept/blank';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { readValue } from '@/core/evidence/value';
 import { CLARITIES } from '@/core/evidence/weights';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { chipFields, colourCodeFields, colourSystemFields, type Fields } from '@/core/brief/records';
+import { chipFields, colourCodeFields, colourSystemFields, type Fields } from '@/core/kept/records';
 import { CHIP_ORIGINS } from '@/core/colour/chips';
-import { finishOfCode } from '@/core/codes/shelf';
+import { finishOfCode } from '@/core/codes/official';
 import { canonicalCode, CODE_SHAPES, type CodeShape } from '@/core/codes/system';
 import { readCgats } from './cgats';
 import { colourOfRow } from './colour-cells';

@@ -1,4 +1,4 @@
-import type { Polygon } from '@/core/outline/geometry';
+import type { Polygon } from '@/core/geometry/polygon';
 
 /** One flat field of an insignia in a square of side 1 round the origin, with the index of its colour in the marking. */
 export interface Field {

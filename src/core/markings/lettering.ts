@@ -1,4 +1,4 @@
-import type { Point } from '@/core/outline/geometry';
+import type { Point } from '@/core/geometry/polygon';
 
 /**
  * A plain block alphabet of straight strokes on a grid 4 wide and 6 high (v down), drawn for this application.

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { extentOf } from '@/core/outline/geometry';
+import { extentOf } from '@/core/geometry/polygon';
 import { hexagonInsignia } from './insignia';
 import { lettering } from './lettering';
 import { checkSize } from './size';

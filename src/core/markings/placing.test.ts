@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { extentOf } from '@/core/outline/geometry';
+import { extentOf } from '@/core/geometry/polygon';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import type { View } from '@/core/outline/zones';

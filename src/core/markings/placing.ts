@@ -1,6 +1,6 @@
-import type { MarkingPlace } from '@/core/brief/records';
+import type { MarkingPlace } from './place';
 import { project } from '@/core/outline/drawing';
-import { steps, type Point, type Polygon } from '@/core/outline/geometry';
+import { steps, type Point, type Polygon } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import { bodyOf } from '@/core/outline/profile';

@@ -1,4 +1,4 @@
-import type { Point, Polygon } from './geometry';
+import type { Point, Polygon } from '@/core/geometry/polygon';
 import type { View } from './zones';
 
 /** A filled region of one view; points in metres, u to the right, v down. Later shapes lie over earlier ones. */

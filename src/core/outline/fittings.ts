@@ -1,13 +1,12 @@
+import type { Landing } from '@/core/kit/options';
 import { project, type Drawings } from './drawing';
 import type { Dimensions } from './dimensions';
-import { ellipse, polygonArea, rectangle, steps, type Point } from './geometry';
+import { ellipse, polygonArea, rectangle, steps, type Point } from '@/core/geometry/polygon';
 import type { Preset } from './presets';
 import type { Body } from './profile';
 import { sided, type Zone, type ZoneGroup } from './zones';
 
 const SIDES = ['port', 'starboard'] as const;
-export const LANDING = ['wheels', 'skis', 'floats'] as const;
-export type Landing = (typeof LANDING)[number];
 
 const zone = (
   key: string,

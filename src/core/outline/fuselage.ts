@@ -1,6 +1,6 @@
 import { project, type Drawings } from './drawing';
 import type { Dimensions } from './dimensions';
-import { steps, type Point } from './geometry';
+import { steps, type Point } from '@/core/geometry/polygon';
 import type { Body } from './profile';
 import type { Zone } from './zones';
 import { sided } from './zones';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DIMENSION_NAMES, dimensionsSchema } from './dimensions';
 import { girthArea } from './fuselage';
-import { extentOf, polygonArea } from './geometry';
+import { extentOf, polygonArea } from '@/core/geometry/polygon';
 import { buildOutline, modelAreaCm2, zoneTitle } from './outline';
 import { PRESET_NAMES, PRESETS } from './presets';
 import { smooth } from './profile';

@@ -1,8 +1,9 @@
+import type { Landing } from '@/core/kit/options';
 import { emptyDrawings, type Drawings } from './drawing';
 import type { Dimensions } from './dimensions';
-import { drawGear, drawGlazing, drawPropulsion, interiorZones, type Landing } from './fittings';
+import { drawGear, drawGlazing, drawPropulsion, interiorZones } from './fittings';
 import { drawFuselage } from './fuselage';
-import { extentOf, type Extent } from './geometry';
+import { extentOf, type Extent } from '@/core/geometry/polygon';
 import { PRESETS, type PresetName } from './presets';
 import { bodyOf } from './profile';
 import { drawTail, drawWing } from './surfaces';

@@ -1,6 +1,6 @@
 import { project, type Drawings } from './drawing';
 import type { Dimensions } from './dimensions';
-import { polygonArea, steps, type Point } from './geometry';
+import { polygonArea, steps, type Point } from '@/core/geometry/polygon';
 import type { Body } from './profile';
 import { sided, type Zone } from './zones';
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { DEFAULT_OPTIONS, type Options } from '@/core/brief/options';
+import { DEFAULT_OPTIONS, type Options } from '@/core/kit/options';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';

@@ -1,6 +1,6 @@
-import type { Options } from '@/core/brief/options';
+import type { Options } from '@/core/kit/options';
 import type { Lab } from '@/core/colour/types';
-import type { MarkingMethod } from '@/core/brief/choices';
+import type { MarkingMethod } from '@/core/markings/kinds';
 import { mainCoat, type Layer } from '@/core/evidence/layers';
 import type { Outline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
@@ -9,7 +9,7 @@ import { layOver, type Chemistry } from '@/core/paint/chemistry';
 import { dryingTime, WAITS, type Climate, type Coat } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
 import type { Minutes } from '@/core/units/minutes';
-import { RULES, type BuildFacts, type Lane, type StepRule } from './rules';
+import { RULES, type Build, type Lane, type StepRule } from './rules';
 
 /** A colour call with what was chosen for it. */
 export interface RouteCall {
@@ -102,12 +102,12 @@ const loadOf = (call: RouteCall): Load => ({
 /** Steps, links and gates by the rules, from options, zones, calls, chosen paints and markings. Deterministic. */
 export function buildRoute(input: RouteInput): Route {
   const zones = new Set(input.outline.zones.map((zone) => zone.key));
-  const facts: BuildFacts = {
+  const build: Build = {
     options: input.options,
     preset: PRESETS[input.outline.spec.preset],
     has: (zone) => zones.has(zone),
   };
-  const route = new RouteBuilder(facts);
+  const route = new RouteBuilder(build);
   const pick = (wanted: (zone: string) => boolean) =>
     input.calls.flatMap((call) => {
       const matching = call.zones.filter(wanted);
@@ -388,8 +388,8 @@ class RouteBuilder {
   private readonly active: Map<string, StepRule>;
   private readonly inserts = new Map<string, Insert>();
 
-  constructor(facts: BuildFacts) {
-    this.active = new Map(RULES.filter((rule) => !rule.when || rule.when(facts)).map((rule) => [rule.key, rule]));
+  constructor(build: Build) {
+    this.active = new Map(RULES.filter((rule) => !rule.when || rule.when(build)).map((rule) => [rule.key, rule]));
   }
 
   splice(joint: string, insert: Insert) {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsSchema, type Options } from '@/core/brief/options';
-import { MARKING_METHODS } from '@/core/brief/choices';
+import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsSchema, type Options } from '@/core/kit/options';
+import { MARKING_METHODS } from '@/core/markings/kinds';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';

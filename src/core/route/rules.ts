@@ -1,4 +1,4 @@
-import type { Options } from '@/core/brief/options';
+import type { Options } from '@/core/kit/options';
 import type { Preset } from '@/core/outline/presets';
 import { WAITS } from '@/core/paint/drying';
 
@@ -6,7 +6,7 @@ export const LANES = ['Cockpit', 'Fuselage', 'Wings', 'Gear, stores', 'Whole', '
 export type Lane = (typeof LANES)[number];
 
 /** What the rules may ask about a build. */
-export interface BuildFacts {
+export interface Build {
   options: Options;
   preset: Preset;
   has: (zone: string) => boolean;
@@ -19,7 +19,7 @@ export interface StepRule {
   lane: Lane;
   minutes: number;
   after: readonly After[];
-  when?: (facts: BuildFacts) => boolean;
+  when?: (build: Build) => boolean;
   splittable?: boolean;
   sprays?: 'primer' | 'clear' | 'dark';
   /** A point of no return. */
@@ -45,15 +45,14 @@ const CA = 'Cyanoacrylate: fumes and skin; it fogs clear parts.';
 const SPRAY = 'Spray mist: mask and extraction.';
 const SPIRIT = 'Mineral spirit: ventilate; lay rags flat outdoors to dry.';
 
-const rotor = (f: BuildFacts) => f.preset.propulsion === 'rotor';
-const winged = (f: BuildFacts) => !rotor(f);
-const wheelsDown = (f: BuildFacts) => f.options.gear === 'down';
-const noseWheel = (f: BuildFacts) => f.has('well-nose');
-const wingBays = (f: BuildFacts) => f.has('well-main-port');
-const weathered = (f: BuildFacts) => f.options.weathering !== 'none';
-const propelled = (f: BuildFacts) =>
-  f.preset.propulsion.endsWith('propeller') || f.preset.propulsion.endsWith('propellers');
-const fittedWindows = (f: BuildFacts) => f.preset.glazing !== 'canopy';
+const rotor = (f: Build) => f.preset.propulsion === 'rotor';
+const winged = (f: Build) => !rotor(f);
+const wheelsDown = (f: Build) => f.options.gear === 'down';
+const noseWheel = (f: Build) => f.has('well-nose');
+const wingBays = (f: Build) => f.has('well-main-port');
+const weathered = (f: Build) => f.options.weathering !== 'none';
+const propelled = (f: Build) => f.preset.propulsion.endsWith('propeller') || f.preset.propulsion.endsWith('propellers');
+const fittedWindows = (f: Build) => f.preset.glazing !== 'canopy';
 
 /**
  * The canonical order of work up to the gates, around the steps that the colours add: `interior`, `bays`, `parts`, `colours` and

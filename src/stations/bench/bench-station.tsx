@@ -8,33 +8,33 @@ import type { BenchCard } from '@/core/bench/cards';
 import { hexOf } from '@/core/colour/spaces';
 import { countdown, durationInWords } from '@/core/units/minutes';
 import { parseNumber } from '@/core/units/number';
-import { secondsLeft, useNow, type TimerFacts } from '@/stations/shell/running-timers';
+import { secondsLeft, useNow, type TimerRow } from '@/stations/shell/running-timers';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { clock, longDay } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { useSaving } from '@/ui/saving';
 
-export interface BenchFacts {
+export interface BenchPage {
   briefId: string;
   startLocal: string | null;
   running: boolean;
   cards: BenchCard[];
-  timers: TimerFacts[];
+  timers: TimerRow[];
   finish: string | null;
 }
 
-export function BenchStation({ facts }: { facts: BenchFacts }): ReactNode {
+export function BenchStation({ data }: { data: BenchPage }): ReactNode {
   const [picked, setPicked] = useState<string | null>(null);
-  const card = facts.cards.find((candidate) => candidate.key === picked) ?? facts.cards[0];
+  const card = data.cards.find((candidate) => candidate.key === picked) ?? data.cards[0];
   return (
-    <StationFrame station="bench" now={whatMatters(facts)}>
+    <StationFrame station="bench" now={whatMatters(data)}>
       {card ? (
         <>
-          <Card key={card.key} facts={facts} card={card} />
+          <Card key={card.key} data={data} card={card} />
           <h2>Then</h2>
           <ol className="bench-next">
-            {facts.cards
+            {data.cards
               .filter((other) => other.key !== card.key)
               .map((other) => (
                 <li key={other.key}>
@@ -46,13 +46,13 @@ export function BenchStation({ facts }: { facts: BenchFacts }): ReactNode {
                 </li>
               ))}
           </ol>
-          {facts.cards.length === 1 ? (
+          {data.cards.length === 1 ? (
             <p className="dim">Nothing else fits this session: the rest waits for drying or for the next one.</p>
           ) : null}
         </>
       ) : (
         <div className="empty">
-          {facts.finish
+          {data.finish
             ? 'Every step is done. The record is in the Log.'
             : 'There is no plan yet: say at the Route when you are at the bench.'}
         </div>
@@ -61,7 +61,7 @@ export function BenchStation({ facts }: { facts: BenchFacts }): ReactNode {
   );
 }
 
-function whatMatters({ cards, startLocal, running }: BenchFacts): string {
+function whatMatters({ cards, startLocal, running }: BenchPage): string {
   if (cards.length === 0) return 'Nothing to do now.';
   const minutes = durationInWords(cards.reduce((total, card) => total + card.minutes, 0));
   const steps = cards.length === 1 ? 'One step' : `${cards.length} steps`;
@@ -70,13 +70,13 @@ function whatMatters({ cards, startLocal, running }: BenchFacts): string {
     : `Next session: ${longDay(startLocal)}, ${clock(startLocal)}. ${steps}, ${minutes}.`;
 }
 
-function Card({ facts, card }: { facts: BenchFacts; card: BenchCard }): ReactNode {
+function Card({ data, card }: { data: BenchPage; card: BenchCard }): ReactNode {
   const { run, busy } = useSaving();
   const { choose } = useZoneChoice();
   const [minutes, setMinutes] = useState(String(card.minutes));
   const [note, setNote] = useState('');
   const [fault, setFault] = useState('');
-  const timer = facts.timers.find((candidate) => candidate.stepKey === card.key);
+  const timer = data.timers.find((candidate) => candidate.stepKey === card.key);
   const now = useNow();
   const zone = card.zones[0] ?? null;
   // The step's zone is lit on the sheet while it is in hand.
@@ -90,7 +90,7 @@ function Card({ facts, card }: { facts: BenchFacts; card: BenchCard }): ReactNod
     void run(
       () =>
         save({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           station: 'bench',
           entity: 'timer',
           id: null,
@@ -111,7 +111,7 @@ function Card({ facts, card }: { facts: BenchFacts; card: BenchCard }): ReactNod
     await run(
       () =>
         finishStep({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           stepKey: key,
           title,
           lane,
@@ -135,7 +135,7 @@ function Card({ facts, card }: { facts: BenchFacts; card: BenchCard }): ReactNod
           <strong>■ Decide first:</strong> {card.open.join('; ')}. It is sealed from here on.
         </p>
       ) : null}
-      <dl className="facts">
+      <dl className="data">
         {card.paint ? (
           <div>
             <dt>Paint</dt>

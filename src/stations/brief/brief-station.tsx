@@ -6,7 +6,7 @@ import { useRef, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { fullDay } from '@/ui/dates';
 
-export interface BriefFacts {
+export interface BriefPage {
   briefId: string;
   sources: number;
   ruled: number;
@@ -18,18 +18,18 @@ export interface BriefFacts {
   finish: string | null;
 }
 
-export function BriefStation({ facts }: { facts: BriefFacts }): ReactNode {
+export function BriefStation({ data }: { data: BriefPage }): ReactNode {
   const [busy, setBusy] = useState(false);
   const [says, setSays] = useState('');
   const stop = useRef<AbortController | null>(null);
-  const missing = facts.calls.filter((call) => !call.paint);
+  const missing = data.calls.filter((call) => !call.paint);
 
   const fetchPdf = async () => {
     stop.current = new AbortController();
     setBusy(true);
     setSays('');
     try {
-      const response = await fetch(`/briefs/${facts.briefId}/brief.pdf`, { signal: stop.current.signal });
+      const response = await fetch(`/briefs/${data.briefId}/brief.pdf`, { signal: stop.current.signal });
       if (!response.ok) throw new Error(await response.text());
       const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'brief.pdf';
       const url = URL.createObjectURL(await response.blob());
@@ -48,9 +48,9 @@ export function BriefStation({ facts }: { facts: BriefFacts }): ReactNode {
     <StationFrame
       station="brief"
       now={
-        facts.open.length === 0
+        data.open.length === 0
           ? 'Every question is ruled: it can be built from.'
-          : `${facts.open.length} open ${facts.open.length === 1 ? 'question is' : 'questions are'} printed as open.`
+          : `${data.open.length} open ${data.open.length === 1 ? 'question is' : 'questions are'} printed as open.`
       }
       actions={
         <>
@@ -63,7 +63,7 @@ export function BriefStation({ facts }: { facts: BriefFacts }): ReactNode {
               Brief as PDF
             </Button>
           )}
-          <Button variant="outlined" component="a" href={`/briefs/${facts.briefId}/brief.json`} download>
+          <Button variant="outlined" component="a" href={`/briefs/${data.briefId}/brief.json`} download>
             Brief as JSON
           </Button>
         </>
@@ -85,14 +85,14 @@ export function BriefStation({ facts }: { facts: BriefFacts }): ReactNode {
           <tr>
             <th scope="row">Sources and rulings</th>
             <td>
-              {facts.sources} sources, {facts.ruled} rulings with their support and reason
-              {facts.open.length > 0 ? `; open: ${facts.open.join('; ')}` : ''}
+              {data.sources} sources, {data.ruled} rulings with their support and reason
+              {data.open.length > 0 ? `; open: ${data.open.join('; ')}` : ''}
             </td>
           </tr>
           <tr>
             <th scope="row">Colours</th>
             <td>
-              {facts.calls.length} calls with swatches
+              {data.calls.length} calls with swatches
               {missing.length > 0
                 ? `; no paint yet for ${missing.map((call) => call.name || call.code).join(', ')}`
                 : ', all with a paint'}
@@ -101,8 +101,8 @@ export function BriefStation({ facts }: { facts: BriefFacts }): ReactNode {
           <tr>
             <th scope="row">Route by session</th>
             <td>
-              {facts.steps - facts.done} of {facts.steps} steps to go in {facts.sessionsLeft} sessions
-              {facts.finish ? `, finished ${fullDay(facts.finish.slice(0, 10))}` : ''}
+              {data.steps - data.done} of {data.steps} steps to go in {data.sessionsLeft} sessions
+              {data.finish ? `, finished ${fullDay(data.finish.slice(0, 10))}` : ''}
             </td>
           </tr>
           <tr>

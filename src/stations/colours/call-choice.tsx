@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import type { ColourCallFacts } from './colour-facts';
+import type { ColourCallRow } from './page-data';
 
 /** Which call a pane is about. */
 export function CallChoice({
@@ -9,7 +9,7 @@ export function CallChoice({
   code,
   onChoose,
 }: {
-  calls: readonly ColourCallFacts[];
+  calls: readonly ColourCallRow[];
   code: string;
   onChoose: (code: string) => void;
 }): ReactNode {

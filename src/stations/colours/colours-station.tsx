@@ -6,7 +6,7 @@ import type { ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useKey } from '@/ui/keys';
 import { Calls } from './calls/calls';
-import type { ColourFacts } from './colour-facts';
+import type { ColoursPage } from './page-data';
 import { PANES, type GoTo } from './panes';
 import { SampleShelf } from './sample-shelf';
 
@@ -17,7 +17,7 @@ const BuyingPane = dynamic(() => import('./buying/buying-pane').then((module) =>
 const DrawerPane = dynamic(() => import('./drawer/drawer-pane').then((module) => module.DrawerPane));
 const StandardsPane = dynamic(() => import('./standards/standards-pane').then((module) => module.StandardsPane));
 
-export function ColoursStation({ facts }: { facts: ColourFacts }): ReactNode {
+export function ColoursStation({ data }: { data: ColoursPage }): ReactNode {
   const params = useSearchParams();
   const wanted = params.get('show');
   const code = params.get('code');
@@ -29,9 +29,9 @@ export function ColoursStation({ facts }: { facts: ColourFacts }): ReactNode {
     window.history.pushState(null, '', `?${next.toString()}`);
   };
   useKey('n', () => goTo('drawer', 'new'));
-  const shared = { facts, code, goTo };
+  const shared = { data, code, goTo };
   return (
-    <StationFrame station="colours" now={whatMatters(facts)}>
+    <StationFrame station="colours" now={whatMatters(data)}>
       <nav className="panes" aria-label="Colours">
         {PANES.map(({ key, title }) => (
           <button
@@ -44,7 +44,7 @@ export function ColoursStation({ facts }: { facts: ColourFacts }): ReactNode {
           </button>
         ))}
       </nav>
-      {facts.codes === 0 || facts.paints === 0 ? <SampleShelf codes={facts.codes} paints={facts.paints} /> : null}
+      {data.codes === 0 || data.paints === 0 ? <SampleShelf codes={data.codes} paints={data.paints} /> : null}
       {pane === 'calls' ? <Calls {...shared} /> : null}
       {pane === 'mix' ? <MixingBench {...shared} /> : null}
       {pane === 'layers' ? <LayersPane {...shared} /> : null}
@@ -56,18 +56,18 @@ export function ColoursStation({ facts }: { facts: ColourFacts }): ReactNode {
   );
 }
 
-function whatMatters(facts: ColourFacts): string {
-  const missing = facts.calls.filter((call) => !call.chosen);
+function whatMatters(data: ColoursPage): string {
+  const missing = data.calls.filter((call) => !call.chosen);
   const open =
-    facts.unruled > 0
-      ? ` ${facts.unruled} colour ${facts.unruled === 1 ? 'question is' : 'questions are'} still open at Evidence.`
+    data.unruled > 0
+      ? ` ${data.unruled} colour ${data.unruled === 1 ? 'question is' : 'questions are'} still open at Evidence.`
       : '';
   const worn =
-    facts.worn > 0
-      ? ` ${facts.worn} ${facts.worn === 1 ? 'bottle is' : 'bottles are'} low or past ${facts.worn === 1 ? 'its' : 'their'} time.`
+    data.worn > 0
+      ? ` ${data.worn} ${data.worn === 1 ? 'bottle is' : 'bottles are'} low or past ${data.worn === 1 ? 'its' : 'their'} time.`
       : '';
-  if (facts.calls.length === 0) return `Nothing is called yet.${open}${worn}`;
-  if (missing.length === 0) return `All ${facts.calls.length} calls have a paint.${open}${worn}`;
+  if (data.calls.length === 0) return `Nothing is called yet.${open}${worn}`;
+  if (missing.length === 0) return `All ${data.calls.length} calls have a paint.${open}${worn}`;
   const first = missing[0]!;
-  return `${facts.calls.length - missing.length} of ${facts.calls.length} calls have a paint; choose one for ${first.name || first.code}.${open}${worn}`;
+  return `${data.calls.length - missing.length} of ${data.calls.length} calls have a paint; choose one for ${first.name || first.code}.${open}${worn}`;
 }

@@ -1,4 +1,4 @@
-import type { ColourFacts } from './colour-facts';
+import type { ColoursPage } from './page-data';
 
 /** What one does with colours, in the order of the work. */
 export const PANES = [
@@ -17,7 +17,7 @@ export type GoTo = (pane: PaneKey, code?: string) => void;
 
 /** What every pane gets. */
 export interface PaneProps {
-  facts: ColourFacts;
+  data: ColoursPage;
   code: string | null;
   goTo: GoTo;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { ColourShelf } from '@/core/brief/state';
+import type { ColourShelf } from '@/core/kept/state';
 
 let known: { stamp: string; shelf: Promise<ColourShelf> } | null = null;
 

@@ -4,16 +4,16 @@ import type { ReactNode } from 'react';
 import { save } from '@/actions/briefs';
 import { ASPECT_NAMES, ASPECTS } from '@/core/evidence/aspects';
 import { RecordForm } from '@/ui/fields';
-import type { EvidenceFacts } from './evidence-facts';
+import type { EvidencePage } from './page-data';
 
 /** A question nobody's source answers yet. */
 export function AskForm({
-  facts,
+  data,
   zone,
   onClose,
   onAsked,
 }: {
-  facts: EvidenceFacts;
+  data: EvidencePage;
   zone: string | null;
   onClose: () => void;
   onAsked: (id: string) => void;
@@ -21,7 +21,7 @@ export function AskForm({
   return (
     <RecordForm
       fields={[
-        { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
+        { name: 'zone', label: 'Zone', type: 'choice', options: data.zones, width: 6 },
         {
           name: 'aspect',
           label: 'Aspect',
@@ -31,13 +31,13 @@ export function AskForm({
         },
         { name: 'item', label: 'Which one', help: 'where a zone has several: band, code letters', width: 6 },
       ]}
-      initial={{ zone: zone ?? facts.zones[0]!.value, aspect: 'colour', item: '' }}
+      initial={{ zone: zone ?? data.zones[0]!.value, aspect: 'colour', item: '' }}
       version={null}
       saveLabel="Ask"
       saved="Asked"
       submit={(values) =>
         save({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           station: 'evidence',
           entity: 'question',
           id: null,

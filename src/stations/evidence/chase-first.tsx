@@ -2,28 +2,28 @@
 
 import { useState, type ReactNode } from 'react';
 import { shortDay, windowInWords } from '@/ui/dates';
-import type { ChaseFacts, EvidenceFacts } from './evidence-facts';
+import type { ChaseRow, EvidencePage } from './page-data';
 
 const SHOWN = 5;
 
 /** What to chase first: chance to flip x hours to redo x urgency, with the sources that would settle it. */
 export function ChaseFirst({
-  facts,
+  data,
   onChoose,
   onSource,
 }: {
-  facts: EvidenceFacts;
+  data: EvidencePage;
   onChoose: (question: string) => void;
   onSource: (source: string) => void;
 }): ReactNode {
   const [all, setAll] = useState(false);
-  if (facts.chase.length === 0) return null;
-  const byId = new Map(facts.questions.map((q) => [q.id, q]));
+  if (data.chase.length === 0) return null;
+  const byId = new Map(data.questions.map((q) => [q.id, q]));
   return (
     <section className="bar-line chase" aria-label="Chase first">
       <h2 style={{ marginTop: 0 }}>Chase first</h2>
       <ol>
-        {(all ? facts.chase : facts.chase.slice(0, SHOWN)).map((item) => {
+        {(all ? data.chase : data.chase.slice(0, SHOWN)).map((item) => {
           const q = byId.get(item.questionId)!;
           return (
             <li key={item.questionId}>
@@ -41,15 +41,15 @@ export function ChaseFirst({
                   : q.open
                     ? ''
                     : `Ruled, but ${Math.round(item.chance * 100)} % of what is known speaks for something else. `}
-                <Settle facts={facts} item={item} zone={q.zoneTitle} onSource={onSource} />
+                <Settle data={data} item={item} zone={q.zoneTitle} onSource={onSource} />
               </div>
             </li>
           );
         })}
       </ol>
-      {facts.chase.length > SHOWN ? (
+      {data.chase.length > SHOWN ? (
         <button type="button" className="row-button" onClick={() => setAll(!all)}>
-          {all ? 'Only the first' : `All ${facts.chase.length}`}
+          {all ? 'Only the first' : `All ${data.chase.length}`}
         </button>
       ) : null}
     </section>
@@ -57,24 +57,24 @@ export function ChaseFirst({
 }
 
 /** What waits for the answer: the first of it. */
-const blocked = ({ blocks, gate }: ChaseFacts) =>
+const blocked = ({ blocks, gate }: ChaseRow) =>
   blocks.length === 0
     ? gate.toLowerCase()
     : `${blocks[0]!.toLowerCase()}${blocks.length > 1 ? ` and ${blocks.length - 1} more` : ''}`;
 
 /** What would settle it: a second look at sources in hand, or what to look for. */
 export function Settle({
-  facts,
+  data,
   item,
   zone,
   onSource,
 }: {
-  facts: EvidenceFacts;
-  item: ChaseFacts;
+  data: EvidencePage;
+  item: ChaseRow;
   zone: string;
   onSource: (source: string) => void;
 }): ReactNode {
-  const titles = new Map(facts.sources.map((source) => [source.id, source.title]));
+  const titles = new Map(data.sources.map((source) => [source.id, source.title]));
   const { views, window, photographs } = item.find;
   const day = window.from || window.to ? ` of ${windowInWords(window.from, window.to)}` : '';
   const number =
@@ -111,5 +111,5 @@ export function Settle({
 const hours = (minutes: number) =>
   minutes >= 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes} min`;
 
-const scoreInWords = ({ chance, redoMinutes, daysLeft, score }: ChaseFacts) =>
+const scoreInWords = ({ chance, redoMinutes, daysLeft, score }: ChaseRow) =>
   `chance to flip ${chance.toFixed(2)} × ${(redoMinutes / 60).toFixed(1)} h to redo ÷ ${daysLeft === null ? '60 days (no date)' : `${Math.max(0.5, daysLeft)} days left`} = ${score.toFixed(3)}`;

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useRef, useState, type ReactNode } from 'react';
 import { useSaving } from '@/ui/saving';
-import type { EvidenceFacts } from './evidence-facts';
+import type { EvidencePage } from './page-data';
 
 interface Taken {
   says: string;
@@ -11,12 +11,12 @@ interface Taken {
 }
 
 /** The evidence out and in: as one PDF, as one JSON file, as three tables. */
-export function DossierPane({ facts }: { facts: EvidenceFacts }): ReactNode {
+export function DossierPane({ data }: { data: EvidencePage }): ReactNode {
   const { run } = useSaving();
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
   const [taken, setTaken] = useState<Taken | null>(null);
-  const base = `/briefs/${facts.briefId}/dossier`;
+  const base = `/briefs/${data.briefId}/dossier`;
 
   const take = async (file: File) => {
     setBusy(true);

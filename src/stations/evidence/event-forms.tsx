@@ -6,15 +6,15 @@ import { addEvents } from '@/actions/evidence';
 import { EVENT_KIND_NAMES, EVENT_KINDS } from '@/core/evidence/events';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
-import type { EvidenceFacts } from './evidence-facts';
+import type { EvidencePage } from './page-data';
 
-type EventFacts = EvidenceFacts['events'][number];
+type EventRow = EvidencePage['events'][number];
 
-function eventFields(facts: EvidenceFacts, several: boolean): FieldSpec[] {
+function eventFields(data: EvidencePage, several: boolean): FieldSpec[] {
   return [
     several
-      ? { name: 'zones', label: 'Zones', type: 'several', options: facts.zones, width: 6 }
-      : { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
+      ? { name: 'zones', label: 'Zones', type: 'several', options: data.zones, width: 6 }
+      : { name: 'zone', label: 'Zone', type: 'choice', options: data.zones, width: 6 },
     {
       name: 'kind',
       label: 'What happened',
@@ -27,7 +27,7 @@ function eventFields(facts: EvidenceFacts, several: boolean): FieldSpec[] {
       name: 'value',
       label: 'With what',
       type: 'suggest',
-      options: [...facts.codes, ...facts.markings.map((m) => ({ value: m.title, label: m.title }))],
+      options: [...data.codes, ...data.markings.map((m) => ({ value: m.title, label: m.title }))],
       help: 'the code laid, or what was added or covered',
       width: 6,
     },
@@ -38,24 +38,24 @@ function eventFields(facts: EvidenceFacts, several: boolean): FieldSpec[] {
 
 /** Something that happened, to one zone or several. */
 export function NewEvent({
-  facts,
+  data,
   zone,
   day,
   onClose,
 }: {
-  facts: EvidenceFacts;
+  data: EvidencePage;
   zone: string | null;
   day: string;
   onClose: () => void;
 }): ReactNode {
   return (
     <RecordForm
-      fields={eventFields(facts, true)}
+      fields={eventFields(data, true)}
       initial={{ zones: zone ? [zone] : [], kind: 'repaint', onDay: day, value: '', showsUnder: false, note: '' }}
       version={null}
       saveLabel="Add it"
       saved="Added to the timeline"
-      submit={(values) => addEvents({ ...values, briefId: facts.briefId })}
+      submit={(values) => addEvents({ ...values, briefId: data.briefId })}
       onDone={onClose}
       onCancel={onClose}
     />
@@ -64,25 +64,25 @@ export function NewEvent({
 
 /** One event of the timeline, to change or take off. */
 export function OneEvent({
-  facts,
+  data,
   event,
   onClose,
 }: {
-  facts: EvidenceFacts;
-  event: EventFacts | undefined;
+  data: EvidencePage;
+  event: EventRow | undefined;
   onClose: () => void;
 }): ReactNode {
   if (!event) return null;
   return (
     <RecordForm
-      fields={eventFields(facts, false)}
+      fields={eventFields(data, false)}
       initial={event}
       version={event.version}
       saveLabel="Save it"
       saved="Timeline changed"
       submit={(values, version) =>
         save({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           station: 'evidence',
           entity: 'paint_event',
           id: event.id,
@@ -95,7 +95,7 @@ export function OneEvent({
     >
       <p>
         <RemoveButton
-          briefId={facts.briefId}
+          briefId={data.briefId}
           station="evidence"
           entity="paint_event"
           record={event}

@@ -13,7 +13,7 @@ import { enterCell } from '@/actions/evidence';
 import { useKey } from '@/ui/keys';
 import { useSaving } from '@/ui/saving';
 import { ChaseFirst } from './chase-first';
-import type { EvidenceFacts } from './evidence-facts';
+import type { EvidencePage } from './page-data';
 import { Ledger } from './ledger';
 
 const NewSources = dynamic(() => import('./new-sources').then((module) => module.NewSources));
@@ -27,7 +27,7 @@ type Pane = 'ledger' | 'sources' | 'timeline' | 'dossier';
 const STATES = ['open', 'ruled', 'reopened', 'settled', 'leaning', 'contested', 'unseen', 'measured'] as const;
 type StateFilter = 'all' | (typeof STATES)[number];
 
-export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode {
+export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   const wanted = useSearchParams().get('source');
   const [pane, setPane] = useState<Pane>(wanted ? 'sources' : 'ledger');
   const [state, setState] = useState<StateFilter>('all');
@@ -42,28 +42,28 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
   // What is open stands on top: it is what there is to do.
   const shown = useMemo(
     () =>
-      facts.questions
+      data.questions
         .filter((q) => (!zone || q.zone === zone) && (gate === 'all' || q.gate === gate) && inState(q, state))
         .sort((a, b) => Number(b.open) - Number(a.open)),
-    [facts.questions, zone, gate, state],
+    [data.questions, zone, gate, state],
   );
   const counts = useMemo(
     () =>
       new Map<StateFilter, number>(
-        [...STATES].map((name) => [name, facts.questions.filter((q) => inState(q, name)).length]),
+        [...STATES].map((name) => [name, data.questions.filter((q) => inState(q, name)).length]),
       ),
-    [facts.questions],
+    [data.questions],
   );
   const openSource = useCallback((id: string) => {
     setSource(id);
     setPane('sources');
   }, []);
   const choose = useCallback((id: string) => setQuestion((was) => (was === id ? null : id)), []);
-  const chosen = facts.questions.find((q) => q.id === question) ?? null;
+  const chosen = data.questions.find((q) => q.id === question) ?? null;
   return (
     <StationFrame
       station="evidence"
-      now={whatMatters(facts)}
+      now={whatMatters(data)}
       actions={
         <>
           <Button variant="contained" onClick={() => setAdding(adding === 'source' ? null : 'source')}>
@@ -75,9 +75,9 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
         </>
       }
     >
-      {adding === 'source' ? <NewSources facts={facts} onClose={() => setAdding(null)} /> : null}
+      {adding === 'source' ? <NewSources data={data} onClose={() => setAdding(null)} /> : null}
       {adding === 'question' ? (
-        <AskForm facts={facts} zone={zone} onClose={() => setAdding(null)} onAsked={setQuestion} />
+        <AskForm data={data} zone={zone} onClose={() => setAdding(null)} onAsked={setQuestion} />
       ) : null}
       <div className="pane-bar">
         <ToggleButtonGroup
@@ -88,7 +88,7 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
           aria-label="What to show"
         >
           <ToggleButton value="ledger">Ledger</ToggleButton>
-          <ToggleButton value="sources">Sources ({facts.sources.length})</ToggleButton>
+          <ToggleButton value="sources">Sources ({data.sources.length})</ToggleButton>
           <ToggleButton value="timeline">Timeline</ToggleButton>
           <ToggleButton value="dossier">Dossier</ToggleButton>
         </ToggleButtonGroup>
@@ -101,7 +101,7 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
               onChange={(_, value) => value && setState(value)}
               aria-label="Which questions"
             >
-              <ToggleButton value="all">All ({facts.questions.length})</ToggleButton>
+              <ToggleButton value="all">All ({data.questions.length})</ToggleButton>
               <ToggleButton value="open">Open ({counts.get('open')})</ToggleButton>
             </ToggleButtonGroup>
             <select value={state} onChange={(event) => setState(event.target.value as StateFilter)} aria-label="State">
@@ -114,7 +114,7 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
             </select>
             <select value={gate} onChange={(event) => setGate(event.target.value)} aria-label="Gate">
               <option value="all">any gate</option>
-              {facts.gates.map((item) => (
+              {data.gates.map((item) => (
                 <option key={item.name} value={item.name}>
                   {item.title.toLowerCase()}
                 </option>
@@ -125,7 +125,7 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
       </div>
       {pane === 'ledger' ? (
         <>
-          {facts.questions.length === 0 ? (
+          {data.questions.length === 0 ? (
             <div className="empty">
               <p>
                 <strong>Nothing is asked yet.</strong> Add a source, say what it shows of a zone, and the question
@@ -136,14 +136,14 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
             <p className="empty">No question here is in this state{gate === 'all' ? '' : ' at this gate'}.</p>
           ) : (
             <Ledger
-              facts={facts}
+              data={data}
               questions={shown}
               chosen={question}
               onChoose={choose}
               onSource={openSource}
               onEntry={(entry) =>
                 run(
-                  () => enterCell({ briefId: facts.briefId, ...entry }),
+                  () => enterCell({ briefId: data.briefId, ...entry }),
                   entry.text.trim() === '' ? 'Sighting removed; u brings it back' : undefined,
                 )
               }
@@ -152,24 +152,24 @@ export function EvidenceStation({ facts }: { facts: EvidenceFacts }): ReactNode 
           {chosen ? (
             <QuestionDetail
               key={chosen.id}
-              facts={facts}
+              data={data}
               question={chosen}
               onClose={() => setQuestion(null)}
               onSource={openSource}
             />
           ) : (
-            <ChaseFirst facts={facts} onChoose={setQuestion} onSource={openSource} />
+            <ChaseFirst data={data} onChoose={setQuestion} onSource={openSource} />
           )}
         </>
       ) : null}
-      {pane === 'sources' ? <SourceList facts={facts} open={source ?? wanted} onOpen={setSource} /> : null}
-      {pane === 'timeline' ? <Timeline facts={facts} /> : null}
-      {pane === 'dossier' ? <DossierPane facts={facts} /> : null}
+      {pane === 'sources' ? <SourceList data={data} open={source ?? wanted} onOpen={setSource} /> : null}
+      {pane === 'timeline' ? <Timeline data={data} /> : null}
+      {pane === 'dossier' ? <DossierPane data={data} /> : null}
     </StationFrame>
   );
 }
 
-function inState(q: EvidenceFacts['questions'][number], state: StateFilter): boolean {
+function inState(q: EvidencePage['questions'][number], state: StateFilter): boolean {
   switch (state) {
     case 'all':
       return true;
@@ -185,12 +185,12 @@ function inState(q: EvidenceFacts['questions'][number], state: StateFilter): boo
 }
 
 /** One line: which gate is threatened by how many open questions, and when. */
-function whatMatters(facts: EvidenceFacts): string {
-  const threatened = facts.gates.find((gate) => gate.open > 0 && !gate.passed);
-  const passed = facts.gates.find((gate) => gate.open > 0 && gate.passed);
+function whatMatters(data: EvidencePage): string {
+  const threatened = data.gates.find((gate) => gate.open > 0 && !gate.passed);
+  const passed = data.gates.find((gate) => gate.open > 0 && gate.passed);
   if (passed) return `${count(passed.open)} still open although ${passed.title.toLowerCase()} is behind you.`;
   if (!threatened)
-    return facts.questions.length === 0
+    return data.questions.length === 0
       ? 'Add the sources you have; then ask what they say.'
       : 'Every question is ruled.';
   const when = threatened.start ? ` on ${shortDay(threatened.start)}` : '';

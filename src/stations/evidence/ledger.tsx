@@ -7,11 +7,11 @@ import { clarityOn } from '@/core/evidence/film';
 import { CertaintyMark } from '@/sheet/airframe-sheet';
 import { fullDay } from '@/ui/dates';
 import type { Result } from '@/core/interchange/result';
-import type { EvidenceFacts, QuestionFacts, SourceFacts } from './evidence-facts';
+import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
 
 interface Props {
-  facts: EvidenceFacts;
-  questions: readonly QuestionFacts[];
+  data: EvidencePage;
+  questions: readonly QuestionRow[];
   chosen: string | null;
   onChoose: (question: string) => void;
   onSource: (source: string) => void;
@@ -40,12 +40,12 @@ const GRID_HINT =
  * Questions down, sources across in the order of their days, the target window as a band, a heavy rule where the zone was repainted;
  * the ruling stands at the row's end. Every cell can be filled from the keyboard.
  */
-export function Ledger({ facts, questions, chosen, onChoose, onSource, onEntry }: Props): ReactNode {
+export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }: Props): ReactNode {
   const table = useRef<HTMLTableElement>(null);
   const [at, setAt] = useState<Place | null>(null);
   const [draft, setDraft] = useState<string | null>(null);
   const [says, setSays] = useState<string | null>(null);
-  const { sources } = facts;
+  const { sources } = data;
   const years = useMemo(() => yearSpans(sources), [sources]);
   const editing = draft !== null;
 
@@ -185,7 +185,7 @@ export function Ledger({ facts, questions, chosen, onChoose, onSource, onEntry }
               <Row
                 key={question.id}
                 row={row}
-                facts={facts}
+                data={data}
                 question={question}
                 chosen={chosen === question.id}
                 column={at?.row === row ? at.column : null}
@@ -216,8 +216,8 @@ export function Ledger({ facts, questions, chosen, onChoose, onSource, onEntry }
 
 interface RowProps {
   row: number;
-  facts: EvidenceFacts;
-  question: QuestionFacts;
+  data: EvidencePage;
+  question: QuestionRow;
   chosen: boolean;
   /** The cell with the focus; null when it is in another row. */
   column: number | null;
@@ -233,7 +233,7 @@ interface RowProps {
 const Row = memo(
   function Row({
     row,
-    facts,
+    data,
     question,
     chosen,
     column,
@@ -244,7 +244,7 @@ const Row = memo(
     onEdit,
     onLeave,
   }: RowProps): ReactNode {
-    const repaints = repaintColumns(facts, question);
+    const repaints = repaintColumns(data, question);
     return (
       <tr className={chosen ? 'chosen' : undefined}>
         <th scope="row" className="zone-cell">
@@ -263,7 +263,7 @@ const Row = memo(
             </button>
           </span>
         </th>
-        {facts.sources.map((source, i) => {
+        {data.sources.map((source, i) => {
           const here = question.sightings.filter((s) => s.sourceId === source.id);
           const repainted = repaints.get(i);
           const focused = column === i;
@@ -316,7 +316,7 @@ const Row = memo(
   },
   (before, after) =>
     before.row === after.row &&
-    before.facts === after.facts &&
+    before.data === after.data &&
     before.question === after.question &&
     before.chosen === after.chosen &&
     before.column === after.column &&
@@ -324,24 +324,24 @@ const Row = memo(
     before.draft === after.draft,
 );
 
-const ownSighting = (question: QuestionFacts, source: SourceFacts) =>
+const ownSighting = (question: QuestionRow, source: SourceRow) =>
   question.sightings.find((s) => s.sourceId === source.id && s.questionId === question.id);
-const fallbackOf = (question: QuestionFacts, source: SourceFacts) => clarityOn(source.film, question.aspect);
+const fallbackOf = (question: QuestionRow, source: SourceRow) => clarityOn(source.film, question.aspect);
 
 /** Where a repaint of the row's zone lies: the first column dated on or after it, with the words for it. */
-function repaintColumns(facts: EvidenceFacts, question: QuestionFacts): Map<number, string> {
+function repaintColumns(data: EvidencePage, question: QuestionRow): Map<number, string> {
   const columns = new Map<number, string>();
   if (!ASPECTS[question.aspect].surface) return columns;
-  for (const event of facts.events) {
+  for (const event of data.events) {
     if (event.zone !== question.zone || event.kind !== 'repaint') continue;
-    const column = facts.sources.findIndex(({ window }) => (window.from ?? window.to ?? '') >= event.onDay);
+    const column = data.sources.findIndex(({ window }) => (window.from ?? window.to ?? '') >= event.onDay);
     if (column > 0)
       columns.set(column, `Repainted ${fullDay(event.onDay)}: what stands to the left is of the older coat`);
   }
   return columns;
 }
 
-function yearSpans(sources: readonly SourceFacts[]): { year: string; span: number }[] {
+function yearSpans(sources: readonly SourceRow[]): { year: string; span: number }[] {
   const spans: { year: string; span: number }[] = [];
   for (const { window } of sources) {
     const year = (window.from ?? window.to)?.slice(0, 4) ?? 'no date';
@@ -353,7 +353,7 @@ function yearSpans(sources: readonly SourceFacts[]): { year: string; span: numbe
 }
 
 /** Day and month under a source's title: the year stands above. */
-function dayOf({ window }: SourceFacts): string {
+function dayOf({ window }: SourceRow): string {
   const day = window.from ?? window.to;
   if (!day) return '–';
   return window.from && window.to && window.from.slice(0, 7) !== window.to.slice(0, 7)
@@ -364,13 +364,13 @@ function dayOf({ window }: SourceFacts): string {
 const monthOf = (day: string) => fullDay(day).split(' ')[1]!;
 
 /** In a narrow column the number of a code is enough; of a text, whether it says what is supported best. */
-function shortValue(question: QuestionFacts, value: string): string {
+function shortValue(question: QuestionRow, value: string): string {
   const bare = value.replace(/^[A-Z]+ (?=\d+$)/, '');
   if (bare.length <= 5) return bare;
   return value === question.best ? '●' : '○';
 }
 
-export function supportOf(question: QuestionFacts): string {
+export function supportOf(question: QuestionRow): string {
   if (question.median !== null) return `± ${(question.spread ?? 0).toFixed(0)} mm`;
   return question.share === null ? '–' : question.share.toFixed(2);
 }

@@ -4,12 +4,12 @@ import Button from '@mui/material/Button';
 import { useMemo, useState, type ReactNode } from 'react';
 import { save } from '@/actions/briefs';
 import { addSources } from '@/actions/evidence';
-import { BLANK_SOURCE } from '@/core/brief/blank';
-import type { Kept } from '@/core/brief/records';
+import { BLANK_SOURCE } from '@/core/kept/blank';
+import type { Kept } from '@/core/kept/records';
 import { fullDay } from '@/ui/dates';
 import { RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
-import type { EvidenceFacts } from './evidence-facts';
+import type { EvidencePage } from './page-data';
 import { PictureDrop, type TakenPicture } from './picture-drop';
 import { filmOptions, kindOptions, sourceFieldSpecs } from './source-form';
 
@@ -23,7 +23,7 @@ interface Draft {
 }
 
 /** New sources: one with all its particulars, or many pictures at once with what tells them apart. */
-export function NewSources({ facts, onClose }: { facts: EvidenceFacts; onClose: () => void }): ReactNode {
+export function NewSources({ data, onClose }: { data: EvidencePage; onClose: () => void }): ReactNode {
   const [drafts, setDrafts] = useState<Draft[]>([]);
   const take = (picture: TakenPicture) =>
     setDrafts((was) => [
@@ -49,7 +49,7 @@ export function NewSources({ facts, onClose }: { facts: EvidenceFacts; onClose: 
         ) : null}
       </PictureDrop>
       {drafts.length > 1 ? (
-        <ManyPictures facts={facts} drafts={drafts} onDrafts={setDrafts} onClose={onClose} />
+        <ManyPictures data={data} drafts={drafts} onDrafts={setDrafts} onClose={onClose} />
       ) : (
         <>
           {only?.picture.takenOn ? (
@@ -59,7 +59,7 @@ export function NewSources({ facts, onClose }: { facts: EvidenceFacts; onClose: 
             />
           ) : null}
           <RecordForm
-            fields={sourceFieldSpecs(facts, null)}
+            fields={sourceFieldSpecs(data, null)}
             initial={{ ...BLANK_SOURCE }}
             offered={offered}
             version={null}
@@ -67,7 +67,7 @@ export function NewSources({ facts, onClose }: { facts: EvidenceFacts; onClose: 
             saved="Source added"
             submit={(values) =>
               save({
-                briefId: facts.briefId,
+                briefId: data.briefId,
                 station: 'evidence',
                 entity: 'source',
                 id: null,
@@ -97,12 +97,12 @@ function OfferedDay({ day, onTake }: { day: string; onTake: (day: string) => voi
 }
 
 function ManyPictures({
-  facts,
+  data,
   drafts,
   onDrafts,
   onClose,
 }: {
-  facts: EvidenceFacts;
+  data: EvidencePage;
   drafts: readonly Draft[];
   onDrafts: (drafts: Draft[]) => void;
   onClose: () => void;
@@ -118,7 +118,7 @@ function ManyPictures({
       dateTo: dateTo || null,
       pictureId: picture.id,
     }));
-    const result = await run(() => addSources({ briefId: facts.briefId, sources }), `${sources.length} sources added`);
+    const result = await run(() => addSources({ briefId: data.briefId, sources }), `${sources.length} sources added`);
     if (result.ok) onClose();
   };
   return (

@@ -4,32 +4,32 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/briefs';
 import { addSighting, mirrorQuestion } from '@/actions/evidence';
-import { RULING_BASES, RULING_TITLES } from '@/core/brief/choices';
+import { RULING_BASES, RULING_TITLES } from '@/core/evidence/bases';
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import { clarityOn, FILMS } from '@/core/evidence/film';
 import { CLARITIES } from '@/core/evidence/weights';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { Settle } from './chase-first';
-import type { EvidenceFacts, QuestionFacts, SourceFacts } from './evidence-facts';
+import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
 
 /** Everything about one question: how its support comes about, what each source says, and the ruling. */
 export function QuestionDetail({
-  facts,
+  data,
   question,
   onClose,
   onSource,
 }: {
-  facts: EvidenceFacts;
-  question: QuestionFacts;
+  data: EvidencePage;
+  question: QuestionRow;
   onClose: () => void;
   onSource: (source: string) => void;
 }): ReactNode {
   const [adding, setAdding] = useState(false);
-  const chase = facts.chase.find((item) => item.questionId === question.id);
-  const titles = new Map(facts.sources.map((source) => [source.id, source.title]));
+  const chase = data.chase.find((item) => item.questionId === question.id);
+  const titles = new Map(data.sources.map((source) => [source.id, source.title]));
   const strongest = Math.max(0.01, ...question.contributions.map((contribution) => contribution.weight));
-  const gate = facts.gates.find((candidate) => candidate.name === question.gate);
+  const gate = data.gates.find((candidate) => candidate.name === question.gate);
   return (
     <section className="ledger-detail" aria-label={`${question.zoneTitle}, ${question.aspectTitle}`}>
       <div className="station-head">
@@ -45,7 +45,7 @@ export function QuestionDetail({
           </p>
           {chase ? (
             <p className="dim">
-              <Settle facts={facts} item={chase} zone={question.zoneTitle} onSource={onSource} />
+              <Settle data={data} item={chase} zone={question.zoneTitle} onSource={onSource} />
             </p>
           ) : null}
         </div>
@@ -105,7 +105,7 @@ export function QuestionDetail({
                       <td>
                         {sighting ? (
                           <RemoveButton
-                            briefId={facts.briefId}
+                            briefId={data.briefId}
                             station="evidence"
                             entity="sighting"
                             record={sighting}
@@ -136,9 +136,9 @@ export function QuestionDetail({
               : ''}
           </p>
           {adding ? (
-            <SightingForm facts={facts} question={question} onDone={() => setAdding(false)} />
+            <SightingForm data={data} question={question} onDone={() => setAdding(false)} />
           ) : (
-            <Button variant="outlined" onClick={() => setAdding(true)} disabled={facts.sources.length === 0}>
+            <Button variant="outlined" onClick={() => setAdding(true)} disabled={data.sources.length === 0}>
               Add what a source says
             </Button>
           )}
@@ -146,11 +146,11 @@ export function QuestionDetail({
         <div>
           <h3 style={{ marginTop: 0 }}>Ruling</h3>
           {question.ruledOpposite ? <p className="dim">Ruled on the other side: the sides are mirrored.</p> : null}
-          <RulingForm facts={facts} question={question} onClose={onClose} />
-          <MirrorForm facts={facts} question={question} />
+          <RulingForm data={data} question={question} onClose={onClose} />
+          <MirrorForm data={data} question={question} />
           <p style={{ marginTop: 16 }}>
             <RemoveButton
-              briefId={facts.briefId}
+              briefId={data.briefId}
               station="evidence"
               entity="question"
               record={question}
@@ -166,7 +166,7 @@ export function QuestionDetail({
   );
 }
 
-function stateInWords(question: QuestionFacts): string {
+function stateInWords(question: QuestionRow): string {
   switch (question.state) {
     case 'settled':
       return `Settled for ${question.best}.`;
@@ -181,24 +181,24 @@ function stateInWords(question: QuestionFacts): string {
   }
 }
 
-export function valueField(facts: EvidenceFacts, aspect: Aspect, label: string): FieldSpec {
+export function valueField(data: EvidencePage, aspect: Aspect, label: string): FieldSpec {
   const { type, choices } = aspectOf(aspect);
   if (type === 'choice') return { name: 'value', label, type: 'choice', options: optionsOf(choices!), width: 6 };
-  if (type === 'code') return { name: 'value', label, type: 'suggest', options: facts.codes, width: 6 };
+  if (type === 'code') return { name: 'value', label, type: 'suggest', options: data.codes, width: 6 };
   return { name: 'value', label, unit: type === 'length' ? 'mm on the real machine' : undefined, width: 6 };
 }
 
 function RulingForm({
-  facts,
+  data,
   question,
   onClose,
 }: {
-  facts: EvidenceFacts;
-  question: QuestionFacts;
+  data: EvidencePage;
+  question: QuestionRow;
   onClose: () => void;
 }): ReactNode {
   const fields: FieldSpec[] = [
-    valueField(facts, question.aspect, 'Ruling'),
+    valueField(data, question.aspect, 'Ruling'),
     {
       name: 'basis',
       label: 'Basis',
@@ -229,7 +229,7 @@ function RulingForm({
         saved="Ruled"
         submit={(values, version) =>
           save({
-            briefId: facts.briefId,
+            briefId: data.briefId,
             station: 'evidence',
             entity: 'ruling',
             id: ruling?.id ?? null,
@@ -241,7 +241,7 @@ function RulingForm({
       />
       {ruling ? (
         <p>
-          <RemoveButton briefId={facts.briefId} station="evidence" entity="ruling" record={ruling} said="Open again">
+          <RemoveButton briefId={data.briefId} station="evidence" entity="ruling" record={ruling} said="Open again">
             Open the question again
           </RemoveButton>
         </p>
@@ -251,14 +251,14 @@ function RulingForm({
 }
 
 /** Port and starboard are apart until the builder rules that they mirror one another. */
-function MirrorForm({ facts, question }: { facts: EvidenceFacts; question: QuestionFacts }): ReactNode {
+function MirrorForm({ data, question }: { data: EvidencePage; question: QuestionRow }): ReactNode {
   const [open, setOpen] = useState(false);
   if (question.mirrored)
     return (
       <p>
         Both sides are mirrored: {question.mirrored.reason}.{' '}
         <RemoveButton
-          briefId={facts.briefId}
+          briefId={data.briefId}
           station="evidence"
           entity="mirror"
           record={question.mirrored}
@@ -284,7 +284,7 @@ function MirrorForm({ facts, question }: { facts: EvidenceFacts; question: Quest
       version={null}
       saveLabel="Mirror the sides"
       saved="Mirrored: what is said of one side counts for both"
-      submit={(values) => mirrorQuestion({ ...values, briefId: facts.briefId, questionId: question.id })}
+      submit={(values) => mirrorQuestion({ ...values, briefId: data.briefId, questionId: question.id })}
       onDone={() => setOpen(false)}
       onCancel={() => setOpen(false)}
     />
@@ -292,24 +292,24 @@ function MirrorForm({ facts, question }: { facts: EvidenceFacts; question: Quest
 }
 
 function SightingForm({
-  facts,
+  data,
   question,
   onDone,
 }: {
-  facts: EvidenceFacts;
-  question: QuestionFacts;
+  data: EvidencePage;
+  question: QuestionRow;
   onDone: () => void;
 }): ReactNode {
-  const [first] = facts.sources;
+  const [first] = data.sources;
   const fields: FieldSpec[] = [
     {
       name: 'sourceId',
       label: 'Source',
       type: 'choice',
-      options: facts.sources.map((source) => ({ value: source.id, label: source.title })),
+      options: data.sources.map((source) => ({ value: source.id, label: source.title })),
       width: 6,
     },
-    valueField(facts, question.aspect, 'What it says'),
+    valueField(data, question.aspect, 'What it says'),
     ...clarityFields(question.aspect),
   ];
   return (
@@ -331,7 +331,7 @@ function SightingForm({
           sd: null,
           marks: null,
           ...values,
-          briefId: facts.briefId,
+          briefId: data.briefId,
           zone: question.zone,
           aspect: question.aspect,
           item: question.item,
@@ -344,7 +344,7 @@ function SightingForm({
 }
 
 /** How clearly a source shows it, whether it speaks against it, and the click error of a length. */
-export function clarityFields(aspect: Aspect, source?: SourceFacts): FieldSpec[] {
+export function clarityFields(aspect: Aspect, source?: SourceRow): FieldSpec[] {
   const caution = source && aspectOf(aspect).type === 'code' ? FILMS[source.film].reason : '';
   return [
     {

@@ -4,7 +4,7 @@ import { VIEWS } from '@/core/outline/zones';
 import { fullDay } from '@/ui/dates';
 import { optionsOf, type FieldSpec } from '@/ui/fields';
 import { EVENT_KINDS } from '@/core/evidence/events';
-import type { EvidenceFacts } from './evidence-facts';
+import type { EvidencePage } from './page-data';
 
 export const kindOptions = SOURCE_KIND_NAMES.map((kind) => ({
   value: kind,
@@ -13,11 +13,11 @@ export const kindOptions = SOURCE_KIND_NAMES.map((kind) => ({
 export const filmOptions = FILM_NAMES.map((film) => ({ value: film, label: FILMS[film].title }));
 
 /** The fields of a source; its picture is handled beside them. */
-export function sourceFieldSpecs(facts: EvidenceFacts, own: string | null): FieldSpec[] {
-  const zones = new Map(facts.zones.map((zone) => [zone.value, zone.label]));
+export function sourceFieldSpecs(data: EvidencePage, own: string | null): FieldSpec[] {
+  const zones = new Map(data.zones.map((zone) => [zone.value, zone.label]));
   const events = [
     { value: '', label: 'no event' },
-    ...facts.events.map((event) => ({
+    ...data.events.map((event) => ({
       value: event.id,
       label: `${zones.get(event.zone) ?? event.zone}: ${EVENT_KINDS[event.kind].title.toLowerCase()} ${event.value} ${fullDay(event.onDay)}`,
     })),
@@ -38,7 +38,7 @@ export function sourceFieldSpecs(facts: EvidenceFacts, own: string | null): Fiel
       name: 'zones',
       label: 'Zones shown',
       type: 'several',
-      options: facts.zones,
+      options: data.zones,
       help: 'empty = all of its sides',
       width: 6,
     },
@@ -46,7 +46,7 @@ export function sourceFieldSpecs(facts: EvidenceFacts, own: string | null): Fiel
       name: 'derivedFrom',
       label: 'Derived from',
       type: 'several',
-      options: facts.sources
+      options: data.sources
         .filter((source) => source.id !== own)
         .map((source) => ({ value: source.id, label: source.title })),
       width: 6,

@@ -9,7 +9,7 @@ import { clarityOn, FILMS } from '@/core/evidence/film';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { RecordForm } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
-import type { EvidenceFacts, SourceFacts as Source } from './evidence-facts';
+import type { EvidencePage, SourceRow as Source } from './page-data';
 import { PictureDesk } from './picture/picture-desk';
 import { OnePicture } from './picture-drop';
 import { clarityFields, valueField } from './question-detail';
@@ -18,16 +18,16 @@ import { WeightsForm } from './weights-form';
 
 /** Every source with its picture; the open one with the picture at full size, what it says, and its particulars. */
 export function SourceList({
-  facts,
+  data,
   open,
   onOpen,
 }: {
-  facts: EvidenceFacts;
+  data: EvidencePage;
   open: string | null;
   onOpen: (id: string | null) => void;
 }): ReactNode {
-  const source = facts.sources.find((candidate) => candidate.id === open);
-  if (facts.sources.length === 0)
+  const source = data.sources.find((candidate) => candidate.id === open);
+  if (data.sources.length === 0)
     return (
       <div className="empty">
         <strong>No source yet.</strong> Photographs, drawings, the kit sheet, a book with its page: add each with its
@@ -36,9 +36,9 @@ export function SourceList({
     );
   return (
     <>
-      {source ? <OpenSource key={source.id} facts={facts} source={source} onClose={() => onOpen(null)} /> : null}
+      {source ? <OpenSource key={source.id} data={data} source={source} onClose={() => onOpen(null)} /> : null}
       <ul className="source-grid">
-        {facts.sources.map((item) => (
+        {data.sources.map((item) => (
           <li key={item.id}>
             <button type="button" className="picture" onClick={() => onOpen(item.id)} aria-label={`Open ${item.title}`}>
               {item.pictureId ? (
@@ -53,27 +53,19 @@ export function SourceList({
               {item.inWindow ? ', in the window' : ''}
             </span>
             <span className="dim">
-              {facts.questions.filter((q) => q.sightings.some((s) => s.sourceId === item.id)).length} sightings
+              {data.questions.filter((q) => q.sightings.some((s) => s.sourceId === item.id)).length} sightings
               {item.derivedFrom.length > 0 ? ', derived' : ''}
             </span>
             {item.afterLoss ? <span className="danger">✕ dated after the loss</span> : null}
           </li>
         ))}
       </ul>
-      <WeightsForm facts={facts} />
+      <WeightsForm data={data} />
     </>
   );
 }
 
-function OpenSource({
-  facts,
-  source,
-  onClose,
-}: {
-  facts: EvidenceFacts;
-  source: Source;
-  onClose: () => void;
-}): ReactNode {
+function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Source; onClose: () => void }): ReactNode {
   const [editing, setEditing] = useState(false);
   const section = useRef<HTMLElement>(null);
   // The list may be scrolled far down when one of it is opened.
@@ -81,7 +73,7 @@ function OpenSource({
     section.current?.scrollIntoView({ block: 'nearest' });
   }, []);
   const [pictureId, setPictureId] = useState(source.pictureId);
-  const says = facts.questions.flatMap((q) =>
+  const says = data.questions.flatMap((q) =>
     q.sightings.filter((s) => s.sourceId === source.id && s.questionId === q.id).map((sighting) => ({ q, sighting })),
   );
   return (
@@ -102,7 +94,7 @@ function OpenSource({
             Edit
           </Button>
           <RemoveButton
-            briefId={facts.briefId}
+            briefId={data.briefId}
             station="evidence"
             entity="source"
             record={source}
@@ -118,14 +110,14 @@ function OpenSource({
         <>
           <OnePicture pictureId={pictureId} onPicture={(picture) => setPictureId(picture?.id ?? null)} />
           <RecordForm
-            fields={sourceFieldSpecs(facts, source.id)}
+            fields={sourceFieldSpecs(data, source.id)}
             initial={{ ...source }}
             version={source.version}
             saveLabel="Save the source"
             saved="Source saved"
             submit={(values, version) =>
               save({
-                briefId: facts.briefId,
+                briefId: data.briefId,
                 station: 'evidence',
                 entity: 'source',
                 id: source.id,
@@ -140,7 +132,7 @@ function OpenSource({
       ) : (
         <>
           {source.pictureId ? (
-            <PictureDesk key={source.pictureId} facts={facts} source={source} />
+            <PictureDesk key={source.pictureId} data={data} source={source} />
           ) : (
             <p className="dim">A citation without a picture.</p>
           )}
@@ -168,7 +160,7 @@ function OpenSource({
                         </td>
                         <td>
                           <RemoveButton
-                            briefId={facts.briefId}
+                            briefId={data.briefId}
                             station="evidence"
                             entity="sighting"
                             record={sighting}
@@ -185,7 +177,7 @@ function OpenSource({
               )}
             </div>
             <div>
-              <NewSighting facts={facts} source={source} />
+              <NewSighting data={data} source={source} />
             </div>
           </div>
         </>
@@ -195,7 +187,7 @@ function OpenSource({
 }
 
 /** What this source says of a zone: the zone chosen on the sheet is filled in. */
-function NewSighting({ facts, source }: { facts: EvidenceFacts; source: Source }): ReactNode {
+function NewSighting({ data, source }: { data: EvidencePage; source: Source }): ReactNode {
   const { zone } = useZoneChoice();
   const [aspect, setAspect] = useState<Aspect>('colour');
   const [round, setRound] = useState(0);
@@ -215,13 +207,13 @@ function NewSighting({ facts, source }: { facts: EvidenceFacts; source: Source }
       <RecordForm
         key={`${zone} ${aspect} ${round}`}
         fields={[
-          { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 6 },
-          valueField(facts, aspect, 'What it says'),
+          { name: 'zone', label: 'Zone', type: 'choice', options: data.zones, width: 6 },
+          valueField(data, aspect, 'What it says'),
           { name: 'item', label: 'Which one', width: 6 },
           ...clarityFields(aspect, source),
         ]}
         initial={{
-          zone: zone ?? facts.zones[0]!.value,
+          zone: zone ?? data.zones[0]!.value,
           value: '',
           item: '',
           clarity: clarityOn(source.film, aspect),
@@ -233,7 +225,7 @@ function NewSighting({ facts, source }: { facts: EvidenceFacts; source: Source }
         saveLabel="Add"
         saved="Sighting added"
         submit={(values) =>
-          addSighting({ sd: null, marks: null, ...values, aspect, sourceId: source.id, briefId: facts.briefId })
+          addSighting({ sd: null, marks: null, ...values, aspect, sourceId: source.id, briefId: data.briefId })
         }
         onDone={() => setRound(round + 1)}
       />

@@ -1,7 +1,7 @@
 import { coloursOn } from '@/core/evidence/as-on';
 import { addDays, daysBetween } from '@/core/units/day';
 import { fullDay } from '@/ui/dates';
-import type { EvidenceFacts } from './evidence-facts';
+import type { EvidencePage } from './page-data';
 
 /** The days a timeline covers. */
 export interface Span {
@@ -14,7 +14,7 @@ export interface Span {
  * The days the scale covers: all events and the target with room round them, and the sources that lie near. A museum visit decades later
  * would squeeze everything else to a line.
  */
-export function spanOf({ events, target, sources }: EvidenceFacts): Span {
+export function spanOf({ events, target, sources }: EvidencePage): Span {
   const core = [...events.map((event) => event.onDay), target.from, target.to].filter((d): d is string => Boolean(d));
   const dated = sources.flatMap((source) => source.window.from ?? source.window.to ?? []);
   const days = (core.length > 0 ? core : dated.length > 0 ? dated : ['1950-01-01']).sort();
@@ -40,8 +40,8 @@ export function ticksOf(span: Span): { day: string; label: string }[] {
 }
 
 /** The coats of a zone between its repaints, with what is known of each. */
-export function coatsOf(facts: EvidenceFacts, zone: string, span: Span) {
-  const repaints = facts.events
+export function coatsOf(page: EvidencePage, zone: string, span: Span) {
+  const repaints = page.events
     .filter((event) => event.zone === zone && event.kind === 'repaint')
     .map((event) => event.onDay)
     .sort();
@@ -49,9 +49,9 @@ export function coatsOf(facts: EvidenceFacts, zone: string, span: Span) {
   return starts.map((from, i) => {
     const to = starts[i + 1] ?? span.to;
     // The day in the middle of the coat, or in the target window when that lies in it.
-    const target = facts.target.from;
+    const target = page.target.from;
     const day = target && target >= from && target < to ? target : addDays(from, Math.floor(daysBetween(from, to) / 2));
-    const known = coloursOn({ ...facts.history, zones: [zone] }, day).get(zone)!;
+    const known = coloursOn({ ...page.history, zones: [zone] }, day).get(zone)!;
     return { from, to, value: known.value, known: known.from };
   });
 }

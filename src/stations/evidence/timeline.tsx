@@ -10,21 +10,21 @@ import { useSheetOverlay, useZoneChoice } from '@/stations/shell/zone-choice';
 import { fullDay, windowInWords } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { NewEvent, OneEvent } from './event-forms';
-import type { EvidenceFacts } from './evidence-facts';
+import type { EvidencePage } from './page-data';
 import { coatsOf, spanOf, ticksOf } from './timeline-scale';
 
-type EventFacts = EvidenceFacts['events'][number];
+type EventRow = EvidencePage['events'][number];
 
 /** What happened to each zone, on a scale of days, and the airframe as it was on any of them. */
-export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
+export function Timeline({ data }: { data: EvidencePage }): ReactNode {
   const { zone, choose, titleOf } = useZoneChoice();
   const setOverlay = useSheetOverlay();
-  const span = useMemo(() => spanOf(facts), [facts]);
-  const [offset, setOffset] = useState(() => daysBetween(span.from, facts.target.from ?? facts.target.to ?? span.from));
+  const span = useMemo(() => spanOf(data), [data]);
+  const [offset, setOffset] = useState(() => daysBetween(span.from, data.target.from ?? data.target.to ?? span.from));
   const [form, setForm] = useState<'new' | string | null>(null);
   const day = addDays(span.from, offset);
-  const onDay = useMemo(() => coloursOn(facts.history, day), [facts.history, day]);
-  const hexOf = useMemo(() => new Map(facts.codes.map((code) => [code.value, code.hex])), [facts.codes]);
+  const onDay = useMemo(() => coloursOn(data.history, day), [data.history, day]);
+  const hexOf = useMemo(() => new Map(data.codes.map((code) => [code.value, code.hex])), [data.codes]);
 
   useKey('PageUp', () => setOffset((was) => Math.max(0, was - 30)));
   useKey('PageDown', () => setOffset((was) => Math.min(span.days, was + 30)));
@@ -34,19 +34,19 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
       [...onDay].map(([key, { value }]) => [key, value === null ? null : (hexOf.get(value) ?? '#9a9a9a')]),
     );
     const hidden = new Set(
-      facts.markings.filter((m) => !showsOn(facts.events, m.zone, m.title, day)).map((marking) => marking.id),
+      data.markings.filter((m) => !showsOn(data.events, m.zone, m.title, day)).map((marking) => marking.id),
     );
     setOverlay({ colours, hidden, caption: `as on ${fullDay(day)}; dashed: not known` });
-  }, [onDay, hexOf, facts, day, setOverlay]);
+  }, [onDay, hexOf, data, day, setOverlay]);
   useEffect(() => () => setOverlay(null), [setOverlay]);
 
-  const zones = [...new Set(facts.events.map((event) => event.zone))].filter((key) => !zone || key === zone).sort();
-  const sources = facts.sources.filter(({ window }) => {
+  const zones = [...new Set(data.events.map((event) => event.zone))].filter((key) => !zone || key === zone).sort();
+  const sources = data.sources.filter(({ window }) => {
     const on = window.from ?? window.to;
     return on && on >= span.from && on <= span.to;
   });
   /** Without any day there is no scale to stand on. */
-  const dated = facts.events.length > 0 || sources.length > 0 || Boolean(facts.target.from ?? facts.target.to);
+  const dated = data.events.length > 0 || sources.length > 0 || Boolean(data.target.from ?? data.target.to);
   const at = (when: string) => `${(100 * daysBetween(span.from, when)) / span.days}%`;
   return (
     <section aria-label="Timeline">
@@ -76,17 +76,17 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
                 setOffset(Math.min(span.days, Math.max(0, daysBetween(span.from, event.target.value))))
               }
             />
-            {facts.target.from ? (
+            {data.target.from ? (
               <button
                 type="button"
                 className="row-button"
-                onClick={() => setOffset(daysBetween(span.from, facts.target.from!))}
+                onClick={() => setOffset(daysBetween(span.from, data.target.from!))}
               >
                 the target
               </button>
             ) : null}
           </div>
-          <p className="dim">{inWords(facts, onDay, day)}</p>
+          <p className="dim">{inWords(data, onDay, day)}</p>
         </>
       ) : null}
 
@@ -95,7 +95,7 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
           <div className="timeline-lane axis" role="presentation">
             <span className="timeline-name dim">sources</span>
             <div className="timeline-bar">
-              <TargetBand facts={facts} at={at} />
+              <TargetBand data={data} at={at} />
               {ticksOf(span).map((tick, i) => (
                 <span
                   key={tick.day}
@@ -127,8 +127,8 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
               {titleOf(key)}
             </button>
             <div className="timeline-bar">
-              <TargetBand facts={facts} at={at} />
-              {coatsOf(facts, key, span).map((coat) => (
+              <TargetBand data={data} at={at} />
+              {coatsOf(data, key, span).map((coat) => (
                 <span
                   key={coat.from}
                   className="timeline-coat"
@@ -140,7 +140,7 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
                   title={`${coat.value ?? 'colour not known'} (${FROM_WORDS[coat.known]}), ${windowInWords(coat.from, coat.to)}`}
                 />
               ))}
-              {facts.events
+              {data.events
                 .filter((event) => event.zone === key)
                 .map((event) => (
                   <button
@@ -176,16 +176,16 @@ export function Timeline({ facts }: { facts: EvidenceFacts }): ReactNode {
       <Button variant="outlined" onClick={() => setForm(form === 'new' ? null : 'new')}>
         Add what happened
       </Button>
-      {form === 'new' ? <NewEvent facts={facts} zone={zone} day={day} onClose={() => setForm(null)} /> : null}
+      {form === 'new' ? <NewEvent data={data} zone={zone} day={day} onClose={() => setForm(null)} /> : null}
       {form !== null && form !== 'new' ? (
         <OneEvent
           key={form}
-          facts={facts}
-          event={facts.events.find((event) => event.id === form)}
+          data={data}
+          event={data.events.find((event) => event.id === form)}
           onClose={() => setForm(null)}
         />
       ) : null}
-      <LayerOrder facts={facts} zones={zones} day={day} />
+      <LayerOrder data={data} zones={zones} day={day} />
     </section>
   );
 }
@@ -198,32 +198,32 @@ const FROM_WORDS: Record<ColourOnDay['from'], string> = {
   nothing: 'nothing says',
 };
 
-const eventInWords = (event: EventFacts) =>
+const eventInWords = (event: EventRow) =>
   `${EVENT_KINDS[event.kind].title.toLowerCase()} ${fullDay(event.onDay)}${event.value ? `: ${event.value}` : ''}${event.showsUnder ? ', what is under it shows' : ''}${event.note ? ` (${event.note})` : ''}`;
 
-function TargetBand({ facts, at }: { facts: EvidenceFacts; at: (day: string) => string }): ReactNode {
-  const { from, to } = facts.target;
+function TargetBand({ data, at }: { data: EvidencePage; at: (day: string) => string }): ReactNode {
+  const { from, to } = data.target;
   const first = from ?? to;
   if (!first) return null;
   return <span className="timeline-target" style={{ left: at(first), right: `calc(100% - ${at(to ?? first)})` }} />;
 }
 
-function inWords(facts: EvidenceFacts, onDay: ReadonlyMap<string, ColourOnDay>, day: string): string {
+function inWords(data: EvidencePage, onDay: ReadonlyMap<string, ColourOnDay>, day: string): string {
   const all = [...onDay.values()];
   const unknown = all.filter((zone) => zone.from === 'nothing').length;
   const unsure = all.filter((zone) => zone.from === 'evidence' && zone.state !== 'settled').length;
-  const inside = facts.target.from && facts.target.to && day >= facts.target.from && day <= facts.target.to;
+  const inside = data.target.from && data.target.to && day >= data.target.from && day <= data.target.to;
   return `${inside ? 'Inside the target window. ' : ''}On that day ${all.length - unknown} of ${all.length} zones have a colour${unsure > 0 ? `, ${unsure} of them not settled for that day` : ''}; the sheet shows them.`;
 }
 
 /** What has to be laid down, bottom to top, where more than one coat shows on the day. */
-function LayerOrder({ facts, zones, day }: { facts: EvidenceFacts; zones: readonly string[]; day: string }): ReactNode {
+function LayerOrder({ data, zones, day }: { data: EvidencePage; zones: readonly string[]; day: string }): ReactNode {
   const { titleOf } = useZoneChoice();
-  const atTarget = day >= (facts.target.from ?? '0') && day <= (facts.target.to ?? facts.target.from ?? '9');
+  const atTarget = day >= (data.target.from ?? '0') && day <= (data.target.to ?? data.target.from ?? '9');
   const orders = atTarget
-    ? facts.layers.filter((order) => zones.includes(order.zone))
+    ? data.layers.filter((order) => zones.includes(order.zone))
     : zones.flatMap((zone) => {
-        const layers = layersAsOn(facts.history, zone, day);
+        const layers = layersAsOn(data.history, zone, day);
         return needsOrder(layers) ? [{ zone, layers }] : [];
       });
   if (orders.length === 0) return null;

@@ -10,14 +10,14 @@ import {
   type WeightChanges,
 } from '@/core/evidence/weights';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
-import type { EvidenceFacts } from './evidence-facts';
+import type { EvidencePage } from './page-data';
 
 const CLARITY_WORDS = { clear: 'shown clearly', partial: 'shown in part', inferred: 'inferred' } as const;
 
 /** What each kind of source weighs, with the reason; another builder weighs differently, so every number can be changed. */
-export function WeightsForm({ facts }: { facts: EvidenceFacts }): ReactNode {
+export function WeightsForm({ data }: { data: EvidencePage }): ReactNode {
   const [open, setOpen] = useState(false);
-  const { weights, version } = facts.weights;
+  const { weights, version } = data.weights;
   const changed = Object.keys(weights.kind).length + Object.keys(weights.clarity).length;
   const number = (name: string, label: string, standard: number, reason: string): FieldSpec => ({
     name,
@@ -58,10 +58,10 @@ export function WeightsForm({ facts }: { facts: EvidenceFacts }): ReactNode {
           saved="Everything is weighed anew"
           submit={(values, seen) =>
             save({
-              briefId: facts.briefId,
+              briefId: data.briefId,
               station: 'evidence',
               entity: 'brief',
-              id: facts.briefId,
+              id: data.briefId,
               version: seen,
               fields: { weights: changesOf(values) },
             })

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { save } from '@/actions/briefs';
 import { RecordForm } from '@/ui/fields';
-import type { LogFacts } from './log-facts';
+import type { LogPage } from './page-data';
 
 /** Corrects what was logged: the minutes it took, and the note. */
 export function EntryForm({
@@ -12,7 +12,7 @@ export function EntryForm({
   onDone,
 }: {
   briefId: string;
-  entry: LogFacts['entries'][number];
+  entry: LogPage['entries'][number];
   onDone: () => void;
 }): ReactNode {
   const { id, version, endedLocal: _, ...fields } = entry;

@@ -6,7 +6,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { clock, shortDay } from '@/ui/dates';
 import { RemoveButton } from '@/stations/shell/remove-button';
-import type { LogFacts } from './log-facts';
+import type { LogPage } from './page-data';
 
 const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.LaneChart), {
   ssr: false,
@@ -15,11 +15,11 @@ const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.L
 
 const EntryForm = dynamic(() => import('./entry-form').then((module) => module.EntryForm));
 
-export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
+export function LogStation({ data }: { data: LogPage }): ReactNode {
   const [open, setOpen] = useState<string | null>(null);
-  const entries = [...facts.entries].reverse();
+  const entries = [...data.entries].reverse();
   return (
-    <StationFrame station="log" now={whatMatters(facts)}>
+    <StationFrame station="log" now={whatMatters(data)}>
       {entries.length === 0 ? (
         <div className="empty">
           <strong>Nothing is logged yet.</strong> A step marked done at the Bench is written here with the minutes it
@@ -27,7 +27,7 @@ export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
         </div>
       ) : (
         <>
-          <LaneChart lanes={facts.lanes} />
+          <LaneChart lanes={data.lanes} />
           <div className="scroll-x">
             <table className="plain">
               <thead>
@@ -72,7 +72,7 @@ export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
                           edit
                         </button>{' '}
                         <RemoveButton
-                          briefId={facts.briefId}
+                          briefId={data.briefId}
                           station="log"
                           entity="log_entry"
                           record={entry}
@@ -86,7 +86,7 @@ export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
                     {open === entry.id ? (
                       <tr className="detail">
                         <td colSpan={8}>
-                          <EntryForm briefId={facts.briefId} entry={entry} onDone={() => setOpen(null)} />
+                          <EntryForm briefId={data.briefId} entry={entry} onDone={() => setOpen(null)} />
                         </td>
                       </tr>
                     ) : null}
@@ -103,7 +103,7 @@ export function LogStation({ facts }: { facts: LogFacts }): ReactNode {
 
 const signed = (minutes: number) => (minutes > 0 ? `+${minutes}` : String(minutes).replace('-', '−'));
 
-function whatMatters({ entries, all, lanes }: LogFacts): string {
+function whatMatters({ entries, all, lanes }: LogPage): string {
   if (entries.length === 0) return 'The record begins with the first step done.';
   const slowest = lanes.filter((lane) => lane.factor !== null).sort((a, b) => b.factor! - a.factor!)[0];
   const factor =

@@ -2,20 +2,20 @@
 
 import type { ReactNode } from 'react';
 import { save } from '@/actions/briefs';
-import { MARKING_KINDS, MARKING_METHODS } from '@/core/brief/choices';
+import { MARKING_KINDS, MARKING_METHODS } from '@/core/markings/kinds';
 import { VIEWS } from '@/core/outline/zones';
 import { optionsOf, RecordForm } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
-import type { MarkingFacts } from './marking-facts';
+import type { MarkingsPage } from './page-data';
 
 /** A marking with its first place; further places stay as they are. */
 export function MarkingForm({
-  facts,
+  data,
   marking,
   onDone,
 }: {
-  facts: MarkingFacts;
-  marking: MarkingFacts['markings'][number] | null;
+  data: MarkingsPage;
+  marking: MarkingsPage['markings'][number] | null;
   onDone: () => void;
 }): ReactNode {
   const first = marking?.places[0];
@@ -30,7 +30,7 @@ export function MarkingForm({
     : {
         kind: 'lettering',
         title: '',
-        zone: facts.zones[0]!.value,
+        zone: data.zones[0]!.value,
         text: '',
         heightMm: 600,
         printedMm: null,
@@ -48,7 +48,7 @@ export function MarkingForm({
           { name: 'title', label: 'Title', width: 4 },
           { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(MARKING_KINDS), width: 2 },
           { name: 'text', label: 'Letters', width: 2 },
-          { name: 'zone', label: 'Zone', type: 'choice', options: facts.zones, width: 4 },
+          { name: 'zone', label: 'Zone', type: 'choice', options: data.zones, width: 4 },
           {
             name: 'heightMm',
             label: 'True height',
@@ -67,7 +67,7 @@ export function MarkingForm({
             width: 3,
           },
           { name: 'method', label: 'Method', type: 'choice', options: optionsOf(MARKING_METHODS), width: 2 },
-          { name: 'codes', label: 'Colours, ground first', type: 'several', options: facts.codes, width: 4 },
+          { name: 'codes', label: 'Colours, ground first', type: 'several', options: data.codes, width: 4 },
           { name: 'view', label: 'Seen from', type: 'choice', options: optionsOf(VIEWS), width: 3 },
           { name: 'station', label: 'Station', unit: 'm from the nose', type: 'number', width: 3 },
           { name: 'offset', label: 'Up from belly, or to starboard', unit: 'm', type: 'number', width: 3 },
@@ -79,7 +79,7 @@ export function MarkingForm({
         saved="Marking saved"
         submit={({ view, station, offset, turn, ...values }, version) =>
           save({
-            briefId: facts.briefId,
+            briefId: data.briefId,
             station: 'markings',
             entity: 'marking',
             id: marking?.id ?? null,
@@ -93,7 +93,7 @@ export function MarkingForm({
       {marking ? (
         <p>
           <RemoveButton
-            briefId={facts.briefId}
+            briefId={data.briefId}
             station="markings"
             entity="marking"
             record={marking}

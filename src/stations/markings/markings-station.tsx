@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useMemo, useState, type ReactNode } from 'react';
 import { placeMarking } from '@/core/markings/placing';
-import { extentOf } from '@/core/outline/geometry';
+import { extentOf } from '@/core/geometry/polygon';
 import { buildOutline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
@@ -12,22 +12,22 @@ import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
-import type { MarkingFacts } from './marking-facts';
+import type { MarkingsPage } from './page-data';
 
 const MarkingForm = dynamic(() => import('./marking-form').then((module) => module.MarkingForm));
 
-export function MarkingsStation({ facts }: { facts: MarkingFacts }): ReactNode {
+export function MarkingsStation({ data }: { data: MarkingsPage }): ReactNode {
   const [open, setOpen] = useState<string | null>(null);
   const { zone } = useZoneChoice();
   useKey('n', () => setOpen('new'));
-  const shown = facts.markings.filter((marking) => !zone || marking.zone === zone);
-  const wrong = facts.markings.filter(({ check }) => check.errorPercent !== null && check.says !== 'right');
+  const shown = data.markings.filter((marking) => !zone || marking.zone === zone);
+  const wrong = data.markings.filter(({ check }) => check.errorPercent !== null && check.says !== 'right');
   const now =
-    facts.markings.length === 0
+    data.markings.length === 0
       ? 'Add what she carries, with its true height.'
       : wrong.length === 0
         ? 'Every measured size is right.'
-        : `${wrong.length} of ${facts.markings.length} are printed at the wrong size: ${wrong[0]!.title.toLowerCase()} is ${wrong[0]!.check.says}.`;
+        : `${wrong.length} of ${data.markings.length} are printed at the wrong size: ${wrong[0]!.title.toLowerCase()} is ${wrong[0]!.check.says}.`;
   return (
     <StationFrame
       station="markings"
@@ -40,10 +40,10 @@ export function MarkingsStation({ facts }: { facts: MarkingFacts }): ReactNode {
     >
       {open === 'new' ? (
         <div className="ledger-detail">
-          <MarkingForm facts={facts} marking={null} onDone={() => setOpen(null)} />
+          <MarkingForm data={data} marking={null} onDone={() => setOpen(null)} />
         </div>
       ) : null}
-      {facts.markings.length === 0 ? (
+      {data.markings.length === 0 ? (
         <div className="empty">
           <strong>No marking yet.</strong> Insignia, letters, bands: each with its true height, so that the decal can be
           checked against it.
@@ -58,7 +58,7 @@ export function MarkingsStation({ facts }: { facts: MarkingFacts }): ReactNode {
                 <th>Colours</th>
                 <th>Method</th>
                 <th className="num">True, mm</th>
-                <th className="num">At 1/{facts.denominator}, mm</th>
+                <th className="num">At 1/{data.denominator}, mm</th>
                 <th className="num">On the sheet, mm</th>
                 <th>So it is</th>
               </tr>
@@ -79,13 +79,13 @@ export function MarkingsStation({ facts }: { facts: MarkingFacts }): ReactNode {
                       {marking.text ? <span className="dim">{marking.text}</span> : null}
                     </th>
                     <td className="dim">
-                      {facts.zones.find((item) => item.value === marking.zone)?.label ?? marking.zone}
+                      {data.zones.find((item) => item.value === marking.zone)?.label ?? marking.zone}
                       {marking.places.length > 1 ? `, ${marking.places.length} places` : ''}
                     </td>
                     <td>
                       {marking.codes.map((code) => (
                         <span key={code} title={code}>
-                          <Chip hex={facts.inks[code] ?? null} />{' '}
+                          <Chip hex={data.inks[code] ?? null} />{' '}
                         </span>
                       ))}
                     </td>
@@ -110,8 +110,8 @@ export function MarkingsStation({ facts }: { facts: MarkingFacts }): ReactNode {
                   {open === marking.id ? (
                     <tr className="detail">
                       <td colSpan={8}>
-                        <ToScale facts={facts} marking={marking} />
-                        <MarkingForm facts={facts} marking={marking} onDone={() => setOpen(null)} />
+                        <ToScale data={data} marking={marking} />
+                        <MarkingForm data={data} marking={marking} onDone={() => setOpen(null)} />
                       </td>
                     </tr>
                   ) : null}
@@ -121,14 +121,14 @@ export function MarkingsStation({ facts }: { facts: MarkingFacts }): ReactNode {
           </table>
         </div>
       )}
-      <p className="dim">At scale = true height ÷ {facts.denominator}. Within 2 % counts as right.</p>
+      <p className="dim">At scale = true height ÷ {data.denominator}. Within 2 % counts as right.</p>
     </StationFrame>
   );
 }
 
 /** The marking on its zone at true proportion, with its size in reality, at scale and on the sheet in one line. */
-function ToScale({ facts, marking }: { facts: MarkingFacts; marking: MarkingFacts['markings'][number] }): ReactNode {
-  const outline = useMemo(() => buildOutline(facts.spec), [facts.spec]);
+function ToScale({ data, marking }: { data: MarkingsPage; marking: MarkingsPage['markings'][number] }): ReactNode {
+  const outline = useMemo(() => buildOutline(data.spec), [data.spec]);
   const view: View | undefined = marking.places[0]?.view;
   if (!view) return <p className="dim">Give it a place to see it on the airframe.</p>;
   const art = placeMarking(outline, { ...marking, places: marking.places.filter((place) => place.view === view) });
@@ -147,9 +147,9 @@ function ToScale({ facts, marking }: { facts: MarkingFacts; marking: MarkingFact
             view={view}
             scale={scale}
             selected={marking.zone}
-            fillOf={(zone) => ({ paint: facts.zoneColours[zone] ?? '#efefef' })}
+            fillOf={(zone) => ({ paint: data.zoneColours[zone] ?? '#efefef' })}
             markings={[marking]}
-            inkOf={(code) => facts.inks[code] ?? '#9a9a9a'}
+            inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
             idPrefix={`scale-${marking.id}`}
             zoneTitle={(zone) => zone}
           />
@@ -157,7 +157,7 @@ function ToScale({ facts, marking }: { facts: MarkingFacts; marking: MarkingFact
       </div>
       <figcaption>
         <strong>{marking.heightMm.toFixed(0)} mm</strong> in reality,{' '}
-        <strong>{marking.check.modelMm.toFixed(2)} mm</strong> at 1/{facts.denominator},{' '}
+        <strong>{marking.check.modelMm.toFixed(2)} mm</strong> at 1/{data.denominator},{' '}
         {marking.printedMm ? (
           <>
             <strong>{marking.printedMm.toFixed(2)} mm</strong> on the sheet: {marking.check.says}

@@ -9,26 +9,26 @@ import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { clock, fullDay, longDay, shortDay } from '@/ui/dates';
 import { Chip } from '@/ui/swatch';
 import { useKey } from '@/ui/keys';
-import type { RouteFacts, WorkFacts } from './route-facts';
+import type { RoutePage, WorkRow } from './page-data';
 import { RouteStrip } from './route-strip';
 
 const WeeklySessions = dynamic(() => import('./weekly-sessions').then((module) => module.WeeklySessions));
 
-export function RouteStation({ facts }: { facts: RouteFacts }): ReactNode {
+export function RouteStation({ data }: { data: RoutePage }): ReactNode {
   const [whole, setWhole] = useState(false);
-  const [sessionsOpen, setSessionsOpen] = useState(facts.weekly.length === 0);
+  const [sessionsOpen, setSessionsOpen] = useState(data.weekly.length === 0);
   const [chosen, setChosen] = useState<string | null>(null);
   const { zone } = useZoneChoice();
   useKey('n', () => setSessionsOpen(true));
-  const ahead = facts.sessions.findIndex((session) => session.end > facts.now);
-  const from = whole ? -Infinity : (facts.sessions[Math.max(0, ahead)]?.start ?? 0);
-  const isDim = (work: WorkFacts) => zone !== null && !work.zones.includes(zone);
-  const picked = facts.work.find((work) => work.key === chosen);
-  const narrowed = zone ? facts.work.filter((work) => work.zones.includes(zone)) : facts.work;
+  const ahead = data.sessions.findIndex((session) => session.end > data.now);
+  const from = whole ? -Infinity : (data.sessions[Math.max(0, ahead)]?.start ?? 0);
+  const isDim = (work: WorkRow) => zone !== null && !work.zones.includes(zone);
+  const picked = data.work.find((work) => work.key === chosen);
+  const narrowed = zone ? data.work.filter((work) => work.zones.includes(zone)) : data.work;
   return (
     <StationFrame
       station="route"
-      now={whatMatters(facts)}
+      now={whatMatters(data)}
       actions={
         <>
           <Button variant="outlined" onClick={() => setWhole(!whole)}>
@@ -41,47 +41,47 @@ export function RouteStation({ facts }: { facts: RouteFacts }): ReactNode {
       }
     >
       {sessionsOpen ? (
-        <WeeklySessions briefId={facts.briefId} weekly={facts.weekly} onClose={() => setSessionsOpen(false)} />
+        <WeeklySessions briefId={data.briefId} weekly={data.weekly} onClose={() => setSessionsOpen(false)} />
       ) : null}
-      {facts.because.length > 0 ? (
+      {data.because.length > 0 ? (
         <div className="empty" role="alert">
           <p>
-            <strong>There is no plan:</strong> {facts.because.map((reason) => reason.says).join('. ')}.
+            <strong>There is no plan:</strong> {data.because.map((reason) => reason.says).join('. ')}.
           </p>
-          <p>Would help: {facts.because.flatMap((reason) => reason.wouldHelp).join('; ')}.</p>
+          <p>Would help: {data.because.flatMap((reason) => reason.wouldHelp).join('; ')}.</p>
         </div>
       ) : null}
-      {facts.work.length > 0 && facts.sessions.length > 0 ? (
-        <RouteStrip facts={facts} from={from} chosen={chosen} onChoose={setChosen} isDim={isDim} />
+      {data.work.length > 0 && data.sessions.length > 0 ? (
+        <RouteStrip data={data} from={from} chosen={chosen} onChoose={setChosen} isDim={isDim} />
       ) : null}
       {picked ? <StepDetail work={picked} onClose={() => setChosen(null)} /> : null}
-      {facts.holding.length > 0 ? (
+      {data.holding.length > 0 ? (
         <section className="bar-line">
-          <strong>What holds {fullDay(facts.finish!.slice(0, 10))}</strong> {facts.holding.join('; ')}.
+          <strong>What holds {fullDay(data.finish!.slice(0, 10))}</strong> {data.holding.join('; ')}.
           <p className="dim">
-            Proven not before {fullDay(facts.lowerBound!.slice(0, 10))}; {facts.sessionsLeft} sessions with work,{' '}
-            {facts.loads} fillings of the airbrush.
+            Proven not before {fullDay(data.lowerBound!.slice(0, 10))}; {data.sessionsLeft} sessions with work,{' '}
+            {data.loads} fillings of the airbrush.
           </p>
         </section>
       ) : null}
-      <SessionList facts={facts} work={narrowed} whole={whole || zone !== null} onChoose={setChosen} />
+      <SessionList data={data} work={narrowed} whole={whole || zone !== null} onChoose={setChosen} />
     </StationFrame>
   );
 }
 
-function whatMatters(facts: RouteFacts): string {
-  if (facts.weekly.length === 0) return 'Say when you are at the bench; the plan follows.';
-  if (!facts.finish) return 'No plan fits these sessions.';
-  const left = facts.work.filter((work) => !work.done);
+function whatMatters(data: RoutePage): string {
+  if (data.weekly.length === 0) return 'Say when you are at the bench; the plan follows.';
+  if (!data.finish) return 'No plan fits these sessions.';
+  const left = data.work.filter((work) => !work.done);
   if (left.length === 0) return 'Everything is done.';
-  const threat = facts.gates.find((gate) => !gate.passed && gate.open.length > 0);
+  const threat = data.gates.find((gate) => !gate.passed && gate.open.length > 0);
   const decide = threat
     ? ` Decide ${threat.open[0]!.zone.toLowerCase()}, ${threat.open[0]!.aspect} before ${threat.start ? shortDay(threat.start) : 'it'}: ${threat.title.toLowerCase()} then.`
     : '';
-  return `${left.length} steps to go, ${durationInWords(left.reduce((total, work) => total + work.minutes, 0))} of work; finished on ${longDay(facts.finish.slice(0, 10))}.${decide}`;
+  return `${left.length} steps to go, ${durationInWords(left.reduce((total, work) => total + work.minutes, 0))} of work; finished on ${longDay(data.finish.slice(0, 10))}.${decide}`;
 }
 
-function StepDetail({ work, onClose }: { work: WorkFacts; onClose: () => void }): ReactNode {
+function StepDetail({ work, onClose }: { work: WorkRow; onClose: () => void }): ReactNode {
   return (
     <section className="ledger-detail" aria-label={work.title}>
       <div className="station-head">
@@ -101,22 +101,22 @@ function StepDetail({ work, onClose }: { work: WorkFacts; onClose: () => void })
 
 /** The plan as a list, a heading for each session: also what a screen reader and a narrow screen get. */
 function SessionList({
-  facts,
+  data,
   work,
   whole,
   onChoose,
 }: {
-  facts: RouteFacts;
-  work: readonly WorkFacts[];
+  data: RoutePage;
+  work: readonly WorkRow[];
   whole: boolean;
   onChoose: (key: string) => void;
 }): ReactNode {
-  const gateOf = new Map(facts.gates.map((gate) => [gate.title, gate]));
+  const gateOf = new Map(data.gates.map((gate) => [gate.title, gate]));
   return (
     <div className="session-list">
-      {facts.sessions.map((session) => {
+      {data.sessions.map((session) => {
         const here = work.filter((item) => item.session === session.id);
-        if (here.length === 0 || (!whole && session.end <= facts.now)) return null;
+        if (here.length === 0 || (!whole && session.end <= data.now)) return null;
         return (
           <section key={session.id} className="session">
             <h3>

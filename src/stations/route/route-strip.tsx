@@ -2,7 +2,7 @@
 
 import { useMemo, type ReactNode } from 'react';
 import { clock, shortDay } from '@/ui/dates';
-import type { RouteFacts, WorkFacts } from './route-facts';
+import type { RoutePage, WorkRow } from './page-data';
 
 const PX_PER_MINUTE = 1.15;
 const NIGHT_PX = 30;
@@ -13,26 +13,26 @@ const BAR = 26;
 const GATE_ROW = 32;
 
 interface Props {
-  facts: RouteFacts;
+  data: RoutePage;
   from: number;
   chosen: string | null;
   onChoose: (key: string) => void;
-  isDim: (work: WorkFacts) => boolean;
+  isDim: (work: WorkRow) => boolean;
 }
 
 /**
  * Lanes by subassembly over the sessions, nights squeezed between them. Work is solid, drying a thinning tail, a wet window a
  * bracket, a gate a full-height post that carries the questions it closes. Steps are numbered; the list below names them.
  */
-export function RouteStrip({ facts, from, chosen, onChoose, isDim }: Props): ReactNode {
-  const sessions = facts.sessions.filter((session) => session.end > from);
+export function RouteStrip({ data, from, chosen, onChoose, isDim }: Props): ReactNode {
+  const sessions = data.sessions.filter((session) => session.end > from);
   const xOf = useMemo(() => axisOf(sessions), [sessions]);
   const width = LEFT + 60 + sessions.reduce((total, session) => total + session.minutes * PX_PER_MINUTE + NIGHT_PX, 0);
-  const bottom = TOP + facts.lanes.length * LANE;
-  const posts = facts.gates.filter((gate) => gate.at !== null && gate.at >= from);
+  const bottom = TOP + data.lanes.length * LANE;
+  const posts = data.gates.filter((gate) => gate.at !== null && gate.at >= from);
   const height = bottom + 14 + Math.max(1, posts.length) * GATE_ROW;
-  const laneY = (lane: string) => TOP + facts.lanes.indexOf(lane) * LANE;
-  const shown = facts.work.filter((work) => work.segments.at(-1)![1] > from);
+  const laneY = (lane: string) => TOP + data.lanes.indexOf(lane) * LANE;
+  const shown = data.work.filter((work) => work.segments.at(-1)![1] > from);
   const staggered = stagger(shown, xOf);
   return (
     <div className="route-scroll" role="region" aria-label="Route strip" tabIndex={0}>
@@ -44,7 +44,7 @@ export function RouteStrip({ facts, from, chosen, onChoose, isDim }: Props): Rea
               y={TOP - 4}
               width={session.minutes * PX_PER_MINUTE}
               height={bottom - TOP + 8}
-              fill={session.start <= facts.now && facts.now < session.end ? '#cfcfcf' : '#dedede'}
+              fill={session.start <= data.now && data.now < session.end ? '#cfcfcf' : '#dedede'}
             />
             <text x={xOf(session.start)} y={18} fontSize="15" fontWeight="600">
               {shortDay(session.startLocal)}
@@ -54,7 +54,7 @@ export function RouteStrip({ facts, from, chosen, onChoose, isDim }: Props): Rea
             </text>
           </g>
         ))}
-        {facts.lanes.map((lane) => (
+        {data.lanes.map((lane) => (
           <g key={lane}>
             <line x1={0} x2={width} y1={laneY(lane) + LANE - 4} y2={laneY(lane) + LANE - 4} stroke="#c2c2c2" />
             <text x={4} y={laneY(lane) + 34} fontSize="15" fontWeight="600">
@@ -85,18 +85,18 @@ export function RouteStrip({ facts, from, chosen, onChoose, isDim }: Props): Rea
             </g>
           );
         })}
-        {facts.now >= from ? (
+        {data.now >= from ? (
           <g>
             <line
-              x1={xOf(facts.now)}
-              x2={xOf(facts.now)}
+              x1={xOf(data.now)}
+              x2={xOf(data.now)}
               y1={TOP - 10}
               y2={bottom}
               stroke="#1c1c1c"
               strokeDasharray="2 3"
               strokeWidth={1.5}
             />
-            <text x={xOf(facts.now) - 4} y={TOP + 8} fontSize="12" textAnchor="end">
+            <text x={xOf(data.now) - 4} y={TOP + 8} fontSize="12" textAnchor="end">
               now
             </text>
           </g>
@@ -161,7 +161,7 @@ export function RouteStrip({ facts, from, chosen, onChoose, isDim }: Props): Rea
 }
 
 /** Elapsed minutes to px: sessions at working scale, everything between two of them within one night's width. */
-function axisOf(sessions: RouteFacts['sessions']): (at: number) => number {
+function axisOf(sessions: RoutePage['sessions']): (at: number) => number {
   const starts: number[] = [];
   let x = LEFT;
   for (const session of sessions) {
@@ -180,7 +180,7 @@ function axisOf(sessions: RouteFacts['sessions']): (at: number) => number {
 }
 
 /** Which numbers stand above their bar because the one before in the lane is too near. */
-function stagger(work: readonly WorkFacts[], xOf: (at: number) => number): Set<string> {
+function stagger(work: readonly WorkRow[], xOf: (at: number) => number): Set<string> {
   const lastBelow = new Map<string, number>();
   const above = new Set<string>();
   for (const item of work) {

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/briefs';
-import type { Kept } from '@/core/brief/records';
+import type { Kept } from '@/core/kept/records';
 import { durationInWords } from '@/core/units/minutes';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';

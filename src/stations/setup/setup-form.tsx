@@ -5,8 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useForm, useWatch, type Control } from 'react-hook-form';
 import { createBrief, saveSetup } from '@/actions/briefs';
-import type { Fields, Kept } from '@/core/brief/records';
-import { OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/brief/options';
+import type { Fields, Kept } from '@/core/kept/records';
+import { OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/kit/options';
 import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, type Dimensions } from '@/core/outline/dimensions';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
@@ -248,7 +248,7 @@ function Preview({
   const parsed = dimensionsSchema.safeParse(typed);
   const denominator = parseNumber(String(values.denominator ?? '')) ?? 72;
   const key = parsed.success ? JSON.stringify(parsed.data) : null;
-  const facts = useMemo(() => {
+  const data = useMemo(() => {
     const dimensions: Dimensions = key ? (JSON.parse(key) as Dimensions) : last.dimensions;
     const spec = {
       preset: key ? preset : last.preset,
@@ -278,7 +278,7 @@ function Preview({
   }, [key, preset, denominator, values.landing, values.wings, values.type, values.variant, last]);
   return (
     <div>
-      <AirframeSheet facts={facts} mode="progress" selected={zone} onSelect={setZone} />
+      <AirframeSheet data={data} mode="progress" selected={zone} onSelect={setZone} />
       {parsed.success ? null : (
         <p role="status" className="danger">
           ✕ {parsed.error.issues[0]!.message}

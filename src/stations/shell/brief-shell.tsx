@@ -6,13 +6,13 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { undo } from '@/actions/briefs';
 import { AirframeSheet, type SheetOverlay } from '@/sheet/airframe-sheet';
-import type { SheetFacts } from '@/sheet/figures';
+import type { SheetData } from '@/sheet/sheet-data';
 import { useKey } from '@/ui/keys';
 import { SavingProvider, useSaving } from '@/ui/saving';
-import { RunningTimers, type TimerFacts } from './running-timers';
+import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { STATIONS } from './stations';
-import { SheetFactsContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
+import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
 
 // Loaded when they are first wanted: most visits to a station need neither.
 const FindField = dynamic(() => import('./find-field').then((module) => module.FindField));
@@ -22,9 +22,9 @@ interface Props {
   briefId: string;
   identity: string;
   subtitle: string;
-  sheet: SheetFacts;
+  sheet: SheetData;
   findable: Findable[];
-  timers: TimerFacts[];
+  timers: TimerRow[];
   children: ReactNode;
 }
 
@@ -124,7 +124,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
           </button>
           <div className="sheet-holder">
             <AirframeSheet
-              facts={sheet}
+              data={sheet}
               overlay={overlay}
               mode={current?.sheet ?? 'markings'}
               selected={zone}
@@ -144,9 +144,9 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
               </Link>
             ))}
           </nav>
-          <SheetFactsContext.Provider value={sheet}>
+          <SheetDataContext.Provider value={sheet}>
             <SheetOverlayContext.Provider value={setOverlay}>{children}</SheetOverlayContext.Provider>
-          </SheetFactsContext.Provider>
+          </SheetDataContext.Provider>
         </div>
       </div>
       {help ? <KeysDialog onClose={() => setHelp(false)} /> : null}

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { remove } from '@/actions/briefs';
-import type { RecordName } from '@/core/brief/records';
+import type { RecordName } from '@/core/kept/records';
 import { useSaving } from '@/ui/saving';
 import type { StationPath } from './stations';
 

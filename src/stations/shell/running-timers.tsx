@@ -5,7 +5,7 @@ import { remove } from '@/actions/briefs';
 import { countdown } from '@/core/units/minutes';
 import { useSaving } from '@/ui/saving';
 
-export interface TimerFacts {
+export interface TimerRow {
   id: string;
   version: number;
   stepKey: string;
@@ -14,7 +14,7 @@ export interface TimerFacts {
   minutes: number;
 }
 
-export const secondsLeft = (timer: Pick<TimerFacts, 'startedAt' | 'minutes'>, now: number) =>
+export const secondsLeft = (timer: Pick<TimerRow, 'startedAt' | 'minutes'>, now: number) =>
   (Date.parse(timer.startedAt) + timer.minutes * 60_000 - now) / 1000;
 
 /** The present, once a second; null while the page is drawn on the server, so that both agree. */
@@ -33,7 +33,7 @@ export function useNow(): number | null {
 }
 
 /** The bench timers that run, on every station. They live in the database: a reload or another device shows the same. */
-export function RunningTimers({ briefId, timers }: { briefId: string; timers: TimerFacts[] }): ReactNode {
+export function RunningTimers({ briefId, timers }: { briefId: string; timers: TimerRow[] }): ReactNode {
   const now = useNow();
   const { run } = useSaving();
   return timers.map((timer) => {

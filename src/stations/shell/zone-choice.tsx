@@ -2,7 +2,7 @@
 
 import { createContext, useContext } from 'react';
 import type { SheetOverlay } from '@/sheet/airframe-sheet';
-import type { SheetFacts } from '@/sheet/figures';
+import type { SheetData } from '@/sheet/sheet-data';
 
 interface ZoneChoice {
   zone: string | null;
@@ -21,9 +21,9 @@ export const ZoneChoiceContext = createContext<ZoneChoice>({
 export const SheetOverlayContext = createContext<(overlay: SheetOverlay | null) => void>(() => undefined);
 
 /** What the sheet draws, for a station that draws the airframe once more. */
-export const SheetFactsContext = createContext<SheetFacts | null>(null);
+export const SheetDataContext = createContext<SheetData | null>(null);
 
-export const useSheetFacts = () => useContext(SheetFactsContext);
+export const useSheetData = () => useContext(SheetDataContext);
 
 export const useSheetOverlay = () => useContext(SheetOverlayContext);
 

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { identityOf, typeOf, type BriefSummary } from '@/core/brief/state';
+import { identityOf, typeOf, type BriefSummary } from '@/core/kept/state';
 import { windowInWords } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { ImportBrief } from './import-brief';

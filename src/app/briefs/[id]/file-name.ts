@@ -1,5 +1,5 @@
-import { identityOf, typeOf } from '@/core/brief/state';
-import type { Fields } from '@/core/brief/records';
+import { identityOf, typeOf } from '@/core/kept/state';
+import type { Fields } from '@/core/kept/records';
 
 /** A file name that every system takes: `halverd-dunlin-p-2-tk-g-c-417`. */
 export function fileName(airframe: Fields<'airframe'>): string {

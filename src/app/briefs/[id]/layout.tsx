@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
-import { identityOf, typeOf } from '@/core/brief/state';
+import { identityOf, typeOf } from '@/core/kept/state';
 import type { BriefView } from '@/core/brief/derive';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
-import { sheetFacts } from '@/sheet/figures';
+import { sheetData } from '@/sheet/sheet-data';
 import { BriefShell } from '@/stations/shell/brief-shell';
 import type { Findable } from '@/stations/shell/find-field';
 import { fullDay } from '@/ui/dates';
@@ -24,7 +24,7 @@ export default async function BriefLayout({
       briefId={id}
       identity={identityOf(airframe)}
       subtitle={`${typeOf(airframe)} · 1/${brief.denominator}${finish}`}
-      sheet={sheetFacts(view)}
+      sheet={sheetData(view)}
       findable={findables(view)}
       timers={view.state.timers}
     >

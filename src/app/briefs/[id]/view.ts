@@ -1,10 +1,10 @@
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { deriveBrief, type BriefView } from '@/core/brief/derive';
-import type { ColourShelf } from '@/core/brief/state';
+import type { ColourShelf } from '@/core/kept/state';
 import { loadBrief } from '@/data/briefs';
-import { loadShelf } from '@/data/colours';
-import { historyStamp } from '@/data/history';
+import { loadShelf } from '@/data/shelf';
+import { historyStamp } from '@/data/acts';
 
 /** Step placements that a page may spend on the plan: enough for a good plan, little enough to answer at once. */
 const PAGE_EFFORT = 400;

@@ -1,5 +1,5 @@
 import { writeCatalogue } from '@/core/interchange/catalogue-csv';
-import { loadShelf } from '@/data/colours';
+import { loadShelf } from '@/data/shelf';
 
 /** The catalogue with the drawer as a table. */
 export async function GET() {

@@ -11,7 +11,7 @@ import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { parseNumber } from '@/core/units/number';
 import { fullDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
-import { chosenParts, type ColourFacts } from '../colour-facts';
+import { chosenParts, type ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import { InsteadOf } from './instead-of';
@@ -20,37 +20,37 @@ import { MeasureOut } from './measure-out';
 const money = (cents: number, currency: string) => `${(cents / 100).toFixed(2)} ${currency}`;
 
 /** What is missing, what it costs where, and what to do about what cannot be had; then how much of it goes in the cup. */
-export function BuyingPane({ facts, goTo }: PaneProps): ReactNode {
-  const shelf = useShelf(facts.stamp);
+export function BuyingPane({ data, goTo }: PaneProps): ReactNode {
+  const shelf = useShelf(data.stamp);
   return (
     <>
       {shelf ? (
-        <Buying facts={facts} paints={shelf.paints} goTo={goTo} />
+        <Buying data={data} paints={shelf.paints} goTo={goTo} />
       ) : (
         <LinearProgress aria-label="Fetching the catalogue" />
       )}
-      <MeasureOut facts={facts} />
+      <MeasureOut data={data} />
     </>
   );
 }
 
 /** What each chosen call takes of which paint. */
-const needsOf = (facts: ColourFacts) =>
-  facts.calls.flatMap((call) =>
+const needsOf = (data: ColoursPage) =>
+  data.calls.flatMap((call) =>
     call.chosen && call.cup ? [{ code: call.code, paintMl: call.cup.paintMl, parts: chosenParts(call) }] : [],
   );
 
 function Buying({
-  facts,
+  data,
   paints,
   goTo,
 }: {
-  facts: ColourFacts;
+  data: ColoursPage;
   paints: readonly Paint[];
   goTo: PaneProps['goTo'];
 }): ReactNode {
   const { run, busy } = useSaving();
-  const needs = useMemo(() => paintNeeds(needsOf(facts), paints, facts.today), [facts, paints]);
+  const needs = useMemo(() => paintNeeds(needsOf(data), paints, data.today), [data, paints]);
   const missing = needs.filter(({ bottles }) => bottles > 0);
   const ids = missing.map(({ paint }) => paint.id).join(' ');
   const [shops, setShops] = useState<Shop[] | null>(null);
@@ -154,7 +154,7 @@ function Buying({
                 run(
                   () =>
                     putInDrawer({
-                      briefId: facts.briefId,
+                      briefId: data.briefId,
                       bottles: plan.plan.parcels.flatMap(({ lines }) =>
                         lines.map(({ paintId, bottles }) => ({ paintId, count: bottles })),
                       ),
@@ -167,7 +167,7 @@ function Buying({
           ) : null}
           {shops && lacking.length > 0 ? (
             <InsteadOf
-              facts={facts}
+              data={data}
               lacking={lacking.map(({ paintId }) => missing.find(({ paint }) => paint.id === paintId)!)}
               shops={shops}
               paints={paints}

@@ -13,7 +13,7 @@ import { matchSingle } from '@/core/match/single';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { fullDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
-import { targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
+import { targetOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
 import type { GoTo } from '../panes';
 
 /** Little enough to answer at once; the mixing bench looks further. */
@@ -21,13 +21,13 @@ const EFFORT = 60_000;
 
 /** What cannot be had: the best mixture of the drawer, the best substitute that is in stock, or waiting; each with its difference. */
 export function InsteadOf({
-  facts,
+  data,
   lacking,
   shops,
   paints,
   goTo,
 }: {
-  facts: ColourFacts;
+  data: ColoursPage;
   lacking: readonly PaintNeed[];
   shops: readonly Shop[];
   paints: readonly Paint[];
@@ -38,7 +38,7 @@ export function InsteadOf({
     [shops],
   );
   const calls = [...new Set(lacking.flatMap(({ codes }) => codes))].flatMap(
-    (code) => facts.calls.find((call) => call.code === code) ?? [],
+    (code) => data.calls.find((call) => call.code === code) ?? [],
   );
   return (
     <>
@@ -57,7 +57,7 @@ export function InsteadOf({
             {calls.map((call) => (
               <Options
                 key={call.code}
-                facts={facts}
+                data={data}
                 call={call}
                 lacking={lacking}
                 shops={shops}
@@ -74,7 +74,7 @@ export function InsteadOf({
 }
 
 function Options({
-  facts,
+  data,
   call,
   lacking,
   shops,
@@ -82,8 +82,8 @@ function Options({
   inStock,
   goTo,
 }: {
-  facts: ColourFacts;
-  call: ColourCallFacts;
+  data: ColoursPage;
+  call: ColourCallRow;
   lacking: readonly PaintNeed[];
   shops: readonly Shop[];
   paints: readonly Paint[];
@@ -141,7 +141,7 @@ function Options({
               disabled={busy}
               onClick={() =>
                 run(
-                  () => chooseColour({ briefId: facts.briefId, codeId: call.codeId, by: { paintId: other.paint.id } }),
+                  () => chooseColour({ briefId: data.briefId, codeId: call.codeId, by: { paintId: other.paint.id } }),
                   'Chosen instead',
                 )
               }

@@ -5,16 +5,16 @@ import { save } from '@/actions/briefs';
 import { DROPS_PER_ML, planCup, TYPICAL_SPRAYING } from '@/core/paint/quantity';
 import { parseNumber } from '@/core/units/number';
 import { RecordForm } from '@/ui/fields';
-import type { ColourFacts } from '../colour-facts';
+import type { ColoursPage } from '@/stations/colours/page-data';
 
 /** Millilitres, fillings, drops and thinner for each colour and cup, by what this builder really sprays. */
-export function MeasureOut({ facts }: { facts: ColourFacts }): ReactNode {
+export function MeasureOut({ data }: { data: ColoursPage }): ReactNode {
   const [cupText, setCupText] = useState('2');
   const [coats, setCoats] = useState<number>(TYPICAL_SPRAYING.coats);
   const [logging, setLogging] = useState<string | null>(null);
   const parsed = parseNumber(cupText);
   const cupMl = parsed && parsed >= 0.5 && parsed <= 50 ? parsed : null;
-  const rows = facts.calls.filter(({ chosen, areaCm2 }) => chosen && areaCm2 > 0);
+  const rows = data.calls.filter(({ chosen, areaCm2 }) => chosen && areaCm2 > 0);
   return (
     <section className="bar-line" aria-label="Measure out">
       <h2 style={{ marginTop: 0 }}>How much goes in the cup?</h2>
@@ -43,8 +43,8 @@ export function MeasureOut({ facts }: { facts: ColourFacts }): ReactNode {
           {cupMl === null ? 'A cup holds 0.5 to 50 ml. ' : ''}
           {TYPICAL_SPRAYING.wetFilmUm} µm wet, {TYPICAL_SPRAYING.transfer * 100} % lands, {TYPICAL_SPRAYING.lossMl} ml
           left in the cup each time
-          {facts.uses.length > 0
-            ? `; times ${facts.factor.toFixed(2)}, by ${facts.uses.length} of your own logged jobs`
+          {data.uses.length > 0
+            ? `; times ${data.factor.toFixed(2)}, by ${data.uses.length} of your own logged jobs`
             : '; log what it really took, and the next is reckoned by your own hand'}
           . {DROPS_PER_ML} drops to the millilitre.
         </span>
@@ -70,7 +70,7 @@ export function MeasureOut({ facts }: { facts: ColourFacts }): ReactNode {
               {rows.map((call) => {
                 const plan = planCup(
                   { areaCm2: call.areaCm2, coats },
-                  { cupMl: cupMl ?? 2, thinRatio: call.chosen!.thinRatio, factor: facts.factor },
+                  { cupMl: cupMl ?? 2, thinRatio: call.chosen!.thinRatio, factor: data.factor },
                 );
                 return (
                   <tr key={call.code}>
@@ -102,24 +102,24 @@ export function MeasureOut({ facts }: { facts: ColourFacts }): ReactNode {
         </div>
       )}
       {logging ? (
-        <LogUse key={logging} facts={facts} code={logging} coats={coats} onDone={() => setLogging(null)} />
+        <LogUse key={logging} data={data} code={logging} coats={coats} onDone={() => setLogging(null)} />
       ) : null}
     </section>
   );
 }
 
 function LogUse({
-  facts,
+  data,
   code,
   coats,
   onDone,
 }: {
-  facts: ColourFacts;
+  data: ColoursPage;
   code: string;
   coats: number;
   onDone: () => void;
 }): ReactNode {
-  const call = facts.calls.find((candidate) => candidate.code === code)!;
+  const call = data.calls.find((candidate) => candidate.code === code)!;
   return (
     <RecordForm
       fields={[
@@ -134,14 +134,14 @@ function LogUse({
         coats,
         fillings: call.cup?.fillings ?? 1,
         sprayedMl: null,
-        onDay: facts.today,
+        onDay: data.today,
       }}
       version={null}
       saveLabel={`Log it for ${code}`}
       saved="Logged: the next job is reckoned by it"
       submit={(values) =>
         save({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           station: 'colours',
           entity: 'paint_use',
           id: null,

@@ -7,7 +7,7 @@ import { paintLabel } from '@/core/paint/catalogue';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { DropBar } from '@/ui/drop-bar';
 import { ButtedSwatches } from '@/ui/swatch';
-import type { ColourCallFacts } from '../colour-facts';
+import type { ColourCallRow } from '@/stations/colours/page-data';
 import { useShelf } from '../shelf';
 import type { PaneProps } from '../panes';
 import { Candidates } from './candidates';
@@ -15,13 +15,13 @@ import { Candidates } from './candidates';
 const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));
 
 /** Each code that is called, with what makes it; a row opens into everything that could. */
-export function Calls({ facts, code, goTo }: PaneProps): ReactNode {
+export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   const [open, setOpen] = useState<string | null>(code);
   const { zone } = useZoneChoice();
   // Fetched ahead: a call that is opened needs it at once.
-  useShelf(facts.stamp);
-  const shown = facts.calls.filter((call) => !zone || call.zones.some((item) => item.key === zone));
-  if (facts.calls.length === 0)
+  useShelf(data.stamp);
+  const shown = data.calls.filter((call) => !zone || call.zones.some((item) => item.key === zone));
+  if (data.calls.length === 0)
     return (
       <div className="empty">
         <strong>No colour is called yet.</strong> A ruling on the colour of a zone at Evidence makes a call; it stands
@@ -57,9 +57,9 @@ export function Calls({ facts, code, goTo }: PaneProps): ReactNode {
                   <tr className="detail">
                     <td colSpan={7}>
                       {call.lab && call.record ? (
-                        <Candidates facts={facts} call={call} goTo={goTo} onDone={() => setOpen(null)} />
+                        <Candidates data={data} call={call} goTo={goTo} onDone={() => setOpen(null)} />
                       ) : (
-                        <ChipForm facts={facts} call={call} />
+                        <ChipForm data={data} call={call} />
                       )}
                     </td>
                   </tr>
@@ -69,7 +69,7 @@ export function Calls({ facts, code, goTo }: PaneProps): ReactNode {
           </tbody>
         </table>
       </div>
-      {facts.neighbours.length > 0 ? (
+      {data.neighbours.length > 0 ? (
         <section className="bar-line">
           <h2 style={{ marginTop: 0 }}>Neighbours on the airframe</h2>
           <table className="plain">
@@ -82,7 +82,7 @@ export function Calls({ facts, code, goTo }: PaneProps): ReactNode {
               </tr>
             </thead>
             <tbody>
-              {facts.neighbours.map((pair) => (
+              {data.neighbours.map((pair) => (
                 <tr key={`${pair.a} ${pair.b}`}>
                   <td>
                     {pair.a} and {pair.b}
@@ -101,17 +101,17 @@ export function Calls({ facts, code, goTo }: PaneProps): ReactNode {
         are “can’t tell apart”. A screen is not a paint: judge on a spray-out.
       </p>
       <p>
-        Take the colours along: <a href={`/briefs/${facts.briefId}/palette/card`}>colour card to print</a>,{' '}
-        <a href={`/briefs/${facts.briefId}/palette/gimp`}>GIMP palette</a>,{' '}
-        <a href={`/briefs/${facts.briefId}/palette/swatches`}>Adobe swatches</a>,{' '}
-        <a href={`/briefs/${facts.briefId}/palette/csv`}>CSV</a>,{' '}
-        <a href={`/briefs/${facts.briefId}/palette/cgats`}>CGATS</a>.
+        Take the colours along: <a href={`/briefs/${data.briefId}/palette/card`}>colour card to print</a>,{' '}
+        <a href={`/briefs/${data.briefId}/palette/gimp`}>GIMP palette</a>,{' '}
+        <a href={`/briefs/${data.briefId}/palette/swatches`}>Adobe swatches</a>,{' '}
+        <a href={`/briefs/${data.briefId}/palette/csv`}>CSV</a>,{' '}
+        <a href={`/briefs/${data.briefId}/palette/cgats`}>CGATS</a>.
       </p>
     </>
   );
 }
 
-function CallRow({ call, open, onToggle }: { call: ColourCallFacts; open: boolean; onToggle: () => void }): ReactNode {
+function CallRow({ call, open, onToggle }: { call: ColourCallRow; open: boolean; onToggle: () => void }): ReactNode {
   const { chosen } = call;
   const suggested = chosen ? null : call.matches[0];
   return (
@@ -171,7 +171,7 @@ function CallRow({ call, open, onToggle }: { call: ColourCallFacts; open: boolea
   );
 }
 
-function where(call: ColourCallFacts): string {
+function where(call: ColourCallRow): string {
   const titles = call.zones.map((zone) => zone.title);
   return titles.length <= 2 ? titles.join('; ') : `${titles[0]} and ${titles.length - 1} more`;
 }

@@ -11,7 +11,7 @@ import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
-import { MATCHES, targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
+import { MATCHES, targetOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
 import type { GoTo } from '../panes';
 import { useShelf } from '../shelf';
 
@@ -19,13 +19,13 @@ const ChipForm = dynamic(() => import('../standards/chip-form').then((module) =>
 
 /** Everything that could make one call: recipes that were kept, then single paints, the drawer first. */
 export function Candidates({
-  facts,
+  data,
   call,
   goTo,
   onDone,
 }: {
-  facts: ColourFacts;
-  call: ColourCallFacts;
+  data: ColoursPage;
+  call: ColourCallRow;
   goTo: GoTo;
   onDone: () => void;
 }): ReactNode {
@@ -34,7 +34,7 @@ export function Candidates({
   const [filter, setFilter] = useState<MatchFilter>({});
   const choose = async (by: { paintId: string } | { recipeId: string } | null) => {
     const result = await run(
-      () => chooseColour({ briefId: facts.briefId, codeId: call.codeId, by }),
+      () => chooseColour({ briefId: data.briefId, codeId: call.codeId, by }),
       by ? 'Chosen' : 'Choice taken away',
     );
     if (result.ok && by) onDone();
@@ -90,7 +90,7 @@ export function Candidates({
         </table>
       ) : null}
       <Filtered
-        facts={facts}
+        data={data}
         call={call}
         filter={filter}
         onFilter={setFilter}
@@ -111,13 +111,13 @@ export function Candidates({
           Another chip for {call.code}
         </Button>
       </p>
-      {another ? <ChipForm facts={facts} call={call} /> : null}
+      {another ? <ChipForm data={data} call={call} /> : null}
     </>
   );
 }
 
 function Filtered({
-  facts,
+  data,
   call,
   filter,
   onFilter,
@@ -125,15 +125,15 @@ function Filtered({
   onUse,
   busy,
 }: {
-  facts: ColourFacts;
-  call: ColourCallFacts;
+  data: ColoursPage;
+  call: ColourCallRow;
   filter: MatchFilter;
   onFilter: (filter: MatchFilter) => void;
   inUse: string | null;
   onUse: (by: { paintId: string } | null) => Promise<void>;
   busy: boolean;
 }): ReactNode {
-  const shelf = useShelf(facts.stamp);
+  const shelf = useShelf(data.stamp);
   const filtered = Object.values(filter).some((value) => value !== undefined && value !== '');
   const matches = useMemo(
     () =>

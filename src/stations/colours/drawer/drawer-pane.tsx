@@ -14,8 +14,8 @@ import { PaintDetail } from './paint-detail';
 const PaintForm = dynamic(() => import('./paint-form').then((module) => module.PaintForm));
 
 /** The catalogue with what the drawer holds of it: filtered, sorted, changed, merged, brought in and taken out. */
-export function DrawerPane({ facts, code }: PaneProps): ReactNode {
-  const shelf = useShelf(facts.stamp);
+export function DrawerPane({ data, code }: PaneProps): ReactNode {
+  const shelf = useShelf(data.stamp);
   const [adding, setAdding] = useState(code === 'new');
   const [importing, setImporting] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
@@ -35,28 +35,28 @@ export function DrawerPane({ facts, code }: PaneProps): ReactNode {
         </Button>
       </p>
       {adding ? (
-        <PaintForm briefId={facts.briefId} lines={shelf.paints} paint={null} onClose={() => setAdding(false)} />
+        <PaintForm briefId={data.briefId} lines={shelf.paints} paint={null} onClose={() => setAdding(false)} />
       ) : null}
       {importing ? (
         <TableIn
           title="Paints from a table"
           says="Columns line, number, name, chemistry, kind, finish, opacity, colour (L, a, b or hex or munsell or reflectance), size_ml, price, currency, claims, drawer_ml. Paints that are there become what the table says."
           look={(text) => lookAtCatalogue({ text })}
-          take={(text) => takeCatalogue({ briefId: facts.briefId, text })}
+          take={(text) => takeCatalogue({ briefId: data.briefId, text })}
           onDone={() => setImporting(false)}
         />
       ) : null}
       <CatalogueTable
         paints={shelf.paints}
-        today={facts.today}
+        today={data.today}
         open={open}
         onOpen={(id) => setOpen(id === open ? null : id)}
       />
       {paint ? (
         <PaintDetail
           key={`${paint.id} ${paint.version}`}
-          briefId={facts.briefId}
-          today={facts.today}
+          briefId={data.briefId}
+          today={data.today}
           paint={paint}
           paints={shelf.paints}
           onClose={() => setOpen(null)}

@@ -13,7 +13,7 @@ import { pigmentOfPaint, scaled } from '@/core/paint/paint-pigment';
 import { labOfPigment } from '@/core/paint/pigment';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { CallChoice } from '../call-choice';
-import type { ColourCallFacts, ColourFacts } from '../colour-facts';
+import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import { Looking } from './looking';
@@ -21,9 +21,9 @@ import { Looking } from './looking';
 const COATS = 8;
 
 /** What a film does over what is under it: grounds, pre-shading, filters, varnish, lamp and distance. */
-export function LayersPane({ facts, code, goTo }: PaneProps): ReactNode {
-  const shelf = useShelf(facts.stamp);
-  const calls = facts.calls.filter((call) => call.lab && call.record);
+export function LayersPane({ data, code, goTo }: PaneProps): ReactNode {
+  const shelf = useShelf(data.stamp);
+  const calls = data.calls.filter((call) => call.lab && call.record);
   const call =
     calls.find((candidate) => candidate.code === code) ??
     calls.find(({ chosen }) => chosen?.paint.kind === 'solid') ??
@@ -35,7 +35,7 @@ export function LayersPane({ facts, code, goTo }: PaneProps): ReactNode {
         <CallChoice calls={calls} code={call.code} onChoose={(next) => goTo('layers', next)} />
       </div>
       {shelf ? (
-        <Layers key={call.code} facts={facts} call={call} paints={shelf.paints} />
+        <Layers key={call.code} data={data} call={call} paints={shelf.paints} />
       ) : (
         <LinearProgress aria-label="Fetching the catalogue" />
       )}
@@ -45,7 +45,7 @@ export function LayersPane({ facts, code, goTo }: PaneProps): ReactNode {
 
 /** What is sprayed for a call: its chosen paint or recipe, else the nearest. */
 function sprayedFor(
-  call: ColourCallFacts,
+  call: ColourCallRow,
   paints: readonly Paint[],
 ): { label: string; pigment: Pigment; sure: string } | null {
   const byId = new Map(paints.map((paint) => [paint.id, paint]));
@@ -72,12 +72,12 @@ function sprayedFor(
 }
 
 function Layers({
-  facts,
+  data,
   call,
   paints,
 }: {
-  facts: ColourFacts;
-  call: ColourCallFacts;
+  data: ColoursPage;
+  call: ColourCallRow;
   paints: readonly Paint[];
 }): ReactNode {
   const [weight, setWeight] = useState<(typeof COAT_WEIGHTS)[number]['key']>('thin');
@@ -112,7 +112,7 @@ function Layers({
       <Undercoats call={call} coat={coat} />
       <PreShading coat={coat} />
       <Filters base={labOfPigment(sprayed.pigment)} basePigment={sprayed.pigment} paints={paints} />
-      <Looking facts={facts} call={call} chosen={labOfPigment(sprayed.pigment)} pigment={sprayed.pigment} />
+      <Looking data={data} call={call} chosen={labOfPigment(sprayed.pigment)} pigment={sprayed.pigment} />
     </>
   );
 }
@@ -121,7 +121,7 @@ interface CoatProps {
   coat: { pigment: Pigment; thickness: number };
 }
 
-function Undercoats({ call, coat }: CoatProps & { call: ColourCallFacts }): ReactNode {
+function Undercoats({ call, coat }: CoatProps & { call: ColourCallRow }): ReactNode {
   const schools = undercoatSchools(call.lab!, call.record!.kind);
   const rows = useMemo(
     () =>

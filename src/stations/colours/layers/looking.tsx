@@ -16,17 +16,17 @@ import {
 } from '@/core/colour/viewing';
 import { FINISHES } from '@/core/paint/catalogue';
 import { ButtedSwatches } from '@/ui/swatch';
-import type { ColourCallFacts, ColourFacts } from '../colour-facts';
+import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
 
 /** The finished coat under varnish, under a lamp, and from a distance; what is physics and what is custom stands beside each. */
 export function Looking({
-  facts,
+  data,
   call,
   chosen,
   pigment,
 }: {
-  facts: ColourFacts;
-  call: ColourCallFacts;
+  data: ColoursPage;
+  call: ColourCallRow;
   chosen: Lab;
   pigment: Pigment;
 }): ReactNode {
@@ -34,8 +34,8 @@ export function Looking({
   const [visibility, setVisibility] = useState(20);
   const official = call.lab!;
   const sprayed = call.chosen?.paint.finish ?? call.record!.finish;
-  const air = throughAir(chosen, { distanceM: distance, denominator: facts.denominator, visibilityKm: visibility });
-  const custom = CUSTOM_SHARES.find(({ to }) => facts.denominator <= to)!;
+  const air = throughAir(chosen, { distanceM: distance, denominator: data.denominator, visibilityKm: visibility });
+  const custom = CUSTOM_SHARES.find(({ to }) => data.denominator <= to)!;
   const white = customWhite(chosen, custom.share);
   return (
     <>
@@ -142,8 +142,8 @@ export function Looking({
               </td>
               <td className="num">{deltaE00(chosen, air).toFixed(1)}</td>
               <td>
-                the air over {(distance * facts.denominator).toFixed(0)} m, which is what {distance} m at 1/
-                {facts.denominator} stands for
+                the air over {(distance * data.denominator).toFixed(0)} m, which is what {distance} m at 1/
+                {data.denominator} stands for
               </td>
             </tr>
             <tr>

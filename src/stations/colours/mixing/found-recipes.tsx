@@ -5,7 +5,7 @@ import { differenceInWords } from '@/core/colour/words';
 import { partsOf } from '@/core/match/mix/cup';
 import type { Paint } from '@/core/paint/catalogue';
 import { ButtedSwatches } from '@/ui/swatch';
-import type { MixAnswer } from './search';
+import type { MixAnswer } from '@/core/match/mix/mix-question';
 
 /** What the search has found so far, best first, and why nothing nearer. */
 export function FoundRecipes({

@@ -9,7 +9,7 @@ import { DROPS_PER_ML } from '@/core/paint/quantity';
 import { SPRAYING } from '@/core/paint/spraying';
 import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
-import { dropOf, thinRatioOf, type ColourCallFacts } from '../colour-facts';
+import { dropOf, thinRatioOf, type ColourCallRow } from '@/stations/colours/page-data';
 
 /** The recipe for as much as is needed, in the order in which the drops go in. */
 export function MakeIt({
@@ -17,7 +17,7 @@ export function MakeIt({
   call,
 }: {
   parts: readonly { paintId: string; drops: number; paint: Paint; pigment: Pigment }[];
-  call: ColourCallFacts;
+  call: ColourCallRow;
 }): ReactNode {
   const needed = Math.max(0.5, (call.cup?.paintMl ?? 1) * (1 + SPARE_SHARE));
   const [text, setText] = useState(needed.toFixed(1));

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/colours';
-import { BLANK_RECIPE } from '@/core/brief/blank';
+import { BLANK_RECIPE } from '@/core/kept/blank';
 import { differenceInWords } from '@/core/colour/words';
 import { chemistryOf, tryRecipe } from '@/core/match/mix/cup';
 import { matchSingle } from '@/core/match/single';
@@ -15,22 +15,22 @@ import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import { useWorker } from '@/ui/use-worker';
 import { CallChoice } from '../call-choice';
-import { dropOf, targetOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
+import { dropOf, targetOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import { FoundRecipes } from './found-recipes';
 import { AddPaint, HandRow, type HandPart } from './hand';
 import { MakeIt } from './make-it';
-import type { MixAnswer, searchMixtures } from './search';
+import type { MixAnswer, searchMixtures } from '@/core/match/mix/mix-question';
 import { TestSpray } from './test-spray';
 import { ToneFamily } from './tone-family';
 
 type Api = { searchMixtures: typeof searchMixtures };
 
 /** Recipes in whole drops for one call: found, or set by hand, made, sprayed and corrected. */
-export function MixingBench({ facts, code, goTo }: PaneProps): ReactNode {
-  const shelf = useShelf(facts.stamp);
-  const calls = facts.calls.filter((call) => call.lab && call.record && call.record.kind !== 'metallic');
+export function MixingBench({ data, code, goTo }: PaneProps): ReactNode {
+  const shelf = useShelf(data.stamp);
+  const calls = data.calls.filter((call) => call.lab && call.record && call.record.kind !== 'metallic');
   const call = calls.find((candidate) => candidate.code === code) ?? calls.find(({ chosen }) => !chosen) ?? calls[0];
   if (!call)
     return (
@@ -44,7 +44,7 @@ export function MixingBench({ facts, code, goTo }: PaneProps): ReactNode {
         <CallChoice calls={calls} code={call.code} onChoose={(next) => goTo('mix', next)} />
       </div>
       {shelf ? (
-        <Bench key={call.code} facts={facts} call={call} paints={shelf.paints} />
+        <Bench key={call.code} data={data} call={call} paints={shelf.paints} />
       ) : (
         <LinearProgress aria-label="Fetching the catalogue" />
       )}
@@ -53,12 +53,12 @@ export function MixingBench({ facts, code, goTo }: PaneProps): ReactNode {
 }
 
 function Bench({
-  facts,
+  data,
   call,
   paints,
 }: {
-  facts: ColourFacts;
-  call: ColourCallFacts;
+  data: ColoursPage;
+  call: ColourCallRow;
   paints: readonly Paint[];
 }): ReactNode {
   const { run, busy } = useSaving();
@@ -144,7 +144,7 @@ function Bench({
     const result = await run(
       () =>
         chooseColour({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           codeId: call.codeId,
           by: recipeId
             ? { recipeId }
@@ -316,7 +316,7 @@ function Bench({
           <MakeIt parts={inHand} call={call} />
           <TestSpray
             key={record?.id ?? 'new'}
-            facts={facts}
+            data={data}
             target={target}
             parts={inHand}
             others={paints.filter(
@@ -337,7 +337,7 @@ function Bench({
               );
             }}
           />
-          <ToneFamily facts={facts} call={call} base={inHand} paints={paints} />
+          <ToneFamily data={data} call={call} base={inHand} paints={paints} />
         </>
       ) : null}
     </>

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import { keepTestSpray } from '@/actions/colours';
-import type { Kept } from '@/core/brief/records';
+import type { Kept } from '@/core/kept/records';
 import { readObservation } from '@/core/colour/observation';
 import type { Pigment } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
@@ -14,7 +14,7 @@ import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { parseTriple } from '@/core/units/number';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
-import type { ColourFacts } from '../colour-facts';
+import type { ColoursPage } from '@/stations/colours/page-data';
 
 const MeasureColour = dynamic(() => import('../measure/measure-colour').then((module) => module.MeasureColour));
 
@@ -30,14 +30,14 @@ const LEARNT_FROM = 0.03;
 
 /** What a test spray showed, the next drop that follows from it, and what it taught about the bottles. */
 export function TestSpray({
-  facts,
+  data,
   target,
   parts,
   others,
   record,
   onAdd,
 }: {
-  facts: ColourFacts;
+  data: ColoursPage;
   target: Lab;
   parts: readonly Part[];
   others: readonly Paint[];
@@ -87,7 +87,7 @@ export function TestSpray({
     return run(
       () =>
         keepTestSpray({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           recipe: {
             id: record!.id,
             version: record!.version,

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState, type ReactNode } from 'react';
 import { keepRecipes } from '@/actions/colours';
-import { BLANK_RECIPE } from '@/core/brief/blank';
+import { BLANK_RECIPE } from '@/core/kept/blank';
 import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { hexOf } from '@/core/colour/spaces';
 import type { Pigment } from '@/core/colour/kubelka-munk';
@@ -13,17 +13,17 @@ import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
 import type { Paint } from '@/core/paint/catalogue';
 import { DropBar } from '@/ui/drop-bar';
 import { useSaving } from '@/ui/saving';
-import { dropOf, type ColourCallFacts, type ColourFacts } from '../colour-facts';
+import { dropOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
 
 /** Faded, bleached, shadowed and chipped members of the colour in hand, each as a recipe. */
 export function ToneFamily({
-  facts,
+  data,
   call,
   base,
   paints,
 }: {
-  facts: ColourFacts;
-  call: ColourCallFacts;
+  data: ColoursPage;
+  call: ColourCallRow;
   base: readonly { paintId: string; drops: number; paint: Paint; pigment: Pigment }[];
   paints: readonly Paint[];
 }): ReactNode {
@@ -40,8 +40,8 @@ export function ToneFamily({
         : [],
     [open, paints, chemistry],
   );
-  const meets = new Set(facts.edges.flatMap(({ a, b }) => (a === call.code ? [b] : b === call.code ? [a] : [])));
-  const neighbours = facts.calls.flatMap((other) => {
+  const meets = new Set(data.edges.flatMap(({ a, b }) => (a === call.code ? [b] : b === call.code ? [a] : [])));
+  const neighbours = data.calls.flatMap((other) => {
     const lab = other.chosen?.paint.lab ?? other.lab;
     return meets.has(other.code) && lab ? [{ name: other.name || other.code, lab }] : [];
   });
@@ -51,7 +51,7 @@ export function ToneFamily({
     run(
       () =>
         keepRecipes({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           recipes: family.map(({ tone, parts, lab, dE00, step }) => ({
             codeId: call.codeId,
             ...BLANK_RECIPE,

@@ -7,18 +7,18 @@ import { CHIP_ORIGINS } from '@/core/colour/chips';
 import { FINISHES, PAINT_KINDS } from '@/core/paint/catalogue';
 import { optionsOf, RecordForm } from '@/ui/fields';
 import { COLOUR_FIELDS, given } from '../colour-fields';
-import type { ColourCallFacts } from '../colour-facts';
+import type { ColourCallRow } from '@/stations/colours/page-data';
 
 const MeasureColour = dynamic(() => import('../measure/measure-colour').then((module) => module.MeasureColour));
 
 /** Says what colour a code is. */
 export function ChipForm({
-  facts,
+  data,
   call,
   onDone,
 }: {
-  facts: { briefId: string };
-  call: Pick<ColourCallFacts, 'code' | 'name' | 'lab' | 'record'>;
+  data: { briefId: string };
+  call: Pick<ColourCallRow, 'code' | 'name' | 'lab' | 'record'>;
   onDone?: () => void;
 }): ReactNode {
   const [measuring, setMeasuring] = useState(false);
@@ -82,7 +82,7 @@ export function ChipForm({
         version={null}
         saveLabel="Add the chip"
         saved="Chip added"
-        submit={(values) => addChip({ name: '', ...given(values), briefId: facts.briefId, code: call.code })}
+        submit={(values) => addChip({ name: '', ...given(values), briefId: data.briefId, code: call.code })}
         onDone={() => onDone?.()}
       />
     </>

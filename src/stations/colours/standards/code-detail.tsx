@@ -4,26 +4,26 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { remove, save } from '@/actions/briefs';
 import { CODE_RELATIONS, otherFinishes } from '@/core/codes/system';
-import { relatedCodes, codeBook, type OfficialColour } from '@/core/codes/shelf';
+import { relatedCodes, codeBook, type OfficialColour } from '@/core/codes/official';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import { FLOPS, METAL_GROUNDS } from '@/core/paint/catalogue';
-import type { ColourShelf } from '@/core/brief/state';
+import type { ColourShelf } from '@/core/kept/state';
 import { optionsOf, RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
-import { batchInWords, finishesInWords, relationInWords } from '../code-words';
-import type { ColourFacts } from '../colour-facts';
+import { batchInWords, finishesInWords, relationInWords } from '@/core/codes/code-words';
+import type { ColoursPage } from '@/stations/colours/page-data';
 import { orNotKnown } from '../colour-fields';
 import { ChipForm } from './chip-form';
 
 /** One code: its chips and what became of each, the codes it stands beside, its batches. */
 export function CodeDetail({
-  facts,
+  data,
   shelf,
   colour,
   official,
 }: {
-  facts: ColourFacts;
+  data: ColoursPage;
   shelf: ColourShelf;
   colour: OfficialColour;
   official: ReadonlyMap<string, OfficialColour>;
@@ -36,7 +36,7 @@ export function CodeDetail({
   const finishes = otherFinishes(codeBook(shelf), record.code);
   const outlier = (id: string) => pooled?.outliers.find(({ chip }) => chip.id === id);
   const done = () => setDoing(null);
-  const both = { briefId: facts.briefId, station: 'colours' } as const;
+  const both = { briefId: data.briefId, station: 'colours' } as const;
   return (
     <section className="ledger-detail" aria-label={record.code}>
       <h2 style={{ marginTop: 0 }}>
@@ -136,11 +136,7 @@ export function CodeDetail({
         ) : null}
       </p>
       {doing === 'chip' ? (
-        <ChipForm
-          facts={facts}
-          call={{ code: record.code, name: record.name, lab: colour.lab, record }}
-          onDone={done}
-        />
+        <ChipForm data={data} call={{ code: record.code, name: record.name, lab: colour.lab, record }} onDone={done} />
       ) : null}
       {doing === 'relation' ? (
         <RecordForm

@@ -5,31 +5,31 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
 import { lookAtStandard, takeStandard } from '@/actions/colours';
 import { ambiguity, CODE_SHAPES, readCode, SHAPE_TITLES, type CodeShape } from '@/core/codes/system';
-import { codeBook, officialColours } from '@/core/codes/shelf';
+import { codeBook, officialColours } from '@/core/codes/official';
 import { hexOf } from '@/core/colour/spaces';
-import type { ColourShelf } from '@/core/brief/state';
-import type { ColourFacts } from '../colour-facts';
+import type { ColourShelf } from '@/core/kept/state';
+import type { ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import { TableIn } from '../table-in';
 import { CodeDetail } from './code-detail';
 
 /** Official colours: how their codes are written, what is known of each, and how a standard comes in. */
-export function StandardsPane({ facts, code }: PaneProps): ReactNode {
-  const shelf = useShelf(facts.stamp);
+export function StandardsPane({ data, code }: PaneProps): ReactNode {
+  const shelf = useShelf(data.stamp);
   return shelf ? (
-    <Standards facts={facts} shelf={shelf} wanted={code} />
+    <Standards data={data} shelf={shelf} wanted={code} />
   ) : (
     <LinearProgress aria-label="Fetching the standards" />
   );
 }
 
 function Standards({
-  facts,
+  data,
   shelf,
   wanted,
 }: {
-  facts: ColourFacts;
+  data: ColoursPage;
   shelf: ColourShelf;
   wanted: string | null;
 }): ReactNode {
@@ -74,7 +74,7 @@ function Standards({
           Bring in a standard
         </Button>
       </div>
-      {importing ? <StandardIn facts={facts} onDone={() => setImporting(false)} /> : null}
+      {importing ? <StandardIn data={data} onDone={() => setImporting(false)} /> : null}
       {systems.length === 0 ? (
         <p className="dim">No standard is known yet.</p>
       ) : (
@@ -144,13 +144,13 @@ function Standards({
       </div>
       {shelf.codes.length > 0 && shown.length === 0 ? <p>No code or name is like this.</p> : null}
       {open && official.has(open) ? (
-        <CodeDetail key={open} facts={facts} shelf={shelf} colour={official.get(open)!} official={official} />
+        <CodeDetail key={open} data={data} shelf={shelf} colour={official.get(open)!} official={official} />
       ) : null}
     </>
   );
 }
 
-function StandardIn({ facts, onDone }: { facts: ColourFacts; onDone: () => void }): ReactNode {
+function StandardIn({ data, onDone }: { data: ColoursPage; onDone: () => void }): ReactNode {
   const [name, setName] = useState('');
   const [title, setTitle] = useState('');
   const [prefix, setPrefix] = useState('');
@@ -166,7 +166,7 @@ function StandardIn({ facts, onDone }: { facts: ColourFacts; onDone: () => void 
       title="A standard from a table or a measurement file"
       says="CSV with columns code, name, and the colour as L, a, b (with white: D65, D50, C or A) or munsell or hex or reflectance; origin, instrument, sd, finish, batch, superseded_by, equivalents. Or CGATS text as instruments write it."
       look={(text) => lookAtStandard({ text, system: system() })}
-      take={(text) => takeStandard({ briefId: facts.briefId, text, system: system() })}
+      take={(text) => takeStandard({ briefId: data.briefId, text, system: system() })}
       onDone={onDone}
     >
       <div className="filters">

@@ -4,35 +4,35 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState, type ReactNode } from 'react';
 import { chooseColours } from '@/actions/colours';
-import { BLANK_RECIPE } from '@/core/brief/blank';
+import { BLANK_RECIPE } from '@/core/kept/blank';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import { compareNeighbours } from '@/core/match/single';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { SmallViews } from '@/sheet/small-views';
-import { useSheetFacts } from '@/stations/shell/zone-choice';
+import { useSheetData } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import { useWorker } from '@/ui/use-worker';
-import { chosenParts, type ColourFacts } from '../colour-facts';
+import { chosenParts, type ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
-import type { Made, searchTogether, Solution, TogetherAnswer } from './search';
+import type { Made, searchTogether, Solution, TogetherAnswer } from '@/core/brief/together';
 
 type Api = { searchTogether: typeof searchTogether };
 
 /** One choice for the whole scheme: neighbours keep their relation, few bottles, few lines; two solutions side by side on the airframe. */
-export function TogetherPane({ facts }: PaneProps): ReactNode {
-  const shelf = useShelf(facts.stamp);
-  if (facts.calls.every(({ lab }) => !lab)) return <p className="empty">No colour with a known value is called yet.</p>;
+export function TogetherPane({ data }: PaneProps): ReactNode {
+  const shelf = useShelf(data.stamp);
+  if (data.calls.every(({ lab }) => !lab)) return <p className="empty">No colour with a known value is called yet.</p>;
   return shelf ? (
-    <Together facts={facts} paints={shelf.paints} />
+    <Together data={data} paints={shelf.paints} />
   ) : (
     <LinearProgress aria-label="Fetching the catalogue" />
   );
 }
 
-function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Paint[] }): ReactNode {
+function Together({ data, paints }: { data: ColoursPage; paints: readonly Paint[] }): ReactNode {
   const { run, busy } = useSaving();
   const [pool, setPool] = useState('all');
   const [recipes, setRecipes] = useState(false);
@@ -44,9 +44,9 @@ function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Pain
   const { answer, working, start, stop } = useWorker<Api, TogetherAnswer>(
     () => new Worker(new URL('../../../workers/together.worker.ts', import.meta.url), { type: 'module' }),
   );
-  const calls = facts.calls.filter((call) => call.lab && call.record);
+  const calls = data.calls.filter((call) => call.lab && call.record);
   const codes = new Set(calls.map(({ code }) => code));
-  const edges = facts.edges.filter(({ a, b }) => codes.has(a) && codes.has(b));
+  const edges = data.edges.filter(({ a, b }) => codes.has(a) && codes.has(b));
   const lines = [...new Set(paints.map(({ line }) => line))];
   const from = paints.filter(
     (paint) => pool === 'all' || (pool === 'drawer' ? paint.ownedMl > 0 : paint.line === pool),
@@ -64,7 +64,7 @@ function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Pain
         hear,
       ),
     );
-  const now = chosenNow(facts, edges, paints);
+  const now = chosenNow(data, edges, paints);
   const solutions = answer?.solutions ?? [];
   const at = (index: number): { title: string; solution: Solution } =>
     index < 0 || !solutions[index]
@@ -74,7 +74,7 @@ function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Pain
     run(
       () =>
         chooseColours({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           choices: solution.made.map((made) => ({
             codeId: calls.find(({ code }) => code === made.code)!.codeId,
             by:
@@ -195,7 +195,7 @@ function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Pain
                   </Button>
                 ) : null}
               </div>
-              <OnAirframe facts={facts} made={solution.made} idPrefix={side === 0 ? 'left' : 'right'} />
+              <OnAirframe data={data} made={solution.made} idPrefix={side === 0 ? 'left' : 'right'} />
               <p className="dim">
                 {solution.buy.length === 0 ? 'Nothing to buy' : `${solution.buy.length} to buy`}, {solution.lines}{' '}
                 {solution.lines === 1 ? 'line' : 'lines'};{' '}
@@ -203,7 +203,7 @@ function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Pain
                   ? `worst ΔE00 ${Math.max(...solution.made.map(({ dE00 }) => dE00)).toFixed(1)}`
                   : 'nothing is chosen'}
               </p>
-              <SchemeTable facts={facts} solution={solution} />
+              <SchemeTable data={data} solution={solution} />
               <ToBuy solution={solution} paints={paints} />
             </section>
           );
@@ -214,9 +214,9 @@ function Together({ facts, paints }: { facts: ColourFacts; paints: readonly Pain
 }
 
 /** What is chosen now as a solution to compare with. */
-function chosenNow(facts: ColourFacts, edges: readonly { a: string; b: string }[], paints: readonly Paint[]): Solution {
+function chosenNow(data: ColoursPage, edges: readonly { a: string; b: string }[], paints: readonly Paint[]): Solution {
   const byId = new Map(paints.map((paint) => [paint.id, paint]));
-  const made = facts.calls.flatMap((call): Made[] => {
+  const made = data.calls.flatMap((call): Made[] => {
     const lab = call.chosen?.paint.lab;
     if (!call.lab || !lab) return [];
     const parts = chosenParts(call);
@@ -233,7 +233,7 @@ function chosenNow(facts: ColourFacts, edges: readonly { a: string; b: string }[
   });
   const of = (code: string) => {
     const item = made.find((candidate) => candidate.code === code);
-    return item ? { code, official: facts.calls.find((call) => call.code === code)!.lab!, chosen: item.lab } : null;
+    return item ? { code, official: data.calls.find((call) => call.code === code)!.lab!, chosen: item.lab } : null;
   };
   const used = [...new Set(made.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)))].flatMap(
     (id) => byId.get(id) ?? [],
@@ -251,31 +251,31 @@ function chosenNow(facts: ColourFacts, edges: readonly { a: string; b: string }[
 }
 
 function OnAirframe({
-  facts,
+  data,
   made,
   idPrefix,
 }: {
-  facts: ColourFacts;
+  data: ColoursPage;
   made: readonly Made[];
   idPrefix: string;
 }): ReactNode {
-  const sheet = useSheetFacts();
+  const sheet = useSheetData();
   if (!sheet) return null;
   const colours = new Map(
     made.flatMap(({ code, lab }) =>
-      facts.calls.find((call) => call.code === code)!.zones.map(({ key }) => [key, hexOf(lab)] as const),
+      data.calls.find((call) => call.code === code)!.zones.map(({ key }) => [key, hexOf(lab)] as const),
     ),
   );
-  return <SmallViews facts={sheet} width={190} idPrefix={idPrefix} colourOf={(zone) => colours.get(zone) ?? null} />;
+  return <SmallViews data={sheet} width={190} idPrefix={idPrefix} colourOf={(zone) => colours.get(zone) ?? null} />;
 }
 
-function SchemeTable({ facts, solution }: { facts: ColourFacts; solution: Solution }): ReactNode {
+function SchemeTable({ data, solution }: { data: ColoursPage; solution: Solution }): ReactNode {
   const flagged = solution.pairs.filter(({ says }) => says !== 'the contrast is kept');
   // Every call has its row, so that two solutions side by side can be read across.
-  const rows = facts.calls
+  const rows = data.calls
     .filter(({ lab }) => lab)
     .map(({ code, lab }) => ({ code, lab, made: solution.made.find((made) => made.code === code) }));
-  const nameOf = (code: string) => facts.calls.find((call) => call.code === code)?.name || code;
+  const nameOf = (code: string) => data.calls.find((call) => call.code === code)?.name || code;
   return (
     <>
       <table className="plain">

@@ -8,8 +8,8 @@ import type { XY } from '@/core/evidence/picture/homography';
 import { roundToSd, TOOLS, type Calibration, type Tool } from '@/core/evidence/picture/measure';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
-import type { EvidenceFacts, SourceFacts } from '../evidence-facts';
-import type { Figure } from './picture-desk';
+import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
+import type { Figure } from '@/core/evidence/picture/figure';
 
 /** Makes the figure in hand a sighting. */
 export interface MeasuredKeeper {
@@ -18,7 +18,7 @@ export interface MeasuredKeeper {
 
 /** The figure with its uncertainty, and what it becomes a sighting of. */
 export function MeasuredPanel({
-  facts,
+  data,
   source,
   tool,
   points,
@@ -26,8 +26,8 @@ export function MeasuredPanel({
   calibration,
   ref,
 }: {
-  facts: EvidenceFacts;
-  source: SourceFacts;
+  data: EvidencePage;
+  source: SourceRow;
   tool: Tool;
   points: readonly XY[];
   measured: Figure | null;
@@ -38,7 +38,7 @@ export function MeasuredPanel({
   const { zone } = useZoneChoice();
   // The zone chosen on the sheet, unless another was named here.
   const [named, setNamed] = useState<string | null>(null);
-  const onZone = named ?? zone ?? facts.zones[0]!.value;
+  const onZone = named ?? zone ?? data.zones[0]!.value;
   const wanted = tool === 'angle' ? 'text' : 'length';
   const aspects = ASPECT_NAMES.filter((name) => ASPECTS[name].type === wanted);
   const [chosenAspect, setAspect] = useState<Aspect>('size');
@@ -53,7 +53,7 @@ export function MeasuredPanel({
     await run(
       () =>
         addSighting({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           sourceId: source.id,
           zone: onZone,
           aspect,
@@ -94,7 +94,7 @@ export function MeasuredPanel({
       <div className="measured-target">
         becomes a sighting of{' '}
         <select value={onZone} onChange={(event) => setNamed(event.target.value)} aria-label="Zone measured">
-          {facts.zones.map((option) => (
+          {data.zones.map((option) => (
             <option key={option.value} value={option.value}>
               {option.label}
             </option>

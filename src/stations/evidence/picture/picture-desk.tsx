@@ -1,9 +1,10 @@
 'use client';
 
 import { useRef, useState, type ReactNode } from 'react';
-import { CLICK_SD_PX, measure, TOOLS, type Calibration, type Tool } from '@/core/evidence/picture/measure';
-import { MeasureFault, type XY } from '@/core/evidence/picture/homography';
-import type { EvidenceFacts, SourceFacts } from '../evidence-facts';
+import { figureOf } from '@/core/evidence/picture/figure';
+import { TOOLS, type Calibration, type Tool } from '@/core/evidence/picture/measure';
+import type { XY } from '@/core/evidence/picture/homography';
+import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { MeasuredPanel, type MeasuredKeeper } from './measured-panel';
 import { PictureViewer } from './picture-viewer';
 import { ScaleForm } from './scale-form';
@@ -37,7 +38,7 @@ const MODES: { mode: Mode; title: string; points: number; asks: string }[] = [
 const isTool = (mode: Mode): mode is Tool => mode in TOOLS;
 
 /** A source's picture with everything to measure in it, and another one beside it to compare. */
-export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: SourceFacts }): ReactNode {
+export function PictureDesk({ data, source }: { data: EvidencePage; source: SourceRow }): ReactNode {
   const [mode, setMode] = useState<Mode>('look');
   const [points, setPoints] = useState<Partial<Record<Mode, XY[]>>>({});
   const [patches, setPatches] = useState<Patch[]>([]);
@@ -47,8 +48,8 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
   const calibration = source.calibration as Calibration | null;
   const { points: wanted, asks } = MODES.find((item) => item.mode === mode)!;
   const here = mode === 'tone' ? patches.map((patch) => patch.at) : (points[mode] ?? standingPoints(mode, calibration));
-  const other = facts.sources.find((item) => item.id === beside);
-  const withPicture = facts.sources.filter((item) => item.pictureId && item.id !== source.id);
+  const other = data.sources.find((item) => item.id === beside);
+  const withPicture = data.sources.filter((item) => item.pictureId && item.id !== source.id);
 
   const change = (next: XY[]) => {
     if (mode === 'tone') setPatches((was) => next.map((at, i) => ({ ...(was[i] ?? { code: '', radius: 8 }), at })));
@@ -106,7 +107,7 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
           }}
           drawing={(px) => (
             <>
-              {mode === 'look' || isTool(mode) ? <KeptMarks facts={facts} source={source} px={px} /> : null}
+              {mode === 'look' || isTool(mode) ? <KeptMarks data={data} source={source} px={px} /> : null}
               <Shape mode={mode} points={here} px={px} />
             </>
           )}
@@ -121,7 +122,7 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
       {mode === 'scale' || mode === 'panel' ? (
         <ScaleForm
           key={`${mode} ${source.version}`}
-          facts={facts}
+          data={data}
           source={source}
           kind={mode === 'scale' ? 'length' : 'panel'}
           points={here}
@@ -130,7 +131,7 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
       ) : null}
       {isTool(mode) ? (
         <MeasuredPanel
-          facts={facts}
+          data={data}
           source={source}
           tool={mode}
           points={here}
@@ -151,21 +152,10 @@ export function PictureDesk({ facts, source }: { facts: EvidenceFacts; source: S
         </p>
       )}
       {mode === 'tone' ? (
-        <TonePanel facts={facts} source={source} patches={patches} onPatches={setPatches} onSelect={setSelected} />
+        <TonePanel data={data} source={source} patches={patches} onPatches={setPatches} onSelect={setSelected} />
       ) : null}
     </div>
   );
-}
-
-export type Figure = ReturnType<typeof measure> | { fault: string };
-
-function figureOf(tool: Tool, points: readonly XY[], calibration: Calibration | null): Figure {
-  try {
-    return measure(tool, points, calibration, CLICK_SD_PX);
-  } catch (error) {
-    if (error instanceof MeasureFault) return { fault: error.message };
-    throw error;
-  }
 }
 
 /** The points of the scale that stands, when its tool is taken up again. */
@@ -195,8 +185,8 @@ function Shape({ mode, points, px }: { mode: Mode; points: readonly XY[]; px: nu
 }
 
 /** What was measured in this picture before, with its figure. */
-function KeptMarks({ facts, source, px }: { facts: EvidenceFacts; source: SourceFacts; px: number }): ReactNode {
-  const kept = facts.questions.flatMap((question) =>
+function KeptMarks({ data, source, px }: { data: EvidencePage; source: SourceRow; px: number }): ReactNode {
+  const kept = data.questions.flatMap((question) =>
     question.sightings.filter((s) => s.sourceId === source.id && s.questionId === question.id && s.marks),
   );
   return kept.map((sighting) => {

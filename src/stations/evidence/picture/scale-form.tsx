@@ -5,18 +5,18 @@ import { save } from '@/actions/briefs';
 import { checkFourPoints, MeasureFault, type XY } from '@/core/evidence/picture/homography';
 import { measure, type Calibration } from '@/core/evidence/picture/measure';
 import { RecordForm } from '@/ui/fields';
-import type { EvidenceFacts, SourceFacts } from '../evidence-facts';
+import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 
 /** The known size behind the points: kept with the source, so that every later measurement starts from it. */
 export function ScaleForm({
-  facts,
+  data,
   source,
   kind,
   points,
   complete,
 }: {
-  facts: EvidenceFacts;
-  source: SourceFacts;
+  data: EvidencePage;
+  source: SourceRow;
   kind: Calibration['kind'];
   points: readonly XY[];
   complete: boolean;
@@ -42,7 +42,7 @@ export function ScaleForm({
         const fault = faultOf(calibration);
         if (fault) return { ok: false, faults: [{ field: kind === 'length' ? 'mm' : 'widthMm', says: fault }] };
         return save({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           station: 'evidence',
           entity: 'source',
           id: source.id,

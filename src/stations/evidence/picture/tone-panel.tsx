@@ -10,8 +10,8 @@ import type { XY } from '@/core/evidence/picture/homography';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
 import { useWorker } from '@/ui/use-worker';
-import type { EvidenceFacts, SourceFacts } from '../evidence-facts';
-import { emulsionTitle, type rankCodes, type ToneAnswer, type ToneQuestion } from './rank-codes';
+import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
+import { emulsionTitle, type rankCodes, type ToneAnswer, type ToneQuestion } from '@/core/evidence/picture/rank-codes';
 
 /** A patch of the picture; code empty = the one that is asked for. */
 export interface Patch {
@@ -26,14 +26,14 @@ const UNEVEN = 0.08;
 
 /** Which codes the grey of a patch could be, judged by patches of known colour in the same picture. Probabilities, never one answer. */
 export function TonePanel({
-  facts,
+  data,
   source,
   patches,
   onPatches,
   onSelect,
 }: {
-  facts: EvidenceFacts;
-  source: SourceFacts;
+  data: EvidencePage;
+  source: SourceRow;
   patches: readonly Patch[];
   onPatches: (patches: Patch[]) => void;
   onSelect: (index: number | null) => void;
@@ -42,14 +42,14 @@ export function TonePanel({
   const { zone } = useZoneChoice();
   // The zone chosen on the sheet, unless another was named here.
   const [named, setNamed] = useState<string | null>(null);
-  const onZone = named ?? zone ?? facts.zones[0]!.value;
+  const onZone = named ?? zone ?? data.zones[0]!.value;
   const [filter, setFilter] = useState<FilterName | 'unknown'>('none');
   const { answer, working, start, stop, settle } = useWorker<{ rankCodes: typeof rankCodes }, ToneAnswer>(
     () => new Worker(new URL('../../../workers/film-tone.worker.ts', import.meta.url), { type: 'module' }),
   );
   const pixels = usePixels(source.pictureId!);
 
-  const codes = facts.codes.filter((code) => code.lab !== null);
+  const codes = data.codes.filter((code) => code.lab !== null);
   const labOf = new Map(codes.map((code) => [code.value, code.lab!]));
   const greys = patches.map((patch) => (pixels ? patchGrey(pixels, patch.at, patch.radius) : null));
   const change = (at: number, part: Partial<Patch>) => {
@@ -80,7 +80,7 @@ export function TonePanel({
     run(
       () =>
         addSighting({
-          briefId: facts.briefId,
+          briefId: data.briefId,
           sourceId: source.id,
           zone: onZone,
           aspect: 'colour',
@@ -180,7 +180,7 @@ export function TonePanel({
         <label>
           the patch is on{' '}
           <select value={onZone} onChange={(event) => setNamed(event.target.value)} aria-label="Zone of the patch">
-            {facts.zones.map((option) => (
+            {data.zones.map((option) => (
               <option key={option.value} value={option.value}>
                 {option.label}
               </option>
@@ -207,9 +207,9 @@ export function TonePanel({
               <li key={code}>
                 <span
                   className="chip"
-                  style={{ background: facts.codes.find((c) => c.value === code)?.hex ?? undefined }}
+                  style={{ background: data.codes.find((c) => c.value === code)?.hex ?? undefined }}
                 />{' '}
-                {facts.codes.find((c) => c.value === code)?.label ?? code}
+                {data.codes.find((c) => c.value === code)?.label ?? code}
                 <span className="tone-bar" style={{ width: `${Math.max(1, probability * 200)}px` }} />
                 {Math.round(probability * 100)} %{' '}
                 <button

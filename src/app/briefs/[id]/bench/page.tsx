@@ -7,7 +7,7 @@ export default async function BenchPage({ params }: { params: Promise<{ id: stri
   const { cards, running, startLocal } = cardsForNow(view);
   return (
     <BenchStation
-      facts={{
+      data={{
         briefId: view.state.brief.id,
         cards,
         running,

@@ -6,7 +6,7 @@ export default async function BriefPage({ params }: { params: Promise<{ id: stri
   const { view } = await briefView((await params).id);
   return (
     <BriefStation
-      facts={{
+      data={{
         briefId: view.state.brief.id,
         sources: view.state.sources.length,
         ruled: view.questions.filter((question) => !question.open).length,

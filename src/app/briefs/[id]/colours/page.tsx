@@ -1,4 +1,4 @@
-import { colourFacts } from '@/stations/colours/colour-facts';
+import { coloursPage } from '@/stations/colours/page-data';
 import { ColoursStation } from '@/stations/colours/colours-station';
 import { briefView } from '../view';
 
@@ -11,5 +11,5 @@ export default async function ColoursPage({
 }) {
   const { code } = await searchParams;
   const { view, shelf, stamp, nowUtc } = await briefView((await params).id);
-  return <ColoursStation facts={colourFacts(view, shelf, stamp, nowUtc, typeof code === 'string' ? code : null)} />;
+  return <ColoursStation data={coloursPage(view, shelf, stamp, nowUtc, typeof code === 'string' ? code : null)} />;
 }

@@ -1,8 +1,8 @@
-import { evidenceFacts } from '@/stations/evidence/evidence-facts';
+import { evidencePage } from '@/stations/evidence/page-data';
 import { EvidenceStation } from '@/stations/evidence/evidence-station';
 import { briefView } from '../view';
 
 export default async function EvidencePage({ params }: { params: Promise<{ id: string }> }) {
   const { view, shelf } = await briefView((await params).id);
-  return <EvidenceStation facts={evidenceFacts(view, shelf)} />;
+  return <EvidenceStation data={evidencePage(view, shelf)} />;
 }

@@ -1,8 +1,8 @@
-import { logFacts } from '@/stations/log/log-facts';
+import { logPage } from '@/stations/log/page-data';
 import { LogStation } from '@/stations/log/log-station';
 import { briefView } from '../view';
 
 export default async function LogPage({ params }: { params: Promise<{ id: string }> }) {
   const { view } = await briefView((await params).id);
-  return <LogStation facts={logFacts(view)} />;
+  return <LogStation data={logPage(view)} />;
 }

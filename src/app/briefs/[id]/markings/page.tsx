@@ -1,8 +1,8 @@
-import { markingFacts } from '@/stations/markings/marking-facts';
+import { markingsPage } from '@/stations/markings/page-data';
 import { MarkingsStation } from '@/stations/markings/markings-station';
 import { briefView } from '../view';
 
 export default async function MarkingsPage({ params }: { params: Promise<{ id: string }> }) {
   const { view, shelf } = await briefView((await params).id);
-  return <MarkingsStation facts={markingFacts(view, shelf)} />;
+  return <MarkingsStation data={markingsPage(view, shelf)} />;
 }

@@ -1,8 +1,8 @@
-import { makePdf } from '@/actions/pdf-thread';
+import { makePdf } from '@/paper/thread';
 import { rulingsCsv, sightingsCsv, sourcesCsv } from '@/core/interchange/evidence-csv';
 import { loadBrief } from '@/data/briefs';
 import { exportDossier } from '@/data/dossier';
-import { dossierFacts } from '@/stations/brief/pdf/dossier-facts';
+import { dossierPaper } from '@/paper/dossier-data';
 import { fileName } from '../../file-name';
 import { briefView } from '../../view';
 
@@ -20,7 +20,7 @@ export async function GET(
     });
   if (file === 'dossier.pdf') {
     const { view, nowUtc } = await briefView(id);
-    const bytes = await makePdf({ kind: 'dossier', facts: dossierFacts(view, nowUtc) }, request.signal);
+    const bytes = await makePdf({ kind: 'dossier', data: dossierPaper(view, nowUtc) }, request.signal);
     return answer(new Uint8Array(bytes), 'application/pdf', `${fileName(view.state.airframe)}-dossier.pdf`);
   }
   if (file === 'dossier.json') {

@@ -1,5 +1,5 @@
 import { revalidatePath } from 'next/cache';
-import { outlineSpecOf } from '@/core/brief/state';
+import { outlineSpecOf } from '@/core/kept/state';
 import { buildOutline } from '@/core/outline/outline';
 import { printPath } from '@/core/interchange/contracts/contract';
 import { dossierSchema } from '@/core/interchange/dossier';

@@ -1,10 +1,10 @@
 import { notFound } from 'next/navigation';
-import { makePdf } from '@/actions/pdf-thread';
-import { identityOf } from '@/core/brief/state';
+import { makePdf } from '@/paper/thread';
+import { identityOf } from '@/core/kept/state';
 import { labForWhite, labToHex } from '@/core/colour/spaces';
 import { writeCgats } from '@/core/interchange/cgats';
 import { adobeSwatches, colourTable, gimpPalette, type NamedColour } from '@/core/interchange/palettes';
-import { colourFacts, type ColourFacts } from '@/stations/colours/colour-facts';
+import { coloursPage, type ColoursPage } from '@/stations/colours/page-data';
 import { fullDay } from '@/ui/dates';
 import { fileName } from '../../file-name';
 import { briefView } from '../../view';
@@ -13,8 +13,8 @@ import { briefView } from '../../view';
 export async function GET(request: Request, { params }: { params: Promise<{ id: string; format: string }> }) {
   const { id, format } = await params;
   const { view, shelf, stamp, nowUtc } = await briefView(id);
-  const facts = colourFacts(view, shelf, stamp, nowUtc);
-  const colours = namedColours(facts);
+  const data = coloursPage(view, shelf, stamp, nowUtc);
+  const colours = namedColours(data);
   const name = fileName(view.state.airframe);
   const title = identityOf(view.state.airframe);
   const today = nowUtc.slice(0, 10);
@@ -36,21 +36,21 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     case 'cgats':
       return file(writeCgats(colours, today), 'text/plain; charset=utf-8', 'txt');
     case 'card': {
-      const swatches = cardColours(facts);
+      const swatches = cardColours(data);
       const card = {
         title,
         subtitle: `${swatches.length} ${swatches.length === 1 ? 'colour' : 'colours'}: the official one left, what makes it right`,
         printedOn: fullDay(today),
         colours: swatches,
       };
-      return file(await makePdf({ kind: 'colour card', facts: card }, request.signal), 'application/pdf', 'pdf');
+      return file(await makePdf({ kind: 'colour card', data: card }, request.signal), 'application/pdf', 'pdf');
     }
     default:
       notFound();
   }
 }
 
-function namedColours({ calls }: ColourFacts): NamedColour[] {
+function namedColours({ calls }: ColoursPage): NamedColour[] {
   return calls.flatMap(({ code, name, lab, sd, chosen }): NamedColour[] => [
     ...(lab ? [{ name: `${code} ${name}`.trim(), lab, sd, origin: 'official' }] : []),
     ...(chosen?.paint.lab
@@ -66,7 +66,7 @@ function namedColours({ calls }: ColourFacts): NamedColour[] {
   ]);
 }
 
-function cardColours({ calls }: ColourFacts) {
+function cardColours({ calls }: ColoursPage) {
   return calls.flatMap(({ code, name, lab, sd, chosen }) => {
     if (!lab) return [];
     const { hex, inSrgb } = labToHex(lab);

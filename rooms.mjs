@@ -1,0 +1,52 @@
+/**
+ * The one ordered list of the house. A room of core may use those before it, a layer those before it that it names; nothing points the
+ * other way. ESLint's arrows are made from this list, and a test walks the imports by it.
+ */
+export const CORE_ROOMS = [
+  'units',
+  'geometry',
+  'colour',
+  'paint',
+  'codes',
+  'match',
+  'kit',
+  'outline',
+  'scheme',
+  'markings',
+  'evidence',
+  'route',
+  'weathering',
+  'bench',
+  'kept',
+  'brief',
+  'interchange',
+];
+
+/** Each layer with the layers that it may use beside itself. */
+export const LAYERS = {
+  core: [],
+  outbox: ['core'],
+  data: ['core', 'outbox'],
+  services: ['core'],
+  paper: ['core', 'ui', 'sheet'],
+  workers: ['core', 'paper'],
+  actions: ['core', 'data', 'services', 'outbox', '@demo'],
+  ui: ['core', 'outbox'],
+  sheet: ['core', 'ui'],
+  stations: ['core', 'actions', 'sheet', 'ui', 'outbox'],
+  app: ['core', 'data', 'paper', 'actions', 'services', 'outbox', 'ui', 'sheet', 'stations'],
+};
+
+/** Libraries that core, being pure, never loads. */
+export const NOT_IN_CORE = [
+  'react',
+  'react-dom',
+  'react/*',
+  'next',
+  'next/*',
+  'pg',
+  '@mui/*',
+  '@react-pdf/renderer',
+  'sharp',
+  'node:*',
+];

@@ -1,0 +1,30 @@
+import { z } from 'zod';
+import { isDay } from '@/core/units/day';
+
+/** What the fields of records are made of: each is checked with a sentence that names it. */
+
+export const line = (title: string, most = 120) =>
+  z
+    .string({ error: `${title}: text is needed` })
+    .trim()
+    .max(most, `${title}: at most ${most} signs`);
+export const needed = (title: string, most = 120) => line(title, most).min(1, `${title} is needed`);
+export const number = (title: string) => z.number({ error: `${title}: a number is needed` });
+export const day = (title: string) => z.string().refine(isDay, `${title}: a day that exists is needed`);
+export const optionalDay = (title: string) => day(title).nullable();
+export const id = z.uuid('a reference is needed');
+export const choice = <const T extends readonly [string, ...string[]]>(title: string, values: T) =>
+  z.enum(values as unknown as [T[number], ...T[number][]], { error: `${title}: choose one of ${values.join(', ')}` });
+const labNumber = (axis: string, least: number, most: number) =>
+  number(axis)
+    .min(least, `${axis} must lie between ${least} and ${most}`)
+    .max(most, `${axis} must lie between ${least} and ${most}`);
+export const labFields = z.tuple([labNumber('L*', 0, 100), labNumber('a*', -128, 128), labNumber('b*', -128, 128)]);
+
+/** A window whose end is before its start is refused at its end. */
+export function inOrder<T extends z.ZodObject>(schema: T, from: string, to: string, says: string) {
+  return schema.superRefine((value, context) => {
+    const [first, last] = [value[from] as string | null, value[to] as string | null];
+    if (first && last && last < first) context.addIssue({ code: 'custom', path: [to], message: says });
+  });
+}

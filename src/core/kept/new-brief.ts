@@ -1,0 +1,46 @@
+import { DEFAULT_OPTIONS } from '@/core/kit/options';
+import { NO_CHANGES } from '@/core/evidence/weights';
+import { PRESETS } from '@/core/outline/presets';
+import type { Day } from '@/core/units/day';
+import type { Fields } from './records';
+
+/** A brief as it is made: with its airframe and the builder's week. */
+export interface NewBrief {
+  brief: Fields<'brief'>;
+  airframe: Fields<'airframe'>;
+  sessions: Fields<'weekly_session'>[];
+}
+
+/** What a new brief begins with; everything can be changed. */
+export const newBrief = (today: Day): NewBrief => ({
+  brief: {
+    kitMaker: '',
+    kitNumber: '',
+    denominator: 48,
+    options: DEFAULT_OPTIONS,
+    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    tempC: 20,
+    humidity: 50,
+    startOn: today,
+    notes: '',
+    weights: NO_CHANGES,
+  },
+  airframe: {
+    type: '',
+    variant: '',
+    serial: '',
+    codeLetters: '',
+    name: '',
+    unit: '',
+    place: '',
+    targetFrom: null,
+    targetTo: null,
+    lostOn: null,
+    preset: 'single',
+    dimensions: PRESETS.single.dimensions,
+  },
+  sessions: [
+    { weekday: 2, startsAt: '19:30', minutes: 120, booth: true },
+    { weekday: 6, startsAt: '10:00', minutes: 180, booth: true },
+  ],
+});

@@ -1,0 +1,79 @@
+import type { z } from 'zod';
+import { airframeFields } from './records/airframe';
+import { bottleFields } from './records/bottle';
+import { briefFields } from './records/brief';
+import { chipFields } from './records/chip';
+import { codeRelationFields } from './records/code-relation';
+import { colourChoiceFields } from './records/colour-choice';
+import { colourCodeFields } from './records/colour-code';
+import { colourSystemFields } from './records/colour-system';
+import { logEntryFields } from './records/log-entry';
+import { markingFields } from './records/marking';
+import { mirrorFields } from './records/mirror';
+import { paintFields } from './records/paint';
+import { paintEventFields } from './records/paint-event';
+import { paintLineFields } from './records/paint-line';
+import { paintUseFields } from './records/paint-use';
+import { questionFields } from './records/question';
+import { recipeFields } from './records/recipe';
+import { rulingFields } from './records/ruling';
+import { sightingFields } from './records/sighting';
+import { sourceFields } from './records/source';
+import { timerFields } from './records/timer';
+import { weeklySessionFields } from './records/weekly-session';
+
+/** The shape of every noun that is kept, one file a noun: what a form, a file or the database must hold before anything is computed from it. */
+export * from './records/airframe';
+export * from './records/bottle';
+export * from './records/brief';
+export * from './records/chip';
+export * from './records/code-relation';
+export * from './records/colour-choice';
+export * from './records/colour-code';
+export * from './records/colour-system';
+export * from './records/log-entry';
+export * from './records/marking';
+export * from './records/mirror';
+export * from './records/paint';
+export * from './records/paint-event';
+export * from './records/paint-line';
+export * from './records/paint-use';
+export * from './records/question';
+export * from './records/recipe';
+export * from './records/ruling';
+export * from './records/sighting';
+export * from './records/source';
+export * from './records/timer';
+export * from './records/weekly-session';
+export { labFields } from './fields';
+
+/** Every kind of record a brief page may write, by its name in history. */
+export const RECORDS = {
+  brief: briefFields,
+  airframe: airframeFields,
+  source: sourceFields,
+  question: questionFields,
+  sighting: sightingFields,
+  ruling: rulingFields,
+  paint_event: paintEventFields,
+  mirror: mirrorFields,
+  marking: markingFields,
+  weekly_session: weeklySessionFields,
+  log_entry: logEntryFields,
+  timer: timerFields,
+  colour_system: colourSystemFields,
+  colour_code: colourCodeFields,
+  code_relation: codeRelationFields,
+  chip: chipFields,
+  paint_line: paintLineFields,
+  paint: paintFields,
+  bottle: bottleFields,
+  recipe: recipeFields,
+  paint_use: paintUseFields,
+  colour_choice: colourChoiceFields,
+} as const;
+
+export type RecordName = keyof typeof RECORDS;
+export type Fields<N extends RecordName> = z.infer<(typeof RECORDS)[N]>;
+/** A kept record: its fields with its identity and the version that an update must name. */
+export type Kept<N extends RecordName> = Fields<N> & { id: string; version: number };

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { choice, inOrder, line, needed, optionalDay } from '../fields';
+import { dimensionsSchema } from '@/core/outline/dimensions';
+import { PRESET_NAMES } from '@/core/outline/presets';
+
+export const airframeFields = inOrder(
+  z.strictObject({
+    type: needed('Type', 60),
+    variant: line('Variant', 40),
+    serial: line('Serial', 40),
+    codeLetters: line('Code letters', 20),
+    name: line('Name', 60),
+    unit: line('Unit'),
+    place: line('Place'),
+    targetFrom: optionalDay('Depicts from'),
+    targetTo: optionalDay('Depicts to'),
+    lostOn: optionalDay('Lost on'),
+    preset: choice('Preset', PRESET_NAMES),
+    dimensions: dimensionsSchema,
+  }),
+  'targetFrom',
+  'targetTo',
+  'Depicts to: the window ends before it starts',
+);

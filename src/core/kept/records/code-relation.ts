@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { choice, id, inOrder, line, optionalDay } from '../fields';
+import { CODE_RELATIONS } from '@/core/codes/system';
+
+export const codeRelationFields = inOrder(
+  z.strictObject({
+    codeId: id,
+    otherId: id,
+    kind: choice('Relation', CODE_RELATIONS),
+    fromDay: optionalDay('From'),
+    toDay: optionalDay('To'),
+    note: line('Note', 300),
+  }),
+  'fromDay',
+  'toDay',
+  'To: it ends before it starts',
+);

@@ -1,0 +1,145 @@
+import type { BriefView } from '@/core/brief/derive';
+import { identityOf, typeOf, type ColourShelf } from '@/core/kept/state';
+import { deltaE00 } from '@/core/colour/difference';
+import { hexOf } from '@/core/colour/spaces';
+import { combinedSd, differenceInWords } from '@/core/colour/words';
+import { checkSize } from '@/core/markings/size';
+import { paintLabel } from '@/core/paint/catalogue';
+import { CHEMISTRIES } from '@/core/paint/chemistry';
+import { SPRAYING } from '@/core/paint/spraying';
+import { workBySession } from '@/core/route/plan';
+import { sheetData, type SheetData } from '@/sheet/sheet-data';
+import { clock, fullDay, longDay, windowInWords } from '@/ui/dates';
+import { dossierPaper, type DossierPaper } from './dossier-data';
+
+/** Everything the printed brief says, as plain text and figures: what is sent to the thread that sets the pages. */
+export interface BriefPaper {
+  title: string;
+  subtitle: string;
+  printedOn: string;
+  sheet: SheetData;
+  options: string;
+  notes: string;
+  dossier: DossierPaper;
+  open: { question: string; state: string; by: string }[];
+  colours: {
+    code: string;
+    name: string;
+    official: string | null;
+    chosen: string | null;
+    paint: string;
+    difference: string;
+    thinning: string;
+    zones: string;
+  }[];
+  markings: { title: string; method: string; trueMm: string; modelMm: string; printed: string; verdict: string }[];
+  sessions: {
+    title: string;
+    steps: { time: string; title: string; minutes: string; hex: string | null; gate: boolean; note: string }[];
+  }[];
+  cautions: { says: string; steps: string }[];
+}
+
+export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string): BriefPaper {
+  const { airframe, brief, markings } = view.state;
+  const question = (item: BriefView['questions'][number]) => `${item.zoneTitle}, ${item.aspectTitle.toLowerCase()}`;
+  return {
+    title: identityOf(airframe),
+    subtitle: [typeOf(airframe), airframe.unit, airframe.place, windowInWords(airframe.targetFrom, airframe.targetTo)]
+      .filter(Boolean)
+      .join(' · '),
+    printedOn: fullDay(nowUtc.slice(0, 10)),
+    sheet: sheetData(view),
+    options: Object.entries(brief.options)
+      .map(([name, value]) => `${name} ${value}`)
+      .join(', '),
+    notes: brief.notes,
+    dossier: dossierPaper(view, nowUtc),
+    open: view.chase
+      .filter(({ question: item }) => item.open)
+      .map(({ question: item, gate }) => ({
+        question: question(item),
+        state: item.reopened ? 'reopened' : item.weighed.state,
+        by: `${gate.title}, ${gate.start ? fullDay(gate.start.slice(0, 10)) : 'no date'}`,
+      })),
+    colours: view.calls.map((call) => {
+      const { official } = call;
+      const paint = call.choice?.paint ?? null;
+      const dE = official?.lab && paint?.lab ? deltaE00(official.lab, paint.lab) : null;
+      const advice = paint ? SPRAYING[paint.chemistry] : null;
+      return {
+        code: call.code,
+        name: official?.record.name ?? '',
+        official: official?.lab ? hexOf(official.lab) : null,
+        chosen: paint?.lab ? hexOf(paint.lab) : null,
+        paint: paint
+          ? `${paintLabel(paint)} ${paint.name}, ${CHEMISTRIES[paint.chemistry].title.toLowerCase()}, ${paint.finish}`
+          : 'not chosen yet',
+        difference:
+          dE === null
+            ? ''
+            : `${differenceInWords(official!.lab!, paint!.lab!, dE, combinedSd(official!.sd, paint!.sd))} (${dE.toFixed(1)})`,
+        thinning: advice ? `${advice.ratio}:1 ${advice.thinner}, ${advice.pressureBar} bar` : '',
+        zones: call.zones.map((key) => view.outline.zones.find((zone) => zone.key === key)?.title ?? key).join('; '),
+      };
+    }),
+    markings: markings.map((marking) => {
+      const check = checkSize(marking.heightMm, brief.denominator, marking.printedMm);
+      return {
+        title: `${marking.title} ${marking.text}`.trim(),
+        method: marking.method,
+        trueMm: marking.heightMm.toFixed(0),
+        modelMm: check.modelMm.toFixed(2),
+        printed: marking.printedMm?.toFixed(2) ?? '–',
+        verdict: check.says,
+      };
+    }),
+    sessions: sessionsAhead(view),
+    cautions: cautionsOf(view),
+  };
+}
+
+function sessionsAhead(view: BriefView): BriefPaper['sessions'] {
+  const hexOfCode = new Map(
+    view.calls.map((call) => [call.code, call.choice?.paint.lab ?? call.official?.lab ?? null]),
+  );
+  return workBySession(view.plan).flatMap(({ session, work }) => {
+    const ahead = work.filter((item) => !item.done);
+    if (ahead.length === 0) return [];
+    return [
+      {
+        title: `${longDay(session.startLocal)}, ${clock(session.startLocal)}, ${session.end - session.start} min`,
+        steps: ahead.map((item) => {
+          const goesOn = item.session !== session.id;
+          const lab = item.step.code ? hexOfCode.get(item.step.code) : null;
+          const gate = view.gates.find((candidate) => candidate.name === item.step.gate);
+          const open =
+            gate && gate.open.length > 0
+              ? `still open: ${gate.open.map((q) => `${q.zoneTitle}, ${q.aspectTitle.toLowerCase()}`).join('; ')}`
+              : '';
+          return {
+            time: clock(goesOn ? session.startLocal : item.start),
+            title: goesOn ? `${item.step.title}, goes on` : item.step.title,
+            minutes: `${item.step.minutes} min`,
+            hex: lab ? hexOf(lab) : null,
+            gate: item.step.gate !== null,
+            note: open || item.step.why,
+          };
+        }),
+      },
+    ];
+  });
+}
+
+/** Each caution once, with the steps it belongs to. */
+function cautionsOf(view: BriefView): BriefPaper['cautions'] {
+  const steps = new Map<string, string[]>();
+  for (const item of view.plan.work) {
+    if (item.done) continue;
+    for (const caution of item.step.cautions) steps.set(caution, [...(steps.get(caution) ?? []), item.step.title]);
+  }
+  return [...steps].map(([says, titles]) => ({
+    says,
+    steps: titles.length > 6 ? `${titles.slice(0, 6).join('; ')} and ${titles.length - 6} more` : titles.join('; '),
+  }));
+}

@@ -1,0 +1,90 @@
+import path from 'node:path';
+import { Font, StyleSheet, Text, View as Box } from '@react-pdf/renderer';
+import type { ReactNode } from 'react';
+
+/** What all printed pages share: fonts, styles, table rows, the foot. */
+
+const fontFile = (family: string, weight: string, name: string) =>
+  path.join(process.cwd(), 'node_modules', '@expo-google-fonts', family, weight, `${name}.ttf`);
+
+/** Complete TrueType files are embedded: subset fonts misprint signs. */
+export function registerFonts() {
+  Font.register({ family: 'Head', src: fontFile('barlow-condensed', '600SemiBold', 'BarlowCondensed_600SemiBold') });
+  Font.register({
+    family: 'Text',
+    fonts: [
+      { src: fontFile('atkinson-hyperlegible', '400Regular', 'AtkinsonHyperlegible_400Regular') },
+      { src: fontFile('atkinson-hyperlegible', '700Bold', 'AtkinsonHyperlegible_700Bold'), fontWeight: 700 },
+    ],
+  });
+  Font.registerHyphenationCallback((word) => [word]);
+}
+
+export const INK = '#1c1c1c';
+export const s = StyleSheet.create({
+  page: { fontFamily: 'Text', fontSize: 8.5, color: INK, padding: '14mm 14mm 16mm', lineHeight: 1.3 },
+  title: { fontFamily: 'Head', fontSize: 26, lineHeight: 1.1 },
+  subtitle: { fontSize: 10, color: '#505050', marginBottom: 6 },
+  h2: {
+    fontFamily: 'Head',
+    fontSize: 14,
+    lineHeight: 1.4,
+    paddingBottom: 2,
+    marginTop: 10,
+    marginBottom: 3,
+    borderBottom: `1.2pt solid ${INK}`,
+  },
+  h3: {
+    fontFamily: 'Head',
+    fontSize: 10.5,
+    lineHeight: 1.4,
+    paddingBottom: 1,
+    marginTop: 6,
+    borderBottom: '0.6pt solid #777777',
+  },
+  row: { flexDirection: 'row', borderBottom: '0.4pt solid #b4b4b4', padding: '2pt 0', gap: 6 },
+  dim: { color: '#505050' },
+  strong: { fontWeight: 700 },
+  foot: {
+    position: 'absolute',
+    bottom: '7mm',
+    left: '14mm',
+    right: '14mm',
+    fontSize: 7.5,
+    color: '#505050',
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+  },
+  block: { flexDirection: 'row', flexWrap: 'wrap', border: `0.8pt solid ${INK}`, marginTop: 6 },
+  cell: {
+    width: '33.33%',
+    padding: '2pt 4pt',
+    borderRight: '0.4pt solid #1c1c1c',
+    borderBottom: '0.4pt solid #1c1c1c',
+  },
+});
+
+/** A line of a table; the first cell stands out. */
+export function Row({ cells, widths, head }: { cells: string[]; widths: number[]; head?: boolean }): ReactNode {
+  return (
+    <Box style={s.row} wrap={false}>
+      {cells.map((cell, i) => (
+        <Text key={i} style={[{ width: `${widths[i]}%` }, head ? s.dim : i === 0 ? s.strong : {}]}>
+          {cell}
+        </Text>
+      ))}
+    </Box>
+  );
+}
+
+/** Title, day and page number at the foot of every page. */
+export function Foot({ data }: { data: { title: string; printedOn: string } }): ReactNode {
+  return (
+    <Box style={s.foot} fixed>
+      <Text>
+        Build Brief: {data.title}, {data.printedOn}
+      </Text>
+      <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
+    </Box>
+  );
+}

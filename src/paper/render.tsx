@@ -1,0 +1,27 @@
+import { renderToBuffer, type DocumentProps } from '@react-pdf/renderer';
+import type { ReactElement, ReactNode } from 'react';
+import { BriefPdf } from './brief-pdf';
+import { ColourCard, type CardData } from './colour-card';
+import type { DossierPaper } from './dossier-data';
+import { DossierPdf } from './dossier-pages';
+import type { BriefPaper } from './paper-data';
+
+/** Which paper is wanted, with what it says. */
+export type PaperJob =
+  | { kind: 'brief'; data: BriefPaper }
+  | { kind: 'dossier'; data: DossierPaper }
+  | { kind: 'colour card'; data: CardData };
+
+/** A printed paper as the bytes of a PDF. */
+export async function renderPaper(job: PaperJob): Promise<Uint8Array> {
+  const document =
+    job.kind === 'brief'
+      ? BriefPdf({ data: job.data })
+      : job.kind === 'dossier'
+        ? DossierPdf({ data: job.data })
+        : ColourCard({ data: job.data });
+  return new Uint8Array(await renderToBuffer(asDocument(await Promise.resolve(document))));
+}
+
+/** The outermost element is a Document, which the types cannot see through the component. */
+const asDocument = (node: ReactNode) => node as ReactElement<DocumentProps>;

@@ -1,0 +1,268 @@
+import type { BriefView, CallView } from '@/core/brief/derive';
+import type { Fields, Kept } from '@/core/kept/records';
+import { recipeAsPaint, recipeView } from '@/core/brief/recipes';
+import type { ColourShelf } from '@/core/kept/state';
+import { otherFinishes } from '@/core/codes/system';
+import { relatedCodes, type OfficialColour } from '@/core/codes/official';
+import { deltaE00 } from '@/core/colour/difference';
+import { hexOf } from '@/core/colour/spaces';
+import type { Lab } from '@/core/colour/types';
+import { combinedSd, differenceInWords } from '@/core/colour/words';
+import { chemistryOf, type Part } from '@/core/match/mix/cup';
+import { compareNeighbours, matchSingle, type Match, type NeighbourPair, type Target } from '@/core/match/single';
+import { modelAreaCm2 } from '@/core/outline/outline';
+import { touchingZones } from '@/core/outline/touching';
+import { bottleState } from '@/core/paint/bottle';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { builderFactor, planCup, TYPICAL_SPRAYING, type CupPlan } from '@/core/paint/quantity';
+import { SPRAYING } from '@/core/paint/spraying';
+import type { DropPart } from '@/ui/drop-bar';
+import { batchInWords, finishesInWords, relationInWords } from '@/core/codes/code-words';
+
+export interface Chosen {
+  /** The paint, or what the chosen recipe makes. */
+  paint: Paint;
+  recipeId: string | null;
+  drops: DropPart[];
+  dE00: number | null;
+  says: string;
+  label: string;
+  thinRatio: number;
+}
+
+export interface RecipeRow {
+  record: Kept<'recipe'>;
+  drops: DropPart[];
+  label: string;
+  lab: Lab;
+  dE00: number | null;
+  says: string;
+  inUse: boolean;
+  /** Paints of different chemistries: said, not refused. */
+  mixedChemistry: boolean;
+}
+
+export interface ColourCallRow {
+  code: string;
+  name: string;
+  codeId: string | null;
+  record: Kept<'colour_code'> | null;
+  lab: Lab | null;
+  sd: number;
+  zones: { key: string; title: string }[];
+  chosen: Chosen | null;
+  /** Its paints, drawer first; of a call that is not open only the first. */
+  matches: Match[];
+  recipes: RecipeRow[];
+  areaCm2: number;
+  /** What it takes in the cup, two coats with the chosen paint's thinning. */
+  cup: CupPlan | null;
+  /** What stands behind the official colour: chips, outliers, batches, other codes. */
+  known: string[];
+}
+
+export interface ColoursPage {
+  briefId: string;
+  /** The state of the house that these data are of. */
+  stamp: string;
+  today: string;
+  denominator: number;
+  calls: ColourCallRow[];
+  neighbours: NeighbourPair[];
+  /** Codes that meet on the airframe. */
+  edges: { a: string; b: string }[];
+  uses: Fields<'paint_use'>[];
+  /** What this builder sprays beside the typical. */
+  factor: number;
+  paints: number;
+  owned: number;
+  codes: number;
+  unruled: number;
+  /** Bottles that are low or past their time. */
+  worn: number;
+}
+
+/** Paints of each group (drawer, claims, others) that a call shows. */
+export const MATCHES = 7;
+const CUP_ML = 2;
+
+/** `open` is the code whose paints are looked at: those of the others come with the shelf, when they are. */
+export function coloursPage(
+  view: BriefView,
+  shelf: ColourShelf,
+  stamp: string,
+  nowUtc: string,
+  open: string | null = null,
+): ColoursPage {
+  const { brief } = view.state;
+  const today = nowUtc.slice(0, 10);
+  const factor = builderFactor(view.state.uses);
+  const calls = view.calls.map((call) => callRow(call, view, shelf, factor, open));
+  const edges = callEdges(view);
+  const meet = new Set(edges.map(({ a, b }) => `${a} ${b}`));
+  const named = new Map(calls.map((call) => [call.code, call.name || call.code]));
+  return {
+    briefId: brief.id,
+    stamp,
+    today,
+    denominator: brief.denominator,
+    calls,
+    neighbours: compareNeighbours(
+      calls.flatMap(({ code, lab, chosen }) =>
+        lab && chosen?.paint.lab && chosen.paint.kind === 'solid'
+          ? [{ code, official: lab, chosen: chosen.paint.lab }]
+          : [],
+      ),
+    )
+      .filter((pair) => meet.has(`${pair.a} ${pair.b}`) || meet.has(`${pair.b} ${pair.a}`))
+      .filter((pair) => pair.officialDE < 20 || pair.chosenDE < 20)
+      .map((pair) => ({ ...pair, a: named.get(pair.a)!, b: named.get(pair.b)! })),
+    edges,
+    uses: view.state.uses,
+    factor,
+    paints: shelf.paints.length,
+    owned: shelf.paints.filter((paint) => paint.ownedMl > 0).length,
+    codes: shelf.codes.length,
+    unruled: view.questions.filter((question) => question.open && question.record.aspect === 'colour').length,
+    worn: shelf.paints.reduce(
+      (sum, paint) => sum + paint.bottles.filter((bottle) => bottleState(bottle, paint, today).state !== 'good').length,
+      0,
+    ),
+  };
+}
+
+/** Calls of which some zones meet on the outside of the airframe. */
+function callEdges(view: BriefView): { a: string; b: string }[] {
+  const inside = new Set(view.outline.zones.filter(({ group }) => group === 'interior').map(({ key }) => key));
+  const codesOf = new Map<string, string[]>();
+  for (const call of view.calls)
+    for (const zone of call.zones) codesOf.set(zone, [...(codesOf.get(zone) ?? []), call.code]);
+  const edges = new Map<string, { a: string; b: string }>();
+  for (const [one, other] of touchingZones(view.outline)) {
+    if (inside.has(one) || inside.has(other)) continue;
+    for (const a of codesOf.get(one) ?? [])
+      for (const b of codesOf.get(other) ?? []) {
+        if (a === b) continue;
+        const [first, second] = a < b ? [a, b] : [b, a];
+        edges.set(`${first} ${second}`, { a: first, b: second });
+      }
+  }
+  return [...edges.values()].sort((x, y) => x.a.localeCompare(y.a) || x.b.localeCompare(y.b));
+}
+
+export const dropOf = (paint: Paint, drops: number): DropPart => ({
+  label: paintLabel(paint),
+  hex: paint.lab ? hexOf(paint.lab) : '#9a9a9a',
+  drops,
+});
+
+/** Parts of thinner to one of paint: the line's own, else that of its chemistry. */
+export const thinRatioOf = (paint: Pick<Paint, 'thinRatio' | 'chemistry'>): number =>
+  paint.thinRatio ?? SPRAYING[paint.chemistry].ratio;
+
+/** The drops that make a call as it is chosen: of its recipe, or one of its paint; none while nothing is chosen. */
+export const chosenParts = ({ recipes, chosen }: Pick<ColourCallRow, 'recipes' | 'chosen'>): readonly Part[] =>
+  recipes.find(({ inUse }) => inUse)?.record.parts ?? (chosen ? [{ paintId: chosen.paint.id, drops: 1 }] : []);
+
+/** What a call asks of a paint; null while no colour is known for its code. */
+export function targetOf(call: Pick<ColourCallRow, 'lab' | 'sd' | 'code' | 'record'>): Target | null {
+  const { lab, sd, code, record } = call;
+  return lab && record
+    ? { lab, sd, code, finish: record.finish, kind: record.kind, ground: record.ground, flop: record.flop }
+    : null;
+}
+
+function callRow(
+  call: CallView,
+  view: BriefView,
+  shelf: ColourShelf,
+  factor: number,
+  open: string | null,
+): ColourCallRow {
+  const record = call.official?.record ?? null;
+  const lab = call.official?.lab ?? null;
+  const sd = call.official?.sd ?? 0;
+  const zones = call.zones.map((key) => ({
+    key,
+    title: view.outline.zones.find((zone) => zone.key === key)?.title ?? key,
+  }));
+  const areaCm2 = call.zones.reduce((total, key) => {
+    const zone = view.outline.zones.find((candidate) => candidate.key === key);
+    return total + (zone ? modelAreaCm2(zone, view.state.brief.denominator) : 0);
+  }, 0);
+  const paints = new Map(shelf.paints.map((paint) => [paint.id, paint]));
+  const compare = (other: Lab | null, otherSd: number) => {
+    const dE00 = other && lab ? deltaE00(lab, other) : null;
+    const metal = record?.kind === 'metallic';
+    const says =
+      dE00 === null
+        ? 'not measured'
+        : metal
+          ? 'a metal: judged by kind, ground and flop'
+          : differenceInWords(lab!, other!, dE00, combinedSd(sd, otherSd));
+    return { dE00: metal ? null : dE00, says };
+  };
+  const nearest = (most: number) =>
+    lab && record ? matchSingle(targetOf({ lab, sd, code: call.code, record })!, shelf.paints, most) : [];
+  const { choice } = call;
+  const thinRatio = choice ? thinRatioOf(choice.paint) : 1;
+  const recipes = view.state.recipes
+    .filter(({ codeId }) => codeId === record?.id)
+    .flatMap((kept): RecipeRow[] => {
+      const seen = recipeView(kept, paints);
+      const made = recipeAsPaint(seen);
+      if (!made?.lab) return [];
+      return [
+        {
+          record: kept,
+          drops: seen.parts.map(({ paint, drops }) => dropOf(paint, drops)),
+          label: made.number,
+          lab: made.lab,
+          ...compare(made.lab, made.sd),
+          inUse: choice?.recipe?.record.id === kept.id,
+          mixedChemistry:
+            chemistryOf(seen.parts.map(({ paint, drops }) => ({ chemistry: paint.chemistry, drops }))) === null,
+        },
+      ];
+    });
+  return {
+    code: call.code,
+    name: record?.name ?? '',
+    codeId: record?.id ?? null,
+    record,
+    lab,
+    sd,
+    zones,
+    chosen: choice
+      ? {
+          paint: choice.paint,
+          recipeId: choice.recipe?.record.id ?? null,
+          drops: choice.recipe?.parts.map(({ paint, drops }) => dropOf(paint, drops)) ?? [],
+          ...compare(choice.paint.lab, choice.paint.sd),
+          label: choice.recipe ? choice.paint.number : paintLabel(choice.paint),
+          thinRatio,
+        }
+      : null,
+    matches: call.code === open ? nearest(MATCHES) : nearest(1).slice(0, 1),
+    recipes,
+    areaCm2,
+    cup: choice ? planCup({ areaCm2, coats: TYPICAL_SPRAYING.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
+    known: call.official ? knownOf(call.official, view, shelf) : [],
+  };
+}
+
+/** What stands behind an official colour, in sentences. */
+function knownOf(official: OfficialColour, view: BriefView, shelf: ColourShelf): string[] {
+  const { pooled, batches, record } = official;
+  const others = otherFinishes(view.book, record.code);
+  return [
+    ...(pooled?.outliers ?? []).map(
+      ({ chip, dE00 }) =>
+        `Outlier: ${[chip.origin, chip.note].filter(Boolean).join(', ')} is ${dE00.toFixed(1)} off the others, left out`,
+    ),
+    ...(pooled?.disagree ? ['The chips disagree by more than their uncertainties'] : []),
+    ...batches.map((batch) => batchInWords(batch, official)),
+    ...(others.length > 0 ? [finishesInWords(others)] : []),
+    ...relatedCodes(official, shelf.relations, view.official).map(relationInWords),
+  ];
+}

@@ -1,0 +1,172 @@
+import type { BriefView, LayerOrder } from '@/core/brief/derive';
+import { isAfterLoss } from '@/core/kept/check-source';
+import { otherSide } from '@/core/brief/questions';
+import type { Kept } from '@/core/kept/records';
+import { identityOf, type ColourShelf } from '@/core/kept/state';
+import { hexOf } from '@/core/colour/spaces';
+import type { Lab } from '@/core/colour/types';
+import type { ColourHistory } from '@/core/evidence/as-on';
+import type { Contribution } from '@/core/evidence/weigh';
+import { SOURCE_KINDS, WISH, type WeightChanges } from '@/core/evidence/weights';
+import { addDays } from '@/core/units/day';
+import { fullDay, windowInWords } from '@/ui/dates';
+
+export interface QuestionRow {
+  id: string;
+  version: number;
+  zone: string;
+  zoneTitle: string;
+  aspect: Kept<'question'>['aspect'];
+  /** Which one, where the zone has several. */
+  item: string;
+  aspectTitle: string;
+  state: string;
+  best: string | null;
+  share: number | null;
+  support: Record<string, number> | null;
+  median: number | null;
+  spread: number | null;
+  outliers: string[];
+  contributions: Contribution[];
+  /** In the order of the contributions; of a mirrored question those of the other side too. */
+  sightings: Kept<'sighting'>[];
+  mirrored: Kept<'mirror'> | null;
+  /** Whether the zone has another side that it could mirror. */
+  hasOtherSide: boolean;
+  ruling: Kept<'ruling'> | null;
+  ruledOpposite: boolean;
+  reopened: boolean;
+  open: boolean;
+  gate: string;
+  wish: string | null;
+}
+
+export interface SourceRow extends Kept<'source'> {
+  kindTitle: string;
+  /** The days in which it can have been made, events counted in. */
+  window: { from: string | null; to: string | null };
+  /** The same in words: "before 20 Nov 1950". */
+  dated: string;
+  inWindow: boolean;
+  /** Dated after the airframe was lost. */
+  afterLoss: boolean;
+  isWish: boolean;
+}
+
+export interface ChaseRow {
+  questionId: string;
+  gate: string;
+  lastUseful: string | null;
+  tooLate: boolean;
+  chance: number;
+  redoMinutes: number;
+  daysLeft: number | null;
+  score: number;
+  blocks: string[];
+  lookAt: string[];
+  find: { views: string[]; window: { from: string | null; to: string | null }; photographs: number | null };
+}
+
+export interface EvidencePage {
+  briefId: string;
+  identity: string;
+  target: { from: string | null; to: string | null };
+  /** In the order of their days. */
+  sources: SourceRow[];
+  questions: QuestionRow[];
+  gates: { name: string; title: string; start: string | null; passed: boolean; open: number }[];
+  chase: ChaseRow[];
+  zones: { value: string; label: string }[];
+  codes: CodeRow[];
+  events: Kept<'paint_event'>[];
+  history: ColourHistory;
+  layers: LayerOrder[];
+  markings: { id: string; title: string; zone: string }[];
+  /** What this brief weighs differently, with the version of the brief. */
+  weights: { weights: WeightChanges; version: number };
+}
+
+export interface CodeRow {
+  value: string;
+  label: string;
+  lab: Lab | null;
+  hex: string | null;
+}
+
+export function evidencePage(view: BriefView, shelf: ColourShelf): EvidencePage {
+  const { airframe, sources, brief, events, markings } = view.state;
+  const target = { from: airframe.targetFrom, to: airframe.targetTo };
+  return {
+    briefId: brief.id,
+    identity: identityOf(airframe),
+    target,
+    sources: sources
+      .map((source): SourceRow => {
+        const window = view.windows.get(source.id)!;
+        return {
+          ...source,
+          kindTitle: SOURCE_KINDS[source.kind].title,
+          window,
+          dated: datedInWords(source, window),
+          inWindow: overlaps(window, target),
+          afterLoss: isAfterLoss(source.kind, window.from, airframe.lostOn),
+          isWish: source.kind === WISH,
+        };
+      })
+      .sort((a, b) => orderDay(a).localeCompare(orderDay(b))),
+    questions: view.questions.map(({ record, weighed, ...question }) => ({
+      ...question,
+      id: record.id,
+      version: record.version,
+      zone: record.zone,
+      aspect: record.aspect,
+      item: record.item,
+      state: weighed.state,
+      share: question.bestShare,
+      support: weighed.support,
+      median: weighed.median,
+      spread: weighed.spread,
+      outliers: weighed.outliers.map((outlier) => outlier.source),
+      contributions: weighed.contributions,
+      hasOtherSide: otherSide(record.zone) !== null,
+    })),
+    gates: view.gates.map(({ name, title, start, passed, open }) => ({
+      name,
+      title,
+      start,
+      passed,
+      open: open.length,
+    })),
+    chase: view.chase.map(({ question, gate, ...item }) => ({
+      ...item,
+      questionId: question.record.id,
+      gate: gate.title,
+    })),
+    zones: view.outline.zones.map((zone) => ({ value: zone.key, label: zone.title })),
+    codes: shelf.codes.map((code) => {
+      const lab = view.official.get(code.code)?.lab ?? null;
+      return { value: code.code, label: `${code.code} ${code.name}`, lab, hex: lab && hexOf(lab) };
+    }),
+    events,
+    history: view.colourHistory,
+    layers: view.layers,
+    markings: markings.map(({ id, title, zone }) => ({ id, title, zone })),
+    weights: { weights: brief.weights, version: brief.version },
+  };
+}
+
+/** A day that only an event gives is no day of the source: it lies before or after it. */
+function datedInWords(source: Kept<'source'>, { from, to }: SourceRow['window']): string {
+  if (source.dateFrom || source.dateTo || !(from || to)) return windowInWords(from, to);
+  if (!from) return `before ${fullDay(addDays(to!, 1))}`;
+  return to ? windowInWords(from, to) : `from ${fullDay(from)} on`;
+}
+
+/** Sources without a day stand last. */
+const orderDay = ({ window }: SourceRow) => window.from ?? window.to ?? '9999';
+
+function overlaps(window: SourceRow['window'], target: EvidencePage['target']): boolean {
+  const [from, to] = [window.from ?? window.to, window.to ?? window.from];
+  const [first, last] = [target.from ?? target.to, target.to ?? target.from];
+  return Boolean(from && to && first && last && from <= last && to >= first);
+}
