@@ -5,7 +5,8 @@ const config: NextConfig = {
   // Types are checked by `npm run types`, with the native compiler, before every build in ./test.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['sharp', '@react-pdf/renderer', 'pg'],
-  experimental: { serverActions: { bodySizeLimit: '10mb' } },
+  compress: false,
+  experimental: { serverActions: { bodySizeLimit: '32mb' }, proxyClientMaxBodySize: '32mb' },
 };
 
 export default config;

@@ -21,7 +21,7 @@ export default defineConfig({
     launchOptions: CHROMIUM,
   },
   webServer: {
-    command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    command: `PORT=${port} NODE_ENV=production exec node --import tsx scripts/serve.ts`,
     url: `http://127.0.0.1:${port}/health`,
     reuseExistingServer: false,
     stdout: 'ignore',

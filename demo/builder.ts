@@ -16,7 +16,7 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/3',
+      format: 'build-brief/4',
       brief,
       airframe,
       sources: [],

@@ -95,7 +95,7 @@ describe('a brief file', () => {
   test('made from the facts of a file is that file again', () => {
     const shelf = shelfOfDemo();
     for (const file of briefs) {
-      const again = toBriefFile(stateOfFile(file, shelf), shelf, {});
+      const again = toBriefFile(stateOfFile(file, shelf), shelf, []);
       expect({ ...again, codes: [], lines: [], systems: [], relations: [] }).toEqual({
         ...file,
         codes: [],
@@ -120,7 +120,7 @@ describe('a brief file', () => {
 
   test('carries the codes that it names, with their chips', () => {
     const shelf = shelfOfDemo();
-    const file = toBriefFile(stateOfFile(briefs[0]!, shelf), shelf, {});
+    const file = toBriefFile(stateOfFile(briefs[0]!, shelf), shelf, []);
     const fen = file.codes.find((code) => code.code === 'TCS 31')!;
     expect(fen.chips[0]!.lab).toEqual([36, -9, 13]);
     expect(file.codes.map((code) => code.code)).not.toContain('TCS 33');

@@ -1,4 +1,5 @@
 import { deriveBrief } from '@/core/brief/derive';
+import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { outlineSpecOf, type ColourShelf } from '@/core/kept/state';
 import { officialColours } from '@/core/codes/official';
 import type { Lab } from '@/core/colour/types';
@@ -67,9 +68,11 @@ export async function loadDemo(nowUtc: string): Promise<string[]> {
   for (const made of [dunlin(addDays(today, -13)), turnstone(today), bracken(addDays(today, 2))]) {
     const file = await drawPictures({ ...made.file, choices: choicesOf(made.chosen, shelf) }, shelf);
     ids.push(
-      await importBrief(
-        briefFileSchema.parse(ids.length === 0 ? { ...file, log: workedSoFar(file, shelf, nowUtc) } : file),
-      ),
+      (
+        await importBrief(
+          briefFileSchema.parse(ids.length === 0 ? { ...file, log: workedSoFar(file, shelf, nowUtc) } : file),
+        )
+      ).value,
     );
   }
   return ids;
@@ -173,6 +176,7 @@ function workedSoFar(file: BriefFile, shelf: ColourShelf, nowUtc: string): Brief
     const honest = [0.9, 1.1, 1.35, 1, 1.2][i % 5]! + (key.startsWith('mask') ? 0.4 : 0);
     return [
       {
+        ...BLANK_LOG_ENTRY,
         stepKey: key,
         title: step.title,
         lane: step.lane,

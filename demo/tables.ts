@@ -1,7 +1,7 @@
 import { readCatalogue } from '@/core/interchange/catalogue-csv';
 import { readStandard } from '@/core/interchange/standard-csv';
 import type { RowFault } from '@/core/interchange/table';
-import { catalogueAddition, standardAddition, type ShelfAddition } from '@/data/shelf';
+import { catalogueAddition, standardAddition, type ShelfAddition } from '@/data/catalogue';
 
 /** The invented standards of the demo, by their files: a numbered one, the lettered one that it replaced, and five digits of a neighbour. */
 export const STANDARDS = {

@@ -6,7 +6,8 @@ import { MIX_DEFAULTS } from '../src/core/match/mix/recipe';
 import { chooseScheme, SCHEME_DEFAULTS, type SchemeCandidate } from '../src/core/match/scheme';
 import { matchSingle } from '../src/core/match/single';
 import type { Paint } from '../src/core/paint/catalogue';
-import { addToShelf, catalogueAddition } from '../src/data/shelf';
+import { newAct, perform } from '../src/data/acts';
+import { addToShelf, catalogueAddition } from '../src/data/catalogue';
 import { madeUpPaints, numbers, OPACITIES } from '../tests/support/made-up';
 import { everyChoice } from '../tests/support/scheme';
 import { median, medianAndWorst, timed, type Figure } from './bench-figures';
@@ -218,7 +219,9 @@ async function catalogue(browser: Browser, base: string, id: string): Promise<Fi
   ].join('\n');
   const start = performance.now();
   const read = readCatalogue(table);
-  const added = await addToShelf(catalogueAddition(read.rows), null, 'Colours', { update: true });
+  const { value: added } = await perform(newAct(null, 'bench'), (writer) =>
+    addToShelf(writer, catalogueAddition(read.rows), { update: true }),
+  );
   const imported = performance.now() - start;
 
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -67,7 +67,7 @@ async function weighInBrowser(browser: Browser): Promise<Figure> {
 
 /** A brief of 60 questions and 40 sources: frames while its ledger is scrolled both ways, and a key press until its cell has the focus. */
 async function scrollLedger(browser: Browser, base: string): Promise<Figure[]> {
-  const id = await importBrief(briefFileSchema.parse(largeBrief()));
+  const { value: id } = await importBrief(briefFileSchema.parse(largeBrief()));
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${base}/briefs/${id}/evidence`, { waitUntil: 'networkidle' });
   const frames = await page.evaluate(async () => {

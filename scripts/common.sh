@@ -53,6 +53,14 @@ need_build() {
   printf '%s' "$wanted" >"$stamp"
 }
 
+# Serves the application on port $1 (--dev: reloading as one edits).
+serve() {
+  local port=$1 mode=production
+  shift
+  [ "${1:-}" = --dev ] && mode=development
+  PORT=$port NODE_ENV=$mode exec node --import tsx scripts/serve.ts "$@"
+}
+
 # The first free port from $1 on.
 free_port() {
   node -e '

@@ -15,7 +15,7 @@ unset DATABASE_URL
 postgres_start "$THROWAWAY/db" 54500
 npx --no-install tsx scripts/migrate.ts && npx --no-install tsx scripts/seed.ts || fail "The demo could not be loaded."
 PORT=$(free_port 3900)
-node node_modules/next/dist/bin/next start -H 127.0.0.1 -p "$PORT" >.data/run-server.log 2>&1 &
+serve "$PORT" >.data/run-server.log 2>&1 &
 SERVER=$!
 wait_for_server "$PORT" "$SERVER" || fail "The server did not start: see .data/run-server.log"
 export BASE_URL="http://127.0.0.1:$PORT"

@@ -1,13 +1,19 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
+import { stampSchema, type ActAnswer } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
-import { ChangedElsewhere } from '@/data/acts';
+import { ChangedElsewhere, InUse } from '@/data/acts';
 
-/** Runs the work of an action that changes something; whatever it throws becomes an answer, and pages are rendered again. */
-export async function answered<T>(work: () => Promise<T>): Promise<Result<T>> {
+/** What every act at a brief comes with. */
+export const ofBrief = z.object({ briefId: z.uuid(), act: stampSchema });
+export const versioned = z.object({ id: z.uuid(), version: z.number().int() });
+
+/** Runs an act; whatever it throws becomes an answer, and the page it was done on comes back with the answer as it now is. */
+export async function answered<T>(work: () => Promise<ActAnswer<T>>): Promise<Result<T>> {
   const result = await lookedUp(work);
-  if (result.ok) revalidatePath('/briefs/[id]', 'layout');
-  return result;
+  if (!result.ok) return result;
+  revalidatePath('/briefs/[id]', 'layout');
+  return { ok: true, ...result.value };
 }
 
 /** Runs the work of an action that only looks something up. */
@@ -18,6 +24,7 @@ export async function lookedUp<T>(work: () => Promise<T>): Promise<Result<T>> {
     if (error instanceof z.ZodError)
       return { ok: false, faults: error.issues.map((issue) => ({ field: issue.path.join('.'), says: issue.message })) };
     if (error instanceof Refused) return { ok: false, faults: [{ field: error.field, says: error.message }] };
+    if (error instanceof InUse) return { ok: false, faults: [{ field: '', says: error.message }] };
     if (error instanceof ChangedElsewhere) {
       revalidatePath('/briefs/[id]', 'layout');
       return { ok: false, conflict: { entity: error.entity, id: error.rowId, theirs: error.theirs } };
@@ -41,10 +48,10 @@ export class Refused extends Error {
 
 /** Constraints of the database that a reader can run into, in words. */
 function constraintInWords(error: unknown): string | null {
-  const code = (error as { code?: string }).code;
+  const { code, detail } = error as { code?: string; detail?: string };
   if (code === '23505') return 'This is there already.';
   if (code === '23503')
-    return (error as { detail?: string }).detail?.includes('still referenced')
+    return detail?.includes('still referenced')
       ? 'Something else still refers to it (a source that is dated by it, say): change that first.'
       : 'What it refers to is gone.';
   return null;

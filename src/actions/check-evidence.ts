@@ -1,11 +1,11 @@
 import { checkSource } from '@/core/kept/check-source';
 import type { Fields, RecordName } from '@/core/kept/records';
 import { ambiguity } from '@/core/codes/system';
-import { codeBook } from '@/core/codes/official';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { readValue } from '@/core/evidence/value';
+import { readRecord } from '@/data/acts';
 import { loadBrief } from '@/data/briefs';
-import { loadShelf } from '@/data/shelf';
+import { loadCodeBook } from '@/data/shelf';
 import { Refused } from './answer';
 
 /** What one record of evidence alone cannot tell, checked against the rest; answers with the fields as they are kept. */
@@ -16,9 +16,9 @@ export async function checkEvidence(
   fields: never,
 ): Promise<never> {
   if (entity !== 'source' && entity !== 'sighting' && entity !== 'ruling') return fields;
-  const state = await loadBrief(briefId);
-  if (!state) throw new Refused('', 'This brief is gone.');
   if (entity === 'source') {
+    const state = await loadBrief(briefId);
+    if (!state) throw new Refused('', 'This brief is gone.');
     const given = fields as Fields<'source'>;
     // Links to sources that were removed meanwhile fall away with them.
     const standing = new Set(state.sources.map((source) => source.id));
@@ -28,12 +28,12 @@ export async function checkEvidence(
     return source as never;
   }
   const said = fields as Fields<'sighting' | 'ruling'>;
-  const question = state.questions.find((candidate) => candidate.id === said.questionId);
+  const question = await readRecord(briefId, 'question', said.questionId);
   if (!question) throw new Refused('', 'This question is gone.');
   const read = readValue(question.aspect, said.value);
   if ('fault' in read) throw new Refused('value', read.fault);
   if (ASPECTS[question.aspect].type === 'code') {
-    const asks = ambiguity(codeBook(await loadShelf()), read.value);
+    const asks = ambiguity(await loadCodeBook(), read.value);
     if (asks) throw new Refused('value', asks);
   }
   return { ...said, value: read.value, ...('sd' in said ? { sd: read.sd ?? said.sd } : {}) } as never;

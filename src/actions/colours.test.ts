@@ -3,14 +3,28 @@ import { BLANK_RECIPE } from '@/core/kept/blank';
 import { loadBrief, createBrief } from '@/data/briefs';
 import { loadShelf } from '@/data/shelf';
 import { closePool, pool, rows } from '@/data/database';
-import { undoLast } from '@/data/acts';
+import { undoLast } from '@/data/undo';
 import { newBrief } from '@/core/kept/new-brief';
+import { stamp } from '@tests/support/stamp';
 import { ownDatabase } from '@tests/support/own-database';
 
 /** What reaches the server from a form or from anybody else: taken whole, or refused with the field and nothing changed. */
 
 jest.unstable_mockModule('next/cache', () => ({ revalidatePath: () => undefined }));
-const actions = await import('./colours');
+const modules = [await import('./codes'), await import('./paints'), await import('./choices')] as const;
+type Actions = (typeof modules)[0] & (typeof modules)[1] & (typeof modules)[2];
+/** Every action under an act of its own. */
+const actions = Object.fromEntries(
+  modules.flatMap((module) =>
+    Object.entries(module).map(([name, action]) => [
+      name,
+      (input: unknown) =>
+        (action as (given: unknown) => Promise<unknown>)(
+          typeof input === 'object' && input && !Array.isArray(input) ? { act: stamp(), ...input } : input,
+        ),
+    ]),
+  ),
+) as unknown as Actions;
 
 const NOBODY = '00000000-0000-4000-8000-000000000009';
 let briefId = '';
@@ -19,13 +33,15 @@ beforeAll(async () => {
   await ownDatabase('colour_actions_test');
 });
 beforeEach(async () => {
-  await pool().query('truncate brief, colour_system, colour_code, paint_line, picture, change cascade');
+  await pool().query('truncate brief, colour_system, colour_code, paint_line, picture, change, act cascade');
   const setup = newBrief('2026-11-23');
-  briefId = await createBrief(
-    { ...setup.brief, timeZone: 'Europe/Berlin' },
-    { ...setup.airframe, type: 'Testbird' },
-    setup.sessions,
-  );
+  briefId = (
+    await createBrief({
+      brief: { ...setup.brief, timeZone: 'Europe/Berlin' },
+      airframe: { ...setup.airframe, type: 'Testbird' },
+      sessions: setup.sessions,
+    })
+  ).value;
 });
 afterAll(closePool);
 
@@ -60,7 +76,7 @@ const changes = async () => (await rows(pool(), 'select 1 from change')).length;
 
 describe('a paint by hand', () => {
   test('comes with its line and the bottle in the drawer, as one act that one undo takes back', async () => {
-    expect(await addPaint({ mlLeft: 9 })).toEqual({ ok: true, value: null });
+    expect(await addPaint({ mlLeft: 9 })).toMatchObject({ ok: true, value: null });
     const [paint] = (await loadShelf()).paints;
     expect(paint).toMatchObject({ line: 'Hask', chemistry: 'WA', number: '1', lab: [50, 0, 1], ownedMl: 9 });
     await undoLast(briefId);

@@ -1,50 +1,41 @@
 import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
-import { RECORDS, type Fields, type Kept, type RecordName } from '@/core/kept/records';
+import type { ActAnswer, ActStation, ChangedRow, Stamp } from '@/core/kept/act';
+import type { Fields, Kept, RecordName } from '@/core/kept/records';
 import { inTransaction, pool, rows, type Client } from './database';
+import { dependantsOf } from './dependants';
+import { usersElsewhere } from './in-use';
+import { bumpRevisions, lockRevision, SHELF, shelfRevision } from './revisions';
+import { briefOfRow, columnsOf, fromRow, isShared, toRow, type Row } from './rows';
 
-/** The columns of each record that its fields fill, beside id, version and brief. */
-const columnOf = (field: string) => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
-const fieldOf = (column: string) => column.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase());
-export const columnsOf = (name: RecordName): string[] => Object.keys(RECORDS[name].shape).map(columnOf);
-/** Records that belong to the house rather than to one brief. */
-const SHARED: ReadonlySet<RecordName> = new Set([
-  'brief',
-  'colour_system',
-  'colour_code',
-  'code_relation',
-  'chip',
-  'paint_line',
-  'paint',
-  'bottle',
-]);
+/** The one way to write: an act is applied once, in one transaction, with the history of every row that it touches. */
 
-type Row = Record<string, unknown>;
-const toRow = (fields: object): Row =>
-  Object.fromEntries(Object.entries(fields).map(([key, value]) => [columnOf(key), value]));
-/** A database row as the record it holds: camel case, and only its known fields with identity and version. */
-export function fromRow<N extends RecordName>(name: N, row: Row): Kept<N> {
-  const known = new Set(['id', 'version', ...columnsOf(name)]);
-  return Object.fromEntries(
-    Object.entries(row)
-      .filter(([column]) => known.has(column))
-      .map(([column, value]) => [fieldOf(column), value]),
-  ) as Kept<N>;
-}
-
-/** Who does what, where: written beside every change. */
+/** Who does what, where. */
 export interface Act {
   id: string;
   briefId: string | null;
   by: string;
   station: string;
+  /** By the device's clock. */
+  at: string | null;
+  seen: number | null;
   undoes: string | null;
 }
 
+/** An act of the house itself, or of a test: nobody's device named it. */
 export const newAct = (briefId: string | null, station: string, by = 'builder'): Act => ({
   id: randomUUID(),
   briefId,
   by,
+  station,
+  at: null,
+  seen: null,
+  undoes: null,
+});
+
+export const stampedAct = (stamp: Stamp, briefId: string | null, station: ActStation | 'import'): Act => ({
+  ...stamp,
+  briefId,
   station,
   undoes: null,
 });
@@ -60,38 +51,261 @@ export class ChangedElsewhere extends Error {
   }
 }
 
-async function record(
-  client: Client,
-  act: Act,
-  entity: RecordName,
-  rowId: string,
-  before: Row | null,
-  after: Row | null,
-) {
-  await client.query(
-    `insert into change (act, brief_id, by, station, entity, row_id, before, after, undoes)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
-    [
-      act.id,
-      act.briefId,
-      act.by,
-      act.station,
-      entity,
-      rowId,
-      before && JSON.stringify(before),
-      after && JSON.stringify(after),
-      act.undoes,
-    ],
-  );
+/** A row that cannot be removed under those who use it. */
+export class InUse extends Error {
+  constructor(
+    readonly what: string,
+    /** In words: briefs, or records of this one. */
+    readonly users: readonly string[],
+  ) {
+    super(`${what} is used by ${users.join(' and ')}: let go of it there first.`);
+  }
 }
 
-async function currentRow(client: Client, name: RecordName, id: string, lock = false): Promise<Row | null> {
-  const [found] = await rows<{ row: Row }>(
+/** Changed rows that an answer names; more than these are fetched anew. */
+const MOST_NAMED = 200;
+const MOST_TRIES = 4;
+/** The transaction stood in the way of another, or lost a race that it would win alone. */
+const AGAIN = new Set(['40P01', '40001']);
+
+/**
+ * Does `work` as one act. The same act arriving again, at the same moment or later, changes nothing and answers as it did at first.
+ * Throws what `work` throws; nothing is changed then.
+ */
+export async function perform<T>(act: Act, work: (writer: ActWriter) => Promise<T>): Promise<ActAnswer<T>> {
+  for (let tries = 1; ; tries += 1) {
+    try {
+      return await inTransaction((client) => performIn(client, act, work));
+    } catch (error) {
+      if (tries === MOST_TRIES || !AGAIN.has((error as { code?: string }).code ?? '')) throw error;
+    }
+  }
+}
+
+/** The same within a transaction that is under way. */
+export async function performIn<T>(
+  client: PoolClient,
+  act: Act,
+  work: (writer: ActWriter) => Promise<T>,
+): Promise<ActAnswer<T>> {
+  const [fresh] = await rows(
     client,
-    `select to_jsonb(t) as row from ${name} t where id = $1 ${lock ? 'for update' : ''}`,
-    [id],
+    `insert into act (id, brief_id, by, station, device_at, seen, undoes) values ($1, $2, $3, $4, $5, $6, $7)
+     on conflict (id) do nothing returning 1`,
+    [act.id, act.briefId, act.by, act.station, act.at, act.seen, act.undoes],
   );
-  return found?.row ?? null;
+  if (!fresh) return answerOf<T>(client, act.id);
+  if (act.briefId) await lockRevision(client, act.briefId);
+  const writer = new ActWriter(client, act);
+  const value = await work(writer);
+  const answer = await writer.finish(value);
+  await client.query('update act set answer = $2 where id = $1', [act.id, JSON.stringify(answer)]);
+  return answer;
+}
+
+async function answerOf<T>(client: Client, id: string): Promise<ActAnswer<T>> {
+  const [found] = await rows<{ answer: ActAnswer<T> }>(client, 'select answer from act where id = $1', [id]);
+  return found!.answer;
+}
+
+interface Change {
+  entity: RecordName;
+  id: string;
+  before: Row | null;
+  after: Row | null;
+}
+
+const HISTORY_AT_ONCE = 2000;
+
+/** Writes the rows of one act, and their history. */
+export class ActWriter {
+  private changes: Change[] = [];
+  private touched = new Map<string, Change>();
+  private scopes = new Set<string>();
+
+  constructor(
+    readonly client: PoolClient,
+    readonly act: Act,
+  ) {}
+
+  async insert<N extends RecordName>(name: N, fields: Fields<N>, id: string = randomUUID()): Promise<Kept<N>> {
+    const [row] = await this.put(name, [this.whole(name, fields, id)]);
+    return fromRow(name, row!);
+  }
+
+  /** Many records of one kind in one statement. Answers with their ids in the order of the records. */
+  async insertMany<N extends RecordName>(
+    name: N,
+    records: readonly Fields<N>[],
+    ids: readonly string[] = records.map(() => randomUUID()),
+  ): Promise<readonly string[]> {
+    await this.put(
+      name,
+      records.map((fields, i) => this.whole(name, fields, ids[i]!)),
+    );
+    return ids;
+  }
+
+  /** Throws ChangedElsewhere unless the row still has `version`. */
+  async update<N extends RecordName>(
+    name: N,
+    id: string,
+    version: number,
+    fields: Partial<Fields<N>>,
+    { ofAnyBrief = false }: { ofAnyBrief?: boolean } = {},
+  ): Promise<Kept<N>> {
+    const before = await this.standing(name, id, version, ofAnyBrief);
+    return fromRow(name, await this.overwrite(name, before, toRow(fields)));
+  }
+
+  /**
+   * Removes a row, and by name what cannot stand without it. Throws ChangedElsewhere unless the row still has `version`, and InUse where
+   * another brief uses it.
+   */
+  async remove(name: RecordName, id: string, version: number): Promise<void> {
+    await this.drop(name, await this.standing(name, id, version, false));
+  }
+
+  private async standing(name: RecordName, id: string, version: number, ofAnyBrief: boolean): Promise<Row> {
+    if (isShared(name)) await this.reach(SHELF);
+    const before = await this.current(name, id);
+    if (!before || (!ofAnyBrief && this.isOutside(name, before))) throw new ChangedElsewhere(name, id, null);
+    if (before.version !== version) throw new ChangedElsewhere(name, id, fromRow(name, before));
+    return before;
+  }
+
+  /** A row of another brief is as good as none. */
+  private isOutside(name: RecordName, row: Row): boolean {
+    const brief = briefOfRow(name, row);
+    return this.act.briefId !== null && brief !== null && brief !== this.act.briefId;
+  }
+
+  private whole(name: RecordName, fields: object, id: string): Row {
+    return {
+      ...toRow(fields),
+      id,
+      version: 1,
+      ...(isShared(name) || name === 'brief' ? {} : { brief_id: this.act.briefId }),
+    };
+  }
+
+  /** The row as it stands, kept from changing until the act is done; null when it is gone. */
+  async current(name: RecordName, id: string): Promise<Row | null> {
+    const [found] = await rows<{ row: Row }>(
+      this.client,
+      `select to_jsonb(t) as row from ${name} t where id = $1 for update`,
+      [id],
+    );
+    return found?.row ?? null;
+  }
+
+  /** Writes whole rows as they are given. */
+  async put(name: RecordName, whole: readonly Row[]): Promise<Row[]> {
+    if (whole.length === 0) return [];
+    if (isShared(name)) await this.reach(SHELF);
+    const columns = Object.keys(whole[0]!).filter((column) => /^[a-z_0-9]+$/.test(column));
+    const made = await rows<{ row: Row }>(
+      this.client,
+      `insert into ${name} as t (${columns.join(', ')})
+       select ${columns.join(', ')} from jsonb_populate_recordset(null::${name}, $1::jsonb)
+       returning to_jsonb(t) as row`,
+      [JSON.stringify(whole)],
+    );
+    for (const { row } of made) await this.record(name, null, row);
+    return made.map(({ row }) => row);
+  }
+
+  async overwrite(name: RecordName, before: Row, changes: Row): Promise<Row> {
+    const columns = columnsOf(name);
+    const [after] = await rows<{ row: Row }>(
+      this.client,
+      `update ${name} as t
+       set (${columns.join(', ')}, version) =
+           (select ${columns.map((column) => `p.${column}`).join(', ')}, t.version + 1 from jsonb_populate_record(t, $2::jsonb) as p)
+       where id = $1
+       returning to_jsonb(t) as row`,
+      [
+        before.id,
+        JSON.stringify(Object.fromEntries(Object.entries(changes).filter(([column]) => columns.includes(column)))),
+      ],
+    );
+    await this.record(name, before, after!.row);
+    return after!.row;
+  }
+
+  /** Removes a row and what cannot stand without it, unless somebody uses it. */
+  async drop(name: RecordName, before: Row): Promise<void> {
+    const users = await usersElsewhere(this.client, name, before, this.act.briefId);
+    if (users) throw new InUse(users.what, users.users);
+    for (const { entity, row } of await dependantsOf(this.client, name, before.id as string))
+      await this.drop(entity, row);
+    const { rowCount } = await this.client.query(`delete from ${name} where id = $1`, [before.id]);
+    // It fell already, with something else that was removed in this act.
+    if (rowCount === 0) return;
+    await this.record(name, before, null);
+  }
+
+  private async record(entity: RecordName, before: Row | null, after: Row | null) {
+    const row = (after ?? before)!;
+    const change = { entity, id: row.id as string, before, after };
+    this.changes.push(change);
+    this.touched.set(`${entity} ${change.id}`, change);
+    this.scopes.add(briefOfRow(entity, row) ?? SHELF);
+    if (this.changes.length >= HISTORY_AT_ONCE) await this.flush();
+  }
+
+  private async flush() {
+    if (this.changes.length === 0) return;
+    const written = this.changes;
+    this.changes = [];
+    await this.client.query(
+      `insert into change (act, entity, row_id, before, after)
+       select $1, entity, id, nullif(before, 'null'::jsonb), nullif(after, 'null'::jsonb)
+       from jsonb_to_recordset($2::jsonb) as c (place int, entity text, id uuid, before jsonb, after jsonb) order by place`,
+      [this.act.id, JSON.stringify(written.map((change, place) => ({ ...change, place })))],
+    );
+  }
+
+  /** What was done up to here, for going back to a savepoint of the database. */
+  mark(): { changes: readonly Change[]; touched: ReadonlyMap<string, Change>; scopes: ReadonlySet<string> } {
+    return { changes: [...this.changes], touched: new Map(this.touched), scopes: new Set(this.scopes) };
+  }
+
+  backTo(mark: ReturnType<ActWriter['mark']>) {
+    this.changes = [...mark.changes];
+    this.touched = new Map(mark.touched);
+    this.scopes = new Set(mark.scopes);
+  }
+
+  /** All that share a scope take turns. */
+  private async reach(of: string) {
+    if (this.scopes.has(of)) return;
+    this.scopes.add(of);
+    await lockRevision(this.client, of);
+  }
+
+  async finish<T>(value: T): Promise<ActAnswer<T>> {
+    await this.flush();
+    const scopes = [...this.scopes].sort();
+    for (const of of scopes) if (of !== this.act.briefId && of !== SHELF) await lockRevision(this.client, of);
+    const bumped = await bumpRevisions(this.client, this.touched.size > 0 ? scopes : []);
+    const { briefId } = this.act;
+    const changed = [...this.touched.values()];
+    return {
+      value,
+      revision: briefId ? (bumped.get(briefId) ?? (await revisionOf(this.client, briefId))) : null,
+      shelfRevision: bumped.get(SHELF) ?? (await shelfRevision(this.client)),
+      rows:
+        changed.length > MOST_NAMED
+          ? null
+          : changed.map(({ entity, id, after }): ChangedRow => ({ entity, id, row: after && fromRow(entity, after) })),
+    };
+  }
+}
+
+async function revisionOf(client: Client, of: string): Promise<number> {
+  const [found] = await rows<{ number: string }>(client, 'select number from revision where of = $1', [of]);
+  return Number(found?.number ?? 0);
 }
 
 /** The fields of a record of a brief as they stand; null when it is gone or another brief's. */
@@ -100,204 +314,9 @@ export async function readRecord<N extends RecordName>(
   name: N,
   id: string,
 ): Promise<Fields<N> | null> {
-  const row = await currentRow(pool(), name, id);
-  if (!row || outside({ briefId }, name, row)) return null;
-  const { id: _, version: __, ...fields } = fromRow(name, row) as { id: string; version: number };
+  const [found] = await rows<{ row: Row }>(pool(), `select to_jsonb(t) as row from ${name} t where id = $1`, [id]);
+  const owner = found && briefOfRow(name, found.row);
+  if (!found || (owner !== null && owner !== briefId)) return null;
+  const { id: _, version: __, ...fields } = fromRow(name, found.row) as { id: string; version: number };
   return fields as Fields<N>;
-}
-
-/** A row of another brief is as good as none. */
-const outside = (act: Pick<Act, 'briefId'>, name: RecordName, row: Row) => {
-  if (act.briefId === null) return false;
-  if (name === 'brief') return row.id !== act.briefId;
-  return !SHARED.has(name) && row.brief_id !== act.briefId;
-};
-
-export async function insertRecord<N extends RecordName>(
-  client: PoolClient,
-  act: Act,
-  name: N,
-  fields: Fields<N>,
-  id: string = randomUUID(),
-): Promise<Kept<N>> {
-  const row: Row = { ...toRow(fields), id, version: 1, ...(SHARED.has(name) ? {} : { brief_id: act.briefId }) };
-  return fromRow(name, await putRow(client, act, name, row));
-}
-
-/** Many records of one kind in one go, each with its change. Ids are made here and come back in the order of the records. */
-export async function insertRecords<N extends RecordName>(
-  client: PoolClient,
-  act: Act,
-  name: N,
-  records: readonly Fields<N>[],
-): Promise<string[]> {
-  if (records.length === 0) return [];
-  const whole = records.map((fields): Row => ({
-    ...toRow(fields),
-    id: randomUUID(),
-    version: 1,
-    ...(SHARED.has(name) ? {} : { brief_id: act.briefId }),
-  }));
-  const columns = Object.keys(whole[0]!).filter((column) => /^[a-z_0-9]+$/.test(column));
-  await client.query(
-    `with made as (
-       insert into ${name} as t (${columns.join(', ')})
-       select ${columns.join(', ')} from jsonb_populate_recordset(null::${name}, $1::jsonb)
-       returning to_jsonb(t) as row, t.id
-     )
-     insert into change (act, brief_id, by, station, entity, row_id, before, after, undoes)
-     select $2, $3, $4, $5, $6, id, null, row, $7 from made`,
-    [JSON.stringify(whole), act.id, act.briefId, act.by, act.station, name, act.undoes],
-  );
-  return whole.map(({ id }) => id as string);
-}
-
-async function putRow(client: PoolClient, act: Act, name: RecordName, row: Row): Promise<Row> {
-  const columns = Object.keys(row).filter((column) => /^[a-z_]+$/.test(column));
-  const [after] = await rows<{ row: Row }>(
-    client,
-    `insert into ${name} as t (${columns.join(', ')})
-     select ${columns.join(', ')} from jsonb_populate_record(null::${name}, $1::jsonb)
-     returning to_jsonb(t) as row`,
-    [JSON.stringify(row)],
-  );
-  await record(client, act, name, row.id as string, null, after!.row);
-  return after!.row;
-}
-
-/** Throws ChangedElsewhere unless the row still has `version`. */
-export async function updateRecord<N extends RecordName>(
-  client: PoolClient,
-  act: Act,
-  name: N,
-  id: string,
-  version: number,
-  fields: Partial<Fields<N>>,
-): Promise<Kept<N>> {
-  const before = await currentRow(client, name, id, true);
-  if (!before || outside(act, name, before)) throw new ChangedElsewhere(name, id, null);
-  if (before.version !== version) throw new ChangedElsewhere(name, id, fromRow(name, before));
-  return fromRow(name, await overwriteRow(client, act, name, before, toRow(fields)));
-}
-
-async function overwriteRow(client: PoolClient, act: Act, name: RecordName, before: Row, changes: Row): Promise<Row> {
-  const columns = columnsOf(name);
-  const [after] = await rows<{ row: Row }>(
-    client,
-    `update ${name} as t
-     set (${columns.join(', ')}, version) =
-         (select ${columns.map((column) => `p.${column}`).join(', ')}, t.version + 1 from jsonb_populate_record(t, $2::jsonb) as p)
-     where id = $1
-     returning to_jsonb(t) as row`,
-    [
-      before.id,
-      JSON.stringify(Object.fromEntries(Object.entries(changes).filter(([column]) => columns.includes(column)))),
-    ],
-  );
-  await record(client, act, name, before.id as string, before, after!.row);
-  return after!.row;
-}
-
-/** What falls with a row, so that each fallen row is in the history and comes back with an undo. */
-const DEPENDANTS: Partial<Record<RecordName, readonly (readonly [RecordName, string])[]>> = {
-  source: [['sighting', 'source_id']],
-  question: [
-    ['sighting', 'question_id'],
-    ['ruling', 'question_id'],
-  ],
-  paint: [
-    ['bottle', 'paint_id'],
-    ['colour_choice', 'paint_id'],
-  ],
-  recipe: [['colour_choice', 'recipe_id']],
-  colour_code: [
-    ['chip', 'code_id'],
-    ['code_relation', 'code_id'],
-    ['code_relation', 'other_id'],
-  ],
-};
-
-/** Throws ChangedElsewhere unless the row still has `version`. */
-export async function deleteRecord(
-  client: PoolClient,
-  act: Act,
-  name: RecordName,
-  id: string,
-  version: number,
-): Promise<void> {
-  const before = await currentRow(client, name, id, true);
-  if (!before || outside(act, name, before)) throw new ChangedElsewhere(name, id, null);
-  if (before.version !== version) throw new ChangedElsewhere(name, id, fromRow(name, before));
-  await dropRow(client, act, name, before);
-}
-
-async function dropRow(client: PoolClient, act: Act, name: RecordName, before: Row) {
-  for (const [dependant, column] of DEPENDANTS[name] ?? []) {
-    const fallen = await rows<{ row: Row }>(
-      client,
-      `select to_jsonb(t) as row from ${dependant} t where ${column} = $1 order by id`,
-      [before.id],
-    );
-    for (const { row } of fallen) await dropRow(client, act, dependant, row);
-  }
-  await client.query(`delete from ${name} where id = $1`, [before.id]);
-  await record(client, act, name, before.id as string, before, null);
-}
-
-export interface Undone {
-  station: string;
-  entity: RecordName;
-}
-
-interface ChangeRow {
-  act: string;
-  station: string;
-  entity: RecordName;
-  row_id: string;
-  before: Row | null;
-  after: Row | null;
-}
-
-/**
- * Takes back the last act of a brief that was not taken back yet, by replaying what was before, in reverse order.
- * Null when there is nothing to take back. Throws ChangedElsewhere when a row no longer is what the act made it.
- */
-export async function undoLast(briefId: string, by = 'builder'): Promise<Undone | null> {
-  return inTransaction(async (client) => {
-    await client.query('select 1 from brief where id = $1 for update', [briefId]);
-    const changes = await rows<ChangeRow>(
-      client,
-      `select act, station, entity, row_id, before, after from change
-       where act = (select c.act from change c
-                    where c.brief_id = $1 and c.undoes is null
-                      and not exists (select 1 from change u where u.undoes = c.act)
-                    order by c.id desc limit 1)
-       order by id desc`,
-      [briefId],
-    );
-    const [last] = changes;
-    if (!last || changes.some((change) => change.entity === 'brief' && change.before === null)) return null;
-    const act: Act = { ...newAct(briefId, last.station, by), undoes: last.act };
-    for (const { entity, row_id: id, before, after } of changes) {
-      const now = await currentRow(client, entity, id, true);
-      if (!sameContent(now, after)) throw new ChangedElsewhere(entity, id, now && fromRow(entity, now));
-      if (after && before) await overwriteRow(client, act, entity, now!, before);
-      else if (after) await dropRow(client, act, entity, now!);
-      else await putRow(client, act, entity, before!);
-    }
-    return { station: last.station, entity: last.entity };
-  });
-}
-
-/** Changes whenever anything in the house does: every write is in the history. */
-export async function historyStamp(): Promise<string> {
-  const [found] = await rows<{ stamp: string }>(pool(), 'select coalesce(max(id), 0)::text as stamp from change');
-  return found!.stamp;
-}
-
-function sameContent(a: Row | null, b: Row | null): boolean {
-  if (!a || !b) return a === b;
-  const plain = ({ version: _, ...rest }: Row) =>
-    JSON.stringify(Object.entries(rest).sort(([x], [y]) => x.localeCompare(y)));
-  return plain(a) === plain(b);
 }

@@ -1,26 +1,35 @@
 import { randomUUID } from 'node:crypto';
-import type { PoolClient } from 'pg';
+import type { ActAnswer, Stamp } from '@/core/kept/act';
 import type { BriefState } from '@/core/kept/state';
 import type { BriefFile } from '@/core/interchange/brief-file';
 import { stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
 import { plain } from '@/core/interchange/dossier';
+import { newAct, perform, type ActWriter } from './acts';
 import { loadBrief } from './briefs';
-import { addToShelf, loadShelf } from './shelf';
-import { inTransaction } from './database';
-import { insertRecord, newAct, type Act } from './acts';
-import { insertDossier, keepPictures, picturesOf } from './dossier';
+import { insertDossier, keepPictures, picturesInJson, type FilePictures } from './dossier';
+import { addToShelf } from './catalogue';
+import { loadShelf } from './shelf';
 
-/** The whole brief as a file, pictures and all; null when there is none of that id. */
-export async function exportBrief(id: string): Promise<BriefFile | null> {
+/** The whole brief as a file without the bytes of its pictures, and which those are; null when there is none of that id. */
+export async function exportBrief(id: string): Promise<{ file: BriefFile; pictureIds: string[] } | null> {
   const state = await loadBrief(id);
   if (!state) return null;
-  return toBriefFile(state, await loadShelf(), await picturesOf(state));
+  const pictureIds = [...new Set([...state.sources, ...state.log].flatMap(({ pictureId }) => pictureId ?? []))].sort();
+  return { file: toBriefFile(state, await loadShelf(), pictureIds), pictureIds };
 }
 
-/** Makes a new brief of a checked file. Codes and paints that are already known stay as they are here. Returns the new id. */
-export async function importBrief(file: BriefFile): Promise<string> {
-  await addToShelf(
-    {
+/**
+ * Makes a new brief of a checked file: pictures, shelf and brief in one transaction, all of it or nothing. Codes and paints that are already
+ * known stay as they are here. Answers with the new id.
+ */
+export async function importBrief(
+  file: BriefFile,
+  { pictures = picturesInJson(file.pictures), stamp }: { pictures?: FilePictures; stamp?: Stamp } = {},
+): Promise<ActAnswer<string>> {
+  const briefId = randomUUID();
+  return perform({ ...newAct(briefId, 'import'), ...stamp, briefId }, async (writer) => {
+    const pictureIds = await keepPictures(writer, pictures);
+    await addToShelf(writer, {
       systems: file.systems,
       codes: file.codes.map(({ chips, ...code }) => ({ code, chips })),
       relations: file.relations,
@@ -28,35 +37,39 @@ export async function importBrief(file: BriefFile): Promise<string> {
         line,
         paints: paints.map(({ bottle, ...paint }) => ({ paint, bottle })),
       })),
-    },
-    null,
-    'import',
-  );
-  const pictureIds = await keepPictures(file.pictures);
-  const known = stateOfFile(file, await loadShelf());
-
-  return inTransaction(async (client) => {
-    const briefId = randomUUID();
-    const act = newAct(briefId, 'import');
-    await insertRecord(client, act, 'brief', file.brief, briefId);
-    await insertRecord(client, act, 'airframe', file.airframe);
-    await insertDossier(client, act, file, pictureIds);
-    for (const marking of file.markings) await insertRecord(client, act, 'marking', marking);
-    for (const session of file.sessions) await insertRecord(client, act, 'weekly_session', session);
-    for (const entry of file.log) await insertRecord(client, act, 'log_entry', entry);
-    for (const timer of file.timers) await insertRecord(client, act, 'timer', timer);
-    await insertColours(client, act, known);
+    });
+    const known = stateOfFile(file, await loadShelf(writer.client));
+    await writer.insert('brief', file.brief, briefId);
+    await writer.insert('airframe', file.airframe);
+    await insertDossier(writer, file, pictureIds);
+    await writer.insertMany('marking', file.markings);
+    await writer.insertMany('weekly_session', file.sessions);
+    await writer.insertMany(
+      'log_entry',
+      file.log.map((entry) => ({ ...entry, pictureId: entry.pictureId && pictureIds.get(entry.pictureId)! })),
+    );
+    await writer.insertMany('timer', file.timers);
+    await insertColours(writer, known);
     return briefId;
   });
 }
 
 /** Recipes, choices and logged use, with the identities that codes and paints have here. */
-async function insertColours(client: PoolClient, act: Act, { recipes, choices, uses }: BriefState) {
-  const recipeIds = new Map<string, string>();
-  for (const recipe of recipes) recipeIds.set(recipe.id, (await insertRecord(client, act, 'recipe', plain(recipe))).id);
-  for (const choice of choices) {
-    const recipeId = choice.recipeId && (recipeIds.get(choice.recipeId) ?? null);
-    if (choice.paintId || recipeId) await insertRecord(client, act, 'colour_choice', { ...plain(choice), recipeId });
-  }
-  for (const use of uses) await insertRecord(client, act, 'paint_use', plain(use));
+async function insertColours(writer: ActWriter, { recipes, choices, uses }: BriefState) {
+  const ids = await writer.insertMany(
+    'recipe',
+    recipes.map((recipe) => plain(recipe)),
+  );
+  const recipeIds = new Map(recipes.map((recipe, i) => [recipe.id, ids[i]!]));
+  await writer.insertMany(
+    'colour_choice',
+    choices.flatMap((choice) => {
+      const recipeId = choice.recipeId && (recipeIds.get(choice.recipeId) ?? null);
+      return choice.paintId || recipeId ? [{ ...plain(choice), recipeId }] : [];
+    }),
+  );
+  await writer.insertMany(
+    'paint_use',
+    uses.map((use) => plain(use)),
+  );
 }

@@ -1,8 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import type { Fields, Kept, RecordName } from '@/core/kept/records';
+import type { Kept, RecordName } from '@/core/kept/records';
 import type { BriefState, BriefSummary } from '@/core/kept/state';
-import { inTransaction, pool, rows, type Client } from './database';
-import { fromRow, insertRecord, newAct } from './acts';
+import type { ActAnswer, Stamp } from '@/core/kept/act';
+import type { NewBrief } from '@/core/kept/new-brief';
+import { newAct, perform } from './acts';
+import { pool, rows, type Client } from './database';
+import { fromRow } from './rows';
 
 export async function listBriefs(): Promise<BriefSummary[]> {
   const found = await rows<{
@@ -28,6 +31,9 @@ export async function listBriefs(): Promise<BriefSummary[]> {
   }));
 }
 
+/** Whether a text is an identity: a path holds anything. */
+export const isId = (id: string): boolean => /^[0-9a-f]{8}-([0-9a-f]{4}-){3}[0-9a-f]{12}$/i.test(id);
+
 async function recordsOf<N extends RecordName>(
   client: Client,
   name: N,
@@ -43,9 +49,8 @@ async function recordsOf<N extends RecordName>(
 }
 
 /** All that is kept of a brief, in an order that its contents alone decide; null when there is none of that id. */
-export async function loadBrief(id: string): Promise<BriefState | null> {
-  if (!/^[0-9a-f-]{36}$/i.test(id)) return null;
-  const client = pool();
+export async function loadBrief(id: string, client: Client = pool()): Promise<BriefState | null> {
+  if (!isId(id)) return null;
   const [found] = await rows<{ row: Record<string, unknown> }>(
     client,
     'select to_jsonb(b) as row from brief b where id = $1',
@@ -102,20 +107,13 @@ export async function loadBrief(id: string): Promise<BriefState | null> {
   };
 }
 
-/** Makes a brief with its airframe and weekly sessions, as one act. Returns its id. */
-export async function createBrief(
-  brief: Fields<'brief'>,
-  airframe: Fields<'airframe'>,
-  sessions: readonly Fields<'weekly_session'>[],
-  station = 'setup',
-): Promise<string> {
-  return inTransaction(async (client) => {
-    // The act belongs to the brief that it makes, so that undo knows where the beginning is.
-    const briefId = randomUUID();
-    const act = newAct(briefId, station);
-    await insertRecord(client, act, 'brief', brief, briefId);
-    await insertRecord(client, act, 'airframe', airframe);
-    for (const session of sessions) await insertRecord(client, act, 'weekly_session', session);
+/** Makes a brief with its airframe and weekly sessions, as one act that belongs to it: undo knows where the beginning is. */
+export async function createBrief({ brief, airframe, sessions }: NewBrief, stamp?: Stamp): Promise<ActAnswer<string>> {
+  const briefId = randomUUID();
+  return perform({ ...newAct(briefId, 'setup'), ...stamp, briefId }, async (writer) => {
+    await writer.insert('brief', brief, briefId);
+    await writer.insert('airframe', airframe);
+    await writer.insertMany('weekly_session', sessions);
     return briefId;
   });
 }

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import type { PoolClient } from 'pg';
 import { checkSource } from '@/core/kept/check-source';
 import type { BriefState } from '@/core/kept/state';
 import { toDossier, type Dossier, type DossierParts } from '@/core/interchange/dossier';
 import { resolveSources, type ReadTable, type RowFault } from '@/core/interchange/evidence-csv';
 import { loadBrief } from './briefs';
-import { inTransaction } from './database';
-import { insertRecord, newAct, type Act } from './acts';
+import { newAct, perform, type ActWriter } from './acts';
+import type { Stamp } from '@/core/kept/act';
+import type { Fields } from '@/core/kept/records';
 import { keepExportedPicture, readPicture } from './pictures';
 
 /** Evidence in and out: a dossier merged into what is known, tables row by row. */
@@ -24,11 +24,22 @@ export async function picturesOf(state: BriefState): Promise<Record<string, stri
   return pictures;
 }
 
-/** Keeps the pictures of a file; answers with their ids here by their names in the file. Throws PictureFault. */
-export async function keepPictures(pictures: Record<string, string>): Promise<Map<string, string>> {
+/** Pictures that come with a file, by their names in it; each is read when its turn comes. */
+export interface FilePictures {
+  names: readonly string[];
+  read: (name: string) => Promise<Buffer>;
+}
+
+export const picturesInJson = (pictures: Readonly<Record<string, string>>): FilePictures => ({
+  names: Object.keys(pictures),
+  read: async (name) => Buffer.from(pictures[name]!, 'base64'),
+});
+
+/** Keeps the pictures of a file, one after the other; answers with their ids here by their names in the file. Throws PictureFault. */
+export async function keepPictures(writer: ActWriter, pictures: FilePictures): Promise<Map<string, string>> {
   const ids = new Map<string, string>();
-  for (const [name, base64] of Object.entries(pictures))
-    ids.set(name, (await keepExportedPicture(Buffer.from(base64, 'base64'))).id);
+  for (const name of pictures.names)
+    ids.set(name, (await keepExportedPicture(await pictures.read(name), writer.client)).id);
   return ids;
 }
 
@@ -51,8 +62,7 @@ const NOTHING: Pick<BriefState, 'sources' | 'questions' | 'sightings' | 'rulings
  * of a question, any ruling) is left as it stands, and what refers to it refers to what is known.
  */
 export async function insertDossier(
-  client: PoolClient,
-  act: Act,
+  writer: ActWriter,
   file: DossierParts,
   pictureIds: ReadonlyMap<string, string>,
   known: typeof NOTHING = NOTHING,
@@ -84,46 +94,57 @@ export async function insertDossier(
     (q: Named<'questions'>) => `${q.zone} ${q.aspect} ${q.item}`,
   );
 
-  for (const { ref, ...event } of events.fresh) {
-    await insertRecord(client, act, 'paint_event', event, events.ids.get(ref));
-    added.events += 1;
-  }
-  for (const { ref, derivedFrom, pictureId, afterEventId, beforeEventId, ...source } of sources.fresh) {
-    const fields = {
+  const insert = async <N extends 'paint_event' | 'source' | 'question' | 'sighting' | 'ruling' | 'mirror'>(
+    name: N,
+    records: readonly Fields<N>[],
+    ids?: readonly string[],
+  ) => (await writer.insertMany(name, records, ids)).length;
+  const eventIds = events.fresh.map(({ ref }) => events.ids.get(ref)!);
+  added.events = await insert(
+    'paint_event',
+    events.fresh.map(({ ref: _, ...event }) => event),
+    eventIds,
+  );
+  added.sources = await insert(
+    'source',
+    sources.fresh.map(({ ref: _, derivedFrom, pictureId, afterEventId, beforeEventId, ...source }) => ({
       ...source,
       afterEventId: afterEventId && events.ids.get(afterEventId)!,
       beforeEventId: beforeEventId && events.ids.get(beforeEventId)!,
       derivedFrom: derivedFrom.map((origin) => sources.ids.get(origin)!),
       pictureId: pictureId && pictureIds.get(pictureId)!,
-    };
-    await insertRecord(client, act, 'source', fields, sources.ids.get(ref));
-    added.sources += 1;
-  }
-  for (const { ref, ...question } of questions.fresh) {
-    await insertRecord(client, act, 'question', question, questions.ids.get(ref));
-    added.questions += 1;
-  }
+    })),
+    sources.fresh.map(({ ref }) => sources.ids.get(ref)!),
+  );
+  added.questions = await insert(
+    'question',
+    questions.fresh.map(({ ref: _, ...question }) => question),
+    questions.fresh.map(({ ref }) => questions.ids.get(ref)!),
+  );
   const said = new Set(known.sightings.map((s) => `${s.questionId} ${s.sourceId} ${s.sense} ${s.value}`));
-  for (const { question, source, ...sighting } of file.sightings) {
-    const [questionId, sourceId] = [questions.ids.get(question)!, sources.ids.get(source)!];
-    if (said.has(`${questionId} ${sourceId} ${sighting.sense} ${sighting.value}`)) continue;
-    await insertRecord(client, act, 'sighting', { ...sighting, questionId, sourceId });
-    added.sightings += 1;
-  }
+  added.sightings = await insert(
+    'sighting',
+    file.sightings.flatMap(({ question, source, ...sighting }) => {
+      const [questionId, sourceId] = [questions.ids.get(question)!, sources.ids.get(source)!];
+      const key = `${questionId} ${sourceId} ${sighting.sense} ${sighting.value}`;
+      return said.has(key) ? [] : [{ ...sighting, questionId, sourceId }];
+    }),
+  );
   const ruled = new Set(known.rulings.map((ruling) => ruling.questionId));
-  for (const { question, ...ruling } of file.rulings) {
-    const questionId = questions.ids.get(question)!;
-    if (ruled.has(questionId)) continue;
-    ruled.add(questionId);
-    await insertRecord(client, act, 'ruling', { ...ruling, questionId });
-    added.rulings += 1;
-  }
+  added.rulings = await insert(
+    'ruling',
+    file.rulings.flatMap(({ question, ...ruling }) => {
+      const questionId = questions.ids.get(question)!;
+      if (ruled.has(questionId)) return [];
+      ruled.add(questionId);
+      return [{ ...ruling, questionId }];
+    }),
+  );
   const mirrored = new Set(known.mirrors.map((m) => `${m.zone} ${m.aspect} ${m.item}`));
-  for (const mirror of file.mirrors) {
-    if (mirrored.has(`${mirror.zone} ${mirror.aspect} ${mirror.item}`)) continue;
-    await insertRecord(client, act, 'mirror', mirror);
-    added.mirrors += 1;
-  }
+  added.mirrors = await insert(
+    'mirror',
+    file.mirrors.filter(({ zone, aspect, item }) => !mirrored.has(`${zone} ${aspect} ${item}`)),
+  );
   return added;
 }
 
@@ -131,6 +152,7 @@ export async function insertDossier(
 export async function mergeDossier(
   briefId: string,
   dossier: Dossier,
+  stamp?: Stamp,
 ): Promise<{ added: Added; faults: RowFault[] } | null> {
   const state = await loadBrief(briefId);
   if (!state) return null;
@@ -143,9 +165,8 @@ export async function mergeDossier(
   );
   const none: Added = { sources: 0, questions: 0, sightings: 0, rulings: 0, events: 0, mirrors: 0 };
   if (faults.length > 0) return { added: none, faults };
-  const pictureIds = await keepPictures(dossier.pictures);
-  const added = await inTransaction((client) =>
-    insertDossier(client, newAct(briefId, 'evidence'), dossier, pictureIds, state),
+  const { value: added } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) =>
+    insertDossier(writer, dossier, await keepPictures(writer, picturesInJson(dossier.pictures)), state),
   );
   return { added, faults: [] };
 }
@@ -154,71 +175,98 @@ export async function mergeDossier(
 export async function addTable(
   briefId: string,
   read: ReadTable,
+  stamp?: Stamp,
 ): Promise<{ added: number; faults: RowFault[] } | null> {
   const state = await loadBrief(briefId);
   if (!state) return null;
-  return inTransaction(async (client) => {
-    const act = newAct(briefId, 'evidence');
-    const faults = [...read.faults];
-    let added = 0;
-    if (read.table === 'sources') {
-      const ids = new Map(read.rows.map((row) => [row.row, randomUUID() as string]));
-      const resolved = resolveSources(read.rows, state, (row) => ids.get(row.row)!);
-      for (const { id, source } of resolved.added) await insertRecord(client, act, 'source', source, id);
-      added = resolved.added.length;
-      faults.push(...resolved.faults);
-    } else {
-      const questionIds = new Map(state.questions.map((q) => [`${q.zone} ${q.aspect} ${q.item}`, q.id]));
-      const questionOf = async ({
-        zone,
-        aspect,
-        item,
-      }: {
-        zone: string;
-        aspect: (typeof state.questions)[number]['aspect'];
-        item: string;
-      }) => {
-        const key = `${zone} ${aspect} ${item}`;
-        const id = questionIds.get(key) ?? (await insertRecord(client, act, 'question', { zone, aspect, item })).id;
-        questionIds.set(key, id);
-        return id;
-      };
-      if (read.table === 'sightings') {
-        const sourceIds = new Map(state.sources.map((source) => [source.title.toLowerCase(), source.id]));
-        for (const { row, sighting } of read.rows) {
-          const { zone, aspect, item, sourceTitle, ...said } = sighting;
-          const sourceId = sourceIds.get(sourceTitle.toLowerCase());
-          if (!sourceId) {
-            faults.push({ row, says: `there is no source "${sourceTitle}": add it first` });
-            continue;
-          }
-          const questionId = await questionOf({ zone, aspect, item });
-          if (
-            state.sightings.some(
-              (s) => s.questionId === questionId && s.sourceId === sourceId && s.value === said.value,
-            )
-          ) {
-            faults.push({ row, says: 'this is said already' });
-            continue;
-          }
-          await insertRecord(client, act, 'sighting', { ...said, marks: null, questionId, sourceId });
-          added += 1;
-        }
-      } else {
-        const ruled = new Set(state.rulings.map((ruling) => ruling.questionId));
-        for (const { row, ruling } of read.rows) {
-          const { zone, aspect, item, ...fields } = ruling;
-          const questionId = await questionOf({ zone, aspect, item });
-          if (ruled.has(questionId)) {
-            faults.push({ row, says: 'this question is ruled already: change the ruling by hand' });
-            continue;
-          }
-          ruled.add(questionId);
-          await insertRecord(client, act, 'ruling', { ...fields, questionId });
-          added += 1;
-        }
-      }
-    }
-    return { added, faults: faults.sort((a, b) => a.row - b.row) };
+  const { value } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) => {
+    const done =
+      read.table === 'sources'
+        ? await addSources(writer, read.rows, state)
+        : read.table === 'sightings'
+          ? await addSightings(writer, read.rows, state)
+          : await addRulings(writer, read.rows, state);
+    return { added: done.added, faults: [...read.faults, ...done.faults].sort((a, b) => a.row - b.row) };
   });
+  return value;
+}
+
+type Rows<T extends ReadTable['table']> = Extract<ReadTable, { table: T }>['rows'];
+interface Taken {
+  added: number;
+  faults: RowFault[];
+}
+
+async function addSources(writer: ActWriter, table: Rows<'sources'>, state: BriefState): Promise<Taken> {
+  const ids = new Map(table.map((row) => [row.row, randomUUID() as string]));
+  const { added, faults } = resolveSources(table, state, (row) => ids.get(row.row)!);
+  await writer.insertMany(
+    'source',
+    added.map(({ source }) => source),
+    added.map(({ id }) => id),
+  );
+  return { added: added.length, faults };
+}
+
+/** The questions of a brief, and those that a table asks for the first time. */
+class Asked {
+  private readonly ids: Map<string, string>;
+  private readonly fresh = new Map<string, Fields<'question'>>();
+
+  constructor(questions: BriefState['questions']) {
+    this.ids = new Map(questions.map((q) => [`${q.zone} ${q.aspect} ${q.item}`, q.id]));
+  }
+
+  idOf({ zone, aspect, item }: Fields<'question'>): string {
+    const key = `${zone} ${aspect} ${item}`;
+    const id = this.ids.get(key) ?? randomUUID();
+    if (!this.ids.has(key)) this.fresh.set(id, { zone, aspect, item });
+    this.ids.set(key, id);
+    return id;
+  }
+
+  insert = (writer: ActWriter) => writer.insertMany('question', [...this.fresh.values()], [...this.fresh.keys()]);
+}
+
+async function addSightings(writer: ActWriter, table: Rows<'sightings'>, state: BriefState): Promise<Taken> {
+  const faults: RowFault[] = [];
+  const asked = new Asked(state.questions);
+  const sourceIds = new Map(state.sources.map((source) => [source.title.toLowerCase(), source.id]));
+  const said = new Set(state.sightings.map((s) => `${s.questionId} ${s.sourceId} ${s.value}`));
+  const sightings = table.flatMap(({ row, sighting }): Fields<'sighting'>[] => {
+    const { zone, aspect, item, sourceTitle, ...rest } = sighting;
+    const sourceId = sourceIds.get(sourceTitle.toLowerCase());
+    if (!sourceId) {
+      faults.push({ row, says: `there is no source "${sourceTitle}": add it first` });
+      return [];
+    }
+    const questionId = asked.idOf({ zone, aspect, item });
+    if (said.has(`${questionId} ${sourceId} ${rest.value}`)) {
+      faults.push({ row, says: 'this is said already' });
+      return [];
+    }
+    return [{ ...rest, marks: null, questionId, sourceId }];
+  });
+  await asked.insert(writer);
+  await writer.insertMany('sighting', sightings);
+  return { added: sightings.length, faults };
+}
+
+async function addRulings(writer: ActWriter, table: Rows<'rulings'>, state: BriefState): Promise<Taken> {
+  const faults: RowFault[] = [];
+  const asked = new Asked(state.questions);
+  const ruled = new Set(state.rulings.map((ruling) => ruling.questionId));
+  const rulings = table.flatMap(({ row, ruling }): Fields<'ruling'>[] => {
+    const { zone, aspect, item, ...fields } = ruling;
+    const questionId = asked.idOf({ zone, aspect, item });
+    if (ruled.has(questionId)) {
+      faults.push({ row, says: 'this question is ruled already: change the ruling by hand' });
+      return [];
+    }
+    ruled.add(questionId);
+    return [{ ...fields, questionId }];
+  });
+  await asked.insert(writer);
+  await writer.insertMany('ruling', rulings);
+  return { added: rulings.length, faults };
 }

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import exifReader from 'exif-reader';
 import sharp from 'sharp';
 import { isDay, type Day } from '@/core/units/day';
-import { pool, rows } from './database';
+import { pool, rows, type Client } from './database';
 
 export const MOST_PICTURE_BYTES = 15 * 1024 * 1024;
 const MOST_PIXELS = 50_000_000;
@@ -29,13 +29,13 @@ export interface KeptPicture {
  * Sniffs the type from the content, re-encodes (which drops every tag, the place of a photograph too), makes a thumbnail and keeps both
  * under the hash of the result. The same picture twice is one row. Throws PictureFault.
  */
-export async function keepPicture(bytes: Buffer): Promise<TakenPicture> {
+export async function keepPicture(bytes: Buffer, client: Client = pool()): Promise<TakenPicture> {
   if (bytes.length === 0) throw new PictureFault('the file is empty');
   if (bytes.length > MOST_PICTURE_BYTES)
     throw new PictureFault(`the file has ${(bytes.length / 1024 / 1024).toFixed(1)} MB; 15 MB is the most`);
   const encoded = await reencode(bytes);
   const id = createHash('sha256').update(encoded.picture).digest('hex');
-  await insertPicture({ id, ...encoded });
+  await insertPicture(client, { id, ...encoded });
   return { id, width: encoded.width, height: encoded.height, takenOn: await dayTaken(bytes) };
 }
 
@@ -93,13 +93,13 @@ export async function readPicture(
  * Keeps a picture from an exported brief under its own hash when it is what this house writes (a JPEG without any tags);
  * re-encodes it like an upload otherwise. Throws PictureFault.
  */
-export async function keepExportedPicture(bytes: Buffer): Promise<KeptPicture> {
+export async function keepExportedPicture(bytes: Buffer, client: Client = pool()): Promise<KeptPicture> {
   const id = createHash('sha256').update(bytes).digest('hex');
-  const [known] = await rows<KeptPicture>(pool(), 'select id, width, height from picture where id = $1', [id]);
+  const [known] = await rows<KeptPicture>(client, 'select id, width, height from picture where id = $1', [id]);
   if (known) return known;
   const plain = bytes.length <= MOST_PICTURE_BYTES ? await plainJpeg(bytes) : null;
-  if (!plain) return keepPicture(bytes);
-  await insertPicture({ id, ...plain, picture: bytes });
+  if (!plain) return keepPicture(bytes, client);
+  await insertPicture(client, { id, ...plain, picture: bytes });
   return { id, width: plain.width, height: plain.height };
 }
 
@@ -126,14 +126,17 @@ const thumbnailOf = (picture: Buffer) =>
     .jpeg({ quality: 78 })
     .toBuffer();
 
-async function insertPicture(picture: {
-  id: string;
-  width: number;
-  height: number;
-  picture: Buffer;
-  thumbnail: Buffer;
-}) {
-  await pool().query(
+async function insertPicture(
+  client: Client,
+  picture: {
+    id: string;
+    width: number;
+    height: number;
+    picture: Buffer;
+    thumbnail: Buffer;
+  },
+) {
+  await client.query(
     `insert into picture (id, media_type, width, height, bytes, thumbnail) values ($1, 'image/jpeg', $2, $3, $4, $5)
      on conflict (id) do nothing`,
     [picture.id, picture.width, picture.height, picture.picture, picture.thumbnail],

@@ -1,3 +1,4 @@
+import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { describe, expect, test } from '@jest/globals';
 import { cardsForNow } from '@/core/bench/cards';
 import { sheetData } from '@/sheet/sheet-data';
@@ -101,6 +102,7 @@ describe('what the sheet is told', () => {
     const step = view.route.steps.find((item) => item.key === 'part:TCS 05')!;
     const { view: worked } = viewOfDemo((state) => {
       state.log.push({
+        ...BLANK_LOG_ENTRY,
         id: 'l',
         version: 1,
         stepKey: step.key,
@@ -110,8 +112,6 @@ describe('what the sheet is told', () => {
         actualMinutes: 15,
         startedAt: '2026-11-22T10:00:00Z',
         endedAt: '2026-11-22T10:15:00Z',
-        note: '',
-        paint: '',
       });
     });
     const progress = (data: ReturnType<typeof sheetData>) =>

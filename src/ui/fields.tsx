@@ -9,6 +9,7 @@ import TextField from '@mui/material/TextField';
 import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
 import { Controller, useForm, type Control } from 'react-hook-form';
 import { parseNumber } from '@/core/units/number';
+import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
 import { ChangedElsewhereNotice, useSaving } from './saving';
 
@@ -71,7 +72,7 @@ interface RecordFormProps<T> {
   offered?: Values;
   /** The version that the form was opened with; null for something new. */
   version: number | null;
-  submit: (values: Values, version: number | null) => Promise<Result<T>>;
+  submit: (values: Values, version: number | null, act: Stamp) => Promise<Result<T>>;
   onDone: (value: T) => void;
   onCancel?: () => void;
   saveLabel: string;
@@ -105,7 +106,7 @@ export function RecordForm<T>({
 
   const send = async (values: Values, against: number | null) => {
     const typed = typedValues(fields, values);
-    const result = await run(() => submit(typed, against), saved);
+    const result = await run((act) => submit(typed, against, act), saved);
     if (result.ok) {
       setConflict(null);
       onDone(result.value);

@@ -3,16 +3,19 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import { useRouter } from 'next/navigation';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
 
 type Conflict = Extract<Result, { conflict: unknown }>['conflict'];
 
 interface Saving {
   busy: boolean;
-  /** Runs a write, tells the reader how it went, and renders again what changed. */
-  run: <T>(work: () => Promise<Result<T>>, done?: string) => Promise<Result<T>>;
+  /**
+   * Runs an act and tells the reader how it went. The answer brings the page as it then is. An act whose answer was lost on the way is
+   * sent again under its own name, so that it is done once.
+   */
+  run: <T>(work: (act: Stamp) => Promise<Result<T>>, done?: string) => Promise<Result<T>>;
   tell: (says: string) => void;
 }
 
@@ -25,18 +28,17 @@ export function useSaving(): Saving {
 }
 
 /** Says what was saved, what was refused, and when the server could not be reached; nothing typed is lost by any of it. */
-export function SavingProvider({ children }: { children: ReactNode }): ReactNode {
-  const router = useRouter();
+export function SavingProvider({ children, seen = null }: { children: ReactNode; seen?: number | null }): ReactNode {
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
   const run = useCallback(
-    async <T,>(work: () => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
+    async <T,>(work: (act: Stamp) => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
       setBusy(true);
+      const act: Stamp = { id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen };
       try {
-        const result = await work();
+        const result = await patiently(() => work(act));
         if (result.ok) {
           if (done) setSaid({ text: done, bad: false });
-          router.refresh();
         } else if ('faults' in result) {
           setSaid({ text: result.faults.map((fault) => fault.says).join('. '), bad: true });
         } else {
@@ -51,7 +53,7 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
         setBusy(false);
       }
     },
-    [router],
+    [seen],
   );
   const saving = useMemo<Saving>(() => ({ busy, run, tell: (text) => setSaid({ text, bad: false }) }), [busy, run]);
   return (
@@ -75,6 +77,20 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
       </Snackbar>
     </Context.Provider>
   );
+}
+
+/** Waits before an act is sent again, ms. */
+const PATIENCE = [300, 1200];
+
+async function patiently<T>(send: () => Promise<T>): Promise<T> {
+  for (const wait of PATIENCE) {
+    try {
+      return await send();
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, wait));
+    }
+  }
+  return send();
 }
 
 const conflictInWords = (conflict: Conflict) =>

@@ -74,7 +74,7 @@ test.describe('bad input gets a sentence, and what was typed stays', () => {
     await page.goto('/');
     const take = (text: string) =>
       page
-        .getByLabel('Brief as JSON')
+        .getByLabel('Brief as zip or JSON')
         .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(text) });
     await take('hello');
     await expect(page.getByText('the file is not JSON')).toBeVisible();

@@ -163,7 +163,7 @@ test.describe('from an empty house to a printed brief', () => {
       const first = readFileSync((await json.path())!, 'utf8');
       await page.goto('/');
       await page
-        .getByLabel('Brief as JSON')
+        .getByLabel('Brief as zip or JSON')
         .setInputFiles({ name: 'brief.json', mimeType: 'application/json', buffer: Buffer.from(first) });
       await expect(page).toHaveURL(/evidence$/);
       const copy = await page.request.get(page.url().replace(/evidence$/, 'brief.json'));

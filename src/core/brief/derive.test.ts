@@ -1,3 +1,4 @@
+import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { describe, expect, test } from '@jest/globals';
 import { dunlin } from '@demo/dunlin';
 import { cardsForNow } from '@/core/bench/cards';
@@ -128,6 +129,7 @@ describe('what follows from a brief', () => {
     expect(first.cards.reduce((minutes, card) => minutes + card.minutes, 0)).toBeLessThanOrEqual(180);
     const { key, title, lane, minutes } = first.cards[0]!;
     state.log.push({
+      ...BLANK_LOG_ENTRY,
       id: 'l',
       version: 1,
       stepKey: key,
@@ -137,8 +139,6 @@ describe('what follows from a brief', () => {
       actualMinutes: minutes,
       startedAt: '2026-11-23T10:00:00Z',
       endedAt: '2026-11-23T11:00:00Z',
-      note: '',
-      paint: '',
     });
     expect(cardsForNow(derive(state)).cards.map((card) => card.key)).not.toContain(key);
   });

@@ -45,7 +45,7 @@ describe('a brief file', () => {
   });
 
   test.each<[string, Partial<BriefFile>, string]>([
-    ['two sources of one name', { sources: [source('s1'), source('s1')] }, 'sources: two sources have the same ref'],
+    ['two sources of one name', { sources: [source('s1'), source('s1')] }, 'sources.1: two sources have the same ref'],
     [
       'an origin that is not there',
       { sources: [source('s1', { derivedFrom: ['s9'] })] },

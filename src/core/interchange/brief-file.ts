@@ -19,9 +19,9 @@ import {
 } from '@/core/kept/records';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
-import { checkDossier, dossierParts, dossierPartsOf, plain, ref } from './dossier';
+import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
-/** `build-brief/3`: a whole brief in one JSON file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/4`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
@@ -31,8 +31,8 @@ const paintName = { line: z.string().min(1), number: z.string().min(1) };
 
 const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/3', {
-      error: 'this is not a Build Brief file (its format should be "build-brief/3", or 2 or 1)',
+    format: z.literal('build-brief/4', {
+      error: 'this is not a Build Brief file (its format should be "build-brief/4", or 3, 2 or 1)',
     }),
     brief: briefFields,
     airframe: airframeFields,
@@ -86,13 +86,69 @@ const wholeBrief = z
       .max(100),
   })
   .superRefine((file, context) =>
-    checkDossier(file, (path, message) => context.addIssue({ code: 'custom', path, message })),
+    checkFile(file, (path, message) => context.addIssue({ code: 'custom', path, message })),
   );
 
 export type BriefFile = z.infer<typeof wholeBrief>;
 
+/** What one part of the file says of another that is not there, or says twice. */
+function checkFile(file: BriefFile, fault: FileFault): void {
+  checkDossier(file, fault);
+  const recipes = new Set(file.recipes.map((recipe) => recipe.ref));
+  unlike(file.recipes, 'recipes', (recipe) => recipe.ref, 'two recipes have the same ref', fault);
+  unlike(file.choices, 'choices', ({ code }) => code, 'two choices are made for one code', fault);
+  unlike(file.systems, 'systems', ({ name }) => name, 'two standards have the same name', fault);
+  unlike(file.systems, 'systems', ({ prefix }) => prefix, 'two standards have the same prefix', fault);
+  unlike(file.codes, 'codes', ({ code }) => code, 'this code is there twice', fault);
+  unlike(file.lines, 'lines', ({ name }) => name, 'this line is there twice', fault);
+  unlike(
+    file.relations,
+    'relations',
+    ({ code, other, kind }) => `${code} ${other} ${kind}`,
+    'this relation is there twice',
+    fault,
+  );
+  file.lines.forEach(({ paints }, i) =>
+    unlike(
+      paints,
+      'paints',
+      ({ number }) => number,
+      'two paints of the line have this number',
+      (path, says) => fault(['lines', i, ...path], says),
+    ),
+  );
+  file.choices.forEach((choice, i) => {
+    if ('recipe' in choice && !recipes.has(choice.recipe))
+      fault(['choices', i, 'recipe'], `there is no recipe "${choice.recipe}"`);
+  });
+  file.log.forEach(({ pictureId }, i) => {
+    if (pictureId !== null && !Object.hasOwn(file.pictures, pictureId))
+      fault(['log', i, 'pictureId'], 'its picture is not in the file');
+  });
+}
+
 /** Reads every version of the file; the older are brought up to the newest. */
-export const briefFileSchema = z.preprocess((raw) => fromSecondVersion(fromFirstVersion(raw)), wholeBrief);
+export const briefFileSchema = z.preprocess(
+  (raw) => fromThirdVersion(fromSecondVersion(fromFirstVersion(raw))),
+  wholeBrief,
+);
+
+/** `build-brief/3` knew three classes of opacity, and called a solid colour of poor hiding transparent. */
+function fromThirdVersion(raw: unknown): unknown {
+  const file = raw as Record<string, unknown>;
+  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/3') return raw;
+  const renamed = (paint: unknown) => {
+    const { opacity, kind } = paint as Record<string, unknown>;
+    return opacity === 'transparent' && kind === 'solid' ? { ...(paint as object), opacity: 'weak' } : paint;
+  };
+  const each = (list: unknown, change: (item: object) => unknown) =>
+    Array.isArray(list) ? list.map((item) => (typeof item === 'object' && item ? change(item) : item)) : list;
+  return {
+    ...file,
+    format: 'build-brief/4',
+    lines: each(file.lines, (line) => ({ ...line, paints: each((line as { paints?: unknown }).paints, renamed) })),
+  };
+}
 
 /** `build-brief/2` knew no recipes, no logged use, and nothing of how standards write their codes. */
 function fromSecondVersion(raw: unknown): unknown {
@@ -131,8 +187,9 @@ function fromFirstVersion(raw: unknown): unknown {
   };
 }
 
-/** The brief as a file. `picture` gives the bytes of a picture in base64. The same brief gives the same file. */
-export function toBriefFile(state: BriefState, shelf: ColourShelf, pictures: Record<string, string>): BriefFile {
+/** The brief as a file, naming those of its pictures that are kept; their bytes go beside it. The same brief gives the same file. */
+export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: readonly string[]): BriefFile {
+  const pictures = new Set(pictureIds);
   const codeOf = new Map(shelf.codes.map((code) => [code.id, code]));
   const paintOf = new Map(shelf.paints.map((paint) => [paint.id, paint]));
   const refOf = new Map(state.recipes.map((recipe, i) => [recipe.id, `r${i + 1}`]));
@@ -178,13 +235,16 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictures: Rec
     ...state.recipes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)),
   ]);
   return {
-    format: 'build-brief/3',
+    format: 'build-brief/4',
     brief: plain(state.brief),
     airframe: plain(state.airframe),
-    ...dossierPartsOf(state, pictures),
+    ...dossierPartsOf(state, (id) => pictures.has(id)),
     markings: state.markings.map((marking) => plain(marking)),
     sessions: state.sessions.map((session) => plain(session)),
-    log: state.log.map((entry) => plain(entry)),
+    log: state.log.map((entry) => ({
+      ...plain(entry),
+      pictureId: entry.pictureId && pictures.has(entry.pictureId) ? entry.pictureId : null,
+    })),
     timers: state.timers.map((timer) => plain(timer)),
     choices,
     recipes,
@@ -218,7 +278,7 @@ function linesOf(paints: readonly Paint[]): BriefFile['lines'] {
 const pickFields = (schema: z.ZodObject, record: object) =>
   Object.fromEntries(Object.entries(record).filter(([field]) => field in schema.shape));
 
-/** The facts of a file as if it were kept, its refs standing for identities: for computing from a file before it is imported. */
+/** A file as if it were kept, its refs standing for identities: for computing from a file before it is imported. */
 export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
   const kept = <T extends object>(fields: T, id: string) => ({ ...fields, id, version: 1 });
   const codeIdOf = (code: string) => shelf.codes.find((candidate) => candidate.code === code)?.id;

@@ -10,11 +10,12 @@ import {
   type RecordName,
 } from '@/core/kept/records';
 import { identityOf, type BriefState } from '@/core/kept/state';
+import { isPlainText } from '@/core/units/text';
 import { derivationCircle } from '@/core/evidence/independence';
 
 /** The evidence of a brief as a file: `build-brief-dossier/1`, and the same parts inside a whole brief. References are names inside the file. */
 
-export const ref = z.string().min(1).max(40);
+export const ref = z.string().min(1).max(64).refine(isPlainText, 'it holds signs that are no text');
 
 /** Every part of a dossier, by its name in the file. */
 export const dossierParts = {
@@ -24,7 +25,7 @@ export const dossierParts = {
         ref,
         ...sourceFields.shape,
         derivedFrom: z.array(ref),
-        pictureId: z.string().nullable(),
+        pictureId: ref.nullable(),
         afterEventId: ref.nullable(),
         beforeEventId: ref.nullable(),
       }),
@@ -47,13 +48,41 @@ export const dossierParts = {
 };
 export type DossierParts = { [N in keyof typeof dossierParts]: z.infer<(typeof dossierParts)[N]> };
 
+export type FileFault = (path: (string | number)[], message: string) => unknown;
+
+/** Names the place of every part that is called like an earlier one. */
+export function unlike<T>(
+  parts: readonly T[],
+  list: string,
+  nameOf: (part: T) => string,
+  says: string,
+  fault: FileFault,
+): void {
+  const names = new Set<string>();
+  parts.forEach((part, i) => {
+    const name = nameOf(part);
+    if (names.has(name)) fault([list, i], says);
+    names.add(name);
+  });
+}
+
 /** What one part of a dossier says of another that is not there, or that contradicts itself. */
-export function checkDossier(file: DossierParts, fault: (path: (string | number)[], message: string) => unknown): void {
+export function checkDossier(file: DossierParts, fault: FileFault): void {
   const sources = new Set(file.sources.map((source) => source.ref));
   const questions = new Set(file.questions.map((question) => question.ref));
   const events = new Set(file.events.map((event) => event.ref));
-  if (sources.size < file.sources.length) fault(['sources'], 'two sources have the same ref');
-  if (questions.size < file.questions.length) fault(['questions'], 'two questions have the same ref');
+  unlike(file.sources, 'sources', ({ ref: name }) => name, 'two sources have the same ref', fault);
+  unlike(file.questions, 'questions', ({ ref: name }) => name, 'two questions have the same ref', fault);
+  unlike(
+    file.questions,
+    'questions',
+    ({ zone, aspect, item }) => `${zone} ${aspect} ${item}`,
+    'it is asked twice',
+    fault,
+  );
+  unlike(file.events, 'events', ({ ref: name }) => name, 'two events have the same ref', fault);
+  unlike(file.rulings, 'rulings', ({ question }) => question, 'its question is ruled twice', fault);
+  unlike(file.mirrors, 'mirrors', ({ zone, aspect, item }) => `${zone} ${aspect} ${item}`, 'it is said twice', fault);
   file.sources.forEach((source, i) => {
     source.derivedFrom.forEach(
       (origin, j) => sources.has(origin) || fault(['sources', i, 'derivedFrom', j], `there is no source "${origin}"`),
@@ -99,8 +128,8 @@ export const plain = <N extends RecordName, K extends string = never>(record: Ke
     Object.entries(record).filter(([key]) => key !== 'id' && key !== 'version' && !without.includes(key as K)),
   ) as Omit<Kept<N>, 'id' | 'version' | K>;
 
-/** The dossier parts of a brief. `pictures` gives the bytes of each picture in base64; one that is missing is left out. */
-export function dossierPartsOf(state: BriefState, pictures: Record<string, string>): DossierParts {
+/** The dossier parts of a brief, naming those pictures that `has` has; their bytes go beside them. */
+export function dossierPartsOf(state: BriefState, has: (pictureId: string) => boolean): DossierParts {
   const sourceRef = new Map(state.sources.map((source, i) => [source.id, `s${i + 1}`]));
   const questionRef = new Map(state.questions.map((question, i) => [question.id, `q${i + 1}`]));
   const eventRef = new Map(state.events.map((event, i) => [event.id, `e${i + 1}`]));
@@ -112,7 +141,7 @@ export function dossierPartsOf(state: BriefState, pictures: Record<string, strin
       derivedFrom: source.derivedFrom.flatMap((id) => sourceRef.get(id) ?? []),
       afterEventId: eventOf(source.afterEventId),
       beforeEventId: eventOf(source.beforeEventId),
-      pictureId: source.pictureId && source.pictureId in pictures ? source.pictureId : null,
+      pictureId: source.pictureId && has(source.pictureId) ? source.pictureId : null,
     })),
     questions: state.questions.map((question) => ({ ref: questionRef.get(question.id)!, ...plain(question) })),
     sightings: state.sightings.map((sighting) => ({
@@ -125,11 +154,7 @@ export function dossierPartsOf(state: BriefState, pictures: Record<string, strin
       .sort((a, b) => Number(a.question.slice(1)) - Number(b.question.slice(1))),
     events: state.events.map((event) => ({ ref: eventRef.get(event.id)!, ...plain(event) })),
     mirrors: state.mirrors.map((mirror) => plain(mirror)),
-    pictures: Object.fromEntries(
-      state.sources.flatMap(({ pictureId }) =>
-        pictureId && pictures[pictureId] ? [[pictureId, pictures[pictureId]]] : [],
-      ),
-    ),
+    pictures: {},
   };
 }
 
@@ -137,5 +162,6 @@ export const toDossier = (state: BriefState, pictures: Record<string, string>): 
   format: 'build-brief-dossier/1',
   identity: identityOf(state.airframe),
   target: { from: state.airframe.targetFrom, to: state.airframe.targetTo },
-  ...dossierPartsOf(state, pictures),
+  ...dossierPartsOf(state, (id) => id in pictures),
+  pictures,
 });

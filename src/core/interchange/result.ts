@@ -1,8 +1,20 @@
+import type { ChangedRow } from '@/core/kept/act';
+
 /** What every write answers: done, refused with reasons by field, or changed elsewhere with what stands there now. */
 export type Result<T = null> =
-  | { ok: true; value: T }
+  | Done<T>
   | { ok: false; faults: { field: string; says: string }[] }
   | {
       ok: false;
       conflict: { entity: string; id: string; theirs: ({ version: number } & Record<string, unknown>) | null };
     };
+
+/** Done: what it answers, and where the brief and the shelf stand after it. */
+export interface Done<T> {
+  ok: true;
+  value: T;
+  revision?: number | null;
+  shelfRevision?: number;
+  /** What it changed, as it stands now; null where that is too much to name. */
+  rows?: ChangedRow[] | null;
+}

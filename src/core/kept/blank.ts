@@ -29,6 +29,25 @@ export const BLANK_SIGHTING: Omit<Fields<'sighting'>, 'questionId' | 'sourceId' 
   marks: null,
 };
 
+/** What a log entry may know beyond what was done and how long it took. */
+export const BLANK_LOG_ENTRY: Omit<
+  Fields<'log_entry'>,
+  'stepKey' | 'title' | 'lane' | 'plannedMinutes' | 'actualMinutes' | 'startedAt' | 'endedAt'
+> = {
+  stepKind: '',
+  note: '',
+  paint: '',
+  zones: [],
+  code: '',
+  chemistry: '',
+  mixed: null,
+  ml: null,
+  coats: null,
+  tempC: null,
+  humidity: null,
+  pictureId: null,
+};
+
 /** A recipe of the base colour that nobody has made or sprayed yet. */
 export const BLANK_RECIPE: Omit<Fields<'recipe'>, 'codeId' | 'parts' | 'predicted' | 'sd'> = {
   tone: 'base',

@@ -1,16 +1,22 @@
 import { z } from 'zod';
-import { isDay } from '@/core/units/day';
+import { FIRST_YEAR, isDay, isOfOurTime, LAST_YEAR } from '@/core/units/day';
+import { isPlainText } from '@/core/units/text';
 
 /** What the fields of records are made of: each is checked with a sentence that names it. */
 
 export const line = (title: string, most = 120) =>
   z
     .string({ error: `${title}: text is needed` })
+    .refine(isPlainText, `${title}: it holds signs that are no text`)
     .trim()
     .max(most, `${title}: at most ${most} signs`);
 export const needed = (title: string, most = 120) => line(title, most).min(1, `${title} is needed`);
 export const number = (title: string) => z.number({ error: `${title}: a number is needed` });
-export const day = (title: string) => z.string().refine(isDay, `${title}: a day that exists is needed`);
+export const day = (title: string) =>
+  z
+    .string()
+    .refine((text) => isDay(text), { error: `${title}: a day that exists is needed`, abort: true })
+    .refine(isOfOurTime, `${title}: a day from ${FIRST_YEAR} to ${LAST_YEAR} is needed`);
 export const optionalDay = (title: string) => day(title).nullable();
 export const id = z.uuid('a reference is needed');
 export const choice = <const T extends readonly [string, ...string[]]>(title: string, values: T) =>
@@ -28,3 +34,10 @@ export function inOrder<T extends z.ZodObject>(schema: T, from: string, to: stri
     if (first && last && last < first) context.addIssue({ code: 'custom', path: [to], message: says });
   });
 }
+
+/** A moment as ISO text with its offset, in a year that a build may lie in; kept in universal time. */
+export const instant = (title: string) =>
+  z.iso
+    .datetime({ offset: true, error: `${title}: a time is needed` })
+    .refine(isOfOurTime, `${title}: a time from ${FIRST_YEAR} to ${LAST_YEAR} is needed`)
+    .transform((text) => new Date(text).toISOString());

@@ -7,7 +7,8 @@ export const PAINT_KINDS = ['solid', 'metallic', 'clear', 'wash', 'pigment'] as 
 export type PaintKind = (typeof PAINT_KINDS)[number];
 export const FINISHES = ['gloss', 'satin', 'matt'] as const;
 export type Finish = (typeof FINISHES)[number];
-export const OPACITIES = ['opaque', 'semi', 'transparent'] as const;
+/** How well one full coat hides, best first; the last are inks, clears and glazes. */
+export const OPACITIES = ['opaque', 'semi', 'weak', 'transparent'] as const;
 export type Opacity = (typeof OPACITIES)[number];
 /** What a metallic is laid on: it decides between a mirror, service metal and dull metal. */
 export const METAL_GROUNDS = ['', 'gloss black', 'satin black', 'grey'] as const;

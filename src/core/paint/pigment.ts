@@ -25,8 +25,12 @@ export interface KnownPigment {
 /** Contrast ratios (Y over black / Y over white, one full coat) that the classes of opacity stand for. */
 export const CLASS_CONTRAST: Record<Opacity, { ratio: number; reason: string }> = {
   opaque: { ratio: 0.98, reason: 'the usual limit of complete hiding' },
-  semi: { ratio: 0.9, reason: 'two coats hide' },
-  transparent: { ratio: 0.6, reason: 'the ground shows through several coats' },
+  semi: { ratio: 0.92, reason: 'one or two coats hide; fitted to bench practice, not measured' },
+  weak: {
+    ratio: 0.82,
+    reason: 'three or four coats hide, as white, yellow and red often take; fitted to bench practice, not measured',
+  },
+  transparent: { ratio: 0.6, reason: 'inks, clears and glazes: the ground shows through several coats' },
 };
 /** Cards of the contrast ratio: seen reflectance of their black and their white (ISO 6504-3). */
 const BLACK_CARD = 0.01;

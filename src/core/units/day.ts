@@ -11,6 +11,16 @@ export function isDay(text: string): text is Day {
   return !Number.isNaN(date.getTime()) && date.toISOString().slice(0, 10) === text;
 }
 
+/** Years that a machine, a source or a build may be of: aircraft are younger, and what lies further off is a typing error. */
+export const FIRST_YEAR = 1850;
+export const LAST_YEAR = 2199;
+
+/** True for a day or a moment, given as ISO text, in a year that something kept may be of. */
+export function isOfOurTime(text: string): boolean {
+  const year = new Date(text).getUTCFullYear();
+  return year >= FIRST_YEAR && year <= LAST_YEAR;
+}
+
 /** Whole days from `from` to `to`; negative when `to` is earlier. */
 export function daysBetween(from: Day, to: Day): number {
   return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS);

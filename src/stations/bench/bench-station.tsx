@@ -3,7 +3,8 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type ReactNode } from 'react';
-import { finishStep, save } from '@/actions/briefs';
+import { finishStep } from '@/actions/bench';
+import { save } from '@/actions/records';
 import type { BenchCard } from '@/core/bench/cards';
 import { hexOf } from '@/core/colour/spaces';
 import { countdown, durationInWords } from '@/core/units/minutes';
@@ -88,8 +89,9 @@ function Card({ data, card }: { data: BenchPage; card: BenchCard }): ReactNode {
   const start = () => {
     if (timer || card.dries === 0) return;
     void run(
-      () =>
+      (act) =>
         save({
+          act,
           briefId: data.briefId,
           station: 'bench',
           entity: 'timer',
@@ -109,8 +111,9 @@ function Card({ data, card }: { data: BenchPage; card: BenchCard }): ReactNode {
     setFault('');
     const { key, title, lane } = card;
     await run(
-      () =>
+      (act) =>
         finishStep({
+          act,
           briefId: data.briefId,
           stepKey: key,
           title,

@@ -63,6 +63,9 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
               Brief as PDF
             </Button>
           )}
+          <Button variant="outlined" component="a" href={`/briefs/${data.briefId}/brief.zip`} download>
+            Brief as zip
+          </Button>
           <Button variant="outlined" component="a" href={`/briefs/${data.briefId}/brief.json`} download>
             Brief as JSON
           </Button>
@@ -112,8 +115,8 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
         </tbody>
       </table>
       <p className="dim">
-        The JSON holds the whole brief with its pictures and imports again, here or in another house. Colours on paper
-        are no paint: judge on a spray-out.
+        The zip holds the whole brief with its pictures and imports again, here or in another house; the JSON does the
+        same where pictures are few. Colours on paper are no paint: judge on a spray-out.
       </p>
     </StationFrame>
   );

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { addSampleShelf } from '@/actions/colours';
+import { addSampleShelf } from '@/actions/paints';
 import { useSaving } from '@/ui/saving';
 
 /** What an empty shelf offers: the demo's invented example. */
@@ -18,7 +18,7 @@ export function SampleShelf({ codes, paints }: { codes: number; paints: number }
       <Button
         variant="contained"
         disabled={busy}
-        onClick={() => run(() => addSampleShelf(), 'The example is on the shelf')}
+        onClick={() => run((act) => addSampleShelf({ act }), 'The example is on the shelf')}
       >
         Put the invented example on the shelf
       </Button>

@@ -3,7 +3,9 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
-import type { Added, TableRead } from '@/actions/colours';
+import type { TableRead } from '@/actions/table-read';
+import type { Stamp } from '@/core/kept/act';
+import type { Added } from '@/core/interchange/added';
 import type { Result } from '@/core/interchange/result';
 import { useSaving } from '@/ui/saving';
 
@@ -19,7 +21,7 @@ export function TableIn({
   title: string;
   says: string;
   look: (text: string) => Promise<Result<TableRead>>;
-  take: (text: string) => Promise<Result<Added>>;
+  take: (text: string, act: Stamp) => Promise<Result<Added>>;
   onDone: () => void;
   children?: ReactNode;
 }): ReactNode {
@@ -43,7 +45,7 @@ export function TableIn({
     },
   });
   const accept = async () => {
-    const result = await run(() => take(file!.text));
+    const result = await run((act) => take(file!.text, act));
     if (!result.ok) return;
     const { codes, chips, paints, changed } = result.value;
     const parts = [

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import { ASPECT_NAMES, ASPECTS } from '@/core/evidence/aspects';
 import { RecordForm } from '@/ui/fields';
 import type { EvidencePage } from './page-data';
@@ -35,8 +35,9 @@ export function AskForm({
       version={null}
       saveLabel="Ask"
       saved="Asked"
-      submit={(values) =>
+      submit={(values, _, act) =>
         save({
+          act,
           briefId: data.briefId,
           station: 'evidence',
           entity: 'question',

@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
 import { useRef, useState, type ReactNode } from 'react';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';
@@ -13,6 +14,7 @@ interface Taken {
 /** The evidence out and in: as one PDF, as one JSON file, as three tables. */
 export function DossierPane({ data }: { data: EvidencePage }): ReactNode {
   const { run } = useSaving();
+  const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
   const [taken, setTaken] = useState<Taken | null>(null);
@@ -21,10 +23,11 @@ export function DossierPane({ data }: { data: EvidencePage }): ReactNode {
   const take = async (file: File) => {
     setBusy(true);
     setTaken(null);
-    await run(async () => {
-      const response = await fetch(`${base}/import`, { method: 'POST', body: file });
+    await run(async (act) => {
+      const response = await fetch(`${base}/import?act=${act.id}`, { method: 'POST', body: file });
       const answer = (await response.json()) as Taken;
       setTaken(answer);
+      if (response.ok) router.refresh();
       return response.ok
         ? { ok: true as const, value: null }
         : { ok: false as const, faults: [{ field: '', says: answer.says }] };

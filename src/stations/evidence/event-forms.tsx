@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import { addEvents } from '@/actions/evidence';
 import { EVENT_KIND_NAMES, EVENT_KINDS } from '@/core/evidence/events';
 import { RemoveButton } from '@/stations/shell/remove-button';
@@ -55,7 +55,7 @@ export function NewEvent({
       version={null}
       saveLabel="Add it"
       saved="Added to the timeline"
-      submit={(values) => addEvents({ ...values, briefId: data.briefId })}
+      submit={(values, _, act) => addEvents({ act, ...values, briefId: data.briefId })}
       onDone={onClose}
       onCancel={onClose}
     />
@@ -80,8 +80,9 @@ export function OneEvent({
       version={event.version}
       saveLabel="Save it"
       saved="Timeline changed"
-      submit={(values, version) =>
+      submit={(values, version, act) =>
         save({
+          act,
           briefId: data.briefId,
           station: 'evidence',
           entity: 'paint_event',

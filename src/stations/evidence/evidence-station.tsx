@@ -143,7 +143,7 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
               onSource={openSource}
               onEntry={(entry) =>
                 run(
-                  () => enterCell({ briefId: data.briefId, ...entry }),
+                  (act) => enterCell({ act, briefId: data.briefId, ...entry }),
                   entry.text.trim() === '' ? 'Sighting removed; u brings it back' : undefined,
                 )
               }

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useMemo, useState, type ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import { addSources } from '@/actions/evidence';
 import { BLANK_SOURCE } from '@/core/kept/blank';
 import type { Kept } from '@/core/kept/records';
@@ -65,8 +65,9 @@ export function NewSources({ data, onClose }: { data: EvidencePage; onClose: () 
             version={null}
             saveLabel="Add the source"
             saved="Source added"
-            submit={(values) =>
+            submit={(values, _, act) =>
               save({
+                act,
                 briefId: data.briefId,
                 station: 'evidence',
                 entity: 'source',
@@ -118,7 +119,10 @@ function ManyPictures({
       dateTo: dateTo || null,
       pictureId: picture.id,
     }));
-    const result = await run(() => addSources({ briefId: data.briefId, sources }), `${sources.length} sources added`);
+    const result = await run(
+      (act) => addSources({ act, briefId: data.briefId, sources }),
+      `${sources.length} sources added`,
+    );
     if (result.ok) onClose();
   };
   return (

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import { addSighting, mirrorQuestion } from '@/actions/evidence';
 import { RULING_BASES, RULING_TITLES } from '@/core/evidence/bases';
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
@@ -227,8 +227,9 @@ function RulingForm({
         version={ruling?.version ?? null}
         saveLabel={ruling ? 'Change the ruling' : 'Rule'}
         saved="Ruled"
-        submit={(values, version) =>
+        submit={(values, version, act) =>
           save({
+            act,
             briefId: data.briefId,
             station: 'evidence',
             entity: 'ruling',
@@ -284,7 +285,7 @@ function MirrorForm({ data, question }: { data: EvidencePage; question: Question
       version={null}
       saveLabel="Mirror the sides"
       saved="Mirrored: what is said of one side counts for both"
-      submit={(values) => mirrorQuestion({ ...values, briefId: data.briefId, questionId: question.id })}
+      submit={(values, _, act) => mirrorQuestion({ act, ...values, briefId: data.briefId, questionId: question.id })}
       onDone={() => setOpen(false)}
       onCancel={() => setOpen(false)}
     />
@@ -326,8 +327,9 @@ function SightingForm({
       version={null}
       saveLabel="Add"
       saved="Sighting added"
-      submit={(values) =>
+      submit={(values, _, act) =>
         addSighting({
+          act,
           sd: null,
           marks: null,
           ...values,

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import { addSighting } from '@/actions/evidence';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { clarityOn, FILMS } from '@/core/evidence/film';
@@ -115,8 +115,9 @@ function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Sou
             version={source.version}
             saveLabel="Save the source"
             saved="Source saved"
-            submit={(values, version) =>
+            submit={(values, version, act) =>
               save({
+                act,
                 briefId: data.briefId,
                 station: 'evidence',
                 entity: 'source',
@@ -224,8 +225,8 @@ function NewSighting({ data, source }: { data: EvidencePage; source: Source }): 
         version={null}
         saveLabel="Add"
         saved="Sighting added"
-        submit={(values) =>
-          addSighting({ sd: null, marks: null, ...values, aspect, sourceId: source.id, briefId: data.briefId })
+        submit={(values, _, act) =>
+          addSighting({ act, sd: null, marks: null, ...values, aspect, sourceId: source.id, briefId: data.briefId })
         }
         onDone={() => setRound(round + 1)}
       />

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, type ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import {
   CLARITIES,
   DEFAULT_WEIGHTS,
@@ -56,8 +56,9 @@ export function WeightsForm({ data }: { data: EvidencePage }): ReactNode {
           version={version}
           saveLabel="Weigh by these"
           saved="Everything is weighed anew"
-          submit={(values, seen) =>
+          submit={(values, seen, act) =>
             save({
+              act,
               briefId: data.briefId,
               station: 'evidence',
               entity: 'brief',

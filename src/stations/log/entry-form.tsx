@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import { RecordForm } from '@/ui/fields';
 import type { LogPage } from './page-data';
 
@@ -26,8 +26,8 @@ export function EntryForm({
       version={version}
       saveLabel="Save the entry"
       saved="Log entry saved"
-      submit={(values, seen) =>
-        save({ briefId, station: 'log', entity: 'log_entry', id, version: seen, fields: { ...fields, ...values } })
+      submit={(values, seen, act) =>
+        save({ act, briefId, station: 'log', entity: 'log_entry', id, version: seen, fields: { ...fields, ...values } })
       }
       onDone={onDone}
       onCancel={onDone}

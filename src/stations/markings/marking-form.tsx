@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import { MARKING_KINDS, MARKING_METHODS } from '@/core/markings/kinds';
 import { VIEWS } from '@/core/outline/zones';
 import { optionsOf, RecordForm } from '@/ui/fields';
@@ -77,8 +77,9 @@ export function MarkingForm({
         version={marking?.version ?? null}
         saveLabel={marking ? 'Save the marking' : 'Add the marking'}
         saved="Marking saved"
-        submit={({ view, station, offset, turn, ...values }, version) =>
+        submit={({ view, station, offset, turn, ...values }, version, act) =>
           save({
+            act,
             briefId: data.briefId,
             station: 'markings',
             entity: 'marking',

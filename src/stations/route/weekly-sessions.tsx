@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import type { Kept } from '@/core/kept/records';
 import { durationInWords } from '@/core/units/minutes';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
@@ -76,8 +76,9 @@ export function WeeklySessions({
           version={record?.version ?? null}
           saveLabel={record ? 'Save the session' : 'Add the session'}
           saved="Session saved"
-          submit={(values, version) =>
+          submit={(values, version, act) =>
             save({
+              act,
               briefId,
               station: 'route',
               entity: 'weekly_session',

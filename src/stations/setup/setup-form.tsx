@@ -106,8 +106,9 @@ function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
     const result =
       kept && against
         ? await run(
-            () =>
+            (act) =>
               saveSetup({
+                act,
                 briefId: kept.brief.id,
                 brief: { id: kept.brief.id, version: against.brief, fields: typed.brief },
                 airframe: { id: kept.airframe.id, version: against.airframe, fields: typed.airframe },
@@ -115,13 +116,11 @@ function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
             'Saved',
           )
         : await run(
-            () => createBrief({ brief: typed.brief, airframe: typed.airframe, sessions }),
+            (act) => createBrief({ act, brief: typed.brief, airframe: typed.airframe, sessions }),
             'The brief is begun',
           );
     if (result.ok) {
-      router.push(
-        kept ? `/briefs/${kept.brief.id}/evidence` : `/briefs/${(result.value as { id: string }).id}/evidence`,
-      );
+      router.push(`/briefs/${kept?.brief.id ?? result.value}/evidence`);
       return;
     }
     if ('conflict' in result) {

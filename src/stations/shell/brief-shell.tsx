@@ -4,10 +4,11 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { undo } from '@/actions/briefs';
+import { undo } from '@/actions/records';
 import { AirframeSheet, type SheetOverlay } from '@/sheet/airframe-sheet';
 import type { SheetData } from '@/sheet/sheet-data';
 import { useKey } from '@/ui/keys';
+import { undoInWords } from './undo-words';
 import { SavingProvider, useSaving } from '@/ui/saving';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
@@ -79,13 +80,8 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
     if (item.path) router.push(`${base}/${item.path}`);
   };
   useKey('u', async () => {
-    const result = await run(() => undo({ briefId }));
-    if (result.ok)
-      tell(
-        result.value
-          ? `Taken back: the last change at ${STATIONS.find((s) => s.path === result.value!.station)?.title ?? 'Setup'}`
-          : 'There is nothing left to take back',
-      );
+    const result = await run((act) => undo({ act, briefId }));
+    if (result.ok) tell(undoInWords(result.value));
   });
 
   return (

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { remove } from '@/actions/briefs';
+import { remove } from '@/actions/records';
 import type { RecordName } from '@/core/kept/records';
 import { useSaving } from '@/ui/saving';
 import type { StationPath } from './stations';
@@ -30,7 +30,7 @@ export function RemoveButton({ briefId, station, entity, record, said, label, lo
       className={`row-button${lossy ? ' danger' : ''}`}
       aria-label={label}
       disabled={busy}
-      onClick={() => run(() => remove({ briefId, station, entity, id, version }), said)}
+      onClick={() => run((act) => remove({ act, briefId, station, entity, id, version }), said)}
     >
       {lossy ? '✕ ' : ''}
       {children}

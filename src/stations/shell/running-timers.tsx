@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState, type ReactNode } from 'react';
-import { remove } from '@/actions/briefs';
+import { remove } from '@/actions/records';
 import { countdown } from '@/core/units/minutes';
 import { useSaving } from '@/ui/saving';
 
@@ -48,7 +48,7 @@ export function RunningTimers({ briefId, timers }: { briefId: string; timers: Ti
         aria-label={`${timer.label}: ${left === null ? '' : over ? 'time is up' : `${countdown(left)} left`}. Stop`}
         onClick={() =>
           run(
-            () => remove({ briefId, station: 'bench', entity: 'timer', id: timer.id, version: timer.version }),
+            (act) => remove({ act, briefId, station: 'bench', entity: 'timer', id: timer.id, version: timer.version }),
             'Timer stopped',
           )
         }

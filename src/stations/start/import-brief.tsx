@@ -14,7 +14,7 @@ export function ImportBrief(): ReactNode {
     setBusy(true);
     setFaults([]);
     try {
-      const response = await fetch('/briefs/import', { method: 'POST', body: file });
+      const response = await fetch(`/briefs/import?act=${crypto.randomUUID()}`, { method: 'POST', body: file });
       const answer = (await response.json()) as { id?: string; faults?: string[] };
       if (answer.id) router.push(`/briefs/${answer.id}/evidence`);
       else setFaults(answer.faults ?? ['refused']);
@@ -29,16 +29,16 @@ export function ImportBrief(): ReactNode {
       <input
         ref={input}
         type="file"
-        accept="application/json,.json"
+        accept="application/zip,.zip,application/json,.json"
         hidden
         onChange={(event) => {
           if (event.target.files?.[0]) void take(event.target.files[0]);
           event.target.value = '';
         }}
-        aria-label="Brief as JSON"
+        aria-label="Brief as zip or JSON"
       />
       <Button variant="outlined" disabled={busy} onClick={() => input.current?.click()}>
-        {busy ? 'Importing…' : 'Import a brief (JSON)'}
+        {busy ? 'Importing…' : 'Import a brief (zip or JSON)'}
       </Button>
       {faults.length > 0 ? (
         <div role="alert" className="changed-elsewhere" style={{ marginTop: 10 }}>

@@ -1,22 +1,47 @@
-import { printPath } from '@/core/interchange/contracts/contract';
+import { open, readFile, stat } from 'node:fs/promises';
+import { stampSchema, type Stamp } from '@/core/kept/act';
 import { briefFileSchema } from '@/core/interchange/brief-file';
+import { printPath } from '@/core/interchange/contracts/contract';
+import { MB, megabytes, textOf, TooMuch, withBodyAsFile } from '@/app/files/body';
+import { openBriefZip, ZipFault, type OpenZip } from '@/app/files/brief-zip';
 import { importBrief } from '@/data/brief-files';
 import { PictureFault } from '@/data/pictures';
 
-const MOST_BYTES = 200 * 1024 * 1024;
+const MOST_BYTES = 2048 * MB;
+const MOST_JSON = 100 * MB;
 const MOST_FAULTS = 12;
 const refused = (faults: string[], status = 422) => Response.json({ faults }, { status });
 
-/** Makes a new brief of a `build-brief/1` file in the body; all of it or nothing. */
+/** Makes a new brief of the file in the body, a zip or JSON: all of it or nothing. `?act=` names the act, so that it is done once. */
 export async function POST(request: Request): Promise<Response> {
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES)
-    return refused(['the file has more than 200 MB'], 413);
-  let raw: unknown;
+  const named = new URL(request.url).searchParams.get('act');
+  const stamp = named === null ? null : stampSchema.safeParse({ id: named, at: new Date().toISOString() });
+  if (stamp && !stamp.success) return refused(['the act has no proper name'], 400);
   try {
-    raw = JSON.parse(await request.text());
-  } catch {
-    return refused(['the file is not JSON'], 400);
+    return await withBodyAsFile(request, MOST_BYTES, (file) => take(file, stamp?.data));
+  } catch (error) {
+    if (error instanceof TooMuch) return refused([error.message], 413);
+    if (error instanceof PictureFault || error instanceof ZipFault) return refused([error.message]);
+    throw error;
   }
+}
+
+async function take(path: string, stamp?: Stamp): Promise<Response> {
+  const zip = (await beginsLikeZip(path)) ? await openBriefZip(path) : null;
+  try {
+    if (!zip && (await stat(path)).size > MOST_JSON)
+      return refused(
+        [`the file has more than ${megabytes(MOST_JSON)}: a brief with many pictures travels as a zip`],
+        413,
+      );
+    const raw = zip ? zip.brief : jsonOf(await readFile(path));
+    return raw === undefined ? refused(['the file is not JSON'], 400) : await importChecked(raw, zip, stamp);
+  } finally {
+    zip?.close();
+  }
+}
+
+async function importChecked(raw: unknown, zip: OpenZip | null, stamp?: Stamp): Promise<Response> {
   const parsed = briefFileSchema.safeParse(raw);
   if (!parsed.success) {
     const faults = parsed.error.issues.map((issue) => `${printPath(issue.path)}: ${issue.message}`);
@@ -26,10 +51,24 @@ export async function POST(request: Request): Promise<Response> {
         : faults,
     );
   }
+  const { value } = await importBrief(parsed.data, {
+    ...(zip ? { pictures: zip.pictures } : {}),
+    ...(stamp ? { stamp } : {}),
+  });
+  return Response.json({ id: value });
+}
+
+async function beginsLikeZip(path: string): Promise<boolean> {
+  const file = await open(path);
+  const { buffer, bytesRead } = await file.read(Buffer.alloc(4), 0, 4, 0);
+  await file.close();
+  return bytesRead === 4 && buffer.readUInt32LE(0) === 0x04034b50;
+}
+
+function jsonOf(bytes: Buffer): unknown {
   try {
-    return Response.json({ id: await importBrief(parsed.data) });
-  } catch (error) {
-    if (error instanceof PictureFault) return refused([error.message]);
-    throw error;
+    return JSON.parse(textOf(bytes) ?? '');
+  } catch {
+    return undefined;
   }
 }

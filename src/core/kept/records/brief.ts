@@ -22,7 +22,11 @@ export const briefFields = z.strictObject({
   timeZone: z.string().refine(isTimeZone, 'Time zone: no known IANA zone'),
   tempC: number('Temperature').min(5, 'Temperature: from 5 °C').max(40, 'Temperature: to 40 °C'),
   humidity: number('Humidity').min(10, 'Humidity: from 10 %').max(95, 'Humidity: to 95 %'),
-  startOn: day('Start'),
+  /** A build that begins outside of these years is a typing error, and every session since would have to be planned. */
+  startOn: day('Begins').refine(
+    (on) => on >= '2000-01-01' && on <= '2099-12-31',
+    'Begins: a day from 2000 to 2099 is needed',
+  ),
   notes: line('Notes', 2000),
   weights: weightChanges,
 });

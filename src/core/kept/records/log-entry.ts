@@ -1,17 +1,57 @@
 import { z } from 'zod';
-import { line, needed, number } from '../fields';
+import { choice, inOrder, instant, line, needed, number } from '../fields';
+import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 
-export const logEntryFields = z.strictObject({
-  stepKey: line('Step', 120),
-  title: needed('What', 200),
-  lane: line('Lane', 30),
-  plannedMinutes: number('Planned').int().min(0).nullable(),
-  actualMinutes: number('Minutes')
-    .int('Minutes: a whole number')
-    .min(1, 'Minutes: at least 1')
-    .max(10_000, 'Minutes: at most 10 000'),
-  startedAt: z.iso.datetime({ offset: true, error: 'Started: a time is needed' }),
-  endedAt: z.iso.datetime({ offset: true, error: 'Ended: a time is needed' }),
-  note: line('Note', 1000),
-  paint: line('Paint', 200),
+/** What was in the cup, as it was mixed: by name, since the catalogue may change while the model stands. */
+export const mixedFields = z.strictObject({
+  parts: z
+    .array(z.strictObject({ label: needed('Paint'), drops: number('Drops').int().min(1).max(500) }))
+    .min(1, 'Mixed: at least one paint')
+    .max(8, 'Mixed: at most eight paints'),
+  /** Parts of thinner to one of paint. */
+  thinner: number('Thinner to paint').min(0).max(20),
 });
+export type Mixed = z.infer<typeof mixedFields>;
+
+/** What was really done: enough of it to do the same again on the same zones, years later. */
+export const logEntryFields = inOrder(
+  z.strictObject({
+    stepKey: line('Step', 120),
+    stepKind: line('Kind', 20).default(''),
+    title: needed('What', 200),
+    lane: line('Lane', 30),
+    plannedMinutes: number('Planned').int().min(0).nullable(),
+    actualMinutes: number('Minutes')
+      .int('Minutes: a whole number')
+      .min(1, 'Minutes: at least 1')
+      .max(10_000, 'Minutes: at most 10 000'),
+    startedAt: instant('Started'),
+    endedAt: instant('Ended'),
+    note: line('Note', 1000),
+    paint: line('Paint', 200),
+    zones: z.array(needed('Zone', 60)).max(200, 'Zones: at most 200').default([]),
+    code: line('Code', 20).default(''),
+    chemistry: choice('Chemistry', ['', ...CHEMISTRY_NAMES] as const).default(''),
+    mixed: mixedFields.nullable().default(null),
+    ml: number('Millilitres')
+      .min(0, 'Millilitres: never below 0')
+      .max(1000, 'Millilitres: at most 1000')
+      .nullable()
+      .default(null),
+    coats: number('Coats')
+      .min(0.5, 'Coats: at least half a coat')
+      .max(30, 'Coats: at most 30')
+      .nullable()
+      .default(null),
+    tempC: number('Temperature')
+      .min(-10, 'Temperature: from -10 °C')
+      .max(50, 'Temperature: to 50 °C')
+      .nullable()
+      .default(null),
+    humidity: number('Humidity').min(0, 'Humidity: from 0 %').max(100, 'Humidity: to 100 %').nullable().default(null),
+    pictureId: z.string().max(64).nullable().default(null),
+  }),
+  'startedAt',
+  'endedAt',
+  'Ended: it ends before it starts',
+);

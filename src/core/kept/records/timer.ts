@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { line, needed, number } from '../fields';
+import { instant, line, needed, number } from '../fields';
 
 export const timerFields = z.strictObject({
   stepKey: line('Step', 120),
   label: needed('Label'),
-  startedAt: z.iso.datetime({ offset: true }),
+  startedAt: instant('Started'),
   minutes: number('Minutes').min(0.1, 'Minutes: above 0').max(10_080, 'Minutes: at most a week'),
 });

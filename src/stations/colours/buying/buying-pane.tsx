@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { putInDrawer } from '@/actions/colours';
+import { putInDrawer } from '@/actions/paints';
 import { shopsFor } from '@/actions/services';
 import { CurrencyFault, planBuying, type BuyingPlan, type Shop } from '@/core/match/buying';
 import { paintNeeds, SPARE_SHARE, type PaintNeed } from '@/core/match/needs';
@@ -152,8 +152,9 @@ function Buying({
               paints={paints}
               onCame={() =>
                 run(
-                  () =>
+                  (act) =>
                     putInDrawer({
+                      act,
                       briefId: data.briefId,
                       bottles: plan.plan.parcels.flatMap(({ lines }) =>
                         lines.map(({ paintId, bottles }) => ({ paintId, count: bottles })),

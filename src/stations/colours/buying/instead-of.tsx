@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useMemo, type ReactNode } from 'react';
-import { chooseColour } from '@/actions/colours';
+import { chooseColour } from '@/actions/choices';
 import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { differenceInWords } from '@/core/colour/words';
 import type { Shop } from '@/core/match/buying';
@@ -141,7 +141,8 @@ function Options({
               disabled={busy}
               onClick={() =>
                 run(
-                  () => chooseColour({ briefId: data.briefId, codeId: call.codeId, by: { paintId: other.paint.id } }),
+                  (act) =>
+                    chooseColour({ act, briefId: data.briefId, codeId: call.codeId, by: { paintId: other.paint.id } }),
                   'Chosen instead',
                 )
               }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, type ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import { DROPS_PER_ML, planCup, TYPICAL_SPRAYING } from '@/core/paint/quantity';
 import { parseNumber } from '@/core/units/number';
 import { RecordForm } from '@/ui/fields';
@@ -139,8 +139,9 @@ function LogUse({
       version={null}
       saveLabel={`Log it for ${code}`}
       saved="Logged: the next job is reckoned by it"
-      submit={(values) =>
+      submit={(values, _, act) =>
         save({
+          act,
           briefId: data.briefId,
           station: 'colours',
           entity: 'paint_use',

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useMemo, useState, type ReactNode } from 'react';
-import { chooseColour } from '@/actions/colours';
+import { chooseColour } from '@/actions/choices';
 import { FINISHES, paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { matchSingle, passes, type Match, type MatchFilter } from '@/core/match/single';
@@ -34,7 +34,7 @@ export function Candidates({
   const [filter, setFilter] = useState<MatchFilter>({});
   const choose = async (by: { paintId: string } | { recipeId: string } | null) => {
     const result = await run(
-      () => chooseColour({ briefId: data.briefId, codeId: call.codeId, by }),
+      (act) => chooseColour({ act, briefId: data.briefId, codeId: call.codeId, by }),
       by ? 'Chosen' : 'Choice taken away',
     );
     if (result.ok && by) onDone();

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
-import { lookAtCatalogue, takeCatalogue } from '@/actions/colours';
+import { lookAtCatalogue, takeCatalogue } from '@/actions/paints';
 import type { PaneProps } from '../panes';
 import { TableIn } from '../table-in';
 import { useShelf } from '../shelf';
@@ -42,7 +42,7 @@ export function DrawerPane({ data, code }: PaneProps): ReactNode {
           title="Paints from a table"
           says="Columns line, number, name, chemistry, kind, finish, opacity, colour (L, a, b or hex or munsell or reflectance), size_ml, price, currency, claims, drawer_ml. Paints that are there become what the table says."
           look={(text) => lookAtCatalogue({ text })}
-          take={(text) => takeCatalogue({ briefId: data.briefId, text })}
+          take={(text, act) => takeCatalogue({ act, briefId: data.briefId, text })}
           onDone={() => setImporting(false)}
         />
       ) : null}

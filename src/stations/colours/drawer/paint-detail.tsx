@@ -3,8 +3,8 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { remove, save } from '@/actions/briefs';
-import { mergePaint } from '@/actions/colours';
+import { remove, save } from '@/actions/records';
+import { mergePaint } from '@/actions/paints';
 import { bottleState } from '@/core/paint/bottle';
 import { lineFieldsOf, paintLabel, type Bottle, type Paint } from '@/core/paint/catalogue';
 import { dryingOf } from '@/core/paint/drying';
@@ -117,8 +117,15 @@ export function PaintDetail({
                     disabled={busy}
                     onClick={() =>
                       run(
-                        () =>
-                          remove({ briefId, station: 'colours', entity: 'bottle', id: item.id, version: item.version }),
+                        (act) =>
+                          remove({
+                            act,
+                            briefId,
+                            station: 'colours',
+                            entity: 'bottle',
+                            id: item.id,
+                            version: item.version,
+                          }),
                         'Bottle taken out',
                       )
                     }
@@ -162,8 +169,9 @@ export function PaintDetail({
           version={bottle?.version ?? null}
           saveLabel={bottle ? 'Save the bottle' : 'Put it in the drawer'}
           saved="Bottle saved"
-          submit={(values, version) =>
+          submit={(values, version, act) =>
             save({
+              act,
               briefId,
               station: 'colours',
               entity: 'bottle',
@@ -184,8 +192,8 @@ export function PaintDetail({
           version={paint.lineVersion}
           saveLabel="Save the line"
           saved="Line saved"
-          submit={(fields, version) =>
-            save({ briefId, station: 'colours', entity: 'paint_line', id: paint.lineId, version, fields })
+          submit={(fields, version, act) =>
+            save({ act, briefId, station: 'colours', entity: 'paint_line', id: paint.lineId, version, fields })
           }
           onDone={done}
           onCancel={done}
@@ -211,8 +219,9 @@ export function PaintDetail({
             disabled={busy || !target}
             onClick={async () => {
               const result = await run(
-                () =>
+                (act) =>
                   mergePaint({
+                    act,
                     briefId,
                     from: { id: paint.id, version: paint.version },
                     into: { id: target!.id, version: target!.version },

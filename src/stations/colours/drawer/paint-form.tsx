@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
-import { addPaint, changePaint } from '@/actions/colours';
+import { addPaint, changePaint } from '@/actions/paints';
 import { FINISHES, FLOPS, METAL_GROUNDS, OPACITIES, PAINT_KINDS, paintLabel, type Paint } from '@/core/paint/catalogue';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { COLOUR_FIELDS, given, LINE_FIELDS, orNotKnown } from '../colour-fields';
@@ -89,9 +89,10 @@ export function PaintForm({
         version={paint?.version ?? null}
         saveLabel={paint ? 'Save the paint' : 'Add the paint'}
         saved={paint ? 'Paint saved' : 'Paint added'}
-        submit={(values, version) =>
+        submit={(values, version, act) =>
           paint
             ? changePaint({
+                act,
                 ...given(values),
                 line: paint.line,
                 chemistry: paint.chemistry,
@@ -101,7 +102,7 @@ export function PaintForm({
                 id: paint.id,
                 version,
               })
-            : addPaint({ name: '', ...given(values), briefId })
+            : addPaint({ act, name: '', ...given(values), briefId })
         }
         onDone={onClose}
         onCancel={onClose}

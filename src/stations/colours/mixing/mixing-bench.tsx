@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
-import { chooseColour } from '@/actions/colours';
+import { chooseColour } from '@/actions/choices';
 import { BLANK_RECIPE } from '@/core/kept/blank';
 import { differenceInWords } from '@/core/colour/words';
 import { chemistryOf, tryRecipe } from '@/core/match/mix/cup';
@@ -142,8 +142,9 @@ function Bench({
     );
   const keep = async () => {
     const result = await run(
-      () =>
+      (act) =>
         chooseColour({
+          act,
           briefId: data.briefId,
           codeId: call.codeId,
           by: recipeId

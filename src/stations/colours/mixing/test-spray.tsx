@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
-import { keepTestSpray } from '@/actions/colours';
+import { keepTestSpray } from '@/actions/choices';
 import type { Kept } from '@/core/kept/records';
 import { readObservation } from '@/core/colour/observation';
 import type { Pigment } from '@/core/colour/kubelka-munk';
@@ -85,8 +85,9 @@ export function TestSpray({
     });
     const { predicted, sd, note } = record!;
     return run(
-      () =>
+      (act) =>
         keepTestSpray({
+          act,
           briefId: data.briefId,
           recipe: {
             id: record!.id,

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useMemo, useState, type ReactNode } from 'react';
-import { keepRecipes } from '@/actions/colours';
+import { keepRecipes } from '@/actions/choices';
 import { BLANK_RECIPE } from '@/core/kept/blank';
 import { recipeLabel, withPaints } from '@/core/brief/recipes';
 import { hexOf } from '@/core/colour/spaces';
@@ -49,8 +49,9 @@ export function ToneFamily({
   const byId = new Map(paints.map((paint) => [paint.id, paint]));
   const keep = () =>
     run(
-      () =>
+      (act) =>
         keepRecipes({
+          act,
           briefId: data.briefId,
           recipes: family.map(({ tone, parts, lab, dE00, step }) => ({
             codeId: call.codeId,

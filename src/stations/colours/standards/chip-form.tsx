@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
-import { addChip } from '@/actions/colours';
+import { addChip } from '@/actions/codes';
 import { CHIP_ORIGINS } from '@/core/colour/chips';
 import { FINISHES, PAINT_KINDS } from '@/core/paint/catalogue';
 import { optionsOf, RecordForm } from '@/ui/fields';
@@ -82,7 +82,9 @@ export function ChipForm({
         version={null}
         saveLabel="Add the chip"
         saved="Chip added"
-        submit={(values) => addChip({ name: '', ...given(values), briefId: data.briefId, code: call.code })}
+        submit={(values, _, act) =>
+          addChip({ act, name: '', ...given(values), briefId: data.briefId, code: call.code })
+        }
         onDone={() => onDone?.()}
       />
     </>

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { remove, save } from '@/actions/briefs';
+import { remove, save } from '@/actions/records';
 import { CODE_RELATIONS, otherFinishes } from '@/core/codes/system';
 import { relatedCodes, codeBook, type OfficialColour } from '@/core/codes/official';
 import { deltaE00 } from '@/core/colour/difference';
@@ -92,8 +92,15 @@ export function CodeDetail({
                     onClick={() => {
                       const { id, version, ...fields } = chip;
                       return run(
-                        () =>
-                          save({ ...both, entity: 'chip', id, version, fields: { ...fields, leftOut: !chip.leftOut } }),
+                        (act) =>
+                          save({
+                            act,
+                            ...both,
+                            entity: 'chip',
+                            id,
+                            version,
+                            fields: { ...fields, leftOut: !chip.leftOut },
+                          }),
                         chip.leftOut ? 'Taken in again' : 'Left out',
                       );
                     }}
@@ -104,7 +111,10 @@ export function CodeDetail({
                     variant="text"
                     disabled={busy}
                     onClick={() =>
-                      run(() => remove({ ...both, entity: 'chip', id: chip.id, version: chip.version }), 'Chip removed')
+                      run(
+                        (act) => remove({ act, ...both, entity: 'chip', id: chip.id, version: chip.version }),
+                        'Chip removed',
+                      )
                     }
                   >
                     Remove
@@ -159,8 +169,9 @@ export function CodeDetail({
           version={null}
           saveLabel="Add it"
           saved="Added"
-          submit={(values) =>
+          submit={(values, _, act) =>
             save({
+              act,
               ...both,
               entity: 'code_relation',
               id: null,
@@ -194,9 +205,9 @@ export function CodeDetail({
           version={record.version}
           saveLabel="Save"
           saved="Saved"
-          submit={(values, version) => {
+          submit={(values, version, act) => {
             const { id, version: _, ...fields } = record;
-            return save({ ...both, entity: 'colour_code', id, version, fields: { ...fields, ...values } });
+            return save({ act, ...both, entity: 'colour_code', id, version, fields: { ...fields, ...values } });
           }}
           onDone={done}
           onCancel={done}

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
-import { lookAtStandard, takeStandard } from '@/actions/colours';
+import { lookAtStandard, takeStandard } from '@/actions/codes';
 import { ambiguity, CODE_SHAPES, readCode, SHAPE_TITLES, type CodeShape } from '@/core/codes/system';
 import { codeBook, officialColours } from '@/core/codes/official';
 import { hexOf } from '@/core/colour/spaces';
@@ -166,7 +166,7 @@ function StandardIn({ data, onDone }: { data: ColoursPage; onDone: () => void })
       title="A standard from a table or a measurement file"
       says="CSV with columns code, name, and the colour as L, a, b (with white: D65, D50, C or A) or munsell or hex or reflectance; origin, instrument, sd, finish, batch, superseded_by, equivalents. Or CGATS text as instruments write it."
       look={(text) => lookAtStandard({ text, system: system() })}
-      take={(text) => takeStandard({ briefId: data.briefId, text, system: system() })}
+      take={(text, act) => takeStandard({ act, briefId: data.briefId, text, system: system() })}
       onDone={onDone}
     >
       <div className="filters">

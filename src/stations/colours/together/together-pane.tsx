@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState, type ReactNode } from 'react';
-import { chooseColours } from '@/actions/colours';
+import { chooseColours } from '@/actions/choices';
 import { BLANK_RECIPE } from '@/core/kept/blank';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
@@ -72,8 +72,9 @@ function Together({ data, paints }: { data: ColoursPage; paints: readonly Paint[
       : { title: index === 0 ? 'Best together' : `Next best ${index}`, solution: solutions[index] };
   const take = (solution: Solution) =>
     run(
-      () =>
+      (act) =>
         chooseColours({
+          act,
           briefId: data.briefId,
           choices: solution.made.map((made) => ({
             codeId: calls.find(({ code }) => code === made.code)!.codeId,

@@ -51,8 +51,9 @@ export function MeasuredPanel({
   const keep = async () => {
     if (!figure || !rounded || busy) return;
     await run(
-      () =>
+      (act) =>
         addSighting({
+          act,
           briefId: data.briefId,
           sourceId: source.id,
           zone: onZone,

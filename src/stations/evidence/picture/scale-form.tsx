@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { save } from '@/actions/briefs';
+import { save } from '@/actions/records';
 import { checkFourPoints, MeasureFault, type XY } from '@/core/evidence/picture/homography';
 import { measure, type Calibration } from '@/core/evidence/picture/measure';
 import { RecordForm } from '@/ui/fields';
@@ -37,11 +37,12 @@ export function ScaleForm({
       version={source.version}
       saveLabel="Set the scale"
       saved="Scale set"
-      submit={async (values, version) => {
+      submit={async (values, version, act) => {
         const calibration = { kind, points, ...values } as Calibration;
         const fault = faultOf(calibration);
         if (fault) return { ok: false, faults: [{ field: kind === 'length' ? 'mm' : 'widthMm', says: fault }] };
         return save({
+          act,
           briefId: data.briefId,
           station: 'evidence',
           entity: 'source',

@@ -78,8 +78,9 @@ export function TonePanel({
   };
   const keep = (code: string, probability: number) =>
     run(
-      () =>
+      (act) =>
         addSighting({
+          act,
           briefId: data.briefId,
           sourceId: source.id,
           zone: onZone,

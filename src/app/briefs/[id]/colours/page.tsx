@@ -10,6 +10,10 @@ export default async function ColoursPage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { code } = await searchParams;
-  const { view, shelf, stamp, nowUtc } = await briefView((await params).id);
-  return <ColoursStation data={coloursPage(view, shelf, stamp, nowUtc, typeof code === 'string' ? code : null)} />;
+  const { view, shelf, revisions, nowUtc } = await briefView((await params).id);
+  return (
+    <ColoursStation
+      data={coloursPage(view, shelf, String(revisions.shelf), nowUtc, typeof code === 'string' ? code : null)}
+    />
+  );
 }

@@ -1,14 +1,16 @@
 import { revalidatePath } from 'next/cache';
+import { stampSchema, type Stamp } from '@/core/kept/act';
 import { outlineSpecOf } from '@/core/kept/state';
 import { buildOutline } from '@/core/outline/outline';
 import { printPath } from '@/core/interchange/contracts/contract';
 import { dossierSchema } from '@/core/interchange/dossier';
 import { readEvidenceCsv, type RowFault } from '@/core/interchange/evidence-csv';
+import { bodyOf, MB, textOf, TooMuch } from '@/app/files/body';
 import { loadBrief } from '@/data/briefs';
 import { addTable, mergeDossier } from '@/data/dossier';
 import { PictureFault } from '@/data/pictures';
 
-const MOST_BYTES = 200 * 1024 * 1024;
+const MOST_BYTES = 100 * MB;
 const MOST_FAULTS = 40;
 
 const answer = (says: string, faults: RowFault[], status: number) => {
@@ -22,17 +24,23 @@ const whole = (says: string) => [{ row: 0, says }];
 /** Takes in a dossier (JSON) or a table of sources, sightings or rulings (CSV): told apart by how the file begins. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES)
-    return refused(whole('the file has more than 200 MB'), 413);
-  const text = await request.text();
+  const stamp = stampOf(request);
+  let text: string | null;
+  try {
+    text = textOf(await bodyOf(request, MOST_BYTES));
+  } catch (error) {
+    if (error instanceof TooMuch) return refused(whole(error.message), 413);
+    throw error;
+  }
+  if (text === null) return refused(whole('the file is not UTF-8 text: save it as UTF-8'));
   const state = await loadBrief(id);
   if (!state) return refused(whole('this brief is gone'), 404);
-  if (/^\s*[{[]/.test(text)) return takeDossier(id, text);
+  if (/^\s*[{[]/.test(text)) return takeDossier(id, text, stamp);
 
   const outline = buildOutline(outlineSpecOf(state.airframe, state.brief));
   const read = readEvidenceCsv(text, outline.zones);
   if (!('table' in read)) return refused(read.faults);
-  const done = (await addTable(id, read))!;
+  const done = (await addTable(id, read, stamp))!;
   revalidatePath('/briefs/[id]', 'layout');
   return answer(
     `${done.added} of ${done.added + done.faults.length} ${read.table} added.`,
@@ -41,7 +49,13 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   );
 }
 
-async function takeDossier(id: string, text: string): Promise<Response> {
+/** `?act=` names the act, so that it is done once. */
+function stampOf(request: Request): Stamp | undefined {
+  const id = new URL(request.url).searchParams.get('act');
+  return stampSchema.safeParse({ id, at: new Date().toISOString() }).data;
+}
+
+async function takeDossier(id: string, text: string, stamp: Stamp | undefined): Promise<Response> {
   let raw: unknown;
   try {
     raw = JSON.parse(text);
@@ -54,7 +68,7 @@ async function takeDossier(id: string, text: string): Promise<Response> {
       parsed.error.issues.map((issue) => ({ row: 0, says: `${printPath(issue.path)}: ${issue.message}` })),
     );
   try {
-    const done = (await mergeDossier(id, parsed.data))!;
+    const done = (await mergeDossier(id, parsed.data, stamp))!;
     if (done.faults.length > 0) return refused(done.faults);
     revalidatePath('/briefs/[id]', 'layout');
     const added = Object.entries(done.added)

@@ -12,8 +12,8 @@ import { briefView } from '../../view';
 /** The brief's colours for other programs: the official ones, and after each what is chosen for it. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string; format: string }> }) {
   const { id, format } = await params;
-  const { view, shelf, stamp, nowUtc } = await briefView(id);
-  const data = coloursPage(view, shelf, stamp, nowUtc);
+  const { view, shelf, nowUtc } = await briefView(id);
+  const data = coloursPage(view, shelf, '', nowUtc);
   const colours = namedColours(data);
   const name = fileName(view.state.airframe);
   const title = identityOf(view.state.airframe);

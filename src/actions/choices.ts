@@ -1,0 +1,78 @@
+'use server';
+
+import { z } from 'zod';
+import { bottleFields, recipeFields } from '@/core/kept/records';
+import type { Result } from '@/core/interchange/result';
+import { perform, stampedAct } from '@/data/acts';
+import { choose } from '@/data/choices';
+import { answered, ofBrief, versioned } from './answer';
+
+/** Acts that choose what makes the colours of a brief, and keep its recipes. */
+
+const made = z.union([
+  z.object({ paintId: z.uuid() }),
+  z.object({ recipeId: z.uuid() }),
+  z.object({ recipe: recipeFields.omit({ codeId: true }) }),
+]);
+
+/** Chooses what makes a colour code in this brief; null takes the choice away. Returns the recipe that was chosen, where it is one. */
+export async function chooseColour(input: unknown): Promise<Result<string | null>> {
+  return answered(async () => {
+    const { briefId, act, codeId, by } = ofBrief.extend({ codeId: z.uuid(), by: made.nullable() }).parse(input);
+    return perform(stampedAct(act, briefId, 'colours'), (writer) => choose(writer, codeId, by));
+  });
+}
+
+/** Chooses for several codes at once, as one act. */
+export async function chooseColours(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, choices } = ofBrief
+      .extend({
+        choices: z
+          .array(z.object({ codeId: z.uuid(), by: made }))
+          .min(1, 'Nothing was chosen')
+          .max(200),
+      })
+      .parse(input);
+    return perform(stampedAct(act, briefId, 'colours'), async (writer) => {
+      for (const { codeId, by } of choices) await choose(writer, codeId, by);
+      return null;
+    });
+  });
+}
+
+/** Keeps recipes of a brief, as one act. Returns their ids. */
+export async function keepRecipes(input: unknown): Promise<Result<string[]>> {
+  return answered(async () => {
+    const { briefId, act, recipes } = ofBrief.extend({ recipes: z.array(recipeFields).min(1).max(40) }).parse(input);
+    return perform(stampedAct(act, briefId, 'colours'), async (writer) => [
+      ...(await writer.insertMany('recipe', recipes)),
+    ]);
+  });
+}
+
+/** What a test spray showed: kept with its recipe, and with the bottles it taught about. One act. */
+export async function keepTestSpray(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, recipe, bottles } = ofBrief
+      .extend({
+        recipe: versioned.extend({
+          fields: recipeFields.pick({
+            parts: true,
+            predicted: true,
+            sd: true,
+            observed: true,
+            observedSd: true,
+            note: true,
+          }),
+        }),
+        bottles: z.array(versioned.extend({ strength: bottleFields.shape.strength })).max(8),
+      })
+      .parse(input);
+    return perform(stampedAct(act, briefId, 'colours'), async (writer) => {
+      await writer.update('recipe', recipe.id, recipe.version, recipe.fields);
+      for (const { id, version, strength } of bottles) await writer.update('bottle', id, version, { strength });
+      return null;
+    });
+  });
+}

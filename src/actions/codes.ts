@@ -1,0 +1,101 @@
+'use server';
+
+import { z } from 'zod';
+import { chipFields, colourCodeFields } from '@/core/kept/records';
+import { codeBook } from '@/core/codes/official';
+import { ambiguity, canonicalIn } from '@/core/codes/system';
+import { ORIGIN_SD } from '@/core/colour/chips';
+import type { Added } from '@/core/interchange/added';
+import type { Result } from '@/core/interchange/result';
+import { readStandard, systemAsked } from '@/core/interchange/standard-csv';
+import { perform, stampedAct } from '@/data/acts';
+import { addToShelf, standardAddition } from '@/data/catalogue';
+import { loadShelf } from '@/data/shelf';
+import { answered, lookedUp, ofBrief, Refused } from './answer';
+import { colourFrom, colourGiven } from './colour-given';
+import { asRead, tableText, type TableRead } from './table-read';
+
+/** Acts on official codes: their chips by hand, and whole standards by table. */
+
+/** Gives a code a colour: makes the code when it is new, and adds a chip to it. */
+export async function addChip(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const given = ofBrief
+      .extend({
+        code: colourCodeFields.shape.code,
+        name: colourCodeFields.shape.name,
+        finish: colourCodeFields.shape.finish,
+        kind: colourCodeFields.shape.kind,
+        origin: chipFields.shape.origin.optional(),
+        sd: chipFields.shape.sd.nullish(),
+        instrument: chipFields.shape.instrument,
+        batch: chipFields.shape.batch,
+        note: chipFields.shape.note.default(''),
+        ...colourGiven.shape,
+      })
+      .parse(input);
+    const colour = colourFrom(given);
+    if (!colour)
+      throw new Refused('L', 'Give L*, a* and b*, a Munsell notation, a curve of 31 values, or a screen colour');
+    const shelf = await loadShelf();
+    const book = codeBook(shelf);
+    const known = new Map(shelf.codes.map((record) => [record.code, record]));
+    const asks = ambiguity(book, given.code);
+    if (asks) throw new Refused('code', asks);
+    const code = canonicalIn(book, given.code);
+    return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
+      const system =
+        book.systems.find(({ prefix }) => code.startsWith(`${prefix} `))?.name ??
+        (code.replace(/[\s\d-]+$/, '') || 'own');
+      const codeId =
+        known.get(code)?.id ??
+        (
+          await writer.insert('colour_code', {
+            system,
+            code,
+            name: given.name,
+            finish: given.finish,
+            kind: given.kind,
+            ground: '',
+            flop: '',
+          })
+        ).id;
+      // A screen colour was judged by eye, whatever else is said of it.
+      const origin = colour.form === 'hex' ? 'eyeballed' : (given.origin ?? colour.origin);
+      await writer.insert('chip', {
+        codeId,
+        lab: [...colour.lab],
+        origin,
+        sd: given.sd ?? ORIGIN_SD[origin].sd,
+        instrument: given.instrument,
+        batch: given.batch,
+        leftOut: false,
+        note: given.note,
+      });
+      return null;
+    });
+  });
+}
+
+/** Reads a standard without keeping anything. */
+export async function lookAtStandard(input: unknown): Promise<Result<TableRead>> {
+  return lookedUp(async () => {
+    const { text, system } = z.object({ text: tableText, system: systemAsked }).parse(input);
+    return asRead(readStandard(text, system));
+  });
+}
+
+/** Takes the rows of a standard that could be read; known codes get the chips they lack. */
+export async function takeStandard(input: unknown): Promise<Result<Added>> {
+  return answered(async () => {
+    const { briefId, act, text, system } = ofBrief.extend({ text: tableText, system: systemAsked }).parse(input);
+    const read = readStandard(text, system);
+    if (read.rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
+    const shelf = await loadShelf();
+    const clash = shelf.systems.find((kept) => kept.prefix === system.prefix && kept.name !== system.name);
+    if (clash) throw new Refused('prefix', `The prefix ${system.prefix} is that of ${clash.name} already.`);
+    return perform(stampedAct(act, briefId, 'colours'), (writer) =>
+      addToShelf(writer, standardAddition(read), { update: true }),
+    );
+  });
+}

@@ -1,0 +1,95 @@
+'use server';
+
+import { z } from 'zod';
+import { STATIONS, WRITABLE, actSchema, stampSchema } from '@/core/kept/act';
+import { RECORDS } from '@/core/kept/records';
+import type { UndoAnswer } from '@/core/kept/undo-answer';
+import type { Result } from '@/core/interchange/result';
+import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
+import { undoLast } from '@/data/undo';
+import { answered, ofBrief, Refused } from './answer';
+import { checkEvidence } from './check-evidence';
+
+/** Acts as data: records added, updated and removed. Every one answers with a Result and never throws at the reader. */
+
+const target = ofBrief.extend({ station: z.enum(STATIONS), entity: z.enum(WRITABLE) });
+
+/** Creates (id null) or updates a record of a brief. */
+export async function save(input: unknown): Promise<Result<{ id: string; version: number }>> {
+  return answered(async () => {
+    const { briefId, act, station, entity, id, version, fields } = target
+      .extend({
+        id: z.uuid().nullable(),
+        version: z.number().int().nullable(),
+        fields: z.record(z.string(), z.unknown()),
+      })
+      .parse(input);
+    const checked = await checkedFields(briefId, entity, id, fields);
+    return perform(stampedAct(act, briefId, station), async (writer) => {
+      const kept =
+        id && version !== null
+          ? await writer.update(entity, id, version, checked)
+          : await writer.insert(entity, checked);
+      return { id: kept.id, version: kept.version };
+    });
+  });
+}
+
+/** A form may hold some fields only: what it does not name stays as it is. */
+async function checkedFields(
+  briefId: string,
+  entity: (typeof WRITABLE)[number],
+  id: string | null,
+  fields: Record<string, unknown>,
+): Promise<never> {
+  const standing = id ? await readRecord(briefId, entity, id) : null;
+  if (id && !standing) throw new ChangedElsewhere(entity, id, null);
+  return checkEvidence(briefId, entity, id, RECORDS[entity].parse({ ...standing, ...fields }) as never);
+}
+
+export async function remove(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, station, entity, id, version } = target
+      .extend({ id: z.uuid(), version: z.number().int() })
+      .parse(input);
+    if (entity === 'brief' || entity === 'airframe') throw new Refused('', 'A brief is not removed here.');
+    return perform(stampedAct(act, briefId, station), async (writer) => {
+      await writer.remove(entity, id, version);
+      return null;
+    });
+  });
+}
+
+/** A whole act as data, as a device that was away from the server sends it: all of it, once, or nothing. */
+export async function replay(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { stamp, briefId, station, added, updated, removed } = actSchema.parse(input);
+    const whole = await Promise.all(
+      added.map(async ({ entity, id, fields }) => {
+        if (entity === 'brief' || entity === 'airframe') throw new Refused('', 'A brief is not made here.');
+        return {
+          entity,
+          id,
+          fields: await checkEvidence(briefId, entity, null, RECORDS[entity].parse(fields) as never),
+        };
+      }),
+    );
+    const changed = await Promise.all(
+      updated.map(async (row) => ({ ...row, fields: await checkedFields(briefId, row.entity, row.id, row.fields) })),
+    );
+    return perform(stampedAct(stamp, briefId, station), async (writer) => {
+      for (const { entity, id, fields } of whole) await writer.insert(entity, fields, id);
+      for (const { entity, id, version, fields } of changed) await writer.update(entity, id, version, fields);
+      for (const { entity, id, version } of removed) await writer.remove(entity, id, version);
+      return null;
+    });
+  });
+}
+
+/** Takes back the last change of the brief that can be taken back, whichever station made it. */
+export async function undo(input: unknown): Promise<Result<UndoAnswer>> {
+  return answered(async () => {
+    const { briefId, act } = z.object({ briefId: z.uuid(), act: stampSchema }).parse(input);
+    return undoLast(briefId, { stamp: act });
+  });
+}

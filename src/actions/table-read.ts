@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import type { RowFault } from '@/core/interchange/table';
+
+/** A table on its way in: what was understood, what was not, and what taking it would do. */
+export interface TableRead {
+  understood: string[];
+  faults: RowFault[];
+  rows: number;
+}
+
+const MOST_TEXT = 8_000_000;
+export const tableText = z
+  .string()
+  .min(1, 'The file is empty')
+  .max(MOST_TEXT, 'At most 8 MB of text are taken at once');
+const MOST_FAULTS = 200;
+
+export const asRead = ({
+  understood,
+  faults,
+  rows: read,
+}: {
+  understood: string[];
+  faults: RowFault[];
+  rows: unknown[];
+}): TableRead => ({
+  understood,
+  rows: read.length,
+  faults:
+    faults.length > MOST_FAULTS
+      ? [...faults.slice(0, MOST_FAULTS), { row: 0, field: '', says: `and ${faults.length - MOST_FAULTS} more` }]
+      : faults,
+});

@@ -1,0 +1,18 @@
+import type { Fields } from '@/core/kept/records';
+import type { ActWriter } from './acts';
+import { rows } from './database';
+
+/** Enters a step in the log and stops its timers; false, and nothing changed, where it is in the log already. */
+export async function logStep(writer: ActWriter, entry: Fields<'log_entry'>): Promise<boolean> {
+  const of = [writer.act.briefId, entry.stepKey];
+  const [known] = await rows(writer.client, 'select 1 from log_entry where brief_id = $1 and step_key = $2', of);
+  if (known) return false;
+  await writer.insert('log_entry', entry);
+  const timers = await rows<{ id: string; version: number }>(
+    writer.client,
+    'select id, version from timer where brief_id = $1 and step_key = $2 order by id',
+    of,
+  );
+  for (const { id, version } of timers) await writer.remove('timer', id, version);
+  return true;
+}

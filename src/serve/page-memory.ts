@@ -1,0 +1,138 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+
+/**
+ * Pages as they were rendered, remembered by what they were rendered from: a page of a brief is the same until the brief, the shelf or the
+ * minute is another. Only the nonce of its content policy is made anew each time.
+ */
+
+const STATION = /^\/briefs\/([0-9a-f-]{36})\/(?:evidence|colours|markings|route|bench|log|brief|setup)(?:\?|$)/i;
+/** Headers by which one address has several answers: the whole page, or the parts that a change of station needs. */
+const VARY = ['rsc', 'next-router-state-tree', 'next-router-prefetch', 'next-router-segment-prefetch', 'next-url'];
+const KEPT_HEADERS = ['content-type', 'content-security-policy', 'cache-control', 'vary', 'link'];
+const NONCE = /'nonce-([^']+)'/;
+
+/** The brief of a page that may be remembered; null for every other request. */
+export function briefOfPage({
+  method,
+  url,
+  headers,
+}: Pick<IncomingMessage, 'method' | 'url' | 'headers'>): string | null {
+  if (method !== 'GET' || headers['next-action']) return null;
+  return STATION.exec(url ?? '')?.[1]?.toLowerCase() ?? null;
+}
+
+interface Page {
+  /** What it was rendered from. */
+  of: string;
+  headers: [string, string][];
+  nonce: string;
+  /** The body, cut where the nonce stands. */
+  parts: string[];
+  bytes: number;
+}
+
+export class PageMemory {
+  private readonly pages = new Map<string, Page>();
+  private readonly coming = new Map<string, Promise<void>>();
+  private held = 0;
+
+  constructor(
+    private readonly mostBytes: number,
+    private readonly makeNonce: () => string,
+  ) {}
+
+  /** Answers from memory, or lets `render` answer and remembers that. `of` is what the page is rendered from now. */
+  async answer(
+    request: IncomingMessage,
+    response: ServerResponse,
+    of: string,
+    render: () => Promise<void>,
+  ): Promise<void> {
+    const key = keyOf(request);
+    // Many who ask for the same page at once wait for the first of them.
+    await this.coming.get(`${key} ${of}`);
+    const known = this.pages.get(key);
+    if (known?.of === of) {
+      this.pages.delete(key);
+      this.pages.set(key, known);
+      this.send(known, response);
+      return;
+    }
+    let arrived: () => void = () => undefined;
+    this.coming.set(`${key} ${of}`, new Promise((resolve) => (arrived = resolve)));
+    try {
+      const body = overheard(response);
+      await render();
+      await ended(response);
+      this.remember(key, of, response, body());
+    } finally {
+      this.coming.delete(`${key} ${of}`);
+      arrived();
+    }
+  }
+
+  private send(page: Page, response: ServerResponse) {
+    const nonce = this.makeNonce();
+    for (const [name, value] of page.headers) response.setHeader(name, value.replaceAll(page.nonce, nonce));
+    response.end(page.parts.join(nonce));
+  }
+
+  private remember(key: string, of: string, response: ServerResponse, body: Buffer | null) {
+    const policy = response.getHeader('content-security-policy');
+    const nonce = typeof policy === 'string' ? NONCE.exec(policy)?.[1] : undefined;
+    if (response.statusCode !== 200 || !body || !nonce) return;
+    this.forget(key);
+    const page: Page = {
+      of,
+      headers: KEPT_HEADERS.flatMap((name) => {
+        const value = response.getHeader(name);
+        return value === undefined ? [] : [[name, String(value)] as [string, string]];
+      }),
+      nonce,
+      parts: body.toString('utf8').split(nonce),
+      bytes: body.length,
+    };
+    this.pages.set(key, page);
+    this.held += page.bytes;
+    for (const oldest of this.pages.keys()) {
+      if (this.held <= this.mostBytes) break;
+      this.forget(oldest);
+    }
+  }
+
+  private forget(key: string) {
+    this.held -= this.pages.get(key)?.bytes ?? 0;
+    this.pages.delete(key);
+  }
+}
+
+const keyOf = ({ url, headers }: IncomingMessage): string =>
+  [url, ...VARY.map((name) => String(headers[name] ?? ''))].join('\n');
+
+/** Listens to what is written to a response; gives it back whole, or null where it is not text. */
+function overheard(response: ServerResponse): () => Buffer | null {
+  const chunks: Buffer[] = [];
+  const { write, end } = response;
+  const hear = (chunk: unknown, encoding: unknown) => {
+    if (typeof chunk === 'string')
+      chunks.push(Buffer.from(chunk, typeof encoding === 'string' ? (encoding as BufferEncoding) : 'utf8'));
+    else if (chunk instanceof Uint8Array) chunks.push(Buffer.from(chunk));
+  };
+  response.write = function (this: ServerResponse, ...given: unknown[]) {
+    hear(given[0], given[1]);
+    return (write as (...rest: unknown[]) => boolean).apply(this, given);
+  } as typeof write;
+  response.end = function (this: ServerResponse, ...given: unknown[]) {
+    hear(given[0], given[1]);
+    return (end as (...rest: unknown[]) => ServerResponse).apply(this, given);
+  } as typeof end;
+  return () => (/^text\//.test(String(response.getHeader('content-type'))) ? Buffer.concat(chunks) : null);
+}
+
+const ended = (response: ServerResponse): Promise<void> =>
+  response.writableEnded || response.destroyed
+    ? Promise.resolve()
+    : new Promise((resolve) => {
+        response.once('finish', resolve);
+        response.once('close', resolve);
+      });

@@ -1,0 +1,39 @@
+import cluster from 'node:cluster';
+import { availableParallelism } from 'node:os';
+import { serveSimulated } from '@/services/simulated/serve';
+import { quietConsole } from './quiet-console';
+import { listen } from './web';
+
+/**
+ * Serves Build Brief on loopback, one process a core: they hold no state of their own. `--dev` serves one process that reloads as one edits.
+ * `PORT` is where; `WEB_PROCESSES` how many, where that should not be the number of cores.
+ */
+const dev = process.argv.includes('--dev');
+const port = Number(process.env.PORT ?? 3000);
+const wanted = dev ? 1 : Number(process.env.WEB_PROCESSES ?? availableParallelism());
+
+quietConsole();
+if (cluster.isPrimary) {
+  // One instrument and one set of shops for all processes, unless real ones are named.
+  if (!process.env.COLORIMETER_URL || !process.env.SHOPS_URL) {
+    const { url } = await serveSimulated();
+    process.env.COLORIMETER_URL ??= url;
+    process.env.SHOPS_URL ??= url;
+  }
+  if (wanted === 1) await listen(port, dev);
+  else {
+    let ending = false;
+    for (let i = 0; i < wanted; i += 1) cluster.fork();
+    cluster.on('exit', (worker) => {
+      if (ending) return;
+      process.stderr.write(`Web process ${worker.process.pid} ended; another takes its place.\n`);
+      setTimeout(() => cluster.fork(), 500);
+    });
+    for (const signal of ['SIGINT', 'SIGTERM'] as const)
+      process.on(signal, () => {
+        ending = true;
+        for (const worker of Object.values(cluster.workers ?? {})) worker?.kill(signal);
+        setTimeout(() => process.exit(0), 300);
+      });
+  }
+} else await listen(port, dev);

@@ -1,0 +1,72 @@
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import compression from 'compression';
+import next from 'next';
+import { pool } from '@/data/database';
+import { revisionsOf } from '@/data/revisions';
+import { CLOSED_POLICY, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
+import { briefOfPage, PageMemory } from './page-memory';
+
+const MOST_REMEMBERED = 48 * 1024 * 1024;
+
+/** Starts one web process: the wall, then pages from memory, then the application. */
+export async function listen(port: number, dev: boolean): Promise<void> {
+  const app = next({ dev, hostname: '127.0.0.1', port });
+  const handle = app.getRequestHandler();
+  await app.prepare();
+  const upgrade = app.getUpgradeHandler();
+  const moreHosts = (process.env.ALLOWED_HOSTS ?? '').toLowerCase().split(',').filter(Boolean);
+  const pages = new PageMemory(MOST_REMEMBERED, () => btoa(crypto.randomUUID()));
+  const compress = compression({ level: 3 });
+
+  const answer = async (request: IncomingMessage, response: ServerResponse) => {
+    const brief = dev ? null : briefOfPage(request);
+    const revisions = brief ? await revisionsOf(pool(), brief).catch(() => null) : null;
+    if (!revisions) return handle(request, response);
+    const minute = Math.floor(Date.now() / 60_000);
+    await pages.answer(request, response, `${revisions.brief} ${revisions.shelf} ${minute}`, () =>
+      handle(request, response),
+    );
+  };
+
+  const server = createServer((request, response) => {
+    for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
+    const { host, origin } = request.headers;
+    const refusal = refusalOf({ method: request.method, host, origin, url: request.url }, moreHosts);
+    if (refusal) {
+      response.writeHead(refusal.status, {
+        'content-type': 'text/plain; charset=utf-8',
+        'content-security-policy': CLOSED_POLICY,
+        connection: 'close',
+      });
+      response.end(refusal.says);
+      return;
+    }
+    if (request.headers['next-action']) unreadableIsRefused(response);
+    compress(request as never, response as never, () => {
+      answer(request, response).catch((error: unknown) => {
+        console.error(error);
+        if (!response.headersSent) response.writeHead(500, { 'content-type': 'text/plain' });
+        response.end('The server could not do it.\n');
+      });
+    });
+  });
+  server.on('upgrade', (request, socket, head) => {
+    const { host, origin } = request.headers;
+    if (!dev || refusalOf({ method: 'GET', host, origin, url: request.url }, moreHosts)) socket.destroy();
+    else void upgrade(request, socket, head);
+  });
+  // What is not HTTP at all gets a short word instead of a stack.
+  server.on('clientError', (_, socket) => {
+    if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');
+  });
+  await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
+}
+
+/** Actions of the house never throw: where one ends in a fault of the server, what was sent could not be read. */
+function unreadableIsRefused(response: ServerResponse): void {
+  const { writeHead } = response;
+  response.writeHead = function (this: ServerResponse, status: number, ...rest: unknown[]) {
+    const real = status === 500 || this.statusCode === 500 ? 400 : status;
+    return (writeHead as (...given: unknown[]) => ServerResponse).call(this, real, ...rest);
+  } as typeof writeHead;
+}
