@@ -5,6 +5,9 @@ cd "$(dirname "${BASH_SOURCE[0]}")/.." || exit 1
 ROOT=$PWD
 export NEXT_TELEMETRY_DISABLED=1 PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1
 
+# An empty log that its owner alone may read; prints its name.
+private_log() { rm -f "$1"; (umask 077; : >"$1"); printf '%s' "$1"; }
+
 fail() { printf '%s\n' "$*" >&2; exit 1; }
 say() { printf '%s\n' "$*"; }
 
@@ -30,7 +33,7 @@ install_packages() {
   fi
   command -v apt-get >/dev/null || fail "Missing: $*. This is no Debian system; install it by hand."
   say "Installing $* ..."
-  "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get update -qq >"$ROOT/.data/apt.log" 2>&1 \
+  "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get update -qq >"$(private_log "$ROOT/.data/apt.log")" 2>&1 \
     && "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$@" >>"$ROOT/.data/apt.log" 2>&1 \
     || fail "Could not install $*: see .data/apt.log"
 }
@@ -40,7 +43,7 @@ need_npm_packages() {
   wanted=$(sha256sum package-lock.json package.json | sha256sum | cut -c1-64)
   [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && return
   say "Installing npm packages ..."
-  npm ci --ignore-scripts --no-audit --no-fund >.data/npm.log 2>&1 || fail "npm ci failed: see .data/npm.log"
+  npm ci --ignore-scripts --no-audit --no-fund >"$(private_log .data/npm.log)" 2>&1 || fail "npm ci failed: see .data/npm.log"
   printf '%s' "$wanted" >"$stamp"
 }
 
@@ -49,7 +52,7 @@ need_build() {
   wanted=$(find src public db next.config.ts tsconfig.json package-lock.json -type f -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64)
   [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && [ -f .next/BUILD_ID ] && return
   say "Building ..."
-  npx --no-install next build >.data/build.log 2>&1 || { tail -n 30 .data/build.log >&2; fail "The build failed: see .data/build.log"; }
+  npx --no-install next build >"$(private_log .data/build.log)" 2>&1 || { tail -n 30 .data/build.log >&2; fail "The build failed: see .data/build.log"; }
   printf '%s' "$wanted" >"$stamp"
 }
 

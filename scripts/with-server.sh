@@ -12,10 +12,10 @@ chmod 755 "$THROWAWAY"
 SERVER=
 trap '[ -n "$SERVER" ] && kill "$SERVER" 2>/dev/null; postgres_stop "$THROWAWAY/db"; rm -rf "$THROWAWAY"' EXIT
 unset DATABASE_URL
-postgres_start "$THROWAWAY/db" 54500
+PG_ROLE_MAY=createdb postgres_start "$THROWAWAY/db" 54500
 npx --no-install tsx scripts/migrate.ts && npx --no-install tsx scripts/seed.ts || fail "The demo could not be loaded."
 PORT=$(free_port 3900)
-serve "$PORT" >.data/run-server.log 2>&1 &
+serve "$PORT" >"$(private_log .data/run-server.log)" 2>&1 &
 SERVER=$!
 wait_for_server "$PORT" "$SERVER" || fail "The server did not start: see .data/run-server.log"
 export BASE_URL="http://127.0.0.1:$PORT"

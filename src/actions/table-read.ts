@@ -13,7 +13,7 @@ export const tableText = z
   .string()
   .min(1, 'The file is empty')
   .max(MOST_TEXT, 'At most 8 MB of text are taken at once');
-const MOST_FAULTS = 200;
+const MOST_FAULTS = 100;
 
 export const asRead = ({
   understood,

@@ -9,7 +9,25 @@ const MOST_PIXELS = 50_000_000;
 /** What is kept: large enough to measure in, small enough for one dump of everything. */
 const LONGEST_EDGE = 4000;
 const THUMBNAIL_EDGE = 240;
+/** A strip of pixels costs as much as a picture, and shows nothing. */
+const LONGEST_SIDE = 30_000;
 const READABLE = new Set(['jpeg', 'png', 'webp', 'tiff', 'gif', 'heif']);
+
+// Loaders of other formats are closed before any file is opened: drawings with scripts, documents, raw formats of instruments.
+sharp.block({ operation: ['VipsForeignLoad'] });
+sharp.unblock({
+  operation: ['Jpeg', 'Png', 'Webp', 'Tiff', 'Nsgif', 'Heif'].map((format) => `VipsForeignLoad${format}`),
+});
+sharp.cache(false);
+sharp.concurrency(1);
+
+let before: Promise<unknown> = Promise.resolve();
+/** One picture at a time: a large one takes a second and a hundred megabytes. */
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = before.then(work, work);
+  before = mine.catch(() => undefined);
+  return mine;
+}
 
 /** A picture refused: says what is wrong with it. */
 export class PictureFault extends Error {}
@@ -33,7 +51,7 @@ export async function keepPicture(bytes: Buffer, client: Client = pool()): Promi
   if (bytes.length === 0) throw new PictureFault('the file is empty');
   if (bytes.length > MOST_PICTURE_BYTES)
     throw new PictureFault(`the file has ${(bytes.length / 1024 / 1024).toFixed(1)} MB; 15 MB is the most`);
-  const encoded = await reencode(bytes);
+  const encoded = await inTurn(() => reencode(bytes));
   const id = createHash('sha256').update(encoded.picture).digest('hex');
   await insertPicture(client, { id, ...encoded });
   return { id, width: encoded.width, height: encoded.height, takenOn: await dayTaken(bytes) };
@@ -54,14 +72,12 @@ async function dayTaken(bytes: Buffer): Promise<Day | null> {
 
 async function reencode(bytes: Buffer) {
   try {
-    const meta = await sharp(bytes, { limitInputPixels: false }).metadata();
+    const meta = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
     if (!READABLE.has(meta.format))
+      throw new PictureFault(`the file is ${meta.format.toUpperCase()}, not a photograph or scan (${FORMATS})`);
+    if (Math.max(meta.width, meta.height) > LONGEST_SIDE)
       throw new PictureFault(
-        `the file is ${meta.format.toUpperCase()}, not a photograph or scan (JPEG, PNG, WebP, TIFF, GIF)`,
-      );
-    if (meta.width * meta.height > MOST_PIXELS)
-      throw new PictureFault(
-        `the picture has ${Math.round((meta.width * meta.height) / 1e6)} megapixels; 50 is the most`,
+        `the picture is ${meta.width} by ${meta.height} pixels; ${LONGEST_SIDE} is the longest a side may be`,
       );
     const upright = sharp(bytes, { limitInputPixels: MOST_PIXELS }).rotate().flatten({ background: '#ffffff' });
     const { data: picture, info } = await upright
@@ -72,9 +88,12 @@ async function reencode(bytes: Buffer) {
     return { picture, thumbnail: await thumbnailOf(picture), width: info.width, height: info.height };
   } catch (error) {
     if (error instanceof PictureFault) throw error;
-    throw new PictureFault('the file cannot be read as a picture');
+    if (/pixel limit/.test((error as Error).message))
+      throw new PictureFault(`the picture has more than ${MOST_PIXELS / 1e6} megapixels, which is the most`);
+    throw new PictureFault(`the file cannot be read as a picture (${FORMATS})`);
   }
 }
+const FORMATS = 'JPEG, PNG, WebP, TIFF, GIF';
 
 export async function readPicture(
   id: string,
@@ -89,35 +108,11 @@ export async function readPicture(
   return found ?? null;
 }
 
-/**
- * Keeps a picture from an exported brief under its own hash when it is what this house writes (a JPEG without any tags);
- * re-encodes it like an upload otherwise. Throws PictureFault.
- */
+/** Keeps a picture that came in a file: one that is here already as it is, any other like an upload. Throws PictureFault. */
 export async function keepExportedPicture(bytes: Buffer, client: Client = pool()): Promise<KeptPicture> {
   const id = createHash('sha256').update(bytes).digest('hex');
   const [known] = await rows<KeptPicture>(client, 'select id, width, height from picture where id = $1', [id]);
-  if (known) return known;
-  const plain = bytes.length <= MOST_PICTURE_BYTES ? await plainJpeg(bytes) : null;
-  if (!plain) return keepPicture(bytes, client);
-  await insertPicture(client, { id, ...plain, picture: bytes });
-  return { id, width: plain.width, height: plain.height };
-}
-
-async function plainJpeg(bytes: Buffer): Promise<{ width: number; height: number; thumbnail: Buffer } | null> {
-  try {
-    const meta = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
-    if (
-      meta.format !== 'jpeg' ||
-      meta.exif ||
-      meta.xmp ||
-      meta.iptc ||
-      Math.max(meta.width, meta.height) > LONGEST_EDGE
-    )
-      return null;
-    return { width: meta.width, height: meta.height, thumbnail: await thumbnailOf(bytes) };
-  } catch {
-    return null;
-  }
+  return known ?? keepPicture(bytes, client);
 }
 
 const thumbnailOf = (picture: Buffer) =>

@@ -30,8 +30,10 @@ export function BriefPdf({ data }: { data: BriefPaper }): ReactNode {
         <Text style={{ marginTop: 5 }}>Options: {data.options}.</Text>
         {data.notes ? <Text>{data.notes}</Text> : null}
         {data.open.length > 0 ? (
-          <Box wrap={false}>
-            <Text style={s.h2}>Still open</Text>
+          <Box>
+            <Text style={s.h2} minPresenceAhead={60}>
+              Still open
+            </Text>
             {data.open.map((item) => (
               <Row
                 key={item.question}

@@ -59,12 +59,7 @@ export function dossierPaper(view: BriefView, nowUtc: string): DossierPaper {
       ruling: item.ruling ? `${item.ruling.value}${item.reopened ? ' (reopened)' : ''}` : 'open',
       support: supportOf(item),
       basis: item.ruling ? `${RULING_TITLES[item.ruling.basis]}, ${item.ruling.ruledBy}: ${item.ruling.reason}` : '',
-      contributions: item.weighed.contributions
-        .map(
-          (c) =>
-            `${titles.get(c.source)}: ${c.sense === 'against' ? 'not ' : ''}${c.value}, ${c.weight.toFixed(2)}${c.counted ? '' : ' (not counted)'}`,
-        )
-        .join('; '),
+      contributions: contributionsInWords(item, titles),
     })),
     events: events.map((event) => ({
       zone: zoneTitle(view.outline, event.zone),
@@ -85,10 +80,27 @@ export function dossierPaper(view: BriefView, nowUtc: string): DossierPaper {
   };
 }
 
+/** Contributions that are printed one by one: the heaviest; what weighs less is counted. */
+const MOST_CONTRIBUTIONS = 12;
+
+function contributionsInWords({ weighed }: QuestionView, titles: ReadonlyMap<string, string>): string {
+  const heaviest = [...weighed.contributions].sort((a, b) => b.weight - a.weight).slice(0, MOST_CONTRIBUTIONS);
+  const shown = new Set(heaviest);
+  const words = weighed.contributions
+    .filter((contribution) => shown.has(contribution))
+    .map(
+      (c) =>
+        `${titles.get(c.source)}: ${c.sense === 'against' ? 'not ' : ''}${c.value}, ${c.weight.toFixed(2)}${c.counted ? '' : ' (not counted)'}`,
+    );
+  const more = weighed.contributions.length - words.length;
+  return [...words, ...(more > 0 ? [`and ${more} that weigh less`] : [])].join('; ');
+}
+
 /** What the evidence says of the ruled value, which is not always what it says best. */
 function supportOf({ ruling, weighed, best, bestShare }: QuestionView): string {
   if (weighed.median !== null) return `${best} ± ${(weighed.spread ?? 0).toFixed(0)} mm`;
   if (!ruling) return best ? `${best} ${bestShare!.toFixed(2)}, ${weighed.state}` : weighed.state;
-  const share = weighed.support?.[ruling.value];
+  const { support } = weighed;
+  const share = support && Object.hasOwn(support, ruling.value) ? support[ruling.value] : undefined;
   return share === undefined ? weighed.state : `${share.toFixed(2)}, ${weighed.state}`;
 }

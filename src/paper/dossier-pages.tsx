@@ -25,7 +25,7 @@ export function DossierPages({ data }: { data: DossierPaper }): ReactNode {
       </Text>
       <Row head widths={[32, 20, 16, 32]} cells={['Question', 'Ruling', 'Support', 'Basis and reason']} />
       {data.questions.map((item, i) => (
-        <Box key={i} wrap={false}>
+        <Box key={i}>
           <Row widths={[32, 20, 16, 32]} cells={[item.question, item.ruling, item.support, item.basis]} />
           {item.contributions ? <Text style={[s.dim, { marginLeft: 8 }]}>{item.contributions}</Text> : null}
         </Box>

@@ -1,5 +1,6 @@
 'use client';
 
+import './zod-without-eval';
 import { createTheme } from '@mui/material/styles';
 
 /** Neutral greys only (a = b = 0): the only colour on the screen is paint. One dark red for what is dangerous or lossy. */

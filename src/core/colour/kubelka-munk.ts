@@ -51,9 +51,9 @@ export function overGround(K: number, S: number, thickness: number, ground: numb
   if (K < 1e-12) return ((1 - ground) * S * thickness + ground) / ((1 - ground) * S * thickness + 1);
   const a = 1 + K / S;
   const b = Math.sqrt(a * a - 1);
-  const depth = b * S * thickness;
-  const coth = depth > 20 ? 1 : 1 / Math.tanh(depth);
-  return (1 - ground * (a - b * coth)) / (a - ground + b * coth);
+  // Kubelka's fraction, above and below times tanh: so that the thinnest film is the ground, not nothing over nothing.
+  const tanh = Math.tanh(b * S * thickness);
+  return ((1 - ground * a) * tanh + ground * b) / ((a - ground) * tanh + b);
 }
 
 /** Inner reflectances of a film over inner reflectances of a ground, band by band. */

@@ -57,6 +57,10 @@ export function readCatalogue(text: string): CatalogueRead {
   };
 }
 
+// Made once: a schema made for each row costs more than all else that is done with it.
+const paintInTable = paintFields.omit({ lineId: true });
+const bottleInTable = bottleFields.omit({ paintId: true });
+
 function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): CatalogueRow | null {
   const colour = colourOfRow(row);
   const price = row.has('price_cents')
@@ -80,12 +84,12 @@ function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): Cata
     maskMin: row.number('mask_min'),
     cureMin: row.number('cure_min'),
   });
-  const paint = paintFields.omit({ lineId: true }).safeParse({
+  const paint = paintInTable.safeParse({
     number: row.text('number'),
     name: row.text('name'),
     kind: row.text('kind', 'solid').toLowerCase(),
     finish: row.text('finish', 'matt').toLowerCase(),
-    opacity: row.text('opacity', 'opaque').toLowerCase(),
+    opacity: opacityOf(row.text('opacity', 'opaque').toLowerCase(), row.text('kind', 'solid').toLowerCase()),
     lab: colour ? [...colour.lab] : null,
     sd: row.number('sd') ?? colour?.sd ?? 0,
     sizeMl: row.number('size_ml') ?? 17,
@@ -103,7 +107,7 @@ function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): Cata
   const bottle =
     ml === null
       ? null
-      : bottleFields.omit({ paintId: true }).safeParse({
+      : bottleInTable.safeParse({
           mlLeft: ml,
           openedOn: row.text('opened_on') || null,
           condition: row.text('condition'),
@@ -116,6 +120,10 @@ function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): Cata
   if (!known) lines.set(line.data.name, line.data);
   return { row: row.row, line: line.data, paint: paint.data, bottle: bottle?.data ?? null };
 }
+
+/** Catalogues call a solid colour of poor hiding transparent; what lets the ground through by intent is an ink, a clear or a glaze. */
+const opacityOf = (word: string, kind: string): string =>
+  word === 'ink' || word === 'glaze' ? 'transparent' : word === 'transparent' && kind === 'solid' ? 'weak' : word;
 
 function tintOf(row: RowReader): [number, number, number] | undefined {
   const values = ['tint14_l', 'tint14_a', 'tint14_b'].map((field) => row.number(field));

@@ -97,6 +97,8 @@ export function readStandard(text: string, asked: Asked): StandardRead {
   };
 }
 
+const chipInTable = chipFields.omit({ codeId: true });
+
 function readRow(row: RowReader, system: Fields<'colour_system'>): StandardRow | null {
   const given = row.text('code');
   if (!given) {
@@ -131,7 +133,7 @@ function readRow(row: RowReader, system: Fields<'colour_system'>): StandardRow |
     return null;
   }
   const chip = colour
-    ? chipFields.omit({ codeId: true }).safeParse({
+    ? chipInTable.safeParse({
         lab: colour.lab,
         origin: known ?? colour.origin,
         sd: sd ?? colour.sd,

@@ -23,6 +23,8 @@ export const MOST_ROWS = 20_000;
 export const parseCells = (text: string) =>
   Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
+    // Enough to see that there are too many.
+    preview: MOST_ROWS + 1,
     skipEmptyLines: 'greedy',
     transformHeader: (head) =>
       head
@@ -43,7 +45,7 @@ export function readTable(text: string): Table {
     return {
       heads,
       rows: [],
-      faults: [{ row: 1, field: '', says: `${data.length} rows: at most ${MOST_ROWS} are taken at once` }],
+      faults: [{ row: 1, field: '', says: `there are more than ${MOST_ROWS} rows: at most so many are taken at once` }],
     };
   return {
     heads,

@@ -204,7 +204,9 @@ class Search {
     const least = this.places.map(({ own }) => own[0] ?? 0);
     const all = least.reduce((sum, value) => sum + value, 0);
     // What a choice with a candidate beyond the nearest would cost at the least.
-    const beyond = Math.min(...this.places.map(({ call, beyond: dE }, i) => all - least[i]! + call.weight * dE));
+    const beyond = Math.min(
+      ...this.places.map(({ call, beyond: dE }, i) => (dE === Infinity ? dE : all - least[i]! + call.weight * dE)),
+    );
     const gap = Math.max(0, best.F - Math.min(this.stopped ? root : best.F, beyond));
     return { best, alternatives, proven: !this.stopped && gap === 0, gap };
   }

@@ -3,7 +3,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import { BANDS, filmOver, innerOf, masstone, mixed, seen, type Pigment } from '@/core/colour/kubelka-munk';
 import { reflectanceToXyz } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
-import { coatsToHide, greyGround, groundOfPaint, layCoats } from './coats';
+import { coatsToHide, greyGround, groundOfPaint, layCoats } from './films';
 import { CLASS_CONTRAST, labOfPigment, pigmentOf } from './pigment';
 
 /** Paints whose constants are known, so that what is derived can be held against them. */

@@ -1,4 +1,4 @@
-import type { Day } from '@/core/units/day';
+import { addDays, type Day } from '@/core/units/day';
 import {
   benchSessions,
   elapsedToLocal,
@@ -56,20 +56,26 @@ export interface PlanSettings {
   nowUtc: string;
 }
 
-/** A year of sessions is the furthest ahead that is planned. */
+/** A year of sessions is the furthest ahead that is planned, and the furthest back that is laid out. */
 const WEEKS = 54;
+
+/**
+ * The first day of the calendar: the day the build began, but never more than a year ago, since every session from there on is laid out.
+ * Work that was done earlier keeps its times, outside of any session.
+ */
+function firstDay(startOn: Day, today: Day): Day {
+  const furthest = addDays(today, -WEEKS * 7);
+  return startOn < furthest ? furthest : startOn;
+}
 
 /** Schedules what is not done yet from now on. Effort is the number of step placements that the search may spend. */
 export function planRoute(route: Route, done: readonly DoneStep[], settings: PlanSettings, effort?: number): RoutePlan {
   const { timeZone, weekly, nowUtc } = settings;
   const today = localDay(nowUtc, timeZone);
-  const first = settings.startOn < today ? settings.startOn : today;
+  const first = firstDay(settings.startOn, today);
   const origin = midnightUtc(first, timeZone);
   const elapsed = (instant: string) => Math.round((Date.parse(instant) - Date.parse(origin)) / 60_000);
-  const now = Math.max(
-    elapsed(nowUtc),
-    settings.startOn > today ? elapsed(midnightUtc(settings.startOn, timeZone)) : 0,
-  );
+  const now = Math.max(elapsed(nowUtc), 0);
   const weeksPast = Math.ceil(now / (7 * 24 * 60)) + 1;
   const sessions = benchSessions(weekly, first, weeksPast + WEEKS, timeZone, origin);
 

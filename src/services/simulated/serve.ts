@@ -1,6 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { z } from 'zod';
+import { CLOSED_POLICY, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
 import { DeviceFault, SimulatedColorimeter } from './colorimeter';
 import { shopsAt } from './shops';
 
@@ -26,7 +27,13 @@ async function bodyOf(request: IncomingMessage): Promise<unknown> {
 }
 
 const send = (response: ServerResponse, status: number, body: unknown) =>
-  response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(body));
+  response
+    .writeHead(status, {
+      'content-type': 'application/json',
+      ...SECURITY_HEADERS,
+      'content-security-policy': CLOSED_POLICY,
+    })
+    .end(JSON.stringify(body));
 
 /** Starts the service on a free port of 127.0.0.1; its address comes back with it. */
 export async function serveSimulated(clock: () => number = Date.now): Promise<{ url: string; server: Server }> {
@@ -48,6 +55,14 @@ export async function serveSimulated(clock: () => number = Date.now): Promise<{ 
     }
   };
   const server = createServer((request, response) => {
+    const { host, origin } = request.headers;
+    // The drivers of the house name no origin; a page of anybody else's would.
+    const from = origin ?? (host ? `http://${host}` : undefined);
+    const refusal = refusalOf({ method: request.method, host, origin: from, url: request.url });
+    if (refusal) {
+      send(response, refusal.status, { says: refusal.says.trim() });
+      return;
+    }
     answer(request).then(
       (found) =>
         found === null ? send(response, 404, { says: 'there is no such thing' }) : send(response, 200, found),

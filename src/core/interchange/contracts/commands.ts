@@ -1,3 +1,4 @@
+import { coats } from './coats';
 import type { Contract } from './contract';
 import { difference } from './difference';
 import { layers } from './layers';
@@ -7,7 +8,7 @@ import { scheme } from './scheme';
 import { weigh } from './weigh';
 
 /** The computations of the headless command line, by name. */
-export const CONTRACTS = { weigh, difference, mix, layers, scheme, schedule } satisfies Record<string, Contract>;
+export const CONTRACTS = { weigh, difference, mix, layers, coats, scheme, schedule } satisfies Record<string, Contract>;
 
 /** Commands that come with their own issues. */
 export const LATER: readonly string[] = ['sums'];

@@ -7,8 +7,14 @@ export interface Fault {
 }
 
 export class ContractFaults extends Error {
-  constructor(readonly faults: Fault[]) {
+  readonly faults: Fault[];
+  constructor(found: Fault[]) {
+    const faults =
+      found.length > MOST_FAULTS
+        ? [...found.slice(0, MOST_FAULTS), { path: 'input', says: `and ${found.length - MOST_FAULTS} faults more` }]
+        : found;
     super(faults.map(printFault).join('\n'));
+    this.faults = faults;
   }
 }
 
@@ -19,11 +25,33 @@ export interface Contract {
   run(input: unknown): object;
 }
 
+/** The longest list of anything, so that work and faults are bounded before they begin. */
+const MOST_ITEMS = 20_000;
+/** Faults that are named; more are counted. */
+const MOST_FAULTS = 100;
+
+/** The first list that is too long, at whatever depth; null without any. */
+function tooLong(value: unknown, path: readonly PropertyKey[] = []): Fault | null {
+  if (typeof value !== 'object' || value === null) return null;
+  if (Array.isArray(value) && value.length > MOST_ITEMS)
+    return { path: printPath(path), says: `has ${value.length} entries: at most ${MOST_ITEMS} are taken` };
+  for (const [key, item] of Object.entries(value)) {
+    const found = tooLong(item, [...path, Array.isArray(value) ? Number(key) : key]);
+    if (found) return found;
+  }
+  return null;
+}
+
 /** Parses by schema; throws ContractFaults with one fault per finding, unknown fields named one by one. */
 export function parseInput<T>(schema: z.ZodType<T>, input: unknown): T {
+  const long = tooLong(input);
+  if (long) throw new ContractFaults([long]);
   const parsed = schema.safeParse(input);
   if (parsed.success) return parsed.data;
-  throw new ContractFaults(parsed.error.issues.flatMap(faultsOf));
+  const { issues } = parsed.error;
+  const named = issues.slice(0, MOST_FAULTS + 1).flatMap(faultsOf);
+  // Those that are not named are still counted.
+  throw new ContractFaults([...named, ...issues.slice(MOST_FAULTS + 1).map(() => named[0]!)]);
 }
 
 function faultsOf(issue: z.core.$ZodIssue): Fault[] {

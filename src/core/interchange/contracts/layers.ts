@@ -3,7 +3,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import { labToHex } from '@/core/colour/spaces';
 import type { Reflectance } from '@/core/colour/types';
 import { upsample } from '@/core/colour/upsample';
-import { coatsToHide, groundOf, groundOfPaint, layCoats } from '@/core/paint/coats';
+import { coatsToHide, groundOf, groundOfPaint, layCoats } from '@/core/paint/films';
 import { colourValue } from './colour-value';
 import { finite, parseInput, type Contract } from './contract';
 import { isPaintLike, paintValue } from './paint-value';

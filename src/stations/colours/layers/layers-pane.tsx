@@ -7,7 +7,7 @@ import { mixed, type Pigment } from '@/core/colour/kubelka-munk';
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { upsample } from '@/core/colour/upsample';
-import { coatsToHide, groundOf, groundOfPaint, layCoats } from '@/core/paint/coats';
+import { coatsToHide, groundOf, groundOfPaint, layCoats } from '@/core/paint/films';
 import { COAT_WEIGHTS, contrastInWords, GROUNDS, undercoatSchools } from '@/core/paint/grounds';
 import { pigmentOfPaint, scaled } from '@/core/paint/paint-pigment';
 import { labOfPigment } from '@/core/paint/pigment';

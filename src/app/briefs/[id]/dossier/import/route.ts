@@ -11,7 +11,7 @@ import { addTable, mergeDossier } from '@/data/dossier';
 import { PictureFault } from '@/data/pictures';
 
 const MOST_BYTES = 100 * MB;
-const MOST_FAULTS = 40;
+const MOST_FAULTS = 100;
 
 const answer = (says: string, faults: RowFault[], status: number) => {
   const shown = faults.slice(0, MOST_FAULTS);
