@@ -44,7 +44,9 @@ create index change_of_row on change (row_id, id);
 -- `of` is a brief, or the shelf (all zeros).
 create table revision (
   of uuid primary key,
-  number bigint not null default 1
+  number bigint not null default 1,
+  -- The number at which each kind of record changed last: what did not change since is not read again.
+  kinds jsonb not null default '{}'
 );
 insert into revision (of) values ('00000000-0000-0000-0000-000000000000');
 insert into revision (of) select id from brief;

@@ -6,7 +6,7 @@ import { colourCodeFields, paintFields, paintLineFields } from '@/core/kept/reco
 import { ownDatabase } from '@tests/support/own-database';
 import { stamp } from '@tests/support/stamp';
 import { InUse, newAct, perform, type ActWriter } from './acts';
-import { createBrief, loadBrief } from './briefs';
+import { createBrief, loadBrief, loadSince } from './briefs';
 import { choose } from './choices';
 import { closePool, pool, rows } from './database';
 import { logStep } from './log';
@@ -230,7 +230,10 @@ describe('two at once', () => {
 
 describe('revisions', () => {
   test('count what happened to a brief and to the shelf, each by itself', async () => {
-    const at = async () => (await revisionsOf(pool(), a))!;
+    const at = async () => {
+      const { brief, shelf } = (await revisionsOf(pool(), a))!;
+      return { brief: brief.number, shelf: shelf.number };
+    };
     const start = await at();
     const answer = await perform(newAct(a, 'evidence'), (writer) => writer.insert('question', question));
     expect(await at()).toEqual({ brief: start.brief + 1, shelf: start.shelf });
@@ -257,10 +260,10 @@ describe('revisions', () => {
     );
     const order = [(await slow).revision!, (await quick).revision!];
     expect(order[1]).toBe(order[0]! + 1);
-    expect((await revisionsOf(pool(), a))!.brief).toBe(order[1]);
+    expect((await revisionsOf(pool(), a))!.brief.number).toBe(order[1]);
   });
   test('a merge that reaches into another brief counts there too', async () => {
-    const start = (await revisionsOf(pool(), b))!.brief;
+    const start = (await revisionsOf(pool(), b))!.brief.number;
     const code = await doing(b, async (writer) => {
       const made = await writer.insert('colour_code', green);
       await choose(writer, made.id, { paintId });
@@ -270,6 +273,15 @@ describe('revisions', () => {
     await doing(a, (writer) =>
       writer.update('colour_choice', choice.id, choice.version, { paintId }, { ofAnyBrief: true }),
     );
-    expect((await revisionsOf(pool(), b))!.brief).toBe(start + 2);
+    expect((await revisionsOf(pool(), b))!.brief.number).toBe(start + 2);
+  });
+  test('what did not change since is not read again, and what did is', async () => {
+    await doing(a, (writer) => writer.insert('source', { ...BLANK_SOURCE, title: 'Photo' }));
+    const first = await loadSince(a, (await revisionsOf(pool(), a))!.brief, null);
+    await doing(a, (writer) => writer.insert('question', question));
+    const second = await loadSince(a, (await revisionsOf(pool(), a))!.brief, first);
+    expect(second.state.sources).toBe(first.state.sources);
+    expect(second.state.questions).toHaveLength(1);
+    expect(second.state).toEqual(await loadBrief(a));
   });
 });

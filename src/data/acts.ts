@@ -5,7 +5,7 @@ import type { Fields, Kept, RecordName } from '@/core/kept/records';
 import { inTransaction, pool, rows, type Client } from './database';
 import { dependantsOf } from './dependants';
 import { usersElsewhere } from './in-use';
-import { bumpRevisions, lockRevision, SHELF, shelfRevision } from './revisions';
+import { bumpRevision, lockRevision, SHELF, shelfRevision } from './revisions';
 import { briefOfRow, columnsOf, fromRow, isShared, toRow, type Row } from './rows';
 
 /** The one way to write: an act is applied once, in one transaction, with the history of every row that it touches. */
@@ -121,7 +121,8 @@ const HISTORY_AT_ONCE = 2000;
 export class ActWriter {
   private changes: Change[] = [];
   private touched = new Map<string, Change>();
-  private scopes = new Set<string>();
+  /** What all share, and each brief, with the kinds of record that were changed there. */
+  private scopes = new Map<string, Set<RecordName>>();
 
   constructor(
     readonly client: PoolClient,
@@ -250,7 +251,8 @@ export class ActWriter {
     const change = { entity, id: row.id as string, before, after };
     this.changes.push(change);
     this.touched.set(`${entity} ${change.id}`, change);
-    this.scopes.add(briefOfRow(entity, row) ?? SHELF);
+    const scope = briefOfRow(entity, row) ?? SHELF;
+    this.scopes.set(scope, (this.scopes.get(scope) ?? new Set()).add(entity));
     if (this.changes.length >= HISTORY_AT_ONCE) await this.flush();
   }
 
@@ -267,34 +269,42 @@ export class ActWriter {
   }
 
   /** What was done up to here, for going back to a savepoint of the database. */
-  mark(): { changes: readonly Change[]; touched: ReadonlyMap<string, Change>; scopes: ReadonlySet<string> } {
-    return { changes: [...this.changes], touched: new Map(this.touched), scopes: new Set(this.scopes) };
+  mark(): {
+    changes: readonly Change[];
+    touched: ReadonlyMap<string, Change>;
+    scopes: ReadonlyMap<string, Set<RecordName>>;
+  } {
+    const scopes = new Map([...this.scopes].map(([of, kinds]) => [of, new Set(kinds)]));
+    return { changes: [...this.changes], touched: new Map(this.touched), scopes };
   }
 
   backTo(mark: ReturnType<ActWriter['mark']>) {
     this.changes = [...mark.changes];
     this.touched = new Map(mark.touched);
-    this.scopes = new Set(mark.scopes);
+    this.scopes = new Map(mark.scopes);
   }
 
   /** All that share a scope take turns. */
   private async reach(of: string) {
     if (this.scopes.has(of)) return;
-    this.scopes.add(of);
+    this.scopes.set(of, new Set());
     await lockRevision(this.client, of);
   }
 
   async finish<T>(value: T): Promise<ActAnswer<T>> {
     await this.flush();
-    const scopes = [...this.scopes].sort();
-    for (const of of scopes) if (of !== this.act.briefId && of !== SHELF) await lockRevision(this.client, of);
-    const bumped = await bumpRevisions(this.client, this.touched.size > 0 ? scopes : []);
     const { briefId } = this.act;
+    const bumped = new Map<string, number>();
+    for (const [of, kinds] of [...this.scopes].sort(([a], [b]) => a.localeCompare(b))) {
+      if (kinds.size === 0) continue;
+      if (of !== briefId && of !== SHELF) await lockRevision(this.client, of);
+      bumped.set(of, await bumpRevision(this.client, of, [...kinds]));
+    }
     const changed = [...this.touched.values()];
     return {
       value,
       revision: briefId ? (bumped.get(briefId) ?? (await revisionOf(this.client, briefId))) : null,
-      shelfRevision: bumped.get(SHELF) ?? (await shelfRevision(this.client)),
+      shelfRevision: bumped.get(SHELF) ?? (await shelfRevision(this.client)).number,
       rows:
         changed.length > MOST_NAMED
           ? null

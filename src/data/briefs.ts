@@ -5,6 +5,7 @@ import type { ActAnswer, Stamp } from '@/core/kept/act';
 import type { NewBrief } from '@/core/kept/new-brief';
 import { newAct, perform } from './acts';
 import { pool, rows, type Client } from './database';
+import { revisionsOf, type Revision } from './revisions';
 import { fromRow } from './rows';
 
 export async function listBriefs(): Promise<BriefSummary[]> {
@@ -48,63 +49,63 @@ async function recordsOf<N extends RecordName>(
   return found.map(({ row }) => fromRow(name, row));
 }
 
-/** All that is kept of a brief, in an order that its contents alone decide; null when there is none of that id. */
+/** The lists of a brief, each with its kind of record and the order that its contents alone decide. */
+const LISTS = {
+  sources: ['source', 'coalesce(date_from, date_to) nulls last, created_at, id'],
+  questions: ['question', 'created_at, id'],
+  sightings: ['sighting', 'created_at, id'],
+  rulings: ['ruling', 'id'],
+  events: ['paint_event', 'on_day, zone, kind, value, note, id'],
+  mirrors: ['mirror', 'zone, aspect, item, id'],
+  markings: ['marking', 'created_at, id'],
+  sessions: ['weekly_session', 'weekday, starts_at, minutes, id'],
+  log: ['log_entry', 'ended_at, started_at, step_key, id'],
+  timers: ['timer', 'started_at, step_key, id'],
+  choices: ['colour_choice', 'id'],
+  recipes: ['recipe', 'made_on nulls last, tone, parts, id'],
+  uses: ['paint_use', 'on_day, sprayed_ml, id'],
+} as const satisfies Partial<Record<keyof BriefState, readonly [RecordName, string]>>;
+
+/** A brief as it was read, with the revision that it was read at. */
+export interface LoadedBrief {
+  state: BriefState;
+  revision: Revision;
+}
+
+/** All that is kept of a brief; null when there is none of that id. */
 export async function loadBrief(id: string, client: Client = pool()): Promise<BriefState | null> {
   if (!isId(id)) return null;
-  const [found] = await rows<{ row: Record<string, unknown> }>(
-    client,
-    'select to_jsonb(b) as row from brief b where id = $1',
-    [id],
-  );
-  if (!found) return null;
-  const [
-    airframes,
-    sources,
-    questions,
-    sightings,
-    rulings,
-    events,
-    mirrors,
-    markings,
-    sessions,
-    log,
-    timers,
-    choices,
-    recipes,
-    uses,
-  ] = await Promise.all([
-    recordsOf(client, 'airframe', id, 'id'),
-    recordsOf(client, 'source', id, 'coalesce(date_from, date_to) nulls last, created_at, id'),
-    recordsOf(client, 'question', id, 'created_at, id'),
-    recordsOf(client, 'sighting', id, 'created_at, id'),
-    recordsOf(client, 'ruling', id, 'id'),
-    recordsOf(client, 'paint_event', id, 'on_day, zone, kind, value, note, id'),
-    recordsOf(client, 'mirror', id, 'zone, aspect, item, id'),
-    recordsOf(client, 'marking', id, 'created_at, id'),
-    recordsOf(client, 'weekly_session', id, 'weekday, starts_at, minutes, id'),
-    recordsOf(client, 'log_entry', id, 'ended_at, started_at, step_key, id'),
-    recordsOf(client, 'timer', id, 'started_at, step_key, id'),
-    recordsOf(client, 'colour_choice', id, 'id'),
-    recordsOf(client, 'recipe', id, 'made_on nulls last, tone, parts, id'),
-    recordsOf(client, 'paint_use', id, 'on_day, sprayed_ml, id'),
-  ]);
-  return {
-    brief: fromRow('brief', found.row),
-    airframe: airframes[0]!,
-    sources,
-    questions,
-    sightings,
-    rulings,
-    events,
-    mirrors,
-    markings,
-    sessions,
-    log,
-    timers,
-    choices,
-    recipes,
-    uses,
+  const revisions = await revisionsOf(client, id);
+  return revisions && (await loadSince(id, revisions.brief, null, client)).state;
+}
+
+/** The brief at a revision: of what was read before, only the kinds that changed since are read again. */
+export async function loadSince(
+  id: string,
+  revision: Revision,
+  before: LoadedBrief | null,
+  client: Client = pool(),
+): Promise<LoadedBrief> {
+  const changed = (kind: RecordName) => !before || (revision.kinds[kind] ?? 0) > before.revision.number;
+  const one = async <N extends 'brief' | 'airframe'>(kind: N, known: Kept<N> | undefined): Promise<Kept<N>> => {
+    if (known && !changed(kind)) return known;
+    const [found] = await rows<{ row: Record<string, unknown> }>(
+      client,
+      `select to_jsonb(t) as row from ${kind} t where ${kind === 'brief' ? 'id' : 'brief_id'} = $1`,
+      [id],
+    );
+    return fromRow(kind, found!.row);
   };
+  const lists = Object.entries(LISTS).map(async ([list, [kind, order]]) => [
+    list,
+    changed(kind) ? await recordsOf(client, kind, id, order) : before!.state[list as keyof typeof LISTS],
+  ]);
+  const [brief, airframe, ...read] = await Promise.all([
+    one('brief', before?.state.brief),
+    one('airframe', before?.state.airframe),
+    ...lists,
+  ]);
+  return { state: { brief, airframe, ...Object.fromEntries(read) } as BriefState, revision };
 }
 
 /** Makes a brief with its airframe and weekly sessions, as one act that belongs to it: undo knows where the beginning is. */

@@ -1,29 +1,41 @@
+import type { RecordName } from '@/core/kept/records';
 import { rows, type Client } from './database';
 
 /** Revisions: how often a brief, or the shelf that all share, was changed. What is derived is remembered by them. */
 
 export const SHELF = '00000000-0000-0000-0000-000000000000';
 
-export interface Revisions {
-  brief: number;
-  shelf: number;
+export interface Revision {
+  number: number;
+  /** The number at which each kind of record changed last; one that is not named has not changed since the beginning. */
+  kinds: Partial<Record<RecordName, number>>;
 }
+
+export interface Revisions {
+  brief: Revision;
+  shelf: Revision;
+}
+
+interface RevisionRow {
+  of: string;
+  number: string;
+  kinds: Revision['kinds'];
+}
+const read = (client: Client, of: readonly string[]) =>
+  rows<RevisionRow>(client, 'select of, number, kinds from revision where of = any($1)', [of]);
 
 /** The revisions of a brief and of the shelf; null when there is no such brief. */
 export async function revisionsOf(client: Client, briefId: string): Promise<Revisions | null> {
-  const found = await rows<{ of: string; number: string }>(
-    client,
-    'select of, number from revision where of in ($1, $2)',
-    [briefId, SHELF],
+  const found = new Map(
+    (await read(client, [briefId, SHELF])).map(({ of, number, kinds }) => [of, { number: Number(number), kinds }]),
   );
-  const number = new Map(found.map((row) => [row.of, Number(row.number)]));
-  const brief = number.get(briefId.toLowerCase());
-  return brief === undefined ? null : { brief, shelf: number.get(SHELF)! };
+  const brief = found.get(briefId.toLowerCase());
+  return brief ? { brief, shelf: found.get(SHELF)! } : null;
 }
 
-export async function shelfRevision(client: Client): Promise<number> {
-  const [found] = await rows<{ number: string }>(client, 'select number from revision where of = $1', [SHELF]);
-  return Number(found!.number);
+export async function shelfRevision(client: Client): Promise<Revision> {
+  const [found] = await read(client, [SHELF]);
+  return { number: Number(found!.number), kinds: found!.kinds };
 }
 
 /** Makes all later acts on these wait until this transaction ends: revisions are counted in the order of commits. */
@@ -32,11 +44,14 @@ export async function lockRevision(client: Client, of: string): Promise<void> {
   await client.query('select 1 from revision where of = $1 for update', [of]);
 }
 
-export async function bumpRevisions(client: Client, of: readonly string[]): Promise<Map<string, number>> {
-  const bumped = await rows<{ of: string; number: string }>(
+/** Counts one on, and marks the kinds of record that changed. */
+export async function bumpRevision(client: Client, of: string, kinds: readonly RecordName[]): Promise<number> {
+  const [bumped] = await rows<{ number: string }>(
     client,
-    'update revision set number = number + 1 where of = any($1) returning of, number',
-    [of],
+    `update revision set number = number + 1,
+       kinds = kinds || (select coalesce(jsonb_object_agg(kind, number + 1), '{}') from unnest($2::text[]) as kind)
+     where of = $1 returning number`,
+    [of, kinds],
   );
-  return new Map(bumped.map((row) => [row.of, Number(row.number)]));
+  return Number(bumped!.number);
 }

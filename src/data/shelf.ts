@@ -4,6 +4,7 @@ import { codeBook } from '@/core/codes/official';
 import { type CodeBook } from '@/core/codes/system';
 import type { Paint } from '@/core/paint/catalogue';
 import { pool, rows, type Client } from './database';
+import { shelfRevision, type Revision } from './revisions';
 import { fromRow } from './rows';
 
 async function all<N extends RecordName>(client: Client, name: N, order: string): Promise<Kept<N>[]> {
@@ -14,15 +15,37 @@ async function all<N extends RecordName>(client: Client, name: N, order: string)
   return found.map(({ row }) => fromRow(name, row));
 }
 
+/** The shelf as it was read, with the revision that it was read at. */
+export interface LoadedShelf {
+  shelf: ColourShelf;
+  revision: Revision;
+}
+
 /** All official codes, their chips, and the catalogue with what the drawer holds of each paint. */
-export async function loadShelf(client: Client = pool()): Promise<ColourShelf> {
+export const loadShelf = async (client: Client = pool()): Promise<ColourShelf> =>
+  (await loadShelfSince(await shelfRevision(client), null, client)).shelf;
+
+/** The shelf at a revision: of what was read before, only the kinds that changed since are read again. */
+export async function loadShelfSince(
+  revision: Revision,
+  before: LoadedShelf | null,
+  client: Client = pool(),
+): Promise<LoadedShelf> {
+  const changed = (...kinds: RecordName[]) =>
+    !before || kinds.some((kind) => (revision.kinds[kind] ?? 0) > before.revision.number);
+  const known = before?.shelf;
   // One after the other: within a transaction there is one connection.
   return {
-    systems: await all(client, 'colour_system', 'name'),
-    codes: await all(client, 'colour_code', 'code'),
-    relations: await all(client, 'code_relation', 'from_day nulls first, kind, id'),
-    chips: await all(client, 'chip', 'sd, lab, origin, note, id'),
-    paints: await loadPaints(client),
+    shelf: {
+      systems: changed('colour_system') ? await all(client, 'colour_system', 'name') : known!.systems,
+      codes: changed('colour_code') ? await all(client, 'colour_code', 'code') : known!.codes,
+      relations: changed('code_relation')
+        ? await all(client, 'code_relation', 'from_day nulls first, kind, id')
+        : known!.relations,
+      chips: changed('chip') ? await all(client, 'chip', 'sd, lab, origin, note, id') : known!.chips,
+      paints: changed('paint_line', 'paint', 'bottle') ? await loadPaints(client) : known!.paints,
+    },
+    revision,
   };
 }
 

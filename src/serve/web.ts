@@ -23,7 +23,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     const revisions = brief ? await revisionsOf(pool(), brief).catch(() => null) : null;
     if (!revisions) return handle(request, response);
     const minute = Math.floor(Date.now() / 60_000);
-    await pages.answer(request, response, `${revisions.brief} ${revisions.shelf} ${minute}`, () =>
+    await pages.answer(request, response, `${revisions.brief.number} ${revisions.shelf.number} ${minute}`, () =>
       handle(request, response),
     );
   };

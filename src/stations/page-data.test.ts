@@ -6,7 +6,7 @@ import { NOW, viewOfDemo } from '../../tests/support/demo-brief';
 import { briefPaper } from '@/paper/paper-data';
 import { renderPaper } from '@/paper/render';
 import { coloursPage } from './colours/page-data';
-import { evidencePage } from './evidence/page-data';
+import { evidencePage, questionSupport } from './evidence/page-data';
 import { routePage } from './route/page-data';
 
 const { view, shelf } = viewOfDemo();
@@ -18,14 +18,14 @@ describe('what Evidence is told', () => {
     expect(inside.sort()).toEqual(['Apron, port side', 'Hangar row', 'Taxiing, film still']);
   });
   test('the factors behind each weight multiply to it', () => {
-    for (const { contributions } of data.questions)
-      for (const { weight, factors } of contributions)
+    for (const { id } of data.questions)
+      for (const { weight, factors } of questionSupport(view, id)!.contributions)
         expect(weight).toBeCloseTo(factors.kind * factors.clarity * factors.dateFit * factors.grade, 12);
   });
   test('a photograph from before the repaint of the fin weighs nothing', () => {
     const fin = data.questions.find((q) => q.zone === 'fin-starboard' && q.aspect === 'colour')!;
     const delivery = data.sources.find((source) => source.title === 'Delivery flight')!.id;
-    expect(fin.contributions.find((c) => c.source === delivery)!.weight).toBe(0);
+    expect(questionSupport(view, fin.id)!.contributions.find((c) => c.source === delivery)!.weight).toBe(0);
     expect(fin.state).toBe('contested');
   });
 });

@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { room } from '@tests/support/resize-observer';
 import type { Result } from '@/core/interchange/result';
 import { Ledger, supportOf, type CellText } from './evidence/ledger';
 import type { EvidencePage, QuestionRow } from './evidence/page-data';
@@ -18,8 +19,6 @@ const sighting = (sourceId: string, value: string, over = {}) => ({
   sd: null,
   clarity: 'clear' as const,
   sense: 'for' as const,
-  note: '',
-  marks: null,
   ...over,
 });
 const question = (id: string, over: Partial<QuestionRow> = {}): QuestionRow => ({
@@ -37,11 +36,8 @@ const question = (id: string, over: Partial<QuestionRow> = {}): QuestionRow => (
   state: 'leaning',
   best: 'TCS 27',
   share: 0.834,
-  support: {},
   median: null,
   spread: null,
-  outliers: [],
-  contributions: [],
   sightings: [],
   ruling: null,
   reopened: false,
@@ -152,6 +148,52 @@ describe('the ledger', () => {
     };
     expect(ruled('colour')).toEqual([false, true]);
     expect(ruled('seam')).toEqual([false, false]);
+  });
+
+  describe('with more sources than there is room for', () => {
+    const many = { ...data, sources: Array.from({ length: 14 }, (_, i) => source(`s${i}`, `Source ${i}`, i === 9)) };
+    const shown = () => [...document.querySelectorAll('thead th button')].map((button) => button.textContent);
+    const showMany = (questions = [question('q')]) => {
+      // Beside 362 px for zone, ruling and support there is room for six columns of 54 px, and for a part of a seventh.
+      room.width = 362 + 6 * 54 + 40;
+      render(
+        <Ledger
+          data={many}
+          questions={questions}
+          chosen={null}
+          onChoose={() => undefined}
+          onSource={() => undefined}
+          onEntry={onEntry}
+        />,
+      );
+    };
+    afterEach(() => {
+      room.width = 0;
+    });
+    test('whole columns are shown, those of the target window among them; what lies outside is counted', () => {
+      showMany();
+      expect(shown()).toEqual([4, 5, 6, 7, 8, 9].map((i) => `Source ${i}`));
+      expect(screen.getByRole('button', { name: '← 4 earlier sources' })).toBeTruthy();
+      fireEvent.click(screen.getByRole('button', { name: '4 more sources →' }));
+      expect(shown()).toEqual([8, 9, 10, 11, 12, 13].map((i) => `Source ${i}`));
+      expect(screen.queryByRole('button', { name: /more source/ })).toBeNull();
+    });
+    test('the arrow keys bring the next column into sight', () => {
+      showMany();
+      const cell = document.querySelector<HTMLElement>('[data-cell="0 9"]')!;
+      act(() => cell.focus());
+      fireEvent.keyDown(cell, { key: 'ArrowRight' });
+      expect(shown()).toContain('Source 10');
+      expect(document.activeElement!.getAttribute('data-cell')).toBe('0 10');
+      fireEvent.keyDown(document.activeElement!, { key: 'Home' });
+      expect(shown()[0]).toBe('Source 0');
+    });
+    test('of very many questions the first are drawn, and the others when they are asked for', () => {
+      showMany(Array.from({ length: 90 }, (_, i) => question(`q${i}`)));
+      expect(document.querySelectorAll('tbody tr')).toHaveLength(40);
+      fireEvent.click(screen.getByRole('button', { name: 'Show all' }));
+      expect(document.querySelectorAll('tbody tr')).toHaveLength(90);
+    });
   });
 
   describe('by keyboard', () => {

@@ -2,8 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { refusalOf, type Asked } from './wall';
 
 const own: Asked = { method: 'GET', host: '127.0.0.1:3000', origin: undefined, url: '/briefs/1/evidence?code=1' };
-const status = (given: Partial<Asked>, more: string[] = []) =>
-  refusalOf({ ...own, ...given }, more)?.status ?? 200;
+const status = (given: Partial<Asked>, more: string[] = []) => refusalOf({ ...own, ...given }, more)?.status ?? 200;
 
 describe('the wall', () => {
   test.each([

@@ -11,6 +11,7 @@ import { buildRoute, type Route, type RouteCall } from '@/core/route/route';
 import { chaseList, type ChaseItem } from './chase-list';
 import { gateViews, type GateView } from './gate-views';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
+import { Stages } from './stages';
 import type { Kept } from '@/core/kept/records';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
 import { outlineSpecOf, type BriefState, type ColourShelf } from '@/core/kept/state';
@@ -58,34 +59,54 @@ export interface DeriveSettings {
   effort: number;
 }
 
-/** Computes everything a station shows from what is kept. Deterministic in its arguments. */
-export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: DeriveSettings): BriefView {
+/**
+ * Computes everything a station shows from what is kept, stage by stage: official, asked, called, routed, planned, chased. With the memory
+ * of an earlier state only the stages whose inputs changed are computed. Deterministic in its arguments: memory changes nothing but time.
+ */
+export function deriveBrief(
+  state: BriefState,
+  shelf: ColourShelf,
+  settings: DeriveSettings,
+  stages: Stages = new Stages(),
+): BriefView {
   const { airframe, brief } = state;
-  const outline = buildOutline(outlineSpecOf(airframe, brief));
-  const official = officialColours(shelf.codes, shelf.chips);
-  const book = codeBook(shelf);
-  const weighed = weighQuestions(state, book, outline);
+  const outline = stages.same('outline', [airframe, brief], () => buildOutline(outlineSpecOf(airframe, brief)));
+  const official = stages.same('official', [shelf.codes, shelf.chips], () => officialColours(shelf.codes, shelf.chips));
+  const book = stages.same('book', [shelf.codes, shelf.systems], () => codeBook(shelf));
+  const { sources, questions: records, sightings, rulings, events, mirrors } = state;
+  const weighed = stages.same(
+    'asked',
+    [airframe, brief, sources, records, sightings, rulings, events, mirrors, book, outline],
+    () => weighQuestions(state, book, outline),
+  );
   const { questions } = weighed;
-  const colourHistory = colourHistoryOf(weighed, state, outline);
-  const layers = layerOrders(state, colourHistory, outline);
-  const callOf = callMaker(state, shelf.paints, official, book);
-  const calls = callViews(questions, callOf);
-  const route = buildRoute({
-    outline,
+  const { colourHistory, layers } = stages.same('history', [weighed, events, airframe, outline], () => {
+    const history = colourHistoryOf(weighed, state, outline);
+    return { colourHistory: history, layers: layerOrders(state, history, outline) };
+  });
+  const { calls, callOf } = stages.same(
+    'called',
+    [questions, state.choices, state.recipes, shelf.paints, official, book],
+    () => {
+      const make = callMaker(state, shelf.paints, official, book);
+      return { calls: callViews(questions, make), callOf: make };
+    },
+  );
+  const wanted = stages.settled('wanted', {
     options: brief.options,
     climate: { tempC: brief.tempC, humidity: brief.humidity },
     calls: calls.map(routeCall),
     markings: state.markings.map(({ id, title, zone, method }) => ({ id, title, zone, method })),
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
-    callFor: (code) => routeCall(callOf(code, [])),
+    under: [...new Set(layers.flatMap(({ layers: stack }) => stack.flatMap(({ value }) => value ?? [])))].map((code) =>
+      routeCall(callOf(code, [])),
+    ),
   });
-  const plan = planRoute(
-    route,
-    state.log,
-    { timeZone: brief.timeZone, startOn: brief.startOn, weekly: state.sessions, nowUtc: settings.nowUtc },
-    settings.effort,
+  const route = stages.same('routed', [wanted, outline], () =>
+    buildRoute({ ...wanted, outline, callFor: (code) => routeCall(callOf(code, [])) }),
   );
-  const gates = gateViews(plan, questions);
+  const plan = planAhead(stages, route, state, settings);
+  const gates = stages.same('gated', [plan, questions], () => gateViews(plan, questions));
   const today = localDay(settings.nowUtc, brief.timeZone);
   return {
     state,
@@ -100,8 +121,35 @@ export function deriveBrief(state: BriefState, shelf: ColourShelf, settings: Der
     route,
     plan,
     gates,
-    chase: chaseList(state, weighed, outline, route, plan, gates, today),
+    chase: stages.same('chased', [sources, weighed, outline, route, plan, gates, today], () =>
+      chaseList(state, weighed, outline, route, plan, gates, today),
+    ),
   };
+}
+
+/** A plan holds until the first work that it plans should have begun: only then, or when its inputs changed, is it made anew. */
+function planAhead(stages: Stages, route: Route, state: BriefState, { nowUtc, effort }: DeriveSettings): RoutePlan {
+  const { brief, log, sessions } = state;
+  const settings = stages.settled('calendar', { timeZone: brief.timeZone, startOn: brief.startOn, weekly: sessions });
+  const inputs = [route, log, settings, effort];
+  const held = stages.same('plan held', inputs, () => ({ plan: null as RoutePlan | null, until: '', day: '' }));
+  const day = localDay(nowUtc, brief.timeZone);
+  if (!held.plan || nowUtc > held.until || day !== held.day) {
+    held.plan = planRoute(route, log, { ...settings, nowUtc }, effort);
+    held.until = firstStart(held.plan) ?? nowUtc;
+    held.day = day;
+  }
+  const { plan } = held;
+  return stages.same('plan now', [plan, nowUtc], () => ({
+    ...plan,
+    now: Math.max(0, Math.round((Date.parse(nowUtc) - Date.parse(plan.origin)) / 60_000)),
+  }));
+}
+
+/** The instant at which the first work that is not done is planned to begin; null when there is none. */
+function firstStart({ origin, work }: RoutePlan): string | null {
+  const first = work.find(({ done }) => !done);
+  return first ? new Date(Date.parse(origin) + first.segments[0]![0] * 60_000).toISOString() : null;
 }
 
 function colourHistoryOf(

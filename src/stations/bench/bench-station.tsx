@@ -138,7 +138,7 @@ function Card({ data, card }: { data: BenchPage; card: BenchCard }): ReactNode {
           <strong>■ Decide first:</strong> {card.open.join('; ')}. It is sealed from here on.
         </p>
       ) : null}
-      <dl className="data">
+      <dl className="facts">
         {card.paint ? (
           <div>
             <dt>Paint</dt>

@@ -203,7 +203,7 @@ function callRow(
     return { dE00: metal ? null : dE00, says };
   };
   const nearest = (most: number) =>
-    lab && record ? matchSingle(targetOf({ lab, sd, code: call.code, record })!, shelf.paints, most) : [];
+    lab && record ? nearestOf(targetOf({ lab, sd, code: call.code, record })!, shelf.paints, most) : [];
   const { choice } = call;
   const thinRatio = choice ? thinRatioOf(choice.paint) : 1;
   const recipes = view.state.recipes
@@ -249,6 +249,18 @@ function callRow(
     cup: choice ? planCup({ areaCm2, coats: TYPICAL_SPRAYING.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
     known: call.official ? knownOf(call.official, view, shelf) : [],
   };
+}
+
+/** Matches found before, for as long as the catalogue is the same. */
+const found = new WeakMap<readonly Paint[], Map<string, Match[]>>();
+
+function nearestOf(target: Target, paints: readonly Paint[], most: number): Match[] {
+  const known = found.get(paints) ?? new Map<string, Match[]>();
+  found.set(paints, known);
+  const key = `${most} ${JSON.stringify(target)}`;
+  const matches = known.get(key) ?? matchSingle(target, paints, most);
+  known.set(key, matches);
+  return matches;
 }
 
 /** What stands behind an official colour, in sentences. */

@@ -1,10 +1,11 @@
 'use client';
 
-import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { printCell, readCell } from '@/core/evidence/cell-entry';
 import { clarityOn } from '@/core/evidence/film';
 import { CertaintyMark } from '@/sheet/airframe-sheet';
+import { counted } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
 import type { Result } from '@/core/interchange/result';
 import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
@@ -46,7 +47,16 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
   const [draft, setDraft] = useState<string | null>(null);
   const [says, setSays] = useState<string | null>(null);
   const { sources } = data;
-  const years = useMemo(() => yearSpans(sources), [sources]);
+  const region = useRef<HTMLDivElement>(null);
+  const fits = useColumnsThatFit(region);
+  const [from, setFrom] = useState<number | null>(null);
+  const [rowsShown, setRowsShown] = useState(ROWS_AT_FIRST);
+  const first = firstColumn(from ?? bandColumn(sources, fits), sources.length, fits);
+  const columns = useMemo(
+    () => sources.slice(first, first + fits).map((source, i) => ({ source, column: first + i })),
+    [sources, first, fits],
+  );
+  const years = useMemo(() => yearSpans(columns.map(({ source }) => source)), [columns]);
   const editing = draft !== null;
 
   useEffect(() => {
@@ -54,11 +64,15 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
     table.current?.querySelector<HTMLElement>(`[data-cell="${at.row} ${at.column}"]`)?.focus();
   }, [at, editing]);
 
-  const move = (place: Place, rows: number, columns: number) =>
-    setAt({
-      row: Math.min(questions.length - 1, Math.max(0, place.row + rows)),
-      column: Math.min(sources.length - 1, Math.max(0, place.column + columns)),
-    });
+  const move = (place: Place, down: number, across: number) => {
+    const row = Math.min(questions.length - 1, Math.max(0, place.row + down));
+    const column = Math.min(sources.length - 1, Math.max(0, place.column + across));
+    // Whole columns come into sight, and rows that were not drawn yet.
+    if (column < first) setFrom(column);
+    if (column >= first + fits) setFrom(column - fits + 1);
+    if (row >= rowsShown) setRowsShown(row + ROWS_AT_FIRST);
+    setAt({ row, column });
+  };
   const standingAt = ({ row, column }: Place) => ownSighting(questions[row]!, sources[column]!);
   const textAt = (place: Place) => {
     const standing = standingAt(place);
@@ -133,7 +147,23 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
 
   return (
     <>
-      <div className="ledger-scroll" role="region" aria-label="Evidence ledger" tabIndex={0}>
+      <MoreColumns
+        before={first}
+        after={Math.max(0, sources.length - first - fits)}
+        onBack={() => setFrom(Math.max(0, first - fits))}
+        onOn={() => setFrom(first + fits)}
+      />
+      <div
+        className="ledger-scroll"
+        role="region"
+        aria-label="Evidence ledger"
+        tabIndex={0}
+        ref={region}
+        onScroll={({ currentTarget: { scrollTop, clientHeight, scrollHeight } }) => {
+          if (rowsShown < questions.length && scrollTop + 2 * clientHeight > scrollHeight)
+            setRowsShown(rowsShown + ROWS_AT_FIRST);
+        }}
+      >
         <table
           className="ledger"
           ref={table}
@@ -160,7 +190,7 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
               <th scope="col" className="zone-cell">
                 Zone, aspect
               </th>
-              {sources.map((source) => (
+              {columns.map(({ source }) => (
                 <th scope="col" key={source.id} className={source.inWindow ? 'in-window' : undefined}>
                   <button
                     type="button"
@@ -181,15 +211,16 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
             </tr>
           </thead>
           <tbody>
-            {questions.map((question, row) => (
+            {questions.slice(0, rowsShown).map((question, row) => (
               <Row
                 key={question.id}
                 row={row}
                 data={data}
+                columns={columns}
                 question={question}
                 chosen={chosen === question.id}
                 column={at?.row === row ? at.column : null}
-                first={row === 0 && at === null}
+                first={row === 0 && at === null ? first : null}
                 draft={at?.row === row ? draft : null}
                 onChoose={onChoose}
                 onDraft={setDraft}
@@ -202,6 +233,14 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
             ))}
           </tbody>
         </table>
+        {rowsShown < questions.length ? (
+          <p className="dim">
+            {rowsShown} of {questions.length} questions.{' '}
+            <button type="button" className="row-button" onClick={() => setRowsShown(questions.length)}>
+              Show all
+            </button>
+          </p>
+        ) : null}
       </div>
       {says ? (
         <p role="alert" className="danger">
@@ -214,15 +253,22 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
   );
 }
 
+/** A source column that is in sight, with its place among all of them. */
+interface Column {
+  source: SourceRow;
+  column: number;
+}
+
 interface RowProps {
   row: number;
   data: EvidencePage;
+  columns: readonly Column[];
   question: QuestionRow;
   chosen: boolean;
   /** The cell with the focus; null when it is in another row. */
   column: number | null;
-  /** The first row before any cell had the focus: its first cell is where Tab enters the grid. */
-  first: boolean;
+  /** In the first row, before any cell had the focus: the cell where Tab enters the grid. */
+  first: number | null;
   draft: string | null;
   onChoose: (question: string) => void;
   onDraft: (text: string) => void;
@@ -234,6 +280,7 @@ const Row = memo(
   function Row({
     row,
     data,
+    columns,
     question,
     chosen,
     column,
@@ -261,9 +308,10 @@ const Row = memo(
               {question.zoneTitle}
               {question.mirrored ? ' ⇄' : ''} <span className="dim">{question.aspectTitle.toLowerCase()}</span>
             </button>
+            <small className="row-state">{question.open ? question.state : 'ruled'}</small>
           </span>
         </th>
-        {data.sources.map((source, i) => {
+        {columns.map(({ source, column: i }) => {
           const here = question.sightings.filter((s) => s.sourceId === source.id);
           const repainted = repaints.get(i);
           const focused = column === i;
@@ -271,7 +319,7 @@ const Row = memo(
             <td
               key={source.id}
               data-cell={`${row} ${i}`}
-              tabIndex={focused || (first && i === 0) ? 0 : -1}
+              tabIndex={focused || first === i ? 0 : -1}
               className={`sighting${source.inWindow ? ' in-window' : ''}${repainted ? ' repainted' : ''}`}
               title={repainted}
               onDoubleClick={() => onEdit({ row, column: i })}
@@ -317,12 +365,75 @@ const Row = memo(
   (before, after) =>
     before.row === after.row &&
     before.data === after.data &&
+    before.columns === after.columns &&
     before.question === after.question &&
     before.chosen === after.chosen &&
     before.column === after.column &&
     before.first === after.first &&
     before.draft === after.draft,
 );
+
+/** Drawn at first; more come as one scrolls towards them. */
+const ROWS_AT_FIRST = 40;
+/** Widths as the style sheet has them: of a source, and of all that stands beside the sources. */
+const COLUMN_PX = 54;
+const BESIDE_PX = 226 + 78 + 58;
+/** Until the room is known, as on the server: what a window of 1280 holds. */
+const FITS_AT_FIRST = 9;
+
+/** How many whole source columns the region holds. */
+function useColumnsThatFit(region: RefObject<HTMLElement | null>): number {
+  const [fits, setFits] = useState(FITS_AT_FIRST);
+  useEffect(() => {
+    if (!region.current) return;
+    const observer = new ResizeObserver(([entry]) => {
+      const room = entry?.contentRect.width ?? 0;
+      if (room > 0) setFits(Math.max(1, Math.floor((room - BESIDE_PX) / COLUMN_PX)));
+    });
+    observer.observe(region.current);
+    return () => observer.disconnect();
+  }, [region]);
+  return fits;
+}
+
+const firstColumn = (wanted: number, sources: number, fits: number) => Math.max(0, Math.min(wanted, sources - fits));
+
+/** From where the columns of the target window are in sight: they are what decides. */
+function bandColumn(sources: readonly SourceRow[], fits: number): number {
+  const last = sources.findLastIndex(({ inWindow }) => inWindow);
+  return last < fits ? 0 : last - fits + 1;
+}
+
+/** What lies outside is counted, and one press brings it in. */
+function MoreColumns({
+  before,
+  after,
+  onBack,
+  onOn,
+}: {
+  before: number;
+  after: number;
+  onBack: () => void;
+  onOn: () => void;
+}): ReactNode {
+  if (before === 0 && after === 0) return null;
+  return (
+    <p className="ledger-more">
+      {before > 0 ? (
+        <button type="button" className="row-button" onClick={onBack}>
+          ← {counted(before, 'earlier source')}
+        </button>
+      ) : (
+        <span />
+      )}
+      {after > 0 ? (
+        <button type="button" className="row-button" onClick={onOn}>
+          {counted(after, 'more source')} →
+        </button>
+      ) : null}
+    </p>
+  );
+}
 
 const ownSighting = (question: QuestionRow, source: SourceRow) =>
   question.sightings.find((s) => s.sourceId === source.id && s.questionId === question.id);

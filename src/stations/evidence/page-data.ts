@@ -23,13 +23,10 @@ export interface QuestionRow {
   state: string;
   best: string | null;
   share: number | null;
-  support: Record<string, number> | null;
   median: number | null;
   spread: number | null;
-  outliers: string[];
-  contributions: Contribution[];
-  /** In the order of the contributions; of a mirrored question those of the other side too. */
-  sightings: Kept<'sighting'>[];
+  /** Of a mirrored question those of the other side too. */
+  sightings: SightingCell[];
   mirrored: Kept<'mirror'> | null;
   /** Whether the zone has another side that it could mirror. */
   hasOtherSide: boolean;
@@ -39,6 +36,21 @@ export interface QuestionRow {
   open: boolean;
   gate: string;
   wish: string | null;
+}
+
+/** A sighting as far as a cell shows it; what was measured in a picture has its marks. */
+export type SightingCell = Pick<
+  Kept<'sighting'>,
+  'id' | 'version' | 'sourceId' | 'questionId' | 'value' | 'sd' | 'clarity' | 'sense'
+> & { marks?: NonNullable<Kept<'sighting'>['marks']> };
+
+/** What stands behind the support of one question: fetched when it is opened. */
+export interface QuestionSupport {
+  support: Record<string, number> | null;
+  outliers: string[];
+  contributions: Contribution[];
+  /** In the order of the contributions. */
+  sightings: Kept<'sighting'>[];
 }
 
 export interface SourceRow extends Kept<'source'> {
@@ -79,9 +91,10 @@ export interface EvidencePage {
   zones: { value: string; label: string }[];
   codes: CodeRow[];
   events: Kept<'paint_event'>[];
-  history: ColourHistory;
   layers: LayerOrder[];
   markings: { id: string; title: string; zone: string }[];
+  /** What these data are of. */
+  revision: number;
   /** What this brief weighs differently, with the version of the brief. */
   weights: { weights: WeightChanges; version: number };
 }
@@ -93,7 +106,7 @@ export interface CodeRow {
   hex: string | null;
 }
 
-export function evidencePage(view: BriefView, shelf: ColourShelf): EvidencePage {
+export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0): EvidencePage {
   const { airframe, sources, brief, events, markings } = view.state;
   const target = { from: airframe.targetFrom, to: airframe.targetTo };
   return {
@@ -114,8 +127,9 @@ export function evidencePage(view: BriefView, shelf: ColourShelf): EvidencePage 
         };
       })
       .sort((a, b) => orderDay(a).localeCompare(orderDay(b))),
-    questions: view.questions.map(({ record, weighed, ...question }) => ({
+    questions: view.questions.map(({ record, weighed, sightings, ...question }) => ({
       ...question,
+      sightings: sightings.map(cellOf),
       id: record.id,
       version: record.version,
       zone: record.zone,
@@ -123,11 +137,8 @@ export function evidencePage(view: BriefView, shelf: ColourShelf): EvidencePage 
       item: record.item,
       state: weighed.state,
       share: question.bestShare,
-      support: weighed.support,
       median: weighed.median,
       spread: weighed.spread,
-      outliers: weighed.outliers.map((outlier) => outlier.source),
-      contributions: weighed.contributions,
       hasOtherSide: otherSide(record.zone) !== null,
     })),
     gates: view.gates.map(({ name, title, start, passed, open }) => ({
@@ -148,11 +159,33 @@ export function evidencePage(view: BriefView, shelf: ColourShelf): EvidencePage 
       return { value: code.code, label: `${code.code} ${code.name}`, lab, hex: lab && hexOf(lab) };
     }),
     events,
-    history: view.colourHistory,
+    revision,
     layers: view.layers,
     markings: markings.map(({ id, title, zone }) => ({ id, title, zone })),
     weights: { weights: brief.weights, version: brief.version },
   };
+}
+
+function cellOf({
+  id,
+  version,
+  sourceId,
+  questionId,
+  value,
+  sd,
+  clarity,
+  sense,
+  marks,
+}: Kept<'sighting'>): SightingCell {
+  return { id, version, sourceId, questionId, value, sd, clarity, sense, ...(marks ? { marks } : {}) };
+}
+
+/** What one question rests on; null when there is no such question. */
+export function questionSupport(view: BriefView, id: string): QuestionSupport | null {
+  const question = view.questions.find(({ record }) => record.id === id);
+  if (!question) return null;
+  const { support, outliers, contributions } = question.weighed;
+  return { support, outliers: outliers.map(({ source }) => source), contributions, sightings: question.sightings };
 }
 
 /** A day that only an event gives is no day of the source: it lies before or after it. */

@@ -11,7 +11,8 @@ import { CLARITIES } from '@/core/evidence/weights';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { Settle } from './chase-first';
-import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
+import { useFetched } from '@/ui/use-fetched';
+import type { EvidencePage, QuestionRow, QuestionSupport, SourceRow } from './page-data';
 
 /** Everything about one question: how its support comes about, what each source says, and the ruling. */
 export function QuestionDetail({
@@ -27,8 +28,6 @@ export function QuestionDetail({
 }): ReactNode {
   const [adding, setAdding] = useState(false);
   const chase = data.chase.find((item) => item.questionId === question.id);
-  const titles = new Map(data.sources.map((source) => [source.id, source.title]));
-  const strongest = Math.max(0.01, ...question.contributions.map((contribution) => contribution.weight));
   const gate = data.gates.find((candidate) => candidate.name === question.gate);
   return (
     <section className="ledger-detail" aria-label={`${question.zoneTitle}, ${question.aspectTitle}`}>
@@ -54,87 +53,7 @@ export function QuestionDetail({
       <div className="two-columns">
         <div>
           <h3 style={{ marginTop: 0 }}>Where the support comes from</h3>
-          {question.contributions.length === 0 ? (
-            <p className="dim">No source says anything yet.</p>
-          ) : (
-            <table className="plain">
-              <thead>
-                <tr>
-                  <th>Source</th>
-                  <th>Says</th>
-                  <th className="num">Weight</th>
-                  <th />
-                  <th />
-                </tr>
-              </thead>
-              <tbody>
-                {question.contributions.map((c, i) => {
-                  const sighting = question.sightings[i];
-                  return (
-                    <tr key={i}>
-                      <td>
-                        <button type="button" className="row-button" onClick={() => onSource(c.source)}>
-                          {titles.get(c.source)}
-                        </button>
-                        {sighting && sighting.questionId !== question.id ? ' (other side)' : ''}
-                      </td>
-                      <td className="nowrap">
-                        {c.sense === 'against' ? '≠ ' : ''}
-                        <strong className="code">{String(c.value)}</strong>
-                        {sighting?.sd ? ` ± ${sighting.sd}` : ''}
-                        {question.outliers.includes(c.source) ? ' (outlier)' : ''}
-                        {sighting?.marks ? <span className="dim"> measured</span> : null}
-                      </td>
-                      <td
-                        className="num"
-                        title={`kind ${c.factors.kind} × clarity ${c.factors.clarity} × date ${c.factors.dateFit.toFixed(2)} × grade ${c.factors.grade}`}
-                      >
-                        {c.weight.toFixed(2)}
-                        <span className="factors">
-                          {[c.factors.kind, c.factors.clarity, c.factors.dateFit, c.factors.grade]
-                            .map((factor) => Number(factor.toFixed(2)))
-                            .join(' × ')}
-                        </span>
-                      </td>
-                      <td style={{ width: 90 }}>
-                        <span
-                          className={`contribution-bar${c.counted ? '' : ' uncounted'}`}
-                          style={{ width: `${(70 * c.weight) / strongest}px` }}
-                        />
-                      </td>
-                      <td>
-                        {sighting ? (
-                          <RemoveButton
-                            briefId={data.briefId}
-                            station="evidence"
-                            entity="sighting"
-                            record={sighting}
-                            said="Sighting removed; u brings it back"
-                            label={`Remove what ${titles.get(c.source)} says`}
-                          >
-                            remove
-                          </RemoveButton>
-                        ) : null}
-                      </td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
-          )}
-          {question.contributions.some((c) => !c.counted) ? (
-            <p className="dim">
-              Open bars do not count: the source derives from a stronger one, or its date lies across a repaint.
-            </p>
-          ) : null}
-          <p className="dim">
-            Weight = kind × clarity × date fit × grade.{' '}
-            {question.support
-              ? `Support = softmax of the sums: ${Object.entries(question.support)
-                  .map(([value, share]) => `${value} ${share.toFixed(2)}`)
-                  .join(', ')}.`
-              : ''}
-          </p>
+          <Support data={data} question={question} onSource={onSource} />
           {adding ? (
             <SightingForm data={data} question={question} onDone={() => setAdding(false)} />
           ) : (
@@ -163,6 +82,108 @@ export function QuestionDetail({
         </div>
       </div>
     </section>
+  );
+}
+
+/** What every source contributes, fetched when the question is opened and again when something changed. */
+function Support({
+  data,
+  question,
+  onSource,
+}: {
+  data: EvidencePage;
+  question: QuestionRow;
+  onSource: (source: string) => void;
+}): ReactNode {
+  const url = `/briefs/${data.briefId}/questions/${question.id}?revision=${data.revision}`;
+  const rests = useFetched<QuestionSupport>(url);
+  const titles = new Map(data.sources.map((source) => [source.id, source.title]));
+  if (!rests) return <p role="status">Adding up…</p>;
+  const strongest = Math.max(0.01, ...rests.contributions.map((contribution) => contribution.weight));
+  return (
+    <>
+      {rests.contributions.length === 0 ? (
+        <p className="dim">No source says anything yet.</p>
+      ) : (
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>Source</th>
+              <th>Says</th>
+              <th className="num">Weight</th>
+              <th />
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {rests.contributions.map((c, i) => {
+              const sighting = rests.sightings[i];
+              return (
+                <tr key={i}>
+                  <td>
+                    <button type="button" className="row-button" onClick={() => onSource(c.source)}>
+                      {titles.get(c.source)}
+                    </button>
+                    {sighting && sighting.questionId !== question.id ? ' (other side)' : ''}
+                  </td>
+                  <td className="nowrap">
+                    {c.sense === 'against' ? '≠ ' : ''}
+                    <strong className="code">{String(c.value)}</strong>
+                    {sighting?.sd ? ` ± ${sighting.sd}` : ''}
+                    {rests.outliers.includes(c.source) ? ' (outlier)' : ''}
+                    {sighting?.marks ? <span className="dim"> measured</span> : null}
+                  </td>
+                  <td
+                    className="num"
+                    title={`kind ${c.factors.kind} × clarity ${c.factors.clarity} × date ${c.factors.dateFit.toFixed(2)} × grade ${c.factors.grade}`}
+                  >
+                    {c.weight.toFixed(2)}
+                    <span className="factors">
+                      {[c.factors.kind, c.factors.clarity, c.factors.dateFit, c.factors.grade]
+                        .map((factor) => Number(factor.toFixed(2)))
+                        .join(' × ')}
+                    </span>
+                  </td>
+                  <td style={{ width: 90 }}>
+                    <span
+                      className={`contribution-bar${c.counted ? '' : ' uncounted'}`}
+                      style={{ width: `${(70 * c.weight) / strongest}px` }}
+                    />
+                  </td>
+                  <td>
+                    {sighting ? (
+                      <RemoveButton
+                        briefId={data.briefId}
+                        station="evidence"
+                        entity="sighting"
+                        record={sighting}
+                        said="Sighting removed; u brings it back"
+                        label={`Remove what ${titles.get(c.source)} says`}
+                      >
+                        remove
+                      </RemoveButton>
+                    ) : null}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      {rests.contributions.some((c) => !c.counted) ? (
+        <p className="dim">
+          Open bars do not count: the source derives from a stronger one, or its date lies across a repaint.
+        </p>
+      ) : null}
+      <p className="dim">
+        Weight = kind × clarity × date fit × grade.{' '}
+        {rests.support
+          ? `Support = softmax of the sums: ${Object.entries(rests.support)
+              .map(([value, share]) => `${value} ${share.toFixed(2)}`)
+              .join(', ')}.`
+          : ''}
+      </p>
+    </>
   );
 }
 

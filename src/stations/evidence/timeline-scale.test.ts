@@ -24,13 +24,13 @@ describe('the scale of the timeline', () => {
     expect(ticksOf(short).map((tick) => tick.day)).toEqual(['1951-03-01', '1951-05-01', '1951-07-01']);
   });
   test('shows one coat between repaints, each with what is known of it', () => {
-    const coats = coatsOf(page, 'fin-port', span);
+    const coats = coatsOf(page, view.colourHistory, 'fin-port', span);
     expect(coats.map(({ value, known }) => [value, known])).toEqual([
       ['TCS 31', 'evidence'],
       ['TCS 27', 'ruling'],
     ]);
     expect(coats[1]!.from).toBe('1950-11-20');
-    expect(coatsOf(page, 'spinner', span)).toHaveLength(1);
+    expect(coatsOf(page, view.colourHistory, 'spinner', span)).toHaveLength(1);
   });
 });
 

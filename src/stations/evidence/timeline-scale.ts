@@ -1,4 +1,4 @@
-import { coloursOn } from '@/core/evidence/as-on';
+import { coloursOn, type ColourHistory } from '@/core/evidence/as-on';
 import { addDays, daysBetween } from '@/core/units/day';
 import { fullDay } from '@/ui/dates';
 import type { EvidencePage } from './page-data';
@@ -40,7 +40,7 @@ export function ticksOf(span: Span): { day: string; label: string }[] {
 }
 
 /** The coats of a zone between its repaints, with what is known of each. */
-export function coatsOf(page: EvidencePage, zone: string, span: Span) {
+export function coatsOf(page: EvidencePage, history: ColourHistory, zone: string, span: Span) {
   const repaints = page.events
     .filter((event) => event.zone === zone && event.kind === 'repaint')
     .map((event) => event.onDay)
@@ -51,7 +51,7 @@ export function coatsOf(page: EvidencePage, zone: string, span: Span) {
     // The day in the middle of the coat, or in the target window when that lies in it.
     const target = page.target.from;
     const day = target && target >= from && target < to ? target : addDays(from, Math.floor(daysBetween(from, to) / 2));
-    const known = coloursOn({ ...page.history, zones: [zone] }, day).get(zone)!;
+    const known = coloursOn({ ...history, zones: [zone] }, day).get(zone)!;
     return { from, to, value: known.value, known: known.from };
   });
 }

@@ -2,13 +2,14 @@
 
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { coloursOn, layersAsOn, showsOn, type ColourOnDay } from '@/core/evidence/as-on';
+import { coloursOn, layersAsOn, showsOn, type ColourHistory, type ColourOnDay } from '@/core/evidence/as-on';
 import { EVENT_KINDS } from '@/core/evidence/events';
 import { needsOrder } from '@/core/evidence/layers';
 import { addDays, daysBetween } from '@/core/units/day';
 import { useSheetOverlay, useZoneChoice } from '@/stations/shell/zone-choice';
 import { fullDay, windowInWords } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
+import { useFetched } from '@/ui/use-fetched';
 import { NewEvent, OneEvent } from './event-forms';
 import type { EvidencePage } from './page-data';
 import { coatsOf, spanOf, ticksOf } from './timeline-scale';
@@ -17,13 +18,18 @@ type EventRow = EvidencePage['events'][number];
 
 /** What happened to each zone, on a scale of days, and the airframe as it was on any of them. */
 export function Timeline({ data }: { data: EvidencePage }): ReactNode {
+  const history = useFetched<ColourHistory>(`/briefs/${data.briefId}/history?revision=${data.revision}`);
+  return history ? <DatedTimeline data={data} history={history} /> : <p role="status">Reading what was when…</p>;
+}
+
+function DatedTimeline({ data, history }: { data: EvidencePage; history: ColourHistory }): ReactNode {
   const { zone, choose, titleOf } = useZoneChoice();
   const setOverlay = useSheetOverlay();
   const span = useMemo(() => spanOf(data), [data]);
   const [offset, setOffset] = useState(() => daysBetween(span.from, data.target.from ?? data.target.to ?? span.from));
   const [form, setForm] = useState<'new' | string | null>(null);
   const day = addDays(span.from, offset);
-  const onDay = useMemo(() => coloursOn(data.history, day), [data.history, day]);
+  const onDay = useMemo(() => coloursOn(history, day), [history, day]);
   const hexOf = useMemo(() => new Map(data.codes.map((code) => [code.value, code.hex])), [data.codes]);
 
   useKey('PageUp', () => setOffset((was) => Math.max(0, was - 30)));
@@ -128,7 +134,7 @@ export function Timeline({ data }: { data: EvidencePage }): ReactNode {
             </button>
             <div className="timeline-bar">
               <TargetBand data={data} at={at} />
-              {coatsOf(data, key, span).map((coat) => (
+              {coatsOf(data, history, key, span).map((coat) => (
                 <span
                   key={coat.from}
                   className="timeline-coat"
@@ -185,7 +191,7 @@ export function Timeline({ data }: { data: EvidencePage }): ReactNode {
           onClose={() => setForm(null)}
         />
       ) : null}
-      <LayerOrder data={data} zones={zones} day={day} />
+      <LayerOrder data={data} history={history} zones={zones} day={day} />
     </section>
   );
 }
@@ -217,13 +223,23 @@ function inWords(data: EvidencePage, onDay: ReadonlyMap<string, ColourOnDay>, da
 }
 
 /** What has to be laid down, bottom to top, where more than one coat shows on the day. */
-function LayerOrder({ data, zones, day }: { data: EvidencePage; zones: readonly string[]; day: string }): ReactNode {
+function LayerOrder({
+  data,
+  history,
+  zones,
+  day,
+}: {
+  data: EvidencePage;
+  history: ColourHistory;
+  zones: readonly string[];
+  day: string;
+}): ReactNode {
   const { titleOf } = useZoneChoice();
   const atTarget = day >= (data.target.from ?? '0') && day <= (data.target.to ?? data.target.from ?? '9');
   const orders = atTarget
     ? data.layers.filter((order) => zones.includes(order.zone))
     : zones.flatMap((zone) => {
-        const layers = layersAsOn(data.history, zone, day);
+        const layers = layersAsOn(history, zone, day);
         return needsOrder(layers) ? [{ zone, layers }] : [];
       });
   if (orders.length === 0) return null;

@@ -1,5 +1,6 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useState, type ReactNode } from 'react';
 import { durationInWords } from '@/core/units/minutes';
@@ -15,8 +16,12 @@ const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.L
 
 const EntryForm = dynamic(() => import('./entry-form').then((module) => module.EntryForm));
 
+/** Entries that are drawn at once: a long build has a thousand. */
+const AT_ONCE = 60;
+
 export function LogStation({ data }: { data: LogPage }): ReactNode {
   const [open, setOpen] = useState<string | null>(null);
+  const [shown, setShown] = useState(AT_ONCE);
   const entries = [...data.entries].reverse();
   return (
     <StationFrame station="log" now={whatMatters(data)}>
@@ -43,7 +48,7 @@ export function LogStation({ data }: { data: LogPage }): ReactNode {
                 </tr>
               </thead>
               <tbody>
-                {entries.map((entry) => (
+                {entries.slice(0, shown).map((entry) => (
                   <Fragment key={entry.id}>
                     <tr>
                       <td className="dim" style={{ whiteSpace: 'nowrap' }}>
@@ -95,6 +100,14 @@ export function LogStation({ data }: { data: LogPage }): ReactNode {
               </tbody>
             </table>
           </div>
+          {shown < entries.length ? (
+            <p>
+              {shown} of {entries.length} entries.{' '}
+              <Button variant="outlined" onClick={() => setShown(shown + AT_ONCE)}>
+                Show earlier ones
+              </Button>
+            </p>
+          ) : null}
         </>
       )}
     </StationFrame>

@@ -13,7 +13,7 @@ export default async function ColoursPage({
   const { view, shelf, revisions, nowUtc } = await briefView((await params).id);
   return (
     <ColoursStation
-      data={coloursPage(view, shelf, String(revisions.shelf), nowUtc, typeof code === 'string' ? code : null)}
+      data={coloursPage(view, shelf, String(revisions.shelf.number), nowUtc, typeof code === 'string' ? code : null)}
     />
   );
 }

@@ -3,6 +3,6 @@ import { EvidenceStation } from '@/stations/evidence/evidence-station';
 import { briefView } from '../view';
 
 export default async function EvidencePage({ params }: { params: Promise<{ id: string }> }) {
-  const { view, shelf } = await briefView((await params).id);
-  return <EvidenceStation data={evidencePage(view, shelf)} />;
+  const { view, shelf, revisions } = await briefView((await params).id);
+  return <EvidenceStation data={evidencePage(view, shelf, revisions.brief.number)} />;
 }
