@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { checkSource } from '@/core/kept/check-source';
-import { otherSide, withoutSide } from '@/core/brief/questions';
+import { otherSide, withoutSide } from '@/core/outline/zones';
 import { paintEventFields, RECORDS, sightingFields, sourceFields } from '@/core/kept/records';
 import { readCell } from '@/core/evidence/cell-entry';
 import { clarityOn } from '@/core/evidence/film';

@@ -96,16 +96,19 @@ export async function loadSince(
     );
     return fromRow(kind, found!.row);
   };
-  const lists = Object.entries(LISTS).map(async ([list, [kind, order]]) => [
-    list,
-    changed(kind) ? await recordsOf(client, kind, id, order) : before!.state[list as keyof typeof LISTS],
-  ]);
-  const [brief, airframe, ...read] = await Promise.all([
-    one('brief', before?.state.brief),
-    one('airframe', before?.state.airframe),
-    ...lists,
-  ]);
-  return { state: { brief, airframe, ...Object.fromEntries(read) } as BriefState, revision };
+  const state: Partial<Record<keyof BriefState, unknown>> = {};
+  const jobs = [
+    async () => void (state.brief = await one('brief', before?.state.brief)),
+    async () => void (state.airframe = await one('airframe', before?.state.airframe)),
+    ...Object.entries(LISTS).map(([name, [kind, order]]) => async () => {
+      const list = name as keyof typeof LISTS;
+      state[list] = changed(kind) ? await recordsOf(client, kind, id, order) : before!.state[list];
+    }),
+  ];
+  // Within a transaction there is one connection: one after the other.
+  if (client === pool()) await Promise.all(jobs.map((job) => job()));
+  else for (const job of jobs) await job();
+  return { state: state as unknown as BriefState, revision };
 }
 
 /** Makes a brief with its airframe and weekly sessions, as one act that belongs to it: undo knows where the beginning is. */

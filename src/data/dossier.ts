@@ -1,9 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { checkSource } from '@/core/kept/check-source';
-import type { BriefState } from '@/core/kept/state';
+import { outlineSpecOf, type BriefState } from '@/core/kept/state';
+import { withoutSide } from '@/core/outline/zones';
+import { buildOutline } from '@/core/outline/outline';
 import { toDossier, type Dossier, type DossierParts } from '@/core/interchange/dossier';
 import { resolveSources, type ReadTable, type RowFault } from '@/core/interchange/evidence-csv';
 import { loadBrief } from './briefs';
+import { pool } from './database';
+import { revisionsOf } from './revisions';
 import { newAct, perform, type ActWriter } from './acts';
 import type { Stamp } from '@/core/kept/act';
 import type { Fields } from '@/core/kept/records';
@@ -148,7 +152,27 @@ export async function insertDossier(
   return added;
 }
 
-/** Merges a dossier into a brief, as one act; null when the brief is gone. Sources that contradict this airframe are named and refuse it all. */
+/** What of a dossier contradicts this airframe: sources from after its loss, zones that it does not have. */
+function contradictions(dossier: Dossier, { airframe, brief }: BriefState): RowFault[] {
+  const zones = new Set(buildOutline(outlineSpecOf(airframe, brief)).zones.map(({ key }) => key));
+  const bases = new Set([...zones].flatMap((zone) => withoutSide(zone) ?? []));
+  const faults: RowFault[] = [];
+  const fault = (place: string, says: string) => faults.push({ row: 0, says: `${place}: ${says}` });
+  const zoneAt = (place: string, zone: string, known: ReadonlySet<string>) =>
+    known.has(zone) || fault(place, `this airframe has no zone "${zone}"`);
+  dossier.sources.forEach((source, i) => {
+    const alone = { ...source, derivedFrom: [], afterEventId: null, beforeEventId: null };
+    for (const { says } of checkSource(alone, source.ref, { sources: [], events: [], airframe }))
+      fault(`sources[${i}]`, says);
+    source.zones.forEach((zone, k) => zoneAt(`sources[${i}].zones[${k}]`, zone, zones));
+  });
+  dossier.questions.forEach(({ zone }, i) => zoneAt(`questions[${i}].zone`, zone, zones));
+  dossier.events.forEach(({ zone }, i) => zoneAt(`events[${i}].zone`, zone, zones));
+  dossier.mirrors.forEach(({ zone }, i) => zoneAt(`mirrors[${i}].zone`, zone, bases));
+  return faults;
+}
+
+/** Merges a dossier into a brief, as one act; null when the brief is gone. What contradicts this airframe is named and refuses it all. */
 export async function mergeDossier(
   briefId: string,
   dossier: Dossier,
@@ -156,17 +180,16 @@ export async function mergeDossier(
 ): Promise<{ added: Added; faults: RowFault[] } | null> {
   const state = await loadBrief(briefId);
   if (!state) return null;
-  const faults = dossier.sources.flatMap((source, i) =>
-    checkSource({ ...source, derivedFrom: [], afterEventId: null, beforeEventId: null }, source.ref, {
-      sources: [],
-      events: [],
-      airframe: state.airframe,
-    }).map(({ says }) => ({ row: 0, says: `sources[${i}]: ${says}` })),
-  );
+  const faults = contradictions(dossier, state);
   const none: Added = { sources: 0, questions: 0, sightings: 0, rulings: 0, events: 0, mirrors: 0 };
   if (faults.length > 0) return { added: none, faults };
   const { value: added } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) =>
-    insertDossier(writer, dossier, await keepPictures(writer, picturesInJson(dossier.pictures)), state),
+    insertDossier(
+      writer,
+      dossier,
+      await keepPictures(writer, picturesInJson(dossier.pictures)),
+      (await loadBrief(briefId, writer.client))!,
+    ),
   );
   return { added, faults: [] };
 }
@@ -177,9 +200,10 @@ export async function addTable(
   read: ReadTable,
   stamp?: Stamp,
 ): Promise<{ added: number; faults: RowFault[] } | null> {
-  const state = await loadBrief(briefId);
-  if (!state) return null;
+  if (!(await revisionsOf(pool(), briefId))) return null;
   const { value } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) => {
+    // Read within the act: what somebody else adds meanwhile waits for it, or is known to it.
+    const state = (await loadBrief(briefId, writer.client))!;
     const done =
       read.table === 'sources'
         ? await addSources(writer, read.rows, state)

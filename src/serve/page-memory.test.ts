@@ -1,7 +1,7 @@
 import { createServer, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { briefOfPage, PageMemory } from './page-memory';
+import { pageAsked, PageMemory } from './page-memory';
 import { oneLine } from './quiet-console';
 
 const ID = '3d3fa85c-09b5-476b-9c7f-04ddca3f26cd';
@@ -12,6 +12,7 @@ describe('pages from memory', () => {
   let rendered = 0;
   let revision = 1;
   let status = 200;
+  let content: string | null = null;
   const memory = new PageMemory(1_000_000, () => `nonce${(nonces += 1)}`);
   let nonces = 0;
 
@@ -27,10 +28,11 @@ describe('pages from memory', () => {
     response.end(`<script nonce="${nonce}">ä</script>`);
   };
   beforeEach(async () => {
-    [rendered, status] = [0, 200];
+    [rendered, status, content] = [0, 200, null];
     revision += 1;
     server = createServer((request, response) => {
-      void memory.answer(request, response, String(revision), () => render(response));
+      const from = { of: String(revision), content: () => Promise.resolve(content) };
+      void memory.answer(request, response, from, () => render(response));
     });
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/briefs/${ID}/evidence`;
@@ -64,6 +66,17 @@ describe('pages from memory', () => {
     await get({ rsc: '1' });
     expect(rendered).toBe(3);
   });
+  test('a revision after which it shows the same is answered from memory; one after which it does not is rendered', async () => {
+    content = 'the same';
+    const { body } = await get();
+    revision += 1;
+    expect((await get()).body.slice(0, 10)).toBe(body.slice(0, 10));
+    expect(rendered).toBe(1);
+    content = 'another';
+    revision += 1;
+    await get();
+    expect(rendered).toBe(2);
+  });
   test('what went wrong is not remembered', async () => {
     status = 500;
     await get();
@@ -81,7 +94,7 @@ describe('which requests are pages of a brief', () => {
     ['GET', '/briefs/none/colours', null],
     ['GET', '/', null],
   ])('%s %s', (method, url, expected) => {
-    expect(briefOfPage({ method, url, headers: {} })).toBe(expected);
+    expect(pageAsked({ method, url, headers: {} })?.brief ?? null).toBe(expected);
   });
 });
 

@@ -5,25 +5,37 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
  * minute is another. Only the nonce of its content policy is made anew each time.
  */
 
-const STATION = /^\/briefs\/([0-9a-f-]{36})\/(?:evidence|colours|markings|route|bench|log|brief|setup)(?:\?|$)/i;
+const STATION = /^\/briefs\/([0-9a-f-]{36})\/(evidence|colours|markings|route|bench|log|brief|setup)(?:\?(.*))?$/i;
 /** Headers by which one address has several answers: the whole page, or the parts that a change of station needs. */
 const VARY = ['rsc', 'next-router-state-tree', 'next-router-prefetch', 'next-router-segment-prefetch', 'next-url'];
 const KEPT_HEADERS = ['content-type', 'content-security-policy', 'cache-control', 'vary', 'link'];
 const NONCE = /'nonce-([^']+)'/;
 
-/** The brief of a page that may be remembered; null for every other request. */
-export function briefOfPage({
+export interface PageAsked {
+  brief: string;
+  station: string;
+  search: string;
+}
+
+/** Which page of a brief is asked for, where it may be remembered; null for every other request. */
+export function pageAsked({
   method,
   url,
   headers,
-}: Pick<IncomingMessage, 'method' | 'url' | 'headers'>): string | null {
-  if (method !== 'GET' || headers['next-action']) return null;
-  return STATION.exec(url ?? '')?.[1]?.toLowerCase() ?? null;
+}: Pick<IncomingMessage, 'method' | 'url' | 'headers'>): PageAsked | null {
+  const found = method === 'GET' && !headers['next-action'] ? STATION.exec(url ?? '') : null;
+  return found && { brief: found[1]!.toLowerCase(), station: found[2]!, search: found[3] ?? '' };
+}
+
+/** What a page is rendered from: the revisions and the minute, and a name for what it shows, which many revisions may share. */
+export interface RenderedFrom {
+  of: string;
+  content: () => Promise<string | null>;
 }
 
 interface Page {
-  /** What it was rendered from. */
   of: string;
+  content: string | null;
   headers: [string, string][];
   nonce: string;
   /** The body, cut where the nonce stands. */
@@ -41,34 +53,40 @@ export class PageMemory {
     private readonly makeNonce: () => string,
   ) {}
 
-  /** Answers from memory, or lets `render` answer and remembers that. `of` is what the page is rendered from now. */
+  /** Answers from memory, or lets `render` answer and remembers that. */
   async answer(
     request: IncomingMessage,
     response: ServerResponse,
-    of: string,
+    { of, content }: RenderedFrom,
     render: () => Promise<void>,
   ): Promise<void> {
     const key = keyOf(request);
     // Many who ask for the same page at once wait for the first of them.
     await this.coming.get(`${key} ${of}`);
-    const known = this.pages.get(key);
-    if (known?.of === of) {
-      this.pages.delete(key);
-      this.pages.set(key, known);
-      this.send(known, response);
-      return;
-    }
+    if (this.sendKnown(key, response, (page) => page.of === of)) return;
     let arrived: () => void = () => undefined;
     this.coming.set(`${key} ${of}`, new Promise((resolve) => (arrived = resolve)));
     try {
+      const shows = await content();
+      if (shows && this.sendKnown(key, response, (page) => page.content === shows, of)) return;
       const body = overheard(response);
       await render();
       await ended(response);
-      this.remember(key, of, response, body());
+      // Where nobody could say yet what it shows, somebody can now.
+      this.remember(key, of, shows ?? (await content()), response, body());
     } finally {
       this.coming.delete(`${key} ${of}`);
       arrived();
     }
+  }
+
+  private sendKnown(key: string, response: ServerResponse, isIt: (page: Page) => boolean, of?: string): boolean {
+    const known = this.pages.get(key);
+    if (!known || !isIt(known)) return false;
+    this.pages.delete(key);
+    this.pages.set(key, of ? { ...known, of } : known);
+    this.send(known, response);
+    return true;
   }
 
   private send(page: Page, response: ServerResponse) {
@@ -77,13 +95,14 @@ export class PageMemory {
     response.end(page.parts.join(nonce));
   }
 
-  private remember(key: string, of: string, response: ServerResponse, body: Buffer | null) {
+  private remember(key: string, of: string, content: string | null, response: ServerResponse, body: Buffer | null) {
     const policy = response.getHeader('content-security-policy');
     const nonce = typeof policy === 'string' ? NONCE.exec(policy)?.[1] : undefined;
     if (response.statusCode !== 200 || !body || !nonce) return;
     this.forget(key);
     const page: Page = {
       of,
+      content,
       headers: KEPT_HEADERS.flatMap((name) => {
         const value = response.getHeader(name);
         return value === undefined ? [] : [[name, String(value)] as [string, string]];

@@ -20,8 +20,12 @@ if (cluster.isPrimary) {
     process.env.COLORIMETER_URL ??= url;
     process.env.SHOPS_URL ??= url;
   }
-  if (wanted === 1) await listen(port, dev);
-  else {
+  if (wanted === 1) {
+    await listen(port, dev);
+    for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0));
+  } else {
+    // A process gives memory back before it takes more.
+    cluster.setupPrimary({ execArgv: [...process.execArgv, '--max-old-space-size=400'] });
     let ending = false;
     for (let i = 0; i < wanted; i += 1) cluster.fork();
     cluster.on('exit', (worker) => {

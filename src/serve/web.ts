@@ -1,10 +1,11 @@
-import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import compression from 'compression';
 import next from 'next';
 import { pool } from '@/data/database';
 import { revisionsOf } from '@/data/revisions';
 import { CLOSED_POLICY, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
-import { briefOfPage, PageMemory } from './page-memory';
+import { pageAsked, PageMemory } from './page-memory';
 
 const MOST_REMEMBERED = 48 * 1024 * 1024;
 
@@ -19,13 +20,13 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   const compress = compression({ level: 3 });
 
   const answer = async (request: IncomingMessage, response: ServerResponse) => {
-    const brief = dev ? null : briefOfPage(request);
-    const revisions = brief ? await revisionsOf(pool(), brief).catch(() => null) : null;
-    if (!revisions) return handle(request, response);
+    const asked = dev ? null : pageAsked(request);
+    const revisions = asked ? await revisionsOf(pool(), asked.brief).catch(() => null) : null;
+    if (!asked || !revisions) return handle(request, response);
     const minute = Math.floor(Date.now() / 60_000);
-    await pages.answer(request, response, `${revisions.brief.number} ${revisions.shelf.number} ${minute}`, () =>
-      handle(request, response),
-    );
+    const of = `${revisions.brief.number} ${revisions.shelf.number} ${minute}`;
+    const content = async () => (await contentOf()?.(asked.brief, asked.station, asked.search)) ?? null;
+    await pages.answer(request, response, { of, content }, () => handle(request, response));
   };
 
   const server = createServer((request, response) => {
@@ -59,8 +60,38 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   server.on('clientError', (_, socket) => {
     if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');
   });
+  if (!dev) await warmUp(server);
   await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
 }
+
+/**
+ * Asks for every kind of page once, at a door of this process's own, before the front door opens: the first who come would wait for the code
+ * of each to be loaded.
+ */
+async function warmUp(server: Server): Promise<void> {
+  await new Promise<void>((resolve) => server.listen({ port: 0, host: '127.0.0.1', exclusive: true }, resolve));
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  try {
+    const start = await (await fetch(base)).text();
+    const brief = /\/briefs\/[0-9a-f-]{36}/.exec(start)?.[0];
+    for (const station of brief ? STATIONS : []) await (await fetch(`${base}${brief}/${station}`)).text();
+  } catch (error) {
+    console.error('The pages could not be warmed up:', error);
+  }
+  await new Promise((resolve) => {
+    server.close(resolve);
+    server.closeAllConnections();
+  });
+}
+const STATIONS = ['setup', 'evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
+
+/** The application says what a page shows, once it has shown one. */
+const contentOf = () =>
+  (
+    globalThis as {
+      buildBriefContentOf?: (brief: string, station: string, search: string) => Promise<string | null>;
+    }
+  ).buildBriefContentOf;
 
 /** Actions of the house never throw: where one ends in a fault of the server, what was sent could not be read. */
 function unreadableIsRefused(response: ServerResponse): void {

@@ -6,6 +6,7 @@ import type { Window } from '@/core/evidence/date-fit';
 import { changedWeights, WISH, type Weights } from '@/core/evidence/weights';
 import { weigh, type Evidence, type WeighedQuestion, type WeighedSighting } from '@/core/evidence/weigh';
 import { zoneTitle, type Outline } from '@/core/outline/outline';
+import { otherSide, withoutSide } from '@/core/outline/zones';
 import { gateOf, type GateName } from '@/core/route/gates';
 import { parseNumber } from '@/core/units/number';
 import type { Kept } from '@/core/kept/records';
@@ -44,14 +45,6 @@ export interface WeighedBrief {
   /** When each source can have been made, from its own days and the events it is dated by. */
   windows: Map<string, Window>;
 }
-
-const SIDE = /-(port|starboard)$/;
-/** The zone without its side; null for one that has no other side. */
-export const withoutSide = (zone: string): string | null => (SIDE.test(zone) ? zone.replace(SIDE, '') : null);
-export const otherSide = (zone: string): string | null => {
-  const side = SIDE.exec(zone)?.[1];
-  return side ? zone.replace(SIDE, side === 'port' ? '-starboard' : '-port') : null;
-};
 
 /** Weighs all questions of a brief. Mirrored sides are weighed as one; structure outlasts repaints. */
 export function weighQuestions(state: BriefState, book: CodeBook, outline: Outline): WeighedBrief {

@@ -18,3 +18,11 @@ export const VIEWS = ['port', 'starboard', 'upper', 'lower'] as const;
 export type View = (typeof VIEWS)[number];
 
 export const sided = (key: string, side: 'port' | 'starboard') => `${key}-${side}`;
+
+const SIDE = /-(port|starboard)$/;
+/** The zone without its side; null for one that has no other side. */
+export const withoutSide = (zone: string): string | null => (SIDE.test(zone) ? zone.replace(SIDE, '') : null);
+export const otherSide = (zone: string): string | null => {
+  const side = SIDE.exec(zone)?.[1];
+  return side ? zone.replace(SIDE, side === 'port' ? '-starboard' : '-port') : null;
+};

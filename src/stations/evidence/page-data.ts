@@ -1,6 +1,6 @@
 import type { BriefView, LayerOrder } from '@/core/brief/derive';
 import { isAfterLoss } from '@/core/kept/check-source';
-import { otherSide } from '@/core/brief/questions';
+import { otherSide } from '@/core/outline/zones';
 import type { Kept } from '@/core/kept/records';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
 import { hexOf } from '@/core/colour/spaces';
@@ -42,7 +42,7 @@ export interface QuestionRow {
 export type SightingCell = Pick<
   Kept<'sighting'>,
   'id' | 'version' | 'sourceId' | 'questionId' | 'value' | 'sd' | 'clarity' | 'sense'
-> & { marks?: NonNullable<Kept<'sighting'>['marks']> };
+> & { marks?: NonNullable<Kept<'sighting'>['marks']>; note?: string };
 
 /** What stands behind the support of one question: fetched when it is opened. */
 export interface QuestionSupport {
@@ -176,8 +176,20 @@ function cellOf({
   clarity,
   sense,
   marks,
+  note,
 }: Kept<'sighting'>): SightingCell {
-  return { id, version, sourceId, questionId, value, sd, clarity, sense, ...(marks ? { marks } : {}) };
+  return {
+    id,
+    version,
+    sourceId,
+    questionId,
+    value,
+    sd,
+    clarity,
+    sense,
+    ...(marks ? { marks } : {}),
+    ...(note ? { note } : {}),
+  };
 }
 
 /** What one question rests on; null when there is no such question. */

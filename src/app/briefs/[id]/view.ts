@@ -11,7 +11,7 @@ import { loadShelfSince, type LoadedShelf } from '@/data/shelf';
 /** Step placements that a page may spend on the plan: enough for a good plan, little enough to answer at once. */
 const PAGE_EFFORT = 400;
 
-interface Derived {
+export interface Derived {
   view: BriefView;
   shelf: ColourShelf;
   nowUtc: string;

@@ -1,5 +1,5 @@
-import { coloursPage } from '@/stations/colours/page-data';
 import { ColoursStation } from '@/stations/colours/colours-station';
+import { PAGES } from '../pages';
 import { briefView } from '../view';
 
 export default async function ColoursPage({
@@ -10,10 +10,6 @@ export default async function ColoursPage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { code } = await searchParams;
-  const { view, shelf, revisions, nowUtc } = await briefView((await params).id);
-  return (
-    <ColoursStation
-      data={coloursPage(view, shelf, String(revisions.shelf.number), nowUtc, typeof code === 'string' ? code : null)}
-    />
-  );
+  const search = new URLSearchParams(typeof code === 'string' ? { code } : {});
+  return <ColoursStation data={PAGES.colours(await briefView((await params).id), search)} />;
 }

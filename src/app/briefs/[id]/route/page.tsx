@@ -1,8 +1,7 @@
-import { routePage } from '@/stations/route/page-data';
 import { RouteStation } from '@/stations/route/route-station';
+import { PAGES } from '../pages';
 import { briefView } from '../view';
 
 export default async function RoutePage({ params }: { params: Promise<{ id: string }> }) {
-  const { view } = await briefView((await params).id);
-  return <RouteStation data={routePage(view)} />;
+  return <RouteStation data={PAGES.route(await briefView((await params).id))} />;
 }
