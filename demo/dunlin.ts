@@ -280,7 +280,7 @@ export function dunlin(startOn: string) {
   b.saw(
     'museum',
     'colour',
-    { cockpit: 'TCS 41', 'instrument-panel': 'TCS 44', 'well-main-port': 'TCS 42', 'gear-main': 'TCS 62' },
+    { cockpit: 'TCS 47', 'instrument-panel': 'TCS 44', 'well-main-port': 'TCS 42', 'gear-main': 'TCS 62' },
     'clear',
   );
   b.saw('letter', 'colour', { 'well-main-starboard': 'TCS 42', 'gear-main': 'TCS 60' }, 'partial');

@@ -178,6 +178,18 @@ function workedSoFar(file: BriefFile, shelf: ColourShelf, nowUtc: string): Brief
       {
         ...BLANK_LOG_ENTRY,
         stepKey: key,
+        stepKind: step.kind,
+        zones: step.zones,
+        code: step.code ?? '',
+        chemistry: step.load?.chemistry ?? '',
+        // Drops as they went into the cup, the thinner by eye: near the advice, never quite it.
+        mixed: step.load
+          ? { parts: [{ label: step.layer?.paint || step.load.title, drops: 12 + (i % 4) }], thinner: 1 + (i % 3) / 2 }
+          : null,
+        ml: step.load ? Math.round(10 * (0.8 + 0.3 * (i % 4))) / 10 : null,
+        coats: step.load ? (step.layer?.coats ?? 1) : null,
+        tempC: file.brief.tempC - (i % 3),
+        humidity: file.brief.humidity + 2 * (i % 4),
         title: step.title,
         lane: step.lane,
         plannedMinutes: step.minutes,

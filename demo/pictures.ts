@@ -8,6 +8,9 @@ import { extentOf, type Polygon } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 
+// The pictures are drawn as vector drawings of the demo's own; uploads of such are never opened.
+sharp.unblock({ operation: ['VipsForeignLoadSvg'] });
+
 /** Draws the demo's "photographs" and drawings from an outline: no picture of anything real is in the house. */
 
 export interface Shot {

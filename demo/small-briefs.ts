@@ -99,7 +99,7 @@ export function turnstone(startOn: string) {
   );
   b.rule('colour', 'fuselage-lower', 'TCS 13', 'choice', 'nothing shows the underside clearly');
   b.ask('colour', 'gear-main');
-  b.marking('lettering', 'Serial', 'fuselage-rear-port', 420, ['TCS 22'], 'decal', {
+  b.marking('lettering', 'Serial', 'fuselage-rear-port', 420, ['TCS 24'], 'decal', {
     text: 'L 88',
     printedMm: 13,
     places: [

@@ -188,7 +188,7 @@ describe('a table', () => {
     const result = await actions.lookAtCatalogue({ text });
     if (!result.ok) throw new Error('it could not be looked at');
     expect(result.value.rows).toBe(0);
-    expect(result.value.faults.at(-1)!.says).toBe('and 300 more');
+    expect(result.value.faults.at(-1)!.says).toBe('and 400 more');
     expect((await loadShelf()).paints).toEqual([]);
   });
 });

@@ -68,7 +68,7 @@ describe('migrations', () => {
   });
   test('running them again changes nothing', async () => {
     await migrate(process.env.DATABASE_URL!);
-    expect((await rows(pool(), 'select 1 from migration')).length).toBe(9);
+    expect((await rows(pool(), 'select 1 from migration')).length).toBe(10);
   });
 });
 

@@ -7,6 +7,8 @@ import { checkSize } from '@/core/markings/size';
 import { paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING } from '@/core/paint/spraying';
+import { thinningOf } from '@/core/paint/thinning';
+import { counted } from '@/core/units/words';
 import { workBySession } from '@/core/route/plan';
 import { sheetData, type SheetData } from '@/sheet/sheet-data';
 import { clock, fullDay, longDay, windowInWords } from '@/ui/dates';
@@ -67,6 +69,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
       const paint = call.choice?.paint ?? null;
       const dE = official?.lab && paint?.lab ? deltaE00(official.lab, paint.lab) : null;
       const advice = paint ? SPRAYING[paint.chemistry] : null;
+      const thinning = paint && thinningOf(paint);
       return {
         code: call.code,
         name: official?.record.name ?? '',
@@ -79,7 +82,10 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
           dE === null
             ? ''
             : `${differenceInWords(official!.lab!, paint!.lab!, dE, combinedSd(official!.sd, paint!.sd))} (${dE.toFixed(1)})`,
-        thinning: advice ? `${advice.ratio}:1 ${advice.thinner}, ${advice.pressureBar} bar` : '',
+        thinning:
+          advice && thinning
+            ? `${thinning.ratio}:1 ${thinning.thinner}, ${advice.pressureBar} bar, ${counted(call.coats?.coats ?? 0, 'coat')}`
+            : '',
         zones: call.zones.map((key) => view.outline.zones.find((zone) => zone.key === key)?.title ?? key).join('; '),
       };
     }),

@@ -65,6 +65,16 @@ export function formValues(fields: readonly FieldSpec[], record: Values): Values
   );
 }
 
+/** While something typed is not saved, leaving or reloading the page asks first. */
+export function useUnsaved(unsaved: boolean): void {
+  useEffect(() => {
+    if (!unsaved) return undefined;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [unsaved]);
+}
+
 interface RecordFormProps<T> {
   fields: readonly FieldSpec[];
   initial: Values;
@@ -96,6 +106,7 @@ export function RecordForm<T>({
   const { run, busy } = useSaving();
   const form = useForm<Values>({ defaultValues: formValues(fields, initial) });
   const [seen, setSeen] = useState(version);
+  useUnsaved(form.formState.isDirty);
   const { setValue, getValues } = form;
   useEffect(() => {
     for (const [name, value] of Object.entries(offered ?? {})) if (value && !getValues(name)) setValue(name, value);

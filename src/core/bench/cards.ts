@@ -1,13 +1,15 @@
 import type { Lab } from '@/core/colour/types';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
-import { CHEMISTRIES } from '@/core/paint/chemistry';
+import { CHEMISTRIES, type Chemistry } from '@/core/paint/chemistry';
 import { SPRAYING, type SprayAdvice } from '@/core/paint/spraying';
+import { thinningOf, thinRatioOf } from '@/core/paint/thinning';
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
-import type { Route } from '@/core/route/route';
+import type { Route } from '@/core/route/step';
 import type { Minutes } from '@/core/units/minutes';
 
 /** What the cards of a session are made from. */
 export interface PlannedBrief {
+  state: { brief: { tempC: number; humidity: number } };
   plan: RoutePlan;
   route: Route;
   calls: readonly PaintedCall[];
@@ -16,7 +18,20 @@ export interface PlannedBrief {
 interface PaintedCall {
   code: string;
   official: { lab: Lab | null } | null;
-  choice: { paint: Paint } | null;
+  choice: { paint: Paint; recipe: { parts: readonly { paint: Paint; drops: number }[] } | null } | null;
+  coats: { coats: number; because: string } | null;
+}
+
+/** A step as it is logged, beside its name and its minutes. */
+export interface LoggedStep {
+  stepKind: string;
+  zones: string[];
+  code: string;
+  chemistry: Chemistry | '';
+  mixed: { parts: { label: string; drops: number }[]; thinner: number } | null;
+  coats: number | null;
+  tempC: number;
+  humidity: number;
 }
 
 /** One step as it lies on the bench: what to do, with what, and what to wait for afterwards. */
@@ -34,6 +49,10 @@ export interface BenchCard {
   open: string[];
   paint: { label: string; chemistry: string; lab: Lab | null; ownedMl: number | null } | null;
   spray: Omit<SprayAdvice, 'caution'> | null;
+  /** How many, and why; null where nothing is sprayed. */
+  coats: { coats: number; because: string } | null;
+  /** What the log keeps of it, so that the same can be done again. */
+  logged: LoggedStep;
   /** Wait until the next step may follow. */
   dries: Minutes;
   dryingWhy: string;
@@ -65,7 +84,6 @@ function cardOf(view: PlannedBrief, item: PlannedWork): BenchCard {
   const call = view.calls.find((candidate) => candidate.code === step.code);
   const longest = view.route.links.filter((link) => link.from === item.key).sort((a, b) => b.minLag - a.minLag)[0];
   const gate = view.gates.find((candidate) => candidate.name === step.gate);
-  const { caution: _, ...spray } = step.load ? SPRAYING[step.load.chemistry] : { caution: '' };
   return {
     key: item.key,
     title: step.title,
@@ -78,10 +96,38 @@ function cardOf(view: PlannedBrief, item: PlannedWork): BenchCard {
     gate: step.gate,
     open: gate?.open.map((question) => `${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`) ?? [],
     paint: paintOf(call, step.load?.title ?? null, step.load?.chemistry),
-    spray: step.load ? (spray as Omit<SprayAdvice, 'caution'>) : null,
+    spray: step.load ? adviceFor(step.load.chemistry, call?.choice?.paint) : null,
+    coats: step.load ? (call?.coats ?? null) : null,
+    logged: {
+      stepKind: step.kind,
+      zones: step.zones,
+      code: step.code ?? '',
+      chemistry: step.load?.chemistry ?? '',
+      mixed: mixedFor(call),
+      coats: step.load ? (call?.coats?.coats ?? 1) : null,
+      tempC: view.state.brief.tempC,
+      humidity: view.state.brief.humidity,
+    },
     dries: longest?.minLag ?? 0,
     dryingWhy: longest && longest.minLag > 0 ? longest.why : '',
   };
+}
+
+/** What goes into the cup for a call: drops by the names of their paints, and the thinner. */
+function mixedFor(call: PaintedCall | undefined): LoggedStep['mixed'] {
+  const choice = call?.choice;
+  if (!choice) return null;
+  const parts = choice.recipe?.parts ?? [{ paint: choice.paint, drops: 1 }];
+  return {
+    parts: parts.map(({ paint, drops }) => ({ label: `${paintLabel(paint)} ${paint.name}`.trim(), drops })),
+    thinner: thinRatioOf(choice.paint),
+  };
+}
+
+/** How it is sprayed: thinned by the paint's own line, the rest by its chemistry. */
+function adviceFor(chemistry: Chemistry, paint: Paint | undefined): Omit<SprayAdvice, 'caution'> {
+  const { caution: _, ...advice } = SPRAYING[chemistry];
+  return paint ? { ...advice, ...thinningOf(paint) } : advice;
 }
 
 function paintOf(

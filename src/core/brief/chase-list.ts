@@ -4,7 +4,7 @@ import type { Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
 import type { RoutePlan } from '@/core/route/plan';
 import { redoOf } from '@/core/route/redo';
-import type { Route } from '@/core/route/route';
+import type { Route } from '@/core/route/step';
 import { daysBetween } from '@/core/units/day';
 import type { GateView } from './gate-views';
 import type { QuestionView, WeighedBrief } from './questions';

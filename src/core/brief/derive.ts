@@ -1,13 +1,16 @@
 import { codeBook, officialColours, type OfficialColour } from '@/core/codes/official';
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
+import type { Lab } from '@/core/colour/types';
 import type { Window } from '@/core/evidence/date-fit';
 import { needsOrder, type Layer } from '@/core/evidence/layers';
 import { buildOutline, zoneTitle, type Outline } from '@/core/outline/outline';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import { localDay } from '@/core/route/calendar';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
-import { buildRoute, type Route, type RouteCall } from '@/core/route/route';
+import { buildRoute } from '@/core/route/route';
+import type { Route, RouteCall } from '@/core/route/step';
 import { chaseList, type ChaseItem } from './chase-list';
 import { gateViews, type GateView } from './gate-views';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
@@ -22,6 +25,8 @@ export interface CallView {
   zones: string[];
   /** `paint` is what a chosen recipe makes, where one is chosen. */
   choice: { record: Kept<'colour_choice'>; paint: Paint; recipe: RecipeView | null } | null;
+  /** Coats that are planned of it; null while no paint is chosen. */
+  coats: PlannedCoats | null;
 }
 
 /** A brief with all that follows from it. */
@@ -86,7 +91,7 @@ export function deriveBrief(
   });
   const { calls, callOf } = stages.same(
     'called',
-    [questions, state.choices, state.recipes, shelf.paints, official, book],
+    [questions, state.choices, state.recipes, state.uses, state.log, brief, shelf.paints, official, book],
     () => {
       const make = callMaker(state, shelf.paints, official, book);
       return { calls: callViews(questions, make), callOf: make };
@@ -181,6 +186,7 @@ function callMaker(
   book: CodeBook,
 ): (value: string, zones: string[]) => CallView {
   const paints = new Map(catalogue.map((paint) => [paint.id, paint]));
+  const ground = state.brief.options.tonal === 'black base' ? BLACK_BASE : PRIMER_GREY;
   return (value, zones) => {
     const code = canonicalIn(book, value);
     const colour = official.get(code) ?? null;
@@ -188,8 +194,27 @@ function callMaker(
     const kept = state.recipes.find((recipe) => recipe.id === record?.recipeId);
     const recipe = kept ? recipeView(kept, paints) : null;
     const paint = recipe ? recipeAsPaint(recipe) : record?.paintId && paints.get(record.paintId);
-    return { code, official: colour, zones, choice: record && paint ? { record, paint, recipe } : null };
+    const choice = record && paint ? { record, paint, recipe } : null;
+    return {
+      code,
+      official: colour,
+      zones,
+      choice,
+      coats: choice && plannedCoats(choice.paint, ground, loggedCoats(state, record!.codeId, code)),
+    };
   };
+}
+
+/** What a colour goes over where nothing else is laid under it. */
+const PRIMER_GREY: Lab = [60, 0, 0];
+const BLACK_BASE: Lab = [12, 0, 0];
+
+/** Coats of a code that the builder laid before: as measured out, and as logged at the bench. */
+function loggedCoats({ uses, log }: BriefState, codeId: string, code: string): number[] {
+  return [
+    ...uses.filter((use) => use.codeId === codeId).map(({ coats }) => coats),
+    ...log.flatMap((entry) => (entry.code === code && entry.coats !== null ? [entry.coats] : [])),
+  ];
 }
 
 /** Rulings on colour, one call for each code with the zones that wear it. */
@@ -210,6 +235,7 @@ function routeCall(call: CallView): RouteCall {
     name: call.official?.record.name ?? '',
     zones: call.zones,
     lab: paint?.lab ?? call.official?.lab ?? null,
+    coats: call.coats?.coats ?? null,
     paint: paint
       ? {
           id: paint.id,

@@ -146,7 +146,7 @@ describe('what follows for the route', () => {
     const { view } = viewOfDemo((state) => {
       state.events = state.events.map((event) => (event.zone === 'fin-port' ? { ...event, showsUnder: true } : event));
     });
-    const under = view.plan.work.find((work) => work.key === 'layer:fin-port:0')!;
+    const under = view.plan.work.find((work) => work.key.startsWith('layer:fin-port:'))!;
     const over = view.plan.work.find((work) => work.key === 'spray:TCS 27')!;
     expect(under.step.title).toMatch(/^Earlier coat/);
     expect(under.end <= over.start).toBe(true);

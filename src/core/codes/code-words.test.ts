@@ -35,9 +35,9 @@ describe('what is said of a code', () => {
   test('the same colour in other finishes, by code', () => {
     expect(
       finishesInWords([
-        { code: 'NL 17031', finish: 'gloss' },
-        { code: 'NL 27031', finish: null },
+        { code: 'NL 17995', finish: 'gloss' },
+        { code: 'NL 27995', finish: null },
       ]),
-    ).toBe('The same colour in another finish: NL 17031, gloss; NL 27031');
+    ).toBe('The same colour in another finish: NL 17995, gloss; NL 27995');
   });
 });

@@ -27,11 +27,11 @@ const MUNSELL = system('MU', 'munsell', 1);
 
 describe('how codes are written', () => {
   test('five digits carry gloss and hue family: 1 gloss, 2 semi, 3 flat', () => {
-    expect(readIn(FIVE, 'nl-34102')).toEqual({ system: 'NL', code: 'NL 34102', finish: 'matt', family: 'green' });
-    expect(readIn(FIVE, '16270')).toMatchObject({ finish: 'gloss', family: 'grey' });
-    expect(readIn(FIVE, '2 4102')).toMatchObject({ code: 'NL 24102', finish: 'satin' });
+    expect(readIn(FIVE, 'nl-34997')).toEqual({ system: 'NL', code: 'NL 34997', finish: 'matt', family: 'green' });
+    expect(readIn(FIVE, '16998')).toMatchObject({ finish: 'gloss', family: 'grey' });
+    expect(readIn(FIVE, '2 4997')).toMatchObject({ code: 'NL 24997', finish: 'satin' });
   });
-  test.each(['44102', '04102', '3410', '341022', 'N34102', '39102'])('%s is no five-digit code', (text) =>
+  test.each(['44997', '04997', '3499', '349972', 'N34997', '39997'])('%s is no five-digit code', (text) =>
     expect(readIn(FIVE, text)).toBeNull(),
   );
   test('four digits carry a family', () => {
@@ -56,7 +56,7 @@ describe('how codes are written', () => {
   });
   test('what is printed reads as itself', () => {
     for (const [one, text] of [
-      [FIVE, '34102'],
+      [FIVE, '34997'],
       [FOUR, '7016'],
       [LETTERS, 'K7'],
       [THREE, '7'],
@@ -84,29 +84,29 @@ describe('a code that several systems take', () => {
 });
 
 describe('what stands beside a code', () => {
-  const codes = ['NL 34102', 'NL 24102', 'NL 14102', 'NL 34103', 'OV 417'].map((code) => codeOf({ code }));
+  const codes = ['NL 34997', 'NL 24997', 'NL 14997', 'NL 34996', 'OV 417'].map((code) => codeOf({ code }));
   const book = codeBook({ codes, systems: [FIVE, THREE] });
   test('the same last four in another finish', () => {
-    expect(otherFinishes(book, 'NL 34102').map(({ code, finish }) => [code, finish])).toEqual([
-      ['NL 24102', 'satin'],
-      ['NL 14102', 'gloss'],
+    expect(otherFinishes(book, 'NL 34997').map(({ code, finish }) => [code, finish])).toEqual([
+      ['NL 24997', 'satin'],
+      ['NL 14997', 'gloss'],
     ]);
     expect(otherFinishes(book, 'OV 417')).toEqual([]);
   });
   test('the finish that the number states', () => {
-    expect(finishOfCode([FIVE, THREE], 'NL 14102')).toBe('gloss');
+    expect(finishOfCode([FIVE, THREE], 'NL 14997')).toBe('gloss');
     expect(finishOfCode([FIVE, THREE], 'OV 417')).toBeNull();
   });
   test('an equivalent is near, not equal, with its distance; superseded is seen from both ends', () => {
     const chips = [
-      chipOf({ codeId: 'code NL 34102', lab: [35, -8, 12], sd: 0.5 }),
+      chipOf({ codeId: 'code NL 34997', lab: [35, -8, 12], sd: 0.5 }),
       chipOf({ codeId: 'code OV 417', lab: [40, -8, 12], sd: 0.5 }),
     ];
     const official = officialColours(codes, chips);
     const relation = {
       id: 'r',
       version: 1,
-      codeId: 'code NL 34102',
+      codeId: 'code NL 34997',
       otherId: 'code OV 417',
       fromDay: '1948-01-01',
       toDay: null,
@@ -114,15 +114,15 @@ describe('what stands beside a code', () => {
     };
     const from = (code: string, kind: 'superseded' | 'equivalent') =>
       relatedCodes(official.get(code)!, [{ ...relation, kind }], official)[0]!;
-    expect(from('NL 34102', 'equivalent')).toMatchObject({
+    expect(from('NL 34997', 'equivalent')).toMatchObject({
       code: 'OV 417',
       kind: 'equivalent',
       says: 'near, not equal',
       fromDay: '1948-01-01',
     });
-    expect(from('NL 34102', 'equivalent').dE00).toBeGreaterThan(3);
-    expect(from('NL 34102', 'superseded').kind).toBe('superseded');
-    expect(from('OV 417', 'superseded')).toMatchObject({ code: 'NL 34102', kind: 'supersedes' });
+    expect(from('NL 34997', 'equivalent').dE00).toBeGreaterThan(3);
+    expect(from('NL 34997', 'superseded').kind).toBe('superseded');
+    expect(from('OV 417', 'superseded')).toMatchObject({ code: 'NL 34997', kind: 'supersedes' });
   });
 });
 

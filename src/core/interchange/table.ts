@@ -45,7 +45,7 @@ export function readTable(text: string): Table {
     return {
       heads,
       rows: [],
-      faults: [{ row: 1, field: '', says: `there are more than ${MOST_ROWS} rows: at most so many are taken at once` }],
+      faults: [{ row: 1, field: '', says: `about ${linesOf(text) - 1} rows: at most ${MOST_ROWS} are taken at once` }],
     };
   return {
     heads,
@@ -60,6 +60,9 @@ export function readTable(text: string): Table {
     faults,
   };
 }
+
+/** Lines with an end; a cell may hold some of them. */
+const linesOf = (text: string): number => text.match(/\n/g)?.length ?? 0;
 
 /** A cell that was kept from being a formula by an apostrophe is the text behind it. */
 const asText = (cell: string): string => (/^'[=+\-@]/.test(cell) ? cell.slice(1) : cell);

@@ -78,14 +78,14 @@ describe('a standard as a table', () => {
   });
 
   test('the shape of the codes is told from what they look like', () => {
-    expect(guessShape(['34102', '16270'], 'NL').shape).toBe('gloss-family');
+    expect(guessShape(['34997', '16998'], 'NL').shape).toBe('gloss-family');
     expect(guessShape(['QR 7016', '1003'], 'QR').shape).toBe('family');
     expect(guessShape(['K 4', 'M 12'], 'SE')).toEqual({ shape: 'letters', digits: 2 });
     expect(guessShape(['5R 5/4', 'N 4/'], 'MU').shape).toBe('munsell');
     expect(guessShape(['TCS 31', '417'], 'TCS')).toEqual({ shape: 'digits', digits: 3 });
   });
   test('where the number states the finish, it is that', () => {
-    const { rows } = readStandard('code,L,a,b\n14102,35,-8,12\n34102,35,-8,12\n', {
+    const { rows } = readStandard('code,L,a,b\n14997,35,-8,12\n34997,35,-8,12\n', {
       name: 'NL',
       title: '',
       prefix: 'NL',

@@ -111,8 +111,8 @@ export function drawPropulsion(drawings: Drawings, body: Body, preset: Preset, d
       });
     }
     zones.push(
-      zone('spinner', 'Spinner', 'engines', Math.PI * radius * radius * 1.6),
-      zone('propeller', 'Propeller', 'engines', r * 0.35),
+      zone('spinner', 'Spinner', 'propeller', Math.PI * radius * radius * 1.6),
+      zone('propeller', 'Propeller', 'propeller', r * 0.35),
     );
   }
   if (d.engineSpacing > 0 && d.nacelleLength > 0) {
@@ -146,7 +146,7 @@ export function drawPropulsion(drawings: Drawings, body: Body, preset: Preset, d
       }
       zones.push(zone(key, `Nacelle, ${side}`, 'engines', Math.PI * d.nacelleDiameter * d.nacelleLength * 0.7, side));
     }
-    if (r > 0) zones.push(zone('propeller', 'Propellers', 'engines', r * 0.7));
+    if (r > 0) zones.push(zone('propeller', 'Propellers', 'propeller', r * 0.7));
   }
   return zones;
 }
@@ -301,7 +301,7 @@ export function drawGear(drawings: Drawings, body: Body, preset: Preset, d: Dime
       zone: 'well-nose',
       points: rectangle(d.thirdWheelStation - w * 0.5, -w * 0.45, d.thirdWheelStation + w * 2, w * 0.45),
     });
-    zones.push(zone('well-nose', 'Nose-wheel bay', 'interior', w * w * 3, 'both', 'fuselage'));
+    zones.push(zone('well-nose', 'Nose-wheel bay', 'bays', w * w * 3, 'both', 'fuselage'));
   }
   if (landing === 'wheels' && d.span > 0 && d.wingHeight < d.fuselageHeight * 0.7) {
     for (const side of SIDES) {
@@ -318,7 +318,7 @@ export function drawGear(drawings: Drawings, body: Body, preset: Preset, d: Dime
           Math.max(y, y * 0.42),
         ),
       });
-      zones.push(zone(key, `Main-wheel bay, ${side}`, 'interior', w * w * 3, side, 'wings'));
+      zones.push(zone(key, `Main-wheel bay, ${side}`, 'bays', w * w * 3, side, 'wings'));
     }
   }
   return zones;

@@ -1,6 +1,21 @@
 export type Side = 'port' | 'starboard' | 'both';
 export type ZoneGroup =
-  'fuselage' | 'wings' | 'tail' | 'glazing' | 'engines' | 'gear' | 'interior' | 'rotor' | 'stores';
+  | 'fuselage'
+  | 'wings'
+  | 'tail'
+  | 'glazing'
+  | 'engines'
+  | 'propeller'
+  | 'gear'
+  | 'bays'
+  | 'interior'
+  | 'rotor'
+  | 'stores';
+
+/** Groups that lie inside: closed in, or looked into through an opening. */
+export const INSIDE: ReadonlySet<ZoneGroup> = new Set(['interior', 'bays']);
+/** Groups that are painted apart and fitted late. */
+export const APART: ReadonlySet<ZoneGroup> = new Set(['gear', 'propeller', 'rotor', 'stores', 'glazing']);
 
 /** A named region of the outline. */
 export interface Zone {

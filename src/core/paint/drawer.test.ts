@@ -79,17 +79,17 @@ describe('grounds', () => {
 });
 
 describe('how much goes in the cup', () => {
-  test('by hand: 100 cm², two coats of 25 µm, half lands: 1 ml, and 0.4 ml stays in each cup', () => {
+  test('by hand: 100 cm², two coats of two passes of 25 µm, half lands: 2 ml, and 0.4 ml stays in each of two cups', () => {
     expect(paintNeeded({ ...TYPICAL_SPRAYING, areaCm2: 100, paintFraction: 0.5 })).toEqual({
-      sprayedMl: 1.4,
-      paintMl: 0.7,
+      sprayedMl: 2.4,
+      paintMl: 1.2,
     });
     const plan = planCup({ areaCm2: 100, coats: 2 }, { cupMl: 2, thinRatio: 1, factor: 1 });
     expect(plan).toMatchObject({
-      fillings: 1,
-      sprayedMl: 1.4,
-      paintMl: 0.7,
-      thinnerMl: 0.7,
+      fillings: 2,
+      sprayedMl: 2.8,
+      paintMl: 1.4,
+      thinnerMl: 1.4,
       paintDrops: 14,
       thinnerDrops: 14,
     });

@@ -1,38 +1,53 @@
 import type { Minutes } from '@/core/units/minutes';
 import type { Chemistry } from './chemistry';
 
+/** How far a coat has dried: dust no longer sticks, the next coat may come, it may be taken in the hand and sanded, it bears tape, it is through. */
 export interface Drying {
   touch: Minutes;
   recoat: Minutes;
+  handle: Minutes;
   mask: Minutes;
   cure: Minutes;
 }
+export type DryingState = keyof Drying;
 
 const h = 60;
 /** Typical values at 20 C and 50 % relative humidity. */
 export const DRYING: Record<Chemistry, Drying> = {
-  WA: { touch: 20, recoat: 30, mask: 24 * h, cure: 48 * h },
-  SA: { touch: 10, recoat: 20, mask: 12 * h, cure: 24 * h },
-  AL: { touch: 5, recoat: 15, mask: 3 * h, cure: 12 * h },
-  ML: { touch: 15, recoat: 30, mask: 12 * h, cure: 24 * h },
-  EN: { touch: 5 * h, recoat: 12 * h, mask: 48 * h, cure: 72 * h },
-  OI: { touch: 8 * h, recoat: 48 * h, mask: 72 * h, cure: 72 * h },
-  EW: { touch: 40, recoat: 12 * h, mask: 24 * h, cure: 24 * h },
+  WA: { touch: 20, recoat: 30, handle: 4 * h, mask: 24 * h, cure: 48 * h },
+  SA: { touch: 10, recoat: 20, handle: 2 * h, mask: 12 * h, cure: 24 * h },
+  AL: { touch: 5, recoat: 15, handle: 3 * h, mask: 3 * h, cure: 12 * h },
+  ML: { touch: 15, recoat: 30, handle: 6 * h, mask: 12 * h, cure: 24 * h },
+  EN: { touch: 5 * h, recoat: 12 * h, handle: 24 * h, mask: 48 * h, cure: 72 * h },
+  OI: { touch: 8 * h, recoat: 48 * h, handle: 48 * h, mask: 72 * h, cure: 72 * h },
+  EW: { touch: 40, recoat: 12 * h, handle: 12 * h, mask: 24 * h, cure: 24 * h },
 };
 
+interface Wait {
+  minutes: Minutes;
+  /** At the most, where there is a most. */
+  most?: Minutes;
+  says: string;
+  /** Cold makes it longer, warmth shorter, as with a coat of this chemistry; null where it does not mind. */
+  driesLike: Chemistry | null;
+}
+const waits = <const N extends string>(named: Record<N, Wait>): Record<N, Wait> => named;
+
 /** Waits that no paint explains. */
-export const WAITS = {
-  cement: { minutes: 16 * h, says: 'cement sets 12 to 24 h before a seam is sanded' },
-  filler: { minutes: 1 * h, says: 'a thin smear of filler takes an hour' },
-  pva: { minutes: 12 * h, says: 'white glue on clear parts takes 12 h' },
-  ca: { minutes: 10, says: 'cyanoacrylate is safe to handle after 10 min' },
-  wash: { minutes: 60, says: 'washed parts dry within the hour' },
-  decal: { minutes: 20, says: '20 min to the next fluid' },
-  decalOvernight: { minutes: 12 * h, says: 'decals dry over night before they are sealed' },
-  maskingFluid: { minutes: 30, says: 'masking fluid skins over in half an hour' },
-  washWindow: { minutes: 15, most: 40, says: 'a wash is wiped between 15 and 40 min' },
-  water: { minutes: 24 * h, says: 'poured water or gel sets for a day' },
-} as const;
+export const WAITS = waits({
+  cement: { minutes: 16 * h, says: 'cement sets 12 to 24 h before a seam is sanded', driesLike: 'AL' },
+  joint: { minutes: 2 * h, says: 'joints are firm enough to handle', driesLike: 'AL' },
+  filler: { minutes: 1 * h, says: 'a thin smear of filler takes an hour', driesLike: 'AL' },
+  pva: { minutes: 12 * h, says: 'white glue on clear parts takes 12 h', driesLike: 'WA' },
+  ca: { minutes: 10, says: 'cyanoacrylate is safe to handle after 10 min', driesLike: null },
+  wash: { minutes: 60, says: 'washed parts dry within the hour', driesLike: 'WA' },
+  decal: { minutes: 20, says: '20 min to the next fluid', driesLike: null },
+  decalOvernight: { minutes: 12 * h, says: 'decals dry over night before they are sealed', driesLike: null },
+  maskingFluid: { minutes: 30, says: 'masking fluid skins over in half an hour', driesLike: 'WA' },
+  washWindow: { minutes: 15, most: 40, says: 'a wash is wiped between 15 and 40 min', driesLike: 'EW' },
+  water: { minutes: 24 * h, says: 'groundwork, poured water or gel dries for a day', driesLike: 'WA' },
+});
+export type WaitName = keyof typeof WAITS;
 
 export interface Climate {
   tempC: number;
@@ -65,4 +80,11 @@ export const dryingOf = ({ chemistry, dries }: Coat): Drying => ({ ...DRYING[che
 
 export function dryingTime(coat: Coat, until: keyof Drying, climate: Climate): Minutes {
   return Math.ceil(dryingOf(coat)[until] * dryingFactor(coat.chemistry, climate));
+}
+
+/** A wait at the bench's own temperature and humidity. */
+export function waitFor(name: WaitName, climate: Climate): { minutes: Minutes; most: Minutes | null; says: string } {
+  const { minutes, most, says, driesLike } = WAITS[name];
+  const factor = driesLike ? dryingFactor(driesLike, climate) : 1;
+  return { minutes: Math.ceil(minutes * factor), most: most === undefined ? null : Math.floor(most * factor), says };
 }

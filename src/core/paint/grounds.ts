@@ -58,11 +58,11 @@ export function undercoatSchools(lab: Lab, kind: PaintKind): { take: School[]; a
   return { take: [{ ground: 'grey', says: 'mid grey: shows flaws, and most colours hide it' }], avoid: [] };
 }
 
-/** A fine coat lays so much of a full wet coat; the paint's share in the cup comes on top. */
+/** What is laid at once, in coats as builders count them: two crossing passes. Pre-shading and marbling are counted in passes. */
 export const COAT_WEIGHTS = [
-  { key: 'mist', title: 'mist', thickness: 0.25 },
-  { key: 'thin', title: 'thin', thickness: 0.5 },
-  { key: 'full', title: 'full wet', thickness: 1 },
+  { key: 'mist', title: 'mist passes', one: 'mist pass', coats: 0.25 },
+  { key: 'pass', title: 'single passes', one: 'pass', coats: 0.5 },
+  { key: 'coat', title: 'coats of two passes', one: 'coat', coats: 1 },
 ] as const;
 
 /** How much of a contrast laid under a film still shows, in words; dE00 between the two places. */

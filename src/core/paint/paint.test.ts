@@ -37,8 +37,8 @@ describe('drying', () => {
   });
 });
 
-test('100 cm2 in two coats of 25 um at 50 % transfer: 1 ml on the way, 0.4 ml lost in the cup', () => {
+test('100 cm2 in two coats of two passes of 25 um at 50 % transfer: 2 ml on the way, 0.4 ml lost in the cup', () => {
   const { sprayedMl, paintMl } = paintNeeded({ ...TYPICAL_SPRAYING, areaCm2: 100, paintFraction: 0.5 });
-  expect(sprayedMl).toBeCloseTo(1.4, 12);
-  expect(paintMl).toBeCloseTo(0.7, 12);
+  expect(sprayedMl).toBeCloseTo(2.4, 12);
+  expect(paintMl).toBeCloseTo(1.2, 12);
 });

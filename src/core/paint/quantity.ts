@@ -15,7 +15,8 @@ export interface SprayJob {
   paintFraction: number;
 }
 
-export const TYPICAL_SPRAYING = { coats: 2, wetFilmUm: 25, transfer: 0.5, fillings: 1, lossMl: 0.4 } as const;
+/** A coat as builders count them is two crossing passes of 25 um each. */
+export const TYPICAL_SPRAYING = { coats: 2, wetFilmUm: 50, transfer: 0.5, fillings: 1, lossMl: 0.4 } as const;
 
 /** Thinned mixture to spray and the paint in it: area x film x coats / transfer + losses. */
 export function paintNeeded(job: SprayJob): { sprayedMl: Ml; paintMl: Ml } {

@@ -8,7 +8,7 @@ import {
   type WeeklySession,
 } from './calendar';
 import { cleanOutTable } from './cleanout';
-import type { Route, RouteStep } from './route';
+import type { Route, RouteStep } from './step';
 import type { PlanProblem } from './schedule/problem';
 import { schedule } from './schedule/schedule';
 import type { Holding, Infeasible } from './schedule/explain';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { redoOf } from './redo';
-import type { Route, RouteStep } from './route';
+import type { Route, RouteStep } from './step';
 
 const step = (key: string, minutes: number, over: Partial<RouteStep> = {}): RouteStep =>
   ({ key, title: key, lane: 'Whole', minutes, zones: [], load: null, ...over }) as RouteStep;

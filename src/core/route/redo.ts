@@ -1,6 +1,6 @@
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import type { GateName } from './gates';
-import type { Route, RouteStep } from './route';
+import type { Route, RouteStep } from './step';
 
 /** What an answer that turns out wrong costs. */
 export interface Redo {

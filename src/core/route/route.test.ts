@@ -6,7 +6,10 @@ import { STANDARD_CLIMATE } from '@/core/paint/drying';
 import { cleanOut } from './cleanout';
 import { gateOf } from './gates';
 import { planRoute, workBySession, type PlanSettings } from './plan';
-import { buildRoute, lightToDark, type RouteCall, type RouteInput } from './route';
+import { buildRoute } from './route';
+import type { RouteCall } from './step';
+import type { RouteInput } from './route-input';
+import { lightToDark } from './colour-runs';
 import { waitingCircle } from './schedule/network';
 
 const paint = (label: string, chemistry: 'WA' | 'EN' | 'AL' = 'WA', kind: 'solid' | 'metallic' = 'solid') => ({
@@ -21,6 +24,7 @@ const call = (code: string, L: number, zones: string[], over: Partial<RouteCall>
   name: code,
   zones,
   lab: [L, 0, 0],
+  coats: 2,
   paint: paint(code),
   ...over,
 });
@@ -30,7 +34,7 @@ const CALLS = [
   call('TCS 14', 72, ['fuselage-lower', 'wing-lower-port']),
   call('TCS 27', 45, ['fin-port']),
   call('TCS 60', 55, ['cockpit', 'well-nose']),
-  call('TCS 22', 20, ['spinner', 'gear-main']),
+  call('TCS 24', 20, ['spinner', 'gear-main']),
 ];
 
 function input(over: Partial<Omit<RouteInput, 'options'>> & { options?: Partial<Options> } = {}): RouteInput {

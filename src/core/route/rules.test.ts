@@ -5,8 +5,11 @@ import { MARKING_METHODS } from '@/core/markings/kinds';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
-import { buildRoute, type RouteCall } from './route';
-import { LANES, RULES } from './rules';
+import { waitFor } from '@/core/paint/drying';
+import { buildRoute } from './route';
+import type { RouteCall } from './step';
+import { LANES } from './rules/rule';
+import { RULES } from './rules';
 import { waitingCircle } from './schedule/network';
 
 const nameOf = (after: (typeof RULES)[number]['after'][number]) => (typeof after === 'string' ? after : after.step);
@@ -21,13 +24,20 @@ describe('the rules as data', () => {
     for (const rule of RULES)
       for (const after of rule.after) {
         if (typeof after === 'string') continue;
-        expect(after.why.length).toBeGreaterThan(5);
-        if (after.most !== undefined) expect(after.most).toBeGreaterThan(after.wait);
+        if ('until' in after) {
+          expect(after.why.length).toBeGreaterThan(5);
+          // What a step waits for to dry is something that the other one laid.
+          expect(RULES.find(({ key }) => key === after.step)!.lays).toBeDefined();
+          continue;
+        }
+        const { minutes, most, says } = waitFor(after.wait, { tempC: 20, humidity: 50 });
+        expect(says.length).toBeGreaterThan(5);
+        if (most !== null) expect(most).toBeGreaterThan(minutes);
       }
   });
   test('whatever sprays or cuts or sands carries its caution', () => {
     for (const rule of RULES) {
-      if (rule.sprays) expect(rule.caution).toMatch(/mask/i);
+      if (rule.lays && rule.kind !== 'washcoat' && rule.kind !== 'wipe') expect(rule.caution).toMatch(/mask/i);
       if (/^(Sand|Fill|Clean up)/.test(rule.title) && rule.minutes > 0) expect(rule.caution).toBeDefined();
     }
   });
@@ -67,6 +77,7 @@ const anyCalls: fc.Arbitrary<RouteCall[]> = fc
       name: `Colour ${code}`,
       zones: [zone],
       lab: [L, 0, 0],
+      coats: 2,
       paint: chemistry && { id: `p${code}`, label: 'paint', chemistry, kind: 'solid', finish: 'matt' },
     })),
   );
@@ -94,7 +105,7 @@ describe('for any build', () => {
         calls,
         markings: methods.map((method, i) => ({ id: `m${i}`, title: `marking ${i}`, zone: 'fin-port', method })),
         layers: [],
-        callFor: (code) => ({ code, name: code, zones: [], lab: null, paint: null }),
+        callFor: (code) => ({ code, name: code, zones: [], lab: null, coats: null, paint: null }),
       }),
     }));
 

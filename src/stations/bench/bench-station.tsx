@@ -14,6 +14,7 @@ import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { clock, longDay } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
+import { serverNow } from '@/ui/server-clock';
 import { useSaving } from '@/ui/saving';
 
 export interface BenchPage {
@@ -97,7 +98,12 @@ function Card({ data, card }: { data: BenchPage; card: BenchCard }): ReactNode {
           entity: 'timer',
           id: null,
           version: null,
-          fields: { stepKey: card.key, label: card.title, startedAt: new Date().toISOString(), minutes: card.dries },
+          fields: {
+            stepKey: card.key,
+            label: card.title,
+            startedAt: new Date(serverNow()).toISOString(),
+            minutes: card.dries,
+          },
         }),
       'Timer started',
     );
@@ -122,6 +128,7 @@ function Card({ data, card }: { data: BenchPage; card: BenchCard }): ReactNode {
           actualMinutes: Math.round(actual),
           note,
           paint: card.paint?.label ?? '',
+          ...card.logged,
         }),
       'Done; the rest is planned anew',
     );
@@ -151,6 +158,12 @@ function Card({ data, card }: { data: BenchPage; card: BenchCard }): ReactNode {
                   : ''}
               </span>
             </dd>
+          </div>
+        ) : null}
+        {card.coats ? (
+          <div>
+            <dt>Coats</dt>
+            <dd title={card.coats.because}>{card.coats.coats}</dd>
           </div>
         ) : null}
         {card.spray ? (

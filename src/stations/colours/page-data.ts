@@ -11,11 +11,13 @@ import { combinedSd, differenceInWords } from '@/core/colour/words';
 import { chemistryOf, type Part } from '@/core/match/mix/cup';
 import { compareNeighbours, matchSingle, type Match, type NeighbourPair, type Target } from '@/core/match/single';
 import { modelAreaCm2 } from '@/core/outline/outline';
+import { INSIDE } from '@/core/outline/zones';
 import { touchingZones } from '@/core/outline/touching';
 import { bottleState } from '@/core/paint/bottle';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
-import { builderFactor, planCup, TYPICAL_SPRAYING, type CupPlan } from '@/core/paint/quantity';
-import { SPRAYING } from '@/core/paint/spraying';
+import type { PlannedCoats } from '@/core/paint/planned-coats';
+import { builderFactor, planCup, type CupPlan } from '@/core/paint/quantity';
+import { thinRatioOf } from '@/core/paint/thinning';
 import type { DropPart } from '@/ui/drop-bar';
 import { batchInWords, finishesInWords, relationInWords } from '@/core/codes/code-words';
 
@@ -55,7 +57,9 @@ export interface ColourCallRow {
   matches: Match[];
   recipes: RecipeRow[];
   areaCm2: number;
-  /** What it takes in the cup, two coats with the chosen paint's thinning. */
+  /** Coats that are planned, and why; null while no paint is chosen. */
+  coats: PlannedCoats | null;
+  /** What it takes in the cup, in those coats with the chosen paint's thinning. */
   cup: CupPlan | null;
   /** What stands behind the official colour: chips, outliers, batches, other codes. */
   known: string[];
@@ -133,7 +137,7 @@ export function coloursPage(
 
 /** Calls of which some zones meet on the outside of the airframe. */
 function callEdges(view: BriefView): { a: string; b: string }[] {
-  const inside = new Set(view.outline.zones.filter(({ group }) => group === 'interior').map(({ key }) => key));
+  const inside = new Set(view.outline.zones.filter(({ group }) => INSIDE.has(group)).map(({ key }) => key));
   const codesOf = new Map<string, string[]>();
   for (const call of view.calls)
     for (const zone of call.zones) codesOf.set(zone, [...(codesOf.get(zone) ?? []), call.code]);
@@ -155,10 +159,6 @@ export const dropOf = (paint: Paint, drops: number): DropPart => ({
   hex: paint.lab ? hexOf(paint.lab) : '#9a9a9a',
   drops,
 });
-
-/** Parts of thinner to one of paint: the line's own, else that of its chemistry. */
-export const thinRatioOf = (paint: Pick<Paint, 'thinRatio' | 'chemistry'>): number =>
-  paint.thinRatio ?? SPRAYING[paint.chemistry].ratio;
 
 /** The drops that make a call as it is chosen: of its recipe, or one of its paint; none while nothing is chosen. */
 export const chosenParts = ({ recipes, chosen }: Pick<ColourCallRow, 'recipes' | 'chosen'>): readonly Part[] =>
@@ -246,7 +246,8 @@ function callRow(
     matches: call.code === open ? nearest(MATCHES) : nearest(1).slice(0, 1),
     recipes,
     areaCm2,
-    cup: choice ? planCup({ areaCm2, coats: TYPICAL_SPRAYING.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
+    coats: call.coats,
+    cup: call.coats ? planCup({ areaCm2, coats: call.coats.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
     known: call.official ? knownOf(call.official, view, shelf) : [],
   };
 }

@@ -5,7 +5,6 @@ import type { Kept } from '@/core/kept/records';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
-import type { ColourHistory } from '@/core/evidence/as-on';
 import type { Contribution } from '@/core/evidence/weigh';
 import { SOURCE_KINDS, WISH, type WeightChanges } from '@/core/evidence/weights';
 import { addDays } from '@/core/units/day';

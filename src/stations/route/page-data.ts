@@ -1,7 +1,7 @@
 import type { BriefView } from '@/core/brief/derive';
 import type { Kept } from '@/core/kept/records';
 import { hexOf } from '@/core/colour/spaces';
-import { LANES } from '@/core/route/rules';
+import { LANES } from '@/core/route/rules/rule';
 import { durationInWords } from '@/core/units/minutes';
 
 export interface WorkRow {

@@ -4,6 +4,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { remove } from '@/actions/records';
 import { countdown } from '@/core/units/minutes';
 import { useSaving } from '@/ui/saving';
+import { measureServerClock, serverNow } from '@/ui/server-clock';
 
 export interface TimerRow {
   id: string;
@@ -21,8 +22,9 @@ export const secondsLeft = (timer: Pick<TimerRow, 'startedAt' | 'minutes'>, now:
 export function useNow(): number | null {
   const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
-    const tick = () => setNow(Date.now());
+    const tick = () => setNow(serverNow());
     const first = setTimeout(tick, 0);
+    void measureServerClock().then(tick);
     const timer = setInterval(tick, 1000);
     return () => {
       clearTimeout(first);

@@ -10,7 +10,7 @@ import type { ColoursPage } from '@/stations/colours/page-data';
 /** Millilitres, fillings, drops and thinner for each colour and cup, by what this builder really sprays. */
 export function MeasureOut({ data }: { data: ColoursPage }): ReactNode {
   const [cupText, setCupText] = useState('2');
-  const [coats, setCoats] = useState<number>(TYPICAL_SPRAYING.coats);
+  const [coats, setCoats] = useState<number | null>(null);
   const [logging, setLogging] = useState<string | null>(null);
   const parsed = parseNumber(cupText);
   const cupMl = parsed && parsed >= 0.5 && parsed <= 50 ? parsed : null;
@@ -33,7 +33,8 @@ export function MeasureOut({ data }: { data: ColoursPage }): ReactNode {
         </label>
         <label>
           Coats{' '}
-          <select value={coats} onChange={(event) => setCoats(Number(event.target.value))}>
+          <select value={coats ?? ''} onChange={(event) => setCoats(Number(event.target.value) || null)}>
+            <option value="">as many as it takes</option>
             {[1, 2, 3, 4, 6].map((count) => (
               <option key={count}>{count}</option>
             ))}
@@ -58,6 +59,7 @@ export function MeasureOut({ data }: { data: ColoursPage }): ReactNode {
               <tr>
                 <th>Colour</th>
                 <th className="num">Area, cm²</th>
+                <th className="num">Coats</th>
                 <th className="num">Sprayed, ml</th>
                 <th className="num">Paint, ml</th>
                 <th className="num">Thinner, ml</th>
@@ -69,7 +71,7 @@ export function MeasureOut({ data }: { data: ColoursPage }): ReactNode {
             <tbody>
               {rows.map((call) => {
                 const plan = planCup(
-                  { areaCm2: call.areaCm2, coats },
+                  { areaCm2: call.areaCm2, coats: coats ?? call.coats!.coats },
                   { cupMl: cupMl ?? 2, thinRatio: call.chosen!.thinRatio, factor: data.factor },
                 );
                 return (
@@ -78,6 +80,9 @@ export function MeasureOut({ data }: { data: ColoursPage }): ReactNode {
                       {call.code} {call.name}
                     </th>
                     <td className="num">{call.areaCm2.toFixed(0)}</td>
+                    <td className="num" title={call.coats?.because}>
+                      {coats ?? call.coats?.coats}
+                    </td>
                     <td className="num">{plan.sprayedMl.toFixed(1)}</td>
                     <td className="num">{plan.paintMl.toFixed(1)}</td>
                     <td className="num">{plan.thinnerMl.toFixed(1)}</td>
@@ -116,7 +121,7 @@ function LogUse({
 }: {
   data: ColoursPage;
   code: string;
-  coats: number;
+  coats: number | null;
   onDone: () => void;
 }): ReactNode {
   const call = data.calls.find((candidate) => candidate.code === code)!;
@@ -131,7 +136,7 @@ function LogUse({
       ]}
       initial={{
         areaCm2: Math.round(call.areaCm2),
-        coats,
+        coats: coats ?? call.coats?.coats ?? TYPICAL_SPRAYING.coats,
         fillings: call.cup?.fillings ?? 1,
         sprayedMl: null,
         onDay: data.today,

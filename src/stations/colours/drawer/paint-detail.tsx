@@ -9,7 +9,7 @@ import { bottleState } from '@/core/paint/bottle';
 import { lineFieldsOf, paintLabel, type Bottle, type Paint } from '@/core/paint/catalogue';
 import { dryingOf } from '@/core/paint/drying';
 import { pigmentOfPaint } from '@/core/paint/paint-pigment';
-import { SPRAYING } from '@/core/paint/spraying';
+import { thinningOf } from '@/core/paint/thinning';
 import { durationInWords } from '@/core/units/minutes';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
@@ -72,6 +72,7 @@ export function PaintDetail({
   };
   const target = paints.find(({ id }) => id === into);
   // It opens below the table, which may fill the window.
+  const thinning = thinningOf(paint);
   const section = useRef<HTMLElement>(null);
   useEffect(() => {
     section.current?.scrollIntoView({ block: 'nearest' });
@@ -86,8 +87,7 @@ export function PaintDetail({
           ? `L* ${paint.lab.map((value) => value.toFixed(1)).join(' ')} ± ${paint.sd.toFixed(1)} ΔE00`
           : 'No colour is known: it is never matched.'}
         {known ? `; mixes are computed ${known.from ? `from ${known.from}` : ''}, ± ${known.sd.toFixed(1)}` : ''}.
-        Thinned {paint.thinRatio ?? SPRAYING[paint.chemistry].ratio} to 1 with{' '}
-        {paint.thinner || SPRAYING[paint.chemistry].thinner}; at 20 °C touch-dry after {durationInWords(dry.touch)},
+        Thinned {thinning.ratio} to 1 with {thinning.thinner}; at 20 °C touch-dry after {durationInWords(dry.touch)},
         over it after {durationInWords(dry.recoat)}, masked after {durationInWords(dry.mask)}, cured after{' '}
         {durationInWords(dry.cure)}
         {Object.keys(paint.dries).length > 0 ? ' (by the line’s own word)' : ''}.

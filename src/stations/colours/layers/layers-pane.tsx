@@ -7,11 +7,13 @@ import { mixed, type Pigment } from '@/core/colour/kubelka-munk';
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { upsample } from '@/core/colour/upsample';
-import { coatsToHide, groundOf, groundOfPaint, layCoats } from '@/core/paint/films';
+import { coatThickness, countCoats } from '@/core/paint/coats';
+import { groundOf, groundOfPaint, layCoats } from '@/core/paint/films';
 import { COAT_WEIGHTS, contrastInWords, GROUNDS, undercoatSchools } from '@/core/paint/grounds';
 import { pigmentOfPaint, scaled } from '@/core/paint/paint-pigment';
 import { labOfPigment } from '@/core/paint/pigment';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { counted } from '@/core/units/words';
 import { CallChoice } from '../call-choice';
 import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
@@ -80,7 +82,7 @@ function Layers({
   call: ColourCallRow;
   paints: readonly Paint[];
 }): ReactNode {
-  const [weight, setWeight] = useState<(typeof COAT_WEIGHTS)[number]['key']>('thin');
+  const [weight, setWeight] = useState<(typeof COAT_WEIGHTS)[number]['key']>('coat');
   const sprayed = useMemo(() => sprayedFor(call, paints), [call, paints]);
   const ratio = call.chosen?.thinRatio ?? 1;
   if (!sprayed)
@@ -89,13 +91,14 @@ function Layers({
         No paint with a known colour is chosen for {call.code}, and none comes near: choose one under Calls.
       </p>
     );
-  const { thickness } = COAT_WEIGHTS.find(({ key }) => key === weight)!;
-  const coat = { pigment: sprayed.pigment, thickness: thickness / (1 + ratio) };
+  const { coats, one } = COAT_WEIGHTS.find(({ key }) => key === weight)!;
+  const full = coatThickness(ratio, call.chosen?.paint.chemistry);
+  const coat = { pigment: sprayed.pigment, thickness: coats * full };
   return (
     <>
       <p className="dim">
-        {sprayed.label}, {sprayed.sure}; thinned {ratio} to 1, so that a coat lays{' '}
-        {Math.round((100 * thickness) / (1 + ratio))} % of a full coat of plain paint.
+        {sprayed.label}, {sprayed.sure}; thinned {ratio} to 1, so that a {one} lays {Math.round(100 * coats * full)} %
+        of a full wet coat of plain paint.
       </p>
       <div className="filters" role="group" aria-label="Coats">
         <label>
@@ -109,8 +112,8 @@ function Layers({
           </select>
         </label>
       </div>
-      <Undercoats call={call} coat={coat} />
-      <PreShading coat={coat} />
+      <Undercoats call={call} coat={coat} one={one} />
+      <PreShading coat={{ ...coat, thickness: full / 2 }} />
       <Filters base={labOfPigment(sprayed.pigment)} basePigment={sprayed.pigment} paints={paints} />
       <Looking data={data} call={call} chosen={labOfPigment(sprayed.pigment)} pigment={sprayed.pigment} />
     </>
@@ -121,7 +124,7 @@ interface CoatProps {
   coat: { pigment: Pigment; thickness: number };
 }
 
-function Undercoats({ call, coat }: CoatProps & { call: ColourCallRow }): ReactNode {
+function Undercoats({ call, coat, one }: CoatProps & { call: ColourCallRow; one: string }): ReactNode {
   const schools = undercoatSchools(call.lab!, call.record!.kind);
   const rows = useMemo(
     () =>
@@ -133,7 +136,7 @@ function Undercoats({ call, coat }: CoatProps & { call: ColourCallRow }): ReactN
             under,
             Array.from({ length: COATS }, () => coat),
           ),
-          toHide: coatsToHide(under, [coat]),
+          toHide: countCoats({ ...coat, ground: { lab: ground.lab } }).coats,
         };
       }),
     [coat],
@@ -147,8 +150,10 @@ function Undercoats({ call, coat }: CoatProps & { call: ColourCallRow }): ReactN
           <thead>
             <tr>
               <th>Ground</th>
-              <th>After each coat, 1 to {COATS}</th>
-              <th className="num">Coats to hide it</th>
+              <th>
+                After each {one}, 1 to {COATS}
+              </th>
+              <th className="num">Until it is hidden</th>
               <th>Custom of the bench</th>
             </tr>
           </thead>
@@ -162,11 +167,11 @@ function Undercoats({ call, coat }: CoatProps & { call: ColourCallRow }): ReactN
                   <td>
                     <Strip
                       labs={[ground.lab, ...after.map(({ lab }) => lab)]}
-                      label={`${ground.title}, then ${COATS} coats`}
+                      label={`${ground.title}, then ${counted(COATS, one)}`}
                     />
                   </td>
                   <td className="num">
-                    {toHide === null ? 'never' : toHide}
+                    {toHide === null ? 'more than 12' : counted(toHide, one)}
                     {toHide === fewest ? <div className="dim">fewest</div> : null}
                   </td>
                   <td className="dim">
@@ -180,8 +185,9 @@ function Undercoats({ call, coat }: CoatProps & { call: ColourCallRow }): ReactN
         </table>
       </div>
       <p className="dim">
-        Physics: a film over each ground by Kubelka and Munk; hidden is within ΔE00 1 of the paint in a thick coat. The
-        first patch is the bare ground. The last column is what benches hold, computed by nobody.
+        Physics: a film over each ground by Kubelka and Munk; hidden is when the colour is there and a place 15 L*
+        darker in the ground no longer shows at arm’s length (fitted to the bench, not measured). The first patch is the
+        bare ground. The last column is what benches hold, computed by nobody.
       </p>
     </section>
   );
@@ -228,12 +234,12 @@ function PreShading({ coat }: CoatProps): ReactNode {
   );
   return (
     <section className="bar-line">
-      <h2 style={{ marginTop: 0 }}>Pre-shaded or marbled: how many coats?</h2>
+      <h2 style={{ marginTop: 0 }}>Pre-shaded or marbled: how many passes?</h2>
       <div className="filters">
         {choice(base, setBase, 'Panels')}
         {choice(line, setLine, 'Lines or marbling')}
       </div>
-      <span className="strip double" role="img" aria-label="Panel and line after each coat">
+      <span className="strip double" role="img" aria-label="Panel and line after each pass">
         {steps.slice(0, COATS).map((step, i) => (
           <span key={i}>
             <span style={{ background: hexOf(step.base) }} />
@@ -245,13 +251,11 @@ function PreShading({ coat }: CoatProps): ReactNode {
         {base === line ? (
           'Panels and lines are the same: there is nothing to keep visible.'
         ) : lastHint === 0 ? (
-          'The first coat covers it already: thin more, or mist.'
+          'The first pass covers it already: thin more, or mist.'
         ) : (
           <>
-            <strong>
-              Lay {Math.max(1, lastPlain)} to {Math.max(1, Math.min(lastHint, steps.length))} coats.
-            </strong>{' '}
-            The shading is plain up to coat {lastPlain || '0'}, a hint up to coat {lastHint}
+            <strong>Lay {fromTo(Math.max(1, lastPlain), Math.max(1, Math.min(lastHint, steps.length)))}.</strong> The
+            shading is plain up to pass {lastPlain || '0'}, a hint up to pass {lastHint}
             {lastHint === steps.length ? ' and beyond' : ''}: ΔE00{' '}
             {steps
               .slice(0, COATS)
@@ -264,6 +268,10 @@ function PreShading({ coat }: CoatProps): ReactNode {
     </section>
   );
 }
+
+/** "1 pass", "2 to 4 passes". */
+const fromTo = (least: number, most: number): string =>
+  least === most ? counted(most, 'pass') : `${least} to ${counted(most, 'pass')}`;
 
 function Filters({
   base,

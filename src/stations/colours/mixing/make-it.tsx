@@ -6,10 +6,11 @@ import { mixingOrder, scaleTo } from '@/core/match/mix/cup';
 import { SPARE_SHARE } from '@/core/match/needs';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { DROPS_PER_ML } from '@/core/paint/quantity';
-import { SPRAYING } from '@/core/paint/spraying';
+import { thinningOf } from '@/core/paint/thinning';
+import { counted } from '@/core/units/words';
 import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
-import { dropOf, thinRatioOf, type ColourCallRow } from '@/stations/colours/page-data';
+import { dropOf, type ColourCallRow } from '@/stations/colours/page-data';
 
 /** The recipe for as much as is needed, in the order in which the drops go in. */
 export function MakeIt({
@@ -29,7 +30,7 @@ export function MakeIt({
     scaled.parts.map((part) => ({ ...part, pigment: parts.find(({ paintId }) => paintId === part.paintId)!.pigment })),
   );
   const main = parts.reduce((a, b) => (b.drops > a.drops ? b : a)).paint;
-  const ratio = thinRatioOf(main);
+  const { ratio, thinner: thinnerName } = thinningOf(main);
   const total = scaled.parts.reduce((sum, { drops }) => sum + drops, 0);
   const thinner = Math.round(total * ratio);
   const short = scaled.parts.filter(({ paintId, drops }) => {
@@ -54,8 +55,10 @@ export function MakeIt({
         </label>
         <span className="dim">
           {wanted === null ? 'between 0.05 and 500 ml; ' : ''}
-          {call.areaCm2.toFixed(0)} cm², two coats, a third more for touch-ups and repairs. {scaled.times} times the
-          recipe makes {scaled.ml.toFixed(2)} ml at {DROPS_PER_ML} drops to the millilitre.
+          {call.areaCm2.toFixed(0)} cm²,{' '}
+          {call.coats ? counted(call.coats.coats, 'coat') : 'coats not known until a paint is chosen'},{' '}
+          {Math.round(100 * SPARE_SHARE)} % more for touch-ups and repairs. {scaled.times} times the recipe makes{' '}
+          {scaled.ml.toFixed(2)} ml at {DROPS_PER_ML} drops to the millilitre.
         </span>
       </div>
       <DropBar
@@ -79,7 +82,7 @@ export function MakeIt({
         <li>
           {thinner > 0 ? (
             <>
-              <strong>{thinner} drops</strong> {main.thinner || SPRAYING[main.chemistry].thinner}
+              <strong>{thinner} drops</strong> {thinnerName}
               <span className="dim">, {ratio} to 1, once the colour is right</span>
             </>
           ) : (

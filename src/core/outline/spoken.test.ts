@@ -1,0 +1,37 @@
+import { describe, expect, test } from '@jest/globals';
+import { buildOutline } from './outline';
+import { PRESET_NAMES, PRESETS } from './presets';
+import { spokenZones } from './spoken';
+
+const zonesOf = (preset: (typeof PRESET_NAMES)[number]) =>
+  buildOutline({ preset, dimensions: PRESETS[preset].dimensions, landing: 'wheels', folded: false }).zones;
+const twin = zonesOf('twin');
+const say = (...keys: string[]) => spokenZones(twin, keys);
+
+describe('zones in a sentence', () => {
+  test('one, with its side where it has one', () => {
+    expect(say('cockpit')).toMatch(/^the (cockpit|flight deck and cabin)$/);
+    expect(say('well-main-port')).toBe('the port main-wheel bay');
+    expect(say('fin-starboard')).toBe('the starboard side of the fin and rudder');
+    expect(say('fuselage-lower')).toBe('the fuselage underside');
+  });
+  test('both sides are said once', () => {
+    expect(say('well-main-port', 'well-main-starboard')).toBe('both main-wheel bays');
+    expect(say('fin-starboard', 'fin-port')).toBe('both sides of the fin and rudder');
+    expect(say('nacelle-port', 'wing-lower-port', 'wing-lower-starboard')).toBe(
+      'the port nacelle and both wing undersides',
+    );
+  });
+  test('very many are counted', () => {
+    const keys = twin.map(({ key }) => key);
+    expect(say(...keys)).toBe(`${keys.length} zones`);
+  });
+  test('no key of the data is ever said, of any airframe', () => {
+    for (const preset of PRESET_NAMES)
+      for (const { key } of zonesOf(preset)) {
+        const said = spokenZones(zonesOf(preset), [key]);
+        expect(said).toMatch(/^the [a-z]/);
+        expect(said).not.toMatch(/wing (upper|lower)|well|gear-/);
+      }
+  });
+});

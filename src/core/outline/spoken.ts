@@ -1,0 +1,56 @@
+import { counted, listed } from '@/core/units/words';
+import { otherSide, withoutSide, type Zone } from './zones';
+
+/** Zones as a builder says them in a sentence, one and several. */
+
+/** Of zones with two sides: the name of one, and whether both are halves of one thing rather than two things. */
+const SAID: Record<string, { one: string; many?: string; halves?: true }> = {
+  cowling: { one: 'cowling', halves: true },
+  fin: { one: 'fin and rudder', halves: true },
+  'fuselage-forward': { one: 'forward fuselage', halves: true },
+  'fuselage-mid': { one: 'mid fuselage', halves: true },
+  'fuselage-rear': { one: 'rear fuselage', halves: true },
+  nacelle: { one: 'nacelle' },
+  'tailplane-lower': { one: 'tailplane underside' },
+  'tailplane-upper': { one: 'tailplane top' },
+  'well-main': { one: 'main-wheel bay' },
+  'wing-lower': { one: 'wing underside' },
+  'wing-upper': { one: 'wing top' },
+  'wing-upper-inner': { one: 'inner wing top' },
+  'wing-upper-outer': { one: 'outer wing top' },
+};
+
+const sideOf = (key: string): string => key.slice(key.lastIndexOf('-') + 1);
+const lowered = (title: string): string => title[0]!.toLowerCase() + title.slice(1);
+
+function oneSide(key: string, title: string): string {
+  const base = withoutSide(key);
+  const said = base ? (SAID[base] ?? { one: lowered(title.replace(/, (port|starboard)$/, '')) }) : null;
+  if (!said) return `the ${lowered(title)}`;
+  return said.halves ? `the ${sideOf(key)} side of the ${said.one}` : `the ${sideOf(key)} ${said.one}`;
+}
+
+function bothSides(base: string, title: string): string {
+  const { one, halves } = SAID[base] ?? { one: lowered(title.replace(/, (port|starboard)$/, '')) };
+  return halves ? `both sides of the ${one}` : `both ${one}s`;
+}
+
+/** Names that a sentence holds; more zones are counted. */
+const MOST_NAMED = 3;
+
+/**
+ * Zones in a sentence: "the cockpit", "both main-wheel bays", "the port nacelle and both wing undersides", "9 zones". Keys that the airframe
+ * does not have are said as they are.
+ */
+export function spokenZones(zones: readonly Pick<Zone, 'key' | 'title'>[], keys: readonly string[]): string {
+  const titles = new Map(zones.map(({ key, title }) => [key, title]));
+  const left = new Set(keys);
+  const names: string[] = [];
+  for (const key of keys) {
+    if (!left.delete(key)) continue;
+    const title = titles.get(key) ?? key.replaceAll('-', ' ');
+    const opposite = otherSide(key);
+    names.push(opposite && left.delete(opposite) ? bothSides(withoutSide(key)!, title) : oneSide(key, title));
+  }
+  return names.length > MOST_NAMED ? counted(keys.length, 'zone') : listed(names);
+}

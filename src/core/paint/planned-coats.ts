@@ -1,0 +1,40 @@
+import type { Lab } from '@/core/colour/types';
+import type { Paint } from './catalogue';
+import { coatThickness, countCoats } from './coats';
+import { pigmentOfPaint } from './paint-pigment';
+import { thinRatioOf } from './thinning';
+
+/** How many coats of a paint are planned for, and why: what layers, cup, minutes, buying and route all go by. */
+export interface PlannedCoats {
+  coats: number;
+  because: string;
+}
+
+/** What benches lay where no film can be computed: of metals, clears, and paints without a colour. */
+const CUSTOM = 2;
+/** Where a film never hides: thin, patient coats, and a better ground. */
+const WHERE_NEVER = 4;
+
+/** `logged` are the coats that this builder laid of this paint before: their median wins over every reckoning. */
+export function plannedCoats(paint: Paint, ground: Lab, logged: readonly number[] = []): PlannedCoats {
+  if (logged.length > 0) {
+    const coats = medianOf(logged);
+    return { coats, because: `${coats} by your own log, ${logged.length} times` };
+  }
+  const known = paint.kind === 'solid' ? pigmentOfPaint(paint) : null;
+  if (!known) return { coats: CUSTOM, because: `${CUSTOM} by custom: what such a paint hides is not computed` };
+  const thickness = coatThickness(thinRatioOf(paint), paint.chemistry);
+  const { coats } = countCoats({ pigment: known.pigment, thickness, ground: { lab: ground } });
+  return coats === null
+    ? {
+        coats: WHERE_NEVER,
+        because: `${WHERE_NEVER}, though twelve would not hide that ground: lay an undercoat first`,
+      }
+    : { coats, because: `${coats} until the ground no longer shows at arm's length, known from ${known.from}` };
+}
+
+function medianOf(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const half = Math.floor(sorted.length / 2);
+  return Math.round(sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2);
+}

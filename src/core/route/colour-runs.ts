@@ -1,0 +1,264 @@
+import { mainCoat } from '@/core/evidence/layers';
+import { spokenZones } from '@/core/outline/spoken';
+import { layOver, type Chemistry } from '@/core/paint/chemistry';
+import { dryingTime, type Climate, type Coat } from '@/core/paint/drying';
+import { SPRAYING } from '@/core/paint/spraying';
+import { counted } from '@/core/units/words';
+import type { Minutes } from '@/core/units/minutes';
+import type { RouteInput } from './route-input';
+import { GENERAL_COATS, type Lane } from './rules/rule';
+import { stepOf, type Insert, type Load, type RouteCall, type RouteLink, type RouteStep, type StepLayer } from './step';
+
+/** Runs of steps that the colours add: sprays, masks between them, older coats under them, painted markings over them. */
+
+/** What a call is planned with until a paint is chosen. */
+export const ASSUMED_CHEMISTRY: Chemistry = 'WA';
+
+const coatOf = (call: RouteCall): Coat =>
+  call.paint ? { chemistry: call.paint.chemistry, dries: call.paint.dries } : { chemistry: ASSUMED_CHEMISTRY };
+const chemistryOf = (call: RouteCall): Chemistry => coatOf(call).chemistry;
+const loadOf = (call: RouteCall): Load => ({
+  id: call.code,
+  title: `${call.code} ${call.name}`.trim(),
+  chemistry: chemistryOf(call),
+  dries: coatOf(call).dries,
+  kind: call.paint?.kind ?? 'solid',
+  lightness: call.lab?.[0] ?? 50,
+});
+const coatsInWords = (coats: number | null): string => (coats === null ? '' : counted(coats, 'coat'));
+
+export const markingLayer = (what: 'marking' | 'decal', paint: string): StepLayer => ({
+  what,
+  chemistry: ASSUMED_CHEMISTRY,
+  code: null,
+  paint,
+  coats: 1,
+  covers: null,
+});
+
+/** Minutes of a spray are reckoned for so many coats; each more or fewer takes a part of them. */
+const USUAL_COATS = 2;
+const MINUTES_A_COAT = 0.3;
+
+function sprayStep(key: string, title: string, lane: Lane, minutes: Minutes, call: RouteCall): RouteStep {
+  const chemistry = chemistryOf(call);
+  const coats = call.coats ?? USUAL_COATS;
+  return stepOf(key, title, 'spray', lane, Math.round(minutes * (1 + MINUTES_A_COAT * (coats - USUAL_COATS))), {
+    load: loadOf(call),
+    layer: {
+      what: 'colour',
+      ...coatOf(call),
+      code: call.code,
+      paint: call.paint?.label ?? '',
+      coats,
+      covers: null,
+    },
+    code: call.code,
+    zones: call.zones,
+    cautions: [SPRAYING[chemistry].caution],
+    why: call.paint ? coatsInWords(call.coats) : 'no paint chosen yet: planned as a water-based acrylic',
+  });
+}
+
+export function simpleSprays(
+  prefix: string,
+  lane: Lane,
+  calls: readonly RouteCall[],
+  minutes: Minutes,
+  { climate, outline }: RouteInput,
+): Insert {
+  const steps = lightToDark(calls).map((call) =>
+    sprayStep(
+      `${prefix}:${call.code}`,
+      `${call.name || call.code} on ${spokenZones(outline.zones, call.zones)}`,
+      lane,
+      minutes,
+      call,
+    ),
+  );
+  return {
+    steps,
+    links: [],
+    first: steps.map((step) => step.key),
+    last: steps.map((step) => ({
+      key: step.key,
+      wait: dryingTime(step.load!, 'recoat', climate),
+      why: `${step.load!.title} may be worked over`,
+    })),
+  };
+}
+
+/** Light colours first: dark covers a mistake in light and not the reverse. Metallics last, over everything masked. */
+export function lightToDark<T extends Pick<RouteCall, 'lab' | 'paint' | 'code'>>(calls: readonly T[]): T[] {
+  const rank = (call: T) => (call.paint?.kind === 'metallic' ? -1 : (call.lab?.[0] ?? 50));
+  return [...calls].sort((a, b) => rank(b) - rank(a) || a.code.localeCompare(b.code));
+}
+
+/** Coats, patches and additions round the visible coat of a zone, in the order in which they came. */
+interface LayerSteps {
+  /** Before the zone's main coat, and after it. */
+  under: RouteStep[];
+  over: RouteStep[];
+}
+
+function layerSteps({ layers, callFor, markings, outline }: RouteInput): LayerSteps {
+  const steps: LayerSteps = { under: [], over: [] };
+  for (const { zone, layers: stack } of layers) {
+    const main = mainCoat(stack);
+    stack.forEach((layer, i) => {
+      if (i === main || layer.value === null) return;
+      // What is a marking of its own has its own steps.
+      if (markings.some((marking) => marking.title.toLowerCase() === layer.value!.toLowerCase())) return;
+      const call = { ...callFor(layer.value), zones: [zone] };
+      const what = call.name || call.code;
+      const title =
+        i < main
+          ? `Earlier coat: ${what} on ${spokenZones(outline.zones, [zone])}`
+          : `${layer.kind === 'overpaint' ? 'Patch over' : 'Add'}: ${what} on ${spokenZones(outline.zones, [zone])}`;
+      const step = sprayStep(`layer:${zone}:${layer.kind}:${layer.value}`, title, 'Whole', 20, call);
+      step.why =
+        i < main
+          ? 'laid down first: its edge shows under the later coat'
+          : layer.showsUnder
+            ? 'over the finished coat: thin, what is under it still shows'
+            : 'over the finished coat';
+      (i < main ? steps.under : steps.over).push(step);
+    });
+  }
+  return steps;
+}
+
+/** Base coats over the airframe: each after the first is masked, once what is under the tape bears it. */
+export function camouflage(calls: readonly RouteCall[], input: RouteInput): Insert {
+  const { climate, markings, options, outline } = input;
+  const layers = layerSteps(input);
+  const steps: RouteStep[] = [];
+  const links: RouteLink[] = [];
+  const ordered = lightToDark(calls);
+  ordered.forEach((call, i) => {
+    const under = ordered[i - 1];
+    const spray = sprayStep(
+      `spray:${call.code}`,
+      `Spray ${call.name || call.code} on ${spokenZones(outline.zones, call.zones)}`,
+      'Whole',
+      20 + 5 * Math.min(6, call.zones.length),
+      call,
+    );
+    if (options.tonal !== 'plain')
+      spray.why = [spray.why, 'thin coats: the tonal ground must still show'].filter(Boolean).join('; ');
+    if (under) {
+      const mask = stepOf(`mask:${call.code}`, `Mask for ${call.name || call.code}`, 'mask', 'Whole', 50, {
+        zones: call.zones,
+        splittable: true,
+        cautions: ['Blade: cut tape on glass, never on the model.'],
+      });
+      const before = `spray:${under.code}`;
+      links.push({
+        from: before,
+        to: mask.key,
+        minLag: dryingTime(coatOf(under), 'mask', climate),
+        maxLag: null,
+        why: `${under.name || under.code} may be masked`,
+      });
+      links.push({ from: mask.key, to: spray.key, minLag: 0, maxLag: null, why: 'masked first' });
+      const rule = layOver(chemistryOf(call), chemistryOf(under));
+      if (rule.verdict !== 'ok') {
+        links.push({
+          from: before,
+          to: spray.key,
+          minLag: dryingTime(coatOf(under), 'cure', climate),
+          maxLag: null,
+          why: rule.says,
+        });
+        if (rule.verdict === 'risk' || rule.verdict === 'no')
+          spray.cautions = [...spray.cautions, `Over ${under.name || under.code}: ${rule.says}.`];
+      }
+      steps.push(mask);
+    } else {
+      const rule = layOver(chemistryOf(call), GENERAL_COATS.primer.chemistry);
+      if (rule.verdict !== 'ok') spray.cautions = [...spray.cautions, `Over the primer: ${rule.says}.`];
+    }
+    steps.push(spray);
+  });
+  const firstMain = steps[0]?.key ?? null;
+  layers.under.forEach((step, i) => {
+    const below = layers.under.slice(0, i).findLast((other) => other.zones[0] === step.zones[0]);
+    if (below) links.push(overCoat(below, step.key, climate));
+    const cover = ordered.find((call) => call.zones.includes(step.zones[0]!));
+    const to = cover
+      ? steps.some(({ key }) => key === `mask:${cover.code}`)
+        ? `mask:${cover.code}`
+        : `spray:${cover.code}`
+      : firstMain;
+    if (to) links.push(overCoat(step, to, climate));
+  });
+  steps.unshift(...layers.under);
+  let end = ordered.at(-1);
+  let endKey = end ? `spray:${end.code}` : null;
+  const last: Coat = end ? coatOf(end) : { chemistry: ASSUMED_CHEMISTRY };
+  for (const step of layers.over) {
+    const below = steps.findLast((other) => other.load && other.zones.includes(step.zones[0]!)) ?? steps.at(-1);
+    if (below) links.push(overCoat(below, step.key, climate));
+    if (endKey && below?.key !== endKey)
+      links.push({ from: endKey, to: step.key, minLag: 0, maxLag: null, why: 'the finished coats first' });
+    steps.push(step);
+    endKey = step.key;
+    end = undefined;
+  }
+  // Painted markings go over the camouflage before anything is sealed.
+  for (const marking of markings.filter((m) => m.method === 'mask')) {
+    const mask = stepOf(`marking-mask:${marking.id}`, `Mask ${marking.title}`, 'mask', 'Whole', 40, {
+      zones: [marking.zone],
+      splittable: true,
+      cautions: ['Blade: cut tape on glass, never on the model.'],
+    });
+    const spray = stepOf(
+      `marking-spray:${marking.id}`,
+      `Spray ${marking.title}, white ground first`,
+      'spray',
+      'Whole',
+      25,
+      {
+        zones: [marking.zone],
+        layer: markingLayer('marking', marking.title),
+        load: {
+          id: `marking-${marking.id}`,
+          title: marking.title,
+          chemistry: ASSUMED_CHEMISTRY,
+          kind: 'solid',
+          lightness: 75,
+        },
+        cautions: [SPRAYING[ASSUMED_CHEMISTRY].caution],
+        why: 'spray square to the surface; seal the mask edges with the ground colour',
+      },
+    );
+    if (endKey)
+      links.push({
+        from: endKey,
+        to: mask.key,
+        minLag: dryingTime(last, 'mask', climate),
+        maxLag: null,
+        why: 'what is under the mask bears tape',
+      });
+    links.push({ from: mask.key, to: spray.key, minLag: 0, maxLag: null, why: 'masked first' });
+    steps.push(mask, spray);
+    endKey = spray.key;
+    end = undefined;
+  }
+  return {
+    steps,
+    links,
+    first: [...layers.under.map((step) => step.key), ...(firstMain ? [firstMain] : steps[0] ? [steps[0].key] : [])],
+    last: endKey
+      ? [{ key: endKey, wait: dryingTime(last, 'recoat', climate), why: 'unmask while the paint still gives' }]
+      : [],
+  };
+}
+
+const overCoat = (below: RouteStep, to: string, climate: Climate): RouteLink => ({
+  from: below.key,
+  to,
+  minLag: dryingTime(below.load ?? { chemistry: ASSUMED_CHEMISTRY }, 'mask', climate),
+  maxLag: null,
+  why: `${below.load?.title ?? below.title} bears the next coat`,
+});

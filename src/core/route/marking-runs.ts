@@ -1,0 +1,35 @@
+import { waitFor, type Climate } from '@/core/paint/drying';
+import { markingLayer } from './colour-runs';
+import { stepOf, type Insert, type RouteLink, type RouteMarking, type RouteStep } from './step';
+
+/** Markings that go on after the seal's ground: decals, brush and pen, one after the other. */
+export function appliedMarkings(markings: readonly RouteMarking[], climate: Climate): Insert {
+  const fluid = waitFor('decal', climate);
+  const steps: RouteStep[] = [];
+  const links: RouteLink[] = [];
+  for (const marking of markings.filter((m) => m.method !== 'mask')) {
+    const byHand = marking.method === 'brush' || marking.method === 'pen';
+    const step = stepOf(
+      `marking:${marking.id}`,
+      `${byHand ? 'Paint' : 'Place'} ${marking.title}`,
+      byHand ? 'brush' : 'decal',
+      'Whole',
+      byHand ? 40 : 25,
+      {
+        layer: markingLayer(byHand ? 'marking' : 'decal', marking.title),
+        zones: [marking.zone],
+        why: marking.method === 'own decal' ? 'print spares' : '',
+      },
+    );
+    const last = steps.at(-1);
+    if (last) links.push({ from: last.key, to: step.key, minLag: fluid.minutes, maxLag: null, why: fluid.says });
+    steps.push(step);
+  }
+  const end = steps.at(-1);
+  return {
+    steps,
+    links,
+    first: steps[0] ? [steps[0].key] : [],
+    last: end ? [{ key: end.key, wait: fluid.minutes, why: fluid.says }] : [],
+  };
+}

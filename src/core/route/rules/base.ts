@@ -1,0 +1,36 @@
+import { SPRAY } from './cautions';
+import type { StepRule } from './rule';
+
+/** Base and display. */
+export const BASE: readonly StepRule[] = [
+  {
+    key: 'base-ground',
+    title: 'Cut the base and lay the groundwork',
+    kind: 'assemble',
+    lane: 'Base',
+    minutes: 60,
+    after: ['options'],
+    when: (f) => f.options.stand === 'a base',
+    splittable: true,
+  },
+  {
+    key: 'base-paint',
+    title: 'Paint the base',
+    kind: 'spray',
+    lane: 'Base',
+    minutes: 30,
+    after: [{ step: 'base-ground', wait: 'water' }],
+    when: (f) => f.options.stand === 'a base',
+    lays: 'dark',
+    caution: SPRAY,
+  },
+  {
+    key: 'mount',
+    title: 'Mount on the base or rod',
+    kind: 'fit',
+    lane: 'Base',
+    minutes: 20,
+    after: ['aerials', 'base-paint'],
+    when: (f) => f.options.stand !== 'its gear',
+  },
+];

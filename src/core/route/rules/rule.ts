@@ -1,0 +1,116 @@
+import type { Options } from '@/core/kit/options';
+import type { Preset } from '@/core/outline/presets';
+import type { Chemistry } from '@/core/paint/chemistry';
+import type { DryingState, OwnDrying, WaitName } from '@/core/paint/drying';
+import type { PaintKind } from '@/core/paint/catalogue';
+
+export const LANES = ['Cockpit', 'Fuselage', 'Wings', 'Gear, stores', 'Whole', 'Base'] as const;
+export type Lane = (typeof LANES)[number];
+
+/** What the work is: what a builder's own pace is learnt by. */
+export const STEP_KINDS = [
+  'wash',
+  'clean',
+  'fit',
+  'glue',
+  'fill',
+  'sand',
+  'drill',
+  'mask',
+  'unmask',
+  'spray',
+  'brush',
+  'decal',
+  'soften',
+  'seal',
+  'washcoat',
+  'wipe',
+  'oil',
+  'chip',
+  'pigment',
+  'inspect',
+  'mend',
+  'wait',
+  'decide',
+  'test',
+  'assemble',
+  'weigh',
+] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+
+/** What the rules may ask about a build. */
+export interface Build {
+  options: Options;
+  preset: Preset;
+  has: (zone: string) => boolean;
+}
+
+/** General coats that no colour call names: how each is planned until one is chosen. */
+export const GENERAL_COATS = {
+  primer: {
+    id: 'primer',
+    title: 'Grey primer',
+    what: 'primer',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 60,
+    dries: {},
+  },
+  clear: {
+    id: 'clear',
+    title: 'Clear',
+    what: 'clear',
+    chemistry: 'WA',
+    kind: 'clear',
+    lightness: 100,
+    dries: { recoat: 60 },
+  },
+  dark: {
+    id: 'dark',
+    title: 'Dark brown-black',
+    what: 'tone',
+    chemistry: 'WA',
+    kind: 'solid',
+    lightness: 12,
+    dries: {},
+  },
+  wash: { id: 'wash', title: 'Wash in spirit', what: 'wash', chemistry: 'EW', kind: 'wash', lightness: 20, dries: {} },
+} as const satisfies Record<
+  string,
+  {
+    id: string;
+    title: string;
+    what: LayerKind;
+    chemistry: Chemistry;
+    kind: PaintKind;
+    lightness: number;
+    dries: OwnDrying;
+  }
+>;
+export type GeneralCoat = keyof typeof GENERAL_COATS;
+
+/** What a layer is, from the plastic up. */
+export type LayerKind =
+  'primer' | 'undercoat' | 'tone' | 'colour' | 'marking' | 'decal' | 'clear' | 'wash' | 'oil' | 'chip' | 'pigment';
+
+/** What a step waits for: the end of another, what that one laid being so far dry, or a wait that no paint explains. */
+export type After = string | { step: string; until: DryingState; why: string } | { step: string; wait: WaitName };
+
+/** One piece of work that does not depend on which colours were chosen. Minutes are typical bench values; the log corrects them. */
+export interface StepRule {
+  key: string;
+  title: string;
+  kind: StepKind;
+  lane: Lane;
+  minutes: number;
+  after: readonly After[];
+  when?: (build: Build) => boolean;
+  splittable?: boolean;
+  lays?: GeneralCoat;
+  /** Where what it lays lies: everywhere outside, or inside. */
+  covers?: 'outside' | 'inside';
+  /** A point of no return. */
+  gate?: string;
+  caution?: string;
+  why?: string;
+}

@@ -1,0 +1,111 @@
+import type { Finish, PaintKind } from '@/core/paint/catalogue';
+import type { Coat } from '@/core/paint/drying';
+import type { Lab } from '@/core/colour/types';
+import type { MarkingMethod } from '@/core/markings/kinds';
+import type { Minutes } from '@/core/units/minutes';
+import type { Lane, LayerKind, StepKind } from './rules/rule';
+
+/** The nouns of the route: steps, what they lay, and the links between them. */
+
+/** A colour call with what was chosen for it. */
+export interface RouteCall {
+  code: string;
+  name: string;
+  zones: string[];
+  lab: Lab | null;
+  /** How many coats it will take; null where nobody can tell. */
+  coats: number | null;
+  paint: (Coat & { id: string; label: string; kind: PaintKind; finish: Finish }) | null;
+}
+
+export interface RouteMarking {
+  id: string;
+  title: string;
+  zone: string;
+  method: MarkingMethod;
+}
+
+/** What a step leaves on the model. */
+export interface StepLayer extends Coat {
+  what: LayerKind;
+  code: string | null;
+  /** The paint by name, for whoever has to do it again. */
+  paint: string;
+  coats: number;
+  /** Everywhere outside or inside, where it is not of the step's own zones only. */
+  covers: 'outside' | 'inside' | null;
+}
+
+/** A piece of work; a gate is one after which some questions can no longer be answered differently. */
+export interface RouteStep {
+  key: string;
+  title: string;
+  kind: StepKind;
+  lane: Lane;
+  minutes: Minutes;
+  splittable: boolean;
+  /** What is in the airbrush; null when nothing is sprayed. */
+  load: Load | null;
+  layer: StepLayer | null;
+  /** The colour code that this step lays, for its swatch. */
+  code: string | null;
+  zones: string[];
+  gate: string | null;
+  cautions: string[];
+  why: string;
+}
+
+/** One filling of the airbrush, as far as cleaning out is concerned. */
+export interface Load extends Coat {
+  id: string;
+  title: string;
+  kind: PaintKind;
+  lightness: number;
+}
+
+export interface RouteLink {
+  from: string;
+  to: string;
+  minLag: Minutes;
+  maxLag: Minutes | null;
+  why: string;
+}
+
+/** The whole network of steps of one brief. */
+export interface Route {
+  steps: RouteStep[];
+  links: RouteLink[];
+}
+
+/** A run of steps let in at a joint: those that start it, those that end it, and what lies between. */
+export interface Insert {
+  steps: RouteStep[];
+  links: RouteLink[];
+  first: string[];
+  /** Ends with the wait before the next work may touch it. */
+  last: { key: string; wait: Minutes; why: string }[];
+}
+
+export const stepOf = (
+  key: string,
+  title: string,
+  kind: StepKind,
+  lane: Lane,
+  minutes: Minutes,
+  over: Partial<RouteStep> = {},
+): RouteStep => ({
+  key,
+  title,
+  kind,
+  lane,
+  minutes,
+  splittable: false,
+  load: null,
+  layer: null,
+  code: null,
+  zones: [],
+  gate: null,
+  cautions: [],
+  why: '',
+  ...over,
+});
