@@ -44,20 +44,29 @@ export function heavyBrief(weight: Weight, today: string): BriefFile {
   const each = Math.ceil(weight.sightings / weight.questions);
   asked.forEach(({ aspect, zone, item }, q) => {
     const code = `TCS ${10 + (q % 8)}`;
-    const answer = { finish: 'matt', boundary: 'hard', seam: 'real', colour: code }[aspect as string] ?? `answer ${q % 3}`;
+    const answer =
+      { finish: 'matt', boundary: 'hard', seam: 'real', colour: code }[aspect as string] ?? `answer ${q % 3}`;
     for (let i = 0; i < each; i += 1)
       b.saw(`s${(q * 7 + i * 3) % weight.sources}`, aspect, { [zone]: answer }, i % 3 ? 'clear' : 'partial', { item });
     if (q % 3) b.rule(aspect, zone, answer, 'supported', 'as seen', { item });
   });
   for (let i = 0; i < weight.markings; i += 1)
-    b.marking(i % 3 ? 'lettering' : 'insignia', `Marking ${i}`, zones[i % zones.length]!, 200 + 10 * i, ['TCS 10', 'TCS 11'], i % 2 ? 'decal' : 'mask', {
-      text: i % 3 ? `M${i}` : '',
-      printedMm: 4 + i / 10,
-      places: [
-        ['port', 2 + (i % 6), 0.5],
-        ['starboard', 2 + (i % 6), 0.5],
-      ],
-    });
+    b.marking(
+      i % 3 ? 'lettering' : 'insignia',
+      `Marking ${i}`,
+      zones[i % zones.length]!,
+      200 + 10 * i,
+      ['TCS 10', 'TCS 11'],
+      i % 2 ? 'decal' : 'mask',
+      {
+        text: i % 3 ? `M${i}` : '',
+        printedMm: 4 + i / 10,
+        places: [
+          ['port', 2 + (i % 6), 0.5],
+          ['starboard', 2 + (i % 6), 0.5],
+        ],
+      },
+    );
   const { file } = b.file();
   return {
     ...file,

@@ -9,6 +9,7 @@ import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING } from '@/core/paint/spraying';
 import { thinningOf } from '@/core/paint/thinning';
 import { counted } from '@/core/units/words';
+import { gateOf, GATES } from '@/core/route/gates';
 import { workBySession } from '@/core/route/plan';
 import { sheetData, type SheetData } from '@/sheet/sheet-data';
 import { clock, fullDay, longDay, windowInWords } from '@/ui/dates';
@@ -57,13 +58,19 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
       .join(', '),
     notes: brief.notes,
     dossier: dossierPaper(view, nowUtc),
-    open: view.chase
-      .filter(({ question: item }) => item.open)
-      .map(({ question: item, gate }) => ({
-        question: question(item),
-        state: item.reopened ? 'reopened' : item.weighed.state,
-        by: `${gate.title}, ${gate.start ? fullDay(gate.start.slice(0, 10)) : 'no date'}`,
-      })),
+    open: [
+      ...view.chase
+        .filter(({ question: item }) => item.open)
+        .map(({ question: item, gate }) => ({
+          question: question(item),
+          state: item.reopened ? 'reopened' : item.weighed.state,
+          by: `${gate.title}, ${gate.start ? fullDay(gate.start.slice(0, 10)) : 'no date'}`,
+        })),
+      ...view.unasked.map((zone) => {
+        const gate = gateOf(view.outline, zone.key, 'colour');
+        return { question: `${zone.title}, colour`, state: 'not asked', by: GATES[gate] };
+      }),
+    ],
     colours: view.calls.map((call) => {
       const { official } = call;
       const paint = call.choice?.paint ?? null;

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { buildOutline, type Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
 import { roundBarLength } from '@/core/units/length';
@@ -44,6 +44,11 @@ export function AirframeSheet({
   compact = false,
 }: Props): ReactNode {
   const outline = useMemo(() => buildOutline(data.spec), [data.spec]);
+  const list = useRef<HTMLUListElement>(null);
+  // The chosen zone comes into sight in the list, and nothing else moves.
+  useEffect(() => {
+    list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView?.({ block: 'nearest', inline: 'nearest' });
+  }, [selected]);
   const [alone, setAlone] = useState<View | null>(null);
   const zones = useMemo(() => new Map(data.zones.map((zone) => [zone.key, zone])), [data.zones]);
   const views = alone ? [alone] : VIEWS;
@@ -120,7 +125,7 @@ export function AirframeSheet({
       </div>
       {overlay ? <p className="legend">{overlay.caption}</p> : mode === 'certainty' ? <Legend /> : null}
       {compact ? null : (
-        <ul className="zone-list" aria-label="Zones">
+        <ul className="zone-list" aria-label="Zones" ref={list}>
           {data.zones.map((zone) => (
             <li key={zone.key}>
               <button type="button" aria-pressed={selected === zone.key} onClick={() => choose(zone.key)}>

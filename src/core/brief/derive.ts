@@ -5,6 +5,7 @@ import type { Lab } from '@/core/colour/types';
 import type { Window } from '@/core/evidence/date-fit';
 import { needsOrder, type Layer } from '@/core/evidence/layers';
 import { buildOutline, zoneTitle, type Outline } from '@/core/outline/outline';
+import type { Zone } from '@/core/outline/zones';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import { localDay } from '@/core/route/calendar';
@@ -15,6 +16,7 @@ import { chaseList, type ChaseItem } from './chase-list';
 import { gateViews, type GateView } from './gate-views';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
 import { Stages } from './stages';
+import { unaskedZones } from './unasked';
 import type { Kept } from '@/core/kept/records';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
 import { outlineSpecOf, type BriefState, type ColourShelf } from '@/core/kept/state';
@@ -47,6 +49,8 @@ export interface BriefView {
   route: Route;
   plan: RoutePlan;
   gates: GateView[];
+  /** Zones that will be seen and of which nobody asked the colour. */
+  unasked: Zone[];
   /** What to chase, most worthwhile first. */
   chase: ChaseItem[];
 }
@@ -126,6 +130,13 @@ export function deriveBrief(
     route,
     plan,
     gates,
+    unasked: stages.same('unasked', [outline, brief, records], () =>
+      unaskedZones(
+        outline,
+        brief.options,
+        records.flatMap(({ zone, aspect }) => (aspect === 'colour' ? [zone] : [])),
+      ),
+    ),
     chase: stages.same('chased', [sources, weighed, outline, route, plan, gates, today], () =>
       chaseList(state, weighed, outline, route, plan, gates, today),
     ),

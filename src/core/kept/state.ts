@@ -28,6 +28,9 @@ export interface BriefSummary {
   denominator: number;
   kit: string;
   openQuestions: number;
+  /** Zones of which the colour was asked. */
+  askedZones: string[];
+  options: Fields<'brief'>['options'];
   stepsDone: number;
 }
 
@@ -52,7 +55,10 @@ export const typeOf = (airframe: Pick<Kept<'airframe'>, 'type' | 'variant'>): st
   `${airframe.type} ${airframe.variant}`.trim();
 
 /** The outline that an airframe has with the options of its brief. */
-export const outlineSpecOf = (airframe: Fields<'airframe'>, { options }: Fields<'brief'>): OutlineSpec => ({
+export const outlineSpecOf = (
+  airframe: Fields<'airframe'>,
+  { options }: Pick<Fields<'brief'>, 'options'>,
+): OutlineSpec => ({
   preset: airframe.preset,
   dimensions: airframe.dimensions,
   landing: options.landing,

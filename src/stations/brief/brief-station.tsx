@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useRef, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
+import { countedInWords, plural } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
 
 export interface BriefPage {
@@ -50,7 +51,7 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
       now={
         data.open.length === 0
           ? 'Every question is ruled: it can be built from.'
-          : `${data.open.length} open ${data.open.length === 1 ? 'question is' : 'questions are'} printed as open.`
+          : `${countedInWords(data.open.length, 'answer')} ${plural('is', data.open.length)} still open, and printed as open.`
       }
       actions={
         <>
@@ -98,7 +99,9 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
               {data.calls.length} calls with swatches
               {missing.length > 0
                 ? `; no paint yet for ${missing.map((call) => call.name || call.code).join(', ')}`
-                : ', all with a paint'}
+                : data.calls.length > 0
+                  ? `, all with a paint${data.open.length > 0 ? '; what is open has none' : ''}`
+                  : ''}
             </td>
           </tr>
           <tr>

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
+import { counted, listed, plural } from '@/core/units/words';
 import { useKey } from '@/ui/keys';
 import { Calls } from './calls/calls';
 import type { ColoursPage } from './page-data';
@@ -56,18 +57,21 @@ export function ColoursStation({ data }: { data: ColoursPage }): ReactNode {
   );
 }
 
+/** What stands in the way of every zone having its paint; bottles that are low are said where the drawer is. */
 function whatMatters(data: ColoursPage): string {
   const missing = data.calls.filter((call) => !call.chosen);
-  const open =
-    data.unruled > 0
-      ? ` ${data.unruled} colour ${data.unruled === 1 ? 'question is' : 'questions are'} still open at Evidence.`
-      : '';
-  const worn =
-    data.worn > 0
-      ? ` ${data.worn} ${data.worn === 1 ? 'bottle is' : 'bottles are'} low or past ${data.worn === 1 ? 'its' : 'their'} time.`
-      : '';
-  if (data.calls.length === 0) return `Nothing is called yet.${open}${worn}`;
-  if (missing.length === 0) return `All ${data.calls.length} calls have a paint.${open}${worn}`;
-  const first = missing[0]!;
-  return `${data.calls.length - missing.length} of ${data.calls.length} calls have a paint; choose one for ${first.name || first.code}.${open}${worn}`;
+  const open = [
+    ...(data.unruled > 0
+      ? [`${counted(data.unruled, 'colour question')} ${plural('is', data.unruled)} still open at Evidence`]
+      : []),
+    ...(data.unasked > 0 ? [`nobody asked yet about ${counted(data.unasked, 'zone')}`] : []),
+  ];
+  const still = open.length > 0 ? ` ${capital(listed(open))}.` : '';
+  if (data.calls.length === 0) return `Nothing is called yet.${still}`;
+  const [first] = missing;
+  if (!first)
+    return `${capital(`all ${counted(data.calls.length, 'call')}`)} ${plural('has', data.calls.length)} a paint${open.length > 0 ? ', but that is not all' : ''}.${still}`;
+  return `${data.calls.length - missing.length} of ${counted(data.calls.length, 'call')} have a paint; choose one for ${first.name || first.code}.${still}`;
 }
+
+const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);

@@ -82,6 +82,8 @@ export interface ColoursPage {
   owned: number;
   codes: number;
   unruled: number;
+  /** Zones of which nobody asked the colour. */
+  unasked: number;
   /** Bottles that are low or past their time. */
   worn: number;
 }
@@ -128,6 +130,7 @@ export function coloursPage(
     owned: shelf.paints.filter((paint) => paint.ownedMl > 0).length,
     codes: shelf.codes.length,
     unruled: view.questions.filter((question) => question.open && question.record.aspect === 'colour').length,
+    unasked: view.unasked.length,
     worn: shelf.paints.reduce(
       (sum, paint) => sum + paint.bottles.filter((bottle) => bottleState(bottle, paint, today).state !== 'good').length,
       0,

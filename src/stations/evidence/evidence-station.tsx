@@ -8,6 +8,7 @@ import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { countedInWords, plural } from '@/core/units/words';
 import { shortDay } from '@/ui/dates';
 import { enterCell } from '@/actions/evidence';
 import { useKey } from '@/ui/keys';
@@ -189,12 +190,16 @@ function whatMatters(data: EvidencePage): string {
   const threatened = data.gates.find((gate) => gate.open > 0 && !gate.passed);
   const passed = data.gates.find((gate) => gate.open > 0 && gate.passed);
   if (passed) return `${count(passed.open)} still open although ${passed.title.toLowerCase()} is behind you.`;
+  const unasked =
+    data.unasked.count > 0
+      ? `${countedInWords(data.unasked.count, 'zone')} ${plural('has', data.unasked.count)} no colour yet: nobody asked about ${data.unasked.said}.`
+      : '';
   if (!threatened)
     return data.questions.length === 0
-      ? 'Add the sources you have; then ask what they say.'
-      : 'Every question is ruled.';
+      ? `Add the sources you have; then ask what they say. ${unasked}`
+      : unasked || 'Every question is ruled.';
   const when = threatened.start ? ` on ${shortDay(threatened.start)}` : '';
   return `${count(threatened.open)} in the way of “${threatened.title.toLowerCase()}”${when}.`;
 }
 
-const count = (n: number) => (n === 1 ? 'One question stands' : `${n} questions stand`);
+const count = (n: number) => `${countedInWords(n, 'question')} ${plural('stands', n)}`;

@@ -7,7 +7,9 @@ import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import type { Contribution } from '@/core/evidence/weigh';
 import { SOURCE_KINDS, WISH, type WeightChanges } from '@/core/evidence/weights';
+import { spokenZones } from '@/core/outline/spoken';
 import { addDays } from '@/core/units/day';
+import { counted } from '@/core/units/words';
 import { fullDay, windowInWords } from '@/ui/dates';
 
 export interface QuestionRow {
@@ -92,6 +94,8 @@ export interface EvidencePage {
   events: Kept<'paint_event'>[];
   layers: LayerOrder[];
   markings: { id: string; title: string; zone: string }[];
+  /** Zones that will be seen and of which nobody asked the colour, as they are said. */
+  unasked: { count: number; said: string };
   /** What these data are of. */
   revision: number;
   /** What this brief weighs differently, with the version of the brief. */
@@ -158,6 +162,7 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
       return { value: code.code, label: `${code.code} ${code.name}`, lab, hex: lab && hexOf(lab) };
     }),
     events,
+    unasked: { count: view.unasked.length, said: unaskedInWords(view) },
     revision,
     layers: view.layers,
     markings: markings.map(({ id, title, zone }) => ({ id, title, zone })),
@@ -197,6 +202,16 @@ export function questionSupport(view: BriefView, id: string): QuestionSupport | 
   if (!question) return null;
   const { support, outliers, contributions } = question.weighed;
   return { support, outliers: outliers.map(({ source }) => source), contributions, sightings: question.sightings };
+}
+
+/** The first of them by name, the others counted. */
+export function unaskedInWords({ unasked, outline }: Pick<BriefView, 'unasked' | 'outline'>): string {
+  const [one, two, ...more] = unasked.map(({ key }) => key);
+  const names = spokenZones(
+    outline.zones,
+    [one, two].filter((key) => key !== undefined),
+  );
+  return more.length > 0 ? `${names} and ${counted(more.length, 'zone')} more` : names;
 }
 
 /** A day that only an event gives is no day of the source: it lies before or after it. */

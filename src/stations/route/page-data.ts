@@ -1,6 +1,7 @@
 import type { BriefView } from '@/core/brief/derive';
 import type { Kept } from '@/core/kept/records';
 import { hexOf } from '@/core/colour/spaces';
+import { gateOf } from '@/core/route/gates';
 import { LANES } from '@/core/route/rules/rule';
 import { durationInWords } from '@/core/units/minutes';
 
@@ -117,7 +118,12 @@ export function routePage(view: BriefView): RoutePage {
       start: gate.start,
       passed: gate.passed,
       at: plan.work.find((item) => item.step.gate === gate.name)?.segments[0]![0] ?? null,
-      open: gate.open.map((question) => ({ zone: question.zoneTitle, aspect: question.aspectTitle.toLowerCase() })),
+      open: [
+        ...gate.open.map((question) => ({ zone: question.zoneTitle, aspect: question.aspectTitle.toLowerCase() })),
+        ...view.unasked
+          .filter(({ key }) => gateOf(view.outline, key, 'colour') === gate.name)
+          .map(({ title }) => ({ zone: title, aspect: 'colour, not asked yet' })),
+      ],
     })),
     finish: plan.finish,
     lowerBound: plan.lowerBound,

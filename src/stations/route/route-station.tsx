@@ -57,7 +57,12 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
       {picked ? <StepDetail work={picked} onClose={() => setChosen(null)} /> : null}
       {data.holding.length > 0 ? (
         <section className="bar-line">
-          <strong>What holds {fullDay(data.finish!.slice(0, 10))}</strong> {data.holding.join('; ')}.
+          <strong>What holds {fullDay(data.finish!.slice(0, 10))}</strong>
+          <ul className="reasons">
+            {data.holding.map((reason) => (
+              <li key={reason}>{reason}</li>
+            ))}
+          </ul>
           <p className="dim">
             Proven not before {fullDay(data.lowerBound!.slice(0, 10))}; {data.sessionsLeft} sessions with work,{' '}
             {data.loads} fillings of the airbrush.

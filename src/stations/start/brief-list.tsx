@@ -5,12 +5,16 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { identityOf, typeOf, type BriefSummary } from '@/core/kept/state';
+import { counted } from '@/core/units/words';
 import { windowInWords } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { ImportBrief } from './import-brief';
 
 /** All briefs of the house: which machine, how far, what is open. */
-export function BriefList({ briefs }: { briefs: BriefSummary[] }): ReactNode {
+/** A brief of the list with all that is open in it: questions, and zones that nobody asked about. */
+export type ListedBrief = Omit<BriefSummary, 'askedZones' | 'options'> & { open: number };
+
+export function BriefList({ briefs }: { briefs: ListedBrief[] }): ReactNode {
   const router = useRouter();
   useKey('n', () => router.push('/new'));
   return (
@@ -21,7 +25,7 @@ export function BriefList({ briefs }: { briefs: BriefSummary[] }): ReactNode {
           <p className="station-now">
             {briefs.length === 0
               ? 'Begin with the machine you want to build.'
-              : `${briefs.length} ${briefs.length === 1 ? 'brief' : 'briefs'} in this house.`}
+              : `${counted(briefs.length, 'brief')} in this house.`}
           </p>
         </div>
         <Button variant="contained" component={Link} href="/new">
@@ -31,7 +35,7 @@ export function BriefList({ briefs }: { briefs: BriefSummary[] }): ReactNode {
       {briefs.length === 0 ? (
         <div className="empty">
           <strong>Nothing here yet.</strong> A brief is one build: one airframe on one day, one kit, and everything
-          known and decided about it. Start one, or import one as JSON.
+          known and decided about it. Start one, or import one from its file.
         </div>
       ) : (
         <div className="scroll-x">
@@ -42,7 +46,7 @@ export function BriefList({ briefs }: { briefs: BriefSummary[] }): ReactNode {
                 <th>Type</th>
                 <th>Depicts</th>
                 <th>Kit</th>
-                <th className="num">Open questions</th>
+                <th className="num">Still open</th>
                 <th className="num">Steps done</th>
               </tr>
             </thead>
@@ -59,7 +63,7 @@ export function BriefList({ briefs }: { briefs: BriefSummary[] }): ReactNode {
                   <td>
                     {brief.kit || '–'}, 1/{brief.denominator}
                   </td>
-                  <td className="num">{brief.openQuestions}</td>
+                  <td className="num">{brief.open}</td>
                   <td className="num">{brief.stepsDone}</td>
                 </tr>
               ))}

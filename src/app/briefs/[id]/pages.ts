@@ -47,9 +47,12 @@ function briefPage(view: BriefView): BriefPage {
     briefId: view.state.brief.id,
     sources: view.state.sources.length,
     ruled: view.questions.filter((question) => !question.open).length,
-    open: view.questions
-      .filter((question) => question.open)
-      .map((question) => `${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`),
+    open: [
+      ...view.questions
+        .filter((question) => question.open)
+        .map((question) => `${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`),
+      ...view.unasked.map(({ title }) => `${title}, colour (nobody asked yet)`),
+    ],
     calls: view.calls.map((call) => ({
       code: call.code,
       name: call.official?.record.name ?? '',
