@@ -6,7 +6,7 @@ import { deriveBrief } from './derive';
 import { Stages } from './stages';
 
 const shelf = shelfOfDemo();
-const at = (nowUtc: string) => ({ nowUtc, effort: 50 });
+const at = (nowUtc: string) => ({ nowUtc, effort: 0 });
 const NOON = '2026-11-23T12:00:00.000Z';
 
 /** Changes to a brief that a builder makes, each with the lists that it makes anew, as reading again does. */

@@ -16,6 +16,7 @@ import { clock, longDay } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { serverNow } from '@/ui/server-clock';
 import { useSaving } from '@/ui/saving';
+import css from './bench.module.css';
 
 export interface BenchPage {
   briefId: string;
@@ -30,7 +31,7 @@ export function BenchStation({ data }: { data: BenchPage }): ReactNode {
   const [picked, setPicked] = useState<string | null>(null);
   const card = data.cards.find((candidate) => candidate.key === picked) ?? data.cards[0];
   return (
-    <StationFrame station="bench" now={whatMatters(data)}>
+    <StationFrame station="bench" styles={css.bench} now={whatMatters(data)}>
       {card ? (
         <>
           <Card key={card.key} data={data} card={card} />

@@ -10,6 +10,7 @@ import { Calls } from './calls/calls';
 import type { ColoursPage } from './page-data';
 import { PANES, type GoTo } from './panes';
 import { SampleShelf } from './sample-shelf';
+import css from './colours.module.css';
 
 const MixingBench = dynamic(() => import('./mixing/mixing-bench').then((module) => module.MixingBench));
 const LayersPane = dynamic(() => import('./layers/layers-pane').then((module) => module.LayersPane));
@@ -32,7 +33,7 @@ export function ColoursStation({ data }: { data: ColoursPage }): ReactNode {
   useKey('n', () => goTo('drawer', 'new'));
   const shared = { data, code, goTo };
   return (
-    <StationFrame station="colours" now={whatMatters(data)}>
+    <StationFrame station="colours" styles={css.colours} now={whatMatters(data)}>
       <nav className="panes" aria-label="Colours">
         {PANES.map(({ key, title }) => (
           <button

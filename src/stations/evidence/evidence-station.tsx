@@ -16,6 +16,7 @@ import { useSaving } from '@/ui/saving';
 import { ChaseFirst } from './chase-first';
 import type { EvidencePage } from './page-data';
 import { Ledger } from './ledger';
+import css from './evidence.module.css';
 
 const NewSources = dynamic(() => import('./new-sources').then((module) => module.NewSources));
 const AskForm = dynamic(() => import('./ask-form').then((module) => module.AskForm));
@@ -64,6 +65,7 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   return (
     <StationFrame
       station="evidence"
+      styles={css.evidence}
       now={whatMatters(data)}
       actions={
         <>

@@ -11,6 +11,7 @@ import { Chip } from '@/ui/swatch';
 import { useKey } from '@/ui/keys';
 import type { RoutePage, WorkRow } from './page-data';
 import { RouteStrip } from './route-strip';
+import css from './route.module.css';
 
 const WeeklySessions = dynamic(() => import('./weekly-sessions').then((module) => module.WeeklySessions));
 
@@ -28,6 +29,7 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
   return (
     <StationFrame
       station="route"
+      styles={css.route}
       now={whatMatters(data)}
       actions={
         <>

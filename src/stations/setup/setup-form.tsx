@@ -14,6 +14,7 @@ import { parseNumber } from '@/core/units/number';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
 import { Field, formValues, optionsOf, typedValues, type FieldSpec } from '@/ui/fields';
 import { ChangedElsewhereNotice, SavingProvider, useSaving } from '@/ui/saving';
+import css from './setup.module.css';
 
 type Values = Record<string, unknown>;
 
@@ -73,7 +74,9 @@ export function SetupForm(props: SetupProps): ReactNode {
     <Setup {...props} />
   ) : (
     <SavingProvider>
-      <Setup {...props} />
+      <div className={css.setup}>
+        <Setup {...props} />
+      </div>
     </SavingProvider>
   );
 }

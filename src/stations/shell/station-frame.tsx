@@ -8,18 +8,21 @@ import { useZoneChoice } from './zone-choice';
 /** A station: the modeller's own question as heading, one line that says what matters now, then the work. */
 export function StationFrame({
   station,
+  styles = '',
   now,
   actions,
   children,
 }: {
   station: StationPath;
+  /** The class under which the station's own style sheet stands. */
+  styles?: string;
   now: ReactNode;
   actions?: ReactNode;
   children: ReactNode;
 }): ReactNode {
   const { zone, choose, titleOf } = useZoneChoice();
   return (
-    <main className={`station station-${station}`} id="station">
+    <main className={`station station-${station} ${styles}`} id="station">
       <header className="station-head">
         <div>
           <h1>{stationOf(station).asks}</h1>

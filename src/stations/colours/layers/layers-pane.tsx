@@ -102,7 +102,7 @@ function Layers({
       </p>
       <div className="filters" role="group" aria-label="Coats">
         <label>
-          Coats are{' '}
+          Laid in{' '}
           <select value={weight} onChange={(event) => setWeight(event.target.value as typeof weight)}>
             {COAT_WEIGHTS.map(({ key, title }) => (
               <option key={key} value={key}>

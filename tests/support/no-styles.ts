@@ -1,0 +1,3 @@
+/** Stands in for a style sheet: jsdom lays nothing out. */
+const classes: Record<string, string> = {};
+export default classes;
