@@ -8,8 +8,13 @@ import { listBriefs, loadBrief } from '../src/data/briefs';
 import { loadShelf } from '../src/data/shelf';
 import { benchColours } from './bench-colours';
 import { benchEvidence } from './bench-evidence';
+import { benchMany } from './bench-many';
+import { benchKeystroke, benchPages } from './bench-pages';
 import { median, medianAndWorst, pace, timed, type Figure } from './bench-figures';
 import { CHROMIUM } from './chromium';
+import { HEAVY, heavyBrief } from './heavy-brief';
+import { briefFileSchema } from '../src/core/interchange/brief-file';
+import { importBrief } from '../src/data/brief-files';
 import { closePool } from '../src/data/database';
 
 // Measures what the issues promise, on the demo, against the production server that scripts/with-server.sh started.
@@ -23,10 +28,7 @@ show(pace());
 const [brief] = await listBriefs();
 const id = brief!.id;
 
-for (const station of STATIONS) {
-  const taken = await timed(async () => (await fetch(`${base}/briefs/${id}/${station}`)).text(), 15);
-  line(`${station}: server answers, ms (median, worst)`, medianAndWorst(taken), 'under 100 (median)');
-}
+for (const figure of await benchPages(base, id, 'demo', { ms: 40, kB: 60 })) show(figure);
 
 const browser = await chromium.launch(CHROMIUM);
 for (const station of STATIONS) {
@@ -69,6 +71,28 @@ line('brief as PDF, ms (median)', median(pdf).toFixed(0), 'no figure');
 const exported = await timed(() => exportBrief(id), 5);
 line('brief as JSON, ms (median)', median(exported).toFixed(0), 'no figure');
 for (const figure of await benchColours(browser, base, id, shelf.paints)) show(figure);
+
+// The catalogue holds 5 000 paints more from here on, and the house a heavy brief.
+const today = nowUtc.slice(0, 10);
+const { value: heavy } = await importBrief(briefFileSchema.parse(heavyBrief(HEAVY, today)));
+for (const figure of await benchPages(base, heavy, 'heavy', { ms: 150, kB: 400 })) show(figure);
+show(await benchKeystroke(browser, base, id, 'demo'));
+show(await benchKeystroke(browser, base, heavy, 'heavy'));
+const crowd = await Promise.all(
+  [...(await listBriefs()).slice(0, 3)].map(async ({ id: own }) => {
+    const { questions, sources } = (await loadBrief(own))!;
+    return { id: own, zone: questions[0]!.zone, source: sources[0]!.title };
+  }),
+);
+for (const figure of await benchMany(base, crowd)) show(figure);
+const start = performance.now();
+const crowded = { ...HEAVY, questions: 100, sources: 200, sightings: 20_000 };
+await importBrief(briefFileSchema.parse(heavyBrief(crowded, today)));
+line(
+  'a brief of 100 x 200 with 20 000 sightings read and imported, ms',
+  (performance.now() - start).toFixed(0),
+  'no figure',
+);
 await browser.close();
 show(pace());
 await closePool();

@@ -11,7 +11,7 @@ import { CLARITIES } from '@/core/evidence/weights';
 import { parseNumber } from '@/core/units/number';
 import { parseCells } from './table';
 
-/** Sources, sightings and rulings as tables: see docs/formats/evidence-csv.md. Lists inside a cell are separated by "|". */
+/** Sources, sightings and rulings as tables: see docs/formats/dossier.md. Lists inside a cell are separated by "|". */
 
 export const SOURCE_COLUMNS = [
   'title',

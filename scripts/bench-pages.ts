@@ -1,0 +1,80 @@
+import { gzipSync } from 'node:zlib';
+import type { Browser } from '@playwright/test';
+import { median, type Figure } from './bench-figures';
+
+/** Pages of a brief: how long the server takes for them, how much they weigh, and how soon a change is on the screen. */
+
+const STATIONS = ['evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
+const ROUNDS = 9;
+
+export async function benchPages(
+  base: string,
+  id: string,
+  name: string,
+  most: { ms: number; kB: number },
+): Promise<Figure[]> {
+  const figures: Figure[] = [];
+  for (const station of STATIONS) {
+    const [anew, again]: number[][] = [[], []];
+    let weight = 0;
+    const fetchPage = async (query: string, into: number[]) => {
+      const start = performance.now();
+      const body = await (await fetch(`${base}/briefs/${id}/${station}${query}`)).text();
+      into.push(performance.now() - start);
+      weight = gzipSync(body).length;
+    };
+    for (let i = 0; i < ROUNDS; i += 1) {
+      await fetchPage(`?round=${i}`, anew!);
+      await fetchPage('', again!);
+    }
+    figures.push({
+      what: `${name}, ${station}: ms anew, ms remembered (medians), kB compressed`,
+      found: `${median(anew!).toFixed(0)}, ${median(again!).toFixed(0)}, ${(weight / 1024).toFixed(0)}`,
+      asked: `${most.ms} ms, ${most.kB} kB`,
+    });
+  }
+  return figures;
+}
+
+/** From the key that saves a sighting to the changed support in its row. */
+export async function benchKeystroke(browser: Browser, base: string, id: string, name: string): Promise<Figure> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${base}/briefs/${id}/evidence`, { waitUntil: 'networkidle' });
+  await page.locator('html[data-ready]').waitFor();
+  const cell = page.locator('.ledger tbody tr:first-child td.sighting').first();
+  const times: number[] = [];
+  for (let i = 0; i < 12; i += 1) {
+    await cell.focus();
+    await page.keyboard.type(i % 2 ? '10' : '31 ?');
+    const changed = page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const row = document.querySelector('.ledger tbody tr')!;
+          const before = row.querySelector('.end-support')!.textContent;
+          let start = 0;
+          addEventListener('keydown', () => (start = performance.now()), { once: true, capture: true });
+          const observer = new MutationObserver(() => {
+            if (document.querySelector('.ledger tbody tr .end-support')!.textContent === before) return;
+            observer.disconnect();
+            requestAnimationFrame(() => resolve(performance.now() - start));
+          });
+          observer.observe(document.querySelector('.ledger tbody')!, {
+            subtree: true,
+            childList: true,
+            characterData: true,
+          });
+          setTimeout(() => resolve(Number.NaN), 5000);
+        }),
+    );
+    await page.keyboard.press('Enter');
+    const ms = await changed;
+    if (Number.isFinite(ms) && i > 1) times.push(ms);
+    await page.waitForTimeout(100);
+  }
+  await page.close();
+  return {
+    what: `${name}: from the key that saves a sighting to its changed support, ms (median of ${times.length})`,
+    found: times.length > 0 ? median(times).toFixed(0) : 'no change seen',
+    asked: '100',
+  };
+}
