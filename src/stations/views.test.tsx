@@ -190,7 +190,7 @@ describe('the ledger', () => {
     });
     test('of very many questions the first are drawn, and the others when they are asked for', () => {
       showMany(Array.from({ length: 90 }, (_, i) => question(`q${i}`)));
-      expect(document.querySelectorAll('tbody tr')).toHaveLength(40);
+      expect(document.querySelectorAll('tbody tr')).toHaveLength(80);
       fireEvent.click(screen.getByRole('button', { name: 'Show all' }));
       expect(document.querySelectorAll('tbody tr')).toHaveLength(90);
     });

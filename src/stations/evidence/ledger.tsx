@@ -374,7 +374,7 @@ const Row = memo(
 );
 
 /** Drawn at first; more come as one scrolls towards them. */
-const ROWS_AT_FIRST = 40;
+const ROWS_AT_FIRST = 80;
 /** Widths as the style sheet has them: of a source, and of all that stands beside the sources. */
 const COLUMN_PX = 54;
 const BESIDE_PX = 226 + 78 + 58;
