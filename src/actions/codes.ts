@@ -7,12 +7,13 @@ import { ambiguity, canonicalIn } from '@/core/codes/system';
 import { ORIGIN_SD } from '@/core/colour/chips';
 import type { Added } from '@/core/interchange/added';
 import type { Result } from '@/core/interchange/result';
-import { readStandard, systemAsked } from '@/core/interchange/standard-csv';
+import { systemAsked } from '@/core/interchange/standard-csv';
 import { perform, stampedAct } from '@/data/acts';
 import { addToShelf, standardAddition } from '@/data/catalogue';
 import { loadShelf } from '@/data/shelf';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { colourFrom, colourGiven } from './colour-given';
+import { read } from './reading';
 import { asRead, tableText, type TableRead } from './table-read';
 
 /** Acts on official codes: their chips by hand, and whole standards by table. */
@@ -81,7 +82,7 @@ export async function addChip(input: unknown): Promise<Result> {
 export async function lookAtStandard(input: unknown): Promise<Result<TableRead>> {
   return lookedUp(async () => {
     const { text, system } = z.object({ text: tableText, system: systemAsked }).parse(input);
-    return asRead(readStandard(text, system));
+    return asRead(await read({ table: 'standard', text, system }));
   });
 }
 
@@ -89,13 +90,13 @@ export async function lookAtStandard(input: unknown): Promise<Result<TableRead>>
 export async function takeStandard(input: unknown): Promise<Result<Added>> {
   return answered(async () => {
     const { briefId, act, text, system } = ofBrief.extend({ text: tableText, system: systemAsked }).parse(input);
-    const read = readStandard(text, system);
-    if (read.rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
+    const table = await read({ table: 'standard', text, system });
+    if (table.rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
     const shelf = await loadShelf();
     const clash = shelf.systems.find((kept) => kept.prefix === system.prefix && kept.name !== system.name);
     if (clash) throw new Refused('prefix', `The prefix ${system.prefix} is that of ${clash.name} already.`);
     return perform(stampedAct(act, briefId, 'colours'), (writer) =>
-      addToShelf(writer, standardAddition(read), { update: true }),
+      addToShelf(writer, standardAddition(table), { update: true }),
     );
   });
 }

@@ -3,7 +3,6 @@
 import { z } from 'zod';
 import { stampSchema } from '@/core/kept/act';
 import { bottleFields, colourDataFields, paintFields, paintLineFields, type Fields } from '@/core/kept/records';
-import { readCatalogue } from '@/core/interchange/catalogue-csv';
 import type { Added } from '@/core/interchange/added';
 import type { Result } from '@/core/interchange/result';
 import { parseTriple } from '@/core/units/number';
@@ -11,6 +10,7 @@ import { perform, stampedAct } from '@/data/acts';
 import { addToShelf, bottleSizes, catalogueAddition, lineCalled, mergePaints } from '@/data/catalogue';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
 import { colourFrom, colourGiven } from './colour-given';
+import { read } from './reading';
 import { asRead, tableText, type TableRead } from './table-read';
 
 /** Acts on the catalogue and the drawer. */
@@ -157,17 +157,20 @@ export async function putInDrawer(input: unknown): Promise<Result> {
 }
 
 export async function lookAtCatalogue(input: unknown): Promise<Result<TableRead>> {
-  return lookedUp(async () => asRead(readCatalogue(z.object({ text: tableText }).parse(input).text)));
+  return lookedUp(async () => {
+    const { text } = z.object({ text: tableText }).parse(input);
+    return asRead(await read({ table: 'catalogue', text }));
+  });
 }
 
 /** Takes the rows of a catalogue that could be read, as one act: all of them or none. */
 export async function takeCatalogue(input: unknown): Promise<Result<Added>> {
   return answered(async () => {
     const { briefId, act, text } = ofBrief.extend({ text: tableText }).parse(input);
-    const read = readCatalogue(text);
-    if (read.rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
+    const table = await read({ table: 'catalogue', text });
+    if (table.rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
     return perform(stampedAct(act, briefId, 'colours'), (writer) =>
-      addToShelf(writer, catalogueAddition(read.rows), { update: true }),
+      addToShelf(writer, catalogueAddition(table.rows), { update: true }),
     );
   });
 }

@@ -1,10 +1,5 @@
-import { parentPort } from 'node:worker_threads';
-import { renderPaper, type PaperJob } from '@/paper/render';
+import { renderPaper } from '@/paper/render';
+import { answerJobs } from './answer-jobs';
 
 // Sets the pages of one paper after the other, off the thread that answers requests.
-parentPort?.on('message', ({ job, paper }: { job: number; paper: PaperJob }) => {
-  renderPaper(paper).then(
-    (bytes) => parentPort!.postMessage({ job, bytes }),
-    (error: Error) => parentPort!.postMessage({ job, says: error.message }),
-  );
-});
+answerJobs(renderPaper);

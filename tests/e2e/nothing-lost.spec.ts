@@ -71,4 +71,59 @@ test.describe('nothing is lost', () => {
     await expect(page.getByLabel('Title')).toHaveValue('Typed while away');
     await page.unroute('**/evidence');
   });
+
+  test('an act whose answer was lost on the way is sent again, and done once', async ({ page }) => {
+    await openDemo(page);
+    let lost = 0;
+    await page.route('**/evidence', async (route) => {
+      if (route.request().method() !== 'POST' || lost > 0) return route.continue();
+      lost += 1;
+      // It reaches the server; its answer does not come back.
+      await route.fetch();
+      return route.abort();
+    });
+    await page.getByRole('button', { name: /New source/ }).click();
+    await page.getByLabel('Title').fill('Sent twice');
+    await page.getByRole('button', { name: 'Add the source' }).click();
+    await expect(page.getByRole('button', { name: 'Sources (18)' })).toBeVisible();
+    await page.unroute('**/evidence');
+    await page.reload();
+    await page.locator('html[data-ready]').waitFor();
+    await page.getByRole('button', { name: 'Sources (18)' }).click();
+    await expect(page.getByRole('button', { name: 'Open Sent twice' })).toHaveCount(1);
+    expect(lost).toBe(1);
+    await page.keyboard.press('u');
+    await expect(page.getByRole('button', { name: 'Sources (17)' })).toBeVisible();
+  });
+
+  test('a reload asks before it drops what was typed', async ({ page }) => {
+    await openDemo(page);
+    await page.getByRole('button', { name: /New source/ }).click();
+    await page.getByLabel('Title').fill('Not saved yet');
+    const asked = page.waitForEvent('dialog');
+    const leaving = page.reload().catch(() => undefined);
+    const dialog = await asked;
+    expect(dialog.type()).toBe('beforeunload');
+    await dialog.dismiss();
+    await leaving;
+    await expect(page.getByLabel('Title')).toHaveValue('Not saved yet');
+  });
+
+  test('a brief travels as a zip with its pictures, and is the same at the other end', async ({ page }) => {
+    await openDemo(page, 'brief');
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Brief as zip' }).click(),
+    ]);
+    await page.goto('/');
+    await page.getByLabel('Brief as zip or JSON').setInputFiles(await download.path());
+    await page.waitForURL(/\/evidence$/);
+    await page.locator('html[data-ready]').waitFor();
+    await page.getByRole('button', { name: 'Sources (17)' }).click();
+    const picture = page.locator('.source-grid img').first();
+    await expect(picture).toBeVisible();
+    expect(
+      await picture.evaluate((img: HTMLImageElement) => img.decode().then(() => img.naturalWidth)),
+    ).toBeGreaterThan(100);
+  });
 });

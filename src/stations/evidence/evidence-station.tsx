@@ -5,7 +5,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
-import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { startTransition, useCallback, useMemo, useOptimistic, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { countedInWords, plural } from '@/core/units/words';
@@ -15,7 +15,9 @@ import { useKey } from '@/ui/keys';
 import { useSaving } from '@/ui/saving';
 import { ChaseFirst } from './chase-first';
 import type { EvidencePage } from './page-data';
-import { Ledger } from './ledger';
+import type { Result } from '@/core/interchange/result';
+import { Ledger, type CellText } from './ledger';
+import { withEntry } from './entered';
 import css from './evidence.module.css';
 
 const NewSources = dynamic(() => import('./new-sources').then((module) => module.NewSources));
@@ -40,14 +42,30 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   const { zone } = useZoneChoice();
   const { run } = useSaving();
   useKey('n', () => setAdding('source'));
+  // What is typed into a cell stands there at once; support and ruling follow with the answer.
+  const [questions, enter] = useOptimistic(data.questions, (was, entry: CellText) =>
+    withEntry(was, data.sources, entry),
+  );
+  const keepEntry = (entry: CellText): Promise<Result> =>
+    new Promise((resolve) => {
+      startTransition(async () => {
+        enter(entry);
+        resolve(
+          await run(
+            (act) => enterCell({ act, briefId: data.briefId, ...entry }),
+            entry.text.trim() === '' ? 'Sighting removed; u brings it back' : undefined,
+          ),
+        );
+      });
+    });
 
   // What is open stands on top: it is what there is to do.
   const shown = useMemo(
     () =>
-      data.questions
+      questions
         .filter((q) => (!zone || q.zone === zone) && (gate === 'all' || q.gate === gate) && inState(q, state))
         .sort((a, b) => Number(b.open) - Number(a.open)),
-    [data.questions, zone, gate, state],
+    [questions, zone, gate, state],
   );
   const counts = useMemo(
     () =>
@@ -144,12 +162,7 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
               chosen={question}
               onChoose={choose}
               onSource={openSource}
-              onEntry={(entry) =>
-                run(
-                  (act) => enterCell({ act, briefId: data.briefId, ...entry }),
-                  entry.text.trim() === '' ? 'Sighting removed; u brings it back' : undefined,
-                )
-              }
+              onEntry={keepEntry}
             />
           )}
           {chosen ? (
