@@ -50,7 +50,7 @@ test.describe('what is changed at one station shows at the next', () => {
     await page.goto(`${base}/route`);
     await page.locator('html[data-ready]').waitFor();
     await expect(page.locator('.gate-note').filter({ hasText: 'Nose-wheel bay' })).toHaveCount(0);
-    await expect(page.getByRole('button', { name: /Cabin grey-green on well nose/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /Cabin grey-green on the nose-wheel bay/ })).toBeVisible();
     await page.keyboard.press('u');
     await expect(page.locator('.gate-note').filter({ hasText: 'Nose-wheel bay' })).toBeVisible();
   });
