@@ -22,20 +22,20 @@ export const CORE_ROOMS = [
   'interchange',
 ];
 
-/** Each layer with the layers that it may use beside itself. */
+/** The layers in their order, each with those before it that it may use. */
 export const LAYERS = {
   core: [],
+  wall: [],
+  workers: ['core'],
   outbox: ['core'],
   data: ['core', 'outbox'],
-  wall: [],
   services: ['core', 'wall'],
   serve: ['core', 'data', 'services', 'wall'],
-  paper: ['core', 'ui', 'sheet', 'workers'],
-  workers: ['core', 'paper'],
-  actions: ['core', 'data', 'services', 'outbox', 'workers', '@demo'],
   ui: ['core', 'outbox'],
   sheet: ['core', 'ui'],
-  stations: ['core', 'actions', 'sheet', 'ui', 'outbox'],
+  paper: ['core', 'ui', 'sheet', 'workers'],
+  actions: ['core', 'data', 'services', 'outbox', 'workers', '@demo'],
+  stations: ['core', 'workers', 'actions', 'sheet', 'ui', 'outbox'],
   app: ['core', 'data', 'paper', 'actions', 'services', 'outbox', 'ui', 'sheet', 'stations'],
 };
 

@@ -41,8 +41,11 @@ export async function addSighting(input: unknown): Promise<Result<{ questionId: 
   });
 }
 
-/** What was typed into a cell of the ledger: adds, changes or (when empty) removes what one source says of one question. */
-export async function enterCell(input: unknown): Promise<Result> {
+/**
+ * What was typed into a cell of the ledger: adds, changes or (when empty) removes what one source says of one question. Answers with what
+ * stands there now.
+ */
+export async function enterCell(input: unknown): Promise<Result<{ standing: { id: string; version: number } | null }>> {
   return answered(async () => {
     const { briefId, act, questionId, sourceId, text, standing } = ofBrief
       .extend({
@@ -61,10 +64,12 @@ export async function enterCell(input: unknown): Promise<Result> {
     const entry = readCell(question.aspect, text, clarityOn(source.film, question.aspect));
     if (entry && 'fault' in entry) throw new Refused('', entry.fault);
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
-      if (standing && entry) await writer.update('sighting', standing.id, standing.version, { ...entry, marks: null });
-      else if (standing) await writer.remove('sighting', standing.id, standing.version);
-      else if (entry) await writer.insert('sighting', { ...entry, note: '', marks: null, questionId, sourceId });
-      return null;
+      if (standing && !entry) await writer.remove('sighting', standing.id, standing.version);
+      if (!entry) return { standing: null };
+      const { id, version } = standing
+        ? await writer.update('sighting', standing.id, standing.version, { ...entry, marks: null })
+        : await writer.insert('sighting', { ...entry, note: '', marks: null, questionId, sourceId });
+      return { standing: { id, version } };
     });
   });
 }

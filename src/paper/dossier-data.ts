@@ -1,12 +1,13 @@
 import type { BriefView } from '@/core/brief/derive';
 import type { QuestionView } from '@/core/brief/questions';
 import { RULING_TITLES } from '@/core/evidence/bases';
-import { identityOf, typeOf } from '@/core/kept/state';
+import { identityOf } from '@/core/kept/state';
 import { EVENT_KINDS } from '@/core/evidence/events';
 import { FILMS } from '@/core/evidence/film';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { zoneTitle } from '@/core/outline/outline';
 import { fullDay, windowInWords } from '@/ui/dates';
+import { machineInWords } from './machine';
 
 /** The evidence on paper: sources, what each question rests on, rulings, what happened when. Plain text and figures. */
 export interface DossierPaper {
@@ -31,9 +32,7 @@ export function dossierPaper(view: BriefView, nowUtc: string): DossierPaper {
   const titles = new Map(sources.map((source) => [source.id, source.title]));
   return {
     title: identityOf(airframe),
-    subtitle: [typeOf(airframe), airframe.unit, airframe.place, windowInWords(airframe.targetFrom, airframe.targetTo)]
-      .filter(Boolean)
-      .join(' · '),
+    subtitle: machineInWords(airframe),
     printedOn: fullDay(nowUtc.slice(0, 10)),
     sources: sources.map((source) => {
       const window = view.windows.get(source.id)!;

@@ -1,5 +1,5 @@
 import type { BriefView } from '@/core/brief/derive';
-import { identityOf, typeOf, type ColourShelf } from '@/core/kept/state';
+import { identityOf, type ColourShelf } from '@/core/kept/state';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
@@ -12,8 +12,9 @@ import { counted } from '@/core/units/words';
 import { gateOf, GATES } from '@/core/route/gates';
 import { workBySession } from '@/core/route/plan';
 import { sheetData, type SheetData } from '@/sheet/sheet-data';
-import { clock, fullDay, longDay, windowInWords } from '@/ui/dates';
+import { clock, fullDay, longDay } from '@/ui/dates';
 import { dossierPaper, type DossierPaper } from './dossier-data';
+import { machineInWords } from './machine';
 
 /** Everything the printed brief says, as plain text and figures: what is sent to the thread that sets the pages. */
 export interface BriefPaper {
@@ -48,9 +49,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
   const question = (item: BriefView['questions'][number]) => `${item.zoneTitle}, ${item.aspectTitle.toLowerCase()}`;
   return {
     title: identityOf(airframe),
-    subtitle: [typeOf(airframe), airframe.unit, airframe.place, windowInWords(airframe.targetFrom, airframe.targetTo)]
-      .filter(Boolean)
-      .join(' · '),
+    subtitle: machineInWords(airframe),
     printedOn: fullDay(nowUtc.slice(0, 10)),
     sheet: sheetData(view),
     options: Object.entries(brief.options)

@@ -3,7 +3,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
 
@@ -12,8 +12,8 @@ type Conflict = Extract<Result, { conflict: unknown }>['conflict'];
 interface Saving {
   busy: boolean;
   /**
-   * Runs an act and tells the reader how it went. The answer brings the page as it then is. An act whose answer was lost on the way is
-   * sent again under its own name, so that it is done once.
+   * Runs an act when those before it were answered, and tells the reader how it went. The answer brings the page as it then is. An act
+   * whose answer was lost on the way is sent again under its own name, so that it is done once.
    */
   run: <T>(work: (act: Stamp) => Promise<Result<T>>, done?: string) => Promise<Result<T>>;
   tell: (says: string) => void;
@@ -31,27 +31,33 @@ export function useSaving(): Saving {
 export function SavingProvider({ children, seen = null }: { children: ReactNode; seen?: number | null }): ReactNode {
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
+  const before = useRef<Promise<unknown>>(Promise.resolve());
   const run = useCallback(
-    async <T,>(work: (act: Stamp) => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
-      setBusy(true);
-      const act: Stamp = { id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen };
-      try {
-        const result = await patiently(() => work(act));
-        if (result.ok) {
-          if (done) setSaid({ text: done, bad: false });
-        } else if ('faults' in result) {
-          setSaid({ text: result.faults.map((fault) => fault.says).join('. '), bad: true });
-        } else {
-          setSaid({ text: conflictInWords(result.conflict), bad: true });
+    <T,>(work: (act: Stamp) => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
+      const inTurn = async (): Promise<Result<T>> => {
+        setBusy(true);
+        const act: Stamp = { id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen };
+        try {
+          const result = await patiently(() => work(act));
+          if (result.ok) {
+            if (done) setSaid({ text: done, bad: false });
+          } else if ('faults' in result) {
+            setSaid({ text: result.faults.map((fault) => fault.says).join('. '), bad: true });
+          } else {
+            setSaid({ text: conflictInWords(result.conflict), bad: true });
+          }
+          return result;
+        } catch {
+          const says = 'The server cannot be reached. What you typed is still here: try again in a moment.';
+          setSaid({ text: says, bad: true });
+          return { ok: false, faults: [{ field: '', says }] };
+        } finally {
+          setBusy(false);
         }
-        return result;
-      } catch {
-        const says = 'The server cannot be reached. What you typed is still here: try again in a moment.';
-        setSaid({ text: says, bad: true });
-        return { ok: false, faults: [{ field: '', says }] };
-      } finally {
-        setBusy(false);
-      }
+      };
+      const answer = before.current.then(inTurn);
+      before.current = answer;
+      return answer;
     },
     [seen],
   );

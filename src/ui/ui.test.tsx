@@ -1,12 +1,12 @@
 /** @jest-environment jsdom */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { AppRouterContext, type AppRouterInstance } from 'next/dist/shared/lib/app-router-context.shared-runtime';
 import type { Result } from '@/core/interchange/result';
 import { clock, longDay, shortDay, windowInWords } from './dates';
 import { formValues, optionsOf, RecordForm, typedValues, type FieldSpec } from './fields';
 import { KEY_MAP, useKey } from './keys';
-import { ChangedElsewhereNotice, SavingProvider } from './saving';
+import { ChangedElsewhereNotice, SavingProvider, useSaving } from './saving';
 import { ButtedSwatches } from './swatch';
 
 afterEach(cleanup);
@@ -125,6 +125,41 @@ describe('keys', () => {
     const keys = KEY_MAP.map(([key]) => key);
     expect(new Set(keys).size).toBe(keys.length);
     for (const key of ['/', 'n', 'e', 't', 'u', '?']) expect(keys).toContain(key);
+  });
+});
+
+describe('acts', () => {
+  test('are sent one after the other, so that taking back follows what it takes back', async () => {
+    const sent: string[] = [];
+    const answers: (() => void)[] = [];
+    const Two = () => {
+      const { run } = useSaving();
+      const send = (what: string) =>
+        run(() => {
+          sent.push(what);
+          return new Promise<Result>((answer) => answers.push(() => answer({ ok: true, value: null })));
+        });
+      return (
+        <button
+          onClick={() => {
+            void send('remove');
+            void send('take back');
+          }}
+        >
+          go
+        </button>
+      );
+    };
+    render(
+      <SavingProvider>
+        <Two />
+      </SavingProvider>,
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'go' }));
+    await waitFor(() => expect(sent).toEqual(['remove']));
+    await act(async () => answers[0]!());
+    await waitFor(() => expect(sent).toEqual(['remove', 'take back']));
+    await act(async () => answers[1]!());
   });
 });
 

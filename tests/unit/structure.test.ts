@@ -25,7 +25,7 @@ function target(from: string, wanted: string): string | null {
 const imports = new Map(
   files.map((file) => [
     file,
-    [...readFileSync(path.join(ROOT, file), 'utf8').matchAll(/(?:from|import\()\s*'([^']+)'/g)].flatMap(
+    [...readFileSync(path.join(ROOT, file), 'utf8').matchAll(/(?:from|import\(|new URL\()\s*'([^']+)'/g)].flatMap(
       (found) => target(file, found[1]!) ?? [],
     ),
   ]),
@@ -48,6 +48,13 @@ describe('the house', () => {
         CORE_ROOMS.indexOf(roomOf(to)) > CORE_ROOMS.indexOf(roomOf(from)),
     );
     expect(wrong).toEqual([]);
+  });
+  test('the layers stand in their order', () => {
+    const order = Object.keys(uses);
+    const later = order.flatMap((layer, at) =>
+      uses[layer]!.filter((used) => !used.startsWith('@') && !order.slice(0, at).includes(used)),
+    );
+    expect(later).toEqual([]);
   });
   test('a layer uses only what it may', () => {
     const wrong = arrows.filter(

@@ -16,16 +16,12 @@ export function withEntry(
     if (read && 'fault' in read) return question;
     const others = question.sightings.filter(({ id }) => id !== standing?.id);
     if (!read) return { ...question, sightings: others };
-    const { value, sd, clarity, sense } = read;
     const entered: SightingCell = {
       id: standing?.id ?? 'entered',
       version: standing?.version ?? 0,
       sourceId,
       questionId,
-      value,
-      sd,
-      clarity,
-      sense,
+      ...read,
     };
     return { ...question, sightings: [...others, entered] };
   });

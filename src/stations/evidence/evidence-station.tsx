@@ -5,19 +5,16 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
-import { startTransition, useCallback, useMemo, useOptimistic, useState, type ReactNode } from 'react';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { countedInWords, plural } from '@/core/units/words';
 import { shortDay } from '@/ui/dates';
-import { enterCell } from '@/actions/evidence';
 import { useKey } from '@/ui/keys';
-import { useSaving } from '@/ui/saving';
 import { ChaseFirst } from './chase-first';
 import type { EvidencePage } from './page-data';
-import type { Result } from '@/core/interchange/result';
-import { Ledger, type CellText } from './ledger';
-import { withEntry } from './entered';
+import { Ledger } from './ledger';
+import { useCellEntries } from './use-cell-entries';
 import css from './evidence.module.css';
 
 const NewSources = dynamic(() => import('./new-sources').then((module) => module.NewSources));
@@ -40,24 +37,8 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   const [adding, setAdding] = useState<'source' | 'question' | null>(null);
   const [source, setSource] = useState<string | null>(null);
   const { zone } = useZoneChoice();
-  const { run } = useSaving();
   useKey('n', () => setAdding('source'));
-  // What is typed into a cell stands there at once; support and ruling follow with the answer.
-  const [questions, enter] = useOptimistic(data.questions, (was, entry: CellText) =>
-    withEntry(was, data.sources, entry),
-  );
-  const keepEntry = (entry: CellText): Promise<Result> =>
-    new Promise((resolve) => {
-      startTransition(async () => {
-        enter(entry);
-        resolve(
-          await run(
-            (act) => enterCell({ act, briefId: data.briefId, ...entry }),
-            entry.text.trim() === '' ? 'Sighting removed; u brings it back' : undefined,
-          ),
-        );
-      });
-    });
+  const [questions, keepEntry] = useCellEntries(data);
 
   // What is open stands on top: it is what there is to do.
   const shown = useMemo(

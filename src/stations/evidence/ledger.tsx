@@ -25,8 +25,9 @@ export interface CellText {
   questionId: string;
   sourceId: string;
   text: string;
-  standing: { id: string; version: number } | null;
+  standing: Standing;
 }
+export type Standing = { id: string; version: number } | null;
 
 interface Place {
   row: number;

@@ -1,5 +1,5 @@
-import { renderPaper } from '@/paper/render';
-import { answerJobs } from './answer-jobs';
+import { answerJobs } from '@/workers/answer-jobs';
+import { renderPaper } from './render';
 
 // Sets the pages of one paper after the other, off the thread that answers requests.
 answerJobs(renderPaper);
