@@ -372,11 +372,13 @@ test.describe('time', () => {
     await page.getByRole('button', { name: 'Add it' }).click();
     await expect(page.getByRole('button', { name: /Cowling, port: repainted 20 Jan 1951/ })).toBeVisible();
     await page.goto(`${base}/route`);
-    await expect(page.getByRole('button', { name: /Earlier coat: .* on cowling port/ })).toBeVisible();
-    await expect(page.getByRole('button', { name: /Patch over: .* on fuselage rear port/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /Earlier coat: .* on the port side of the cowling/ })).toBeVisible();
+    await expect(
+      page.getByRole('button', { name: /Patch over: .* on the port side of the rear fuselage/ }),
+    ).toBeVisible();
     await page.locator('html[data-ready]').waitFor();
     await page.keyboard.press('u');
-    await expect(page.getByRole('button', { name: /Earlier coat: .* on cowling port/ })).toHaveCount(0);
+    await expect(page.getByRole('button', { name: /Earlier coat: .* on the port side of the cowling/ })).toHaveCount(0);
   });
 });
 
@@ -388,7 +390,7 @@ test.describe('the dossier', () => {
       page.waitForEvent('download'),
       page.getByRole('link', { name: 'Dossier as JSON' }).click(),
     ]);
-    const dossier = readFileSync((await download.path())!);
+    const whole = readFileSync((await download.path())!, 'utf8');
     const pdf = await page.request.get(`${base}/dossier/dossier.pdf`);
     expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
     expect(await (await page.request.get(`${base}/dossier/rulings.csv`)).text()).toMatch(
@@ -398,9 +400,30 @@ test.describe('the dossier', () => {
 
     await openDemo(page, 'evidence', 'L 88');
     await page.getByRole('button', { name: 'Dossier' }).click();
-    await page
-      .getByLabel('Dossier or table')
-      .setInputFiles({ name: 'd.json', mimeType: 'application/json', buffer: dossier });
+    const take = (text: string) =>
+      page
+        .getByLabel('Dossier or table')
+        .setInputFiles({ name: 'd.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+    // Another type: zones that she does not have refuse it all.
+    await take(whole);
+    await expect(page.getByRole('alert').filter({ hasText: 'this airframe has no zone' })).toBeVisible();
+    const sources = (JSON.parse(whole).sources as object[]).map((source) => ({
+      ...source,
+      zones: [],
+      afterEventId: null,
+      beforeEventId: null,
+    }));
+    await take(
+      JSON.stringify({
+        ...JSON.parse(whole),
+        sources,
+        questions: [],
+        sightings: [],
+        rulings: [],
+        events: [],
+        mirrors: [],
+      }),
+    );
     await expect(page.getByRole('status').filter({ hasText: /Added: \d+ sources/ })).toBeVisible();
     await page.keyboard.press('u');
     await expect(page.getByText('Taken back: the last change at Evidence')).toBeVisible();
