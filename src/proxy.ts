@@ -1,12 +1,12 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { refusalOf } from './wall/wall';
+import { hostsBeside, refusalOf } from './wall/wall';
 
 /** Runs before every page: the wall once more, for whoever comes by another server, and a Content-Security-Policy with a fresh nonce. */
 export function proxy(request: NextRequest) {
   const header = (name: string) => request.headers.get(name) ?? undefined;
   const refusal = refusalOf(
     { method: request.method, host: header('host'), origin: header('origin'), url: request.nextUrl.pathname },
-    (process.env.ALLOWED_HOSTS ?? '').toLowerCase().split(',').filter(Boolean),
+    hostsBeside(),
   );
   if (refusal) return new NextResponse(refusal.says, { status: refusal.status });
   const nonce = btoa(crypto.randomUUID());

@@ -104,8 +104,7 @@ export async function addPaint(input: unknown): Promise<Result> {
 /** Changes a paint of the catalogue; its line stays. */
 export async function changePaint(input: unknown): Promise<Result> {
   return answered(async () => {
-    const { id, version, ...rest } = z.object({ id: z.uuid(), version: z.number().int() }).loose().parse(input);
-    const given = paintGiven.parse(rest);
+    const { id, version, ...given } = paintGiven.extend(versioned.shape).parse(input);
     const record = paintRecord(given);
     return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
       await writer.update('paint', id, version, record);

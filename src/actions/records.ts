@@ -1,7 +1,7 @@
 'use server';
 
 import { z } from 'zod';
-import { STATIONS, WRITABLE, actSchema, stampSchema } from '@/core/kept/act';
+import { STATIONS, WRITABLE, actSchema } from '@/core/kept/act';
 import { RECORDS } from '@/core/kept/records';
 import type { UndoAnswer } from '@/core/kept/undo-answer';
 import type { Result } from '@/core/interchange/result';
@@ -89,7 +89,7 @@ export async function replay(input: unknown): Promise<Result> {
 /** Takes back the last change of the brief that can be taken back, whichever station made it. */
 export async function undo(input: unknown): Promise<Result<UndoAnswer>> {
   return answered(async () => {
-    const { briefId, act } = z.object({ briefId: z.uuid(), act: stampSchema }).parse(input);
+    const { briefId, act } = ofBrief.parse(input);
     return undoLast(briefId, { stamp: act });
   });
 }

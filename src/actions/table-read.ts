@@ -1,3 +1,4 @@
+import { capped } from '@/core/units/words';
 import { z } from 'zod';
 import type { RowFault } from '@/core/interchange/table';
 
@@ -26,8 +27,5 @@ export const asRead = ({
 }): TableRead => ({
   understood,
   rows: read.length,
-  faults:
-    faults.length > MOST_FAULTS
-      ? [...faults.slice(0, MOST_FAULTS), { row: 0, field: '', says: `and ${faults.length - MOST_FAULTS} more` }]
-      : faults,
+  faults: capped(faults, MOST_FAULTS, (left) => ({ row: 0, field: '', says: `and ${left} more` })),
 });

@@ -4,8 +4,8 @@ import type { ActAnswer, ActStation, ChangedRow, Stamp } from '@/core/kept/act';
 import type { Fields, Kept, RecordName } from '@/core/kept/records';
 import { inTransaction, pool, rows, type Client } from './database';
 import { dependantsOf } from './dependants';
-import { usersElsewhere } from './in-use';
-import { bumpRevision, lockRevision, SHELF, shelfRevision } from './revisions';
+import { UsersElsewhere } from './in-use';
+import { bumpRevision, lockRevision, revisionOf, SHELF, shelfRevision } from './revisions';
 import { briefOfRow, columnsOf, fromRow, isShared, toRow, type Row } from './rows';
 
 /** The one way to write: an act is applied once, in one transaction, with the history of every row that it touches. */
@@ -123,11 +123,14 @@ export class ActWriter {
   private touched = new Map<string, Change>();
   /** What all share, and each brief, with the kinds of record that were changed there. */
   private scopes = new Map<string, Set<RecordName>>();
+  private readonly elsewhere: UsersElsewhere;
 
   constructor(
     readonly client: PoolClient,
     readonly act: Act,
-  ) {}
+  ) {
+    this.elsewhere = new UsersElsewhere(client, act.briefId);
+  }
 
   async insert<N extends RecordName>(name: N, fields: Fields<N>, id: string = randomUUID()): Promise<Kept<N>> {
     const [row] = await this.put(name, [this.whole(name, fields, id)]);
@@ -236,7 +239,7 @@ export class ActWriter {
 
   /** Removes a row and what cannot stand without it, unless somebody uses it. */
   async drop(name: RecordName, before: Row): Promise<void> {
-    const users = await usersElsewhere(this.client, name, before, this.act.briefId);
+    const users = await this.elsewhere.of(name, before);
     if (users) throw new InUse(users.what, users.users);
     for (const { entity, row } of await dependantsOf(this.client, name, before.id as string))
       await this.drop(entity, row);
@@ -303,7 +306,7 @@ export class ActWriter {
     const changed = [...this.touched.values()];
     return {
       value,
-      revision: briefId ? (bumped.get(briefId) ?? (await revisionOf(this.client, briefId))) : null,
+      revision: briefId ? (bumped.get(briefId) ?? (await revisionOf(this.client, briefId))?.number ?? 0) : null,
       shelfRevision: bumped.get(SHELF) ?? (await shelfRevision(this.client)).number,
       rows:
         changed.length > MOST_NAMED
@@ -311,11 +314,6 @@ export class ActWriter {
           : changed.map(({ entity, id, after }): ChangedRow => ({ entity, id, row: after && fromRow(entity, after) })),
     };
   }
-}
-
-async function revisionOf(client: Client, of: string): Promise<number> {
-  const [found] = await rows<{ number: string }>(client, 'select number from revision where of = $1', [of]);
-  return Number(found?.number ?? 0);
 }
 
 /** The fields of a record of a brief as they stand; null when it is gone or another brief's. */

@@ -6,7 +6,7 @@ import { rows, type Client } from './database';
 import { fromRow, type Row } from './rows';
 import { loadCodeBook } from './shelf';
 
-/** Who uses a row that all share: what one brief does takes nothing from another. */
+/** Who uses a row that all share: what one brief does takes nothing from another. Asked row by row within one act. */
 
 interface Users {
   /** The row, as it is called. */
@@ -14,47 +14,56 @@ interface Users {
   users: string[];
 }
 
-/** Those beside `briefId` who use a shared row; null when nobody does, or when the row is not shared. */
-export async function usersElsewhere(
-  client: Client,
-  name: RecordName,
-  row: Row,
-  briefId: string | null,
-): Promise<Users | null> {
-  const found = await usersOf(client, name, row, briefId);
-  if (!found || found.briefs.length === 0) return null;
-  const airframes = await rows<{ row: Row }>(
-    client,
-    'select to_jsonb(a) as row from airframe a where brief_id = any($1) order by brief_id',
-    [found.briefs],
-  );
-  return { what: found.what, users: airframes.map(({ row: own }) => identityOf(fromRow('airframe', own))) };
-}
+export class UsersElsewhere {
+  /** What all briefs say of codes, read when it is first needed: an act may take a whole standard back. */
+  private said: Promise<{ briefId: string; code: string }[]> | null = null;
 
-async function usersOf(client: Client, name: RecordName, row: Row, briefId: string | null) {
-  if (name === 'colour_code') return { what: row.code as string, briefs: await usersOfCode(client, row, briefId) };
-  if (name === 'chip') {
-    const [code] = await rows<{ row: Row }>(client, 'select to_jsonb(c) as row from colour_code c where id = $1', [
-      row.code_id,
-    ]);
-    if (!code) return null;
-    return { what: `A chip of ${code.row.code as string}`, briefs: await usersOfCode(client, code.row, briefId) };
+  /** `briefId` is where the act is done. */
+  constructor(
+    private readonly client: Client,
+    private readonly briefId: string | null,
+  ) {}
+
+  /** Those beside the act's own brief who use a shared row; null when nobody does, or when the row is not shared. */
+  async of(name: RecordName, row: Row): Promise<Users | null> {
+    const found = await this.briefsOf(name, row);
+    if (!found || found.briefs.length === 0) return null;
+    const airframes = await rows<{ row: Row }>(
+      this.client,
+      'select to_jsonb(a) as row from airframe a where brief_id = any($1) order by brief_id',
+      [found.briefs],
+    );
+    return { what: found.what, users: airframes.map(({ row: own }) => identityOf(fromRow('airframe', own))) };
   }
-  if (name === 'paint') return { what: await paintName(client, row), briefs: await usersOfPaint(client, row, briefId) };
-  return null;
-}
 
-async function usersOfCode(client: Client, code: Row, briefId: string | null): Promise<string[]> {
-  const held = await rows<{ brief_id: string }>(
-    client,
-    `select brief_id from colour_choice where code_id = $1 union select brief_id from recipe where code_id = $1
-     union select brief_id from paint_use where code_id = $1`,
-    [code.id],
-  );
-  const users = new Set(held.map((use) => use.brief_id));
-  for (const use of await wordsOfCodes(client)) if (use.code === code.code) users.add(use.briefId);
-  if (briefId) users.delete(briefId);
-  return [...users];
+  private async briefsOf(name: RecordName, row: Row) {
+    const { client, briefId } = this;
+    if (name === 'colour_code') return { what: row.code as string, briefs: await this.briefsOfCode(row) };
+    if (name === 'chip') {
+      const [code] = await rows<{ row: Row }>(client, 'select to_jsonb(c) as row from colour_code c where id = $1', [
+        row.code_id,
+      ]);
+      if (!code) return null;
+      return { what: `A chip of ${code.row.code as string}`, briefs: await this.briefsOfCode(code.row) };
+    }
+    if (name === 'paint')
+      return { what: await paintName(client, row), briefs: await usersOfPaint(client, row, briefId) };
+    return null;
+  }
+
+  private async briefsOfCode(code: Row): Promise<string[]> {
+    const held = await rows<{ brief_id: string }>(
+      this.client,
+      `select brief_id from colour_choice where code_id = $1 union select brief_id from recipe where code_id = $1
+       union select brief_id from paint_use where code_id = $1`,
+      [code.id],
+    );
+    const users = new Set(held.map((use) => use.brief_id));
+    this.said ??= wordsOfCodes(this.client);
+    for (const use of await this.said) if (use.code === code.code) users.add(use.briefId);
+    if (this.briefId) users.delete(this.briefId);
+    return [...users];
+  }
 }
 
 /** Codes that rulings and markings name, as the standards of the house read them. */

@@ -21,22 +21,23 @@ interface RevisionRow {
   number: string;
   kinds: Revision['kinds'];
 }
-const read = (client: Client, of: readonly string[]) =>
-  rows<RevisionRow>(client, 'select of, number, kinds from revision where of = any($1)', [of]);
+async function read(client: Client, of: readonly string[]): Promise<Map<string, Revision>> {
+  const found = await rows<RevisionRow>(client, 'select of, number, kinds from revision where of = any($1)', [of]);
+  return new Map(found.map(({ of: one, number, kinds }) => [one, { number: Number(number), kinds }]));
+}
+
+/** The revision of a brief by itself; null when nothing of that id was ever changed. */
+export const revisionOf = async (client: Client, briefId: string): Promise<Revision | null> =>
+  (await read(client, [briefId])).get(briefId.toLowerCase()) ?? null;
 
 /** The revisions of a brief and of the shelf; null when there is no such brief. */
 export async function revisionsOf(client: Client, briefId: string): Promise<Revisions | null> {
-  const found = new Map(
-    (await read(client, [briefId, SHELF])).map(({ of, number, kinds }) => [of, { number: Number(number), kinds }]),
-  );
+  const found = await read(client, [briefId, SHELF]);
   const brief = found.get(briefId.toLowerCase());
   return brief ? { brief, shelf: found.get(SHELF)! } : null;
 }
 
-export async function shelfRevision(client: Client): Promise<Revision> {
-  const [found] = await read(client, [SHELF]);
-  return { number: Number(found!.number), kinds: found!.kinds };
-}
+export const shelfRevision = async (client: Client): Promise<Revision> => (await read(client, [SHELF])).get(SHELF)!;
 
 /** Makes all later acts on these wait until this transaction ends: revisions are counted in the order of commits. */
 export async function lockRevision(client: Client, of: string): Promise<void> {

@@ -1,3 +1,4 @@
+import { questionInWords } from '@/core/evidence/question-words';
 import type { BriefView } from '@/core/brief/derive';
 import type { QuestionView } from '@/core/brief/questions';
 import { RULING_TITLES } from '@/core/evidence/bases';
@@ -54,7 +55,7 @@ export function dossierPaper(view: BriefView, nowUtc: string): DossierPaper {
       };
     }),
     questions: view.questions.map((item) => ({
-      question: `${item.zoneTitle}, ${item.aspectTitle.toLowerCase()}${item.mirrored ? ' (mirrored)' : ''}`,
+      question: `${questionInWords(item)}${item.mirrored ? ' (mirrored)' : ''}`,
       ruling: item.ruling ? `${item.ruling.value}${item.reopened ? ' (reopened)' : ''}` : 'open',
       support: supportOf(item),
       basis: item.ruling ? `${RULING_TITLES[item.ruling.basis]}, ${item.ruling.ruledBy}: ${item.ruling.reason}` : '',

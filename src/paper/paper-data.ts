@@ -1,3 +1,4 @@
+import { questionInWords } from '@/core/evidence/question-words';
 import type { BriefView } from '@/core/brief/derive';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
 import { deltaE00 } from '@/core/colour/difference';
@@ -9,6 +10,7 @@ import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING } from '@/core/paint/spraying';
 import { thinningOf } from '@/core/paint/thinning';
 import { counted } from '@/core/units/words';
+import { zoneTitle } from '@/core/outline/outline';
 import { gateOf, GATES } from '@/core/route/gates';
 import { workBySession } from '@/core/route/plan';
 import { sheetData, type SheetData } from '@/sheet/sheet-data';
@@ -46,7 +48,6 @@ export interface BriefPaper {
 
 export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string): BriefPaper {
   const { airframe, brief, markings } = view.state;
-  const question = (item: BriefView['questions'][number]) => `${item.zoneTitle}, ${item.aspectTitle.toLowerCase()}`;
   return {
     title: identityOf(airframe),
     subtitle: machineInWords(airframe),
@@ -61,7 +62,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
       ...view.chase
         .filter(({ question: item }) => item.open)
         .map(({ question: item, gate }) => ({
-          question: question(item),
+          question: questionInWords(item),
           state: item.reopened ? 'reopened' : item.weighed.state,
           by: `${gate.title}, ${gate.start ? fullDay(gate.start.slice(0, 10)) : 'no date'}`,
         })),
@@ -92,7 +93,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
           advice && thinning
             ? `${thinning.ratio}:1 ${thinning.thinner}, ${advice.pressureBar} bar, ${counted(call.coats?.coats ?? 0, 'coat')}`
             : '',
-        zones: call.zones.map((key) => view.outline.zones.find((zone) => zone.key === key)?.title ?? key).join('; '),
+        zones: call.zones.map((key) => zoneTitle(view.outline, key)).join('; '),
       };
     }),
     markings: markings.map((marking) => {
@@ -125,10 +126,7 @@ function sessionsAhead(view: BriefView): BriefPaper['sessions'] {
           const goesOn = item.session !== session.id;
           const lab = item.step.code ? hexOfCode.get(item.step.code) : null;
           const gate = view.gates.find((candidate) => candidate.name === item.step.gate);
-          const open =
-            gate && gate.open.length > 0
-              ? `still open: ${gate.open.map((q) => `${q.zoneTitle}, ${q.aspectTitle.toLowerCase()}`).join('; ')}`
-              : '';
+          const open = gate && gate.open.length > 0 ? `still open: ${gate.open.map(questionInWords).join('; ')}` : '';
           return {
             time: clock(goesOn ? session.startLocal : item.start),
             title: goesOn ? `${item.step.title}, goes on` : item.step.title,

@@ -1,11 +1,12 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import { STATIONS } from '@/core/kept/act';
 
 /**
  * Pages as they were rendered, remembered by what they were rendered from: a page of a brief is the same until the brief, the shelf or the
  * minute is another. Only the nonce of its content policy is made anew each time.
  */
 
-const STATION = /^\/briefs\/([0-9a-f-]{36})\/(evidence|colours|markings|route|bench|log|brief|setup)(?:\?(.*))?$/i;
+const STATION = new RegExp(`^/briefs/([0-9a-f-]{36})/(${STATIONS.join('|')})(?:\\?(.*))?$`, 'i');
 /** Headers by which one address has several answers: the whole page, or the parts that a change of station needs. */
 const VARY = ['rsc', 'next-router-state-tree', 'next-router-prefetch', 'next-router-segment-prefetch', 'next-url'];
 const KEPT_HEADERS = ['content-type', 'content-security-policy', 'cache-control', 'vary', 'link'];

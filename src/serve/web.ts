@@ -2,9 +2,10 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import type { AddressInfo } from 'node:net';
 import compression from 'compression';
 import next from 'next';
+import { STATIONS } from '@/core/kept/act';
 import { pool } from '@/data/database';
 import { revisionsOf } from '@/data/revisions';
-import { CLOSED_POLICY, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
+import { CLOSED_POLICY, hostsBeside, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
 import { pageAsked, PageMemory } from './page-memory';
 
 const MOST_REMEMBERED = 48 * 1024 * 1024;
@@ -15,7 +16,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   const handle = app.getRequestHandler();
   await app.prepare();
   const upgrade = app.getUpgradeHandler();
-  const moreHosts = (process.env.ALLOWED_HOSTS ?? '').toLowerCase().split(',').filter(Boolean);
+  const moreHosts = hostsBeside();
   const pages = new PageMemory(MOST_REMEMBERED, () => btoa(crypto.randomUUID()));
   const compress = compression({ level: 3 });
 
@@ -83,7 +84,6 @@ async function warmUp(server: Server): Promise<void> {
     server.closeAllConnections();
   });
 }
-const STATIONS = ['setup', 'evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
 
 /** The application says what a page shows, once it has shown one. */
 const contentOf = () =>

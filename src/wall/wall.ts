@@ -17,6 +17,9 @@ const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 const OWN_HOSTS = ['127.0.0.1', 'localhost', '[::1]'];
 const LONGEST_URL = 8000;
 
+/** Names beside the house's own under which it is reached, as a proxy in front uses them. */
+export const hostsBeside = (): string[] => (process.env.ALLOWED_HOSTS ?? '').toLowerCase().split(',').filter(Boolean);
+
 /** Why a request is not taken; null when it is. `moreHosts` are names that a proxy in front of the house uses. */
 export function refusalOf({ method, host, origin, url }: Asked, moreHosts: readonly string[] = []): Refusal | null {
   if (!method || !METHODS.has(method)) return { status: 405, says: 'This method is not served here.\n' };

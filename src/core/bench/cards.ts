@@ -1,3 +1,4 @@
+import { questionInWords } from '@/core/evidence/question-words';
 import type { Lab } from '@/core/colour/types';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { CHEMISTRIES, type Chemistry } from '@/core/paint/chemistry';
@@ -94,7 +95,7 @@ function cardOf(view: PlannedBrief, item: PlannedWork): BenchCard {
     why: step.why,
     cautions: step.cautions,
     gate: step.gate,
-    open: gate?.open.map((question) => `${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`) ?? [],
+    open: gate?.open.map(questionInWords) ?? [],
     paint: paintOf(call, step.load?.title ?? null, step.load?.chemistry),
     spray: step.load ? adviceFor(step.load.chemistry, call?.choice?.paint) : null,
     coats: step.load ? (call?.coats ?? null) : null,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { instant, line } from './fields';
-import { RECORDS, type RecordName } from './records';
+import type { RecordName } from './records';
 
 /** An act: what a person did, as data. The device names it, so that however often it arrives it is done once. */
 
@@ -81,5 +81,3 @@ export interface ActAnswer<T = null> {
   shelfRevision: number;
   rows: ChangedRow[] | null;
 }
-
-export const isRecordName = (name: string): name is RecordName => name in RECORDS;

@@ -6,6 +6,7 @@ import { SPRAYING } from '@/core/paint/spraying';
 import { counted } from '@/core/units/words';
 import type { Minutes } from '@/core/units/minutes';
 import type { RouteInput } from './route-input';
+import { TAPE } from './rules/cautions';
 import { GENERAL_COATS, type Lane } from './rules/rule';
 import { stepOf, type Insert, type Load, type RouteCall, type RouteLink, type RouteStep, type StepLayer } from './step';
 
@@ -111,10 +112,8 @@ function layerSteps({ layers, callFor, markings, outline }: RouteInput): LayerSt
       if (markings.some((marking) => marking.title.toLowerCase() === layer.value!.toLowerCase())) return;
       const call = { ...callFor(layer.value), zones: [zone] };
       const what = call.name || call.code;
-      const title =
-        i < main
-          ? `Earlier coat: ${what} on ${spokenZones(outline.zones, [zone])}`
-          : `${layer.kind === 'overpaint' ? 'Patch over' : 'Add'}: ${what} on ${spokenZones(outline.zones, [zone])}`;
+      const laid = i < main ? 'Earlier coat' : layer.kind === 'overpaint' ? 'Patch over' : 'Add';
+      const title = `${laid}: ${what} on ${spokenZones(outline.zones, [zone])}`;
       const step = sprayStep(`layer:${zone}:${layer.kind}:${layer.value}`, title, 'Whole', 20, call);
       step.why =
         i < main
@@ -150,7 +149,7 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
       const mask = stepOf(`mask:${call.code}`, `Mask for ${call.name || call.code}`, 'mask', 'Whole', 50, {
         zones: call.zones,
         splittable: true,
-        cautions: ['Blade: cut tape on glass, never on the model.'],
+        cautions: [TAPE],
       });
       const before = `spray:${under.code}`;
       links.push({
@@ -193,7 +192,7 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
     if (to) links.push(overCoat(step, to, climate));
   });
   steps.unshift(...layers.under);
-  let end = ordered.at(-1);
+  const end = ordered.at(-1);
   let endKey = end ? `spray:${end.code}` : null;
   const last: Coat = end ? coatOf(end) : { chemistry: ASSUMED_CHEMISTRY };
   for (const step of layers.over) {
@@ -203,14 +202,13 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
       links.push({ from: endKey, to: step.key, minLag: 0, maxLag: null, why: 'the finished coats first' });
     steps.push(step);
     endKey = step.key;
-    end = undefined;
   }
   // Painted markings go over the camouflage before anything is sealed.
   for (const marking of markings.filter((m) => m.method === 'mask')) {
     const mask = stepOf(`marking-mask:${marking.id}`, `Mask ${marking.title}`, 'mask', 'Whole', 40, {
       zones: [marking.zone],
       splittable: true,
-      cautions: ['Blade: cut tape on glass, never on the model.'],
+      cautions: [TAPE],
     });
     const spray = stepOf(
       `marking-spray:${marking.id}`,
@@ -243,7 +241,6 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
     links.push({ from: mask.key, to: spray.key, minLag: 0, maxLag: null, why: 'masked first' });
     steps.push(mask, spray);
     endKey = spray.key;
-    end = undefined;
   }
   return {
     steps,

@@ -25,6 +25,11 @@ export const counted = (count: number, word: string): string => `${count} ${plur
 export const listed = (items: readonly string[], joined: 'and' | 'or' = 'and'): string =>
   items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} ${joined} ${items.at(-1)}`;
 
+/** The first of a list; where there are more, `more` says how many stand behind. */
+export function capped<T>(items: readonly T[], most: number, more: (left: number) => T): T[] {
+  return items.length > most ? [...items.slice(0, most), more(items.length - most)] : [...items];
+}
+
 const NUMBERS = [
   'No',
   'One',

@@ -9,7 +9,7 @@ import type { BenchCard } from '@/core/bench/cards';
 import { hexOf } from '@/core/colour/spaces';
 import { countdown, durationInWords } from '@/core/units/minutes';
 import { parseNumber } from '@/core/units/number';
-import { secondsLeft, useNow, type TimerRow } from '@/stations/shell/running-timers';
+import { secondsLeft, useNow } from '@/stations/shell/running-timers';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { clock, longDay } from '@/ui/dates';
@@ -17,15 +17,7 @@ import { useKey } from '@/ui/keys';
 import { serverNow } from '@/ui/server-clock';
 import { useSaving } from '@/ui/saving';
 import css from './bench.module.css';
-
-export interface BenchPage {
-  briefId: string;
-  startLocal: string | null;
-  running: boolean;
-  cards: BenchCard[];
-  timers: TimerRow[];
-  finish: string | null;
-}
+import type { BenchPage } from './page-data';
 
 export function BenchStation({ data }: { data: BenchPage }): ReactNode {
   const [picked, setPicked] = useState<string | null>(null);

@@ -6,18 +6,7 @@ import { useRef, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { countedInWords, plural } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
-
-export interface BriefPage {
-  briefId: string;
-  sources: number;
-  ruled: number;
-  open: string[];
-  calls: { code: string; name: string; paint: string | null }[];
-  steps: number;
-  done: number;
-  sessionsLeft: number;
-  finish: string | null;
-}
+import type { BriefPage } from './page-data';
 
 export function BriefStation({ data }: { data: BriefPage }): ReactNode {
   const [busy, setBusy] = useState(false);

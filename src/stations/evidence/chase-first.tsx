@@ -1,5 +1,6 @@
 'use client';
 
+import { questionInWords } from '@/core/evidence/question-words';
 import { useState, type ReactNode } from 'react';
 import { shortDay, windowInWords } from '@/ui/dates';
 import type { ChaseRow, EvidencePage } from './page-data';
@@ -28,7 +29,7 @@ export function ChaseFirst({
           return (
             <li key={item.questionId}>
               <button type="button" className="row-button" onClick={() => onChoose(item.questionId)}>
-                {q.zoneTitle}, {q.aspectTitle.toLowerCase()}
+                {questionInWords(q)}
               </button>{' '}
               by <strong>{item.lastUseful ? shortDay(item.lastUseful) : 'no date yet'}</strong>
               {item.tooLate ? ' (too late: it is done)' : ''}: {blocked(item)}.{' '}

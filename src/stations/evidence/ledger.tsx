@@ -1,5 +1,6 @@
 'use client';
 
+import { questionInWords } from '@/core/evidence/question-words';
 import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { printCell, readCell } from '@/core/evidence/cell-entry';
@@ -304,7 +305,7 @@ const Row = memo(
               className="row-button"
               aria-expanded={chosen}
               onClick={() => onChoose(question.id)}
-              title={`${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}${question.mirrored ? ', mirrored' : ''}`}
+              title={`${questionInWords(question)}${question.mirrored ? ', mirrored' : ''}`}
             >
               {question.zoneTitle}
               {question.mirrored ? ' ⇄' : ''} <span className="dim">{question.aspectTitle.toLowerCase()}</span>
@@ -328,7 +329,7 @@ const Row = memo(
               {focused && draft !== null ? (
                 <input
                   className="cell-input"
-                  aria-label={`What ${source.title} says of ${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`}
+                  aria-label={`What ${source.title} says of ${questionInWords(question)}`}
                   autoFocus
                   value={draft}
                   onChange={(event) => onDraft(event.target.value)}

@@ -170,31 +170,12 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
   };
 }
 
-function cellOf({
-  id,
-  version,
-  sourceId,
-  questionId,
-  value,
-  sd,
-  clarity,
-  sense,
-  marks,
-  note,
-}: Kept<'sighting'>): SightingCell {
-  return {
-    id,
-    version,
-    sourceId,
-    questionId,
-    value,
-    sd,
-    clarity,
-    sense,
-    ...(marks ? { marks } : {}),
-    ...(note ? { note } : {}),
-  };
-}
+/** What a cell shows: a note and marks only where there are any, since most have none. */
+const cellOf = ({ marks, note, ...cell }: Kept<'sighting'>): SightingCell => ({
+  ...cell,
+  ...(marks ? { marks } : {}),
+  ...(note ? { note } : {}),
+});
 
 /** What one question rests on; null when there is no such question. */
 export function questionSupport(view: BriefView, id: string): QuestionSupport | null {

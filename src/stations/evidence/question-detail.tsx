@@ -1,5 +1,6 @@
 'use client';
 
+import { questionInWords } from '@/core/evidence/question-words';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
@@ -10,6 +11,7 @@ import { clarityOn, FILMS } from '@/core/evidence/film';
 import { CLARITIES } from '@/core/evidence/weights';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
+import { RemoveSighting } from './remove-sighting';
 import { Settle } from './chase-first';
 import { useFetched } from '@/ui/use-fetched';
 import type { EvidencePage, QuestionRow, QuestionSupport, SourceRow } from './page-data';
@@ -33,9 +35,7 @@ export function QuestionDetail({
     <section className="ledger-detail" aria-label={`${question.zoneTitle}, ${question.aspectTitle}`}>
       <div className="station-head">
         <div>
-          <h2 style={{ margin: 0 }}>
-            {question.zoneTitle}, {question.aspectTitle.toLowerCase()}
-          </h2>
+          <h2 style={{ margin: 0 }}>{questionInWords(question)}</h2>
           <p className="dim">
             {question.reopened ? 'Reopened: the support has moved since it was ruled. ' : ''}
             {stateInWords(question)}
@@ -152,16 +152,11 @@ function Support({
                   </td>
                   <td>
                     {sighting ? (
-                      <RemoveButton
+                      <RemoveSighting
                         briefId={data.briefId}
-                        station="evidence"
-                        entity="sighting"
-                        record={sighting}
-                        said="Sighting removed; u brings it back"
+                        sighting={sighting}
                         label={`Remove what ${titles.get(c.source)} says`}
-                      >
-                        remove
-                      </RemoveButton>
+                      />
                     ) : null}
                   </td>
                 </tr>

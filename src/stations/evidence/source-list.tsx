@@ -1,5 +1,6 @@
 'use client';
 
+import { questionInWords } from '@/core/evidence/question-words';
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
@@ -9,6 +10,7 @@ import { clarityOn, FILMS } from '@/core/evidence/film';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { RecordForm } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
+import { RemoveSighting } from './remove-sighting';
 import type { EvidencePage, SourceRow as Source } from './page-data';
 import { PictureDesk } from './picture/picture-desk';
 import { OnePicture } from './picture-drop';
@@ -147,9 +149,7 @@ function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Sou
                   <tbody>
                     {says.map(({ q, sighting }) => (
                       <tr key={sighting.id}>
-                        <td>
-                          {q.zoneTitle}, {q.aspectTitle.toLowerCase()}
-                        </td>
+                        <td>{questionInWords(q)}</td>
                         <td>
                           {sighting.sense === 'against' ? '≠ ' : ''}
                           <strong className="code">{sighting.value}</strong>
@@ -160,16 +160,11 @@ function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Sou
                           {sighting.note ? `; ${sighting.note}` : ''}
                         </td>
                         <td>
-                          <RemoveButton
+                          <RemoveSighting
                             briefId={data.briefId}
-                            station="evidence"
-                            entity="sighting"
-                            record={sighting}
-                            said="Sighting removed; u brings it back"
-                            label={`Remove what it says of ${q.zoneTitle}, ${q.aspectTitle.toLowerCase()}`}
-                          >
-                            remove
-                          </RemoveButton>
+                            sighting={sighting}
+                            label={`Remove what it says of ${questionInWords(q)}`}
+                          />
                         </td>
                       </tr>
                     ))}

@@ -10,10 +10,10 @@ import { windowInWords } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { ImportBrief } from './import-brief';
 
-/** All briefs of the house: which machine, how far, what is open. */
 /** A brief of the list with all that is open in it: questions, and zones that nobody asked about. */
 export type ListedBrief = Omit<BriefSummary, 'askedZones' | 'options'> & { open: number };
 
+/** All briefs of the house: which machine, how far, what is open. */
 export function BriefList({ briefs }: { briefs: ListedBrief[] }): ReactNode {
   const router = useRouter();
   useKey('n', () => router.push('/new'));

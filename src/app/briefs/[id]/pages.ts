@@ -1,12 +1,10 @@
 import { createHash } from 'node:crypto';
-import { cardsForNow } from '@/core/bench/cards';
 import type { BriefView } from '@/core/brief/derive';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { identityOf, typeOf } from '@/core/kept/state';
-import { paintLabel } from '@/core/paint/catalogue';
 import { sheetData } from '@/sheet/sheet-data';
-import type { BenchPage } from '@/stations/bench/bench-station';
-import type { BriefPage } from '@/stations/brief/brief-station';
+import { benchPage } from '@/stations/bench/page-data';
+import { briefPage } from '@/stations/brief/page-data';
 import { coloursPage } from '@/stations/colours/page-data';
 import { evidencePage } from '@/stations/evidence/page-data';
 import { logPage } from '@/stations/log/page-data';
@@ -16,11 +14,11 @@ import type { Findable } from '@/stations/shell/find-field';
 import { fullDay } from '@/ui/dates';
 import { briefView, type Derived } from './view';
 
-/** What each page of a brief shows, and no more: the pages draw it, and whoever remembers pages asks whether it is still the same. */
-export const PAGES = {
+/** What each page of a brief shows, and no more; `code` is the colour that is looked at. */
+const PAGES = {
   evidence: ({ view, shelf, revisions }: Derived) => evidencePage(view, shelf, revisions.brief.number),
-  colours: ({ view, shelf, revisions, nowUtc }: Derived, search: URLSearchParams) =>
-    coloursPage(view, shelf, String(revisions.shelf.number), nowUtc, search.get('code')),
+  colours: ({ view, shelf, revisions, nowUtc }: Derived, code: string | null) =>
+    coloursPage(view, shelf, String(revisions.shelf.number), nowUtc, code),
   markings: ({ view, shelf }: Derived) => markingsPage(view, shelf),
   route: ({ view }: Derived) => routePage(view),
   bench: ({ view }: Derived) => benchPage(view),
@@ -30,39 +28,20 @@ export const PAGES = {
 } as const;
 type PageName = keyof typeof PAGES;
 
-function benchPage(view: BriefView): BenchPage {
-  const { cards, running, startLocal } = cardsForNow(view);
-  return {
-    briefId: view.state.brief.id,
-    cards,
-    running,
-    startLocal,
-    timers: view.state.timers,
-    finish: view.plan.finish,
-  };
-}
+const made = new WeakMap<Derived, Map<PageName, { code: string | null; page: unknown }>>();
 
-function briefPage(view: BriefView): BriefPage {
-  return {
-    briefId: view.state.brief.id,
-    sources: view.state.sources.length,
-    ruled: view.questions.filter((question) => !question.open).length,
-    open: [
-      ...view.questions
-        .filter((question) => question.open)
-        .map((question) => `${question.zoneTitle}, ${question.aspectTitle.toLowerCase()}`),
-      ...view.unasked.map(({ title }) => `${title}, colour (nobody asked yet)`),
-    ],
-    calls: view.calls.map((call) => ({
-      code: call.code,
-      name: call.official?.record.name ?? '',
-      paint: call.choice ? paintLabel(call.choice.paint) : null,
-    })),
-    steps: view.plan.work.length,
-    done: view.plan.work.filter((item) => item.done).length,
-    sessionsLeft: view.plan.sessionsLeft,
-    finish: view.plan.finish,
-  };
+/** Makes a page once of what was derived, the last one of each name: for whoever draws it, and for whoever asks whether it is still the same. */
+export function pageOf<N extends PageName>(
+  name: N,
+  derived: Derived,
+  code: string | null = null,
+): ReturnType<(typeof PAGES)[N]> {
+  const pages = made.get(derived) ?? new Map<PageName, { code: string | null; page: unknown }>();
+  made.set(derived, pages);
+  const known = pages.get(name);
+  const page = known?.code === code ? known.page : PAGES[name](derived, code);
+  pages.set(name, { code, page });
+  return page as ReturnType<(typeof PAGES)[N]>;
 }
 
 /** What stands round every station: the head, the sheet, and what can be found. */
@@ -101,7 +80,7 @@ async function contentOf(id: string, page: string, search: string): Promise<stri
   if (!Object.hasOwn(PAGES, page)) return null;
   const derived = await briefView(id).catch(() => null);
   if (!derived) return null;
-  const data = PAGES[page as PageName](derived, new URLSearchParams(search));
+  const data = pageOf(page as PageName, derived, new URLSearchParams(search).get('code'));
   return createHash('sha1')
     .update(JSON.stringify([shellData(derived.view), data]))
     .digest('base64');

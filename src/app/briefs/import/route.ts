@@ -1,7 +1,9 @@
 import { open, readFile, stat } from 'node:fs/promises';
-import { stampSchema, type Stamp } from '@/core/kept/act';
+import type { Stamp } from '@/core/kept/act';
 import { briefFileSchema } from '@/core/interchange/brief-file';
 import { printPath } from '@/core/interchange/contracts/contract';
+import { capped } from '@/core/units/words';
+import { actOf } from '@/app/files/act';
 import { MB, megabytes, textOf, TooMuch, withBodyAsFile } from '@/app/files/body';
 import { openBriefZip, ZipFault, type OpenZip } from '@/app/files/brief-zip';
 import { importBrief } from '@/data/brief-files';
@@ -12,13 +14,12 @@ const MOST_JSON = 100 * MB;
 const MOST_FAULTS = 12;
 const refused = (faults: string[], status = 422) => Response.json({ faults }, { status });
 
-/** Makes a new brief of the file in the body, a zip or JSON: all of it or nothing. `?act=` names the act, so that it is done once. */
+/** Makes a new brief of the file in the body, a zip or JSON: all of it or nothing. */
 export async function POST(request: Request): Promise<Response> {
-  const named = new URL(request.url).searchParams.get('act');
-  const stamp = named === null ? null : stampSchema.safeParse({ id: named, at: new Date().toISOString() });
-  if (stamp && !stamp.success) return refused(['the act has no proper name'], 400);
+  const { named, stamp } = actOf(request);
+  if (named && !stamp) return refused(['the act has no proper name'], 400);
   try {
-    return await withBodyAsFile(request, MOST_BYTES, (file) => take(file, stamp?.data));
+    return await withBodyAsFile(request, MOST_BYTES, (file) => take(file, stamp));
   } catch (error) {
     if (error instanceof TooMuch) return refused([error.message], 413);
     if (error instanceof PictureFault || error instanceof ZipFault) return refused([error.message]);
@@ -45,11 +46,7 @@ async function importChecked(raw: unknown, zip: OpenZip | null, stamp?: Stamp): 
   const parsed = briefFileSchema.safeParse(raw);
   if (!parsed.success) {
     const faults = parsed.error.issues.map((issue) => `${printPath(issue.path)}: ${issue.message}`);
-    return refused(
-      faults.length > MOST_FAULTS
-        ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`]
-        : faults,
-    );
+    return refused(capped(faults, MOST_FAULTS, (left) => `and ${left} more`));
   }
   const { value } = await importBrief(parsed.data, {
     ...(zip ? { pictures: zip.pictures } : {}),

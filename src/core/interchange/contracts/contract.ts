@@ -8,11 +8,11 @@ export interface Fault {
 
 export class ContractFaults extends Error {
   readonly faults: Fault[];
-  constructor(found: Fault[]) {
+  /** `all` is how many there are, where not every one of them was put into words. */
+  constructor(found: Fault[], all = found.length) {
+    const more = all - MOST_FAULTS;
     const faults =
-      found.length > MOST_FAULTS
-        ? [...found.slice(0, MOST_FAULTS), { path: 'input', says: `and ${found.length - MOST_FAULTS} faults more` }]
-        : found;
+      more > 0 ? [...found.slice(0, MOST_FAULTS), { path: 'input', says: `and ${more} faults more` }] : found;
     super(faults.map(printFault).join('\n'));
     this.faults = faults;
   }
@@ -49,9 +49,8 @@ export function parseInput<T>(schema: z.ZodType<T>, input: unknown): T {
   const parsed = schema.safeParse(input);
   if (parsed.success) return parsed.data;
   const { issues } = parsed.error;
-  const named = issues.slice(0, MOST_FAULTS + 1).flatMap(faultsOf);
-  // Those that are not named are still counted.
-  throw new ContractFaults([...named, ...issues.slice(MOST_FAULTS + 1).map(() => named[0]!)]);
+  const named = issues.slice(0, MOST_FAULTS).flatMap(faultsOf);
+  throw new ContractFaults(named, named.length + Math.max(0, issues.length - MOST_FAULTS));
 }
 
 function faultsOf(issue: z.core.$ZodIssue): Fault[] {

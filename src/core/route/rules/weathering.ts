@@ -43,7 +43,7 @@ export const WEATHERING: readonly StepRule[] = [
     lane: 'Whole',
     minutes: 15,
     after: ['streaks'],
-    when: (f) => weathered(f),
+    when: weathered,
     lays: 'dark',
     caution: SPRAY,
   },

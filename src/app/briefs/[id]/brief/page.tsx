@@ -1,7 +1,7 @@
 import { BriefStation } from '@/stations/brief/brief-station';
-import { PAGES } from '../pages';
+import { pageOf } from '../pages';
 import { briefView } from '../view';
 
 export default async function BriefPage({ params }: { params: Promise<{ id: string }> }) {
-  return <BriefStation data={PAGES.brief(await briefView((await params).id))} />;
+  return <BriefStation data={pageOf('brief', await briefView((await params).id))} />;
 }

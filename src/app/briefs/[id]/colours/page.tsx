@@ -1,5 +1,5 @@
 import { ColoursStation } from '@/stations/colours/colours-station';
-import { PAGES } from '../pages';
+import { pageOf } from '../pages';
 import { briefView } from '../view';
 
 export default async function ColoursPage({
@@ -10,6 +10,9 @@ export default async function ColoursPage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { code } = await searchParams;
-  const search = new URLSearchParams(typeof code === 'string' ? { code } : {});
-  return <ColoursStation data={PAGES.colours(await briefView((await params).id), search)} />;
+  return (
+    <ColoursStation
+      data={pageOf('colours', await briefView((await params).id), typeof code === 'string' ? code : null)}
+    />
+  );
 }

@@ -1,7 +1,7 @@
 import { MarkingsStation } from '@/stations/markings/markings-station';
-import { PAGES } from '../pages';
+import { pageOf } from '../pages';
 import { briefView } from '../view';
 
 export default async function MarkingsPage({ params }: { params: Promise<{ id: string }> }) {
-  return <MarkingsStation data={PAGES.markings(await briefView((await params).id))} />;
+  return <MarkingsStation data={pageOf('markings', await briefView((await params).id))} />;
 }

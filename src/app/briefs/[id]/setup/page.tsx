@@ -1,5 +1,5 @@
 import { SetupForm } from '@/stations/setup/setup-form';
-import { PAGES } from '../pages';
+import { pageOf } from '../pages';
 import { briefView } from '../view';
 
 export default async function SetupPage({ params }: { params: Promise<{ id: string }> }) {
@@ -7,7 +7,7 @@ export default async function SetupPage({ params }: { params: Promise<{ id: stri
     <main className="station" id="station">
       <h1>Which machine, from which kit?</h1>
       <p className="station-now">What changes here changes the sheet, the areas and the route.</p>
-      <SetupForm {...PAGES.setup(await briefView((await params).id))} />
+      <SetupForm {...pageOf('setup', await briefView((await params).id))} />
     </main>
   );
 }

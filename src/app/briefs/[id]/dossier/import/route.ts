@@ -1,10 +1,12 @@
 import { revalidatePath } from 'next/cache';
-import { stampSchema, type Stamp } from '@/core/kept/act';
+import type { Stamp } from '@/core/kept/act';
 import { outlineSpecOf } from '@/core/kept/state';
 import { buildOutline } from '@/core/outline/outline';
 import { printPath } from '@/core/interchange/contracts/contract';
 import { dossierSchema } from '@/core/interchange/dossier';
 import { readEvidenceCsv, type RowFault } from '@/core/interchange/evidence-csv';
+import { capped } from '@/core/units/words';
+import { actOf } from '@/app/files/act';
 import { bodyOf, MB, textOf, TooMuch } from '@/app/files/body';
 import { loadBrief } from '@/data/briefs';
 import { addTable, mergeDossier } from '@/data/dossier';
@@ -13,18 +15,18 @@ import { PictureFault } from '@/data/pictures';
 const MOST_BYTES = 100 * MB;
 const MOST_FAULTS = 100;
 
-const answer = (says: string, faults: RowFault[], status: number) => {
-  const shown = faults.slice(0, MOST_FAULTS);
-  if (faults.length > shown.length) shown.push({ row: 0, says: `and ${faults.length - shown.length} more` });
-  return Response.json({ says, faults: shown }, { status });
-};
+const answer = (says: string, faults: RowFault[], status: number) =>
+  Response.json(
+    { says, faults: capped(faults, MOST_FAULTS, (left): RowFault => ({ row: 0, says: `and ${left} more` })) },
+    { status },
+  );
 const refused = (faults: RowFault[], status = 422) => answer('Not taken in; nothing was changed.', faults, status);
 const whole = (says: string) => [{ row: 0, says }];
 
 /** Takes in a dossier (JSON) or a table of sources, sightings or rulings (CSV): told apart by how the file begins. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
-  const stamp = stampOf(request);
+  const { stamp } = actOf(request);
   let text: string | null;
   try {
     text = textOf(await bodyOf(request, MOST_BYTES));
@@ -47,12 +49,6 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
     done.faults,
     done.added > 0 || done.faults.length === 0 ? 200 : 422,
   );
-}
-
-/** `?act=` names the act, so that it is done once. */
-function stampOf(request: Request): Stamp | undefined {
-  const id = new URL(request.url).searchParams.get('act');
-  return stampSchema.safeParse({ id, at: new Date().toISOString() }).data;
 }
 
 async function takeDossier(id: string, text: string, stamp: Stamp | undefined): Promise<Response> {

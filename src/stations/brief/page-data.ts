@@ -1,0 +1,36 @@
+import type { BriefView } from '@/core/brief/derive';
+import { questionInWords } from '@/core/evidence/question-words';
+import { paintLabel } from '@/core/paint/catalogue';
+
+export interface BriefPage {
+  briefId: string;
+  sources: number;
+  ruled: number;
+  open: string[];
+  calls: { code: string; name: string; paint: string | null }[];
+  steps: number;
+  done: number;
+  sessionsLeft: number;
+  finish: string | null;
+}
+
+export function briefPage(view: BriefView): BriefPage {
+  return {
+    briefId: view.state.brief.id,
+    sources: view.state.sources.length,
+    ruled: view.questions.filter((question) => !question.open).length,
+    open: [
+      ...view.questions.filter((question) => question.open).map(questionInWords),
+      ...view.unasked.map(({ title }) => `${title}, colour (nobody asked yet)`),
+    ],
+    calls: view.calls.map((call) => ({
+      code: call.code,
+      name: call.official?.record.name ?? '',
+      paint: call.choice ? paintLabel(call.choice.paint) : null,
+    })),
+    steps: view.plan.work.length,
+    done: view.plan.work.filter((item) => item.done).length,
+    sessionsLeft: view.plan.sessionsLeft,
+    finish: view.plan.finish,
+  };
+}
