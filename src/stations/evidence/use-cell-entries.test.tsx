@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, render, screen, waitFor } from '@testing-library/react';
+import { useEffect } from 'react';
 import type { Result } from '@/core/interchange/result';
 import { SavingProvider } from '@/ui/saving';
 import type { CellText, Standing } from './ledger';
@@ -43,7 +44,9 @@ const kept = (value: string, version: number) => ({
 let keep: (text: string, standing?: Standing) => Promise<Result>;
 function Cell({ data }: { data: EvidencePage }) {
   const [questions, entry] = useCellEntries(data);
-  keep = (text, standing = null) => entry({ questionId: 'q', sourceId: 's', text, standing });
+  useEffect(() => {
+    keep = (text, standing = null) => entry({ questionId: 'q', sourceId: 's', text, standing });
+  });
   return <p data-testid="cell">{questions[0]!.sightings.map(({ value }) => value).join(' ')}</p>;
 }
 const tree = (data: EvidencePage) => (
