@@ -31,6 +31,7 @@ const SHOTS: Shot[] = [
         .getByRole('button')
         .first()
         .click();
+      await page.getByText('Adding up').waitFor({ state: 'hidden' });
     },
   },
   {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Fields, Kept, RecordName } from '@/core/kept/records';
+import type { Kept, RecordName } from '@/core/kept/records';
 import type { BriefState, BriefSummary } from '@/core/kept/state';
 import type { ActAnswer, Stamp } from '@/core/kept/act';
 import type { NewBrief } from '@/core/kept/new-brief';
@@ -14,24 +14,17 @@ export async function listBriefs(): Promise<BriefSummary[]> {
     airframe: Record<string, unknown>;
     denominator: number;
     kit: string;
-    open: number;
     done: number;
-    askedZones: string[];
-    options: Fields<'brief'>['options'];
   }>(
     pool(),
     `select b.id, to_jsonb(a) as airframe, b.denominator, trim(b.kit_maker || ' ' || b.kit_number) as kit,
-            (select count(*)::int from question q left join ruling r on r.question_id = q.id where q.brief_id = b.id and r.id is null) as open,
-            (select coalesce(array_agg(distinct q.zone), '{}') from question q where q.brief_id = b.id and q.aspect = 'colour') as "askedZones",
-            b.options,
             (select count(distinct step_key)::int from log_entry l where l.brief_id = b.id) as done
      from brief b join airframe a on a.brief_id = b.id
      order by b.created_at, b.id`,
   );
-  return found.map(({ airframe, open, done, ...rest }) => ({
+  return found.map(({ airframe, done, ...rest }) => ({
     ...rest,
     airframe: fromRow('airframe', airframe),
-    openQuestions: open,
     stepsDone: done,
   }));
 }

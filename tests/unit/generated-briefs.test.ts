@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { shelfOfDemo, NOW } from '@tests/support/demo-brief';
 import { deriveBrief, type BriefView } from '@/core/brief/derive';
+import { openCount } from '@/core/brief/open-count';
 import { Stages } from '@/core/brief/stages';
+import { codeBook } from '@/core/codes/official';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { isSeen } from '@/core/kit/seen';
 import { dossierPaper } from '@/paper/dossier-data';
@@ -53,6 +55,7 @@ describe.each(WEIGHTS)('a brief of %s', (_, weight) => {
     const open = view.unasked.length + evidence.questions.filter((q) => q.open).length;
     expect(briefPage(view).open).toHaveLength(open);
     expect(briefPaper(view, shelf, NOW).open).toHaveLength(open);
+    expect(openCount(view.state, codeBook(shelf))).toBe(open);
     const page = coloursPage(view, shelf, '1', NOW);
     expect(page.unasked + page.unruled).toBe(
       view.unasked.length + evidence.questions.filter((q) => q.open && q.aspect === 'colour').length,

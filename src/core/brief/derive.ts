@@ -130,13 +130,7 @@ export function deriveBrief(
     route,
     plan,
     gates,
-    unasked: stages.same('unasked', [outline, brief, records], () =>
-      unaskedZones(
-        outline,
-        brief.options,
-        records.flatMap(({ zone, aspect }) => (aspect === 'colour' ? [zone] : [])),
-      ),
-    ),
+    unasked: stages.same('unasked', [outline, brief, records], () => unaskedZones(outline, brief.options, records)),
     chase: stages.same('chased', [sources, weighed, outline, route, plan, gates, today], () =>
       chaseList(state, weighed, outline, route, plan, gates, today),
     ),

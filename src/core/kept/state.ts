@@ -27,10 +27,6 @@ export interface BriefSummary {
   airframe: Kept<'airframe'>;
   denominator: number;
   kit: string;
-  openQuestions: number;
-  /** Zones of which the colour was asked. */
-  askedZones: string[];
-  options: Fields<'brief'>['options'];
   stepsDone: number;
 }
 

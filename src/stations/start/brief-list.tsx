@@ -11,7 +11,7 @@ import { useKey } from '@/ui/keys';
 import { ImportBrief } from './import-brief';
 
 /** A brief of the list with all that is open in it: questions, and zones that nobody asked about. */
-export type ListedBrief = Omit<BriefSummary, 'askedZones' | 'options'> & { open: number };
+export type ListedBrief = BriefSummary & { open: number };
 
 /** All briefs of the house: which machine, how far, what is open. */
 export function BriefList({ briefs }: { briefs: ListedBrief[] }): ReactNode {
