@@ -23,7 +23,11 @@ export async function lookedUp<T>(work: () => Promise<T>): Promise<Result<T>> {
   } catch (error) {
     if (error instanceof z.ZodError)
       return { ok: false, faults: error.issues.map((issue) => ({ field: issue.path.join('.'), says: issue.message })) };
-    if (error instanceof Refused) return { ok: false, faults: [{ field: error.field, says: error.message }] };
+    if (error instanceof Refused)
+      return {
+        ok: false,
+        faults: [{ field: error.field, says: error.message, ...(error.offers ? { offers: error.offers } : {}) }],
+      };
     if (error instanceof InUse) return { ok: false, faults: [{ field: '', says: error.message }] };
     if (error instanceof ChangedElsewhere) {
       revalidatePath('/briefs/[id]', 'layout');
@@ -36,11 +40,12 @@ export async function lookedUp<T>(work: () => Promise<T>): Promise<Result<T>> {
   }
 }
 
-/** Something the reader has to change; `field` is where. */
+/** Something the reader has to change; `field` is where, `offers` what would be taken. */
 export class Refused extends Error {
   constructor(
     readonly field: string,
     says: string,
+    readonly offers?: readonly string[],
   ) {
     super(says);
   }

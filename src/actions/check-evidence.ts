@@ -1,12 +1,26 @@
 import { checkSource } from '@/core/kept/check-source';
 import type { Fields, RecordName } from '@/core/kept/records';
-import { ambiguity } from '@/core/codes/system';
-import { ASPECTS } from '@/core/evidence/aspects';
+import { resolveCode } from '@/core/codes/resolve';
+import { ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { readValue } from '@/core/evidence/value';
 import { readRecord } from '@/data/acts';
 import { loadBrief } from '@/data/briefs';
 import { loadCodeBook } from '@/data/shelf';
 import { Refused } from './answer';
+
+/** A value as it is kept for an aspect: a code as its system prints it. Throws Refused at `field` where it cannot be read, or is not clear. */
+export async function checkValue(
+  aspect: Aspect,
+  text: string,
+  field = 'value',
+): Promise<{ value: string; sd: number | null }> {
+  const read = readValue(aspect, text);
+  if ('fault' in read) throw new Refused(field, read.fault);
+  if (ASPECTS[aspect].type !== 'code') return read;
+  const code = resolveCode(await loadCodeBook(), read.value);
+  if ('says' in code) throw new Refused(field, code.says, code.offers);
+  return { ...read, value: code.value };
+}
 
 /** What one record of evidence alone cannot tell, checked against the rest; answers with the fields as they are kept. */
 export async function checkEvidence(
@@ -30,11 +44,6 @@ export async function checkEvidence(
   const said = fields as Fields<'sighting' | 'ruling'>;
   const question = await readRecord(briefId, 'question', said.questionId);
   if (!question) throw new Refused('', 'This question is gone.');
-  const read = readValue(question.aspect, said.value);
-  if ('fault' in read) throw new Refused('value', read.fault);
-  if (ASPECTS[question.aspect].type === 'code') {
-    const asks = ambiguity(await loadCodeBook(), read.value);
-    if (asks) throw new Refused('value', asks);
-  }
+  const read = await checkValue(question.aspect, said.value);
   return { ...said, value: read.value, ...('sd' in said ? { sd: read.sd ?? said.sd } : {}) } as never;
 }

@@ -3,7 +3,8 @@
 import { z } from 'zod';
 import { chipFields, colourCodeFields } from '@/core/kept/records';
 import { codeBook } from '@/core/codes/official';
-import { ambiguity, canonicalIn } from '@/core/codes/system';
+import { ambiguity } from '@/core/codes/resolve';
+import { canonicalIn } from '@/core/codes/system';
 import { ORIGIN_SD } from '@/core/colour/chips';
 import type { Added } from '@/core/interchange/added';
 import type { Result } from '@/core/interchange/result';
@@ -42,7 +43,7 @@ export async function addChip(input: unknown): Promise<Result> {
     const book = codeBook(shelf);
     const known = new Map(shelf.codes.map((record) => [record.code, record]));
     const asks = ambiguity(book, given.code);
-    if (asks) throw new Refused('code', asks);
+    if (asks) throw new Refused('code', asks.says, asks.offers);
     const code = canonicalIn(book, given.code);
     return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
       const system =

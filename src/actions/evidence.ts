@@ -6,12 +6,12 @@ import { otherSide, withoutSide } from '@/core/outline/zones';
 import { paintEventFields, RECORDS, sightingFields, sourceFields } from '@/core/kept/records';
 import { readCell } from '@/core/evidence/cell-entry';
 import { clarityOn } from '@/core/evidence/film';
-import { readValue } from '@/core/evidence/value';
 import type { Result } from '@/core/interchange/result';
 import { loadBrief } from '@/data/briefs';
 import { perform, readRecord, stampedAct } from '@/data/acts';
 import { askedQuestion } from '@/data/evidence';
 import { answered, ofBrief, Refused } from './answer';
+import { checkValue } from './check-evidence';
 
 /** Acts at the Evidence station that write more than one record, or read what was typed. */
 
@@ -30,8 +30,7 @@ export async function addSighting(input: unknown): Promise<Result<{ questionId: 
       .extend({ zone, aspect, item: item.default(''), ...sightingFields.omit({ questionId: true }).shape })
       .parse(input);
     const { zone: onZone, aspect: about, item: which, ...said } = given;
-    const read = readValue(about, said.value);
-    if ('fault' in read) throw new Refused('value', read.fault);
+    const read = await checkValue(about, said.value);
     if (!(await readRecord(briefId, 'source', said.sourceId))) throw new Refused('sourceId', 'This source is gone.');
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
       const questionId = await askedQuestion(writer, { zone: onZone, aspect: about, item: which });
@@ -63,6 +62,7 @@ export async function enterCell(input: unknown): Promise<Result<{ standing: { id
     if (!question || !source) throw new Refused('', 'This question or source is gone.');
     const entry = readCell(question.aspect, text, clarityOn(source.film, question.aspect));
     if (entry && 'fault' in entry) throw new Refused('', entry.fault);
+    if (entry) entry.value = (await checkValue(question.aspect, entry.value, '')).value;
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
       if (standing && !entry) await writer.remove('sighting', standing.id, standing.version);
       if (!entry) return { standing: null };

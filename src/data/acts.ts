@@ -5,6 +5,7 @@ import type { Fields, Kept, RecordName } from '@/core/kept/records';
 import { inTransaction, pool, rows, type Client } from './database';
 import { dependantsOf } from './dependants';
 import { UsersElsewhere } from './in-use';
+import { bareCodes } from './kept-codes';
 import { bumpRevision, lockRevision, revisionOf, SHELF, shelfRevision } from './revisions';
 import { briefOfRow, columnsOf, fromRow, isShared, toRow, type Row } from './rows';
 
@@ -124,6 +125,7 @@ export class ActWriter {
   /** What all share, and each brief, with the kinds of record that were changed there. */
   private scopes = new Map<string, Set<RecordName>>();
   private readonly elsewhere: UsersElsewhere;
+  private readingsKept = false;
 
   constructor(
     readonly client: PoolClient,
@@ -207,6 +209,7 @@ export class ActWriter {
   async put(name: RecordName, whole: readonly Row[]): Promise<Row[]> {
     if (whole.length === 0) return [];
     if (isShared(name)) await this.reach(SHELF);
+    if (name === 'colour_system' || name === 'colour_code') await this.keepReadings();
     const columns = Object.keys(whole[0]!).filter((column) => /^[a-z_0-9]+$/.test(column));
     const made = await rows<{ row: Row }>(
       this.client,
@@ -217,6 +220,14 @@ export class ActWriter {
     );
     for (const { row } of made) await this.record(name, null, row);
     return made.map(({ row }) => row);
+  }
+
+  /** What briefs say bare of a system is kept as it reads now, before another standard or code could read it anew. */
+  async keepReadings(): Promise<void> {
+    if (this.readingsKept) return;
+    this.readingsKept = true;
+    for (const { entity, id, version, value } of await bareCodes(this.client))
+      await this.update(entity, id, version, { value }, { ofAnyBrief: true });
   }
 
   async overwrite(name: RecordName, before: Row, changes: Row): Promise<Row> {

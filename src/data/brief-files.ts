@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { ActAnswer, Stamp } from '@/core/kept/act';
+import { codeBook } from '@/core/codes/official';
 import type { BriefState } from '@/core/kept/state';
 import type { BriefFile } from '@/core/interchange/brief-file';
 import { stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
+import { codesRead } from '@/core/interchange/codes-read';
 import { plain } from '@/core/interchange/dossier';
 import { newAct, perform, type ActWriter } from './acts';
 import { loadBrief } from './briefs';
@@ -38,10 +40,11 @@ export async function importBrief(
         paints: paints.map(({ bottle, ...paint }) => ({ paint, bottle })),
       })),
     });
-    const known = stateOfFile(file, await loadShelf(writer.client));
+    const shelf = await loadShelf(writer.client);
+    const known = stateOfFile(file, shelf);
     await writer.insert('brief', file.brief, briefId);
     await writer.insert('airframe', file.airframe);
-    await insertDossier(writer, file, pictureIds);
+    await insertDossier(writer, codesRead(file, [codeBook(file), codeBook(shelf)]), pictureIds);
     await writer.insertMany('marking', file.markings);
     await writer.insertMany('weekly_session', file.sessions);
     await writer.insertMany(

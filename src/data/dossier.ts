@@ -1,9 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import { resolveCode } from '@/core/codes/resolve';
+import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import { checkSource } from '@/core/kept/check-source';
 import { outlineSpecOf, type BriefState } from '@/core/kept/state';
 import { withoutSide } from '@/core/outline/zones';
 import { buildOutline } from '@/core/outline/outline';
 import { toDossier, type Dossier, type DossierParts } from '@/core/interchange/dossier';
+import { codesRead } from '@/core/interchange/codes-read';
 import { resolveSources, type ReadTable, type RowFault } from '@/core/interchange/evidence-csv';
 import { loadBrief } from './briefs';
 import { pool } from './database';
@@ -12,6 +15,7 @@ import { newAct, perform, type ActWriter } from './acts';
 import type { Stamp } from '@/core/kept/act';
 import type { Fields } from '@/core/kept/records';
 import { keepExportedPicture, readPicture } from './pictures';
+import { loadCodeBook } from './shelf';
 
 /** Evidence in and out: a dossier merged into what is known, tables row by row. */
 
@@ -186,7 +190,7 @@ export async function mergeDossier(
   const { value: added } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) =>
     insertDossier(
       writer,
-      dossier,
+      codesRead(dossier, [await loadCodeBook(writer.client)]),
       await keepPictures(writer, picturesInJson(dossier.pictures)),
       (await loadBrief(briefId, writer.client))!,
     ),
@@ -204,13 +208,31 @@ export async function addTable(
   const { value } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) => {
     // Read within the act: what somebody else adds meanwhile waits for it, or is known to it.
     const state = (await loadBrief(briefId, writer.client))!;
+    const faults: RowFault[] = [...read.faults];
+    const book = await loadCodeBook(writer.client);
+    const clear = <R extends { row: number }>(table: R[], saidIn: (row: R) => { aspect: Aspect; value: string }): R[] =>
+      table.filter((row) => {
+        const said = saidIn(row);
+        const code = aspectOf(said.aspect).type === 'code' ? resolveCode(book, said.value) : said;
+        if ('says' in code) faults.push({ row: row.row, says: code.says });
+        else said.value = code.value;
+        return !('says' in code);
+      });
     const done =
       read.table === 'sources'
         ? await addSources(writer, read.rows, state)
         : read.table === 'sightings'
-          ? await addSightings(writer, read.rows, state)
-          : await addRulings(writer, read.rows, state);
-    return { added: done.added, faults: [...read.faults, ...done.faults].sort((a, b) => a.row - b.row) };
+          ? await addSightings(
+              writer,
+              clear(read.rows, ({ sighting }) => sighting),
+              state,
+            )
+          : await addRulings(
+              writer,
+              clear(read.rows, ({ ruling }) => ruling),
+              state,
+            );
+    return { added: done.added, faults: [...faults, ...done.faults].sort((a, b) => a.row - b.row) };
   });
   return value;
 }

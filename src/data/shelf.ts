@@ -72,9 +72,9 @@ async function loadPaints(client: Client): Promise<Paint[]> {
 export async function loadCodeBook(client: Client = pool()): Promise<CodeBook> {
   return codeBook({
     systems: await all(client, 'colour_system', 'name'),
-    codes: await rows<Pick<Kept<'colour_code'>, 'system' | 'code'>>(
+    codes: await rows<Pick<Kept<'colour_code'>, 'system' | 'code' | 'name'>>(
       client,
-      'select system, code from colour_code order by code',
+      'select system, code, name from colour_code order by code',
     ),
   });
 }

@@ -1,4 +1,3 @@
-import { questionInWords } from '@/core/evidence/question-words';
 import type { BriefView } from '@/core/brief/derive';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
 import { deltaE00 } from '@/core/colour/difference';
@@ -11,8 +10,8 @@ import { SPRAYING } from '@/core/paint/spraying';
 import { thinningOf } from '@/core/paint/thinning';
 import { counted } from '@/core/units/words';
 import { zoneTitle } from '@/core/outline/outline';
-import { gateOf, GATES } from '@/core/route/gates';
 import { workBySession } from '@/core/route/plan';
+import { dueInWords } from '@/ui/due-words';
 import { sheetData, type SheetData } from '@/sheet/sheet-data';
 import { clock, fullDay, longDay } from '@/ui/dates';
 import { dossierPaper, type DossierPaper } from './dossier-data';
@@ -58,19 +57,11 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
       .join(', '),
     notes: brief.notes,
     dossier: dossierPaper(view, nowUtc),
-    open: [
-      ...view.chase
-        .filter(({ question: item }) => item.open)
-        .map(({ question: item, gate }) => ({
-          question: questionInWords(item),
-          state: item.reopened ? 'reopened' : item.weighed.state,
-          by: `${gate.title}, ${gate.start ? fullDay(gate.start.slice(0, 10)) : 'no date'}`,
-        })),
-      ...view.unasked.map((zone) => {
-        const gate = gateOf(view.outline, zone.key, 'colour');
-        return { question: `${zone.title}, colour`, state: 'not asked', by: GATES[gate] };
-      }),
-    ],
+    open: view.open.map(({ says, question, due }) => ({
+      question: says,
+      state: !question ? 'not asked' : question.reopened ? 'reopened' : question.weighed.state,
+      by: dueInWords(due),
+    })),
     colours: view.calls.map((call) => {
       const { official } = call;
       const paint = call.choice?.paint ?? null;
@@ -126,7 +117,8 @@ function sessionsAhead(view: BriefView): BriefPaper['sessions'] {
           const goesOn = item.session !== session.id;
           const lab = item.step.code ? hexOfCode.get(item.step.code) : null;
           const gate = view.gates.find((candidate) => candidate.name === item.step.gate);
-          const open = gate && gate.open.length > 0 ? `still open: ${gate.open.map(questionInWords).join('; ')}` : '';
+          const open =
+            gate && gate.open.length > 0 ? `still open: ${gate.open.map(({ says }) => says).join('; ')}` : '';
           return {
             time: clock(goesOn ? session.startLocal : item.start),
             title: goesOn ? `${item.step.title}, goes on` : item.step.title,

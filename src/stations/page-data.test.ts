@@ -78,9 +78,7 @@ describe('what the Route is told', () => {
     pieces.slice(1).forEach(([start], i) => expect(start).toBeGreaterThanOrEqual(pieces[i]![1]));
   });
   test('the gate of the fuselage carries the open bay; the wash has its wet window', () => {
-    expect(data.gates.find((gate) => gate.title === 'Close the fuselage')!.open).toEqual([
-      { zone: 'Nose-wheel bay', aspect: 'colour' },
-    ]);
+    expect(data.gates.find((gate) => gate.title === 'Close the fuselage')!.open).toEqual(['Nose-wheel bay, colour']);
     // A wash is wiped between 15 and 40 min at 20 °C; this bench has its own temperature.
     const wet = waitFor('washWindow', view.state.brief);
     expect(data.work.find((work) => work.key === 'wash')!.wet).toEqual([wet.minutes, wet.most]);

@@ -303,6 +303,7 @@ const work = (number: number, start: number, minutes: number, over: Partial<Work
 });
 const routePage = (list: WorkRow[], gates: RoutePage['gates'] = []): RoutePage => ({
   briefId: 'b',
+  open: [],
   lanes: ['Whole', 'Wings'],
   now: 0,
   sessions: [0, 1, 2].map((i) => ({
@@ -377,7 +378,7 @@ describe('the route strip', () => {
             start: '2026-11-24T19:30',
             at: 0,
             passed: false,
-            open: [{ zone: 'Nose-wheel bay', aspect: 'colour' }],
+            open: ['Nose-wheel bay, colour'],
           },
         ],
       ),

@@ -8,6 +8,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
 import { Controller, useForm, type Control } from 'react-hook-form';
+import { parseScale } from '@/core/units/length';
 import { parseNumber } from '@/core/units/number';
 import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
@@ -22,7 +23,7 @@ export interface Option {
 export interface FieldSpec {
   name: string;
   label: string;
-  type?: 'text' | 'long' | 'number' | 'day' | 'time' | 'choice' | 'several' | 'yes-no' | 'suggest';
+  type?: 'text' | 'long' | 'number' | 'scale' | 'day' | 'time' | 'choice' | 'several' | 'yes-no' | 'suggest';
   options?: readonly Option[];
   unit?: string;
   help?: string;
@@ -41,6 +42,7 @@ export function typedValues(fields: readonly FieldSpec[], values: Values): Value
   return Object.fromEntries(
     fields.map(({ name, type, optional }) => {
       const value = values[name];
+      if (type === 'scale') return [name, parseScale(String(value ?? '')) ?? value];
       if (type === 'number') {
         const text = String(value ?? '').trim();
         if (text === '') return [name, optional ? null : undefined];
@@ -108,6 +110,7 @@ export function RecordForm<T>({
   const [seen, setSeen] = useState(version);
   useUnsaved(form.formState.isDirty);
   const { setValue, getValues } = form;
+  const [take, setTake] = useState<{ field: string; offers: readonly string[] }[]>([]);
   useEffect(() => {
     for (const [name, value] of Object.entries(offered ?? {})) if (value && !getValues(name)) setValue(name, value);
   }, [offered, setValue, getValues]);
@@ -129,9 +132,11 @@ export function RecordForm<T>({
     }
     for (const fault of result.faults)
       if (fault.field) form.setError(fault.field.split('.')[0]!, { message: fault.says }, { shouldFocus: true });
+    setTake(result.faults.flatMap(({ field, offers }) => (offers ? [{ field, offers }] : [])));
   };
-  const onSubmit = (event: FormEvent) => {
+  const onSubmit = (event?: FormEvent) => {
     form.clearErrors();
+    setTake([]);
     void form.handleSubmit((values) => send(values, seen))(event);
   };
   return (
@@ -164,6 +169,16 @@ export function RecordForm<T>({
           </div>
         ))}
       </div>
+      {take.map(({ field, offers }) => (
+        <Offers
+          key={field}
+          offers={offers}
+          onTake={(value) => {
+            setValue(field, value, { shouldDirty: true });
+            onSubmit();
+          }}
+        />
+      ))}
       {children}
       <div className="form-actions">
         <Button type="submit" variant="contained" disabled={busy}>
@@ -172,6 +187,19 @@ export function RecordForm<T>({
         {onCancel ? <Button onClick={onCancel}>Close</Button> : null}
       </div>
     </form>
+  );
+}
+
+/** What would be taken instead of what was refused: one press takes it. */
+export function Offers({ offers, onTake }: { offers: readonly string[]; onTake: (value: string) => void }): ReactNode {
+  return (
+    <p className="offers">
+      {offers.map((value) => (
+        <Button key={value} variant="outlined" onClick={() => onTake(value)}>
+          Take {value}
+        </Button>
+      ))}
+    </p>
   );
 }
 

@@ -64,8 +64,8 @@ describe.each(WEIGHTS)('a brief of %s', (_, weight) => {
 
   test('every gate names what has to be answered before it, and together they name all of it', () => {
     const route = routePage(view);
-    const named = route.gates.flatMap((gate) => gate.open.map(({ zone, aspect }) => `${zone}, ${aspect}`));
-    for (const { title } of view.unasked) expect(named).toContain(`${title}, colour, not asked yet`);
+    const named = route.gates.flatMap((gate) => gate.open);
+    for (const { title } of view.unasked) expect(named).toContain(`${title}, colour (nobody asked yet)`);
     const planned = new Set(evidence.gates.map(({ name }) => name));
     const waiting = view.questions.filter((q) => q.open && planned.has(q.gate));
     expect(named).toHaveLength(waiting.length + view.unasked.length);

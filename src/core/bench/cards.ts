@@ -1,4 +1,3 @@
-import { questionInWords } from '@/core/evidence/question-words';
 import type { Lab } from '@/core/colour/types';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { CHEMISTRIES, type Chemistry } from '@/core/paint/chemistry';
@@ -14,7 +13,7 @@ export interface PlannedBrief {
   plan: RoutePlan;
   route: Route;
   calls: readonly PaintedCall[];
-  gates: readonly { name: string; open: readonly { zoneTitle: string; aspectTitle: string }[] }[];
+  gates: readonly { name: string; open: readonly { says: string }[] }[];
 }
 interface PaintedCall {
   code: string;
@@ -95,7 +94,7 @@ function cardOf(view: PlannedBrief, item: PlannedWork): BenchCard {
     why: step.why,
     cautions: step.cautions,
     gate: step.gate,
-    open: gate?.open.map(questionInWords) ?? [],
+    open: gate?.open.map(({ says }) => says) ?? [],
     paint: paintOf(call, step.load?.title ?? null, step.load?.chemistry),
     spray: step.load ? adviceFor(step.load.chemistry, call?.choice?.paint) : null,
     coats: step.load ? (call?.coats ?? null) : null,

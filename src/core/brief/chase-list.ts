@@ -6,7 +6,9 @@ import type { RoutePlan } from '@/core/route/plan';
 import { redoOf } from '@/core/route/redo';
 import type { Route } from '@/core/route/step';
 import { daysBetween } from '@/core/units/day';
+import { dueOf, type Due } from './due';
 import type { GateView } from './gate-views';
+import { elsewhere } from './open-items';
 import type { QuestionView, WeighedBrief } from './questions';
 import type { BriefState } from '@/core/kept/state';
 
@@ -16,10 +18,8 @@ export interface ChaseItem {
   gate: GateView;
   chance: number;
   redoMinutes: number;
-  /** Local date-time of the first step that fixes the answer, or of its gate; null when neither is planned. */
-  lastUseful: string | null;
-  /** That step is done already. */
-  tooLate: boolean;
+  due: Due;
+  /** To the day by which it should be known; null where there is none. */
   daysLeft: number | null;
   score: number;
   blocks: string[];
@@ -43,7 +43,7 @@ export function chaseList(
   today: string,
 ): ChaseItem[] {
   const gateBy = new Map(gates.map((gate) => [gate.name, gate]));
-  const workBy = new Map(plan.work.map((item) => [item.key, item]));
+  const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
   const viewsOf = new Map<string, View[]>();
   for (const view of VIEWS)
     for (const zone of new Set(outline.drawings[view].shapes.map((shape) => shape.zone)))
@@ -59,23 +59,19 @@ export function chaseList(
     .map(({ question, chance }): ChaseItem => {
       const { zone, aspect } = question.record;
       const gate = gateBy.get(question.gate)!;
-      const closedIn = question.gate === 'fuselage' || question.gate === 'wings';
-      const redo = redoOf(route, zone, aspect, question.gate, closedIn);
-      const fixing = redo.fixing.flatMap((key) => workBy.get(key) ?? []);
-      const tooLate = fixing.some((work) => work.done) || (fixing.length === 0 && gate.passed);
-      const starts = [...fixing.map((work) => work.start), ...(gate.start && !gate.passed ? [gate.start] : [])].sort();
-      const lastUseful = starts[0] ?? null;
-      const daysLeft = lastUseful && Math.max(0, daysBetween(today, lastUseful.slice(0, 10)));
+      const place = zones.get(zone) ?? elsewhere(zone);
+      const redo = redoOf(route, place, aspect, question.gate, place.closedBy !== null);
+      const due = dueOf(route, plan, place, aspect, question.gate);
+      const daysLeft = due.by === null ? null : Math.max(0, daysBetween(today, due.by.slice(0, 10)));
       const views = viewsOf.get(zone) ?? [];
       return {
         question,
         gate,
         chance,
         redoMinutes: redo.minutes,
-        lastUseful,
-        tooLate,
-        daysLeft: daysLeft === '' ? null : daysLeft,
-        score: chaseScore(chance, redo.minutes, daysLeft === '' ? null : daysLeft),
+        due,
+        daysLeft,
+        score: chaseScore(chance, redo.minutes, daysLeft),
         blocks: redo.blocks,
         lookAt: sourcesToLookAt(
           lookable,

@@ -64,8 +64,8 @@ describe('what follows from a brief', () => {
 
   test('open questions stand at the gate that they threaten, the most worthwhile first in the chase', () => {
     const { gates, chase } = derive(demo());
-    expect(gates.find((gate) => gate.name === 'fuselage')!.open.map((q) => q.record.zone)).toEqual(['well-nose']);
-    expect(gates.find((gate) => gate.name === 'seal')!.open.map((q) => q.record.zone)).toEqual([
+    expect(gates.find((gate) => gate.name === 'fuselage')!.open.map(({ zone }) => zone)).toEqual(['well-nose']);
+    expect(gates.find((gate) => gate.name === 'seal')!.open.map(({ zone }) => zone)).toEqual([
       'fuselage-rear-starboard',
     ]);
     expect(chase[0]!.question.record.zone).toBe('well-nose');

@@ -14,6 +14,7 @@ import { buildRoute } from '@/core/route/route';
 import type { Route, RouteCall } from '@/core/route/step';
 import { chaseList, type ChaseItem } from './chase-list';
 import { gateViews, type GateView } from './gate-views';
+import { openItems, type OpenItem } from './open-items';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
 import { Stages } from './stages';
 import { unaskedZones } from './unasked';
@@ -51,6 +52,8 @@ export interface BriefView {
   gates: GateView[];
   /** Zones that will be seen and of which nobody asked the colour. */
   unasked: Zone[];
+  /** All that is open, the most pressing first. */
+  open: OpenItem[];
   /** What to chase, most worthwhile first. */
   chase: ChaseItem[];
 }
@@ -115,7 +118,13 @@ export function deriveBrief(
     buildRoute({ ...wanted, outline, callFor: (code) => routeCall(callOf(code, [])) }),
   );
   const plan = planAhead(stages, route, state, settings);
-  const gates = stages.same('gated', [plan, questions], () => gateViews(plan, questions));
+  const unasked = stages.same('unasked', [outline, brief, records], () =>
+    unaskedZones(outline, brief.options, records),
+  );
+  const open = stages.same('open', [questions, unasked, outline, route, plan], () =>
+    openItems(questions, unasked, outline, route, plan),
+  );
+  const gates = stages.same('gated', [plan, open], () => gateViews(plan, open));
   const today = localDay(settings.nowUtc, brief.timeZone);
   return {
     state,
@@ -130,7 +139,8 @@ export function deriveBrief(
     route,
     plan,
     gates,
-    unasked: stages.same('unasked', [outline, brief, records], () => unaskedZones(outline, brief.options, records)),
+    unasked,
+    open,
     chase: stages.same('chased', [sources, weighed, outline, route, plan, gates, today], () =>
       chaseList(state, weighed, outline, route, plan, gates, today),
     ),

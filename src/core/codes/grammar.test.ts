@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { chipOf, codeOf } from '@tests/support/paints';
+import { ambiguity } from './resolve';
 import { codeBook, finishOfCode, officialColours, relatedCodes } from './official';
 import {
-  ambiguity,
   canonicalCode,
   canonicalIn,
   otherFinishes,
@@ -71,13 +71,13 @@ describe('how codes are written', () => {
 describe('a code that several systems take', () => {
   const other = system('XY', 'digits', 3);
   test('is asked about, and stays as it was typed', () => {
-    const book = { systems: [THREE, other], known: new Set(['OV 417', 'XY 417']) };
-    expect(ambiguity(book, '417')).toBe('"417" is a code of OV and of XY: write OV 417 or XY 417');
+    const book = { systems: [THREE, other], known: new Set(['OV 417', 'XY 417']), named: new Map() };
+    expect(ambiguity(book, '417')?.says).toBe('"417" is a code of OV and of XY: write OV 417 or XY 417');
     expect(canonicalIn(book, '417')).toBe('417');
     expect(canonicalIn(book, 'xy 417')).toBe('XY 417');
   });
   test('is clear where only one of them has it', () => {
-    const book = { systems: [THREE, other], known: new Set(['XY 417']) };
+    const book = { systems: [THREE, other], known: new Set(['XY 417']), named: new Map() };
     expect(ambiguity(book, '417')).toBeNull();
     expect(readCode(book, '417').map(({ code }) => code)).toEqual(['XY 417']);
   });

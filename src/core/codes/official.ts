@@ -1,8 +1,9 @@
 import { poolChips, type Chip, type PooledChips } from '@/core/colour/chips';
 import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
-import { combinedSd, cannotTell } from '@/core/colour/words';
+import { alikeInWords, combinedSd } from '@/core/colour/words';
 import type { Finish, Flop, MetalGround, PaintKind } from '@/core/paint/catalogue';
+import { spelled } from './resolve';
 import { readIn, type CodeBook, type CodeRelation, type ColourSystem } from './system';
 
 /** A number of an official standard. */
@@ -92,13 +93,22 @@ export function systemsOf(
 }
 
 /** How the codes of a shelf are written and which there are. */
-export const codeBook = (shelf: {
-  codes: readonly Pick<ColourCode, 'system' | 'code'>[];
+export function codeBook(shelf: {
+  codes: readonly Pick<ColourCode, 'system' | 'code' | 'name'>[];
   systems: readonly ColourSystem[];
-}): CodeBook => ({
-  systems: systemsOf(shelf.codes, shelf.systems),
-  known: new Set(shelf.codes.map(({ code }) => code)),
-});
+}): CodeBook {
+  const named = new Map<string, string[]>();
+  for (const { code, name } of shelf.codes) {
+    const bearers = named.get(spelled(name));
+    if (bearers) bearers.push(code);
+    else if (name) named.set(spelled(name), [code]);
+  }
+  return {
+    systems: systemsOf(shelf.codes, shelf.systems),
+    known: new Set(shelf.codes.map(({ code }) => code)),
+    named,
+  };
+}
 
 /** How two codes are related, by their identities. */
 export interface KeptRelation {
@@ -149,7 +159,7 @@ export function relatedCodes(
         note,
         dE00,
         sd,
-        says: dE00 === null ? 'no colour to compare' : cannotTell(dE00, sd) ? "can't tell apart" : 'near, not equal',
+        says: dE00 === null ? 'no colour to compare' : (alikeInWords(dE00, sd) ?? 'near, not equal'),
       },
     ];
   });

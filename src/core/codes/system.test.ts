@@ -11,8 +11,10 @@ describe('codes as people write them', () => {
   test('short numbers are filled up', () => expect(canonicalCode(system, '5')).toBe('TCS 05'));
   test.each(['TCS 311', 'green', '', 'XY 31'])('%s is none', (text) => expect(canonicalCode(system, text)).toBeNull());
   test('text of no system stays as typed', () => {
-    expect(canonicalIn({ systems: [system], known: new Set() }, ' dull green ')).toBe('dull green');
-    expect(canonicalIn({ systems: [system], known: new Set() }, '7')).toBe('TCS 07');
+    expect(canonicalIn({ systems: [system], known: new Set<string>(), named: new Map() }, ' dull green ')).toBe(
+      'dull green',
+    );
+    expect(canonicalIn({ systems: [system], known: new Set<string>(), named: new Map() }, '7')).toBe('TCS 07');
   });
 });
 
@@ -25,6 +27,6 @@ describe('the systems of a shelf', () => {
         { system: 'own', code: '77' },
       ]),
     ).toEqual([{ name: 'TCS', title: 'TCS', shape: 'digits', prefix: 'TCS', digits: 3 }]);
-    expect(canonicalIn(codeBook({ codes: [{ system: 'own', code: '77' }], systems: [] }), '77')).toBe('77');
+    expect(canonicalIn(codeBook({ codes: [{ system: 'own', code: '77', name: '' }], systems: [] }), '77')).toBe('77');
   });
 });

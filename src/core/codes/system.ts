@@ -113,18 +113,21 @@ const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 /** The canonical form in one system; null when it is no code of it. */
 export const canonicalCode = (system: ColourSystem, text: string): string | null => readIn(system, text)?.code ?? null;
 
-/** All that is known of how codes are written: the systems, and the codes that there are. */
+/** All that is known of how codes are written: the systems, the codes that there are, and which bear a name (in lower case). */
 export interface CodeBook {
   systems: readonly ColourSystem[];
   known: ReadonlySet<string>;
+  named: ReadonlyMap<string, readonly string[]>;
 }
 
 /**
- * Everything that a text can mean. Where several systems take it and only one of the codes is known, it is that one: more than one reading
- * is for the reader to settle.
+ * Everything that a text can mean. What is written as a system prints it is that code, whatever other systems would make of it. Where
+ * several systems take it and only one of the codes is known, it is that one: more than one reading is for the reader to settle.
  */
 export function readCode({ systems, known }: CodeBook, text: string): ReadCode[] {
   const readings = systems.flatMap((system) => readIn(system, text) ?? []);
+  const printed = readings.filter(({ code }) => code === text.trim());
+  if (printed.length === 1) return printed;
   const standing = readings.filter((reading) => known.has(reading.code));
   return readings.length > 1 && standing.length === 1 ? standing : readings;
 }
@@ -133,15 +136,6 @@ export function readCode({ systems, known }: CodeBook, text: string): ReadCode[]
 export function canonicalIn(book: CodeBook, text: string): string {
   const readings = readCode(book, text);
   return readings.length === 1 ? readings[0]!.code : text.trim();
-}
-
-/** "31 is a code of TCS and of KLM: write TCS 31 or KLM 31"; null where it is clear. */
-export function ambiguity(book: CodeBook, text: string): string | null {
-  const readings = readCode(book, text);
-  if (readings.length < 2) return null;
-  return `"${text.trim()}" is a code of ${readings.map(({ system }) => system).join(' and of ')}: write ${readings
-    .map(({ code }) => code)
-    .join(' or ')}`;
 }
 
 /** The codes that are the same colour in another finish, where the grammar says so (first digit of five), among the known ones. */

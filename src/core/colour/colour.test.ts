@@ -152,7 +152,11 @@ describe('words and uncertainty', () => {
     expect(cannotTell(0.9, 0)).toBe(true);
     expect(cannotTell(1.1, 0)).toBe(false);
     expect(cannotTell(3, 1.6)).toBe(true);
-    expect(differenceInWords([50, 0, 0], [53, 0, 0], 3, 2)).toBe("can't tell apart");
+    expect(differenceInWords([50, 0, 0], [50.8, 0, 0], 0.8, 2)).toBe("can't tell apart");
+  });
+  test('where the uncertainty, not the difference, is the reason, it is no praise', () => {
+    expect(differenceInWords([50, 0, 0], [53.5, 0, 0], 3.46, 2.2)).toBe('not known well enough to tell');
+    expect(differenceInWords([50, 0, 0], [53.5, 0, 0], 3.46, 1.2)).toMatch(/^a shade/);
   });
   test('the direction is named, largest first', () => {
     expect(differenceInWords([50, 0, 0], [53, 0, 2.5], 3)).toBe('a shade lighter and yellower');

@@ -9,8 +9,17 @@ export function combinedSd(one = 0, two = 0): number {
 }
 
 /** Whether a difference is too small to be seen, or too small to be known. */
-export function cannotTell(dE00: number, sd: number): boolean {
-  return dE00 < JUST_NOTICEABLE || dE00 < 2 * sd;
+export const cannotTell = (dE00: number, sd: number): boolean => dE00 < JUST_NOTICEABLE || tooUnsure(dE00, sd);
+
+/** Whether there may be a difference that shows, if the colours were known well enough. */
+const tooUnsure = (dE00: number, sd: number): boolean => dE00 < 2 * sd;
+
+export const ALIKE = "can't tell apart";
+
+/** Why two colours cannot be told apart: nobody sees it, or nobody knows. Null where they can. */
+export function alikeInWords(dE00: number, sd: number): string | null {
+  if (dE00 < JUST_NOTICEABLE) return ALIKE;
+  return tooUnsure(dE00, sd) ? 'not known well enough to tell' : null;
 }
 
 const SIZES: readonly (readonly [most: number, word: string])[] = [
@@ -23,10 +32,11 @@ const SIZES: readonly (readonly [most: number, word: string])[] = [
 
 /**
  * How `two` differs from `one` in a builder's words, largest component first:
- * "can't tell apart", "a shade lighter and yellower", "much darker".
+ * "can't tell apart", "not known well enough to tell", "a shade lighter and yellower", "much darker".
  */
 export function differenceInWords(one: Lab, two: Lab, dE00: number, sd = 0): string {
-  if (cannotTell(dE00, sd)) return "can't tell apart";
+  const alike = alikeInWords(dE00, sd);
+  if (alike) return alike;
   const size = SIZES.find(([most]) => dE00 < most)![1];
   const parts = directions(one, two);
   return parts.length === 0 ? `${size} different` : `${size} ${parts.slice(0, 2).join(' and ')}`;

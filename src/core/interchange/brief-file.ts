@@ -228,6 +228,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     const [code, other] = [codeName(codeId), codeName(otherId)];
     return code && other && (named.has(code) || named.has(other)) ? [{ ...relation, code, other }] : [];
   });
+  related.sort((a, b) => keyOf(a).localeCompare(keyOf(b)));
   for (const { code, other } of related) named.add(code).add(other);
   const codes = shelf.codes.filter((code) => named.has(code.code));
   const used = new Set([
@@ -260,6 +261,10 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     lines: linesOf(shelf.paints.filter((paint) => used.has(paint.id))),
   };
 }
+
+/** What a relation is ordered by: nothing of the house that it was kept in. */
+const keyOf = ({ code, other, kind, fromDay }: BriefFile['relations'][number]) =>
+  `${code} ${other} ${kind} ${fromDay ?? ''}`;
 
 function linesOf(paints: readonly Paint[]): BriefFile['lines'] {
   const names = [...new Set(paints.map((paint) => paint.line))].sort();

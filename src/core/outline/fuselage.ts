@@ -19,14 +19,13 @@ interface Segment {
   whole: boolean;
 }
 
-/** The split differs from side to side: the two sides of a pattern are separate questions. */
-function segmentsOf(side: 'port' | 'starboard', d: Dimensions): Segment[] {
+/** Both sides are split alike: their zones are compared, however differently they are painted. */
+function segmentsOf(d: Dimensions): Segment[] {
   const rest = d.length - d.cowlLength;
-  const lean = side === 'port' ? 1 : -1;
   const wave = (at: number, slant: number) => (h: number) =>
     d.cowlLength + rest * at + d.fuselageHeight * (slant * (h - 0.5) + 0.14 * Math.sin(h * 2 * Math.PI));
-  const first = wave(side === 'port' ? 0.36 : 0.3, 0.75 * lean);
-  const second = wave(side === 'port' ? 0.66 : 0.6, -0.6 * lean);
+  const first = wave(0.36, 0.75);
+  const second = wave(0.66, -0.6);
   const nose = () => 0;
   const cowlEnd = () => d.cowlLength;
   const tail = () => d.length;
@@ -87,7 +86,7 @@ export function drawFuselage(drawings: Drawings, body: Body, d: Dimensions): Zon
 
   for (const side of ['port', 'starboard'] as const) {
     const sign = side === 'port' ? -1 : 1;
-    for (const segment of segmentsOf(side, d)) {
+    for (const segment of segmentsOf(d)) {
       const low = segment.whole ? 0 : DEMARCATION;
       const key = sided(segment.key, side);
       const edge = (end: (h: number) => number, downwards: boolean): Point[] => {

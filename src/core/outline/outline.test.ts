@@ -6,7 +6,7 @@ import { extentOf, polygonArea } from '@/core/geometry/polygon';
 import { buildOutline, modelAreaCm2, zoneTitle } from './outline';
 import { PRESET_NAMES, PRESETS } from './presets';
 import { smooth } from './profile';
-import { VIEWS } from './zones';
+import { otherSide, VIEWS } from './zones';
 
 const draw = (preset: (typeof PRESET_NAMES)[number], change = {}) =>
   buildOutline({ preset, dimensions: { ...PRESETS[preset].dimensions, ...change }, landing: 'wheels', folded: false });
@@ -79,6 +79,16 @@ describe('outlines', () => {
     }
     const keys = new Set(outline.zones.map((zone) => zone.key));
     for (const view of VIEWS) for (const shape of outline.drawings[view].shapes) expect(keys).toContain(shape.zone);
+  });
+
+  test.each(PRESET_NAMES)('%s: port and starboard are mirror images, in area too', (preset) => {
+    const { zones } = draw(preset);
+    const sided = zones.filter(({ side }) => side === 'port');
+    expect(sided.length).toBeGreaterThan(0);
+    for (const port of sided) {
+      const starboard = zones.find(({ key }) => key === otherSide(port.key))!;
+      expect([port.key, starboard.areaM2]).toEqual([port.key, expect.closeTo(port.areaM2, 9)]);
+    }
   });
 
   test('the drawing has the true span and length', () => {

@@ -43,12 +43,8 @@ export function drawWing(drawings: Drawings, body: Body, d: Dimensions): Zone[] 
   const zones: Zone[] = [];
   for (const side of SIDES) {
     const sign = signOf(side);
-    // The camouflage edge between the panels runs obliquely, and differently on the two sides.
-    const split = (t: number) =>
-      s.halfSpan *
-      ((side === 'port' ? 0.5 : 0.44) +
-        (side === 'port' ? 0.16 : -0.14) * (t - 0.5) +
-        0.03 * Math.sin(t * 2 * Math.PI));
+    // The edge between the panels runs obliquely, alike on both sides: how a scheme differs there is no matter of the zones.
+    const split = (t: number) => s.halfSpan * (0.5 + 0.16 * (t - 0.5) + 0.03 * Math.sin(t * 2 * Math.PI));
     const panel = (view: 'upper' | 'lower', from: (t: number) => number, to: (t: number) => number): Point[] => {
       const at = (x: number, y: number) => project(view, d.length, x, sign * y, 0);
       const across = (edge: (y: number) => number, t: number, reverse: boolean) => {

@@ -1,9 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
+import type { ZoneGroup } from '@/core/outline/zones';
 import { redoOf } from './redo';
 import type { Route, RouteStep } from './step';
 
 const step = (key: string, minutes: number, over: Partial<RouteStep> = {}): RouteStep =>
   ({ key, title: key, lane: 'Whole', minutes, zones: [], load: null, ...over }) as RouteStep;
+const GROUPS: Record<string, ZoneGroup> = {
+  cockpit: 'interior',
+  canopy: 'glazing',
+  'fin-port': 'tail',
+  spine: 'fuselage',
+};
+const zone = (key: string) => ({ key, group: GROUPS[key]! });
 const load = { id: 'x', title: 'x', chemistry: 'WA' as const, kind: 'solid' as const, lightness: 50 };
 const link = (from: string, to: string) => ({ from, to, minLag: 0, maxLag: null, why: '' });
 
@@ -34,29 +42,29 @@ const route: Route = {
 
 describe('what a wrong answer costs', () => {
   test('a colour: its spraying, and all that follows on the same zone', () => {
-    const redo = redoOf(route, 'fin-port', 'colour', 'colour', false);
+    const redo = redoOf(route, zone('fin-port'), 'colour', 'colour', false);
     expect(redo.fixing).toEqual(['spray:TCS 31']);
     expect(redo.minutes).toBe(30 + 15 + 25);
     expect(redo.blocks).toEqual(['spray:TCS 31']);
   });
   test('a boundary is fixed by the mask, and costs the spraying behind it too', () => {
-    const redo = redoOf(route, 'fin-port', 'boundary', 'colour', false);
+    const redo = redoOf(route, zone('fin-port'), 'boundary', 'colour', false);
     expect(redo.fixing).toEqual(['mask:TCS 31']);
     expect(redo.minutes).toBe(50 + 30 + 15 + 25);
   });
   test('a marking costs itself and what seals it, not the coat below', () => {
-    expect(redoOf(route, 'fin-port', 'marking', 'seal', false).minutes).toBe(15 + 25);
+    expect(redoOf(route, zone('fin-port'), 'marking', 'seal', false).minutes).toBe(15 + 25);
   });
   test('a seam is fixed by the filling, whatever the zone', () => {
-    expect(redoOf(route, 'spine', 'seam', 'fuselage', false).fixing).toEqual(['fill-seams']);
+    expect(redoOf(route, zone('spine'), 'seam', 'fuselage', false).fixing).toEqual(['fill-seams']);
   });
   test('what was closed in costs opening it: the gate and the work of its lane behind it', () => {
-    const open = redoOf(route, 'cockpit', 'colour', 'fuselage', false).minutes;
+    const open = redoOf(route, zone('cockpit'), 'colour', 'fuselage', false).minutes;
     expect(open).toBe(60);
-    expect(redoOf(route, 'cockpit', 'colour', 'fuselage', true).minutes).toBe(open + 20 + 90);
+    expect(redoOf(route, zone('cockpit'), 'colour', 'fuselage', true).minutes).toBe(open + 20 + 90);
   });
   test('before any step settles it, a typical spray is reckoned with, and its gate is what waits', () => {
-    const redo = redoOf(route, 'canopy', 'colour', 'fuselage', false);
+    const redo = redoOf(route, zone('canopy'), 'colour', 'fuselage', false);
     expect(redo.fixing).toEqual([]);
     expect(redo.minutes).toBe(45);
     expect(redo.blocks).toEqual(['gate:fuselage']);

@@ -1,6 +1,8 @@
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
+import type { Zone } from '@/core/outline/zones';
+import { fixingSteps } from './fixing';
 import type { GateName } from './gates';
-import type { Route, RouteStep } from './step';
+import type { Route } from './step';
 
 /** What an answer that turns out wrong costs. */
 export interface Redo {
@@ -12,17 +14,6 @@ export interface Redo {
   blocks: string[];
 }
 
-/** Steps of the fixed rules that settle an aspect whatever the zone, with the reason. */
-const FIXED_BY: Partial<Record<Aspect, { steps: readonly string[]; reason: string }>> = {
-  seam: { steps: ['fill-seams'], reason: 'a real seam is not filled' },
-  aerial: { steps: ['drill-fuselage'], reason: 'its hole is drilled from inside' },
-  fit: { steps: ['drill-fuselage'], reason: 'holes are drilled before the halves close' },
-  gearCover: { steps: ['build-gear'], reason: 'covers are built with the legs' },
-  hook: { steps: ['fit-gear'], reason: 'it is fitted with the gear' },
-  door: { steps: ['fit-doors'], reason: 'doors are fitted open or closed' },
-  wear: { steps: ['streaks', 'exhaust', 'chips', 'wash'], reason: 'weathering follows what was seen' },
-};
-
 /** What a spray of one zone typically takes before any step for it is in the route: masking, spraying, cleaning. */
 const ASSUMED_MINUTES = 45;
 
@@ -30,7 +21,13 @@ const ASSUMED_MINUTES = 45;
  * Which steps fix the answer for an aspect of a zone, and what would be done again if it were wrong: those steps, what follows on the
  * same zone, and, where the zone was closed in meanwhile, the gate and the seam work behind it.
  */
-export function redoOf(route: Route, zone: string, aspect: Aspect, gate: GateName, closedIn: boolean): Redo {
+export function redoOf(
+  route: Route,
+  zone: Pick<Zone, 'key' | 'group'>,
+  aspect: Aspect,
+  gate: GateName,
+  closedIn: boolean,
+): Redo {
   const byKey = new Map(route.steps.map((step) => [step.key, step]));
   const fixing = fixingSteps(route, zone, aspect);
   const gateStep = byKey.get(`gate:${gate}`);
@@ -43,7 +40,7 @@ export function redoOf(route: Route, zone: string, aspect: Aspect, gate: GateNam
   for (const key of behind) {
     const step = byKey.get(key)!;
     const sameLane = !aspectOf(aspect).surface && step.lane !== 'Whole' && fixing.some((own) => own.lane === step.lane);
-    if (step.zones.includes(zone) || sameLane) again.set(key, step);
+    if (step.zones.includes(zone.key) || sameLane) again.set(key, step);
   }
   if (closedIn && gateStep) {
     again.set(gateStep.key, gateStep);
@@ -58,26 +55,6 @@ export function redoOf(route: Route, zone: string, aspect: Aspect, gate: GateNam
     minutes: fixing.length > 0 ? minutes : minutes + ASSUMED_MINUTES,
     blocks: roots.map((step) => step.title),
   };
-}
-
-function fixingSteps(route: Route, zone: string, aspect: Aspect): RouteStep[] {
-  const fixed = FIXED_BY[aspect];
-  if (fixed) return route.steps.filter((step) => fixed.steps.includes(step.key));
-  const here = route.steps.filter((step) => step.zones.includes(zone));
-  const isMarking = (step: RouteStep) => step.key.startsWith('marking');
-  switch (aspect) {
-    case 'marking':
-    case 'size':
-    case 'markingPlace':
-    case 'style':
-      return here.filter(isMarking);
-    case 'boundary':
-    case 'boundaryWidth':
-    case 'boundaryPlace':
-      return here.filter((step) => step.key.startsWith('mask:'));
-    default:
-      return here.filter((step) => step.load !== null && !isMarking(step));
-  }
 }
 
 /** Every step behind some others in the network, those themselves left out unless they follow one another. */

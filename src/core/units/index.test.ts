@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { addDays, daysBetween, isDay, weekdayOf } from './day';
-import { atFullSize, atScale, roundBarLength } from './length';
+import { atFullSize, atScale, parseScale, roundBarLength } from './length';
 import { parseNumber } from './number';
 
 describe('lengths at scale', () => {
@@ -12,6 +12,10 @@ describe('lengths at scale', () => {
     expect(() => atScale(100, 0)).toThrow(RangeError);
     expect(() => atFullSize(100, -72)).toThrow(RangeError);
   });
+  test.each(['1/72', '1:72', ' 1 / 72 ', '72'])('%s is a scale of one to 72', (text) =>
+    expect(parseScale(text)).toBe(72),
+  );
+  test.each(['', '1/', 'half', '1/72/2'])('"%s" is no scale', (text) => expect(parseScale(text)).toBeNull());
   test('the scale bar takes a 1-2-5 length that fits', () => {
     expect(roundBarLength(137)).toBe(100);
     expect(roundBarLength(99)).toBe(50);

@@ -1,3 +1,5 @@
+import { parseNumber } from './number';
+
 /** A length in millimetres, on the real aircraft or on the model as the name beside it says. */
 export type Mm = number;
 
@@ -22,4 +24,10 @@ export function roundBarLength(mostMm: Mm): Mm {
   const power = 10 ** Math.floor(Math.log10(mostMm));
   const step = [5, 2, 1].find((factor) => factor * power <= mostMm) ?? 1;
   return step * power;
+}
+
+/** The denominator of a scale as people write it: `1/72`, `1:72` or `72`; null for anything else. */
+export function parseScale(text: string): number | null {
+  const written = /^\s*(?:1\s*[/:]\s*)?(\S+)\s*$/.exec(text)?.[1];
+  return written === undefined ? null : parseNumber(written);
 }

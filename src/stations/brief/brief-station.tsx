@@ -5,7 +5,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useRef, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { countedInWords, plural } from '@/core/units/words';
-import { fullDay } from '@/ui/dates';
+import { finishedInWords } from '@/ui/due-words';
 import type { BriefPage } from './page-data';
 
 export function BriefStation({ data }: { data: BriefPage }): ReactNode {
@@ -89,7 +89,9 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
               {missing.length > 0
                 ? `; no paint yet for ${missing.map((call) => call.name || call.code).join(', ')}`
                 : data.calls.length > 0
-                  ? `, all with a paint${data.open.length > 0 ? '; what is open has none' : ''}`
+                  ? data.open.length > 0
+                    ? ', each with a paint; what is open has none yet'
+                    : ', all with a paint'
                   : ''}
             </td>
           </tr>
@@ -97,7 +99,7 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
             <th scope="row">Route by session</th>
             <td>
               {data.steps - data.done} of {data.steps} steps to go in {data.sessionsLeft} sessions
-              {data.finish ? `, finished ${fullDay(data.finish.slice(0, 10))}` : ''}
+              {data.finish ? `, ${finishedInWords(data.finish, data.open.length)}` : ''}
             </td>
           </tr>
           <tr>

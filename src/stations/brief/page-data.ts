@@ -1,5 +1,4 @@
 import type { BriefView } from '@/core/brief/derive';
-import { questionInWords } from '@/core/evidence/question-words';
 import { paintLabel } from '@/core/paint/catalogue';
 
 export interface BriefPage {
@@ -19,10 +18,7 @@ export function briefPage(view: BriefView): BriefPage {
     briefId: view.state.brief.id,
     sources: view.state.sources.length,
     ruled: view.questions.filter((question) => !question.open).length,
-    open: [
-      ...view.questions.filter((question) => question.open).map(questionInWords),
-      ...view.unasked.map(({ title }) => `${title}, colour (nobody asked yet)`),
-    ],
+    open: view.open.map(({ says }) => says),
     calls: view.calls.map((call) => ({
       code: call.code,
       name: call.official?.record.name ?? '',

@@ -31,8 +31,7 @@ export function ChaseFirst({
               <button type="button" className="row-button" onClick={() => onChoose(item.questionId)}>
                 {questionInWords(q)}
               </button>{' '}
-              by <strong>{item.lastUseful ? shortDay(item.lastUseful) : 'no date yet'}</strong>
-              {item.tooLate ? ' (too late: it is done)' : ''}: {blocked(item)}.{' '}
+              {whenInWords(item)}.{' '}
               <span className="explained" title={scoreInWords(item)}>
                 {hours(item.redoMinutes)} to redo if wrong
               </span>
@@ -57,11 +56,19 @@ export function ChaseFirst({
   );
 }
 
-/** What waits for the answer: the first of it. */
-const blocked = ({ blocks, gate }: ChaseRow) =>
-  blocks.length === 0
-    ? gate.toLowerCase()
-    : `${blocks[0]!.toLowerCase()}${blocks.length > 1 ? ` and ${blocks.length - 1} more` : ''}`;
+/** By when, and before what. */
+function whenInWords({ due }: ChaseRow): ReactNode {
+  if (due.tooLate) return <>is open, though what it decides is done</>;
+  if (!due.step) return <>whenever you like: no step waits for it</>;
+  const before = `before “${due.step.title.toLowerCase()}”`;
+  return due.by ? (
+    <>
+      by <strong>{shortDay(due.by)}</strong>, {before}
+    </>
+  ) : (
+    before
+  );
+}
 
 /** What would settle it: a second look at sources in hand, or what to look for. */
 export function Settle({

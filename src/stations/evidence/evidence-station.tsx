@@ -9,7 +9,7 @@ import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { countedInWords, plural } from '@/core/units/words';
-import { shortDay } from '@/ui/dates';
+import { pressing } from '@/ui/due-words';
 import { useKey } from '@/ui/keys';
 import { ChaseFirst } from './chase-first';
 import type { EvidencePage } from './page-data';
@@ -181,21 +181,17 @@ function inState(q: EvidencePage['questions'][number], state: StateFilter): bool
   }
 }
 
-/** One line: which gate is threatened by how many open questions, and when. */
-function whatMatters(data: EvidencePage): string {
-  const threatened = data.gates.find((gate) => gate.open > 0 && !gate.passed);
-  const passed = data.gates.find((gate) => gate.open > 0 && gate.passed);
-  if (passed) return `${count(passed.open)} still open although ${passed.title.toLowerCase()} is behind you.`;
-  const unasked =
-    data.unasked.count > 0
-      ? `${countedInWords(data.unasked.count, 'zone')} ${plural('has', data.unasked.count)} no colour yet: nobody asked about ${data.unasked.said}.`
-      : '';
-  if (!threatened)
-    return data.questions.length === 0
-      ? `Add the sources you have; then ask what they say. ${unasked}`
-      : unasked || 'Every question is ruled.';
-  const when = threatened.start ? ` on ${shortDay(threatened.start)}` : '';
-  return `${count(threatened.open)} in the way of “${threatened.title.toLowerCase()}”${when}.`;
+/** One line: which step waits for how many answers, and when; else what nobody asked yet. */
+function whatMatters({ open, questions, unasked }: EvidencePage): string {
+  const late = open.filter(({ due }) => due.tooLate);
+  const nobody = unasked.count > 0 ? `Nobody asked yet about the colour of ${unasked.said}.` : '';
+  if (questions.length === 0) return `Add the sources you have; then ask what they say. ${nobody}`;
+  if (late.length > 0)
+    return `${countedInWords(late.length, 'answer')} ${plural('is', late.length)} still open, but what ${late.length === 1 ? 'it decides' : 'they decide'} is done: ${late[0]!.says}.`;
+  return (
+    [pressing(open), nobody].filter(Boolean).join(' ') ||
+    (open.length > 0
+      ? `${countedInWords(open.length, 'answer')} ${plural('is', open.length)} open.`
+      : 'Every question is ruled.')
+  );
 }
-
-const count = (n: number) => `${countedInWords(n, 'question')} ${plural('stands', n)}`;

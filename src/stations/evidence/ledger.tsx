@@ -9,6 +9,7 @@ import { CertaintyMark } from '@/sheet/airframe-sheet';
 import { counted } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
 import type { Result } from '@/core/interchange/result';
+import { Offers } from '@/ui/fields';
 import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
 
 interface Props {
@@ -48,6 +49,7 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
   const [at, setAt] = useState<Place | null>(null);
   const [draft, setDraft] = useState<string | null>(null);
   const [says, setSays] = useState<string | null>(null);
+  const [offers, setOffers] = useState<readonly string[]>([]);
   const { sources } = data;
   const region = useRef<HTMLDivElement>(null);
   const fits = useColumnsThatFit(region);
@@ -91,9 +93,11 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
     const read = readCell(question.aspect, text, fallbackOf(question, source));
     if (read && 'fault' in read) {
       setSays(read.fault);
+      setOffers([]);
       return;
     }
     setSays(null);
+    setOffers([]);
     setDraft(null);
     move(place, rows, columns);
     const standing = standingAt(place);
@@ -103,10 +107,14 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
       text,
       standing: standing ? { id: standing.id, version: standing.version } : null,
     });
-    // Nothing typed is lost: the cell opens again with it.
+    // Nothing typed is lost: the cell opens again with it, or with the one code that was meant.
     if (!result.ok) {
+      const [fault] = 'faults' in result ? result.faults : [];
+      const offers = fault?.offers ?? [];
       setAt(place);
-      setDraft(text);
+      setDraft(offers.length === 1 ? offers[0]! : text);
+      if (fault) setSays(offers.length === 1 ? `${fault.says}. Enter takes ${offers[0]}` : fault.says);
+      setOffers(offers);
     }
   };
 
@@ -120,6 +128,7 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
       if (event.key === 'Escape') {
         setDraft(null);
         setSays(null);
+        setOffers([]);
       } else if (onward) void keep(place, draft, onward[0]!, onward[1]!);
       else return;
       event.preventDefault();
@@ -251,6 +260,7 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
       ) : at ? (
         <p className="dim grid-hint">{GRID_HINT}</p>
       ) : null}
+      {offers.length > 1 && at ? <Offers offers={offers} onTake={(value) => void keep(at, value, 1, 0)} /> : null}
     </>
   );
 }

@@ -1,8 +1,11 @@
 import type { BriefView, LayerOrder } from '@/core/brief/derive';
+import type { Due } from '@/core/brief/due';
 import { isAfterLoss } from '@/core/kept/check-source';
 import { otherSide } from '@/core/outline/zones';
 import type { Kept } from '@/core/kept/records';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
+import { aspectOf } from '@/core/evidence/aspects';
+import { resolveCode, type CodeAsk } from '@/core/codes/resolve';
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import type { Contribution } from '@/core/evidence/weigh';
@@ -52,6 +55,8 @@ export interface QuestionSupport {
   contributions: Contribution[];
   /** In the order of the contributions. */
   sightings: Kept<'sighting'>[];
+  /** What is said in a way that several codes fit, or that is a code's name: to be settled by whoever knows. */
+  asks: (CodeAsk & { sightingId: string; version: number })[];
 }
 
 export interface SourceRow extends Kept<'source'> {
@@ -69,8 +74,7 @@ export interface SourceRow extends Kept<'source'> {
 export interface ChaseRow {
   questionId: string;
   gate: string;
-  lastUseful: string | null;
-  tooLate: boolean;
+  due: Due;
   chance: number;
   redoMinutes: number;
   daysLeft: number | null;
@@ -89,6 +93,8 @@ export interface EvidencePage {
   questions: QuestionRow[];
   gates: { name: string; title: string; start: string | null; passed: boolean; open: number }[];
   chase: ChaseRow[];
+  /** All that is open, the most pressing first. */
+  open: { says: string; questionId: string | null; due: Due }[];
   zones: { value: string; label: string }[];
   codes: CodeRow[];
   events: Kept<'paint_event'>[];
@@ -151,6 +157,7 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
       passed,
       open: open.length,
     })),
+    open: view.open.map(({ says, question, due }) => ({ says, questionId: question?.record.id ?? null, due })),
     chase: view.chase.map(({ question, gate, ...item }) => ({
       ...item,
       questionId: question.record.id,
@@ -182,7 +189,17 @@ export function questionSupport(view: BriefView, id: string): QuestionSupport | 
   const question = view.questions.find(({ record }) => record.id === id);
   if (!question) return null;
   const { support, outliers, contributions } = question.weighed;
-  return { support, outliers: outliers.map(({ source }) => source), contributions, sightings: question.sightings };
+  const ofCodes = aspectOf(question.record.aspect).type === 'code';
+  return {
+    support,
+    outliers: outliers.map(({ source }) => source),
+    contributions,
+    sightings: question.sightings,
+    asks: question.sightings.flatMap(({ id: sightingId, version, value }) => {
+      const read = ofCodes ? resolveCode(view.book, value) : null;
+      return read && 'says' in read ? [{ ...read, sightingId, version }] : [];
+    }),
+  };
 }
 
 /** The first of them by name, the others counted. */

@@ -9,9 +9,11 @@ import { RULING_BASES, RULING_TITLES } from '@/core/evidence/bases';
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import { clarityOn, FILMS } from '@/core/evidence/film';
 import { CLARITIES } from '@/core/evidence/weights';
-import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
+import { Offers, optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
+import { useSaving } from '@/ui/saving';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { RemoveSighting } from './remove-sighting';
+import { dueInWords } from '@/ui/due-words';
 import { Settle } from './chase-first';
 import { useFetched } from '@/ui/use-fetched';
 import type { EvidencePage, QuestionRow, QuestionSupport, SourceRow } from './page-data';
@@ -30,7 +32,7 @@ export function QuestionDetail({
 }): ReactNode {
   const [adding, setAdding] = useState(false);
   const chase = data.chase.find((item) => item.questionId === question.id);
-  const gate = data.gates.find((candidate) => candidate.name === question.gate);
+  const due = data.open.find((item) => item.questionId === question.id)?.due;
   return (
     <section className="ledger-detail" aria-label={`${question.zoneTitle}, ${question.aspectTitle}`}>
       <div className="station-head">
@@ -39,7 +41,7 @@ export function QuestionDetail({
           <p className="dim">
             {question.reopened ? 'Reopened: the support has moved since it was ruled. ' : ''}
             {stateInWords(question)}
-            {gate ? ` Last useful day: ${gate.title.toLowerCase()}.` : ''}
+            {due ? ` To be known ${dueInWords(due)}.` : ''}
             {question.wish ? ` The client wishes ${question.wish}.` : ''}
           </p>
           {chase ? (
@@ -165,6 +167,7 @@ function Support({
           </tbody>
         </table>
       )}
+      <Unclear data={data} asks={rests.asks} />
       {rests.contributions.some((c) => !c.counted) ? (
         <p className="dim">
           Open bars do not count: the source derives from a stronger one, or its date lies across a repaint.
@@ -180,6 +183,34 @@ function Support({
       </p>
     </>
   );
+}
+
+/** What sources say that may be one of several codes: it stands as words until somebody says which. */
+function Unclear({ data, asks }: { data: EvidencePage; asks: QuestionSupport['asks'] }): ReactNode {
+  const { run } = useSaving();
+  return asks.map(({ sightingId, version, says, offers }) => (
+    <div key={sightingId} role="note">
+      <p>{says}.</p>
+      <Offers
+        offers={offers}
+        onTake={(value) =>
+          void run(
+            (act) =>
+              save({
+                act,
+                briefId: data.briefId,
+                station: 'evidence',
+                entity: 'sighting',
+                id: sightingId,
+                version,
+                fields: { value },
+              }),
+            `Kept as ${value}`,
+          )
+        }
+      />
+    </div>
+  ));
 }
 
 function stateInWords(question: QuestionRow): string {

@@ -1,7 +1,7 @@
 import type { BriefView } from '@/core/brief/derive';
+import type { Due } from '@/core/brief/due';
 import type { Kept } from '@/core/kept/records';
 import { hexOf } from '@/core/colour/spaces';
-import { gateOf } from '@/core/route/gates';
 import { LANES } from '@/core/route/rules/rule';
 import { durationInWords } from '@/core/units/minutes';
 
@@ -40,8 +40,10 @@ export interface RoutePage {
     start: string | null;
     at: number | null;
     passed: boolean;
-    open: { zone: string; aspect: string }[];
+    open: string[];
   }[];
+  /** All that is open, the most pressing first. */
+  open: { says: string; due: Due }[];
   finish: string | null;
   lowerBound: string | null;
   sessionsLeft: number;
@@ -118,13 +120,9 @@ export function routePage(view: BriefView): RoutePage {
       start: gate.start,
       passed: gate.passed,
       at: plan.work.find((item) => item.step.gate === gate.name)?.segments[0]![0] ?? null,
-      open: [
-        ...gate.open.map((question) => ({ zone: question.zoneTitle, aspect: question.aspectTitle.toLowerCase() })),
-        ...view.unasked
-          .filter(({ key }) => gateOf(view.outline, key, 'colour') === gate.name)
-          .map(({ title }) => ({ zone: title, aspect: 'colour, not asked yet' })),
-      ],
+      open: gate.open.map(({ says }) => says),
     })),
+    open: view.open.map(({ says, due }) => ({ says, due })),
     finish: plan.finish,
     lowerBound: plan.lowerBound,
     sessionsLeft: plan.sessionsLeft,

@@ -6,7 +6,9 @@ import { useState, type ReactNode } from 'react';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { counted } from '@/core/units/words';
 import { clock, fullDay, longDay, shortDay } from '@/ui/dates';
+import { dueInWords, finishedInWords } from '@/ui/due-words';
 import { Chip } from '@/ui/swatch';
 import { useKey } from '@/ui/keys';
 import type { RoutePage, WorkRow } from './page-data';
@@ -81,11 +83,14 @@ function whatMatters(data: RoutePage): string {
   if (!data.finish) return 'No plan fits these sessions.';
   const left = data.work.filter((work) => !work.done);
   if (left.length === 0) return 'Everything is done.';
-  const threat = data.gates.find((gate) => !gate.passed && gate.open.length > 0);
-  const decide = threat
-    ? ` Decide ${threat.open[0]!.zone.toLowerCase()}, ${threat.open[0]!.aspect} before ${threat.start ? shortDay(threat.start) : 'it'}: ${threat.title.toLowerCase()} then.`
-    : '';
-  return `${left.length} steps to go, ${durationInWords(left.reduce((total, work) => total + work.minutes, 0))} of work; finished on ${longDay(data.finish.slice(0, 10))}.${decide}`;
+  const minutes = durationInWords(left.reduce((total, work) => total + work.minutes, 0));
+  return `${counted(left.length, 'step')} to go, ${minutes} of work; ${finishedInWords(data.finish, data.open.length)}. ${decide(data.open)}`;
+}
+
+/** The most pressing answer that is lacking, and what it stands in the way of. */
+function decide(open: RoutePage['open']): string {
+  const next = open.find(({ due }) => due.step && !due.tooLate);
+  return next ? `Decide ${next.says[0]!.toLowerCase()}${next.says.slice(1)}, ${dueInWords(next.due)}.` : '';
 }
 
 function StepDetail({ work, onClose }: { work: WorkRow; onClose: () => void }): ReactNode {
@@ -151,9 +156,7 @@ function SessionList({
                     <span className="num dim">{item.minutes} min</span>
                     <span className="dim lane">{item.lane}</span>
                     {gate && gate.open.length > 0 ? (
-                      <span className="gate-note">
-                        ■ still open: {gate.open.map((q) => `${q.zone}, ${q.aspect}`).join('; ')}
-                      </span>
+                      <span className="gate-note">■ still open: {gate.open.join('; ')}</span>
                     ) : null}
                   </li>
                 );

@@ -77,10 +77,7 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim }: Props): Reac
               <text x={x + 8} y={y + 19} fontSize="13" fill="#505050">
                 {gate.open.length === 0
                   ? 'nothing open'
-                  : `${gate.open.length} open: ${gate.open
-                      .slice(0, 2)
-                      .map((q) => `${q.zone}, ${q.aspect}`)
-                      .join('; ')}${gate.open.length > 2 ? '…' : ''}`}
+                  : `${gate.open.length} open: ${gate.open.slice(0, 2).join('; ')}${gate.open.length > 2 ? '…' : ''}`}
               </text>
             </g>
           );

@@ -10,6 +10,7 @@ import { OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/kit/options';
 import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, type Dimensions } from '@/core/outline/dimensions';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
+import { parseScale } from '@/core/units/length';
 import { parseNumber } from '@/core/units/number';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
 import { Field, formValues, optionsOf, typedValues, type FieldSpec } from '@/ui/fields';
@@ -34,7 +35,7 @@ const AIRFRAME_FIELDS: FieldSpec[] = [
 const KIT_FIELDS: FieldSpec[] = [
   { name: 'kitMaker', label: 'Kit maker', width: 4 },
   { name: 'kitNumber', label: 'Kit number', width: 3 },
-  { name: 'denominator', label: 'Scale 1 to', type: 'number', width: 2 },
+  { name: 'denominator', label: 'Scale', type: 'scale', width: 2 },
   { name: 'startOn', label: 'Begins', type: 'day', width: 3 },
   { name: 'tempC', label: 'Bench temperature', unit: '°C', type: 'number', width: 3 },
   { name: 'humidity', label: 'Humidity', unit: '%', type: 'number', width: 3 },
@@ -248,7 +249,7 @@ function Preview({
   const [zone, setZone] = useState<string | null>(null);
   const typed = Object.fromEntries(DIMENSION_NAMES.map((name) => [name, parseNumber(String(values[name] ?? ''))]));
   const parsed = dimensionsSchema.safeParse(typed);
-  const denominator = parseNumber(String(values.denominator ?? '')) ?? 72;
+  const denominator = parseScale(String(values.denominator ?? '')) || 72;
   const key = parsed.success ? JSON.stringify(parsed.data) : null;
   const data = useMemo(() => {
     const dimensions: Dimensions = key ? (JSON.parse(key) as Dimensions) : last.dimensions;

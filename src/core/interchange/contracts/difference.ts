@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { deltaE00 } from '@/core/colour/difference';
-import { combinedSd, differenceInWords } from '@/core/colour/words';
+import { ALIKE, cannotTell, combinedSd, differenceInWords } from '@/core/colour/words';
 import { colourValue, valuesOf } from './colour-value';
 import { parseInput, type Contract } from './contract';
 
@@ -20,6 +20,7 @@ export const difference: Contract = {
     return {
       pairs: pairs.map(({ a, b }) => {
         const dE00 = deltaE00(a.lab, b.lab);
+        const sd = combinedSd(a.sd, b.sd);
         return {
           a: valuesOf(a),
           b: valuesOf(b),
@@ -27,7 +28,8 @@ export const difference: Contract = {
           dL: b.lab[0] - a.lab[0],
           da: b.lab[1] - a.lab[1],
           db: b.lab[2] - a.lab[2],
-          says: differenceInWords(a.lab, b.lab, dE00, combinedSd(a.sd, b.sd)),
+          // Scripts ask only whether; the interface also says why.
+          says: cannotTell(dE00, sd) ? ALIKE : differenceInWords(a.lab, b.lab, dE00, sd),
         };
       }),
     };

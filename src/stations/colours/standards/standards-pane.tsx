@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
 import { lookAtStandard, takeStandard } from '@/actions/codes';
-import { ambiguity, CODE_SHAPES, readCode, SHAPE_TITLES, type CodeShape } from '@/core/codes/system';
+import { ambiguity } from '@/core/codes/resolve';
+import { CODE_SHAPES, readCode, SHAPE_TITLES, type CodeShape } from '@/core/codes/system';
 import { codeBook, officialColours } from '@/core/codes/official';
 import { hexOf } from '@/core/colour/spaces';
 import type { ColourShelf } from '@/core/kept/state';
@@ -40,7 +41,7 @@ function Standards({
   const { systems, known } = book;
   const official = useMemo(() => officialColours(shelf.codes, shelf.chips), [shelf]);
   const readings = text.trim() === '' ? [] : readCode(book, text);
-  const asks = ambiguity(book, text);
+  const asks = ambiguity(book, text)?.says;
   const word = text.trim().toLowerCase();
   const shown = shelf.codes.filter(
     ({ code, name }) =>

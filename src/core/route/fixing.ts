@@ -1,0 +1,113 @@
+import type { Aspect } from '@/core/evidence/aspects';
+import { APART, INSIDE, type Zone } from '@/core/outline/zones';
+import { RULES } from './rules';
+import type { Route, RouteStep } from './step';
+
+/** Where a zone lies, as far as the order of work is concerned. */
+type Place = 'interior' | 'bays' | 'apart' | 'wings' | 'tail' | 'body';
+
+const placeOf = ({ group }: Pick<Zone, 'group'>): Place => {
+  if (group === 'interior' || group === 'bays') return group;
+  if (APART.has(group)) return 'apart';
+  return group === 'wings' || group === 'tail' ? group : 'body';
+};
+
+/** The joint of the rules at which the colours of a place are let in. */
+const COLOUR_JOINT: Record<Place, string> = {
+  interior: 'interior',
+  bays: 'bays',
+  apart: 'parts',
+  wings: 'colours',
+  tail: 'colours',
+  body: 'colours',
+};
+
+/** What is built in sits fast after these steps. */
+const BUILT_IN: Record<Place, readonly string[]> = {
+  interior: ['fit-cockpit'],
+  bays: [],
+  apart: ['build-gear', 'build-stores', 'build-propeller', 'build-rotor'],
+  wings: ['drill-wings', 'gate:wings'],
+  tail: ['join-tail'],
+  body: ['drill-fuselage'],
+};
+const SMOOTHED: Record<Place, readonly string[]> = {
+  interior: ['ejector-marks'],
+  bays: [],
+  apart: ['build-gear', 'build-stores'],
+  wings: ['seams-wings'],
+  tail: ['seams-roots'],
+  body: ['fill-seams'],
+};
+
+/** Steps of the fixed rules that settle an aspect, by where the zone lies, with the reason. */
+const FIXED_BY: Partial<Record<Aspect, { steps: (place: Place) => readonly string[]; reason: string }>> = {
+  seam: { steps: (place) => SMOOTHED[place], reason: 'a real seam is not filled' },
+  aerial: { steps: (place) => BUILT_IN[place], reason: 'its hole is drilled from inside' },
+  fit: { steps: (place) => BUILT_IN[place], reason: 'what is inside is out of reach once it is fitted' },
+  gearCover: { steps: () => ['build-gear'], reason: 'covers are built with the legs' },
+  hook: { steps: () => ['fit-gear'], reason: 'it is fitted with the gear' },
+  door: { steps: () => ['fit-doors'], reason: 'doors are fitted open or closed' },
+  wear: {
+    steps: (place) =>
+      place === 'interior'
+        ? ['chip-interior', 'wash-interior']
+        : place === 'apart'
+          ? ['weather-gear']
+          : ['streaks', 'exhaust', 'chips', 'wash'],
+    reason: 'weathering follows what was seen',
+  },
+};
+
+const MARKINGS: ReadonlySet<Aspect> = new Set(['marking', 'size', 'markingPlace', 'style']);
+const BOUNDARIES: ReadonlySet<Aspect> = new Set(['boundary', 'boundaryWidth', 'boundaryPlace']);
+const isMarking = (step: RouteStep) => step.key.startsWith('marking');
+
+/** The steps that fix the answer for an aspect of a zone: that lay it, cover it or build it in. */
+export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] {
+  const fixed = FIXED_BY[aspect];
+  if (fixed) {
+    const wanted = fixed.steps(placeOf(zone));
+    return route.steps.filter((step) => wanted.includes(step.key));
+  }
+  const here = route.steps.filter((step) => step.zones.includes(zone.key));
+  if (MARKINGS.has(aspect)) return here.filter(isMarking);
+  if (BOUNDARIES.has(aspect)) return here.filter((step) => step.key.startsWith('mask:'));
+  return here.filter((step) => step.load !== null && !isMarking(step));
+}
+
+/**
+ * The steps that need the answer though none is planned for it yet, as while a colour is open: those that the colours of the same place are
+ * let in with, or where there are none, what follows their joint.
+ */
+export function needingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] {
+  const joint = MARKINGS.has(aspect) ? 'markings' : COLOUR_JOINT[placeOf(zone)];
+  const prefixes = PREFIXES[joint]!;
+  const own = route.steps.filter((step) => prefixes.some((prefix) => step.key.startsWith(prefix)));
+  return own.length > 0 ? own : followers(route, joint);
+}
+
+const PREFIXES: Record<string, readonly string[]> = {
+  interior: ['interior:'],
+  bays: ['bay:'],
+  parts: ['part:'],
+  colours: ['spray:', 'mask:', 'layer:'],
+  markings: ['marking'],
+};
+
+/** The first steps of the route that come after a joint by the rules. */
+function followers(route: Route, joint: string, seen = new Set<string>()): RouteStep[] {
+  const next = RULES.filter(({ after }) =>
+    after.some((one) => (typeof one === 'string' ? one : one.step) === joint),
+  ).map(({ key }) => key);
+  return next.flatMap((key) => {
+    if (seen.has(key)) return [];
+    seen.add(key);
+    const step = route.steps.find((one) => one.key === key);
+    return step ? [step] : followers(route, key, seen);
+  });
+}
+
+/** Whether a zone lies inside and is closed in some day. */
+export const isClosedIn = (zone: Pick<Zone, 'group' | 'closedBy'>): boolean =>
+  INSIDE.has(zone.group) || zone.closedBy !== null;
