@@ -27,6 +27,7 @@ export class BriefBuilder {
       mirrors: [],
       markings: [],
       sessions: [],
+      evenings: [],
       log: [],
       timers: [],
       choices: [],

@@ -84,7 +84,7 @@ async function scrollLedger(browser: Browser, base: string): Promise<Figure[]> {
     return gaps.slice(10);
   });
   const rows = await page.locator('.ledger tbody tr').count();
-  await page.locator('[data-cell="0 0"]').focus();
+  await page.locator('.ledger tbody [data-cell^="0 "]').first().focus();
   const keys = await page.evaluate(async () => {
     const times: number[] = [];
     for (let i = 0; i < 40; i += 1) {

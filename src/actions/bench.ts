@@ -1,10 +1,11 @@
 'use server';
 
+import { z } from 'zod';
 import { RECORDS } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
 import { logStep } from '@/data/log';
-import { answered, ofBrief, Refused } from './answer';
+import { answered, ofBrief, Refused, versioned } from './answer';
 
 /** Logs a step as done just now, with the minutes it really took, and stops its timers. A step finished twice is finished once. */
 export async function finishStep(input: unknown): Promise<Result> {
@@ -19,6 +20,19 @@ export async function finishStep(input: unknown): Promise<Result> {
         endedAt: ended.toISOString(),
       });
       if (!logged) throw new Refused('', 'This step is in the log already.');
+      return null;
+    });
+  });
+}
+
+/** Opens steps again that were done, as one act: what was done stays in the record. With `again` false they stand after all. */
+export async function doAgain(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, entries, again } = ofBrief
+      .extend({ entries: z.array(versioned).min(1, 'Nothing was chosen').max(500), again: z.boolean() })
+      .parse(input);
+    return perform(stampedAct(act, briefId, 'log'), async (writer) => {
+      for (const { id, version } of entries) await writer.update('log_entry', id, version, { again });
       return null;
     });
   });

@@ -47,6 +47,7 @@ export async function importBrief(
     await insertDossier(writer, codesRead(file, [codeBook(file), codeBook(shelf)]), pictureIds);
     await writer.insertMany('marking', file.markings);
     await writer.insertMany('weekly_session', file.sessions);
+    await writer.insertMany('evening', file.evenings);
     await writer.insertMany(
       'log_entry',
       file.log.map((entry) => ({ ...entry, pictureId: entry.pictureId && pictureIds.get(entry.pictureId)! })),

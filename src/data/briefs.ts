@@ -18,7 +18,7 @@ export async function listBriefs(): Promise<BriefSummary[]> {
   }>(
     pool(),
     `select b.id, to_jsonb(a) as airframe, b.denominator, trim(b.kit_maker || ' ' || b.kit_number) as kit,
-            (select count(distinct step_key)::int from log_entry l where l.brief_id = b.id) as done
+            (select count(distinct step_key)::int from log_entry l where l.brief_id = b.id and not l.again) as done
      from brief b join airframe a on a.brief_id = b.id
      order by b.created_at, b.id`,
   );
@@ -56,6 +56,7 @@ const LISTS = {
   mirrors: ['mirror', 'zone, aspect, item, id'],
   markings: ['marking', 'created_at, id'],
   sessions: ['weekly_session', 'weekday, starts_at, minutes, id'],
+  evenings: ['evening', 'on_day, starts_at, minutes, id'],
   log: ['log_entry', 'ended_at, started_at, step_key, id'],
   timers: ['timer', 'started_at, step_key, id'],
   choices: ['colour_choice', 'id'],

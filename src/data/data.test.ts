@@ -67,8 +67,11 @@ describe('migrations', () => {
     }
   });
   test('running them again changes nothing', async () => {
+    const applied = () => rows(pool(), 'select name from migration order by name');
+    const before = await applied();
     await migrate(process.env.DATABASE_URL!);
-    expect((await rows(pool(), 'select 1 from migration')).length).toBe(10);
+    expect(before.length).toBeGreaterThan(0);
+    expect(await applied()).toEqual(before);
   });
 });
 

@@ -5,7 +5,11 @@ import { rows } from './database';
 /** Enters a step in the log and stops its timers; false, and nothing changed, where it is in the log already. */
 export async function logStep(writer: ActWriter, entry: Fields<'log_entry'>): Promise<boolean> {
   const of = [writer.act.briefId, entry.stepKey];
-  const [known] = await rows(writer.client, 'select 1 from log_entry where brief_id = $1 and step_key = $2', of);
+  const [known] = await rows(
+    writer.client,
+    'select 1 from log_entry where brief_id = $1 and step_key = $2 and not again',
+    of,
+  );
   if (known) return false;
   await writer.insert('log_entry', entry);
   const timers = await rows<{ id: string; version: number }>(

@@ -110,6 +110,7 @@ async function takeBack(writer: ActWriter, changes: readonly ChangeRow[]): Promi
 const WORDS: Partial<Record<RecordName, string>> = {
   paint_event: 'An event',
   weekly_session: 'A weekly session',
+  evening: 'An evening',
   log_entry: 'A log entry',
   colour_system: 'A standard',
   colour_code: 'A colour code',

@@ -304,6 +304,9 @@ const work = (number: number, start: number, minutes: number, over: Partial<Work
 const routePage = (list: WorkRow[], gates: RoutePage['gates'] = []): RoutePage => ({
   briefId: 'b',
   open: [],
+  broken: [],
+  steps: list.length,
+  evenings: [],
   lanes: ['Whole', 'Wings'],
   now: 0,
   sessions: [0, 1, 2].map((i) => ({

@@ -149,13 +149,19 @@ export function deriveBrief(
 
 /** A plan holds until the first work that it plans should have begun: only then, or when its inputs changed, is it made anew. */
 function planAhead(stages: Stages, route: Route, state: BriefState, { nowUtc, effort }: DeriveSettings): RoutePlan {
-  const { brief, log, sessions } = state;
-  const settings = stages.settled('calendar', { timeZone: brief.timeZone, startOn: brief.startOn, weekly: sessions });
+  const { brief, log, sessions, evenings } = state;
+  const { timeZone, startOn } = brief;
+  const settings = stages.settled('calendar', { timeZone, startOn, weekly: sessions, evenings });
   const inputs = [route, log, settings, effort];
   const held = stages.same('plan held', inputs, () => ({ plan: null as RoutePlan | null, until: '', day: '' }));
   const day = localDay(nowUtc, brief.timeZone);
   if (!held.plan || nowUtc > held.until || day !== held.day) {
-    held.plan = planRoute(route, log, { ...settings, nowUtc }, effort);
+    held.plan = planRoute(
+      route,
+      log.filter(({ again }) => !again),
+      { ...settings, nowUtc },
+      effort,
+    );
     held.until = firstStart(held.plan) ?? nowUtc;
     held.day = day;
   }

@@ -7,6 +7,7 @@ import {
   codeRelationFields,
   colourCodeFields,
   colourSystemFields,
+  eveningFields,
   logEntryFields,
   markingFields,
   paintFields,
@@ -39,6 +40,7 @@ const wholeBrief = z
     ...dossierParts,
     markings: z.array(markingFields).max(500),
     sessions: z.array(weeklySessionFields).max(50),
+    evenings: z.array(eveningFields).max(1000).default([]),
     log: z.array(logEntryFields).max(20_000),
     timers: z.array(timerFields).max(100),
     choices: z
@@ -242,6 +244,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     ...dossierPartsOf(state, (id) => pictures.has(id)),
     markings: state.markings.map((marking) => plain(marking)),
     sessions: state.sessions.map((session) => plain(session)),
+    evenings: state.evenings.map((evening) => plain(evening)),
     log: state.log.map((entry) => ({
       ...plain(entry),
       pictureId: entry.pictureId && pictures.has(entry.pictureId) ? entry.pictureId : null,
@@ -301,6 +304,7 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
     events: file.events.map(({ ref: id, ...event }) => kept(event, id)),
     mirrors: file.mirrors.map((mirror, i) => kept(mirror, `mirror${i}`)),
     markings: file.markings.map((marking, i) => kept(marking, `marking${i}`)),
+    evenings: file.evenings.map((evening, i) => kept(evening, `evening${i}`)),
     sessions: file.sessions.map((session, i) => kept(session, `session${i}`)),
     log: file.log.map((entry, i) => kept(entry, `log${i}`)),
     timers: file.timers.map((timer, i) => kept(timer, `timer${i}`)),

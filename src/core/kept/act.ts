@@ -28,6 +28,7 @@ export const WRITABLE = [
   'mirror',
   'marking',
   'weekly_session',
+  'evening',
   'log_entry',
   'timer',
   'colour_code',

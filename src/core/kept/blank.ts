@@ -46,6 +46,7 @@ export const BLANK_LOG_ENTRY: Omit<
   tempC: null,
   humidity: null,
   pictureId: null,
+  again: false,
 };
 
 /** A recipe of the base colour that nobody has made or sprayed yet. */

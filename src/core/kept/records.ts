@@ -7,6 +7,7 @@ import { codeRelationFields } from './records/code-relation';
 import { colourChoiceFields } from './records/colour-choice';
 import { colourCodeFields } from './records/colour-code';
 import { colourSystemFields } from './records/colour-system';
+import { eveningFields } from './records/evening';
 import { logEntryFields } from './records/log-entry';
 import { markingFields } from './records/marking';
 import { mirrorFields } from './records/mirror';
@@ -31,6 +32,7 @@ export * from './records/code-relation';
 export * from './records/colour-choice';
 export * from './records/colour-code';
 export * from './records/colour-system';
+export * from './records/evening';
 export * from './records/log-entry';
 export * from './records/marking';
 export * from './records/mirror';
@@ -59,6 +61,7 @@ export const RECORDS = {
   mirror: mirrorFields,
   marking: markingFields,
   weekly_session: weeklySessionFields,
+  evening: eveningFields,
   log_entry: logEntryFields,
   timer: timerFields,
   colour_system: colourSystemFields,

@@ -14,6 +14,8 @@ export interface BriefState {
   mirrors: Kept<'mirror'>[];
   markings: Kept<'marking'>[];
   sessions: Kept<'weekly_session'>[];
+  /** Single ones beside the weekly pattern, and those taken off. */
+  evenings: Kept<'evening'>[];
   log: Kept<'log_entry'>[];
   timers: Kept<'timer'>[];
   choices: Kept<'colour_choice'>[];

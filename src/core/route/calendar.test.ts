@@ -1,5 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { agrees, benchSessions, elapsedToLocal, isTimeZone, localDay, localToElapsed, midnightUtc } from './calendar';
+import {
+  agrees,
+  benchSessions,
+  elapsedToLocal,
+  isTimeZone,
+  localDay,
+  localToElapsed,
+  midnightUtc,
+  type Evening,
+} from './calendar';
 
 const zone = 'Europe/Berlin';
 
@@ -45,6 +54,24 @@ test('weekly sessions come round on their days; one that runs into the next is c
   ]);
   expect(sessions[0]!.end).toBe(sessions[1]!.start - 1);
   expect(sessions[2]!.endLocal).toBe('2026-11-28T13:00');
+});
+
+test('single evenings come beside the week, and a day that is taken off falls out of it', () => {
+  const origin = midnightUtc('2026-11-23', zone);
+  const weekly = [{ weekday: 2, startsAt: '19:30', minutes: 120, booth: true }];
+  const evening = { startsAt: '18:00', minutes: 60, booth: false };
+  const days = (...evenings: Evening[]) =>
+    benchSessions(weekly, '2026-11-23', 2, zone, origin, evenings).map((s) => s.startLocal);
+  expect(days({ ...evening, onDay: '2026-11-26', off: false })).toEqual([
+    '2026-11-24T19:30',
+    '2026-11-26T18:00',
+    '2026-12-01T19:30',
+  ]);
+  expect(days({ ...evening, onDay: '2026-11-24', off: true })).toEqual(['2026-12-01T19:30']);
+  // Taken off in the week, and at the bench earlier on that day.
+  expect(days({ ...evening, onDay: '2026-11-24', off: true }, { ...evening, onDay: '2026-11-24', off: false })).toEqual(
+    ['2026-11-24T18:00', '2026-12-01T19:30'],
+  );
 });
 
 test('through a whole year, both conversions are inverse of one another, in every zone tried', () => {

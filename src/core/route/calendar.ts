@@ -91,6 +91,15 @@ export interface WeeklySession {
   booth: boolean;
 }
 
+/** One evening beside the weekly pattern; `off` takes off all that the week would bring on that day. */
+export interface Evening {
+  onDay: Day;
+  startsAt: string;
+  minutes: number;
+  booth: boolean;
+  off: boolean;
+}
+
 export interface BenchSession extends Span {
   id: string;
   booth: boolean;
@@ -100,7 +109,8 @@ export interface BenchSession extends Span {
 
 /**
  * The builder's sessions from a day on, in elapsed minutes since `originUtc`. A session lasts its minutes of real time, so on
- * a night in which the clock moves its end on the clock moves too. Sessions that touch or overlap are cut at the next one's start.
+ * a night in which the clock moves its end on the clock moves too. Single evenings come beside the weekly ones, and days that are taken off
+ * fall out. Sessions that touch or overlap are cut at the next one's start.
  */
 export function benchSessions(
   weekly: readonly WeeklySession[],
@@ -108,16 +118,19 @@ export function benchSessions(
   weeks: number,
   timeZone: string,
   originUtc: string,
+  evenings: readonly Evening[] = [],
 ): BenchSession[] {
   const days = Array.from({ length: weeks * 7 }, (_, i) => addDays(first, i));
+  const off = new Set(evenings.flatMap(({ off: taken, onDay }) => (taken ? [onDay] : [])));
   const all = days
     .flatMap((day) =>
-      weekly
-        .filter((session) => session.weekday === weekdayOf(day))
-        .map((session) => {
-          const start = localToElapsed(`${day}T${session.startsAt}`, timeZone, originUtc);
-          return { id: `${day}T${session.startsAt}`, start, end: start + session.minutes, booth: session.booth };
-        }),
+      [
+        ...(off.has(day) ? [] : weekly.filter((session) => session.weekday === weekdayOf(day))),
+        ...evenings.filter((evening) => !evening.off && evening.onDay === day),
+      ].map((session) => {
+        const start = localToElapsed(`${day}T${session.startsAt}`, timeZone, originUtc);
+        return { id: `${day}T${session.startsAt}`, start, end: start + session.minutes, booth: session.booth };
+      }),
     )
     .sort((a, b) => a.start - b.start);
   return all

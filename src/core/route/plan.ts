@@ -5,12 +5,13 @@ import {
   localDay,
   midnightUtc,
   type BenchSession,
+  type Evening,
   type WeeklySession,
 } from './calendar';
 import { cleanOutTable } from './cleanout';
 import type { Route, RouteStep } from './step';
-import type { PlanProblem } from './schedule/problem';
-import { schedule } from './schedule/schedule';
+import type { PlanLink, PlanProblem } from './schedule/problem';
+import { schedule, type Aims } from './schedule/schedule';
 import type { Holding, Infeasible } from './schedule/explain';
 
 /** Work that the log says is done. */
@@ -44,14 +45,25 @@ export interface RoutePlan {
   loads: number;
   sessionsLeft: number;
   holding: Holding[];
-  /** Why there is no plan. */
+  /** Why there is no whole plan: what could be planned of it is in `work`. */
   because: Infeasible[];
+  /** Greatest waits that what is done has broken, or that no session can keep any more. */
+  broken: BrokenWait[];
+}
+
+/** A step that came too late after another, or will: it is planned all the same. */
+export interface BrokenWait {
+  done: RouteStep;
+  late: RouteStep;
+  /** Local date-time until which it could have followed. */
+  until: string;
 }
 
 export interface PlanSettings {
   timeZone: string;
   startOn: Day;
   weekly: readonly WeeklySession[];
+  evenings?: readonly Evening[];
   /** The present as an instant, ISO text. */
   nowUtc: string;
 }
@@ -77,7 +89,7 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
   const elapsed = (instant: string) => Math.round((Date.parse(instant) - Date.parse(origin)) / 60_000);
   const now = Math.max(elapsed(nowUtc), 0);
   const weeksPast = Math.ceil(now / (7 * 24 * 60)) + 1;
-  const sessions = benchSessions(weekly, first, weeksPast + WEEKS, timeZone, origin);
+  const sessions = benchSessions(weekly, first, weeksPast + WEEKS, timeZone, origin, settings.evenings);
 
   const keys = new Set(route.steps.map((step) => step.key));
   const known = [
@@ -108,16 +120,13 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
     actuals,
   };
   const local = (minutes: number) => elapsedToLocal(minutes, timeZone, origin);
-  const plan = schedule(
-    problem,
-    (finish, loadCount, sessionCount) => [
-      Number(local(finish).slice(0, 10).replaceAll('-', '')),
-      loadCount,
-      sessionCount,
-      finish,
-    ],
-    effort,
-  );
+  const aims: Aims = (finish, loadCount, sessionCount) => [
+    Number(local(finish).slice(0, 10).replaceAll('-', '')),
+    loadCount,
+    sessionCount,
+    finish,
+  ];
+  const { plan, broken } = planAllTheSame(problem, aims, effort);
   const byKey = new Map(route.steps.map((step) => [step.key, step]));
   const isDone = new Set(actuals.map((actual) => actual.id));
   const laid = plan.feasible ? plan.steps : plan.partial;
@@ -144,7 +153,42 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
     sessionsLeft: plan.feasible ? plan.sessions : 0,
     holding: plan.feasible ? plan.holding : [],
     because: plan.feasible ? [] : plan.because,
+    broken: broken
+      .filter(({ to }) => !isDone.has(to))
+      .map(({ from, to, maxLag }) => ({
+        done: byKey.get(from)!,
+        late: byKey.get(to)!,
+        until: local(actuals.find(({ id }) => id === from)!.end + maxLag!),
+      })),
   };
+}
+
+/**
+ * What is done outside of the sessions may start a greatest wait that no session keeps. That is told, and the rest is planned as if it had
+ * been kept: one early entry in the log is no reason to lose every date.
+ */
+function planAllTheSame(
+  given: PlanProblem,
+  aims: Aims,
+  effort?: number,
+): { plan: ReturnType<typeof schedule>; broken: PlanLink[] } {
+  const done = new Set(given.actuals.map(({ id }) => id));
+  const givenUp: PlanLink[] = [];
+  let problem = given;
+  for (;;) {
+    const plan = schedule(problem, aims, effort);
+    if (plan.feasible) return { plan, broken: [...plan.broken, ...givenUp] };
+    const named = new Set(plan.because.flatMap(({ links }) => links.map(([from, to]) => `${from} ${to}`)));
+    const lost = problem.links.filter(
+      ({ from, to, maxLag }) => maxLag !== null && done.has(from) && !done.has(to) && named.has(`${from} ${to}`),
+    );
+    if (lost.length === 0) return { plan, broken: givenUp };
+    givenUp.push(...lost);
+    problem = {
+      ...problem,
+      links: problem.links.map((link) => (lost.includes(link) ? { ...link, maxLag: null } : link)),
+    };
+  }
 }
 
 /** The sessions in which work lies, with that work, first to last; done work outside sessions is left out. */

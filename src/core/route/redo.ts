@@ -1,5 +1,6 @@
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import type { Zone } from '@/core/outline/zones';
+import { descendantsOf } from './behind';
 import { fixingSteps } from './fixing';
 import type { GateName } from './gates';
 import type { Route } from './step';
@@ -55,20 +56,4 @@ export function redoOf(
     minutes: fixing.length > 0 ? minutes : minutes + ASSUMED_MINUTES,
     blocks: roots.map((step) => step.title),
   };
-}
-
-/** Every step behind some others in the network, those themselves left out unless they follow one another. */
-function descendantsOf(route: Route, roots: readonly string[]): Set<string> {
-  const next = new Map<string, string[]>();
-  for (const { from, to } of route.links) next.set(from, [...(next.get(from) ?? []), to]);
-  const found = new Set<string>();
-  const open = [...roots];
-  while (open.length > 0) {
-    for (const key of next.get(open.pop()!) ?? []) {
-      if (found.has(key)) continue;
-      found.add(key);
-      open.push(key);
-    }
-  }
-  return found;
 }

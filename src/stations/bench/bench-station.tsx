@@ -9,6 +9,7 @@ import type { BenchCard } from '@/core/bench/cards';
 import { hexOf } from '@/core/colour/spaces';
 import { countdown, durationInWords } from '@/core/units/minutes';
 import { parseNumber } from '@/core/units/number';
+import { counted } from '@/core/units/words';
 import { secondsLeft, useNow } from '@/stations/shell/running-timers';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
@@ -24,6 +25,11 @@ export function BenchStation({ data }: { data: BenchPage }): ReactNode {
   const card = data.cards.find((candidate) => candidate.key === picked) ?? data.cards[0];
   return (
     <StationFrame station="bench" styles={css.bench} now={whatMatters(data)}>
+      {data.broken.map((says) => (
+        <p key={says} role="note">
+          ⚠ {says}.
+        </p>
+      ))}
       {card ? (
         <>
           <Card key={card.key} data={data} card={card} />
@@ -47,17 +53,18 @@ export function BenchStation({ data }: { data: BenchPage }): ReactNode {
         </>
       ) : (
         <div className="empty">
-          {data.finish
+          {data.left === 0
             ? 'Every step is done. The record is in the Log.'
-            : 'There is no plan yet: say at the Route when you are at the bench.'}
+            : 'Nothing fits the sessions that are planned: say at the Route when you are at the bench.'}
         </div>
       )}
     </StationFrame>
   );
 }
 
-function whatMatters({ cards, startLocal, running }: BenchPage): string {
-  if (cards.length === 0) return 'Nothing to do now.';
+function whatMatters({ cards, startLocal, running, left }: BenchPage): string {
+  if (cards.length === 0)
+    return left === 0 ? 'Nothing is left to do.' : `${counted(left, 'step')} to go, and no session for them.`;
   const minutes = durationInWords(cards.reduce((total, card) => total + card.minutes, 0));
   const steps = cards.length === 1 ? 'One step' : `${cards.length} steps`;
   return running

@@ -1,5 +1,6 @@
 import { cardsForNow, type BenchCard } from '@/core/bench/cards';
 import type { BriefView } from '@/core/brief/derive';
+import { brokenInWords } from '@/ui/broken-words';
 import type { TimerRow } from '@/stations/shell/running-timers';
 
 export interface BenchPage {
@@ -9,6 +10,9 @@ export interface BenchPage {
   cards: BenchCard[];
   timers: TimerRow[];
   finish: string | null;
+  /** Steps that are not done, planned or not. */
+  left: number;
+  broken: string[];
 }
 
 export function benchPage(view: BriefView): BenchPage {
@@ -20,5 +24,7 @@ export function benchPage(view: BriefView): BenchPage {
     startLocal,
     timers: view.state.timers,
     finish: view.plan.finish,
+    left: view.route.steps.length - view.plan.work.filter(({ done }) => done).length,
+    broken: view.plan.broken.map(brokenInWords),
   };
 }

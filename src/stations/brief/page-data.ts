@@ -24,7 +24,7 @@ export function briefPage(view: BriefView): BriefPage {
       name: call.official?.record.name ?? '',
       paint: call.choice ? paintLabel(call.choice.paint) : null,
     })),
-    steps: view.plan.work.length,
+    steps: view.route.steps.length,
     done: view.plan.work.filter((item) => item.done).length,
     sessionsLeft: view.plan.sessionsLeft,
     finish: view.plan.finish,

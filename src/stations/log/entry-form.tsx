@@ -15,14 +15,14 @@ export function EntryForm({
   entry: LogPage['entries'][number];
   onDone: () => void;
 }): ReactNode {
-  const { id, version, endedLocal: _, ...fields } = entry;
+  const { id, version, endedLocal: _, takes: __, ...fields } = entry;
   return (
     <RecordForm
       fields={[
         { name: 'actualMinutes', label: 'Took', unit: 'min', type: 'number', width: 3 },
         { name: 'note', label: 'Note', type: 'long', width: 9 },
       ]}
-      initial={entry}
+      initial={{ ...entry }}
       version={version}
       saveLabel="Save the entry"
       saved="Log entry saved"

@@ -4,16 +4,19 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useState, type ReactNode } from 'react';
 import { durationInWords } from '@/core/units/minutes';
+import { counted, countedInWords, plural } from '@/core/units/words';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { clock, shortDay } from '@/ui/dates';
-import { RemoveButton } from '@/stations/shell/remove-button';
-import type { LogPage } from './page-data';
+import { doAgain } from '@/actions/bench';
+import { useSaving } from '@/ui/saving';
+import type { LogPage, LogRow } from './page-data';
 
 const LaneChart = dynamic(() => import('./lane-chart').then((module) => module.LaneChart), {
   ssr: false,
   loading: () => <div style={{ height: 260 }} />,
 });
 
+const DoAgain = dynamic(() => import('./do-again').then((module) => module.DoAgain));
 const EntryForm = dynamic(() => import('./entry-form').then((module) => module.EntryForm));
 
 /** Entries that are drawn at once: a long build has a thousand. */
@@ -21,7 +24,14 @@ const AT_ONCE = 60;
 
 export function LogStation({ data }: { data: LogPage }): ReactNode {
   const [open, setOpen] = useState<string | null>(null);
+  const [again, setAgain] = useState<string | null>(null);
   const [shown, setShown] = useState(AT_ONCE);
+  const { run, busy } = useSaving();
+  const stands = ({ id, version }: LogRow) =>
+    run(
+      (act) => doAgain({ act, briefId: data.briefId, entries: [{ id, version }], again: false }),
+      'It counts as done again',
+    );
   const entries = [...data.entries].reverse();
   return (
     <StationFrame station="log" now={whatMatters(data)}>
@@ -54,7 +64,10 @@ export function LogStation({ data }: { data: LogPage }): ReactNode {
                       <td className="dim" style={{ whiteSpace: 'nowrap' }}>
                         {shortDay(entry.endedLocal)} {clock(entry.endedLocal)}
                       </td>
-                      <th scope="row">{entry.title}</th>
+                      <th scope="row">
+                        {entry.title}
+                        {entry.again ? <div className="dim">to be done again</div> : null}
+                      </th>
                       <td className="dim" style={{ whiteSpace: 'nowrap' }}>
                         {entry.lane}
                       </td>
@@ -76,18 +89,35 @@ export function LogStation({ data }: { data: LogPage }): ReactNode {
                         >
                           edit
                         </button>{' '}
-                        <RemoveButton
-                          briefId={data.briefId}
-                          station="log"
-                          entity="log_entry"
-                          record={entry}
-                          said="Back on the route"
-                          label={`Do ${entry.title} again`}
-                        >
-                          do again
-                        </RemoveButton>
+                        {entry.again ? (
+                          <button
+                            type="button"
+                            className="row-button"
+                            disabled={busy}
+                            onClick={() => void stands(entry)}
+                          >
+                            it stands after all
+                          </button>
+                        ) : (
+                          <button
+                            type="button"
+                            className="row-button"
+                            aria-label={`Do ${entry.title} again`}
+                            aria-expanded={again === entry.id}
+                            onClick={() => setAgain(again === entry.id ? null : entry.id)}
+                          >
+                            do again
+                          </button>
+                        )}
                       </td>
                     </tr>
+                    {again === entry.id ? (
+                      <tr className="detail">
+                        <td colSpan={8}>
+                          <DoAgain briefId={data.briefId} entry={entry} onDone={() => setAgain(null)} />
+                        </td>
+                      </tr>
+                    ) : null}
                     {open === entry.id ? (
                       <tr className="detail">
                         <td colSpan={8}>
@@ -123,5 +153,7 @@ function whatMatters({ entries, all, lanes }: LogPage): string {
     all.factor === null
       ? ''
       : ` It took ${all.factor.toFixed(2)} × the planned time${slowest && slowest.factor! > all.factor! ? `, most of all ${slowest.lane.toLowerCase()} (${slowest.factor!.toFixed(2)} ×)` : ''}.`;
-  return `${entries.length} steps done in ${durationInWords(all.actual)}.${factor}`;
+  const open = entries.filter(({ again }) => again).length;
+  const back = open > 0 ? ` ${countedInWords(open, 'step')} ${plural('is', open)} to be done again.` : '';
+  return `${counted(entries.length, 'step')} done in ${durationInWords(all.actual)}.${back}${factor}`;
 }

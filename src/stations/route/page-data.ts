@@ -2,6 +2,7 @@ import type { BriefView } from '@/core/brief/derive';
 import type { Due } from '@/core/brief/due';
 import type { Kept } from '@/core/kept/records';
 import { hexOf } from '@/core/colour/spaces';
+import { brokenInWords } from '@/ui/broken-words';
 import { LANES } from '@/core/route/rules/rule';
 import { durationInWords } from '@/core/units/minutes';
 
@@ -50,6 +51,11 @@ export interface RoutePage {
   loads: number;
   holding: string[];
   because: { says: string; wouldHelp: string[] }[];
+  /** Waits that what is done has broken, each with its cure. */
+  broken: string[];
+  /** Of the whole route, planned or not. */
+  steps: number;
+  evenings: Kept<'evening'>[];
   weekly: Kept<'weekly_session'>[];
 }
 
@@ -129,6 +135,9 @@ export function routePage(view: BriefView): RoutePage {
     loads: plan.loads,
     holding: holdingInWords(plan.holding),
     because: plan.because,
+    broken: plan.broken.map(brokenInWords),
+    steps: route.steps.length,
+    evenings: state.evenings,
     weekly: state.sessions,
   };
 }

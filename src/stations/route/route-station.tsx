@@ -6,7 +6,7 @@ import { useState, type ReactNode } from 'react';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { counted } from '@/core/units/words';
+import { counted, plural } from '@/core/units/words';
 import { clock, fullDay, longDay, shortDay } from '@/ui/dates';
 import { dueInWords, finishedInWords } from '@/ui/due-words';
 import { Chip } from '@/ui/swatch';
@@ -15,6 +15,8 @@ import type { RoutePage, WorkRow } from './page-data';
 import { RouteStrip } from './route-strip';
 import css from './route.module.css';
 
+const TakeOff = dynamic(() => import('./evenings').then((module) => module.TakeOff));
+const Evenings = dynamic(() => import('./evenings').then((module) => module.Evenings));
 const WeeklySessions = dynamic(() => import('./weekly-sessions').then((module) => module.WeeklySessions));
 
 export function RouteStation({ data }: { data: RoutePage }): ReactNode {
@@ -45,16 +47,24 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
       }
     >
       {sessionsOpen ? (
-        <WeeklySessions briefId={data.briefId} weekly={data.weekly} onClose={() => setSessionsOpen(false)} />
+        <>
+          <WeeklySessions briefId={data.briefId} weekly={data.weekly} onClose={() => setSessionsOpen(false)} />
+          <Evenings briefId={data.briefId} evenings={data.evenings} />
+        </>
       ) : null}
       {data.because.length > 0 ? (
         <div className="empty" role="alert">
           <p>
-            <strong>There is no plan:</strong> {data.because.map((reason) => reason.says).join('. ')}.
+            <strong>There is no whole plan:</strong> {data.because.map((reason) => reason.says).join('. ')}.
+          </p>
+          <p>
+            {data.work.length} of {counted(data.steps, 'step')} {plural('is', data.work.length)} planned below all the
+            same.
           </p>
           <p>Would help: {data.because.flatMap((reason) => reason.wouldHelp).join('; ')}.</p>
         </div>
       ) : null}
+      <BrokenWaits broken={data.broken} />
       {data.work.length > 0 && data.sessions.length > 0 ? (
         <RouteStrip data={data} from={from} chosen={chosen} onChoose={setChosen} isDim={isDim} />
       ) : null}
@@ -80,7 +90,8 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
 
 function whatMatters(data: RoutePage): string {
   if (data.weekly.length === 0) return 'Say when you are at the bench; the plan follows.';
-  if (!data.finish) return 'No plan fits these sessions.';
+  if (!data.finish)
+    return `Not everything fits these sessions: ${data.work.length} of ${counted(data.steps, 'step')} can be planned.`;
   const left = data.work.filter((work) => !work.done);
   if (left.length === 0) return 'Everything is done.';
   const minutes = durationInWords(left.reduce((total, work) => total + work.minutes, 0));
@@ -91,6 +102,21 @@ function whatMatters(data: RoutePage): string {
 function decide(open: RoutePage['open']): string {
   const next = open.find(({ due }) => due.step && !due.tooLate);
   return next ? `Decide ${next.says[0]!.toLowerCase()}${next.says.slice(1)}, ${dueInWords(next.due)}.` : '';
+}
+
+/** What came too late, or will: the plan goes on, and each has its cure. */
+export function BrokenWaits({ broken }: { broken: readonly string[] }): ReactNode {
+  if (broken.length === 0) return null;
+  return (
+    <section className="bar-line" aria-label="Waits that were missed">
+      <strong>Too late for some waits; the plan goes on.</strong>
+      <ul className="reasons">
+        {broken.map((says) => (
+          <li key={says}>⚠ {says}.</li>
+        ))}
+      </ul>
+    </section>
+  );
 }
 
 function StepDetail({ work, onClose }: { work: WorkRow; onClose: () => void }): ReactNode {
@@ -136,7 +162,8 @@ function SessionList({
                 {longDay(session.startLocal)}, {clock(session.startLocal)}
               </span>
               <span className="dim">
-                {session.minutes} min{session.booth ? '' : ', no spraying'}
+                {session.minutes} min{session.booth ? '' : ', no spraying'}{' '}
+                {session.start > data.now ? <TakeOff briefId={data.briefId} session={session} /> : null}
               </span>
             </h3>
             <ol>

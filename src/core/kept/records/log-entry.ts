@@ -50,6 +50,8 @@ export const logEntryFields = inOrder(
       .default(null),
     humidity: number('Humidity').min(0, 'Humidity: from 0 %').max(100, 'Humidity: to 100 %').nullable().default(null),
     pictureId: z.string().max(64).nullable().default(null),
+    /** It was done, and has to be done again: the record stays, the step is open. */
+    again: z.boolean().default(false),
   }),
   'startedAt',
   'endedAt',
