@@ -1,7 +1,14 @@
+import { z } from 'zod';
+import { notSupported, ownReason } from '@/core/brief/ruling';
+import { weighQuestions } from '@/core/brief/questions';
+import { questionInWords } from '@/core/evidence/question-words';
+import { outlineSpecOf } from '@/core/kept/state';
+import { buildOutline } from '@/core/outline/outline';
 import { checkSource } from '@/core/kept/check-source';
 import type { Fields, RecordName } from '@/core/kept/records';
 import { resolveCode } from '@/core/codes/resolve';
 import { ASPECTS, type Aspect } from '@/core/evidence/aspects';
+import { asInferred, otherSideOnly } from '@/core/evidence/shown';
 import { readValue } from '@/core/evidence/value';
 import { readRecord } from '@/data/acts';
 import { loadBrief } from '@/data/briefs';
@@ -45,5 +52,72 @@ export async function checkEvidence(
   const question = await readRecord(briefId, 'question', said.questionId);
   if (!question) throw new Refused('', 'This question is gone.');
   const read = await checkValue(question.aspect, said.value);
+  if (entity === 'sighting') {
+    const sighting = said as Fields<'sighting'>;
+    const source = await readRecord(briefId, 'source', sighting.sourceId);
+    if (!source) throw new Refused('', 'This source is gone.');
+    // What stood there before sides were looked at may still be corrected in other ways.
+    if (id === null) Object.assign(said, onItsSide(sighting, source, question.zone));
+  }
+  if (entity === 'ruling') await checkBasis(briefId, said as Fields<'ruling'>, read.value);
   return { ...said, value: read.value, ...('sd' in said ? { sd: read.sd ?? said.sd } : {}) } as never;
+}
+
+/** A sighting as its source can show it. Throws Refused where it says clearly what lies on the other side. */
+export function onItsSide<T extends Pick<Fields<'sighting'>, 'clarity' | 'note'>>(
+  said: T,
+  source: Fields<'source'>,
+  zone: string,
+  field = 'clarity',
+): T {
+  const shown = asInferred(said, source, zone);
+  if (shown) return shown;
+  const only = otherSideOnly(source, zone);
+  throw new Refused(field, `${source.title} shows the ${only} side only: of this side it can only be inferred`, [
+    ...(field ? ['inferred'] : []),
+  ]);
+}
+
+/** The questions of a brief as they are weighed now. */
+async function weighedNow(briefId: string) {
+  const [state, book] = await Promise.all([loadBrief(briefId), loadCodeBook()]);
+  if (!state) throw new Refused('', 'This brief is gone.');
+  const { questions } = weighQuestions(state, book, buildOutline(outlineSpecOf(state.airframe, state.brief)));
+  return { book, questionOf: (id: string) => questions.find(({ record }) => record.id === id) };
+}
+
+/** What the support does not favour is no ruling "as supported": whoever rules it says there and then on what it rests. */
+async function checkBasis(briefId: string, ruling: Fields<'ruling'>, value: string): Promise<void> {
+  if (ruling.basis !== 'supported') return;
+  const { questionOf, book } = await weighedNow(briefId);
+  const question = questionOf(ruling.questionId);
+  const says = question && notSupported(question, value, book);
+  if (says) throw new Refused('basis', `${says}: on what does this ruling rest?`, ['choice', 'departure']);
+}
+
+/** A ruling as it was typed, with the reason that needs no typing where the sources settle it. */
+export async function withOwnReason(
+  briefId: string,
+  fields: Record<string, unknown>,
+): Promise<Record<string, unknown>> {
+  const typed = z
+    .object({ questionId: z.uuid(), value: z.string(), basis: z.literal('supported'), reason: z.literal('') })
+    .safeParse(fields);
+  if (!typed.success) return fields;
+  const { questionOf, book } = await weighedNow(briefId);
+  const question = questionOf(typed.data.questionId);
+  return { ...fields, reason: (question && ownReason(question, typed.data, book)) ?? '' };
+}
+
+/** Rulings as the sources settle them, for questions that are open. Throws Refused with the name of one that they do not settle. */
+export async function settledRulings(briefId: string, questionIds: readonly string[], ruledBy: string) {
+  const { questionOf, book } = await weighedNow(briefId);
+  return questionIds.map((id) => {
+    const question = questionOf(id);
+    if (!question) throw new Refused('', 'A question is gone.');
+    const ruling = { questionId: id, value: question.best ?? '', basis: 'supported' as const, ruledBy };
+    const reason = ownReason(question, ruling, book);
+    if (!reason) throw new Refused('', `${questionInWords(question)}: the sources do not settle it`);
+    return { standing: question.ruledOpposite ? null : question.ruling, fields: { ...ruling, reason } };
+  });
 }

@@ -5,13 +5,13 @@ import { checkSource } from '@/core/kept/check-source';
 import { otherSide, withoutSide } from '@/core/outline/zones';
 import { paintEventFields, RECORDS, sightingFields, sourceFields } from '@/core/kept/records';
 import { readCell } from '@/core/evidence/cell-entry';
-import { clarityOn } from '@/core/evidence/film';
+import { clarityOf } from '@/core/evidence/shown';
 import type { Result } from '@/core/interchange/result';
 import { loadBrief } from '@/data/briefs';
 import { perform, readRecord, stampedAct } from '@/data/acts';
 import { askedQuestion } from '@/data/evidence';
 import { answered, ofBrief, Refused } from './answer';
-import { checkValue } from './check-evidence';
+import { checkValue, onItsSide, settledRulings } from './check-evidence';
 
 /** Acts at the Evidence station that write more than one record, or read what was typed. */
 
@@ -31,10 +31,12 @@ export async function addSighting(input: unknown): Promise<Result<{ questionId: 
       .parse(input);
     const { zone: onZone, aspect: about, item: which, ...said } = given;
     const read = await checkValue(about, said.value);
-    if (!(await readRecord(briefId, 'source', said.sourceId))) throw new Refused('sourceId', 'This source is gone.');
+    const source = await readRecord(briefId, 'source', said.sourceId);
+    if (!source) throw new Refused('sourceId', 'This source is gone.');
+    const shown = onItsSide(said, source, onZone);
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
       const questionId = await askedQuestion(writer, { zone: onZone, aspect: about, item: which });
-      await writer.insert('sighting', { ...said, value: read.value, sd: read.sd ?? said.sd, questionId });
+      await writer.insert('sighting', { ...shown, value: read.value, sd: read.sd ?? said.sd, questionId });
       return { questionId };
     });
   });
@@ -60,15 +62,21 @@ export async function enterCell(input: unknown): Promise<Result<{ standing: { id
       readRecord(briefId, 'source', sourceId),
     ]);
     if (!question || !source) throw new Refused('', 'This question or source is gone.');
-    const entry = readCell(question.aspect, text, clarityOn(source.film, question.aspect));
+    const entry = readCell(question.aspect, text, clarityOf(source, question.zone, question.aspect));
     if (entry && 'fault' in entry) throw new Refused('', entry.fault);
     if (entry) entry.value = (await checkValue(question.aspect, entry.value, '')).value;
+    const said = entry && onItsSide({ ...entry, note: '' }, source, question.zone, '');
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
-      if (standing && !entry) await writer.remove('sighting', standing.id, standing.version);
-      if (!entry) return { standing: null };
+      if (standing && !said) await writer.remove('sighting', standing.id, standing.version);
+      if (!said) return { standing: null };
+      const { note, ...typed } = said;
       const { id, version } = standing
-        ? await writer.update('sighting', standing.id, standing.version, { ...entry, marks: null })
-        : await writer.insert('sighting', { ...entry, note: '', marks: null, questionId, sourceId });
+        ? await writer.update('sighting', standing.id, standing.version, {
+            ...typed,
+            marks: null,
+            ...(note ? { note } : {}),
+          })
+        : await writer.insert('sighting', { ...typed, note, marks: null, questionId, sourceId });
       return { standing: { id, version } };
     });
   });
@@ -123,6 +131,22 @@ export async function mirrorQuestion(input: unknown): Promise<Result> {
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
       await askedQuestion(writer, { zone: opposite, aspect: about, item: which });
       await writer.insert('mirror', { zone: base, aspect: about, item: which, reason });
+      return null;
+    });
+  });
+}
+
+/** Rules questions as the sources settle them, as one act: no reason has to be typed. */
+export async function ruleAsSettled(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, questionIds } = ofBrief
+      .extend({ questionIds: z.array(z.uuid()).min(1, 'Nothing was chosen').max(500) })
+      .parse(input);
+    const rulings = await settledRulings(briefId, questionIds, act.by);
+    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      for (const { standing, fields } of rulings)
+        if (standing) await writer.update('ruling', standing.id, standing.version, fields);
+        else await writer.insert('ruling', fields);
       return null;
     });
   });

@@ -8,7 +8,7 @@ import type { Result } from '@/core/interchange/result';
 import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
 import { undoLast } from '@/data/undo';
 import { answered, ofBrief, Refused } from './answer';
-import { checkEvidence } from './check-evidence';
+import { checkEvidence, withOwnReason } from './check-evidence';
 
 /** Acts as data: records added, updated and removed. Every one answers with a Result and never throws at the reader. */
 
@@ -44,7 +44,9 @@ async function checkedFields(
 ): Promise<never> {
   const standing = id ? await readRecord(briefId, entity, id) : null;
   if (id && !standing) throw new ChangedElsewhere(entity, id, null);
-  return checkEvidence(briefId, entity, id, RECORDS[entity].parse({ ...standing, ...fields }) as never);
+  const whole = { ...standing, ...fields };
+  const ready = entity === 'ruling' ? await withOwnReason(briefId, whole) : whole;
+  return checkEvidence(briefId, entity, id, RECORDS[entity].parse(ready) as never);
 }
 
 export async function remove(input: unknown): Promise<Result> {

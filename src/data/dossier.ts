@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { resolveCode } from '@/core/codes/resolve';
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
+import { asInferred } from '@/core/evidence/shown';
 import { checkSource } from '@/core/kept/check-source';
 import { outlineSpecOf, type BriefState } from '@/core/kept/state';
 import { withoutSide } from '@/core/outline/zones';
@@ -277,21 +278,25 @@ class Asked {
 async function addSightings(writer: ActWriter, table: Rows<'sightings'>, state: BriefState): Promise<Taken> {
   const faults: RowFault[] = [];
   const asked = new Asked(state.questions);
-  const sourceIds = new Map(state.sources.map((source) => [source.title.toLowerCase(), source.id]));
+  const sources = new Map(state.sources.map((source) => [source.title.toLowerCase(), source]));
   const said = new Set(state.sightings.map((s) => `${s.questionId} ${s.sourceId} ${s.value}`));
   const sightings = table.flatMap(({ row, sighting }): Fields<'sighting'>[] => {
     const { zone, aspect, item, sourceTitle, ...rest } = sighting;
-    const sourceId = sourceIds.get(sourceTitle.toLowerCase());
-    if (!sourceId) {
+    const source = sources.get(sourceTitle.toLowerCase());
+    if (!source) {
       faults.push({ row, says: `there is no source "${sourceTitle}": add it first` });
       return [];
     }
+    const sourceId = source.id;
     const questionId = asked.idOf({ zone, aspect, item });
     if (said.has(`${questionId} ${sourceId} ${rest.value}`)) {
       faults.push({ row, says: 'this is said already' });
       return [];
     }
-    return [{ ...rest, marks: null, questionId, sourceId }];
+    // What lies on the side that it does not show is taken as inferred.
+    const shown =
+      asInferred(rest, source, zone) ?? asInferred({ ...rest, clarity: 'inferred' as const }, source, zone)!;
+    return [{ ...shown, marks: null, questionId, sourceId }];
   });
   await asked.insert(writer);
   await writer.insertMany('sighting', sightings);

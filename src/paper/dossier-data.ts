@@ -97,10 +97,8 @@ function contributionsInWords({ weighed }: QuestionView, titles: ReadonlyMap<str
 }
 
 /** What the evidence says of the ruled value, which is not always what it says best. */
-function supportOf({ ruling, weighed, best, bestShare }: QuestionView): string {
+function supportOf({ ruling, weighed, best, bestShare, ruledShare }: QuestionView): string {
   if (weighed.median !== null) return `${best} ± ${(weighed.spread ?? 0).toFixed(0)} mm`;
   if (!ruling) return best ? `${best} ${bestShare!.toFixed(2)}, ${weighed.state}` : weighed.state;
-  const { support } = weighed;
-  const share = support && Object.hasOwn(support, ruling.value) ? support[ruling.value] : undefined;
-  return share === undefined ? weighed.state : `${share.toFixed(2)}, ${weighed.state}`;
+  return ruledShare === null ? weighed.state : `${ruledShare.toFixed(2)}, ${weighed.state}`;
 }

@@ -2,6 +2,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { room } from '@tests/support/resize-observer';
+import type { View } from '@/core/outline/zones';
 import type { Result } from '@/core/interchange/result';
 import { Ledger, supportOf, type CellText } from './evidence/ledger';
 import type { EvidencePage, QuestionRow } from './evidence/page-data';
@@ -36,6 +37,7 @@ const question = (id: string, over: Partial<QuestionRow> = {}): QuestionRow => (
   state: 'leaning',
   best: 'TCS 27',
   share: 0.834,
+  ruledShare: null,
   median: null,
   spread: null,
   sightings: [],
@@ -54,8 +56,9 @@ const source = (id: string, title: string, inWindow: boolean) =>
     dateFrom: '1951-05-12',
     dateTo: '1951-05-12',
     film: 'unknown',
+    sides: [] as View[],
     window: { from: '1951-05-12', to: '1951-05-12' },
-  }) as EvidencePage['sources'][number];
+  }) as unknown as EvidencePage['sources'][number];
 const data = {
   briefId: 'brief',
   events: [],
@@ -74,6 +77,7 @@ describe('the ledger', () => {
         questions={questions}
         chosen={null}
         onChoose={onChoose}
+        onRule={() => undefined}
         onSource={() => undefined}
         onEntry={onEntry}
       />,
@@ -140,6 +144,7 @@ describe('the ledger', () => {
           questions={[question('q', { aspect })]}
           chosen={null}
           onChoose={() => undefined}
+          onRule={() => undefined}
           onSource={() => undefined}
           onEntry={onEntry}
         />,
@@ -162,6 +167,7 @@ describe('the ledger', () => {
           questions={questions}
           chosen={null}
           onChoose={() => undefined}
+          onRule={() => undefined}
           onSource={() => undefined}
           onEntry={onEntry}
         />,

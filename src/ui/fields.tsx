@@ -89,6 +89,8 @@ interface RecordFormProps<T> {
   onCancel?: () => void;
   saveLabel: string;
   saved: string;
+  /** The field that has the focus when the form appears. */
+  focus?: string;
   children?: ReactNode;
 }
 
@@ -103,13 +105,17 @@ export function RecordForm<T>({
   onCancel,
   saveLabel,
   saved,
+  focus,
   children,
 }: RecordFormProps<T>): ReactNode {
   const { run, busy } = useSaving();
   const form = useForm<Values>({ defaultValues: formValues(fields, initial) });
   const [seen, setSeen] = useState(version);
   useUnsaved(form.formState.isDirty);
-  const { setValue, getValues } = form;
+  const { setValue, getValues, setFocus } = form;
+  useEffect(() => {
+    if (focus) setFocus(focus, { shouldSelect: true });
+  }, [focus, setFocus]);
   const [take, setTake] = useState<{ field: string; offers: readonly string[] }[]>([]);
   useEffect(() => {
     for (const [name, value] of Object.entries(offered ?? {})) if (value && !getValues(name)) setValue(name, value);
@@ -173,6 +179,9 @@ export function RecordForm<T>({
         <Offers
           key={field}
           offers={offers}
+          titleOf={(value) =>
+            fields.find(({ name }) => name === field)?.options?.find((option) => option.value === value)?.label ?? value
+          }
           onTake={(value) => {
             setValue(field, value, { shouldDirty: true });
             onSubmit();
@@ -191,12 +200,20 @@ export function RecordForm<T>({
 }
 
 /** What would be taken instead of what was refused: one press takes it. */
-export function Offers({ offers, onTake }: { offers: readonly string[]; onTake: (value: string) => void }): ReactNode {
+export function Offers({
+  offers,
+  onTake,
+  titleOf = (value) => value,
+}: {
+  offers: readonly string[];
+  onTake: (value: string) => void;
+  titleOf?: (value: string) => string;
+}): ReactNode {
   return (
     <p className="offers">
       {offers.map((value) => (
         <Button key={value} variant="outlined" onClick={() => onTake(value)}>
-          Take {value}
+          {titleOf(value) === value ? `Take ${value}` : titleOf(value)}
         </Button>
       ))}
     </p>

@@ -1,5 +1,5 @@
-import { canonicalIn, type CodeBook } from '@/core/codes/system';
-import { aspectOf, aspectTitle, type Aspect } from '@/core/evidence/aspects';
+import type { CodeBook } from '@/core/codes/system';
+import { aspectOf, aspectTitle } from '@/core/evidence/aspects';
 import { bestNamed } from '@/core/evidence/best';
 import { eventDays, windowOf } from '@/core/evidence/events';
 import type { Window } from '@/core/evidence/date-fit';
@@ -8,8 +8,8 @@ import { weigh, type Evidence, type WeighedQuestion, type WeighedSighting } from
 import { zoneTitle, type Outline } from '@/core/outline/outline';
 import { otherSide, withoutSide } from '@/core/outline/zones';
 import { gateOf, type GateName } from '@/core/route/gates';
-import { parseNumber } from '@/core/units/number';
 import type { Kept } from '@/core/kept/records';
+import { comparableValue, isNearMedian, shareOf } from './ruling';
 import type { BriefState } from '@/core/kept/state';
 
 /** A question with everything that is computed about it. */
@@ -28,6 +28,8 @@ export interface QuestionView {
   /** The value that the evidence supports best; null when unseen. */
   best: string | null;
   bestShare: number | null;
+  /** The support of what is ruled; null where nothing is, or where support does not apply. */
+  ruledShare: number | null;
   /** The support has moved to another value since it was ruled. */
   reopened: boolean;
   open: boolean;
@@ -123,6 +125,7 @@ export function weighQuestions(state: BriefState, book: CodeBook, outline: Outli
       ruledOpposite: own === null && ruling !== null,
       best,
       bestShare,
+      ruledShare: ruling && shareOf({ record, weighed: found }, ruling.value, book),
       reopened,
       open: ruling === null || reopened,
       gate: gateOf(outline, record.zone, record.aspect),
@@ -136,12 +139,6 @@ export function weighQuestions(state: BriefState, book: CodeBook, outline: Outli
 /** Structure is weighed under a name of its own, which no repaint bears. */
 const STRUCTURE = ' (structure)';
 const mirrorKey = (zone: string, aspect: string, item: string) => `${zone} ${aspect} ${item}`;
-
-function comparableValue(book: CodeBook, aspect: Aspect, value: string): string | number {
-  const { type } = aspectOf(aspect);
-  if (type === 'length') return parseNumber(value) ?? value;
-  return type === 'code' ? canonicalIn(book, value) : value;
-}
 
 const unseen = (subject: { zone: string; aspect: string }): WeighedQuestion => ({
   ...subject,
@@ -159,25 +156,18 @@ function bestOf(question: WeighedQuestion): [string | null, number | null] {
   return best ? [best.value, best.share] : [null, null];
 }
 
-/** A median is taken to be known no better than this share of itself. */
-const LEAST_SPREAD = 0.01;
-
 /**
  * Whether what is known now speaks against a ruling: one that followed the support no longer does; a builder's choice, made where nothing
  * decided, stands against an answer that has settled since. Who departs knowingly is left alone.
  */
 function hasFlipped(
   ruling: Kept<'ruling'>,
-  { state, median, spread }: WeighedQuestion,
+  weighed: WeighedQuestion,
   best: string | null,
   ruled: string | number,
 ): boolean {
   if (ruling.basis === 'departure' || best === null) return false;
-  if (median !== null)
-    return (
-      ruling.basis === 'supported' &&
-      typeof ruled === 'number' &&
-      Math.abs(ruled - median) > 3 * Math.max(spread ?? 0, LEAST_SPREAD * median)
-    );
-  return String(ruled) !== best && (ruling.basis === 'supported' || state === 'settled');
+  if (weighed.median !== null)
+    return ruling.basis === 'supported' && typeof ruled === 'number' && !isNearMedian(ruled, weighed);
+  return String(ruled) !== best && (ruling.basis === 'supported' || weighed.state === 'settled');
 }

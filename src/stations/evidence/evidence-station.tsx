@@ -8,12 +8,15 @@ import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { countedInWords, plural } from '@/core/units/words';
+import { ruleAsSettled } from '@/actions/evidence';
+import { counted, countedInWords, plural } from '@/core/units/words';
+import { useSaving } from '@/ui/saving';
 import { pressing } from '@/ui/due-words';
 import { useKey } from '@/ui/keys';
 import { ChaseFirst } from './chase-first';
 import type { EvidencePage } from './page-data';
 import { Ledger } from './ledger';
+import type { OpenedFor } from './question-detail';
 import { useCellEntries } from './use-cell-entries';
 import css from './evidence.module.css';
 
@@ -59,7 +62,18 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
     setSource(id);
     setPane('sources');
   }, []);
-  const choose = useCallback((id: string) => setQuestion((was) => (was === id ? null : id)), []);
+  const [start, setStart] = useState<OpenedFor>(null);
+  const choose = useCallback((id: string, opened: OpenedFor = null) => {
+    setStart(opened);
+    setQuestion((was) => (was === id && !opened ? null : id));
+  }, []);
+  const { run, busy } = useSaving();
+  const rule = (questionIds: string[]) =>
+    void run(
+      (act) => ruleAsSettled({ act, briefId: data.briefId, questionIds }),
+      `${counted(questionIds.length, 'question')} ruled as the sources settle ${questionIds.length === 1 ? 'it' : 'them'}; u takes it back`,
+    );
+  const settled = shown.filter((q) => q.open && q.state === 'settled').map(({ id }) => id);
   const chosen = data.questions.find((q) => q.id === question) ?? null;
   return (
     <StationFrame
@@ -96,6 +110,11 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
         </ToggleButtonGroup>
         {pane === 'ledger' ? (
           <div className="filters">
+            {settled.length > 0 ? (
+              <Button variant="outlined" size="small" disabled={busy} onClick={() => rule(settled)}>
+                Rule what is settled ({settled.length})
+              </Button>
+            ) : null}
             <ToggleButtonGroup
               size="small"
               exclusive
@@ -142,15 +161,17 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
               questions={shown}
               chosen={question}
               onChoose={choose}
+              onRule={(id) => rule([id])}
               onSource={openSource}
               onEntry={keepEntry}
             />
           )}
           {chosen ? (
             <QuestionDetail
-              key={chosen.id}
+              key={`${chosen.id} ${start}`}
               data={data}
               question={chosen}
+              start={start}
               onClose={() => setQuestion(null)}
               onSource={openSource}
             />

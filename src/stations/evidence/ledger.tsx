@@ -4,19 +4,22 @@ import { questionInWords } from '@/core/evidence/question-words';
 import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { printCell, readCell } from '@/core/evidence/cell-entry';
-import { clarityOn } from '@/core/evidence/film';
+import { clarityOf } from '@/core/evidence/shown';
 import { CertaintyMark } from '@/sheet/airframe-sheet';
 import { counted } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
 import type { Result } from '@/core/interchange/result';
 import { Offers } from '@/ui/fields';
 import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
+import type { OpenedFor } from './question-detail';
 
 interface Props {
   data: EvidencePage;
   questions: readonly QuestionRow[];
   chosen: string | null;
-  onChoose: (question: string) => void;
+  onChoose: (question: string, start?: OpenedFor) => void;
+  /** Rules a question as the sources settle it. */
+  onRule: (question: string) => void;
   onSource: (source: string) => void;
   /** Keeps what was typed into a cell; an empty text takes the sighting away. */
   onEntry: (entry: CellText) => Promise<Result>;
@@ -44,7 +47,7 @@ const GRID_HINT =
  * Questions down, sources across in the order of their days, the target window as a band, a heavy rule where the zone was repainted;
  * the ruling stands at the row's end. Every cell can be filled from the keyboard.
  */
-export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }: Props): ReactNode {
+export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, onEntry }: Props): ReactNode {
   const table = useRef<HTMLTableElement>(null);
   const [at, setAt] = useState<Place | null>(null);
   const [draft, setDraft] = useState<string | null>(null);
@@ -118,9 +121,23 @@ export function Ledger({ data, questions, chosen, onChoose, onSource, onEntry }:
     }
   };
 
+  /** On the name of a question: r rules it, s says what a source says. */
+  const onRowKey = (event: KeyboardEvent, id: string | undefined) => {
+    const question = questions.find((candidate) => candidate.id === id);
+    if (!question || (event.key !== 'r' && event.key !== 's')) return;
+    event.preventDefault();
+    if (event.key === 's') onChoose(question.id, 'say');
+    else if (question.open && question.state === 'settled') onRule(question.id);
+    else onChoose(question.id, 'rule');
+  };
   const onKey = (event: KeyboardEvent<HTMLTableElement>) => {
-    const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]');
-    if (!cell || event.ctrlKey || event.metaKey || event.altKey) return;
+    const target = event.target as HTMLElement;
+    const cell = target.closest<HTMLElement>('[data-cell]');
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (!cell) {
+      onRowKey(event, target.closest<HTMLElement>('[data-question]')?.dataset.question);
+      return;
+    }
     const [row, column] = cell.dataset.cell!.split(' ').map(Number) as [number, number];
     const place = { row, column };
     if (editing) {
@@ -305,7 +322,7 @@ const Row = memo(
   }: RowProps): ReactNode {
     const repaints = repaintColumns(data, question);
     return (
-      <tr className={chosen ? 'chosen' : undefined}>
+      <tr className={chosen ? 'chosen' : undefined} data-question={question.id}>
         <th scope="row" className="zone-cell">
           <span className="zone-line">
             <CertaintyMark state={question.open ? question.state : 'ruled'} />
@@ -449,7 +466,7 @@ function MoreColumns({
 
 const ownSighting = (question: QuestionRow, source: SourceRow) =>
   question.sightings.find((s) => s.sourceId === source.id && s.questionId === question.id);
-const fallbackOf = (question: QuestionRow, source: SourceRow) => clarityOn(source.film, question.aspect);
+const fallbackOf = (question: QuestionRow, source: SourceRow) => clarityOf(source, question.zone, question.aspect);
 
 /** Where a repaint of the row's zone lies: the first column dated on or after it, with the words for it. */
 function repaintColumns(data: EvidencePage, question: QuestionRow): Map<number, string> {
@@ -493,7 +510,9 @@ function shortValue(question: QuestionRow, value: string): string {
   return value === question.best ? '●' : '○';
 }
 
+/** How well what stands in the ruling's cell is supported: the ruled value, else the best one. */
 export function supportOf(question: QuestionRow): string {
   if (question.median !== null) return `± ${(question.spread ?? 0).toFixed(0)} mm`;
-  return question.share === null ? '–' : question.share.toFixed(2);
+  const share = question.ruling ? question.ruledShare : question.share;
+  return share === null ? '–' : share.toFixed(2);
 }

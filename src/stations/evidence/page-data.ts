@@ -27,6 +27,8 @@ export interface QuestionRow {
   state: string;
   best: string | null;
   share: number | null;
+  /** Of what is ruled. */
+  ruledShare: number | null;
   median: number | null;
   spread: number | null;
   /** Of a mirrored question those of the other side too. */

@@ -7,7 +7,8 @@ import { save } from '@/actions/records';
 import { addSighting, mirrorQuestion } from '@/actions/evidence';
 import { RULING_BASES, RULING_TITLES } from '@/core/evidence/bases';
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
-import { clarityOn, FILMS } from '@/core/evidence/film';
+import { FILMS } from '@/core/evidence/film';
+import { clarityOf, otherSideOnly } from '@/core/evidence/shown';
 import { CLARITIES } from '@/core/evidence/weights';
 import { Offers, optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
@@ -18,19 +19,25 @@ import { Settle } from './chase-first';
 import { useFetched } from '@/ui/use-fetched';
 import type { EvidencePage, QuestionRow, QuestionSupport, SourceRow } from './page-data';
 
+/** A question is opened to look at, to rule, or to say what a source says. */
+export type OpenedFor = 'rule' | 'say' | null;
+
 /** Everything about one question: how its support comes about, what each source says, and the ruling. */
 export function QuestionDetail({
   data,
   question,
+  start = null,
   onClose,
   onSource,
 }: {
   data: EvidencePage;
   question: QuestionRow;
+  /** What it was opened for: the focus is there. */
+  start?: OpenedFor;
   onClose: () => void;
   onSource: (source: string) => void;
 }): ReactNode {
-  const [adding, setAdding] = useState(false);
+  const [adding, setAdding] = useState(start === 'say');
   const chase = data.chase.find((item) => item.questionId === question.id);
   const due = data.open.find((item) => item.questionId === question.id)?.due;
   return (
@@ -57,7 +64,12 @@ export function QuestionDetail({
           <h3 style={{ marginTop: 0 }}>Where the support comes from</h3>
           <Support data={data} question={question} onSource={onSource} />
           {adding ? (
-            <SightingForm data={data} question={question} onDone={() => setAdding(false)} />
+            <SightingForm
+              data={data}
+              question={question}
+              focus={start === 'say' ? 'value' : 'sourceId'}
+              onDone={() => setAdding(false)}
+            />
           ) : (
             <Button variant="outlined" onClick={() => setAdding(true)} disabled={data.sources.length === 0}>
               Add what a source says
@@ -67,7 +79,12 @@ export function QuestionDetail({
         <div>
           <h3 style={{ marginTop: 0 }}>Ruling</h3>
           {question.ruledOpposite ? <p className="dim">Ruled on the other side: the sides are mirrored.</p> : null}
-          <RulingForm data={data} question={question} onClose={onClose} />
+          <RulingForm
+            data={data}
+            question={question}
+            focus={start === 'rule' ? 'value' : undefined}
+            onClose={onClose}
+          />
           <MirrorForm data={data} question={question} />
           <p style={{ marginTop: 16 }}>
             <RemoveButton
@@ -100,6 +117,10 @@ function Support({
   const url = `/briefs/${data.briefId}/questions/${question.id}?revision=${data.revision}`;
   const rests = useFetched<QuestionSupport>(url);
   const titles = new Map(data.sources.map((source) => [source.id, source.title]));
+  const shownOnly = (id: string) => {
+    const source = data.sources.find((candidate) => candidate.id === id);
+    return source && !question.mirrored ? otherSideOnly(source, question.zone) : null;
+  };
   if (!rests) return <p role="status">Adding up…</p>;
   const strongest = Math.max(0.01, ...rests.contributions.map((contribution) => contribution.weight));
   return (
@@ -127,6 +148,13 @@ function Support({
                       {titles.get(c.source)}
                     </button>
                     {sighting && sighting.questionId !== question.id ? ' (other side)' : ''}
+                    {sighting && shownOnly(c.source) ? (
+                      <span className="dim">
+                        {' '}
+                        shows the {shownOnly(c.source)} side only
+                        {sighting.clarity === 'inferred' ? '' : ': weighs too much'}
+                      </span>
+                    ) : null}
                   </td>
                   <td className="nowrap">
                     {c.sense === 'against' ? '≠ ' : ''}
@@ -238,10 +266,12 @@ export function valueField(data: EvidencePage, aspect: Aspect, label: string): F
 function RulingForm({
   data,
   question,
+  focus,
   onClose,
 }: {
   data: EvidencePage;
   question: QuestionRow;
+  focus?: string;
   onClose: () => void;
 }): ReactNode {
   const fields: FieldSpec[] = [
@@ -254,7 +284,13 @@ function RulingForm({
       width: 6,
     },
     { name: 'ruledBy', label: 'Ruled by', width: 4 },
-    { name: 'reason', label: 'Reason', type: 'long', width: 12 },
+    {
+      name: 'reason',
+      label: 'Reason',
+      type: 'long',
+      help: question.state === 'settled' ? 'not needed for what the sources settle' : undefined,
+      width: 12,
+    },
   ];
   // A ruling of the other side is changed there; here it is only shown and may be overruled by one of this side.
   const ruling = question.ruledOpposite ? null : question.ruling;
@@ -272,6 +308,7 @@ function RulingForm({
         fields={fields}
         initial={initial}
         version={ruling?.version ?? null}
+        focus={focus}
         saveLabel={ruling ? 'Change the ruling' : 'Rule'}
         saved="Ruled"
         submit={(values, version, act) =>
@@ -342,10 +379,12 @@ function MirrorForm({ data, question }: { data: EvidencePage; question: Question
 function SightingForm({
   data,
   question,
+  focus,
   onDone,
 }: {
   data: EvidencePage;
   question: QuestionRow;
+  focus: string;
   onDone: () => void;
 }): ReactNode {
   const [first] = data.sources;
@@ -366,12 +405,13 @@ function SightingForm({
       initial={{
         sourceId: first?.id ?? '',
         value: question.best ?? '',
-        clarity: first ? clarityOn(first.film, question.aspect) : 'clear',
+        clarity: first ? clarityOf(first, question.zone, question.aspect) : 'clear',
         sense: 'for',
         sd: null,
         note: '',
       }}
       version={null}
+      focus={focus}
       saveLabel="Add"
       saved="Sighting added"
       submit={(values, _, act) =>

@@ -6,7 +6,8 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
 import { addSighting } from '@/actions/evidence';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
-import { clarityOn, FILMS } from '@/core/evidence/film';
+import { FILMS } from '@/core/evidence/film';
+import { clarityOf } from '@/core/evidence/shown';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { RecordForm } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
@@ -187,6 +188,9 @@ function NewSighting({ data, source }: { data: EvidencePage; source: Source }): 
   const { zone } = useZoneChoice();
   const [aspect, setAspect] = useState<Aspect>('colour');
   const [round, setRound] = useState(0);
+  // The next thing that a source says is often of the same zone.
+  const [last, setLast] = useState<string | null>(null);
+  const here = zone ?? last ?? data.zones[0]!.value;
   return (
     <>
       <h3>Add what it says</h3>
@@ -209,10 +213,10 @@ function NewSighting({ data, source }: { data: EvidencePage; source: Source }): 
           ...clarityFields(aspect, source),
         ]}
         initial={{
-          zone: zone ?? data.zones[0]!.value,
+          zone: here,
           value: '',
           item: '',
-          clarity: clarityOn(source.film, aspect),
+          clarity: clarityOf(source, here, aspect),
           sense: 'for',
           sd: null,
           note: '',
@@ -220,9 +224,19 @@ function NewSighting({ data, source }: { data: EvidencePage; source: Source }): 
         version={null}
         saveLabel="Add"
         saved="Sighting added"
-        submit={(values, _, act) =>
-          addSighting({ act, sd: null, marks: null, ...values, aspect, sourceId: source.id, briefId: data.briefId })
-        }
+        focus={round > 0 ? 'value' : undefined}
+        submit={(values, _, act) => {
+          setLast(values.zone as string);
+          return addSighting({
+            act,
+            sd: null,
+            marks: null,
+            ...values,
+            aspect,
+            sourceId: source.id,
+            briefId: data.briefId,
+          });
+        }}
         onDone={() => setRound(round + 1)}
       />
     </>
