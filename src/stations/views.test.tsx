@@ -293,6 +293,7 @@ const work = (number: number, start: number, minutes: number, over: Partial<Work
   title: `Step ${number}`,
   lane: 'Whole',
   minutes,
+  minutesFrom: '',
   segments: [[start, start + minutes]],
   start: '2026-11-24T19:30',
   end: '2026-11-24T20:00',

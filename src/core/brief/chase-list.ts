@@ -3,7 +3,7 @@ import type { Window } from '@/core/evidence/date-fit';
 import type { Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
 import type { RoutePlan } from '@/core/route/plan';
-import { redoOf } from '@/core/route/redo';
+import { redoInWords, redoOf } from '@/core/route/redo';
 import type { Route } from '@/core/route/step';
 import { daysBetween } from '@/core/units/day';
 import { dueOf, type Due } from './due';
@@ -18,6 +18,8 @@ export interface ChaseItem {
   gate: GateView;
   chance: number;
   redoMinutes: number;
+  /** Where those come from. */
+  redoFrom: string;
   due: Due;
   /** To the day by which it should be known; null where there is none. */
   daysLeft: number | null;
@@ -69,6 +71,7 @@ export function chaseList(
         gate,
         chance,
         redoMinutes: redo.minutes,
+        redoFrom: redoInWords(redo),
         due,
         daysLeft,
         score: chaseScore(chance, redo.minutes, daysLeft),

@@ -1,11 +1,11 @@
 import { codeBook, officialColours, type OfficialColour } from '@/core/codes/official';
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
-import type { Lab } from '@/core/colour/types';
 import type { Window } from '@/core/evidence/date-fit';
 import { needsOrder, type Layer } from '@/core/evidence/layers';
 import { buildOutline, zoneTitle, type Outline } from '@/core/outline/outline';
 import type { Zone } from '@/core/outline/zones';
+import { groundOfBrief } from '@/core/paint/grounds';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import { localDay } from '@/core/route/calendar';
@@ -207,7 +207,7 @@ function callMaker(
   book: CodeBook,
 ): (value: string, zones: string[]) => CallView {
   const paints = new Map(catalogue.map((paint) => [paint.id, paint]));
-  const ground = state.brief.options.tonal === 'black base' ? BLACK_BASE : PRIMER_GREY;
+  const ground = groundOfBrief(state.brief.options);
   return (value, zones) => {
     const code = canonicalIn(book, value);
     const colour = official.get(code) ?? null;
@@ -225,10 +225,6 @@ function callMaker(
     };
   };
 }
-
-/** What a colour goes over where nothing else is laid under it. */
-const PRIMER_GREY: Lab = [60, 0, 0];
-const BLACK_BASE: Lab = [12, 0, 0];
 
 /** Coats of a code that the builder laid before: as measured out, and as logged at the bench. */
 function loggedCoats({ uses, log }: BriefState, codeId: string, code: string): number[] {

@@ -28,6 +28,23 @@ describe('one choice for the whole scheme', () => {
     expect(best!.pairs[0]!.says).toBe('the contrast is kept');
     expect(best!.buy.sort()).toEqual(['m', 'p2', 'p3']);
   });
+  test('nothing is bought for a difference that nobody can see, whatever a bottle is worth; what is owned wins the tie', () => {
+    const owned = [
+      paintOf({ id: 'o1', number: '4', lab: [50.8, 0, 0], ownedMl: 9 }),
+      paintOf({ id: 'o2', number: '5', lab: [54.6, 0, 0], ownedMl: 9 }),
+      paintOf({ id: 'om', number: '6', kind: 'metallic', lab: [75.4, 0, 0], ownedMl: 9 }),
+    ];
+    const { solutions } = searchTogether(question({ paints: [...question().paints, ...owned] }), () => undefined);
+    expect(solutions[0]!.made.map(({ parts }) => parts[0]!.paintId)).toEqual(['o1', 'o2', 'om']);
+    expect(solutions[0]!.buy).toEqual([]);
+  });
+  test('a bottle that is bought says what it gains over the nearest that is owned', () => {
+    const far = paintOf({ id: 'far', number: '4', lab: [60, 0, 0], ownedMl: 9 });
+    const { solutions } = searchTogether(question({ paints: [...question().paints, far] }), () => undefined);
+    const gain = solutions[0]!.gains.find(({ paintId }) => paintId === 'p3')!;
+    expect(gain.says).toMatch(/^A 1 0\.1 off instead of \d+\.\d with .* 4$/);
+    expect(solutions[0]!.gains.find(({ paintId }) => paintId === 'm')!.says).toMatch(/nothing of its kind/);
+  });
   test('neighbours that would swap are flagged', () => {
     const swapped = question({
       paints: question().paints.filter(({ id }) => id !== 'p3'),

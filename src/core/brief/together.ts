@@ -8,7 +8,7 @@ import { compareNeighbours, type NeighbourPair } from '@/core/match/single';
 import { paintLabel, type Paint, type PaintKind } from '@/core/paint/catalogue';
 
 export interface TogetherQuestion {
-  calls: { code: string; lab: Lab; kind: PaintKind }[];
+  calls: { code: string; lab: Lab; sd?: number; kind: PaintKind }[];
   edges: { a: string; b: string }[];
   paints: Paint[];
   /** Mixtures of what is owned may serve too. */
@@ -31,6 +31,8 @@ export interface Solution {
   made: Made[];
   pairs: NeighbourPair[];
   buy: string[];
+  /** What each bottle that is bought gains over the nearest that is owned. */
+  gains: { paintId: string; says: string }[];
   lines: number;
 }
 export interface TogetherAnswer {
@@ -64,7 +66,17 @@ export function searchTogether(
   const single = paints.flatMap((paint): SchemeCandidate[] => {
     const only = callsOf(paint.kind);
     return paint.lab && only.length > 0
-      ? [{ id: paint.id, lab: paint.lab, line: paint.line, chemistry: paint.chemistry, owned: paint.ownedMl > 0, only }]
+      ? [
+          {
+            id: paint.id,
+            lab: paint.lab,
+            line: paint.line,
+            chemistry: paint.chemistry,
+            owned: paint.ownedMl > 0,
+            sd: paint.sd,
+            only,
+          },
+        ]
       : [];
   });
   const owned = paints.filter((paint) => paint.ownedMl > 0);
@@ -85,10 +97,10 @@ export function searchTogether(
       `nothing among these paints is of the kind that ${unserved.map(({ code }) => code).join(', ')} asks for`,
     );
   const found = chooseScheme(
-    calls.map(({ code, lab }) => ({ id: code, lab, weight: 1 })),
+    calls.map(({ code, lab, sd }) => ({ id: code, lab, sd, weight: 1 })),
     edges.map((edge) => ({ ...edge, weight: 1 })),
     [...single, ...mixtures.map(({ candidate }) => candidate)],
-    { ...options, effort: EFFORT },
+    { ...options, onlyWhatShows: true, effort: EFFORT },
   );
   if (!found.best) return none(1, 'no choice keeps to the lines and the chemistry asked for');
   const recipeOf = new Map(mixtures.map(({ candidate, recipe }) => [candidate.id, recipe]));
@@ -118,6 +130,7 @@ export function searchTogether(
       made,
       pairs: edges.map(({ a, b }) => compareNeighbours([of(a), of(b)])[0]!),
       buy: [...used].filter((id) => byId.get(id)!.ownedMl === 0),
+      gains: gainsOf(made, calls, paints),
       lines: new Set([...used].map((id) => byId.get(id)!.line)).size,
     };
   };
@@ -128,4 +141,32 @@ export function searchTogether(
     gap: found.gap,
     why: null,
   };
+}
+
+/** What every paint that is to be bought makes better, beside the nearest of the drawer. */
+export function gainsOf(
+  made: readonly Pick<Made, 'code' | 'parts' | 'lab'>[],
+  calls: readonly TogetherQuestion['calls'][number][],
+  paints: readonly Paint[],
+): Solution['gains'] {
+  const byId = new Map(paints.map((paint) => [paint.id, paint]));
+  const said = new Map<string, string[]>();
+  for (const { code, parts, lab } of made) {
+    const call = calls.find((candidate) => candidate.code === code);
+    if (!call) continue;
+    const owned = paints
+      .flatMap((paint) =>
+        paint.ownedMl > 0 && paint.lab && paint.kind === call.kind
+          ? [{ paint, dE00: deltaE00(call.lab, paint.lab) }]
+          : [],
+      )
+      .sort((a, b) => a.dE00 - b.dE00)[0];
+    const dE00 = deltaE00(call.lab, lab);
+    const says = owned
+      ? `${code} ${dE00.toFixed(1)} off instead of ${owned.dE00.toFixed(1)} with ${paintLabel(owned.paint)}`
+      : `${code}: nothing of its kind is in the drawer`;
+    for (const { paintId } of parts)
+      if (byId.get(paintId)?.ownedMl === 0) said.set(paintId, [...(said.get(paintId) ?? []), says]);
+  }
+  return [...said].map(([paintId, all]) => ({ paintId, says: all.join('; ') }));
 }

@@ -1,11 +1,14 @@
 import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
+import { combinedSd, JUST_NOTICEABLE } from '@/core/colour/words';
 
 /** A colour that the scheme calls for. */
 export interface SchemeCall {
   id: string;
   lab: Lab;
   weight: number;
+  /** Uncertainty in dE00. */
+  sd?: number;
 }
 /** Two calls that meet on the airframe. */
 export interface SchemeEdge {
@@ -19,6 +22,8 @@ export interface SchemeCandidate {
   line: string;
   chemistry: string;
   owned: boolean;
+  /** Uncertainty in dE00. */
+  sd?: number;
   /** Of a mixture: the paints in it, which share bottles with other choices. */
   parts?: readonly { id: string; line: string; owned: boolean }[];
   /** The calls that it may serve; all where it is not said. */
@@ -34,6 +39,8 @@ export interface SchemeOptions {
   maxLines: number | null;
   /** All paints of one chemistry. */
   sameChemistry: boolean;
+  /** What can't be told apart counts as no difference: nothing is bought for it. */
+  onlyWhatShows: boolean;
   /** Partial choices that may be looked at. */
   effort: number;
 }
@@ -43,6 +50,7 @@ export const SCHEME_DEFAULTS: SchemeOptions = {
   perLine: 0.5,
   maxLines: null,
   sameChemistry: false,
+  onlyWhatShows: false,
   effort: 400_000,
 };
 
@@ -67,6 +75,15 @@ const ALTERNATIVES = 4;
 
 const chroma = (lab: Lab) => Math.hypot(lab[1], lab[2]);
 const tone = (lab: Lab) => 1 / (1 + 0.045 * chroma(lab));
+
+/** However badly two colours are known, a difference of this much is taken to be one. */
+const SHOWS_ANYHOW = 3;
+
+/** A difference as it counts: none below what the eye, or what is known, can tell apart. */
+export function shown(dE00: number, sd: number): number {
+  const least = Math.min(SHOWS_ANYHOW, Math.max(JUST_NOTICEABLE, 2 * sd));
+  return dE00 < least ? 0 : dE00;
+}
 
 /** A call with the candidates that are nearest to it, and all that its place in the search needs. */
 interface Place {
@@ -162,10 +179,14 @@ class Search {
 
   private placeOf(call: SchemeCall): Place {
     const by = this.candidates
-      .flatMap((candidate, index) =>
-        candidate.only && !candidate.only.includes(call.id) ? [] : [{ index, dE: deltaE00(call.lab, candidate.lab) }],
-      )
-      .sort((a, b) => a.dE - b.dE || a.index - b.index);
+      .flatMap((candidate, index) => {
+        if (candidate.only && !candidate.only.includes(call.id)) return [];
+        const raw = deltaE00(call.lab, candidate.lab);
+        const dE = this.options.onlyWhatShows ? shown(raw, combinedSd(call.sd, candidate.sd)) : raw;
+        return [{ index, dE, raw, toBuy: Number(!candidate.owned) }];
+      })
+      // What is owned wins where nothing is gained.
+      .sort((a, b) => a.dE - b.dE || a.toBuy - b.toBuy || a.raw - b.raw || a.index - b.index);
     const near = by.slice(0, this.nearest);
     return {
       call,
@@ -181,13 +202,11 @@ class Search {
     const errorOf = ({ call, near }: Place) =>
       near.map((index) => this.candidates[index]!.lab.map((value, axis) => value - call.lab[axis]!));
     const [ones, others] = [errorOf(first), errorOf(second)];
-    return Float64Array.from(
-      ones.flatMap((one) =>
-        others.map(
-          (other) => weight * Math.hypot(one[0]! - other[0]!, s * (one[1]! - other[1]!), s * (one[2]! - other[2]!)),
-        ),
-      ),
-    );
+    const lost = (one: number[], other: number[]) => {
+      const apart = Math.hypot(one[0]! - other[0]!, s * (one[1]! - other[1]!), s * (one[2]! - other[2]!));
+      return this.options.onlyWhatShows ? shown(apart, 0) : apart;
+    };
+    return Float64Array.from(ones.flatMap((one) => others.map((other) => weight * lost(one, other))));
   }
 
   run(): SchemeResult {

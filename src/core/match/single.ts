@@ -1,6 +1,6 @@
 import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
-import { combinedSd, differenceInWords } from '@/core/colour/words';
+import { ALIKE, JUST_NOTICEABLE, combinedSd, differenceInWords } from '@/core/colour/words';
 import type { Finish, Flop, MetalGround, Paint, PaintKind } from '@/core/paint/catalogue';
 
 export interface Target {
@@ -63,6 +63,30 @@ export function matchSingle(target: Target, paints: readonly Paint[], most = 8, 
   const others = ranked.filter((entry) => entry.paint.ownedMl === 0 && !claims(entry));
   return [owned, claimed, others].flatMap((group) => group.slice(0, most).map(({ paint }) => matchOf(target, paint)));
 }
+
+/** The nearest that is owned, and the nearest that is to be had: where no eye tells two apart, the one that claims the code. */
+export function bestOfEach(matches: readonly Match[]): { owned: Match | null; toBeHad: Match | null } {
+  const first = (group: Match[]): Match | null => {
+    const [nearest, ...others] = [...group].sort((a, b) => a.dE00 - b.dE00);
+    if (!nearest || nearest.claimed) return nearest ?? null;
+    return others.find(({ claimed, dE00 }) => claimed && dE00 - nearest.dE00 < JUST_NOTICEABLE) ?? nearest;
+  };
+  return {
+    owned: first(matches.filter(({ inDrawer }) => inDrawer)),
+    toBeHad: first(matches.filter(({ inDrawer }) => !inDrawer)),
+  };
+}
+
+/** "claims TCS 31, and cannot be told apart from it"; "claims TCS 31, but is 3.2 off". */
+export function claimInWords({ paint, says, dE00 }: Pick<Match, 'paint' | 'says' | 'dE00'>, code: string): string {
+  if (paint.kind === 'metallic') return `claims ${code}`;
+  if (says === ALIKE) return `claims ${code}, and cannot be told apart from it`;
+  return dE00 < SLIGHT
+    ? `claims ${code}, and comes near: ${dE00.toFixed(1)} off`
+    : `claims ${code}, but is ${dE00.toFixed(1)} off`;
+}
+/** What is less than this beside a code is near it. */
+const SLIGHT = 2;
 
 /** One paint beside a target. The paint must have a colour. */
 export function matchOf(target: Target, paint: Paint): Match {

@@ -70,3 +70,9 @@ export function contrastInWords(dE00: number): 'plain' | 'a hint' | 'gone' {
   if (dE00 >= 3) return 'plain';
   return dE00 >= 1.2 ? 'a hint' : 'gone';
 }
+
+const PRIMER_GREY: Lab = [60, 0, 0];
+const BLACK_BASE: Lab = [12, 0, 0];
+
+/** What a colour goes over where nothing else is laid under it. */
+export const groundOfBrief = ({ tonal }: { tonal: string }): Lab => (tonal === 'black base' ? BLACK_BASE : PRIMER_GREY);

@@ -1,3 +1,4 @@
+import type { Pigment } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
 import type { Paint } from './catalogue';
 import { coatThickness, countCoats } from './coats';
@@ -23,14 +24,24 @@ export function plannedCoats(paint: Paint, ground: Lab, logged: readonly number[
   }
   const known = paint.kind === 'solid' ? pigmentOfPaint(paint) : null;
   if (!known) return { coats: CUSTOM, because: `${CUSTOM} by custom: what such a paint hides is not computed` };
-  const thickness = coatThickness(thinRatioOf(paint), paint.chemistry);
-  const { coats } = countCoats({ pigment: known.pigment, thickness, ground: { lab: ground } });
+  return coatsOfFilm(known.pigment, paint, ground, `known from ${known.from}`);
+}
+
+/** The coats of one film over a ground, with how its paint is known. */
+export function coatsOfFilm(
+  pigment: Pigment,
+  thinned: Parameters<typeof thinRatioOf>[0],
+  ground: Lab,
+  known: string,
+): PlannedCoats {
+  const thickness = coatThickness(thinRatioOf(thinned), thinned.chemistry);
+  const { coats } = countCoats({ pigment, thickness, ground: { lab: ground } });
   return coats === null
     ? {
         coats: WHERE_NEVER,
         because: `${WHERE_NEVER}, though twelve would not hide that ground: lay an undercoat first`,
       }
-    : { coats, because: `${coats} until the ground no longer shows at arm's length, known from ${known.from}` };
+    : { coats, because: `${coats} until the ground no longer shows at arm's length, ${known}` };
 }
 
 function medianOf(values: readonly number[]): number {

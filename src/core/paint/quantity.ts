@@ -54,6 +54,9 @@ export function builderFactor(uses: readonly LoggedUse[]): number {
 /** Drops to the millilitre from a dropper bottle. */
 export const DROPS_PER_ML = 20;
 
+/** A usual cup. */
+export const CUP_ML: Ml = 2;
+
 export interface Cup {
   cupMl: Ml;
   /** Parts of thinner to one part of paint. */

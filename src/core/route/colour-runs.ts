@@ -55,6 +55,7 @@ function sprayStep(key: string, title: string, lane: Lane, minutes: Minutes, cal
       covers: null,
     },
     code: call.code,
+    minutesFrom: `${minutes} min for ${counted(USUAL_COATS, 'coat')} on ${counted(call.zones.length, 'zone')}, ${MINUTES_A_COAT * 100} % of it for each coat more or less: ${counted(coats, 'coat')}`,
     zones: call.zones,
     cautions: [SPRAYING[chemistry].caution],
     why: call.paint ? coatsInWords(call.coats) : 'no paint chosen yet: planned as a water-based acrylic',

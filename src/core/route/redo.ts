@@ -1,5 +1,6 @@
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import type { Zone } from '@/core/outline/zones';
+import { counted } from '@/core/units/words';
 import { descendantsOf } from './behind';
 import { fixingSteps } from './fixing';
 import type { GateName } from './gates';
@@ -11,6 +12,10 @@ export interface Redo {
   fixing: string[];
   /** Work that would be done again, in minutes. */
   minutes: number;
+  /** The steps that would be done again, each with its minutes; none where nothing is planned for it yet. */
+  again: { title: string; minutes: number }[];
+  /** Minutes that are reckoned where no step is planned for it yet. */
+  assumed: number;
   /** What waits for the answer, by title. */
   blocks: string[];
 }
@@ -51,9 +56,29 @@ export function redoOf(
     }
   }
   const minutes = [...again.values()].reduce((total, step) => total + step.minutes, 0);
+  const assumed = fixing.length > 0 ? 0 : ASSUMED_MINUTES;
   return {
     fixing: fixing.map((step) => step.key),
-    minutes: fixing.length > 0 ? minutes : minutes + ASSUMED_MINUTES,
+    minutes: minutes + assumed,
+    again: [...again.values()].map(({ title, minutes: own }) => ({ title, minutes: own })),
+    assumed,
     blocks: roots.map((step) => step.title),
   };
+}
+
+/** Titles that a sentence names; the others are summed up. */
+const MOST_NAMED = 6;
+
+/** Where the minutes of a wrong answer come from: "Spray fin 30, place codes 15: 45 min." */
+export function redoInWords({ again, assumed, minutes }: Redo): string {
+  const parts = [
+    ...(assumed > 0 ? [`nothing is planned for it yet, so ${assumed} min to mask, spray and clean are assumed`] : []),
+    ...again.slice(0, MOST_NAMED).map((step) => `${step.title} ${step.minutes}`),
+    ...(again.length > MOST_NAMED
+      ? [
+          `${counted(again.length - MOST_NAMED, 'step')} more ${again.slice(MOST_NAMED).reduce((sum, step) => sum + step.minutes, 0)}`,
+        ]
+      : []),
+  ];
+  return `${parts.join(', ')}: ${minutes} min.`;
 }

@@ -43,6 +43,8 @@ export interface RouteStep {
   kind: StepKind;
   lane: Lane;
   minutes: Minutes;
+  /** What they come from. */
+  minutesFrom: string;
   splittable: boolean;
   /** What is in the airbrush; null when nothing is sprayed. */
   load: Load | null;
@@ -99,6 +101,7 @@ export const stepOf = (
   kind,
   lane,
   minutes,
+  minutesFrom: `${minutes} min: typical for this work; your log corrects it`,
   splittable: false,
   load: null,
   layer: null,

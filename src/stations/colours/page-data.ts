@@ -1,5 +1,7 @@
 import type { BriefView, CallView } from '@/core/brief/derive';
 import type { Fields, Kept } from '@/core/kept/records';
+import { besideTheColours } from '@/core/brief/beside';
+import { chemistryNotes, type ChemistryNote } from '@/core/brief/chemistry-notes';
 import { recipeAsPaint, recipeView } from '@/core/brief/recipes';
 import type { ColourShelf } from '@/core/kept/state';
 import { otherFinishes } from '@/core/codes/system';
@@ -9,14 +11,23 @@ import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
 import { chemistryOf, type Part } from '@/core/match/mix/cup';
-import { compareNeighbours, matchSingle, type Match, type NeighbourPair, type Target } from '@/core/match/single';
+import {
+  bestOfEach,
+  claimInWords,
+  compareNeighbours,
+  matchSingle,
+  type Match,
+  type NeighbourPair,
+  type Target,
+} from '@/core/match/single';
 import { modelAreaCm2 } from '@/core/outline/outline';
 import { INSIDE } from '@/core/outline/zones';
 import { touchingZones } from '@/core/outline/touching';
+import { groundOfBrief } from '@/core/paint/grounds';
 import { bottleState } from '@/core/paint/bottle';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import type { PlannedCoats } from '@/core/paint/planned-coats';
-import { builderFactor, planCup, type CupPlan } from '@/core/paint/quantity';
+import { builderFactor, CUP_ML, planCup, type CupPlan } from '@/core/paint/quantity';
 import { thinRatioOf } from '@/core/paint/thinning';
 import type { DropPart } from '@/ui/drop-bar';
 import { batchInWords, finishesInWords, relationInWords } from '@/core/codes/code-words';
@@ -53,14 +64,18 @@ export interface ColourCallRow {
   sd: number;
   zones: { key: string; title: string }[];
   chosen: Chosen | null;
-  /** Its paints, drawer first; of a call that is not open only the first. */
+  /** Its paints, drawer first, of the call that is open. */
   matches: Match[];
+  /** Of a call without a paint: the nearest that is owned and the nearest to be had, in words. */
+  nearest: { paintId: string; owned: boolean; says: string }[];
   recipes: RecipeRow[];
   areaCm2: number;
   /** Coats that are planned, and why; null while no paint is chosen. */
   coats: PlannedCoats | null;
   /** What it takes in the cup, in those coats with the chosen paint's thinning. */
   cup: CupPlan | null;
+  /** What its chemistry does to what it meets, or suffers from it. */
+  chemistry: ChemistryNote[];
   /** What stands behind the official colour: chips, outliers, batches, other codes. */
   known: string[];
 }
@@ -84,13 +99,18 @@ export interface ColoursPage {
   unruled: number;
   /** Zones of which nobody asked the colour. */
   unasked: number;
+  /** All that is open in the brief. */
+  open: number;
+  /** General coats and thinner that the route takes beside the colours. */
+  beside: { what: string; ml: number }[];
+  /** What colours go over where nothing else is laid under them. */
+  ground: Lab;
   /** Bottles that are low or past their time. */
   worn: number;
 }
 
 /** Paints of each group (drawer, claims, others) that a call shows. */
 export const MATCHES = 7;
-const CUP_ML = 2;
 
 /** `open` is the code whose paints are looked at: those of the others come with the shelf, when they are. */
 export function coloursPage(
@@ -103,8 +123,12 @@ export function coloursPage(
   const { brief } = view.state;
   const today = nowUtc.slice(0, 10);
   const factor = builderFactor(view.state.uses);
-  const calls = view.calls.map((call) => callRow(call, view, shelf, factor, open));
   const edges = callEdges(view);
+  const chemistry = chemistryNotes(view, edges);
+  const calls = view.calls.map((call) => ({
+    ...callRow(call, view, shelf, factor, open),
+    chemistry: call.choice ? (chemistry.get(call.code) ?? []) : [],
+  }));
   const meet = new Set(edges.map(({ a, b }) => `${a} ${b}`));
   const named = new Map(calls.map((call) => [call.code, call.name || call.code]));
   return {
@@ -131,6 +155,9 @@ export function coloursPage(
     codes: shelf.codes.length,
     unruled: view.questions.filter((question) => question.open && question.record.aspect === 'colour').length,
     unasked: view.unasked.length,
+    open: view.open.length,
+    beside: besideTheColours(view, factor),
+    ground: groundOfBrief(view.state.brief.options),
     worn: shelf.paints.reduce(
       (sum, paint) => sum + paint.bottles.filter((bottle) => bottleState(bottle, paint, today).state !== 'good').length,
       0,
@@ -181,7 +208,7 @@ function callRow(
   shelf: ColourShelf,
   factor: number,
   open: string | null,
-): ColourCallRow {
+): Omit<ColourCallRow, 'chemistry'> {
   const record = call.official?.record ?? null;
   const lab = call.official?.lab ?? null;
   const sd = call.official?.sd ?? 0;
@@ -246,13 +273,27 @@ function callRow(
           thinRatio,
         }
       : null,
-    matches: call.code === open ? nearest(MATCHES) : nearest(1).slice(0, 1),
+    matches: call.code === open ? nearest(MATCHES) : [],
+    nearest: choice ? [] : nearestInWords(nearest(1), call.code),
     recipes,
     areaCm2,
     coats: call.coats,
     cup: call.coats ? planCup({ areaCm2, coats: call.coats.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
     known: call.official ? knownOf(call.official, view, shelf) : [],
   };
+}
+
+function nearestInWords(matches: readonly Match[], code: string): ColourCallRow['nearest'] {
+  const { owned, toBeHad } = bestOfEach(matches);
+  const said = (match: Match) => {
+    const off = match.paint.kind === 'metallic' ? '' : ` (${match.dE00.toFixed(1)})`;
+    const claims = match.claimed ? `, ${claimInWords(match, code)}` : `, ${match.says}${off}`;
+    return `${paintLabel(match.paint)} ${match.paint.name}`.trim() + claims;
+  };
+  return [
+    ...(owned ? [{ paintId: owned.paint.id, owned: true, says: said(owned) }] : []),
+    ...(toBeHad ? [{ paintId: toBeHad.paint.id, owned: false, says: said(toBeHad) }] : []),
+  ];
 }
 
 /** Matches found before, for as long as the catalogue is the same. */

@@ -2,7 +2,9 @@
 
 import { questionInWords } from '@/core/evidence/question-words';
 import { useState, type ReactNode } from 'react';
+import { durationInWords } from '@/core/units/minutes';
 import { shortDay, windowInWords } from '@/ui/dates';
+import { Explained } from '@/ui/explained';
 import type { ChaseRow, EvidencePage } from './page-data';
 
 const SHOWN = 5;
@@ -32,9 +34,9 @@ export function ChaseFirst({
                 {questionInWords(q)}
               </button>{' '}
               {whenInWords(item)}.{' '}
-              <span className="explained" title={scoreInWords(item)}>
-                {hours(item.redoMinutes)} to redo if wrong
-              </span>
+              <Explained says={`${item.redoFrom} First come, by ${scoreInWords(item)}.`}>
+                {durationInWords(item.redoMinutes)} to redo if wrong
+              </Explained>
               <div className="dim">
                 {q.reopened
                   ? 'The support has moved since it was ruled. '
@@ -115,9 +117,6 @@ export function Settle({
     </>
   );
 }
-
-const hours = (minutes: number) =>
-  minutes >= 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes} min`;
 
 const scoreInWords = ({ chance, redoMinutes, daysLeft, score }: ChaseRow) =>
   `chance to flip ${chance.toFixed(2)} × ${(redoMinutes / 60).toFixed(1)} h to redo ÷ ${daysLeft === null ? '60 days (no date)' : `${Math.max(0.5, daysLeft)} days left`} = ${score.toFixed(3)}`;

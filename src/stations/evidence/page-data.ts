@@ -79,6 +79,7 @@ export interface ChaseRow {
   due: Due;
   chance: number;
   redoMinutes: number;
+  redoFrom: string;
   daysLeft: number | null;
   score: number;
   blocks: string[];

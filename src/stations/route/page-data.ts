@@ -13,6 +13,7 @@ export interface WorkRow {
   title: string;
   lane: string;
   minutes: number;
+  minutesFrom: string;
   segments: [number, number][];
   start: string;
   end: string;
@@ -94,6 +95,7 @@ export function routePage(view: BriefView): RoutePage {
       title: item.step.title,
       lane: item.step.lane,
       minutes: item.step.minutes,
+      minutesFrom: item.step.minutesFrom,
       segments: item.segments,
       start: item.start,
       end: item.end,

@@ -9,6 +9,7 @@ import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { counted, plural } from '@/core/units/words';
 import { clock, fullDay, longDay, shortDay } from '@/ui/dates';
 import { dueInWords, finishedInWords } from '@/ui/due-words';
+import { Explained } from '@/ui/explained';
 import { Chip } from '@/ui/swatch';
 import { useKey } from '@/ui/keys';
 import type { RoutePage, WorkRow } from './page-data';
@@ -129,8 +130,9 @@ function StepDetail({ work, onClose }: { work: WorkRow; onClose: () => void }): 
         <Button onClick={onClose}>Close</Button>
       </div>
       <p>
-        {shortDay(work.start)} {clock(work.start)} to {clock(work.end)}, {work.minutes} min{work.done ? ', done' : ''}.{' '}
-        {work.why}
+        {shortDay(work.start)} {clock(work.start)} to {clock(work.end)},{' '}
+        <Explained says={work.minutesFrom}>{work.minutes} min</Explained>
+        {work.done ? ', done' : ''}. {work.why}
       </p>
       {work.waitsFor.length > 0 ? <p className="dim">Waits for {work.waitsFor.join('; ')}.</p> : null}
     </section>

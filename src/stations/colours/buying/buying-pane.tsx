@@ -9,10 +9,13 @@ import { CurrencyFault, planBuying, type BuyingPlan, type Shop } from '@/core/ma
 import { paintNeeds, SPARE_SHARE, type PaintNeed } from '@/core/match/needs';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { parseNumber } from '@/core/units/number';
+import { counted, listed } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
+import { Explained } from '@/ui/explained';
 import { useSaving } from '@/ui/saving';
 import { chosenParts, type ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
+import { needFrom } from '../explanations';
 import { useShelf } from '../shelf';
 import { InsteadOf } from './instead-of';
 import { MeasureOut } from './measure-out';
@@ -90,8 +93,9 @@ function Buying({
       {needs.length === 0 ? (
         <p className="empty">Nothing is chosen yet, so nothing is needed: choose paints under Calls.</p>
       ) : null}
-      {needs.length > 0 && missing.length === 0 ? <p>The drawer holds enough of everything that is chosen.</p> : null}
-      {needs.length > 0 ? <Needs needs={needs} /> : null}
+      {needs.length > 0 && missing.length === 0 ? <p>The drawer holds enough of every colour that is chosen.</p> : null}
+      {needs.length > 0 ? <Beside data={data} /> : null}
+      {needs.length > 0 ? <Needs data={data} needs={needs} /> : null}
       {missing.length > 0 ? (
         <>
           <h2>Where to buy it</h2>
@@ -203,7 +207,27 @@ function planned(
   }
 }
 
-function Needs({ needs }: { needs: readonly PaintNeed[] }): ReactNode {
+/** What belongs to everything and is in no catalogue: said, so that nobody takes the colours for all. */
+function Beside({ data: { beside, open } }: { data: ColoursPage }): ReactNode {
+  return (
+    <p className="dim">
+      {open > 0 ? `What ${counted(open, 'open answer')} will take is not in it. ` : ''}
+      Beside the colours this build takes about {listed(beside.map(({ what, ml }) => `${ml.toFixed(0)} ml ${what}`))},
+      and tape, masks and decals: look after those yourself.
+    </p>
+  );
+}
+
+/** How much each colour takes of it, and the reserve. */
+const neededFrom = (data: ColoursPage, codes: readonly string[]): string =>
+  [
+    ...data.calls
+      .filter(({ code }) => codes.includes(code))
+      .map((call) => `${call.code}: ${needFrom(call, data.factor)}`),
+    `And ${Math.round(SPARE_SHARE * 100)} % in reserve.`,
+  ].join(' ');
+
+function Needs({ data, needs }: { data: ColoursPage; needs: readonly PaintNeed[] }): ReactNode {
   return (
     <table className="plain">
       <thead>
@@ -222,11 +246,8 @@ function Needs({ needs }: { needs: readonly PaintNeed[] }): ReactNode {
               {paintLabel(paint)} {paint.name}
             </th>
             <td className="dim">{codes.join(', ')}</td>
-            <td
-              className="num"
-              title={`area x film x coats / transfer + losses, and ${Math.round(SPARE_SHARE * 100)} % in reserve`}
-            >
-              {neededMl.toFixed(1)}
+            <td className="num">
+              <Explained says={neededFrom(data, codes)}>{neededMl.toFixed(1)}</Explained>
             </td>
             <td className="num">{haveMl.toFixed(1)}</td>
             <td className="num">{bottles === 0 ? '–' : `${bottles} of ${paint.sizeMl} ml`}</td>

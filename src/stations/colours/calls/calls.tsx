@@ -3,11 +3,13 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useState, type ReactNode } from 'react';
-import { paintLabel } from '@/core/paint/catalogue';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { DropBar } from '@/ui/drop-bar';
+import { Explained } from '@/ui/explained';
+import { differenceFrom, needFrom } from '../explanations';
 import { ButtedSwatches } from '@/ui/swatch';
-import type { ColourCallRow } from '@/stations/colours/page-data';
+import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
+import { openedByRow } from '@/ui/rows';
 import { useShelf } from '../shelf';
 import type { PaneProps } from '../panes';
 import { Candidates } from './candidates';
@@ -49,6 +51,7 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
             {shown.map((call) => (
               <Fragment key={call.code}>
                 <CallRow
+                  data={data}
                   call={call}
                   open={open === call.code}
                   onToggle={() => setOpen(open === call.code ? null : call.code)}
@@ -111,11 +114,20 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   );
 }
 
-function CallRow({ call, open, onToggle }: { call: ColourCallRow; open: boolean; onToggle: () => void }): ReactNode {
+function CallRow({
+  data,
+  call,
+  open,
+  onToggle,
+}: {
+  data: ColoursPage;
+  call: ColourCallRow;
+  open: boolean;
+  onToggle: () => void;
+}): ReactNode {
   const { chosen } = call;
-  const suggested = chosen ? null : call.matches[0];
   return (
-    <tr>
+    <tr className="opens" onClick={openedByRow(onToggle)}>
       <th scope="row">
         <button type="button" className="row-button" aria-expanded={open} onClick={onToggle}>
           <span className="code">{call.code}</span>
@@ -133,12 +145,24 @@ function CallRow({ call, open, onToggle }: { call: ColourCallRow; open: boolean;
       </td>
       <td>
         {chosen ? (
-          chosen.says
+          <>
+            {chosen.says}
+            {call.chemistry.map(({ grave, says }) => (
+              <div key={says} className={grave ? 'danger' : 'dim'} role="note">
+                {grave ? '⚠ ' : ''}
+                {says}.
+              </div>
+            ))}
+          </>
         ) : call.lab ? (
-          suggested ? (
-            <span className="dim">
-              nearest: {paintLabel(suggested.paint)}, {suggested.says}
-            </span>
+          call.nearest.length > 0 ? (
+            <ul className="nearest">
+              {call.nearest.map(({ paintId, owned, says }) => (
+                <li key={paintId}>
+                  <span className="dim">{owned ? 'in the drawer:' : 'to be had:'}</span> {says}
+                </li>
+              ))}
+            </ul>
           ) : (
             'no paint of this kind'
           )
@@ -146,7 +170,11 @@ function CallRow({ call, open, onToggle }: { call: ColourCallRow; open: boolean;
           'no colour is known for this code'
         )}
       </td>
-      <td className="num">{chosen?.dE00?.toFixed(1) ?? ''}</td>
+      <td className="num">
+        {chosen && chosen.dE00 !== null ? (
+          <Explained says={differenceFrom(call, chosen.paint)}>{chosen.dE00.toFixed(1)}</Explained>
+        ) : null}
+      </td>
       <td>
         {chosen ? (
           chosen.recipeId ? (
@@ -165,7 +193,11 @@ function CallRow({ call, open, onToggle }: { call: ColourCallRow; open: boolean;
       </td>
       <td className="have">
         {chosen ? (chosen.paint.ownedMl > 0 ? `in the drawer, ${chosen.paint.ownedMl.toFixed(0)} ml` : 'to buy') : ''}
-        {call.cup ? <div className="dim">needs {call.cup.paintMl.toFixed(1)} ml</div> : null}
+        {call.cup && chosen ? (
+          <div className="dim">
+            needs <Explained says={needFrom(call, data.factor)}>{call.cup.paintMl.toFixed(1)} ml</Explained>
+          </div>
+        ) : null}
       </td>
     </tr>
   );

@@ -6,12 +6,14 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/choices';
 import { FINISHES, paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
-import { matchSingle, passes, type Match, type MatchFilter } from '@/core/match/single';
+import { claimInWords, matchSingle, passes, type Match, type MatchFilter } from '@/core/match/single';
 import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
+import { Explained } from '@/ui/explained';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import { MATCHES, targetOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
+import { differenceFrom } from '../explanations';
 import type { GoTo } from '../panes';
 import { useShelf } from '../shelf';
 
@@ -242,8 +244,10 @@ function Filtered({
                   {match.claimed ? <div className="dim">{claimInWords(match, call.code)}</div> : null}
                 </td>
                 <td>{match.says}</td>
-                <td className="num" title={`uncertainty ± ${match.sd.toFixed(1)}`}>
-                  {call.record?.kind === 'metallic' ? '' : match.dE00.toFixed(1)}
+                <td className="num">
+                  {call.record?.kind === 'metallic' ? null : (
+                    <Explained says={differenceFrom(call, match.paint)}>{match.dE00.toFixed(1)}</Explained>
+                  )}
                 </td>
                 <td>
                   {CHEMISTRIES[match.paint.chemistry].title}
@@ -279,15 +283,7 @@ function Filtered({
   );
 }
 
-/** "claims TCS 31; really 3.2 off". */
-function claimInWords(match: Match, code: string): string {
-  if (match.paint.kind === 'metallic') return `claims ${code}`;
-  return match.says === "can't tell apart"
-    ? `claims ${code}, and is`
-    : `claims ${code}; really ${match.dE00.toFixed(1)} off`;
-}
-
-const groupOf = (match: Match) => (match.inDrawer ? 'drawer' : match.claimed ? 'claims' : 'nearest');
+const groupOf = (match: Match) => (match.inDrawer ? 'drawer' : match.claimed ? 'claims it' : 'to be had');
 function groupLabel(before: Match | undefined, here: Match): string {
   return before && groupOf(before) === groupOf(here) ? '' : groupOf(here);
 }

@@ -15,6 +15,7 @@ import { hexOf } from '@/core/colour/spaces';
 import { bottleState, type BottleState } from '@/core/paint/bottle';
 import { PAINT_KINDS, type Paint } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
+import { openedByRow } from '@/ui/rows';
 
 interface Row {
   paint: Paint;
@@ -209,6 +210,7 @@ export function CatalogueTable({
                   className={`catalogue-row${row.id === open ? ' open' : ''}`}
                   style={{ gridTemplateColumns: WIDTHS, transform: `translateY(${item.start}px)` }}
                   title={row.original.says}
+                  onClick={openedByRow(() => onOpen(row.id))}
                 >
                   {row.getVisibleCells().map((cell, i) => (
                     <div key={cell.id} role="cell">

@@ -62,7 +62,7 @@ function sprayedFor(
       ? { label: recipe.label, pigment: mixed(parts), sure: 'from the paints of the recipe' }
       : null;
   }
-  const paint = (call.chosen && byId.get(call.chosen.paint.id)) ?? call.matches[0]?.paint;
+  const paint = (call.chosen && byId.get(call.chosen.paint.id)) ?? byId.get(call.nearest[0]?.paintId ?? '');
   const known = paint && pigmentOfPaint(paint);
   return known
     ? {

@@ -1,26 +1,42 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
-import type { Pigment } from '@/core/colour/kubelka-munk';
+import { useMemo, useState, type ReactNode } from 'react';
+import { mixed, type Pigment } from '@/core/colour/kubelka-munk';
 import { mixingOrder, scaleTo } from '@/core/match/mix/cup';
 import { SPARE_SHARE } from '@/core/match/needs';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
-import { DROPS_PER_ML } from '@/core/paint/quantity';
+import { coatsOfFilm } from '@/core/paint/planned-coats';
+import { CUP_ML, DROPS_PER_ML, planCup } from '@/core/paint/quantity';
 import { thinningOf } from '@/core/paint/thinning';
 import { counted } from '@/core/units/words';
 import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
-import { dropOf, type ColourCallRow } from '@/stations/colours/page-data';
+import { Explained } from '@/ui/explained';
+import { needFrom } from '../explanations';
+import { dropOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
 
 /** The recipe for as much as is needed, in the order in which the drops go in. */
 export function MakeIt({
+  data,
   parts,
   call,
 }: {
+  data: ColoursPage;
   parts: readonly { paintId: string; drops: number; paint: Paint; pigment: Pigment }[];
   call: ColourCallRow;
 }): ReactNode {
-  const needed = Math.max(0.5, (call.cup?.paintMl ?? 1) * (1 + SPARE_SHARE));
+  const main = parts.reduce((a, b) => (b.drops > a.drops ? b : a)).paint;
+  const { ratio, thinner: thinnerName } = thinningOf(main);
+  // What is in the cup counts, whatever makes the colour now.
+  const coats = useMemo(
+    () => coatsOfFilm(mixed(parts), main, data.ground, 'from the paints of the mixture'),
+    [parts, main, data.ground],
+  );
+  const cup = planCup(
+    { areaCm2: call.areaCm2, coats: coats.coats },
+    { cupMl: CUP_ML, thinRatio: ratio, factor: data.factor },
+  );
+  const needed = cup.paintMl * (1 + SPARE_SHARE);
   const [text, setText] = useState(needed.toFixed(1));
   const ml = parseNumber(text);
   const wanted = ml && ml > 0 && ml <= 500 ? ml : null;
@@ -29,8 +45,6 @@ export function MakeIt({
   const order = mixingOrder(
     scaled.parts.map((part) => ({ ...part, pigment: parts.find(({ paintId }) => paintId === part.paintId)!.pigment })),
   );
-  const main = parts.reduce((a, b) => (b.drops > a.drops ? b : a)).paint;
-  const { ratio, thinner: thinnerName } = thinningOf(main);
   const total = scaled.parts.reduce((sum, { drops }) => sum + drops, 0);
   const thinner = Math.round(total * ratio);
   const short = scaled.parts.filter(({ paintId, drops }) => {
@@ -55,9 +69,10 @@ export function MakeIt({
         </label>
         <span className="dim">
           {wanted === null ? 'between 0.05 and 500 ml; ' : ''}
-          {call.areaCm2.toFixed(0)} cm²,{' '}
-          {call.coats ? counted(call.coats.coats, 'coat') : 'coats not known until a paint is chosen'},{' '}
-          {Math.round(100 * SPARE_SHARE)} % more for touch-ups and repairs. {scaled.times} times the recipe makes{' '}
+          <Explained says={needFrom({ ...call, coats, cup, chosen: { thinRatio: ratio } }, data.factor)}>
+            {call.areaCm2.toFixed(0)} cm² in {counted(coats.coats, 'coat')} take {cup.paintMl.toFixed(1)} ml of paint
+          </Explained>
+          , and {Math.round(100 * SPARE_SHARE)} % more for touch-ups and repairs. {scaled.times} times the recipe makes{' '}
           {scaled.ml.toFixed(2)} ml at {DROPS_PER_ML} drops to the millilitre.
         </span>
       </div>

@@ -7,14 +7,16 @@ import { chooseColour } from '@/actions/choices';
 import { BLANK_RECIPE } from '@/core/kept/blank';
 import { differenceInWords } from '@/core/colour/words';
 import { chemistryOf, tryRecipe } from '@/core/match/mix/cup';
-import { matchSingle } from '@/core/match/single';
+import { claimInWords, matchSingle } from '@/core/match/single';
 import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
-import type { Paint } from '@/core/paint/catalogue';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { DropBar } from '@/ui/drop-bar';
+import { Explained } from '@/ui/explained';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import { useWorker } from '@/ui/use-worker';
 import { CallChoice } from '../call-choice';
+import { differenceFrom } from '../explanations';
 import { dropOf, targetOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
@@ -168,6 +170,7 @@ function Bench({
   const record = call.recipes.find(({ record: kept }) => kept.id === recipeId)?.record ?? null;
   return (
     <>
+      <ReadyMade data={data} call={call} paints={paints} />
       <div className="mixing">
         <section aria-label="Recipe in hand">
           <div className="mixing-head">
@@ -187,7 +190,10 @@ function Bench({
               <div>
                 {tried ? (
                   <>
-                    ΔE00 <span data-testid="mix-de">{tried.dE00.toFixed(2)}</span>{' '}
+                    ΔE00{' '}
+                    <Explained says={differenceFrom(call, { lab: tried.lab, sd: tried.sd })}>
+                      <span data-testid="mix-de">{tried.dE00.toFixed(2)}</span>
+                    </Explained>{' '}
                     <span className="dim">± {tried.sd.toFixed(1)}</span>
                   </>
                 ) : null}
@@ -314,7 +320,7 @@ function Bench({
       </div>
       {tried ? (
         <>
-          <MakeIt parts={inHand} call={call} />
+          <MakeIt data={data} parts={inHand} call={call} />
           <TestSpray
             key={record?.id ?? 'new'}
             data={data}
@@ -344,3 +350,46 @@ function Bench({
     </>
   );
 }
+
+/** A paint that claims the code and comes up to it is named before anything is mixed. */
+function ReadyMade({
+  data,
+  call,
+  paints,
+}: {
+  data: ColoursPage;
+  call: ColourCallRow;
+  paints: readonly Paint[];
+}): ReactNode {
+  const { run, busy } = useSaving();
+  const ready = useMemo(
+    () => matchSingle(targetOf(call)!, paints, 4).filter(({ claimed, dE00 }) => claimed && dE00 < AS_GOOD_AS_MIXED),
+    [call, paints],
+  );
+  const [best] = ready;
+  if (!best || call.chosen?.paint.id === best.paint.id) return null;
+  return (
+    <p role="note">
+      Before you mix: {paintLabel(best.paint)} {best.paint.name} {claimInWords(best, call.code)}
+      {best.inDrawer
+        ? `, and ${best.paint.ownedMl.toFixed(0)} ml of it stand in the drawer`
+        : ', and is to be had'}.{' '}
+      <Button
+        variant="outlined"
+        size="small"
+        disabled={busy}
+        onClick={() =>
+          void run(
+            (act) => chooseColour({ act, briefId: data.briefId, codeId: call.codeId, by: { paintId: best.paint.id } }),
+            'Chosen',
+          )
+        }
+      >
+        Use it
+      </Button>
+    </p>
+  );
+}
+
+/** Mixtures rarely come nearer than this. */
+const AS_GOOD_AS_MIXED = 2;

@@ -17,6 +17,7 @@ import { useWorker } from '@/ui/use-worker';
 import { chosenParts, type ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
+import { gainsOf } from '@/core/brief/together';
 import type { Made, searchTogether, Solution, TogetherAnswer } from '@/core/brief/together';
 
 type Api = { searchTogether: typeof searchTogether };
@@ -55,7 +56,7 @@ function Together({ data, paints }: { data: ColoursPage; paints: readonly Paint[
     start((api, hear) =>
       api.searchTogether(
         {
-          calls: calls.map(({ code, lab, record }) => ({ code, lab: lab!, kind: record!.kind })),
+          calls: calls.map(({ code, lab, sd, record }) => ({ code, lab: lab!, sd, kind: record!.kind })),
           edges,
           paints: from,
           recipes,
@@ -165,7 +166,9 @@ function Together({ data, paints }: { data: ColoursPage; paints: readonly Paint[
         <p className="dim">
           {answer!.proven
             ? 'No better choice exists.'
-            : `A better choice may exist, by at most ${answer!.gap.toFixed(2)} of ${solutions[0]!.F.toFixed(1)}.`}
+            : answer!.gap < 0.005
+              ? 'No choice that is better by anything worth naming exists.'
+              : `A better choice may exist, by at most ${answer!.gap.toFixed(2)} of ${solutions[0]!.F.toFixed(1)}.`}
         </p>
       ) : null}
       <div className="side-by-side">
@@ -247,6 +250,11 @@ function chosenNow(data: ColoursPage, edges: readonly { a: string; b: string }[]
       return one && other ? compareNeighbours([one, other]) : [];
     }),
     buy: used.filter(({ ownedMl }) => ownedMl === 0).map(({ id }) => id),
+    gains: gainsOf(
+      made,
+      data.calls.flatMap(({ code, lab, record }) => (lab && record ? [{ code, lab, kind: record.kind }] : [])),
+      paints,
+    ),
     lines: new Set(used.map(({ line }) => line)).size,
   };
 }
@@ -317,16 +325,23 @@ function SchemeTable({ data, solution }: { data: ColoursPage; solution: Solution
   );
 }
 
+/** Each bottle to buy with what it gains: one that gains nothing is not bought. */
 function ToBuy({ solution, paints }: { solution: Solution; paints: readonly Paint[] }): ReactNode {
   if (solution.buy.length === 0) return null;
+  const gain = new Map(solution.gains.map(({ paintId, says }) => [paintId, says]));
   return (
-    <p>
-      To buy:{' '}
-      {solution.buy
-        .map((id) => paints.find((paint) => paint.id === id)!)
-        .map((paint) => `${paintLabel(paint)} ${paint.name}`)
-        .join(', ')}
-      .
-    </p>
+    <>
+      <h3>To buy</h3>
+      <ul className="flags">
+        {solution.buy.map((id) => {
+          const paint = paints.find((candidate) => candidate.id === id)!;
+          return (
+            <li key={id}>
+              {paintLabel(paint)} {paint.name} <span className="dim">{gain.get(id)}</span>
+            </li>
+          );
+        })}
+      </ul>
+    </>
   );
 }

@@ -1,0 +1,85 @@
+import { spokenZones } from '@/core/outline/spoken';
+import { CHEMISTRIES, layOver, type Chemistry, type OverRule } from '@/core/paint/chemistry';
+import { lightToDark } from '@/core/route/colour-runs';
+import { conflictsOf } from '@/core/route/guard';
+import { stacksOf, type StackLayer } from '@/core/route/stack';
+import type { BriefView } from './derive';
+
+/** What a call's chemistry does to what it meets, or suffers from it: told when its paint is chosen, with what helps. */
+export interface ChemistryNote {
+  /** It spoils the work, unless what is said is done. */
+  grave: boolean;
+  says: string;
+}
+
+const isGrave = ({ verdict }: Pick<OverRule, 'verdict'>) => verdict === 'risk' || verdict === 'no';
+const kindOf = (chemistry: Chemistry) => CHEMISTRIES[chemistry].title.toLowerCase();
+
+/** What helps where a layer attacks the one under it. */
+const REMEDY: Partial<Record<OverRule['verdict'], string>> = {
+  no: 'seal it first with a lacquer or acrylic clear that has cured, or choose a paint of its own chemistry',
+  risk: 'let it cure, then mist coats only; or choose a paint of its own chemistry',
+  'mist first': 'begin with a mist coat',
+  'after cure': 'wait until it has cured',
+};
+
+/** By code: conflicts on its zones, and along the edges where a neighbour's coat is sprayed over it. */
+export function chemistryNotes(
+  { calls, route, outline }: Pick<BriefView, 'calls' | 'route' | 'outline'>,
+  edges: readonly { a: string; b: string }[],
+): Map<string, ChemistryNote[]> {
+  const notes = new Map<string, ChemistryNote[]>();
+  const note = (code: string | null, made: ChemistryNote) => {
+    if (code === null) return;
+    const known = notes.get(code) ?? [];
+    if (!known.some(({ says }) => says === made.says)) notes.set(code, [...known, made]);
+  };
+
+  const byPair = new Map<string, { over: StackLayer; under: StackLayer; rule: OverRule; zones: string[] }>();
+  for (const { zone, over, under, verdict, says } of conflictsOf(stacksOf(route, outline))) {
+    if (over.code === null && under.code === null) continue;
+    const key = `${over.step} ${under.step}`;
+    const known = byPair.get(key) ?? { over, under, rule: { verdict, says }, zones: [] };
+    byPair.set(key, { ...known, zones: [...known.zones, zone] });
+  }
+  const nameOf = ({ code, paint, what }: StackLayer) => code ?? (paint.toLowerCase() || what);
+  for (const { over, under, rule, zones } of byPair.values()) {
+    const made = {
+      grave: isGrave(rule),
+      says: `${nameOf(over)} (${kindOf(over.chemistry)}) over ${nameOf(under)} (${kindOf(under.chemistry)}) on ${spokenZones(outline.zones, zones)}: ${rule.says}. ${capital(REMEDY[rule.verdict]!)}`,
+    };
+    note(over.code, made);
+    note(under.code, made);
+  }
+
+  const painted = calls.flatMap(({ code, choice, official }) =>
+    choice
+      ? [
+          {
+            code,
+            lab: choice.paint.lab ?? official?.lab ?? null,
+            paint: choice.paint,
+            chemistry: choice.paint.chemistry,
+          },
+        ]
+      : [],
+  );
+  const ordered = lightToDark(painted.map((call) => ({ ...call, paint: { ...call.paint, label: '' } })));
+  const place = new Map(ordered.map(({ code }, i) => [code, i]));
+  for (const { a, b } of edges) {
+    if (!place.has(a) || !place.has(b)) continue;
+    const [first, later] = place.get(a)! < place.get(b)! ? [a, b] : [b, a];
+    const [under, over] = [ordered[place.get(first)!]!, ordered[place.get(later)!]!];
+    const rule = layOver(over.chemistry, under.chemistry);
+    if (!isGrave(rule)) continue;
+    const made = {
+      grave: true,
+      says: `Where they meet, ${later} (${kindOf(over.chemistry)}) is sprayed over the edge of ${first} (${kindOf(under.chemistry)}): ${rule.says}. ${capital(REMEDY[rule.verdict]!)}`,
+    };
+    note(first, made);
+    note(later, made);
+  }
+  return notes;
+}
+
+const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
