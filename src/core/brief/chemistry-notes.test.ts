@@ -35,7 +35,10 @@ describe('chemistry at a call', () => {
       expect(notes.find(({ says }) => says.startsWith('Where they meet'))!.says).toMatch(/wrinkles it.*Seal it first/);
   });
   test('the clear over an enamel colour is told to wait until that has cured', () => {
-    const belly = plain.calls.find(({ zones, choice }) => choice && zones.includes('fuselage-lower'))!.code;
+    const outside = new Set(
+      plain.outline.zones.filter(({ group }) => group === 'wings' || group === 'fuselage').map(({ key }) => key),
+    );
+    const belly = plain.calls.find(({ zones, choice }) => choice && zones.some((zone) => outside.has(zone)))!.code;
     const notes = chemistryNotes(withChemistries({ [belly]: 'EN' }), []).get(belly) ?? [];
     const says = notes.map((note) => note.says);
     expect(says.some((text) => /^clear .* over .*enamel.*Wait until it has cured/.test(text))).toBe(true);
