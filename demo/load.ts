@@ -1,5 +1,5 @@
 import { deriveBrief } from '@/core/brief/derive';
-import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
+import { BLANK_LOG_ENTRY, BLANK_LAYING } from '@/core/kept/blank';
 import { outlineSpecOf, type ColourShelf } from '@/core/kept/state';
 import { officialColours } from '@/core/codes/official';
 import type { Lab } from '@/core/colour/types';
@@ -90,7 +90,7 @@ function choicesOf(codes: readonly string[], shelf: ColourShelf): BriefFile['cho
     const { finish, kind } = colour.record;
     const found = matchSingle({ lab: colour.lab, sd: colour.sd, code, finish, kind }, shelf.paints, 1);
     const best = found.find((match) => match.inDrawer && match.dE00 < GOOD_ENOUGH) ?? found.at(-1);
-    return best ? [{ code, line: best.paint.line, number: best.paint.number }] : [];
+    return best ? [{ ...BLANK_LAYING, filter: null, code, line: best.paint.line, number: best.paint.number }] : [];
   });
 }
 

@@ -1,13 +1,20 @@
 'use server';
 
 import { z } from 'zod';
-import { bottleFields, recipeFields } from '@/core/kept/records';
+import { bottleFields, layingFields, recipeFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
-import { choose } from '@/data/choices';
-import { answered, ofBrief, versioned } from './answer';
+import { choose, lay } from '@/data/choices';
+import { answered, ofBrief, Refused, versioned } from './answer';
 
 /** Acts that choose what makes the colours of a brief, and keep its recipes. */
+
+/** Only what is named: a default would take the rest away. */
+const givenLaying = z.strictObject({
+  ground: layingFields.shape.ground.unwrap().optional(),
+  coats: layingFields.shape.coats.unwrap().optional(),
+  filter: layingFields.shape.filter.unwrap().optional(),
+});
 
 const made = z.union([
   z.object({ paintId: z.uuid() }),
@@ -36,6 +43,17 @@ export async function chooseColours(input: unknown): Promise<Result> {
       .parse(input);
     return perform(stampedAct(act, briefId, 'colours'), async (writer) => {
       for (const { codeId, by } of choices) await choose(writer, codeId, by);
+      return null;
+    });
+  });
+}
+
+/** Says how a colour is laid: its ground, its coats, a filter over it; what is not named stays. */
+export async function layColour(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, codeId, laying } = ofBrief.extend({ codeId: z.uuid(), laying: givenLaying }).parse(input);
+    return perform(stampedAct(act, briefId, 'colours'), async (writer) => {
+      if (!(await lay(writer, codeId, laying))) throw new Refused('', 'Choose what makes the colour first.');
       return null;
     });
   });

@@ -1,5 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { BLANK_RECIPE } from '@/core/kept/blank';
+import { briefFileSchema } from '@/core/interchange/brief-file';
+import { exportBrief, importBrief } from '@/data/brief-files';
 import { loadBrief, createBrief } from '@/data/briefs';
 import { loadShelf } from '@/data/shelf';
 import { closePool, pool, rows } from '@/data/database';
@@ -293,5 +295,53 @@ describe('what makes a colour', () => {
     const { paint } = await ready();
     const same = { id: paint.id, version: paint.version };
     expect(fieldsOf(await actions.mergePaint({ briefId, from: same, into: same }))).toEqual(['into']);
+  });
+});
+
+describe('how a colour is laid', () => {
+  const chosen = async () => {
+    await addChip();
+    await addPaint();
+    await addPaint({ number: '2', name: 'Dark grey' });
+    const shelf = await loadShelf();
+    const [codeId, [one, two]] = [shelf.codes[0]!.id, shelf.paints];
+    await actions.chooseColour({ briefId, codeId, by: { paintId: one!.id } });
+    return { codeId, one: one!.id, two: two!.id };
+  };
+  const choice = async () => (await loadBrief(briefId))!.choices[0]!;
+  test('is kept with the call: ground, coats and filter, each by itself', async () => {
+    const { codeId, two } = await chosen();
+    await actions.layColour({ briefId, codeId, laying: { ground: 'pink' } });
+    await actions.layColour({ briefId, codeId, laying: { coats: 3 } });
+    await actions.layColour({ briefId, codeId, laying: { filter: { paintId: two, percent: 5, passes: 2 } } });
+    expect(await choice()).toMatchObject({ ground: 'pink', coats: 3, filter: { paintId: two, percent: 5, passes: 2 } });
+  });
+  test('another paint keeps the ground, and its coats are reckoned anew', async () => {
+    const { codeId, two } = await chosen();
+    await actions.layColour({ briefId, codeId, laying: { ground: 'white', coats: 4 } });
+    await actions.chooseColour({ briefId, codeId, by: { paintId: two } });
+    expect(await choice()).toMatchObject({ paintId: two, ground: 'white', coats: null });
+  });
+  test('travels with the brief', async () => {
+    const { codeId, two } = await chosen();
+    const filter = { paintId: two, percent: 5, passes: 2 };
+    await actions.layColour({ briefId, codeId, laying: { ground: 'pink', filter } });
+    const { file } = (await exportBrief(briefId))!;
+    expect(file.choices[0]).toMatchObject({
+      ground: 'pink',
+      filter: { line: 'Hask', number: '2', percent: 5, passes: 2 },
+    });
+    const copy = (await loadBrief((await importBrief(briefFileSchema.parse(file))).value))!;
+    expect(copy.choices[0]).toMatchObject({ ground: 'pink', filter });
+  });
+  test('is refused where nothing is chosen, and where it is no ground', async () => {
+    await addChip();
+    const codeId = (await loadShelf()).codes[0]!.id;
+    expect(saysOf(await actions.layColour({ briefId, codeId, laying: { ground: 'pink' } }))).toMatch(
+      /Choose what makes/,
+    );
+    expect(fieldsOf(await actions.layColour({ briefId, codeId, laying: { ground: 'mud' } }))).toEqual([
+      'laying.ground',
+    ]);
   });
 });

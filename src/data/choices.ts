@@ -1,4 +1,5 @@
-import type { Fields } from '@/core/kept/records';
+import { BLANK_LAYING } from '@/core/kept/blank';
+import type { Fields, Laying } from '@/core/kept/records';
 import type { ActWriter } from './acts';
 import { rows } from './database';
 
@@ -22,8 +23,20 @@ export async function choose(writer: ActWriter, codeId: string, by: MadeBy | nul
       : 'recipeId' in by
         ? by.recipeId
         : null;
-  const fields = { codeId, paintId: 'paintId' in by ? by.paintId : null, recipeId };
-  if (known) await writer.update('colour_choice', known.id, known.version, fields);
-  else await writer.insert('colour_choice', fields);
+  const made = { paintId: 'paintId' in by ? by.paintId : null, recipeId };
+  // Ground and filter belong to the colour; how many coats it takes belongs to the paint.
+  if (known) await writer.update('colour_choice', known.id, known.version, { ...made, coats: null });
+  else await writer.insert('colour_choice', { ...BLANK_LAYING, codeId, ...made });
   return recipeId;
+}
+
+/** Says how a colour is laid for which something is chosen; false where nothing is. */
+export async function lay(writer: ActWriter, codeId: string, laying: Partial<Laying>): Promise<boolean> {
+  const [known] = await rows<{ id: string; version: number }>(
+    writer.client,
+    'select id, version from colour_choice where brief_id = $1 and code_id = $2 for update',
+    [writer.act.briefId, codeId],
+  );
+  if (known) await writer.update('colour_choice', known.id, known.version, laying);
+  return known !== undefined;
 }

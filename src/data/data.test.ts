@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { newBrief } from '@/core/kept/new-brief';
-import { BLANK_RECIPE, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
+import { BLANK_LAYING, BLANK_RECIPE, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import {
   chipFields,
   colourCodeFields,
@@ -311,7 +311,7 @@ describe('a catalogue on its way in', () => {
         predicted: [50, 0, 0],
         sd: 1,
       });
-      await writer.insert('colour_choice', { codeId: code.id, paintId: from.id, recipeId: null });
+      await writer.insert('colour_choice', { ...BLANK_LAYING, codeId: code.id, paintId: from.id, recipeId: null });
       return { codeId: code.id };
     });
     await doing(briefId, 'colours', (writer) => mergePaints(writer, from, into));

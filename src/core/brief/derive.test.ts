@@ -1,3 +1,4 @@
+import { BLANK_LAYING } from '@/core/kept/blank';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { describe, expect, test } from '@jest/globals';
 import { dunlin } from '@demo/dunlin';
@@ -50,7 +51,7 @@ describe('what follows from a brief', () => {
   test('a chosen paint gives the step its chemistry and the wait that follows', () => {
     const without = derive(demo());
     const state = demo();
-    state.choices = [{ id: 'c', version: 1, codeId: 'code-31', paintId: 'paint-1', recipeId: null }];
+    state.choices = [{ ...BLANK_LAYING, id: 'c', version: 1, codeId: 'code-31', paintId: 'paint-1', recipeId: null }];
     const withPaint = derive(state);
     const step = (view: typeof without) => view.route.steps.find((item) => item.key === 'spray:TCS 31')!;
     expect(step(without).load!.chemistry).toBe('WA');

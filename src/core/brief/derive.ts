@@ -5,7 +5,7 @@ import type { Window } from '@/core/evidence/date-fit';
 import { needsOrder, type Layer } from '@/core/evidence/layers';
 import { buildOutline, zoneTitle, type Outline } from '@/core/outline/outline';
 import type { Zone } from '@/core/outline/zones';
-import { groundOfBrief } from '@/core/paint/grounds';
+import { groundCalled, groundOfBrief, type Ground } from '@/core/paint/grounds';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import { localDay } from '@/core/route/calendar';
@@ -30,6 +30,9 @@ export interface CallView {
   choice: { record: Kept<'colour_choice'>; paint: Paint; recipe: RecipeView | null } | null;
   /** Coats that are planned of it; null while no paint is chosen. */
   coats: PlannedCoats | null;
+  /** What is laid under it beside the ground of the brief, and what over it. */
+  ground: Ground | null;
+  filter: { paint: Paint; percent: number; passes: number } | null;
 }
 
 /** A brief with all that follows from it. */
@@ -216,12 +219,21 @@ function callMaker(
     const recipe = kept ? recipeView(kept, paints) : null;
     const paint = recipe ? recipeAsPaint(recipe) : record?.paintId && paints.get(record.paintId);
     const choice = record && paint ? { record, paint, recipe } : null;
+    const own = record ? groundCalled(record.ground) : null;
+    const filter = record?.filter ?? null;
+    const filterPaint = filter && paints.get(filter.paintId);
     return {
       code,
       official: colour,
       zones,
       choice,
-      coats: choice && plannedCoats(choice.paint, ground, loggedCoats(state, record!.codeId, code)),
+      coats:
+        choice &&
+        (record!.coats === null
+          ? plannedCoats(choice.paint, own?.lab ?? ground, loggedCoats(state, record!.codeId, code))
+          : { coats: record!.coats, because: `${record!.coats} as you chose at Layers` }),
+      ground: choice && own,
+      filter: choice && filter && filterPaint ? { ...filter, paint: filterPaint } : null,
     };
   };
 }
@@ -253,6 +265,14 @@ function routeCall(call: CallView): RouteCall {
     zones: call.zones,
     lab: paint?.lab ?? call.official?.lab ?? null,
     coats: call.coats?.coats ?? null,
+    ground: call.ground?.title ?? null,
+    filter: call.filter && {
+      label: `${paintLabel(call.filter.paint)} ${call.filter.paint.name}`.trim(),
+      percent: call.filter.percent,
+      passes: call.filter.passes,
+      chemistry: call.filter.paint.chemistry,
+      dries: call.filter.paint.dries,
+    },
     paint: paint
       ? {
           id: paint.id,

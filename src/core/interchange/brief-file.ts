@@ -8,6 +8,8 @@ import {
   colourCodeFields,
   colourSystemFields,
   eveningFields,
+  filterFields,
+  layingFields,
   logEntryFields,
   markingFields,
   paintFields,
@@ -30,6 +32,12 @@ const paintInFile = paintFields.omit({ lineId: true });
 const { codeId: _code, otherId: _other, ...relationInFile } = codeRelationFields.shape;
 const paintName = { line: z.string().min(1), number: z.string().min(1) };
 
+const layingInFile = {
+  ground: layingFields.shape.ground,
+  coats: layingFields.shape.coats,
+  filter: filterFields.omit({ paintId: true }).extend(paintName).nullable().default(null),
+};
+
 const wholeBrief = z
   .strictObject({
     format: z.literal('build-brief/4', {
@@ -44,7 +52,12 @@ const wholeBrief = z
     log: z.array(logEntryFields).max(20_000),
     timers: z.array(timerFields).max(100),
     choices: z
-      .array(z.union([z.strictObject({ code: ref, ...paintName }), z.strictObject({ code: ref, recipe: ref })]))
+      .array(
+        z.union([
+          z.strictObject({ code: ref, ...paintName, ...layingInFile }),
+          z.strictObject({ code: ref, recipe: ref, ...layingInFile }),
+        ]),
+      )
       .max(500),
     recipes: z
       .array(
@@ -201,8 +214,18 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
       const code = codeName(choice.codeId);
       const recipe = choice.recipeId && refOf.get(choice.recipeId);
       const paint = choice.paintId && paintOf.get(choice.paintId);
-      if (code && recipe) return [{ code, recipe }];
-      return code && paint ? [{ code, line: paint.line, number: paint.number }] : [];
+      const { ground, coats, filter } = choice;
+      const over = filter && paintOf.get(filter.paintId);
+      const laying = {
+        ground,
+        coats,
+        filter:
+          filter && over
+            ? { line: over.line, number: over.number, percent: filter.percent, passes: filter.passes }
+            : null,
+      };
+      if (code && recipe) return [{ code, recipe, ...laying }];
+      return code && paint ? [{ code, line: paint.line, number: paint.number, ...laying }] : [];
     })
     .sort((a, b) => a.code.localeCompare(b.code));
   const recipes = state.recipes.flatMap((record) => {
@@ -234,7 +257,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
   for (const { code, other } of related) named.add(code).add(other);
   const codes = shelf.codes.filter((code) => named.has(code.code));
   const used = new Set([
-    ...state.choices.flatMap(({ paintId }) => paintId ?? []),
+    ...state.choices.flatMap(({ paintId, filter }) => [paintId ?? [], filter?.paintId ?? []].flat()),
     ...state.recipes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)),
   ]);
   return {
@@ -312,8 +335,12 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
       const codeId = codeIdOf(choice.code);
       const recipeId = 'recipe' in choice ? choice.recipe : null;
       const paintId = 'recipe' in choice ? null : paintIdOf(choice);
+      const { ground, coats } = choice;
+      const over = choice.filter && paintIdOf(choice.filter);
+      const filter =
+        choice.filter && over ? { paintId: over, percent: choice.filter.percent, passes: choice.filter.passes } : null;
       return codeId && (recipeId || paintId)
-        ? [kept({ codeId, paintId: paintId ?? null, recipeId }, `choice${i}`)]
+        ? [kept({ codeId, paintId: paintId ?? null, recipeId, ground, coats, filter }, `choice${i}`)]
         : [];
     }),
     recipes: file.recipes.flatMap(({ ref: id, code, parts, ...recipe }) => {

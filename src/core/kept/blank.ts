@@ -1,4 +1,4 @@
-import type { Fields } from './records';
+import type { Fields, Laying } from './records';
 
 /** Records with nothing in them yet: what a form, an import or a builder starts from. */
 export const BLANK_SOURCE: Fields<'source'> = {
@@ -58,3 +58,6 @@ export const BLANK_RECIPE: Omit<Fields<'recipe'>, 'codeId' | 'parts' | 'predicte
   madeOn: null,
   note: '',
 };
+
+/** A colour over what the brief lays anyhow, in as many coats as are reckoned. */
+export const BLANK_LAYING: Laying = { ground: '', coats: null, filter: null };

@@ -4,7 +4,7 @@ import { bottleFields } from './records/bottle';
 import { briefFields } from './records/brief';
 import { chipFields } from './records/chip';
 import { codeRelationFields } from './records/code-relation';
-import { colourChoiceFields } from './records/colour-choice';
+import { colourChoiceFields, type layingFields } from './records/colour-choice';
 import { colourCodeFields } from './records/colour-code';
 import { colourSystemFields } from './records/colour-system';
 import { eveningFields } from './records/evening';
@@ -76,6 +76,8 @@ export const RECORDS = {
   colour_choice: colourChoiceFields,
 } as const;
 
+/** How a colour is laid: what under it, in how many coats, with what filter over it. */
+export type Laying = z.infer<typeof layingFields>;
 export type RecordName = keyof typeof RECORDS;
 export type Fields<N extends RecordName> = z.infer<(typeof RECORDS)[N]>;
 /** A kept record: its fields with its identity and the version that an update must name. */

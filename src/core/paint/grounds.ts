@@ -13,6 +13,11 @@ export const GROUNDS = [
   { key: 'silver', title: 'Silver', lab: [76, 0, 1] },
 ] as const satisfies readonly { key: string; title: string; lab: Lab }[];
 export type GroundKey = (typeof GROUNDS)[number]['key'];
+/** Every ground, and '' for what the brief lays anyhow. */
+export const GROUND_KEYS = ['', ...GROUNDS.map(({ key }) => key)] as ['', ...GroundKey[]];
+export type Ground = (typeof GROUNDS)[number];
+export const groundCalled = (key: GroundKey | ''): Ground | null =>
+  GROUNDS.find((ground) => ground.key === key) ?? null;
 
 export interface School {
   ground: GroundKey;

@@ -62,6 +62,66 @@ function sprayStep(key: string, title: string, lane: Lane, minutes: Minutes, cal
   });
 }
 
+/** A spray with what is laid under it and over it for this colour alone. */
+interface SprayRun {
+  steps: RouteStep[];
+  links: RouteLink[];
+  first: string;
+  last: RouteStep;
+}
+
+function sprayRun(spray: RouteStep, call: RouteCall, where: string, climate: Climate): SprayRun {
+  const run: SprayRun = { steps: [spray], links: [], first: spray.key, last: spray };
+  const name = call.name || call.code;
+  if (call.ground) {
+    const chemistry = ASSUMED_CHEMISTRY;
+    const what = call.ground.toLowerCase();
+    const ground = stepOf(`${spray.key}:ground`, `Lay ${what} under ${name} on ${where}`, 'spray', spray.lane, 20, {
+      load: { id: `ground ${call.ground}`, title: `${call.ground} ground`, chemistry, kind: 'solid', lightness: 60 },
+      layer: { what: 'undercoat', chemistry, code: null, paint: `${call.ground} ground`, coats: 1, covers: null },
+      zones: call.zones,
+      cautions: [SPRAYING[chemistry].caution],
+      why: `the ground that was chosen for ${name}`,
+    });
+    run.steps.unshift(ground);
+    run.first = ground.key;
+    run.links.push({
+      from: ground.key,
+      to: spray.key,
+      minLag: dryingTime(ground.load!, 'recoat', climate),
+      maxLag: null,
+      why: 'the ground may be painted over',
+    });
+  }
+  if (call.filter) {
+    const { label, percent, passes, ...coat } = call.filter;
+    const filter = stepOf(
+      `${spray.key}:filter`,
+      `Filter over ${name} on ${where}: ${percent} % ${label}`,
+      'spray',
+      spray.lane,
+      10 + 5 * passes,
+      {
+        load: { ...coat, id: `filter ${label}`, title: `${percent} % ${label}`, kind: 'wash', lightness: 80 },
+        layer: { what: 'tone', ...coat, code: null, paint: `${percent} % ${label}`, coats: 1, covers: null },
+        zones: call.zones,
+        cautions: [SPRAYING[coat.chemistry].caution],
+        why: `${counted(passes, 'wet pass')}, each left to dry: the colour must still show`,
+      },
+    );
+    run.steps.push(filter);
+    run.last = filter;
+    run.links.push({
+      from: spray.key,
+      to: filter.key,
+      minLag: dryingTime(coatOf(call), 'recoat', climate),
+      maxLag: null,
+      why: `${name} may be painted over`,
+    });
+  }
+  return run;
+}
+
 export function simpleSprays(
   prefix: string,
   lane: Lane,
@@ -69,23 +129,19 @@ export function simpleSprays(
   minutes: Minutes,
   { climate, outline }: RouteInput,
 ): Insert {
-  const steps = lightToDark(calls).map((call) =>
-    sprayStep(
-      `${prefix}:${call.code}`,
-      `${call.name || call.code} on ${spokenZones(outline.zones, call.zones)}`,
-      lane,
-      minutes,
-      call,
-    ),
-  );
+  const runs = lightToDark(calls).map((call) => {
+    const where = spokenZones(outline.zones, call.zones);
+    const spray = sprayStep(`${prefix}:${call.code}`, `${call.name || call.code} on ${where}`, lane, minutes, call);
+    return sprayRun(spray, call, where, climate);
+  });
   return {
-    steps,
-    links: [],
-    first: steps.map((step) => step.key),
-    last: steps.map((step) => ({
-      key: step.key,
-      wait: dryingTime(step.load!, 'recoat', climate),
-      why: `${step.load!.title} may be worked over`,
+    steps: runs.flatMap(({ steps }) => steps),
+    links: runs.flatMap(({ links }) => links),
+    first: runs.map(({ first }) => first),
+    last: runs.map(({ last }) => ({
+      key: last.key,
+      wait: dryingTime(last.load!, 'recoat', climate),
+      why: `${last.load!.title} may be worked over`,
     })),
   };
 }
@@ -135,17 +191,21 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
   const steps: RouteStep[] = [];
   const links: RouteLink[] = [];
   const ordered = lightToDark(calls);
+  let runEnd: RouteStep | null = null as RouteStep | null;
   ordered.forEach((call, i) => {
     const under = ordered[i - 1];
+    const where = spokenZones(outline.zones, call.zones);
     const spray = sprayStep(
       `spray:${call.code}`,
-      `Spray ${call.name || call.code} on ${spokenZones(outline.zones, call.zones)}`,
+      `Spray ${call.name || call.code} on ${where}`,
       'Whole',
       20 + 5 * Math.min(6, call.zones.length),
       call,
     );
     if (options.tonal !== 'plain')
       spray.why = [spray.why, 'thin coats: the tonal ground must still show'].filter(Boolean).join('; ');
+    const run = sprayRun(spray, call, where, climate);
+    links.push(...run.links);
     if (under) {
       const mask = stepOf(`mask:${call.code}`, `Mask for ${call.name || call.code}`, 'mask', 'Whole', 50, {
         zones: call.zones,
@@ -154,13 +214,13 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
       });
       const before = `spray:${under.code}`;
       links.push({
-        from: before,
+        from: runEnd!.key,
         to: mask.key,
-        minLag: dryingTime(coatOf(under), 'mask', climate),
+        minLag: dryingTime(runEnd!.load!, 'mask', climate),
         maxLag: null,
         why: `${under.name || under.code} may be masked`,
       });
-      links.push({ from: mask.key, to: spray.key, minLag: 0, maxLag: null, why: 'masked first' });
+      links.push({ from: mask.key, to: run.first, minLag: 0, maxLag: null, why: 'masked first' });
       const rule = layOver(chemistryOf(call), chemistryOf(under));
       if (rule.verdict !== 'ok') {
         links.push({
@@ -178,7 +238,8 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
       const rule = layOver(chemistryOf(call), GENERAL_COATS.primer.chemistry);
       if (rule.verdict !== 'ok') spray.cautions = [...spray.cautions, `Over the primer: ${rule.says}.`];
     }
-    steps.push(spray);
+    steps.push(...run.steps);
+    runEnd = run.last;
   });
   const firstMain = steps[0]?.key ?? null;
   layers.under.forEach((step, i) => {
@@ -193,9 +254,8 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
     if (to) links.push(overCoat(step, to, climate));
   });
   steps.unshift(...layers.under);
-  const end = ordered.at(-1);
-  let endKey = end ? `spray:${end.code}` : null;
-  const last: Coat = end ? coatOf(end) : { chemistry: ASSUMED_CHEMISTRY };
+  let endKey = runEnd?.key ?? null;
+  const last: Coat = runEnd?.load ?? { chemistry: ASSUMED_CHEMISTRY };
   for (const step of layers.over) {
     const below = steps.findLast((other) => other.load && other.zones.includes(step.zones[0]!)) ?? steps.at(-1);
     if (below) links.push(overCoat(below, step.key, climate));

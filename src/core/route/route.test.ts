@@ -180,6 +180,39 @@ describe('the route of a build', () => {
   });
 });
 
+describe('how a colour is laid', () => {
+  const laid = (over: Partial<RouteCall>) =>
+    buildRoute(input({ calls: CALLS.map((one) => (one.code === 'TCS 31' ? { ...one, ...over } : one)) }));
+  const filter = { label: 'Hask 9', percent: 5, passes: 2, chemistry: 'WA' as const };
+  test('a ground that was chosen is a step of its own under the colour, masked like it', () => {
+    const route = laid({ ground: 'Pink' });
+    expect(follows(route, 'spray:TCS 31:ground', 'spray:TCS 31')).toBe(true);
+    expect(follows(route, 'mask:TCS 31', 'spray:TCS 31:ground')).toBe(true);
+    const step = route.steps.find(({ key }) => key === 'spray:TCS 31:ground')!;
+    expect(step.layer).toMatchObject({ what: 'undercoat', paint: 'Pink ground' });
+    expect(step.zones).toEqual(CALLS[0]!.zones);
+  });
+  test('a filter goes over it once it may be recoated, before what comes next is masked', () => {
+    const route = laid({ filter });
+    const wait = route.links.find(({ from, to }) => from === 'spray:TCS 31' && to === 'spray:TCS 31:filter')!;
+    expect(wait.minLag).toBe(30);
+    expect(route.steps.find(({ key }) => key === 'spray:TCS 31:filter')!.title).toMatch(/5 % Hask 9/);
+    expect(follows(route, 'spray:TCS 31:filter', 'unmask')).toBe(true);
+  });
+  test('more coats take longer, and the step says why', () => {
+    const minutes = (coats: number) => laid({ coats }).steps.find(({ key }) => key === 'spray:TCS 31')!;
+    expect(minutes(4).minutes).toBeGreaterThan(minutes(2).minutes);
+    expect(minutes(4).minutesFrom).toMatch(/4 coats$/);
+  });
+  test('a small part with its own ground is still a network without circles', () => {
+    const route = buildRoute(input({ calls: CALLS.map((one) => ({ ...one, ground: 'White', filter })) }));
+    expect(
+      waitingCircle({ steps: route.steps.map(({ key }) => ({ id: key }) as never), links: route.links }),
+    ).toBeNull();
+    expect(follows(route, 'part:TCS 24:ground', 'part:TCS 24')).toBe(true);
+  });
+});
+
 describe('the plan', () => {
   const route = buildRoute(input());
   test('gives each step a date and time inside a session, and a finish', () => {

@@ -15,6 +15,10 @@ export interface RouteCall {
   lab: Lab | null;
   /** How many coats it will take; null where nobody can tell. */
   coats: number | null;
+  /** What is laid under it beside the ground of the whole build, by name. */
+  ground?: string | null;
+  /** Wet passes of a few per cent of another paint, over it. */
+  filter?: (Coat & { label: string; percent: number; passes: number }) | null;
   paint: (Coat & { id: string; label: string; kind: PaintKind; finish: Finish }) | null;
 }
 

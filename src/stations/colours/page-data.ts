@@ -1,5 +1,6 @@
 import type { BriefView, CallView } from '@/core/brief/derive';
-import type { Fields, Kept } from '@/core/kept/records';
+import type { Fields, Kept, Laying } from '@/core/kept/records';
+import { counted } from '@/core/units/words';
 import { besideTheColours } from '@/core/brief/beside';
 import { chemistryNotes, type ChemistryNote } from '@/core/brief/chemistry-notes';
 import { recipeAsPaint, recipeView } from '@/core/brief/recipes';
@@ -72,6 +73,8 @@ export interface ColourCallRow {
   areaCm2: number;
   /** Coats that are planned, and why; null while no paint is chosen. */
   coats: PlannedCoats | null;
+  /** How it is laid beside what the brief lays anyhow, as it was chosen at Layers. */
+  laid: { ground: Laying['ground']; groundTitle: string | null; coats: number | null; filter: string | null };
   /** What it takes in the cup, in those coats with the chosen paint's thinning. */
   cup: CupPlan | null;
   /** What its chemistry does to what it meets, or suffers from it. */
@@ -278,6 +281,14 @@ function callRow(
     recipes,
     areaCm2,
     coats: call.coats,
+    laid: {
+      ground: choice?.record.ground ?? '',
+      groundTitle: call.ground?.title ?? null,
+      coats: choice?.record.coats ?? null,
+      filter:
+        call.filter &&
+        `${counted(call.filter.passes, 'pass')} of ${call.filter.percent} % ${paintLabel(call.filter.paint)} ${call.filter.paint.name} over it`,
+    },
     cup: call.coats ? planCup({ areaCm2, coats: call.coats.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
     known: call.official ? knownOf(call.official, view, shelf) : [],
   };

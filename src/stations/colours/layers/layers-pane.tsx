@@ -1,5 +1,6 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
 import { deltaE00 } from '@/core/colour/difference';
@@ -13,7 +14,11 @@ import { COAT_WEIGHTS, contrastInWords, GROUNDS, undercoatSchools } from '@/core
 import { pigmentOfPaint, scaled } from '@/core/paint/paint-pigment';
 import { labOfPigment } from '@/core/paint/pigment';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { layColour } from '@/actions/choices';
+import type { Laying } from '@/core/kept/records';
 import { counted } from '@/core/units/words';
+import { Explained } from '@/ui/explained';
+import { useSaving } from '@/ui/saving';
 import { CallChoice } from '../call-choice';
 import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
@@ -112,9 +117,16 @@ function Layers({
           </select>
         </label>
       </div>
-      <Undercoats call={call} coat={coat} one={one} />
+      <Laid data={data} call={call} />
+      <Undercoats data={data} call={call} coat={coat} one={one} />
       <PreShading coat={{ ...coat, thickness: full / 2 }} />
-      <Filters base={labOfPigment(sprayed.pigment)} basePigment={sprayed.pigment} paints={paints} />
+      <Filters
+        data={data}
+        call={call}
+        base={labOfPigment(sprayed.pigment)}
+        basePigment={sprayed.pigment}
+        paints={paints}
+      />
       <Looking data={data} call={call} chosen={labOfPigment(sprayed.pigment)} pigment={sprayed.pigment} />
     </>
   );
@@ -124,7 +136,13 @@ interface CoatProps {
   coat: { pigment: Pigment; thickness: number };
 }
 
-function Undercoats({ call, coat, one }: CoatProps & { call: ColourCallRow; one: string }): ReactNode {
+function Undercoats({
+  data,
+  call,
+  coat,
+  one,
+}: CoatProps & { data: ColoursPage; call: ColourCallRow; one: string }): ReactNode {
+  const { lay, busy } = useLaying(data, call);
   const schools = undercoatSchools(call.lab!, call.record!.kind);
   const rows = useMemo(
     () =>
@@ -155,6 +173,7 @@ function Undercoats({ call, coat, one }: CoatProps & { call: ColourCallRow; one:
               </th>
               <th className="num">Until it is hidden</th>
               <th>Custom of the bench</th>
+              <th />
             </tr>
           </thead>
           <tbody>
@@ -178,6 +197,25 @@ function Undercoats({ call, coat, one }: CoatProps & { call: ColourCallRow; one:
                     {take?.says}
                     {avoid ? <strong>{avoid.says}</strong> : null}
                   </td>
+                  <td>
+                    {call.chosen ? (
+                      <Button
+                        size="small"
+                        variant={call.laid.ground === ground.key ? 'contained' : 'outlined'}
+                        disabled={busy}
+                        aria-label={
+                          call.laid.ground === ground.key ? `Do not lay ${ground.title}` : `Lay it over ${ground.title}`
+                        }
+                        onClick={() =>
+                          call.laid.ground === ground.key
+                            ? lay({ ground: '', coats: null }, 'Over the ground of the whole build again')
+                            : lay({ ground: ground.key, coats: null }, `Laid over ${ground.title.toLowerCase()}`)
+                        }
+                      >
+                        {call.laid.ground === ground.key ? 'Laid over it' : 'Lay it over this'}
+                      </Button>
+                    ) : null}
+                  </td>
                 </tr>
               );
             })}
@@ -189,6 +227,57 @@ function Undercoats({ call, coat, one }: CoatProps & { call: ColourCallRow; one:
         darker in the ground no longer shows at arm’s length (fitted to the bench, not measured). The first patch is the
         bare ground. The last column is what benches hold, computed by nobody.
       </p>
+    </section>
+  );
+}
+
+/** Changes how a colour is laid; route, bench and cup follow. */
+function useLaying(data: ColoursPage, call: ColourCallRow) {
+  const { run, busy } = useSaving();
+  const lay = (laying: Partial<Laying>, said: string) =>
+    void run((act) => layColour({ act, briefId: data.briefId, codeId: call.codeId, laying }), said);
+  return { lay, busy };
+}
+
+/** What this colour is laid with: the part of the call that was chosen here. */
+function Laid({ data, call }: { data: ColoursPage; call: ColourCallRow }): ReactNode {
+  const { lay, busy } = useLaying(data, call);
+  if (!call.chosen || !call.coats)
+    return (
+      <p className="dim">Choose what makes the colour under Calls; then what is chosen here becomes part of it.</p>
+    );
+  const { laid } = call;
+  return (
+    <section className="bar-line" aria-label="How it is laid">
+      <h2 style={{ marginTop: 0 }}>How it is laid</h2>
+      <p>
+        {laid.groundTitle ? `Over ${laid.groundTitle.toLowerCase()}` : 'Over the ground of the whole build'}, in{' '}
+        <Explained says={`${call.coats.because}.`}>{counted(call.coats.coats, 'coat')}</Explained>
+        {laid.filter ? `, with ${laid.filter}` : ''}. Route, bench and cup go by it.
+      </p>
+      <div className="filters">
+        <label>
+          Coats{' '}
+          <select
+            value={laid.coats ?? ''}
+            disabled={busy}
+            onChange={(event) => {
+              const coats = Number(event.target.value) || null;
+              lay({ coats }, coats ? counted(coats, 'coat') : 'As many coats as are reckoned');
+            }}
+          >
+            <option value="">as many as are reckoned</option>
+            {Array.from({ length: 12 }, (_, i) => (
+              <option key={i}>{i + 1}</option>
+            ))}
+          </select>
+        </label>
+        {laid.filter ? (
+          <Button size="small" variant="outlined" disabled={busy} onClick={() => lay({ filter: null }, 'No filter')}>
+            Leave the filter away
+          </Button>
+        ) : null}
+      </div>
     </section>
   );
 }
@@ -274,10 +363,14 @@ const fromTo = (least: number, most: number): string =>
   least === most ? counted(most, 'pass') : `${least} to ${counted(most, 'pass')}`;
 
 function Filters({
+  data,
+  call,
   base,
   basePigment,
   paints,
 }: {
+  data: ColoursPage;
+  call: ColourCallRow;
   base: Lab;
   basePigment: Pigment;
   paints: readonly Paint[];
@@ -288,6 +381,7 @@ function Filters({
   );
   const [chosen, setChosen] = useState('');
   const [percent, setPercent] = useState(5);
+  const { lay, busy } = useLaying(data, call);
   const paint = tints.find(({ id }) => id === chosen);
   const after = useMemo(() => {
     const known = paint && pigmentOfPaint(paint);
@@ -329,12 +423,25 @@ function Filters({
           <Strip labs={[base, ...after.map(({ lab }) => lab)]} label="The colour, then after each pass" />
           <p>
             {after
-              .map(
-                ({ coat, lab }) => `${coat} ${coat === 1 ? 'pass' : 'passes'}: ΔE00 ${deltaE00(base, lab).toFixed(1)}`,
-              )
+              .map(({ coat, lab }) => `${counted(coat, 'pass')}: ΔE00 ${deltaE00(base, lab).toFixed(1)}`)
               .join(', ')}
             . Filters are usually kept under 3, fading of upper surfaces under 6.
           </p>
+          {call.chosen && paint ? (
+            <p className="pane-actions">
+              {[1, 2, 3, 4].map((passes) => (
+                <Button
+                  key={passes}
+                  size="small"
+                  variant="outlined"
+                  disabled={busy}
+                  onClick={() => lay({ filter: { paintId: paint.id, percent, passes } }, 'The filter goes over it')}
+                >
+                  {counted(passes, 'pass')} over it
+                </Button>
+              ))}
+            </p>
+          ) : null}
         </>
       ) : (
         <p className="dim">
