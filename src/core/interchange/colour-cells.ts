@@ -44,7 +44,12 @@ export function colourOfRow(row: RowReader): ColourCell | null {
     return null;
   }
   try {
-    if (row.has('munsell')) return found(munsellToLab(parseMunsell(row.text('munsell'))), 'Munsell', 'converted');
+    if (row.has('munsell'))
+      return found(
+        munsellToLab(parseMunsell(row.text('munsell').replace(/(\d),(\d)/g, '$1.$2'))),
+        'Munsell',
+        'converted',
+      );
     if (row.has('hex')) return found(hexToLab(row.text('hex')), 'hex', 'eyeballed');
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;

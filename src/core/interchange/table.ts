@@ -19,10 +19,27 @@ export interface Table {
 
 export const MOST_ROWS = 20_000;
 
-/** The cells of a CSV file with a head, whatever its delimiter; heads in lower case with blanks and hyphens as underscores. */
-export const parseCells = (text: string) =>
-  Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+/** Delimiters that tables are kept with. */
+const DELIMITERS = [',', ';', '\t', '|'];
+
+/** Which delimiter a head is written with: the one that occurs most often in it. */
+function delimiterOf(text: string): string {
+  const head = /^.*/.exec(text.trimStart())![0].replace(/"[^"]*"/g, '');
+  const times = (delimiter: string) => head.split(delimiter).length;
+  return DELIMITERS.reduce((best, delimiter) => (times(delimiter) > times(best) ? delimiter : best));
+}
+
+/**
+ * The cells of a CSV file with a head, whatever its delimiter: that of a first line `sep=;` as spreadsheets write it, else that of the head.
+ * Heads in lower case with blanks and hyphens as underscores.
+ */
+export function parseCells(given: string) {
+  const text = given.replace(/^\uFEFF/, '');
+  const said = /^"?sep=(.)"?\r?\n/i.exec(text);
+  const table = said ? text.slice(said[0].length) : text;
+  return Papa.parse<Record<string, string>>(table, {
     header: true,
+    delimiter: said?.[1] ?? delimiterOf(table),
     // Enough to see that there are too many.
     preview: MOST_ROWS + 1,
     skipEmptyLines: 'greedy',
@@ -32,6 +49,7 @@ export const parseCells = (text: string) =>
         .toLowerCase()
         .replace(/[\s-]+/g, '_'),
   });
+}
 
 /** Reads a table. */
 export function readTable(text: string): Table {

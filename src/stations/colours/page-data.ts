@@ -22,7 +22,7 @@ import {
   type Target,
 } from '@/core/match/single';
 import { modelAreaCm2 } from '@/core/outline/outline';
-import { INSIDE } from '@/core/outline/zones';
+import { APART, INSIDE, type ZoneGroup } from '@/core/outline/zones';
 import { touchingZones } from '@/core/outline/touching';
 import { groundOfBrief } from '@/core/paint/grounds';
 import { bottleState } from '@/core/paint/bottle';
@@ -127,7 +127,7 @@ export function coloursPage(
   const today = nowUtc.slice(0, 10);
   const factor = builderFactor(view.state.uses);
   const edges = callEdges(view);
-  const chemistry = chemistryNotes(view, edges);
+  const chemistry = chemistryNotes(view, callEdges(view, SPRAYED_APART));
   const calls = view.calls.map((call) => ({
     ...callRow(call, view, shelf, factor, open),
     chemistry: call.choice ? (chemistry.get(call.code) ?? []) : [],
@@ -168,9 +168,12 @@ export function coloursPage(
   };
 }
 
-/** Calls of which some zones meet on the outside of the airframe. */
-function callEdges(view: BriefView): { a: string; b: string }[] {
-  const inside = new Set(view.outline.zones.filter(({ group }) => INSIDE.has(group)).map(({ key }) => key));
+/** What is not sprayed with the airframe: no coat runs over its edge. */
+const SPRAYED_APART: ReadonlySet<ZoneGroup> = new Set([...INSIDE, ...APART]);
+
+/** Calls of which some zones meet on the airframe, those of some groups left out. */
+function callEdges(view: BriefView, leftOut: ReadonlySet<ZoneGroup> = INSIDE): { a: string; b: string }[] {
+  const inside = new Set(view.outline.zones.filter(({ group }) => leftOut.has(group)).map(({ key }) => key));
   const codesOf = new Map<string, string[]>();
   for (const call of view.calls)
     for (const zone of call.zones) codesOf.set(zone, [...(codesOf.get(zone) ?? []), call.code]);

@@ -7,6 +7,8 @@ import type { TableRead } from '@/actions/table-read';
 import type { Stamp } from '@/core/kept/act';
 import type { Added } from '@/core/interchange/added';
 import type { Result } from '@/core/interchange/result';
+import { counted } from '@/core/units/words';
+import { decodeText, ENCODING_TITLES, ENCODINGS, type Encoding } from '@/core/interchange/decode';
 import { useSaving } from '@/ui/saving';
 
 /** A file of rows on its way in: first what was understood and what was not, then all that could be read, or nothing. */
@@ -26,7 +28,9 @@ export function TableIn({
   children?: ReactNode;
 }): ReactNode {
   const { run, busy, tell } = useSaving();
-  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
+  const [file, setFile] = useState<{ name: string; bytes: Uint8Array; text: string; encoding: Encoding | null } | null>(
+    null,
+  );
   const [read, setRead] = useState<TableRead | null>(null);
   const [refused, setRefused] = useState('');
   const lookAt = async (text: string) => {
@@ -39,20 +43,30 @@ export function TableIn({
     noClick: true,
     onDrop: async ([chosen]) => {
       if (!chosen) return;
-      const text = await chosen.text();
-      setFile({ name: chosen.name, text });
-      await lookAt(text);
+      await decode(chosen.name, new Uint8Array(await chosen.arrayBuffer()));
     },
   });
+  /** Reads the bytes as text, in the encoding that was said or that they show, and looks at the rows. */
+  async function decode(name: string, bytes: Uint8Array, asked: Encoding | null = null) {
+    const found = decodeText(bytes, asked);
+    setRead(null);
+    if ('asks' in found) {
+      setFile({ name, bytes, text: '', encoding: null });
+      setRefused(found.asks);
+      return;
+    }
+    setFile({ name, bytes, ...found });
+    await lookAt(found.text);
+  }
   const accept = async () => {
     const result = await run((act) => take(file!.text, act));
     if (!result.ok) return;
     const { codes, chips, paints, changed } = result.value;
     const parts = [
-      codes > 0 ? `${codes} codes` : '',
-      chips > 0 ? `${chips} further chips` : '',
-      paints > 0 ? `${paints} paints` : '',
-      changed > 0 ? `${changed} paints changed` : '',
+      codes > 0 ? counted(codes, 'code') : '',
+      chips > 0 ? counted(chips, 'further chip') : '',
+      paints > 0 ? counted(paints, 'paint') : '',
+      changed > 0 ? `${counted(changed, 'paint')} changed` : '',
     ].filter(Boolean);
     tell(parts.length > 0 ? `Taken: ${parts.join(', ')}` : 'Everything was there already');
     onDone();
@@ -68,12 +82,31 @@ export function TableIn({
           {file ? 'Another file' : 'Choose a file'}
         </Button>
         {file ? (
-          <Button variant="text" disabled={busy} onClick={() => lookAt(file.text)}>
+          <Button variant="text" disabled={busy || !file.encoding} onClick={() => lookAt(file.text)}>
             Read it again
           </Button>
         ) : null}
         <span className="dim">{file ? file.name : 'or drop it here'}</span>
       </p>
+      {file && file.encoding !== 'utf-8' ? (
+        <p>
+          <label>
+            {file.encoding ? 'Read as' : 'It is'}{' '}
+            <select
+              value={file.encoding ?? ''}
+              onChange={(event) => void decode(file.name, file.bytes, event.target.value as Encoding)}
+            >
+              {file.encoding ? null : <option value="">choose its encoding…</option>}
+              {ENCODINGS.map((encoding) => (
+                <option key={encoding} value={encoding}>
+                  {ENCODING_TITLES[encoding]}
+                </option>
+              ))}
+            </select>
+          </label>{' '}
+          <span className="dim">{file.text.split('\n').find(hasAccents)?.trim().slice(0, 90)}</span>
+        </p>
+      ) : null}
       {refused ? <p role="alert">{refused}. The file is still here: mend that, then read it again.</p> : null}
       {read ? (
         <>
@@ -97,7 +130,7 @@ export function TableIn({
           ) : null}
           <p className="pane-actions">
             <Button variant="contained" disabled={busy || read.rows === 0} onClick={accept}>
-              Take {read.rows} {read.rows === 1 ? 'row' : 'rows'}
+              Take {counted(read.rows, 'row')}
             </Button>
             <Button variant="text" onClick={onDone}>
               Leave it
@@ -108,3 +141,6 @@ export function TableIn({
     </section>
   );
 }
+
+/** Where a wrong encoding would show. */
+const hasAccents = (line: string): boolean => /[^\x00-\x7f]/.test(line);

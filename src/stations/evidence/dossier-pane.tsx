@@ -3,12 +3,15 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useRef, useState, type ReactNode } from 'react';
+import { ENCODING_TITLES, type Encoding } from '@/core/interchange/decode';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';
 
 interface Taken {
   says: string;
   faults: { row: number; says: string }[];
+  /** Which encodings it may be in, where that has to be asked. */
+  encodings?: Encoding[];
 }
 
 /** The evidence out and in: as one PDF, as one JSON file, as three tables. */
@@ -20,11 +23,16 @@ export function DossierPane({ data }: { data: EvidencePage }): ReactNode {
   const [taken, setTaken] = useState<Taken | null>(null);
   const base = `/briefs/${data.briefId}/dossier`;
 
-  const take = async (file: File) => {
+  const [last, setLast] = useState<File | null>(null);
+  const take = async (file: File, encoding?: Encoding) => {
+    setLast(file);
     setBusy(true);
     setTaken(null);
     await run(async (act) => {
-      const response = await fetch(`${base}/import?act=${act.id}`, { method: 'POST', body: file });
+      const response = await fetch(`${base}/import?act=${act.id}${encoding ? `&encoding=${encoding}` : ''}`, {
+        method: 'POST',
+        body: file,
+      });
       const answer = (await response.json()) as Taken;
       setTaken(answer);
       if (response.ok) router.refresh();
@@ -89,6 +97,15 @@ export function DossierPane({ data }: { data: EvidencePage }): ReactNode {
               style={{ marginTop: 10 }}
             >
               <strong>{taken.says}</strong>
+              {taken.encodings && last ? (
+                <p className="offers">
+                  {taken.encodings.map((encoding) => (
+                    <Button key={encoding} variant="outlined" onClick={() => void take(last, encoding)}>
+                      {ENCODING_TITLES[encoding]}
+                    </Button>
+                  ))}
+                </p>
+              ) : null}
               {taken.faults.length > 0 ? (
                 <ul>
                   {taken.faults.map((fault, i) => (

@@ -72,6 +72,7 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
           </tbody>
         </table>
       </div>
+      <Chemistry calls={shown} />
       {data.neighbours.length > 0 ? (
         <section className="bar-line">
           <h2 style={{ marginTop: 0 }}>Neighbours on the airframe</h2>
@@ -114,6 +115,27 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   );
 }
 
+/** What the chosen paints do to one another, each once, the grave first: before anything is sprayed. */
+function Chemistry({ calls }: { calls: readonly ColourCallRow[] }): ReactNode {
+  const notes = new Map(calls.flatMap(({ chemistry }) => chemistry.map((note) => [note.says, note.grave] as const)));
+  if (notes.size === 0) return null;
+  return (
+    <section className="bar-line" aria-label="Chemistry">
+      <h2 style={{ marginTop: 0 }}>What goes over what</h2>
+      <ul className="reasons">
+        {[...notes]
+          .sort(([, a], [, b]) => Number(b) - Number(a))
+          .map(([says, grave]) => (
+            <li key={says}>
+              {grave ? <strong className="danger">⚠ </strong> : null}
+              {says}.
+            </li>
+          ))}
+      </ul>
+    </section>
+  );
+}
+
 function CallRow({
   data,
   call,
@@ -147,12 +169,11 @@ function CallRow({
         {chosen ? (
           <>
             {chosen.says}
-            {call.chemistry.map(({ grave, says }) => (
-              <div key={says} className={grave ? 'danger' : 'dim'} role="note">
-                {grave ? '⚠ ' : ''}
-                {says}.
+            {call.chemistry.some(({ grave }) => grave) ? (
+              <div className="danger" role="note">
+                <Explained says={call.chemistry.map(({ says }) => `${says}.`).join(' ')}>⚠ chemistry</Explained>
               </div>
-            ))}
+            ) : null}
           </>
         ) : call.lab ? (
           call.nearest.length > 0 ? (

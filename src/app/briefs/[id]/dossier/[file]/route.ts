@@ -1,4 +1,5 @@
 import { makePdf } from '@/paper/thread';
+import { withMark } from '@/core/interchange/decode';
 import { rulingsCsv, sightingsCsv, sourcesCsv } from '@/core/interchange/evidence-csv';
 import { loadBrief } from '@/data/briefs';
 import { exportDossier } from '@/data/dossier';
@@ -32,5 +33,5 @@ export async function GET(
   const state = Object.hasOwn(TABLES, file) ? await loadBrief(id) : null;
   if (!state) return new Response('No such file.\n', { status: 404 });
   const table = file as keyof typeof TABLES;
-  return answer(TABLES[table](state), 'text/csv; charset=utf-8', `${fileName(state.airframe)}-${table}`);
+  return answer(withMark(TABLES[table](state)), 'text/csv; charset=utf-8', `${fileName(state.airframe)}-${table}`);
 }

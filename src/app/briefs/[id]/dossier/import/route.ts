@@ -1,19 +1,22 @@
 import { revalidatePath } from 'next/cache';
+import { z } from 'zod';
 import type { Stamp } from '@/core/kept/act';
 import { outlineSpecOf } from '@/core/kept/state';
 import { buildOutline } from '@/core/outline/outline';
 import { printPath } from '@/core/interchange/contracts/contract';
+import { decodeText, ENCODING_TITLES, ENCODINGS, type Decoded } from '@/core/interchange/decode';
 import { dossierSchema } from '@/core/interchange/dossier';
 import { readEvidenceCsv, type RowFault } from '@/core/interchange/evidence-csv';
 import { capped } from '@/core/units/words';
 import { actOf } from '@/app/files/act';
-import { bodyOf, MB, textOf, TooMuch } from '@/app/files/body';
+import { bodyOf, MB, TooMuch } from '@/app/files/body';
 import { loadBrief } from '@/data/briefs';
 import { addTable, mergeDossier } from '@/data/dossier';
 import { PictureFault } from '@/data/pictures';
 
 const MOST_BYTES = 100 * MB;
 const MOST_FAULTS = 100;
+const encodingSchema = z.enum(ENCODINGS);
 
 const answer = (says: string, faults: RowFault[], status: number) =>
   Response.json(
@@ -27,25 +30,27 @@ const whole = (says: string) => [{ row: 0, says }];
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
   const { stamp } = actOf(request);
-  let text: string | null;
+  const asked = encodingSchema.safeParse(new URL(request.url).searchParams.get('encoding'));
+  let read: Decoded;
   try {
-    text = textOf(await bodyOf(request, MOST_BYTES));
+    read = decodeText(await bodyOf(request, MOST_BYTES), asked.data ?? null);
   } catch (error) {
     if (error instanceof TooMuch) return refused(whole(error.message), 413);
     throw error;
   }
-  if (text === null) return refused(whole('the file is not UTF-8 text: save it as UTF-8'));
+  if ('asks' in read) return Response.json({ says: read.asks, faults: [], encodings: ENCODINGS }, { status: 422 });
+  const { text, encoding } = read;
   const state = await loadBrief(id);
   if (!state) return refused(whole('this brief is gone'), 404);
   if (/^\s*[{[]/.test(text)) return takeDossier(id, text, stamp);
 
   const outline = buildOutline(outlineSpecOf(state.airframe, state.brief));
-  const read = readEvidenceCsv(text, outline.zones);
-  if (!('table' in read)) return refused(read.faults);
-  const done = (await addTable(id, read, stamp))!;
+  const table = readEvidenceCsv(text, outline.zones);
+  if (!('table' in table)) return refused(table.faults);
+  const done = (await addTable(id, table, stamp))!;
   revalidatePath('/briefs/[id]', 'layout');
   return answer(
-    `${done.added} of ${done.added + done.faults.length} ${read.table} added.`,
+    `${done.added} of ${done.added + done.faults.length} ${table.table} added${encoding === 'utf-8' ? '' : `, read as ${ENCODING_TITLES[encoding]}`}.`,
     done.faults,
     done.added > 0 || done.faults.length === 0 ? 200 : 422,
   );

@@ -3,6 +3,7 @@ import { makePdf } from '@/paper/thread';
 import { identityOf } from '@/core/kept/state';
 import { labForWhite, labToHex } from '@/core/colour/spaces';
 import { writeCgats } from '@/core/interchange/cgats';
+import { withMark } from '@/core/interchange/decode';
 import { adobeSwatches, colourTable, gimpPalette, type NamedColour } from '@/core/interchange/palettes';
 import { coloursPage, type ColoursPage } from '@/stations/colours/page-data';
 import { fullDay } from '@/ui/dates';
@@ -32,7 +33,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
         'ase',
       );
     case 'csv':
-      return file(colourTable(colours), 'text/csv; charset=utf-8', 'csv');
+      return file(withMark(colourTable(colours)), 'text/csv; charset=utf-8', 'csv');
     case 'cgats':
       return file(writeCgats(colours, today), 'text/plain; charset=utf-8', 'txt');
     case 'card': {
