@@ -26,7 +26,7 @@ export function demoShelf(
   }
   const catalogue = readCatalogue(catalogueCsv);
   refuse('catalogue.csv', catalogue.faults);
-  return { ...whole, lines: catalogueAddition(catalogue.rows).lines };
+  return { ...whole, lines: catalogueAddition(catalogue.rows, catalogue.sets).lines };
 }
 
 /** Reads the files of the demo by their names. */

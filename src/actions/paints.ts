@@ -158,7 +158,8 @@ export async function putInDrawer(input: unknown): Promise<Result> {
 export async function lookAtCatalogue(input: unknown): Promise<Result<TableRead>> {
   return lookedUp(async () => {
     const { text } = z.object({ text: tableText }).parse(input);
-    return asRead(await read({ table: 'catalogue', text }));
+    const { sets, ...table } = await read({ table: 'catalogue', text });
+    return asRead({ ...table, rows: [...table.rows, ...sets] });
   });
 }
 
@@ -167,9 +168,9 @@ export async function takeCatalogue(input: unknown): Promise<Result<Added>> {
   return answered(async () => {
     const { briefId, act, text } = ofBrief.extend({ text: tableText }).parse(input);
     const table = await read({ table: 'catalogue', text });
-    if (table.rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
+    if (table.rows.length + table.sets.length === 0) throw new Refused('', 'There is no row that could be taken.');
     return perform(stampedAct(act, briefId, 'colours'), (writer) =>
-      addToShelf(writer, catalogueAddition(table.rows), { update: true }),
+      addToShelf(writer, catalogueAddition(table.rows, table.sets), { update: true }),
     );
   });
 }

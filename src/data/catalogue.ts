@@ -2,7 +2,7 @@ import type { Fields, Kept } from '@/core/kept/records';
 import { canonicalCode } from '@/core/codes/system';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { Added } from '@/core/interchange/added';
-import type { CatalogueRow } from '@/core/interchange/catalogue-csv';
+import type { CatalogueRow, SetRow } from '@/core/interchange/catalogue-csv';
 import type { StandardRead } from '@/core/interchange/standard-csv';
 import { ChangedElsewhere, type ActWriter } from './acts';
 import { rows } from './database';
@@ -39,6 +39,7 @@ export interface ShelfAddition {
   lines: {
     line: Fields<'paint_line'>;
     paints: { paint: Omit<Fields<'paint'>, 'lineId'>; bottle: Omit<Fields<'bottle'>, 'paintId'> | null }[];
+    sets?: Omit<Fields<'paint_set'>, 'lineId'>[];
   }[];
 }
 
@@ -68,12 +69,16 @@ export function standardAddition({ system, rows: read }: Pick<StandardRead, 'sys
 }
 
 /** Read paints as an addition, by line. */
-export function catalogueAddition(read: readonly CatalogueRow[]): ShelfAddition {
+export function catalogueAddition(read: readonly CatalogueRow[], sets: readonly SetRow[] = []): ShelfAddition {
   const lines = new Map<string, ShelfAddition['lines'][number]>();
   for (const { line, paint, bottle } of read) {
     const entry = lines.get(line.name) ?? { line, paints: [] };
     entry.paints.push({ paint, bottle });
     lines.set(line.name, entry);
+  }
+  for (const { line, set } of sets) {
+    const entry = lines.get(line.name) ?? { line, paints: [] };
+    lines.set(line.name, { ...entry, sets: [...(entry.sets ?? []), set] });
   }
   return { systems: [], codes: [], relations: [], lines: [...lines.values()] };
 }
@@ -202,7 +207,40 @@ async function addPaints(
     'bottle',
     fresh.flatMap(({ bottle }, i) => (bottle ? [{ ...bottle, paintId: paintIds[i]! }] : [])),
   );
-  return { paints: fresh.length, changed };
+  const sets = await addSets(writer, lines, lineIds, update);
+  return { paints: fresh.length + sets.fresh, changed: changed + sets.changed };
+}
+
+async function addSets(
+  writer: ActWriter,
+  lines: ShelfAddition['lines'],
+  lineIds: ReadonlyMap<string, string>,
+  update: boolean,
+): Promise<{ fresh: number; changed: number }> {
+  const wanted = lines.flatMap(({ line, sets = [] }) =>
+    sets.map((set) => ({ ...set, lineId: lineIds.get(line.name)! })),
+  );
+  if (wanted.length === 0) return { fresh: 0, changed: 0 };
+  const standing = new Map(
+    (await rows<{ row: Record<string, unknown> }>(writer.client, 'select to_jsonb(s) as row from paint_set s')).map(
+      ({ row }) => {
+        const set = fromRow('paint_set', row);
+        return [`${set.lineId} ${set.number}`, set] as const;
+      },
+    ),
+  );
+  const fresh = wanted.filter(({ lineId, number }) => !standing.has(`${lineId} ${number}`));
+  await writer.insertMany('paint_set', fresh);
+  let changed = 0;
+  for (const set of update ? wanted : []) {
+    const there = standing.get(`${set.lineId} ${set.number}`);
+    if (!there) continue;
+    const { id, version, ...now } = there;
+    if (sameValues(now, set)) continue;
+    await writer.update('paint_set', id, version, set);
+    changed += 1;
+  }
+  return { fresh: fresh.length, changed };
 }
 
 /** Alike whatever the order of their fields; what is undefined is not there. */

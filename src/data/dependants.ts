@@ -10,7 +10,10 @@ const DEPENDANTS: Partial<Record<RecordName, readonly (readonly [RecordName, str
     ['ruling', 'question_id'],
   ],
   recipe: [['colour_choice', 'recipe_id']],
-  paint_line: [['paint', 'line_id']],
+  paint_line: [
+    ['paint', 'line_id'],
+    ['paint_set', 'line_id'],
+  ],
   paint: [
     ['bottle', 'paint_id'],
     ['colour_choice', 'paint_id'],

@@ -30,6 +30,7 @@ const SHARED: ReadonlySet<RecordName> = new Set([
   'chip',
   'paint_line',
   'paint',
+  'paint_set',
   'bottle',
 ]);
 export const isShared = (name: RecordName): boolean => SHARED.has(name);

@@ -2,6 +2,7 @@ import type { Kept, RecordName } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { codeBook } from '@/core/codes/official';
 import { type CodeBook } from '@/core/codes/system';
+import type { PaintSet } from '@/core/match/sets';
 import type { Paint } from '@/core/paint/catalogue';
 import { pool, rows, type Client } from './database';
 import { shelfRevision, type Revision } from './revisions';
@@ -44,10 +45,19 @@ export async function loadShelfSince(
         : known!.relations,
       chips: changed('chip') ? await all(client, 'chip', 'sd, lab, origin, note, id') : known!.chips,
       paints: changed('paint_line', 'paint', 'bottle') ? await loadPaints(client) : known!.paints,
+      sets: changed('paint_line', 'paint_set') ? await loadSets(client) : known!.sets,
     },
     revision,
   };
 }
+
+const loadSets = (client: Client): Promise<PaintSet[]> =>
+  rows<PaintSet>(
+    client,
+    `select s.id, s.version, s.line_id as "lineId", l.name as line, s.number, s.name, s.scheme, s.contents,
+            s.price_cents as "priceCents", s.currency
+     from paint_set s join paint_line l on l.id = s.line_id order by l.name, s.number`,
+  );
 
 async function loadPaints(client: Client): Promise<Paint[]> {
   return rows<Paint>(

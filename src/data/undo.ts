@@ -117,6 +117,7 @@ const WORDS: Partial<Record<RecordName, string>> = {
   code_relation: 'A relation of codes',
   chip: 'A chip',
   paint_line: 'A line of paints',
+  paint_set: 'A set of paints',
   colour_choice: 'A choice of paint',
   paint_use: 'A record of paint used',
   airframe: 'The airframe',

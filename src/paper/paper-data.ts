@@ -4,6 +4,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
 import { checkSize } from '@/core/markings/size';
+import { optionsInWords } from '@/core/kit/options';
 import { paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING } from '@/core/paint/spraying';
@@ -52,9 +53,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
     subtitle: machineInWords(airframe),
     printedOn: fullDay(nowUtc.slice(0, 10)),
     sheet: sheetData(view),
-    options: Object.entries(brief.options)
-      .map(([name, value]) => `${name} ${value}`)
-      .join(', '),
+    options: optionsInWords(brief.options),
     notes: brief.notes,
     dossier: dossierPaper(view, nowUtc),
     open: view.open.map(({ says, question, due }) => ({

@@ -12,6 +12,7 @@ export const KEY_MAP: readonly (readonly [key: string, does: string])[] = [
   ['d', 'the step in hand is done (Bench)'],
   ['u', 'take back the last change'],
   ['r s', 'rule a question, say what a source says of it (its name in the ledger has the focus)'],
+  ['c', 'the paints for a colour, the nearest in hand (its row at Colours has the focus)'],
   ['any letter', 'fills the cell of the ledger that has the focus (Evidence)'],
   ['p o s', 'put a point, take the next, keep the measurement (a picture at Evidence)'],
   ['+ − r b', 'zoom, turn, lighten a picture'],

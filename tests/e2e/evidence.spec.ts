@@ -177,7 +177,7 @@ test.describe('sources', () => {
     await openDemo(page);
     await page.keyboard.press('n');
     await page.getByLabel('Title').fill('Fly-past');
-    await choose(page, page, 'Before', /Fin and rudder, port: repainted/);
+    await choose(page, page, 'Taken before', /Fin and rudder, port: repainted/);
     await page.getByLabel('Dated from').fill('1951-05-12');
     await page.getByRole('button', { name: 'Add the source' }).click();
     await expect(

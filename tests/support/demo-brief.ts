@@ -27,6 +27,15 @@ export function shelfOfDemo(): ColourShelf {
     chips: codes.flatMap(({ code, chips }) =>
       chips.map((chip, i) => ({ ...chip, codeId: `code ${code.code}`, id: `chip ${code.code} ${i}`, version: 1 })),
     ),
+    sets: lines.flatMap(({ line, sets = [] }) =>
+      sets.map((set) => ({
+        ...set,
+        line: line.name,
+        lineId: line.name,
+        id: `set ${line.name} ${set.number}`,
+        version: 1,
+      })),
+    ),
     paints: lines.flatMap(({ line, paints }) =>
       paints.map(({ paint, bottle }) =>
         paintOf({

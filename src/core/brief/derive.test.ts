@@ -26,6 +26,7 @@ const shelf: ColourShelf = {
     codeOf({ id: 'code-14', code: 'TCS 14', name: 'Sleet' }),
   ],
   chips: [chipOf({ codeId: 'code-31', lab: [36, -9, 13] })],
+  sets: [],
   paints: [paint],
 };
 const demo = () => stateOfFile(briefFileSchema.parse(dunlin('2026-11-10').file), shelf);

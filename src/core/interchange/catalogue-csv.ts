@@ -1,6 +1,8 @@
 import Papa from 'papaparse';
-import { bottleFields, paintFields, paintLineFields, type Fields } from '@/core/kept/records';
+import { bottleFields, paintFields, paintLineFields, paintSetFields, type Fields } from '@/core/kept/records';
+import type { PaintSet } from '@/core/match/sets';
 import type { Paint } from '@/core/paint/catalogue';
+import { counted } from '@/core/units/words';
 import { colourOfRow } from './colour-cells';
 import { readTable, RowReader, type RowFault } from './table';
 
@@ -12,8 +14,15 @@ export interface CatalogueRow {
   paint: Omit<Fields<'paint'>, 'lineId'>;
   bottle: Omit<Fields<'bottle'>, 'paintId'> | null;
 }
+/** Paints that are sold together: a row of the kind `set`. */
+export interface SetRow {
+  row: number;
+  line: Fields<'paint_line'>;
+  set: Omit<Fields<'paint_set'>, 'lineId'>;
+}
 export interface CatalogueRead {
   rows: CatalogueRow[];
+  sets: SetRow[];
   faults: RowFault[];
   understood: string[];
 }
@@ -31,27 +40,34 @@ export function readCatalogue(text: string): CatalogueRead {
       });
   const seen = new Map<string, number>();
   const lines = new Map<string, Fields<'paint_line'>>();
+  const sets: SetRow[] = [];
   const rows = table.rows.flatMap(({ row, cells }): CatalogueRow[] => {
     const reader = new RowReader(row, cells);
-    const made = readRow(reader, lines);
+    const isSet = reader.text('kind').toLowerCase() === 'set';
+    const made = isSet ? readSet(reader, lines) : readRow(reader, lines);
     if (made) {
-      const key = `${made.line.name} ${made.paint.number}`;
+      const key = `${made.line.name} ${'set' in made ? made.set.number : made.paint.number}`;
       const first = seen.get(key);
       if (first) reader.fault('number', `${key} is in row ${first} already`);
       else seen.set(key, row);
     }
     faults.push(...reader.faults);
-    return made && reader.faults.length === 0 ? [made] : [];
+    if (!made || reader.faults.length > 0) return [];
+    if (!('set' in made)) return [made];
+    sets.push(made);
+    return [];
   });
   const without = rows.filter(({ paint }) => paint.lab === null && paint.kind === 'solid').length;
   return {
     rows,
+    sets,
     faults: faults.sort((a, b) => a.row - b.row),
     understood: [
-      `${rows.length} ${rows.length === 1 ? 'paint' : 'paints'} of ${new Set(rows.map(({ line }) => line.name)).size} lines`,
+      `${counted(rows.length, 'paint')} of ${counted(new Set(rows.map(({ line }) => line.name)).size, 'line')}`,
+      ...(sets.length > 0 ? [counted(sets.length, 'set')] : []),
       ...(without > 0 ? [`${without} without a colour: kept, but never matched until they have one`] : []),
       ...(rows.some(({ bottle }) => bottle)
-        ? [`${rows.filter(({ bottle }) => bottle).length} bottles for the drawer`]
+        ? [`${counted(rows.filter(({ bottle }) => bottle).length, 'bottle')} for the drawer`]
         : []),
     ],
   };
@@ -61,21 +77,18 @@ export function readCatalogue(text: string): CatalogueRead {
 const paintInTable = paintFields.omit({ lineId: true });
 const bottleInTable = bottleFields.omit({ paintId: true });
 
-function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): CatalogueRow | null {
-  const colour = colourOfRow(row);
-  const price = row.has('price_cents')
+const setInTable = paintSetFields.omit({ lineId: true });
+
+/** In cents, by either of the two columns; 0 where none is given. */
+const priceOf = (row: RowReader): number =>
+  (row.has('price_cents')
     ? row.number('price_cents')
     : row.has('price')
       ? Math.round((row.number('price') ?? 0) * 100)
-      : 0;
-  const data = {
-    contrastRatio: row.number('contrast_ratio') ?? undefined,
-    reflectance: colour?.reflectance ?? undefined,
-    overBlack: row.curve('over_black') ?? undefined,
-    overWhite: row.curve('over_white') ?? undefined,
-    tint14: tintOf(row),
-  };
-  const line = paintLineFields.safeParse({
+      : 0) ?? 0;
+
+const lineOf = (row: RowReader, lines: ReadonlyMap<string, Fields<'paint_line'>>) =>
+  paintLineFields.safeParse({
     name: row.text('line'),
     chemistry: row.text('chemistry', lines.get(row.text('line'))?.chemistry ?? 'WA').toUpperCase(),
     thinner: row.text('thinner'),
@@ -84,6 +97,34 @@ function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): Cata
     maskMin: row.number('mask_min'),
     cureMin: row.number('cure_min'),
   });
+
+function readSet(row: RowReader, lines: Map<string, Fields<'paint_line'>>): SetRow | null {
+  const line = lineOf(row, lines);
+  const set = setInTable.safeParse({
+    number: row.text('number'),
+    name: row.text('name'),
+    scheme: row.text('scheme'),
+    contents: row.list('contents'),
+    priceCents: priceOf(row),
+    currency: row.text('currency', 'EUR').toUpperCase(),
+  });
+  if (!line.success) row.complain(line.error);
+  if (!set.success) row.complain(set.error);
+  if (!line.success || !set.success) return null;
+  if (!lines.has(line.data.name)) lines.set(line.data.name, line.data);
+  return { row: row.row, line: lines.get(line.data.name)!, set: set.data };
+}
+
+function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): CatalogueRow | null {
+  const colour = colourOfRow(row);
+  const data = {
+    contrastRatio: row.number('contrast_ratio') ?? undefined,
+    reflectance: colour?.reflectance ?? undefined,
+    overBlack: row.curve('over_black') ?? undefined,
+    overWhite: row.curve('over_white') ?? undefined,
+    tint14: tintOf(row),
+  };
+  const line = lineOf(row, lines);
   const paint = paintInTable.safeParse({
     number: row.text('number'),
     name: row.text('name'),
@@ -93,7 +134,7 @@ function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): Cata
     lab: colour ? [...colour.lab] : null,
     sd: row.number('sd') ?? colour?.sd ?? 0,
     sizeMl: row.number('size_ml') ?? 17,
-    priceCents: price ?? 0,
+    priceCents: priceOf(row),
     currency: row.text('currency', 'EUR').toUpperCase(),
     claims: row.list('claims'),
     ground: row.text('ground').toLowerCase(),
@@ -131,9 +172,9 @@ function tintOf(row: RowReader): [number, number, number] | undefined {
 }
 
 /** Writes the catalogue so that reading it again gives the same paints; a paint with several bottles shows what they hold together. */
-export function writeCatalogue(paints: readonly Paint[]): string {
-  return Papa.unparse(
-    paints.map((paint) => ({
+export function writeCatalogue(paints: readonly Paint[], sets: readonly PaintSet[] = []): string {
+  const rows = [
+    ...paints.map((paint) => ({
       line: paint.line,
       chemistry: paint.chemistry,
       number: paint.number,
@@ -168,6 +209,19 @@ export function writeCatalogue(paints: readonly Paint[]): string {
       opened_on: paint.bottles[0]?.openedOn ?? '',
       condition: paint.bottles[0]?.condition ?? '',
     })),
+    ...sets.map((set) => ({
+      line: set.line,
+      number: set.number,
+      name: set.name,
+      kind: 'set',
+      price_cents: set.priceCents,
+      currency: set.currency,
+      scheme: set.scheme,
+      contents: set.contents.join(';'),
+    })),
+  ];
+  return Papa.unparse(
+    { fields: [...new Set(rows.flatMap((row) => Object.keys(row)))], data: rows },
     // A cell that a spreadsheet would take for a formula is made text.
     { escapeFormulae: true },
   );

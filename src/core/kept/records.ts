@@ -14,6 +14,7 @@ import { mirrorFields } from './records/mirror';
 import { paintFields } from './records/paint';
 import { paintEventFields } from './records/paint-event';
 import { paintLineFields } from './records/paint-line';
+import { paintSetFields } from './records/paint-set';
 import { paintUseFields } from './records/paint-use';
 import { questionFields } from './records/question';
 import { recipeFields } from './records/recipe';
@@ -39,6 +40,7 @@ export * from './records/mirror';
 export * from './records/paint';
 export * from './records/paint-event';
 export * from './records/paint-line';
+export * from './records/paint-set';
 export * from './records/paint-use';
 export * from './records/question';
 export * from './records/recipe';
@@ -70,6 +72,7 @@ export const RECORDS = {
   chip: chipFields,
   paint_line: paintLineFields,
   paint: paintFields,
+  paint_set: paintSetFields,
   bottle: bottleFields,
   recipe: recipeFields,
   paint_use: paintUseFields,

@@ -1,4 +1,5 @@
 import type { Paint } from '@/core/paint/catalogue';
+import type { PaintSet } from '@/core/match/sets';
 import type { OutlineSpec } from '@/core/outline/outline';
 import type { Fields, Kept } from './records';
 
@@ -39,6 +40,7 @@ export interface ColourShelf {
   relations: Kept<'code_relation'>[];
   chips: Kept<'chip'>[];
   paints: Paint[];
+  sets: PaintSet[];
 }
 
 /** "TK-G, C 417" - how a builder calls the machine. */

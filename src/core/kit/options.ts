@@ -43,3 +43,20 @@ export const DEFAULT_OPTIONS: Options = {
   tonal: 'pre-shaded',
   weathering: 'in service',
 };
+
+/** "canopy closed, gear down, stands on a rod": each choice as a sentence has it. */
+const SPOKEN: Record<OptionName, (value: string) => string> = {
+  canopy: (value) => `canopy ${value}`,
+  gear: (value) => `gear ${value}`,
+  landing: (value) => `lands on ${value}`,
+  flaps: (value) => `flaps ${value}`,
+  wings: (value) => `wings or blades ${value}`,
+  stores: (value) => (value === 'none' ? 'no stores' : value === 'tanks' ? 'with tanks' : 'with loads'),
+  stand: (value) => `stands on ${value}`,
+  tonal: (value) =>
+    value === 'plain' ? 'plain coats' : value === 'pre-shaded' ? 'pre-shaded coats' : 'coats over a black base',
+  weathering: (value) => (value === 'none' ? 'not weathered' : `weathered as ${value}`),
+};
+
+export const optionsInWords = (options: Options): string =>
+  OPTION_NAMES.map((name) => SPOKEN[name](options[name])).join(', ');

@@ -29,7 +29,7 @@ export interface Artwork {
 /** Every place of a marking, drawn at true proportion on its view. */
 export function placeMarking(outline: Outline, marking: PlaceableMarking): Artwork[] {
   const size = marking.heightMm / 1000;
-  const codeAt = (i: number) => marking.codes[Math.min(i, marking.codes.length - 1)]!;
+  const codeAt = (i: number) => marking.codes[Math.min(i, marking.codes.length - 1)] ?? '';
   return marking.places.map((place): Artwork => {
     const base = { marking: marking.id, view: place.view, fields: [], strokes: [] };
     const length = outline.spec.dimensions.length;

@@ -1,3 +1,4 @@
+import { titleOfKey } from './spoken';
 import type { Landing } from '@/core/kit/options';
 import { emptyDrawings, type Drawings } from './drawing';
 import type { Dimensions } from './dimensions';
@@ -94,7 +95,7 @@ function liftToFront(drawings: Drawings, view: View, zone: string) {
 }
 
 export function zoneTitle(outline: Outline, key: string): string {
-  return outline.zones.find((zone) => zone.key === key)?.title ?? key.replaceAll('-', ' ');
+  return outline.zones.find((zone) => zone.key === key)?.title ?? titleOfKey(key);
 }
 
 /** Painted area on the model in cm2. */

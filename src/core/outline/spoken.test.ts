@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { buildOutline } from './outline';
 import { PRESET_NAMES, PRESETS } from './presets';
-import { spokenZones } from './spoken';
+import { spokenZones, titleOfKey } from './spoken';
 
 const zonesOf = (preset: (typeof PRESET_NAMES)[number]) =>
   buildOutline({ preset, dimensions: PRESETS[preset].dimensions, landing: 'wheels', folded: false }).zones;
@@ -34,4 +34,10 @@ describe('zones in a sentence', () => {
         expect(said).not.toMatch(/wing (upper|lower)|well|gear-/);
       }
   });
+});
+
+test('a zone that the airframe lost with another outline is still spoken of, never by its key', () => {
+  expect(titleOfKey('wing-upper-inner-port')).toBe('Inner wing top, port');
+  expect(titleOfKey('main-gear-doors')).toBe('Main gear doors');
+  expect(spokenZones([], ['wing-upper-inner-port'])).toBe('the port inner wing top');
 });

@@ -35,6 +35,13 @@ function bothSides(base: string, title: string): string {
   return halves ? `both sides of the ${one}` : `both ${one}s`;
 }
 
+/** The title of a zone that this airframe does not have (another outline was chosen since): "Inner wing top, port". */
+export function titleOfKey(key: string): string {
+  const base = withoutSide(key);
+  const said = SAID[base ?? key]?.one ?? (base ?? key).replaceAll('-', ' ');
+  return `${said[0]!.toUpperCase()}${said.slice(1)}${base ? `, ${sideOf(key)}` : ''}`;
+}
+
 /** Names that a sentence holds; more zones are counted. */
 const MOST_NAMED = 3;
 
@@ -48,7 +55,7 @@ export function spokenZones(zones: readonly Pick<Zone, 'key' | 'title'>[], keys:
   const names: string[] = [];
   for (const key of keys) {
     if (!left.delete(key)) continue;
-    const title = titles.get(key) ?? key.replaceAll('-', ' ');
+    const title = titles.get(key) ?? titleOfKey(key);
     const opposite = otherSide(key);
     names.push(opposite && left.delete(opposite) ? bothSides(withoutSide(key)!, title) : oneSide(key, title));
   }

@@ -27,7 +27,7 @@ const WA: Record<Ground, OverRule> = {
   EN: { verdict: 'after cure', says: 'after full cure; weak grip on gloss' },
 };
 const AL: Record<Ground, OverRule> = {
-  WA: { verdict: 'risk', says: 'softens it, pinholes: cured and mist coats, or avoid' },
+  WA: { verdict: 'risk', says: 'softens it and leaves pinholes: only over a cured coat, in mist coats, or not at all' },
   SA: { verdict: 'risk', says: 'mist coats only' },
   AL: ok,
   EN: { verdict: 'no', says: 'wrinkles it, unless cured and sealed' },

@@ -20,7 +20,7 @@ const WHERE_NEVER = 4;
 export function plannedCoats(paint: Paint, ground: Lab, logged: readonly number[] = []): PlannedCoats {
   if (logged.length > 0) {
     const coats = medianOf(logged);
-    return { coats, because: `${coats} by your own log, ${logged.length} times` };
+    return { coats, because: `${coats} by your own log, ${logged.length === 1 ? 'once' : `${logged.length} times`}` };
   }
   const known = paint.kind === 'solid' ? pigmentOfPaint(paint) : null;
   if (!known) return { coats: CUSTOM, because: `${CUSTOM} by custom: what such a paint hides is not computed` };

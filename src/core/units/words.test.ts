@@ -28,3 +28,14 @@ describe('grammar', () => {
     expect(listed(['A', 'B', 'C'], 'or')).toBe('A, B or C');
   });
 });
+
+test('verbs and pronouns follow their number', () => {
+  expect(['it', 'shows', 'says', 'is', 'stands'].map((word) => plural(word, 2))).toEqual([
+    'they',
+    'show',
+    'say',
+    'are',
+    'stand',
+  ]);
+  expect(plural('shows', 1)).toBe('shows');
+});

@@ -7,6 +7,9 @@ const IRREGULAR: Record<string, string> = {
   stands: 'stand',
   this: 'these',
   needs: 'need',
+  it: 'they',
+  shows: 'show',
+  says: 'say',
 };
 
 /** "source", "sources"; "is", "are". */

@@ -9,13 +9,14 @@ import type { BenchCard } from '@/core/bench/cards';
 import { hexOf } from '@/core/colour/spaces';
 import { countdown, durationInWords } from '@/core/units/minutes';
 import { parseNumber } from '@/core/units/number';
-import { counted } from '@/core/units/words';
+import { counted, countedInWords } from '@/core/units/words';
 import { secondsLeft, useNow } from '@/stations/shell/running-timers';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { clock, longDay } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { serverNow } from '@/ui/server-clock';
+import { Explained } from '@/ui/explained';
 import { useSaving } from '@/ui/saving';
 import css from './bench.module.css';
 import type { BenchPage } from './page-data';
@@ -66,7 +67,7 @@ function whatMatters({ cards, startLocal, running, left }: BenchPage): string {
   if (cards.length === 0)
     return left === 0 ? 'Nothing is left to do.' : `${counted(left, 'step')} to go, and no session for them.`;
   const minutes = durationInWords(cards.reduce((total, card) => total + card.minutes, 0));
-  const steps = cards.length === 1 ? 'One step' : `${cards.length} steps`;
+  const steps = countedInWords(cards.length, 'step');
   return running
     ? `${steps}, ${minutes} in this session.`
     : `Next session: ${longDay(startLocal)}, ${clock(startLocal)}. ${steps}, ${minutes}.`;
@@ -163,7 +164,9 @@ function Card({ data, card }: { data: BenchPage; card: BenchCard }): ReactNode {
         {card.coats ? (
           <div>
             <dt>Coats</dt>
-            <dd title={card.coats.because}>{card.coats.coats}</dd>
+            <dd>
+              <Explained says={`${card.coats.because}.`}>{card.coats.coats}</Explained>
+            </dd>
           </div>
         ) : null}
         {card.spray ? (

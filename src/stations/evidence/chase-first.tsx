@@ -3,6 +3,7 @@
 import { questionInWords } from '@/core/evidence/question-words';
 import { useState, type ReactNode } from 'react';
 import { durationInWords } from '@/core/units/minutes';
+import { listed, plural } from '@/core/units/words';
 import { shortDay, windowInWords } from '@/ui/dates';
 import { Explained } from '@/ui/explained';
 import type { ChaseRow, EvidencePage } from './page-data';
@@ -87,16 +88,18 @@ export function Settle({
   const titles = new Map(data.sources.map((source) => [source.id, source.title]));
   const { views, window, photographs } = item.find;
   const day = window.from || window.to ? ` of ${windowInWords(window.from, window.to)}` : '';
+  const settled = data.questions.find(({ id }) => id === item.questionId)?.state === 'settled';
   const number =
     photographs === null
       ? 'More than three pictures'
       : photographs === 1
         ? 'One clear picture'
         : `${photographs} clear pictures`;
+  const would = settled ? 'would settle it the other way' : 'would settle it';
   const what =
     views.length === 0
-      ? `A page of the handbook or a look inside the ${zone.toLowerCase()} would help; ${number.toLowerCase()}${day} would settle it.`
-      : `${number} from ${views.join(' or ')}${day} would settle it.`;
+      ? `A page of the handbook or a look inside the ${zone.toLowerCase()} would help; ${number.toLowerCase()}${day} ${would}.`
+      : `${number} from ${listed(views, 'or')}${day} ${would}.`;
   return (
     <>
       {item.lookAt.length > 0 ? (
@@ -104,13 +107,14 @@ export function Settle({
           Look again at{' '}
           {item.lookAt.slice(0, 3).map((id, i) => (
             <span key={id}>
-              {i > 0 ? ', ' : ''}
+              {i === 0 ? '' : i === Math.min(3, item.lookAt.length) - 1 ? ' and ' : ', '}
               <button type="button" className="row-button inline" onClick={() => onSource(id)}>
                 {titles.get(id)}
               </button>
             </span>
           ))}
-          : it shows this side and says nothing yet.{' '}
+          : {plural('it', item.lookAt.slice(0, 3).length)} {plural('shows', item.lookAt.slice(0, 3).length)} this side
+          and {plural('says', item.lookAt.slice(0, 3).length)} nothing yet.{' '}
         </>
       ) : null}
       {what}

@@ -11,6 +11,7 @@ import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { ruleAsSettled } from '@/actions/evidence';
 import { counted, countedInWords, plural } from '@/core/units/words';
 import { useSaving } from '@/ui/saving';
+import { usePicturesAnywhere } from './pictures-anywhere';
 import { pressing } from '@/ui/due-words';
 import { useKey } from '@/ui/keys';
 import { ChaseFirst } from './chase-first';
@@ -41,6 +42,17 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   const [source, setSource] = useState<string | null>(null);
   const { zone } = useZoneChoice();
   useKey('n', () => setAdding('source'));
+  const { run, busy, tell } = useSaving();
+  const [given, setGiven] = useState<File[]>([]);
+  usePicturesAnywhere((files) => {
+    setGiven(files);
+    setAdding('source');
+  }, tell);
+  const close = () => {
+    setGiven([]);
+    setAdding(null);
+    focusOn('[data-question] .row-button');
+  };
   const [questions, keepEntry] = useCellEntries(data);
 
   // What is open stands on top: it is what there is to do.
@@ -67,7 +79,6 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
     setStart(opened);
     setQuestion((was) => (was === id && !opened ? null : id));
   }, []);
-  const { run, busy } = useSaving();
   const rule = (questionIds: string[]) =>
     void run(
       (act) => ruleAsSettled({ act, briefId: data.briefId, questionIds }),
@@ -91,7 +102,7 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
         </>
       }
     >
-      {adding === 'source' ? <NewSources data={data} onClose={() => setAdding(null)} /> : null}
+      {adding === 'source' ? <NewSources data={data} given={given} onClose={close} /> : null}
       {adding === 'question' ? (
         <AskForm data={data} zone={zone} onClose={() => setAdding(null)} onAsked={setQuestion} />
       ) : null}
@@ -172,7 +183,11 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
               data={data}
               question={chosen}
               start={start}
-              onClose={() => setQuestion(null)}
+              onClose={() => {
+                setQuestion(null);
+                const next = shown.find((q) => q.open && q.id !== chosen.id) ?? chosen;
+                focusOn(`[data-question="${next.id}"] .row-button`);
+              }}
               onSource={openSource}
             />
           ) : (
@@ -215,4 +230,9 @@ function whatMatters({ open, questions, unasked }: EvidencePage): string {
       ? `${countedInWords(open.length, 'answer')} ${plural('is', open.length)} open.`
       : 'Every question is ruled.')
   );
+}
+
+/** The next useful place, once what was done is drawn. */
+function focusOn(selector: string) {
+  requestAnimationFrame(() => document.querySelector<HTMLElement>(selector)?.focus());
 }

@@ -352,6 +352,7 @@ const Row = memo(
               className={`sighting${source.inWindow ? ' in-window' : ''}${repainted ? ' repainted' : ''}`}
               title={repainted}
               onDoubleClick={() => onEdit({ row, column: i })}
+              onPointerUp={(event) => event.pointerType === 'touch' && onEdit({ row, column: i })}
             >
               {focused && draft !== null ? (
                 <input

@@ -7,6 +7,7 @@ import { addSources } from '@/actions/evidence';
 import { BLANK_SOURCE } from '@/core/kept/blank';
 import type { Kept } from '@/core/kept/records';
 import { fullDay } from '@/ui/dates';
+import { counted } from '@/core/units/words';
 import { RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';
@@ -23,7 +24,16 @@ interface Draft {
 }
 
 /** New sources: one with all its particulars, or many pictures at once with what tells them apart. */
-export function NewSources({ data, onClose }: { data: EvidencePage; onClose: () => void }): ReactNode {
+export function NewSources({
+  data,
+  given,
+  onClose,
+}: {
+  data: EvidencePage;
+  /** Pictures that were dropped or pasted somewhere at the station. */
+  given?: readonly File[];
+  onClose: () => void;
+}): ReactNode {
   const [drafts, setDrafts] = useState<Draft[]>([]);
   const take = (picture: TakenPicture) =>
     setDrafts((was) => [
@@ -37,6 +47,7 @@ export function NewSources({ data, onClose }: { data: EvidencePage; onClose: () 
       <h2 style={{ marginTop: 0 }}>{drafts.length > 1 ? `${drafts.length} new sources` : 'New source'}</h2>
       <PictureDrop
         multiple
+        given={given}
         onPicture={take}
         says={
           drafts.length > 0
@@ -121,7 +132,7 @@ function ManyPictures({
     }));
     const result = await run(
       (act) => addSources({ act, briefId: data.briefId, sources }),
-      `${sources.length} sources added`,
+      `${counted(sources.length, 'source')} added`,
     );
     if (result.ok) onClose();
   };

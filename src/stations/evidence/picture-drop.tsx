@@ -17,11 +17,15 @@ interface Props {
   says: string;
   multiple?: boolean;
   onPicture: (picture: TakenPicture) => void;
+  /** Files that were dropped elsewhere at the station. */
+  given?: readonly File[];
   children?: ReactNode;
 }
 
+const NONE: readonly File[] = [];
+
 /** Takes pictures by drag and drop, by choosing files, or by pasting; uploads them one after the other and says why one is refused. */
-export function PictureDrop({ says, multiple = false, onPicture, children }: Props): ReactNode {
+export function PictureDrop({ says, multiple = false, onPicture, given = NONE, children }: Props): ReactNode {
   const [refused, setRefused] = useState<string[]>([]);
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
 
@@ -35,6 +39,12 @@ export function PictureDrop({ says, multiple = false, onPicture, children }: Pro
     }
     setProgress(null);
   };
+  const takeGiven = useEffectEvent((files: readonly File[]) => void take(files));
+  useEffect(() => {
+    if (given.length === 0) return undefined;
+    const begin = setTimeout(() => takeGiven(given));
+    return () => clearTimeout(begin);
+  }, [given]);
   const { getRootProps, getInputProps, isDragActive } = useDropzone({ multiple, onDrop: (files) => void take(files) });
 
   // A picture is pasted wherever the focus is while this is open.

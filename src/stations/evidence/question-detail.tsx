@@ -12,6 +12,7 @@ import { clarityOf, otherSideOnly } from '@/core/evidence/shown';
 import { CLARITIES } from '@/core/evidence/weights';
 import { Offers, optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
+import { Explained } from '@/ui/explained';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { RemoveSighting } from './remove-sighting';
 import { dueInWords } from '@/ui/due-words';
@@ -163,11 +164,12 @@ function Support({
                     {rests.outliers.includes(c.source) ? ' (outlier)' : ''}
                     {sighting?.marks ? <span className="dim"> measured</span> : null}
                   </td>
-                  <td
-                    className="num"
-                    title={`kind ${c.factors.kind} × clarity ${c.factors.clarity} × date ${c.factors.dateFit.toFixed(2)} × grade ${c.factors.grade}`}
-                  >
-                    {c.weight.toFixed(2)}
+                  <td className="num">
+                    <Explained
+                      says={`kind ${c.factors.kind} × clarity ${c.factors.clarity} × date ${c.factors.dateFit.toFixed(2)} × grade ${c.factors.grade}`}
+                    >
+                      {c.weight.toFixed(2)}
+                    </Explained>
                     <span className="factors">
                       {[c.factors.kind, c.factors.clarity, c.factors.dateFit, c.factors.grade]
                         .map((factor) => Number(factor.toFixed(2)))

@@ -10,6 +10,7 @@ import type { View } from '@/core/outline/zones';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { counted, plural } from '@/core/units/words';
 import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
 import type { MarkingsPage } from './page-data';
@@ -27,7 +28,7 @@ export function MarkingsStation({ data }: { data: MarkingsPage }): ReactNode {
       ? 'Add what she carries, with its true height.'
       : wrong.length === 0
         ? 'Every measured size is right.'
-        : `${wrong.length} of ${data.markings.length} are printed at the wrong size: ${wrong[0]!.title.toLowerCase()} is ${wrong[0]!.check.says}.`;
+        : `${wrong.length} of ${counted(data.markings.length, 'marking')} ${plural('is', wrong.length)} printed at the wrong size: ${wrong[0]!.title.toLowerCase()} is ${wrong[0]!.check.says}.`;
   return (
     <StationFrame
       station="markings"

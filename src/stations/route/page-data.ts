@@ -5,6 +5,7 @@ import { hexOf } from '@/core/colour/spaces';
 import { brokenInWords } from '@/ui/broken-words';
 import { LANES } from '@/core/route/rules/rule';
 import { durationInWords } from '@/core/units/minutes';
+import { counted } from '@/core/units/words';
 
 export interface WorkRow {
   /** Its number in the plan, first step 1. */
@@ -74,8 +75,8 @@ function holdingInWords(holding: BriefView['plan']['holding']): string[] {
     .slice(0, 3)
     .map((item) => item.says);
   return [
-    ...(work.length > 0 ? [`${work.length} steps one after another, ${durationInWords(minutes)}`] : []),
-    ...(idle > 0 ? [`${idle} ${idle === 1 ? 'wait' : 'waits'} for the next session`] : []),
+    ...(work.length > 0 ? [`${counted(work.length, 'step')} one after another, ${durationInWords(minutes)}`] : []),
+    ...(idle > 0 ? [`${counted(idle, 'wait')} for the next session`] : []),
     ...drying,
   ];
 }

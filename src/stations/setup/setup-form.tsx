@@ -29,7 +29,7 @@ const AIRFRAME_FIELDS: FieldSpec[] = [
   { name: 'place', label: 'Place', width: 4 },
   { name: 'targetFrom', label: 'Depicts from', type: 'day', optional: true, width: 3 },
   { name: 'targetTo', label: 'Depicts to', type: 'day', optional: true, width: 3 },
-  { name: 'lostOn', label: 'Lost on', type: 'day', optional: true, width: 3 },
+  { name: 'lostOn', label: 'Machine lost on', type: 'day', optional: true, width: 3 },
 ];
 
 const KIT_FIELDS: FieldSpec[] = [

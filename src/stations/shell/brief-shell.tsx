@@ -7,6 +7,7 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { undo } from '@/actions/records';
 import { AirframeSheet, type SheetOverlay } from '@/sheet/airframe-sheet';
 import type { SheetData } from '@/sheet/sheet-data';
+import { titleOfKey } from '@/core/outline/spoken';
 import { useKey } from '@/ui/keys';
 import { undoInWords } from './undo-words';
 import { SavingProvider, useSaving } from '@/ui/saving';
@@ -51,7 +52,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
   const titles = useMemo(() => new Map(sheet.zones.map((item) => [item.key, item.title])), [sheet.zones]);
   const choice = useMemo(
-    () => ({ zone, choose, titleOf: (key: string) => titles.get(key) ?? key.replaceAll('-', ' ') }),
+    () => ({ zone, choose, titleOf: (key: string) => titles.get(key) ?? titleOfKey(key) }),
     [zone, titles],
   );
 

@@ -14,7 +14,7 @@ export const airframeFields = inOrder(
     place: line('Place'),
     targetFrom: optionalDay('Depicts from'),
     targetTo: optionalDay('Depicts to'),
-    lostOn: optionalDay('Lost on'),
+    lostOn: optionalDay('Machine lost on'),
     preset: choice('Preset', PRESET_NAMES),
     dimensions: dimensionsSchema,
   }),

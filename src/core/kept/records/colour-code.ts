@@ -3,7 +3,7 @@ import { choice, line, needed } from '../fields';
 import { FINISHES, FLOPS, METAL_GROUNDS, PAINT_KINDS } from '@/core/paint/catalogue';
 
 export const colourCodeFields = z.strictObject({
-  system: needed('System', 20),
+  system: needed('Standard', 20),
   code: needed('Code', 20),
   name: line('Name', 60),
   finish: choice('Finish', FINISHES),

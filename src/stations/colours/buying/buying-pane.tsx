@@ -18,6 +18,7 @@ import type { PaneProps } from '../panes';
 import { needFrom } from '../explanations';
 import { useShelf } from '../shelf';
 import { InsteadOf } from './instead-of';
+import { Sets } from './sets';
 import { MeasureOut } from './measure-out';
 
 const money = (cents: number, currency: string) => `${(cents / 100).toFixed(2)} ${currency}`;
@@ -28,7 +29,10 @@ export function BuyingPane({ data, goTo }: PaneProps): ReactNode {
   return (
     <>
       {shelf ? (
-        <Buying data={data} paints={shelf.paints} goTo={goTo} />
+        <>
+          <Sets data={data} shelf={shelf} />
+          <Buying data={data} paints={shelf.paints} goTo={goTo} />
+        </>
       ) : (
         <LinearProgress aria-label="Fetching the catalogue" />
       )}

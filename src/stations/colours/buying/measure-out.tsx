@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
 import { DROPS_PER_ML, planCup, TYPICAL_SPRAYING } from '@/core/paint/quantity';
 import { parseNumber } from '@/core/units/number';
+import { Explained } from '@/ui/explained';
 import { RecordForm } from '@/ui/fields';
 import type { ColoursPage } from '@/stations/colours/page-data';
 
@@ -80,8 +81,8 @@ export function MeasureOut({ data }: { data: ColoursPage }): ReactNode {
                       {call.code} {call.name}
                     </th>
                     <td className="num">{call.areaCm2.toFixed(0)}</td>
-                    <td className="num" title={call.coats?.because}>
-                      {coats ?? call.coats?.coats}
+                    <td className="num">
+                      {coats ?? <Explained says={`${call.coats!.because}.`}>{call.coats!.coats}</Explained>}
                     </td>
                     <td className="num">{plan.sprayedMl.toFixed(1)}</td>
                     <td className="num">{plan.paintMl.toFixed(1)}</td>

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { Fragment, useState, type ReactNode } from 'react';
+import { Fragment, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
@@ -22,6 +22,24 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   const { zone } = useZoneChoice();
   // Fetched ahead: a call that is opened needs it at once.
   useShelf(data.stamp);
+  const table = useRef<HTMLTableElement>(null);
+  const rowOf = (of: string) => table.current?.querySelector<HTMLElement>(`[data-code="${CSS.escape(of)}"]`);
+  /** The next call that lacks a paint, or the one that was just seen to. */
+  const goOn = (done: string) => {
+    setOpen(null);
+    const next = data.calls.find((call) => !call.chosen && call.code !== done)?.code ?? done;
+    requestAnimationFrame(() => rowOf(next)?.querySelector('button')?.focus());
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const of = (event.target as HTMLElement).closest<HTMLElement>('[data-code]')?.dataset.code;
+    if (!of || event.key !== 'c' || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    setOpen(of);
+    // Its paints stand in the row below it, the nearest first.
+    requestAnimationFrame(() =>
+      rowOf(of)?.nextElementSibling?.querySelector<HTMLElement>('button[aria-label^="Use "]')?.focus(),
+    );
+  };
   const shown = data.calls.filter((call) => !zone || call.zones.some((item) => item.key === zone));
   if (data.calls.length === 0)
     return (
@@ -33,7 +51,7 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   return (
     <>
       <div className="scroll-x">
-        <table className="plain stacked">
+        <table className="plain stacked" ref={table} onKeyDown={onKey}>
           <thead>
             <tr>
               <th scope="col">Code</th>
@@ -60,7 +78,7 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
                   <tr className="detail">
                     <td colSpan={7}>
                       {call.lab && call.record ? (
-                        <Candidates data={data} call={call} goTo={goTo} onDone={() => setOpen(null)} />
+                        <Candidates data={data} call={call} goTo={goTo} onDone={() => goOn(call.code)} />
                       ) : (
                         <ChipForm data={data} call={call} />
                       )}
@@ -149,7 +167,7 @@ function CallRow({
 }): ReactNode {
   const { chosen } = call;
   return (
-    <tr className="opens" onClick={openedByRow(onToggle)}>
+    <tr className="opens" data-code={call.code} onClick={openedByRow(onToggle)}>
       <th scope="row">
         <button type="button" className="row-button" aria-expanded={open} onClick={onToggle}>
           <span className="code">{call.code}</span>

@@ -43,7 +43,13 @@ const BOTTLE_FIELDS: FieldSpec[] = [
     options: optionsOf(['new', 'good', 'thick', 'skinned over', 'dried up']),
     width: 3,
   },
-  { name: 'strength', label: 'Tints, times its data', type: 'number', width: 3 },
+  {
+    name: 'strength',
+    label: 'Tinting strength',
+    help: '1 = as its data say, 2 = twice as strong',
+    type: 'number',
+    width: 3,
+  },
 ];
 
 /** One paint: what is known of it, its bottles, and what to do with it. */
@@ -101,7 +107,9 @@ export function PaintDetail({
                 <td className="num">{item.mlLeft.toFixed(1)} ml</td>
                 <td>{item.openedOn ? `opened ${item.openedOn}` : 'not opened'}</td>
                 <td>{bottleState(item, paint, today).says}</td>
-                <td>{item.strength === 1 ? '' : `tints ${item.strength.toFixed(2)} times its data`}</td>
+                <td>
+                  {item.strength === 1 ? '' : `tints ${item.strength.toFixed(2)} times as strongly as its data say`}
+                </td>
                 <td>
                   <Button
                     variant="text"

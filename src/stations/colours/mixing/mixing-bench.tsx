@@ -9,6 +9,8 @@ import { differenceInWords } from '@/core/colour/words';
 import { chemistryOf, tryRecipe } from '@/core/match/mix/cup';
 import { claimInWords, matchSingle } from '@/core/match/single';
 import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
+import type { PaintSet } from '@/core/match/sets';
+import { listed } from '@/core/units/words';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
@@ -46,7 +48,7 @@ export function MixingBench({ data, code, goTo }: PaneProps): ReactNode {
         <CallChoice calls={calls} code={call.code} onChoose={(next) => goTo('mix', next)} />
       </div>
       {shelf ? (
-        <Bench key={call.code} data={data} call={call} paints={shelf.paints} />
+        <Bench key={call.code} data={data} call={call} paints={shelf.paints} sets={shelf.sets} />
       ) : (
         <LinearProgress aria-label="Fetching the catalogue" />
       )}
@@ -58,10 +60,12 @@ function Bench({
   data,
   call,
   paints,
+  sets,
 }: {
   data: ColoursPage;
   call: ColourCallRow;
   paints: readonly Paint[];
+  sets: readonly PaintSet[];
 }): ReactNode {
   const { run, busy } = useSaving();
   const target = call.lab!;
@@ -170,7 +174,7 @@ function Bench({
   const record = call.recipes.find(({ record: kept }) => kept.id === recipeId)?.record ?? null;
   return (
     <>
-      <ReadyMade data={data} call={call} paints={paints} />
+      <ReadyMade data={data} call={call} paints={paints} sets={sets} />
       <div className="mixing">
         <section aria-label="Recipe in hand">
           <div className="mixing-head">
@@ -356,10 +360,12 @@ function ReadyMade({
   data,
   call,
   paints,
+  sets,
 }: {
   data: ColoursPage;
   call: ColourCallRow;
   paints: readonly Paint[];
+  sets: readonly PaintSet[];
 }): ReactNode {
   const { run, busy } = useSaving();
   const ready = useMemo(
@@ -368,6 +374,7 @@ function ReadyMade({
   );
   const [best] = ready;
   if (!best || call.chosen?.paint.id === best.paint.id) return null;
+  const within = sets.filter(({ line, contents }) => line === best.paint.line && contents.includes(best.paint.number));
   return (
     <p role="note">
       Before you mix: {paintLabel(best.paint)} {best.paint.name} {claimInWords(best, call.code)}

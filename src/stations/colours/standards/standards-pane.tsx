@@ -172,7 +172,7 @@ function StandardIn({ data, onDone }: { data: ColoursPage; onDone: () => void })
     >
       <div className="filters">
         <label>
-          Called{' '}
+          Standard, in short{' '}
           <input
             size={8}
             value={name}
@@ -184,13 +184,13 @@ function StandardIn({ data, onDone }: { data: ColoursPage; onDone: () => void })
           In full <input size={24} value={title} onChange={(event) => setTitle(event.target.value)} />
         </label>
         <label>
-          Written with{' '}
+          Letters before its numbers{' '}
           <input
             size={6}
             value={prefix}
             onChange={(event) => setPrefix(event.target.value)}
             placeholder={name.toUpperCase()}
-            aria-label="Prefix of its codes"
+            aria-label="Letters before its numbers"
           />
         </label>
         <label>
