@@ -378,9 +378,14 @@ function ReadyMade({
   return (
     <p role="note">
       Before you mix: {paintLabel(best.paint)} {best.paint.name} {claimInWords(best, call.code)}
-      {best.inDrawer
-        ? `, and ${best.paint.ownedMl.toFixed(0)} ml of it stand in the drawer`
-        : ', and is to be had'}.{' '}
+      {best.inDrawer ? `, and ${best.paint.ownedMl.toFixed(0)} ml of it stand in the drawer` : ', and is to be had'}
+      {within.length > 0
+        ? `, also in the set ${listed(
+            within.map(({ name, number }) => name || number),
+            'or',
+          )}`
+        : ''}
+      .{' '}
       <Button
         variant="outlined"
         size="small"
