@@ -23,10 +23,13 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   // Fetched ahead: a call that is opened needs it at once.
   useShelf(data.stamp);
   const table = useRef<HTMLTableElement>(null);
+  // The call whose first paint is to have the focus.
+  const [handy, setHandy] = useState<string | null>(null);
   const rowOf = (of: string) => table.current?.querySelector<HTMLElement>(`[data-code="${CSS.escape(of)}"]`);
   /** The next call that lacks a paint, or the one that was just seen to. */
   const goOn = (done: string) => {
     setOpen(null);
+    setHandy(null);
     const next = data.calls.find((call) => !call.chosen && call.code !== done)?.code ?? done;
     requestAnimationFrame(() => rowOf(next)?.querySelector('button')?.focus());
   };
@@ -34,11 +37,8 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
     const of = (event.target as HTMLElement).closest<HTMLElement>('[data-code]')?.dataset.code;
     if (!of || event.key !== 'c' || event.ctrlKey || event.metaKey || event.altKey) return;
     event.preventDefault();
+    setHandy(of);
     setOpen(of);
-    // Its paints stand in the row below it, the nearest first.
-    requestAnimationFrame(() =>
-      rowOf(of)?.nextElementSibling?.querySelector<HTMLElement>('button[aria-label^="Use "]')?.focus(),
-    );
   };
   const shown = data.calls.filter((call) => !zone || call.zones.some((item) => item.key === zone));
   if (data.calls.length === 0)
@@ -78,7 +78,13 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
                   <tr className="detail">
                     <td colSpan={7}>
                       {call.lab && call.record ? (
-                        <Candidates data={data} call={call} goTo={goTo} onDone={() => goOn(call.code)} />
+                        <Candidates
+                          data={data}
+                          call={call}
+                          handy={handy === call.code}
+                          goTo={goTo}
+                          onDone={() => goOn(call.code)}
+                        />
                       ) : (
                         <ChipForm data={data} call={call} />
                       )}

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/choices';
 import { FINISHES, paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
@@ -23,11 +23,14 @@ const ChipForm = dynamic(() => import('../standards/chip-form').then((module) =>
 export function Candidates({
   data,
   call,
+  handy,
   goTo,
   onDone,
 }: {
   data: ColoursPage;
   call: ColourCallRow;
+  /** Opened to choose: the first of its paints has the focus. */
+  handy: boolean;
   goTo: GoTo;
   onDone: () => void;
 }): ReactNode {
@@ -41,11 +44,20 @@ export function Candidates({
     );
     if (result.ok && by) onDone();
   };
+  const list = useRef<HTMLDivElement>(null);
+  // Paints come with the shelf; the first that is there is taken in hand, once.
+  const inHand = useRef(false);
+  useEffect(() => {
+    const first = list.current?.querySelector<HTMLElement>('button[aria-label^="Use "]');
+    if (!handy || inHand.current || !first) return;
+    inHand.current = true;
+    first.focus();
+  });
   const record = call.record!;
   const lab = call.lab!;
   const metal = record.kind === 'metallic';
   return (
-    <>
+    <div ref={list}>
       <p className="dim">
         {record.finish}, {record.kind}
         {metal ? `, ground ${record.ground || 'not known'}, flop ${record.flop || 'not known'}` : ''}; chip L*{' '}
@@ -114,7 +126,7 @@ export function Candidates({
         </Button>
       </p>
       {another ? <ChipForm data={data} call={call} /> : null}
-    </>
+    </div>
   );
 }
 

@@ -40,7 +40,7 @@ export function DrawerPane({ data, code }: PaneProps): ReactNode {
       {importing ? (
         <TableIn
           title="Paints from a table"
-          says="Columns line, number, name, chemistry, kind, finish, opacity, colour (L, a, b or hex or munsell or reflectance), size_ml, price, currency, claims, drawer_ml. Paints that are there become what the table says."
+          says="Columns line, number, name, chemistry, kind, finish, opacity, colour (L, a, b or hex or munsell or reflectance), size_ml, price, currency, claims, drawer_ml. Paints that are there become what the table says. A row of the kind set has contents (numbers) and the scheme that it is for."
           look={(text) => lookAtCatalogue({ text })}
           take={(text, act) => takeCatalogue({ act, briefId: data.briefId, text })}
           onDone={() => setImporting(false)}
