@@ -69,15 +69,17 @@ describe('the ledger', () => {
   const onEntry = jest.fn<(entry: CellText) => Promise<Result>>(() => Promise.resolve({ ok: true, value: null }));
   afterEach(() => {
     onEntry.mockClear();
+    onRule.mockClear();
   });
-  const show = (questions: QuestionRow[], onChoose = jest.fn<(id: string) => void>()) => {
+  const onRule = jest.fn<(id: string) => void>();
+  const show = (questions: QuestionRow[], onChoose = jest.fn<(id: string, start?: unknown) => void>()) => {
     render(
       <Ledger
         data={data}
         questions={questions}
         chosen={null}
         onChoose={onChoose}
-        onRule={() => undefined}
+        onRule={onRule}
         onSource={() => undefined}
         onEntry={onEntry}
       />,
@@ -123,6 +125,65 @@ describe('the ledger', () => {
     };
     show([question('q', { ruling, reopened: true })]);
     expect(screen.getByText('TCS 31 ?')).toBeTruthy();
+  });
+
+  test('on the name of a question r rules what is settled, or opens it to be ruled, and s to say what a source says', () => {
+    const onChoose = show([question('one', { state: 'settled' }), question('two', { zoneTitle: 'Cowling' })]);
+    fireEvent.keyDown(screen.getByRole('button', { name: /Fin/ }), { key: 'r' });
+    expect(onRule).toHaveBeenCalledWith('one');
+    fireEvent.keyDown(screen.getByRole('button', { name: /Cowling/ }), { key: 'r' });
+    fireEvent.keyDown(screen.getByRole('button', { name: /Cowling/ }), { key: 's' });
+    expect(onRule).toHaveBeenCalledTimes(1);
+    expect(onChoose.mock.calls).toEqual([
+      ['two', 'rule'],
+      ['two', 'say'],
+    ]);
+  });
+
+  test('the support of a ruled question is that of what is ruled', () => {
+    const ruling = {
+      id: 'r',
+      version: 1,
+      questionId: 'q',
+      value: 'TCS 31',
+      basis: 'departure' as const,
+      reason: 'taste',
+      ruledBy: 'me',
+    };
+    expect(supportOf(question('q', { share: 0.93, ruling, ruledShare: 0.05 }))).toBe('0.05');
+    expect(supportOf(question('q', { share: 0.93 }))).toBe('0.93');
+  });
+
+  test('a tap opens a cell at once', () => {
+    show([question('one')]);
+    const [cell] = document.querySelectorAll('td.sighting');
+    // The environment knows no pointers of its own.
+    const tap = () => Object.assign(new MouseEvent('pointerup', { bubbles: true }), { pointerType: 'touch' });
+    fireEvent(cell!, tap());
+    const field = document.querySelector<HTMLInputElement>('.cell-input')!;
+    fireEvent.change(field, { target: { value: '27' } });
+    // A tap into what is being typed does not begin anew.
+    fireEvent(field, tap());
+    expect(document.querySelector<HTMLInputElement>('.cell-input')!.value).toBe('27');
+  });
+
+  test('a code that is asked about opens the cell again with the one that was meant', async () => {
+    show([question('one')]);
+    onEntry.mockImplementationOnce(() =>
+      Promise.resolve({
+        ok: false,
+        faults: [{ field: '', says: '"fen green" is the name of TCS 31', offers: ['TCS 31'] }],
+      }),
+    );
+    const [cell] = document.querySelectorAll('td.sighting');
+    fireEvent.doubleClick(cell!);
+    fireEvent.change(document.querySelector('.cell-input')!, { target: { value: 'fen green' } });
+    await act(async () => {
+      fireEvent.keyDown(document.querySelector('.cell-input')!, { key: 'Enter' });
+      await Promise.resolve();
+    });
+    expect(document.querySelector<HTMLInputElement>('.cell-input')!.value).toBe('TCS 31');
+    expect(screen.getByRole('alert').textContent).toMatch(/Enter takes TCS 31/);
   });
 
   test('a press on the row opens its question', () => {

@@ -4,6 +4,7 @@ import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-libra
 import { AppRouterContext, type AppRouterInstance } from 'next/dist/shared/lib/app-router-context.shared-runtime';
 import type { Result } from '@/core/interchange/result';
 import { clock, longDay, shortDay, windowInWords } from './dates';
+import { Explained } from './explained';
 import { formValues, optionsOf, RecordForm, typedValues, type FieldSpec } from './fields';
 import { KEY_MAP, useKey } from './keys';
 import { ChangedElsewhereNotice, SavingProvider, useSaving } from './saving';
@@ -229,5 +230,59 @@ describe('a form over one record', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Save mine over it' }));
     await waitFor(() => expect(done).toHaveBeenCalled());
     expect(sent[1]).toEqual({ values: { title: 'mine', minutes: 5 }, version: 7 });
+  });
+});
+
+describe('a figure that explains itself', () => {
+  test('opens into what it comes from by a press, and does not open the row that it stands in', () => {
+    const onRow = jest.fn();
+    render(
+      <div onClick={onRow}>
+        <Explained says="138 cm² × 50 µm × 2 coats">1.3 ml</Explained>
+      </div>,
+    );
+    fireEvent.click(screen.getByRole('button', { name: '1.3 ml' }));
+    expect(screen.getByText('138 cm² × 50 µm × 2 coats')).toBeTruthy();
+    expect(onRow).not.toHaveBeenCalled();
+  });
+});
+
+describe('a form that was asked back', () => {
+  test('offers what would be taken, by its title, and takes it with one press', async () => {
+    const submit = jest.fn<(values: Record<string, unknown>) => Promise<Result>>((values) =>
+      Promise.resolve(
+        values.basis === 'choice'
+          ? { ok: true, value: null }
+          : { ok: false, faults: [{ field: 'basis', says: 'On what does it rest?', offers: ['choice'] }] },
+      ),
+    );
+    const onDone = jest.fn();
+    render(
+      <SavingProvider>
+        <RecordForm
+          fields={[
+            {
+              name: 'basis',
+              label: 'Basis',
+              type: 'choice',
+              options: [
+                { value: 'supported', label: 'As supported' },
+                { value: 'choice', label: "Builder's choice" },
+              ],
+            },
+          ]}
+          initial={{ basis: 'supported' }}
+          version={null}
+          saveLabel="Rule"
+          saved="Ruled"
+          submit={submit}
+          onDone={onDone}
+        />
+      </SavingProvider>,
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'Rule' }));
+    fireEvent.click(await screen.findByRole('button', { name: "Builder's choice" }));
+    await waitFor(() => expect(onDone).toHaveBeenCalled());
+    expect(submit.mock.calls.map(([values]) => values.basis)).toEqual(['supported', 'choice']);
   });
 });

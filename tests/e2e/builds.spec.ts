@@ -73,7 +73,8 @@ test.describe('what is changed at one station shows at the next', () => {
 
   test('a session more brings the finish nearer, and taking it back restores the old one', async ({ page }) => {
     await openDemo(page, 'route');
-    const finish = async () => Date.parse(/finish ([^,]+)/.exec(await page.locator('.head-title span').innerText())![1]!);
+    const finish = async () =>
+      Date.parse(/finish ([^,]+)/.exec(await page.locator('.head-title span').innerText())![1]!);
     const before = await finish();
     await page.getByRole('button', { name: 'Sessions' }).click();
     await page.getByRole('button', { name: 'Another session' }).click();

@@ -394,7 +394,7 @@ test.describe('the dossier', () => {
     const pdf = await page.request.get(`${base}/dossier/dossier.pdf`);
     expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
     expect(await (await page.request.get(`${base}/dossier/rulings.csv`)).text()).toMatch(
-      /^zone,aspect,which,ruling,basis,reason,ruled_by\n/,
+      /^\uFEFFzone,aspect,which,ruling,basis,reason,ruled_by\n/,
     );
     expect((await page.request.get(`${base}/dossier/other.csv`)).status()).toBe(404);
 

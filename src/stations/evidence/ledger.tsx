@@ -351,8 +351,10 @@ const Row = memo(
               tabIndex={focused || first === i ? 0 : -1}
               className={`sighting${source.inWindow ? ' in-window' : ''}${repainted ? ' repainted' : ''}`}
               title={repainted}
-              onDoubleClick={() => onEdit({ row, column: i })}
-              onPointerUp={(event) => event.pointerType === 'touch' && onEdit({ row, column: i })}
+              onDoubleClick={(event) => outsideOfField(event) && onEdit({ row, column: i })}
+              onPointerUp={(event) =>
+                event.pointerType === 'touch' && outsideOfField(event) && onEdit({ row, column: i })
+              }
             >
               {focused && draft !== null ? (
                 <input
@@ -402,6 +404,9 @@ const Row = memo(
     before.first === after.first &&
     before.draft === after.draft,
 );
+
+/** What is being typed is not begun anew by a press into it. */
+const outsideOfField = (event: { target: EventTarget }): boolean => !(event.target as HTMLElement).closest('input');
 
 /** Drawn at first; more come as one scrolls towards them. */
 const ROWS_AT_FIRST = 80;
