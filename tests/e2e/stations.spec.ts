@@ -28,7 +28,9 @@ test.describe('the demo', () => {
     const base = await openDemo(page);
     await expect(page.getByRole('button', { name: 'Sources (17)' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Open (3)' })).toBeVisible();
-    await expect(page.getByText(/in the way of “close the fuselage”/)).toBeVisible();
+    await expect(
+      page.getByText(/One open answer stands in the way of “bay primer green on both main-wheel bays”/),
+    ).toBeVisible();
     await page.goto(`${base}/route`);
     await expect(page.locator('.gate-note').first()).toContainText('still open: Nose-wheel bay, colour');
     await page.goto(`${base}/log`);

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Lab } from '@/core/colour/types';
 import type { Paint } from '@/core/paint/catalogue';
 import { paintOf } from '@tests/support/paints';
-import { compareNeighbours, matchSingle, type Target } from './single';
+import { bestOfEach, bestToTake, claimInWords, compareNeighbours, matchSingle, type Target } from './single';
 
 const paint = (id: string, lab: Lab | null, over: Partial<Paint> = {}): Paint =>
   paintOf({ id, number: id, lab, ...over });
@@ -92,5 +92,27 @@ describe('single match, told apart', () => {
     expect(ids({ finish: 'gloss' })).toEqual(['c']);
     expect(ids({ price: { mostCents: 500, currency: 'EUR' } })).toEqual(['a', 'c']);
     expect(ids({ price: { mostCents: 500, currency: 'SEK' } })).toEqual(['a', 'd']);
+  });
+});
+
+describe('the best that is owned, and the best to be had', () => {
+  const found = matchSingle(target, [
+    paint('mine', [43, -8, 12], { ownedMl: 4 }),
+    paint('nearest', [40.2, -8, 12]),
+    paint('claims', [40.5, -8, 12], { claims: ['TCS 31'] }),
+    paint('claims, far off', [60, -8, 12], { claims: ['TCS 31'] }),
+  ]);
+  test('are named apart; where no eye tells two apart, the one that claims the code', () => {
+    const { owned, toBeHad } = bestOfEach(found);
+    expect([owned!.paint.id, toBeHad!.paint.id]).toEqual(['mine', 'claims']);
+    expect(claimInWords(toBeHad!, 'TCS 31')).toBe('claims TCS 31, and cannot be told apart from it');
+    const far = found.find(({ paint: { id } }) => id === 'claims, far off')!;
+    expect(claimInWords(far, 'TCS 31')).toMatch(/^claims TCS 31, but is \d+\.\d off$/);
+  });
+  test('what is owned is taken while it is no more than a shade off', () => {
+    expect(bestToTake(found)!.paint.id).toBe('mine');
+    const poor = matchSingle(target, [paint('mine', [55, -8, 12], { ownedMl: 4 }), paint('shop', [40.2, -8, 12])]);
+    expect(bestToTake(poor)!.paint.id).toBe('shop');
+    expect(bestToTake([])).toBeNull();
   });
 });

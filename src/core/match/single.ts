@@ -77,6 +77,16 @@ export function bestOfEach(matches: readonly Match[]): { owned: Match | null; to
   };
 }
 
+/** What is further off than this is not taken only because it is owned. */
+const GOOD_ENOUGH = 4;
+
+/** The one to take: what is owned, as long as it is no more than a shade off; else the best there is. */
+export function bestToTake(matches: readonly Match[]): Match | null {
+  const { owned, toBeHad } = bestOfEach(matches);
+  if (!owned || !toBeHad) return owned ?? toBeHad;
+  return owned.dE00 < GOOD_ENOUGH || owned.dE00 <= toBeHad.dE00 ? owned : toBeHad;
+}
+
 /** "claims TCS 31, and cannot be told apart from it"; "claims TCS 31, but is 3.2 off". */
 export function claimInWords({ paint, says, dE00 }: Pick<Match, 'paint' | 'says' | 'dE00'>, code: string): string {
   if (paint.kind === 'metallic') return `claims ${code}`;

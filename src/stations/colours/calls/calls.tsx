@@ -23,6 +23,7 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   // Fetched ahead: a call that is opened needs it at once.
   useShelf(data.stamp);
   const table = useRef<HTMLTableElement>(null);
+  const seenTo = useRef(new Set<string>());
   // The call whose first paint is to have the focus.
   const [handy, setHandy] = useState<string | null>(null);
   const rowOf = (of: string) => table.current?.querySelector<HTMLElement>(`[data-code="${CSS.escape(of)}"]`);
@@ -30,7 +31,11 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   const goOn = (done: string) => {
     setOpen(null);
     setHandy(null);
-    const next = data.calls.find((call) => !call.chosen && call.code !== done)?.code ?? done;
+    // Keys are quicker than answers: what was just seen to may not show as chosen yet.
+    seenTo.current.add(done);
+    const at = data.calls.findIndex(({ code: of }) => of === done);
+    const inTurn = [...data.calls.slice(at + 1), ...data.calls.slice(0, at)];
+    const next = inTurn.find((call) => !call.chosen && !seenTo.current.has(call.code))?.code ?? done;
     requestAnimationFrame(() => rowOf(next)?.querySelector('button')?.focus());
   };
   const onKey = (event: KeyboardEvent) => {

@@ -6,7 +6,7 @@ import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/choices';
 import { FINISHES, paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
-import { claimInWords, matchSingle, passes, type Match, type MatchFilter } from '@/core/match/single';
+import { bestToTake, claimInWords, matchSingle, passes, type Match, type MatchFilter } from '@/core/match/single';
 import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
@@ -44,20 +44,11 @@ export function Candidates({
     );
     if (result.ok && by) onDone();
   };
-  const list = useRef<HTMLDivElement>(null);
-  // Paints come with the shelf; the first that is there is taken in hand, once.
-  const inHand = useRef(false);
-  useEffect(() => {
-    const first = list.current?.querySelector<HTMLElement>('button[aria-label^="Use "]');
-    if (!handy || inHand.current || !first) return;
-    inHand.current = true;
-    first.focus();
-  });
   const record = call.record!;
   const lab = call.lab!;
   const metal = record.kind === 'metallic';
   return (
-    <div ref={list}>
+    <>
       <p className="dim">
         {record.finish}, {record.kind}
         {metal ? `, ground ${record.ground || 'not known'}, flop ${record.flop || 'not known'}` : ''}; chip L*{' '}
@@ -106,6 +97,7 @@ export function Candidates({
       <Filtered
         data={data}
         call={call}
+        handy={handy}
         filter={filter}
         onFilter={setFilter}
         inUse={call.chosen?.paint.id ?? null}
@@ -126,13 +118,14 @@ export function Candidates({
         </Button>
       </p>
       {another ? <ChipForm data={data} call={call} /> : null}
-    </div>
+    </>
   );
 }
 
 function Filtered({
   data,
   call,
+  handy,
   filter,
   onFilter,
   inUse,
@@ -141,6 +134,7 @@ function Filtered({
 }: {
   data: ColoursPage;
   call: ColourCallRow;
+  handy: boolean;
   filter: MatchFilter;
   onFilter: (filter: MatchFilter) => void;
   inUse: string | null;
@@ -156,6 +150,12 @@ function Filtered({
         : call.matches.filter(({ paint }) => passes(paint, filter)),
     [shelf, call, filter],
   );
+  const table = useRef<HTMLTableElement>(null);
+  // Paints come with the shelf; the one to take is taken in hand as soon as it is there.
+  const best = handy ? (bestToTake(matches)?.paint.id ?? null) : null;
+  useEffect(() => {
+    if (best) table.current?.querySelector<HTMLElement>(`[data-paint="${CSS.escape(best)}"]`)?.focus();
+  }, [best]);
   const lines = [...new Set(shelf?.paints.map(({ line }) => line) ?? [])];
   const currencies = [...new Set((shelf?.paints ?? call.matches.map(({ paint }) => paint)).map((p) => p.currency))];
   const [currency = currencies[0] ?? 'EUR', setCurrency] = useState<string>();
@@ -226,7 +226,7 @@ function Filtered({
       {matches.length === 0 ? (
         <p>{filtered ? 'No paint passes these filters.' : 'No paint of this kind is in the catalogue.'}</p>
       ) : (
-        <table className="plain stacked candidate-list">
+        <table className="plain stacked candidate-list" ref={table}>
           <thead>
             <tr>
               <th />
@@ -281,6 +281,7 @@ function Filtered({
                     variant={inUse === match.paint.id ? 'contained' : 'outlined'}
                     disabled={busy}
                     onClick={() => onUse(inUse === match.paint.id ? null : { paintId: match.paint.id })}
+                    data-paint={match.paint.id}
                     aria-label={`${inUse === match.paint.id ? 'Do not use' : 'Use'} ${paintLabel(match.paint)}`}
                   >
                     {inUse === match.paint.id ? 'In use' : 'Use'}
