@@ -1,4 +1,4 @@
-import { expect, openDemo, soundPage, STATIONS, test } from '../support/story';
+import { expect, openDemo, soundPage, STATIONS, test, tooSmallForAFinger } from '../support/story';
 
 for (const [name, viewport] of [
   ['1280x800', { width: 1280, height: 800 }],
@@ -11,6 +11,8 @@ for (const [name, viewport] of [
         await openDemo(page, station);
         await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
         await soundPage(page);
+        if (viewport.width === 390 && (station === 'evidence' || station === 'colours'))
+          expect(await tooSmallForAFinger(page)).toEqual([]);
       });
     }
   });

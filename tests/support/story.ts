@@ -65,3 +65,17 @@ export async function soundPage(page: Page) {
       .join(', ');
   expect(grave.map((v) => `${v.id}: ${where(v)}`)).toEqual([]);
 }
+
+/** What can be pressed at the station and is lower than 44 px, words within a text left out. */
+export const tooSmallForAFinger = (page: Page): Promise<string[]> =>
+  page.locator('main').evaluate((main) =>
+    [...main.querySelectorAll<HTMLElement>('button, select, a.MuiButton-root, input:not([type=range])')].flatMap(
+      (one) => {
+        const { width, height } = (one.closest('label, .MuiInputBase-root') ?? one).getBoundingClientRect();
+        const within = one.closest('p, li') && !one.matches('select, input, .MuiButton-root');
+        return width === 0 || within || height >= 43.5
+          ? []
+          : [`${one.innerText || one.getAttribute('aria-label')}: ${height} px`];
+      },
+    ),
+  );
