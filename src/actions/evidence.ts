@@ -107,10 +107,12 @@ export async function addEvents(input: unknown): Promise<Result> {
       })
       .parse(input);
     await briefOf(briefId);
+    const value =
+      event.kind === 'addition' || !event.value ? event.value : (await checkValue('colour', event.value)).value;
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
       await writer.insertMany(
         'paint_event',
-        zones.map((name) => ({ ...event, zone: name })),
+        zones.map((name) => ({ ...event, value, zone: name })),
       );
       return null;
     });

@@ -7,6 +7,9 @@ import type { Added } from '@/core/interchange/added';
 import type { Result } from '@/core/interchange/result';
 import { parseTriple } from '@/core/units/number';
 import { perform, stampedAct } from '@/data/acts';
+import { resolveCode } from '@/core/codes/resolve';
+import type { CodeBook } from '@/core/codes/system';
+import { loadCodeBook } from '@/data/shelf';
 import { addToShelf, bottleSizes, catalogueAddition, lineCalled, mergePaints } from '@/data/catalogue';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
 import { colourFrom, colourGiven } from './colour-given';
@@ -41,7 +44,7 @@ const paintGiven = ofBrief.extend({
 });
 
 /** What a form says of a paint, as its record. */
-function paintRecord(given: z.infer<typeof paintGiven>): Omit<Fields<'paint'>, 'lineId' | 'formerly'> {
+function paintRecord(given: z.infer<typeof paintGiven>, book: CodeBook): Omit<Fields<'paint'>, 'lineId' | 'formerly'> {
   const colour = colourFrom(given);
   if (!colour && given.kind === 'solid')
     throw new Refused('L', 'Give L*, a* and b*, a Munsell notation, a curve of 31 values, or a screen colour');
@@ -69,7 +72,12 @@ function paintRecord(given: z.infer<typeof paintGiven>): Omit<Fields<'paint'>, '
     claims: given.claims
       .split(/[;,]/)
       .map((claim) => claim.trim())
-      .filter(Boolean),
+      .filter(Boolean)
+      .map((claim) => {
+        const code = resolveCode(book, claim);
+        if ('says' in code) throw new Refused('claims', code.says);
+        return code.value;
+      }),
     data: Object.keys(data).length > 0 ? data : null,
   };
 }
@@ -78,7 +86,7 @@ function paintRecord(given: z.infer<typeof paintGiven>): Omit<Fields<'paint'>, '
 export async function addPaint(input: unknown): Promise<Result> {
   return answered(async () => {
     const given = paintGiven.parse(input);
-    const record = paintRecord(given);
+    const record = paintRecord(given, await loadCodeBook());
     return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
       const known = await lineCalled(writer, given.line);
       if (known && known.chemistry !== given.chemistry)
@@ -105,7 +113,7 @@ export async function addPaint(input: unknown): Promise<Result> {
 export async function changePaint(input: unknown): Promise<Result> {
   return answered(async () => {
     const { id, version, ...given } = paintGiven.extend(versioned.shape).parse(input);
-    const record = paintRecord(given);
+    const record = paintRecord(given, await loadCodeBook());
     return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
       await writer.update('paint', id, version, record);
       return null;

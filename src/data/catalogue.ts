@@ -1,5 +1,5 @@
 import type { Fields, Kept } from '@/core/kept/records';
-import { canonicalCode } from '@/core/codes/system';
+import { canonicalCode, canonicalIn } from '@/core/codes/system';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { Added } from '@/core/interchange/added';
 import type { CatalogueRow, SetRow } from '@/core/interchange/catalogue-csv';
@@ -7,6 +7,7 @@ import type { StandardRead } from '@/core/interchange/standard-csv';
 import { ChangedElsewhere, type ActWriter } from './acts';
 import { rows } from './database';
 import { fromRow } from './rows';
+import { loadCodeBook } from './shelf';
 
 export async function lineCalled(
   writer: ActWriter,
@@ -184,10 +185,13 @@ async function addPaints(
     const paint = fromRow('paint', row);
     for (const number of [paint.number, ...paint.formerly]) standing.set(`${line} ${number}`, paint);
   }
+  const book = await loadCodeBook(writer.client);
+  const asCodes = (claims: readonly string[]) => [...new Set(claims.map((claim) => canonicalIn(book, claim)))];
   const fresh: { paint: Fields<'paint'>; bottle: Omit<Fields<'bottle'>, 'paintId'> | null }[] = [];
   let changed = 0;
   for (const { line, paints } of lines)
-    for (const { paint, bottle } of paints) {
+    for (const { paint: given, bottle } of paints) {
+      const paint = { ...given, claims: asCodes(given.claims) };
       const there = standing.get(`${line.name} ${paint.number}`);
       const lineId = lineIds.get(line.name)!;
       if (!there) fresh.push({ paint: { ...paint, lineId }, bottle });

@@ -2,6 +2,8 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import { newBrief } from '@/core/kept/new-brief';
 import { colourCodeFields } from '@/core/kept/records';
+import type { BriefFile } from '@/core/interchange/brief-file';
+import { dunlin } from '@demo/dunlin';
 import { ownDatabase } from '@tests/support/own-database';
 import { newAct, perform, type ActWriter } from './acts';
 import { exportBrief, importBrief } from './brief-files';
@@ -91,5 +93,36 @@ describe('a bare number', () => {
       codes: standard('TCS', '12').codes.map(({ code }) => ({ ...code, chips: [] })),
     };
     expect(await said((await importBrief(brought)).value)).toEqual(['TCS 12', 'TCS 12']);
+  });
+});
+
+describe('a brief as a file', () => {
+  test('goes out again in the same order, whatever the order in which this house keeps its relations', async () => {
+    const { file } = dunlin('2026-11-10');
+    const shelfOf = (relations: BriefFile['relations']): BriefFile => ({
+      ...file,
+      relations,
+      choices: [],
+      recipes: [],
+      uses: [],
+    });
+    const code = (number: string) => ({
+      ...colourCodeFields.parse({ system: 'TCS', code: `TCS ${number}`, name: '', finish: 'matt', kind: 'solid' }),
+      chips: [],
+    });
+    const relation = (from: string, to: string) => ({
+      code: `TCS ${from}`,
+      other: `TCS ${to}`,
+      kind: 'equivalent' as const,
+      fromDay: null,
+      toDay: null,
+      note: '',
+    });
+    const given = { ...shelfOf([]), codes: ['21', '27', '31'].map(code) };
+    const relations = [relation('31', '27'), relation('21', '31'), relation('27', '21')];
+    const out = (await exportBrief((await importBrief({ ...given, relations })).value))!.file.relations;
+    const ours = out.filter(({ kind }) => kind === 'equivalent').map(({ code: one, other }) => `${one} ${other}`);
+    expect(ours).toEqual([...ours].sort());
+    expect(ours).toEqual(expect.arrayContaining(['TCS 21 TCS 31', 'TCS 31 TCS 27']));
   });
 });

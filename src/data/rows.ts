@@ -23,7 +23,7 @@ export function fromRow<N extends RecordName>(name: N, row: Row): Kept<N> {
 }
 
 /** Records that belong to the house rather than to one brief. */
-const SHARED: ReadonlySet<RecordName> = new Set([
+export const SHARED: ReadonlySet<RecordName> = new Set([
   'colour_system',
   'colour_code',
   'code_relation',

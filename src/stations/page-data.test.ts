@@ -6,6 +6,7 @@ import { sheetData } from '@/sheet/sheet-data';
 import { NOW, viewOfDemo } from '../../tests/support/demo-brief';
 import { briefPaper } from '@/paper/paper-data';
 import { renderPaper } from '@/paper/render';
+import { needFrom } from './colours/explanations';
 import { coloursPage } from './colours/page-data';
 import { evidencePage, questionSupport } from './evidence/page-data';
 import { routePage } from './route/page-data';
@@ -119,6 +120,37 @@ describe('what the sheet is told', () => {
       data.zones.find((zone) => zone.key === 'spinner')!.progress;
     expect(progress(sheetData(view))).toBe(0);
     expect(progress(sheetData(worked))).toBe(1);
+  });
+});
+
+describe('how much of a colour it takes', () => {
+  const callsOf = (change: Parameters<typeof viewOfDemo>[0]) => {
+    const { view: changed, shelf: of } = viewOfDemo(change);
+    return { calls: coloursPage(changed, of, '1', NOW).calls, view: changed };
+  };
+  test('follows the area, and opens into area, coats, what lands and what is lost', () => {
+    const { calls } = callsOf(() => undefined);
+    const sprayed = calls.filter(({ cup }) => cup).sort((a, b) => a.areaCm2 - b.areaCm2);
+    const [small, large] = [sprayed[0]!, sprayed.at(-1)!];
+    expect(large.areaCm2).toBeGreaterThan(2 * small.areaCm2);
+    expect(large.cup!.sprayedMl).toBeGreaterThan(small.cup!.sprayedMl);
+    expect(needFrom(large, 1)).toContain(`${large.areaCm2.toFixed(0)} cm²`);
+    expect(needFrom(large, 1)).toContain(large.coats!.because);
+  });
+  test('and the coats that were chosen at Layers, as the bench and the route do', () => {
+    const with4 = callsOf((state) => {
+      state.choices = state.choices.map((choice) => ({ ...choice, coats: 4, ground: 'pink' as const }));
+    });
+    const plain = callsOf(() => undefined);
+    const pairs = with4.calls.flatMap((call, i) => (call.cup ? [[plain.calls[i]!, call] as const] : []));
+    for (const [before, after] of pairs) {
+      expect(after.coats!.coats).toBe(4);
+      if (before.coats!.coats < 4) expect(after.cup!.sprayedMl).toBeGreaterThan(before.cup!.sprayedMl);
+      expect(after.laid.groundTitle).toBe('Pink');
+    }
+    const step = with4.view.route.steps.find(({ key }) => key === 'part:TCS 05')!;
+    expect(step.layer!.coats).toBe(4);
+    expect(with4.view.route.steps.map(({ key }) => key)).toContain('part:TCS 05:ground');
   });
 });
 

@@ -5,10 +5,10 @@ import { MARKING_METHODS } from '@/core/markings/kinds';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
-import { waitFor } from '@/core/paint/drying';
+import { dryingTime, STANDARD_CLIMATE, waitFor } from '@/core/paint/drying';
 import { buildRoute } from './route';
 import type { RouteCall } from './step';
-import { LANES } from './rules/rule';
+import { GENERAL_COATS, LANES } from './rules/rule';
 import { RULES } from './rules';
 import { waitingCircle } from './schedule/network';
 
@@ -43,6 +43,13 @@ describe('the rules as data', () => {
   });
   test('the gates are the points of no return that questions refer to', () => {
     expect(RULES.flatMap((rule) => (rule.gate ? [rule.gate] : []))).toEqual(['fuselage', 'wings', 'colour', 'seal']);
+  });
+  test('a wash in spirit waits until the clear under it has cured', () => {
+    const wash = RULES.find(({ key }) => key === 'wash')!;
+    expect(wash.after).toContainEqual(expect.objectContaining({ step: 'seal', until: 'cure' }));
+    const clear = GENERAL_COATS[RULES.find(({ key }) => key === 'seal')!.lays!];
+    // A water-based clear is through after two days.
+    expect(dryingTime(clear, 'cure', STANDARD_CLIMATE)).toBe(48 * 60);
   });
   test('each lane is one of the strip', () => {
     for (const rule of RULES) expect(LANES).toContain(rule.lane);

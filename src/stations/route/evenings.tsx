@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
+import type { Stamp } from '@/core/kept/act';
 import type { Kept } from '@/core/kept/records';
 import { durationInWords } from '@/core/units/minutes';
 import { RemoveButton } from '@/stations/shell/remove-button';
@@ -17,6 +18,9 @@ const FIELDS: FieldSpec[] = [
   { name: 'minutes', label: 'Minutes', type: 'number', width: 3 },
   { name: 'booth', label: 'Spraying possible', type: 'yes-no', width: 3 },
 ];
+
+const keep = (act: Stamp, briefId: string, fields: Record<string, unknown>) =>
+  save({ act, briefId, station: 'route', entity: 'evening', id: null, version: null, fields });
 
 /** Evenings beside the week: more of them, and those that are taken off. */
 export function Evenings({ briefId, evenings }: { briefId: string; evenings: Kept<'evening'>[] }): ReactNode {
@@ -58,17 +62,7 @@ export function Evenings({ briefId, evenings }: { briefId: string; evenings: Kep
           version={null}
           saveLabel="Add the evening"
           saved="Evening added; the plan uses it"
-          submit={(values, _, act) =>
-            save({
-              act,
-              briefId,
-              station: 'route',
-              entity: 'evening',
-              id: null,
-              version: null,
-              fields: { ...values, off: false },
-            })
-          }
+          submit={(values, _, act) => keep(act, briefId, { ...values, off: false })}
           onDone={() => setAdding(false)}
           onCancel={() => setAdding(false)}
         />
@@ -93,16 +87,7 @@ export function TakeOff({ briefId, session }: { briefId: string; session: RouteP
       aria-label={`Not at the bench on ${fullDay(onDay)}`}
       onClick={() =>
         void run(
-          (act) =>
-            save({
-              act,
-              briefId,
-              station: 'route',
-              entity: 'evening',
-              id: null,
-              version: null,
-              fields: { onDay, startsAt: '00:00', minutes: 10, booth: false, off: true },
-            }),
+          (act) => keep(act, briefId, { onDay, startsAt: '00:00', minutes: 10, booth: false, off: true }),
           'Taken off; u brings it back',
         )
       }

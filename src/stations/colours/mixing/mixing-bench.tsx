@@ -56,17 +56,14 @@ export function MixingBench({ data, code, goTo }: PaneProps): ReactNode {
   );
 }
 
-function Bench({
-  data,
-  call,
-  paints,
-  sets,
-}: {
+interface BenchProps {
   data: ColoursPage;
   call: ColourCallRow;
   paints: readonly Paint[];
   sets: readonly PaintSet[];
-}): ReactNode {
+}
+
+function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
   const { run, busy } = useSaving();
   const target = call.lab!;
   const byId = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
@@ -356,17 +353,7 @@ function Bench({
 }
 
 /** A paint that claims the code and comes up to it is named before anything is mixed. */
-function ReadyMade({
-  data,
-  call,
-  paints,
-  sets,
-}: {
-  data: ColoursPage;
-  call: ColourCallRow;
-  paints: readonly Paint[];
-  sets: readonly PaintSet[];
-}): ReactNode {
+function ReadyMade({ data, call, paints, sets }: BenchProps): ReactNode {
   const { run, busy } = useSaving();
   const ready = useMemo(
     () => matchSingle(targetOf(call)!, paints, 4).filter(({ claimed, dE00 }) => claimed && dE00 < AS_GOOD_AS_MIXED),
