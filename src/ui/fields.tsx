@@ -17,6 +17,8 @@ import { ChangedElsewhereNotice, useSaving } from './saving';
 export interface Option {
   value: string;
   label: string;
+  /** What choosing it means, under its name in the list. */
+  detail?: string;
 }
 
 /** One field of a form: what it is called, how it is typed, and its unit. */
@@ -292,10 +294,16 @@ export function Field({ field, control }: { field: FieldSpec; control: Control<V
                 label={label}
                 error={Boolean(error)}
                 helperText={help}
+                slotProps={{
+                  select: {
+                    renderValue: (value) => field.options?.find((option) => option.value === value)?.label ?? '',
+                  },
+                }}
               >
                 {(field.options ?? []).map((option) => (
-                  <MenuItem key={option.value} value={option.value}>
+                  <MenuItem key={option.value} value={option.value} className={option.detail ? 'detailed' : undefined}>
                     {option.label}
+                    {option.detail ? <small>{option.detail}</small> : null}
                   </MenuItem>
                 ))}
               </TextField>

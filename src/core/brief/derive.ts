@@ -10,7 +10,6 @@ import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import { localDay } from '@/core/route/calendar';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
-import { buildRoute } from '@/core/route/route';
 import type { Route, RouteCall } from '@/core/route/step';
 import { chaseList, type ChaseItem } from './chase-list';
 import { gateViews, type GateView } from './gate-views';
@@ -19,6 +18,7 @@ import { weighQuestions, type QuestionView, type WeighedBrief } from './question
 import { Stages } from './stages';
 import { unaskedZones } from './unasked';
 import type { Kept } from '@/core/kept/records';
+import { routeOf, type RouteWanted } from './routed';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
 import { outlineSpecOf, type BriefState, type ColourShelf } from '@/core/kept/state';
 
@@ -51,6 +51,8 @@ export interface BriefView {
   layers: LayerOrder[];
   calls: CallView[];
   route: Route;
+  /** What the route is made from. */
+  wanted: RouteWanted;
   plan: RoutePlan;
   gates: GateView[];
   /** Zones that will be seen and of which nobody asked the colour. */
@@ -107,19 +109,17 @@ export function deriveBrief(
       return { calls: callViews(questions, make), callOf: make };
     },
   );
-  const wanted = stages.settled('wanted', {
+  const wanted: RouteWanted = stages.settled('wanted', {
     options: brief.options,
     climate: { tempC: brief.tempC, humidity: brief.humidity },
     calls: calls.map(routeCall),
     markings: state.markings.map(({ id, title, zone, method }) => ({ id, title, zone, method })),
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
-    under: [...new Set(layers.flatMap(({ layers: stack }) => stack.flatMap(({ value }) => value ?? [])))].map((code) =>
-      routeCall(callOf(code, [])),
+    under: [...new Set(layers.flatMap(({ layers: stack }) => stack.flatMap(({ value }) => value ?? [])))].map(
+      (value) => ({ value, call: routeCall(callOf(value, [])) }),
     ),
   });
-  const route = stages.same('routed', [wanted, outline], () =>
-    buildRoute({ ...wanted, outline, callFor: (code) => routeCall(callOf(code, [])) }),
-  );
+  const route = stages.same('routed', [wanted, outline], () => routeOf(wanted, outline));
   const plan = planAhead(stages, route, state, settings);
   const unasked = stages.same('unasked', [outline, brief, records], () =>
     unaskedZones(outline, brief.options, records),
@@ -140,6 +140,7 @@ export function deriveBrief(
     layers,
     calls,
     route,
+    wanted,
     plan,
     gates,
     unasked,

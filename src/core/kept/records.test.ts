@@ -86,7 +86,7 @@ describe('records', () => {
     ['sighting', { sd: -1 }, 'sd: Plus or minus: never below 0'],
     ['ruling', { reason: '' }, 'reason: Reason is needed'],
     ['marking', { heightMm: 0 }, 'heightMm: True height: at least 1 mm'],
-    ['marking', { codes: [] }, 'codes: Colours: at least one code'],
+    ['marking', { codes: [], method: 'mask' }, 'codes: Colours: at least one code for what is painted'],
     ['weekly_session', { startsAt: '25:00' }, 'startsAt: Starts at: a time HH:MM'],
     ['weekly_session', { minutes: 5 }, 'minutes: Minutes: at least 10'],
     ['log_entry', { actualMinutes: 0 }, 'actualMinutes: Minutes: at least 1'],
@@ -96,6 +96,10 @@ describe('records', () => {
     ['bottle', { mlLeft: -1 }, 'mlLeft: Millilitres left: never below 0'],
   ])('%s with %j', (name, change, message) => {
     expect(says(name, change)).toContain(message);
+  });
+
+  test('a decal needs no colour code: it is printed already', () => {
+    expect(says('marking', { codes: [], method: 'decal' })).toBeUndefined();
   });
 
   test('text is trimmed before it is kept', () => {

@@ -156,7 +156,7 @@ describe('outlines', () => {
 
   test('zones have titles, and one that is gone is still readable', () => {
     expect(zoneTitle(draw('single'), 'fin-port')).toBe('Fin and rudder, port');
-    expect(zoneTitle(draw('single'), 'gone-zone')).toBe('gone zone');
+    expect(zoneTitle(draw('single'), 'gone-zone')).toBe('Gone zone');
   });
 });
 

@@ -27,7 +27,7 @@ beforeEach(() => {
 const page = (sightings: object[] = []) =>
   ({
     briefId: 'b',
-    sources: [{ id: 's', film: 'unknown' }],
+    sources: [{ id: 's', film: 'unknown', sides: [] }],
     questions: [{ id: 'q', aspect: 'colour', sightings }],
   }) as unknown as EvidencePage;
 const kept = (value: string, version: number) => ({

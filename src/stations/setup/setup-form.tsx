@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useForm, useWatch, type Control } from 'react-hook-form';
 import { createBrief, saveSetup } from '@/actions/briefs';
+import type { Consequence } from '@/core/brief/consequences';
 import type { Fields, Kept } from '@/core/kept/records';
 import { OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/kit/options';
 import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, type Dimensions } from '@/core/outline/dimensions';
@@ -13,6 +14,7 @@ import { PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
 import { parseScale } from '@/core/units/length';
 import { parseNumber } from '@/core/units/number';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
+import { consequenceInWords } from '@/ui/consequence-words';
 import { Field, formValues, optionsOf, typedValues, type FieldSpec } from '@/ui/fields';
 import { ChangedElsewhereNotice, SavingProvider, useSaving } from '@/ui/saving';
 import css from './setup.module.css';
@@ -43,13 +45,21 @@ const KIT_FIELDS: FieldSpec[] = [
   { name: 'notes', label: 'Notes', type: 'long', width: 12 },
 ];
 
-const OPTION_FIELDS: FieldSpec[] = OPTION_NAMES.map((name) => ({
-  name,
-  label: OPTION_CHOICES[name].title,
-  type: 'choice',
-  options: optionsOf(OPTION_CHOICES[name].choices),
-  width: 4,
-}));
+const OPTION_FIELDS: FieldSpec[] = optionFields([]);
+
+/** The options, each choice with what it would change where a build is under way. */
+function optionFields(consequences: readonly Consequence[]): FieldSpec[] {
+  return OPTION_NAMES.map((name) => ({
+    name,
+    label: OPTION_CHOICES[name].title,
+    type: 'choice',
+    options: optionsOf(OPTION_CHOICES[name].choices).map((option) => {
+      const changes = consequences.find((one) => one.option === name && one.choice === option.value);
+      return changes ? { ...option, detail: consequenceInWords(changes) } : option;
+    }),
+    width: 4,
+  }));
+}
 const dimensionField = (name: (typeof DIMENSION_NAMES)[number]): FieldSpec => ({
   name,
   label: DIMENSIONS[name].title,
@@ -66,7 +76,11 @@ export interface SetupProps {
   brief: Fields<'brief'> | Kept<'brief'>;
   airframe: Fields<'airframe'> | Kept<'airframe'>;
   sessions: Fields<'weekly_session'>[];
+  /** What other choices would change in a build that is under way. */
+  consequences?: readonly Consequence[];
 }
+
+const NOTHING_YET: readonly Consequence[] = [];
 
 /** The airframe, the kit, the options and the outline, with the four views drawn as they are typed. */
 export function SetupForm(props: SetupProps): ReactNode {
@@ -82,9 +96,10 @@ export function SetupForm(props: SetupProps): ReactNode {
   );
 }
 
-function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
+function Setup({ brief, airframe, sessions, consequences = NOTHING_YET }: SetupProps): ReactNode {
   const kept = 'id' in brief && 'id' in airframe ? { brief, airframe } : null;
   const router = useRouter();
+  const options = useMemo(() => optionFields(consequences), [consequences]);
   const { run, busy } = useSaving();
   const [preset, setPreset] = useState<PresetName>(airframe.preset);
   const [versions, setVersions] = useState(
@@ -183,7 +198,7 @@ function Setup({ brief, airframe, sessions }: SetupProps): ReactNode {
         ) : null}
         <Group title="Airframe" fields={AIRFRAME_FIELDS} control={form.control} />
         <Group title="Kit and bench" fields={KIT_FIELDS} control={form.control} />
-        <Group title="Options" fields={OPTION_FIELDS} control={form.control} />
+        <Group title="Options" fields={options} control={form.control} />
         <h2>Outline</h2>
         <label>
           Begin from{' '}

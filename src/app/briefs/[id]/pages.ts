@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { consequencesOf } from '@/core/brief/consequences';
 import type { BriefView } from '@/core/brief/derive';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { identityOf, typeOf } from '@/core/kept/state';
@@ -24,7 +25,12 @@ const PAGES = {
   bench: ({ view }: Derived) => benchPage(view),
   log: ({ view }: Derived) => logPage(view),
   brief: ({ view }: Derived) => briefPage(view),
-  setup: ({ view: { state } }: Derived) => ({ brief: state.brief, airframe: state.airframe, sessions: state.sessions }),
+  setup: ({ view }: Derived) => ({
+    brief: view.state.brief,
+    airframe: view.state.airframe,
+    sessions: view.state.sessions,
+    consequences: consequencesOf(view),
+  }),
 } as const;
 type PageName = keyof typeof PAGES;
 

@@ -1,0 +1,60 @@
+import { describe, expect, test } from '@jest/globals';
+import { viewOfDemo } from '@tests/support/demo-brief';
+import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
+import { OPTION_CHOICES, OPTION_NAMES } from '@/core/kit/options';
+import { consequencesOf } from './consequences';
+
+const { view } = viewOfDemo();
+const all = consequencesOf(view);
+const of = (option: string, choice: string, from = all) =>
+  from.find((one) => one.option === option && one.choice === choice)!;
+
+describe('what another choice would do', () => {
+  test('is said of every choice that is not the present one', () => {
+    const choices = OPTION_NAMES.reduce((sum, name) => sum + OPTION_CHOICES[name].choices.length - 1, 0);
+    expect(all).toHaveLength(choices);
+    for (const { option, choice } of all) expect(view.state.brief.options[option]).not.toBe(choice);
+  });
+  test('gear up takes its steps and zones away, and cannot stand on it', () => {
+    const up = of('gear', 'up');
+    expect(up.removes.map(({ key }) => key)).toEqual(expect.arrayContaining(['build-gear', 'fit-gear']));
+    expect(up.hides.length).toBeGreaterThan(0);
+    expect(up.minutes).toBeLessThan(0);
+    expect(up.says[0]).toMatchObject({ never: true, says: expect.stringContaining('stand') });
+  });
+  test('stores bring steps, and minutes that are their own', () => {
+    const { view: clean } = viewOfDemo((state) => {
+      state.brief = { ...state.brief, options: { ...state.brief.options, stores: 'none' } };
+    });
+    const tanks = of('stores', 'tanks', consequencesOf(clean));
+    expect(tanks.adds.map(({ key }) => key)).toEqual(expect.arrayContaining(['build-stores', 'fit-stores']));
+    expect(tanks.minutes).toBe(tanks.adds.reduce((sum, { minutes }) => sum + minutes, 0));
+    expect(tanks.removes).toEqual([]);
+  });
+  test('is to be decided before the first planned step that it changes', () => {
+    const { removes, decideBy } = of('weathering', 'none');
+    const starts = view.plan.work
+      .filter(({ key }) => removes.some((step) => step.key === key))
+      .map(({ start }) => start)
+      .sort();
+    expect(starts.length).toBeGreaterThan(0);
+    expect(decideBy! <= starts[0]!).toBe(true);
+  });
+  test('costs what is done already and falls away', () => {
+    const { view: begun } = viewOfDemo((state) => {
+      state.log.push({
+        ...BLANK_LOG_ENTRY,
+        id: 'l',
+        version: 1,
+        stepKey: 'build-gear',
+        title: 'Build the gear',
+        lane: 'Gear, stores',
+        plannedMinutes: 30,
+        actualMinutes: 30,
+        startedAt: '2026-11-21T10:00:00Z',
+        endedAt: '2026-11-21T10:30:00Z',
+      });
+    });
+    expect(of('gear', 'up', consequencesOf(begun)).lost).toBe(of('gear', 'up').lost + 30);
+  });
+});
