@@ -217,8 +217,9 @@ function callMaker(
     const colour = official.get(code) ?? null;
     const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
     const kept = state.recipes.find((recipe) => recipe.id === record?.recipeId);
-    const recipe = kept ? recipeView(kept, paints) : null;
-    const paint = recipe ? recipeAsPaint(recipe) : record?.paintId && paints.get(record.paintId);
+    const made = kept ? mixtureOf(kept, catalogue, paints) : null;
+    const recipe = made?.recipe ?? null;
+    const paint = made ? made.paint : record?.paintId && paints.get(record.paintId);
     const choice = record && paint ? { record, paint, recipe } : null;
     const own = record ? groundCalled(record.ground) : null;
     const filter = record?.filter ?? null;
@@ -237,6 +238,21 @@ function callMaker(
       filter: choice && filter && filterPaint ? { ...filter, paint: filterPaint } : null,
     };
   };
+}
+
+const mixtures = new WeakMap<
+  Kept<'recipe'>,
+  { of: readonly Paint[]; recipe: RecipeView; paint: ReturnType<typeof recipeAsPaint> }
+>();
+
+/** A kept recipe as the paint it makes: the same one as long as neither the recipe nor the catalogue changes. */
+function mixtureOf(record: Kept<'recipe'>, catalogue: readonly Paint[], paints: ReadonlyMap<string, Paint>) {
+  const known = mixtures.get(record);
+  if (known?.of === catalogue) return known;
+  const recipe = recipeView(record, paints);
+  const made = { of: catalogue, recipe, paint: recipeAsPaint(recipe) };
+  mixtures.set(record, made);
+  return made;
 }
 
 /** Coats of a code that the builder laid before: as measured out, and as logged at the bench. */

@@ -22,6 +22,18 @@ export function plannedCoats(paint: Paint, ground: Lab, logged: readonly number[
     const coats = medianOf(logged);
     return { coats, because: `${coats} by your own log, ${logged.length === 1 ? 'once' : `${logged.length} times`}` };
   }
+  const overGrounds = reckoned.get(paint) ?? new Map<string, PlannedCoats>();
+  reckoned.set(paint, overGrounds);
+  const key = ground.join(' ');
+  const coats = overGrounds.get(key) ?? reckonCoats(paint, ground);
+  overGrounds.set(key, coats);
+  return coats;
+}
+
+/** Films are dear to reckon: each paint over each ground once, as long as the paint is known. */
+const reckoned = new WeakMap<Paint, Map<string, PlannedCoats>>();
+
+function reckonCoats(paint: Paint, ground: Lab): PlannedCoats {
   const known = paint.kind === 'solid' ? pigmentOfPaint(paint) : null;
   if (!known) return { coats: CUSTOM, because: `${CUSTOM} by custom: what such a paint hides is not computed` };
   return coatsOfFilm(known.pigment, paint, ground, `known from ${known.from}`);

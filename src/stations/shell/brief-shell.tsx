@@ -92,10 +92,11 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
       </a>
       <header className="head">
         <div className="head-title">
-          <Link href="/" className="head-home" aria-label="All briefs">
+          {/* No station is fetched ahead: each act would have them all fetched anew. */}
+          <Link href="/" prefetch={false} className="head-home" aria-label="All briefs">
             ≡
           </Link>
-          <Link href={`${base}/setup`} title="Edit airframe, kit, options and sessions (e)">
+          <Link href={`${base}/setup`} prefetch={false} title="Edit airframe, kit, options and sessions (e)">
             <strong>{identity}</strong>
           </Link>
           <span>{subtitle}</span>
@@ -134,6 +135,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
             {STATIONS.map((station) => (
               <Link
                 key={station.path}
+                prefetch={false}
                 href={`${base}/${station.path}`}
                 aria-current={current?.path === station.path ? 'page' : undefined}
               >
