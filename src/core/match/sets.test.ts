@@ -39,6 +39,12 @@ describe('a set', () => {
     const sets = [set('S9', ['9']), set('dear', ['1', '2'], 3000), set('one', ['2']), set('cheap', ['1', '2'], 900)];
     expect(judgeSets(targets, sets, paints).map(({ set: { number } }) => number)).toEqual(['cheap', 'dear', 'one']);
   });
+  test('still holds a paint that was renumbered, or merged into another, since', () => {
+    const renamed = [{ ...paint('101', 50), formerly: ['1'] }];
+    const [judged] = judgeSets(targets, [set('S1', ['1'])], renamed);
+    expect(judged!.serves[0]).toMatchObject({ code: 'A 1', paint: { number: '101' } });
+    expect(judged!.unknown).toEqual([]);
+  });
   test('names what the catalogue does not know of its contents', () => {
     expect(judgeSets(targets, [set('S1', ['1', '77'])], paints)[0]!.unknown).toEqual(['77']);
   });

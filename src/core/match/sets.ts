@@ -39,7 +39,9 @@ export function judgeSets(
 ): JudgedSet[] {
   return sets
     .map((set): JudgedSet => {
-      const held = paints.filter(({ line, number }) => line === set.line && set.contents.includes(number));
+      const numbersOf = (paint: Paint) => [paint.number, ...paint.formerly];
+      const isOf = (paint: Paint, wanted: string) => paint.line === set.line && numbersOf(paint).includes(wanted);
+      const held = paints.filter((paint) => set.contents.some((wanted) => isOf(paint, wanted)));
       const serves = targets.flatMap((target) => {
         const [best] = held
           .filter(({ lab, kind }) => lab && kind === target.kind)
@@ -59,7 +61,7 @@ export function judgeSets(
         set,
         serves,
         lacks: targets.map(({ code }) => code).filter((code) => !served.has(code)),
-        unknown: set.contents.filter((number) => !held.some((paint) => paint.number === number)),
+        unknown: set.contents.filter((wanted) => !held.some((paint) => isOf(paint, wanted))),
       };
     })
     .filter(({ serves }) => serves.length > 0)
