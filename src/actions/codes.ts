@@ -95,7 +95,8 @@ export async function takeStandard(input: unknown): Promise<Result<Added>> {
     if (table.rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
     const shelf = await loadShelf();
     const clash = shelf.systems.find((kept) => kept.prefix === system.prefix && kept.name !== system.name);
-    if (clash) throw new Refused('prefix', `The prefix ${system.prefix} is that of ${clash.name} already.`);
+    if (clash)
+      throw new Refused('prefix', `The letters ${system.prefix} stand before the numbers of ${clash.name} already.`);
     return perform(stampedAct(act, briefId, 'colours'), (writer) =>
       addToShelf(writer, standardAddition(table), { update: true }),
     );

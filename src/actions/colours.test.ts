@@ -175,7 +175,7 @@ describe('a table', () => {
         system: { name, title: '', prefix: 'QQ' },
       });
     expect((await take('First')).ok).toBe(true);
-    expect(saysOf(await take('Second'))).toBe('The prefix QQ is that of First already.');
+    expect(saysOf(await take('Second'))).toBe('The letters QQ stand before the numbers of First already.');
   });
   test.each([
     ['empty', ''],

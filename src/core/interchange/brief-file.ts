@@ -113,7 +113,13 @@ function checkFile(file: BriefFile, fault: FileFault): void {
   unlike(file.recipes, 'recipes', (recipe) => recipe.ref, 'two recipes have the same ref', fault);
   unlike(file.choices, 'choices', ({ code }) => code, 'two choices are made for one code', fault);
   unlike(file.systems, 'systems', ({ name }) => name, 'two standards have the same name', fault);
-  unlike(file.systems, 'systems', ({ prefix }) => prefix, 'two standards have the same prefix', fault);
+  unlike(
+    file.systems,
+    'systems',
+    ({ prefix }) => prefix,
+    'two standards have the same letters before their numbers',
+    fault,
+  );
   unlike(file.codes, 'codes', ({ code }) => code, 'this code is there twice', fault);
   unlike(file.lines, 'lines', ({ name }) => name, 'this line is there twice', fault);
   unlike(

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useRef, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
-import { countedInWords, plural } from '@/core/units/words';
+import { counted, countedInWords, plural } from '@/core/units/words';
 import { finishedInWords } from '@/ui/due-words';
 import type { BriefPage } from './page-data';
 
@@ -78,14 +78,14 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
           <tr>
             <th scope="row">Sources and rulings</th>
             <td>
-              {data.sources} sources, {data.ruled} rulings with their support and reason
+              {counted(data.sources, 'source')}, {counted(data.ruled, 'ruling')} with support and reason
               {data.open.length > 0 ? `; open: ${data.open.join('; ')}` : ''}
             </td>
           </tr>
           <tr>
             <th scope="row">Colours</th>
             <td>
-              {data.calls.length} calls with swatches
+              {counted(data.calls.length, 'call')} with swatches
               {missing.length > 0
                 ? `; no paint yet for ${missing.map((call) => call.name || call.code).join(', ')}`
                 : data.calls.length > 0
@@ -98,7 +98,7 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
           <tr>
             <th scope="row">Route by session</th>
             <td>
-              {data.steps - data.done} of {data.steps} steps to go in {data.sessionsLeft} sessions
+              {data.steps - data.done} of {counted(data.steps, 'step')} to go in {counted(data.sessionsLeft, 'session')}
               {data.finish ? `, ${finishedInWords(data.finish, data.open.length)}` : ''}
             </td>
           </tr>

@@ -7,6 +7,7 @@ import { save } from '@/actions/records';
 import { addSighting } from '@/actions/evidence';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { FILMS } from '@/core/evidence/film';
+import { counted } from '@/core/units/words';
 import { clarityOf } from '@/core/evidence/shown';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { RecordForm } from '@/ui/fields';
@@ -56,7 +57,10 @@ export function SourceList({
               {item.inWindow ? ', in the window' : ''}
             </span>
             <span className="dim">
-              {data.questions.filter((q) => q.sightings.some((s) => s.sourceId === item.id)).length} sightings
+              {counted(
+                data.questions.filter((q) => q.sightings.some((s) => s.sourceId === item.id)).length,
+                'sighting',
+              )}
               {item.derivedFrom.length > 0 ? ', derived' : ''}
             </span>
             {item.afterLoss ? <span className="danger">✕ dated after the loss</span> : null}

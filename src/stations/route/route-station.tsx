@@ -79,8 +79,8 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
             ))}
           </ul>
           <p className="dim">
-            Proven not before {fullDay(data.lowerBound!.slice(0, 10))}; {data.sessionsLeft} sessions with work,{' '}
-            {data.loads} fillings of the airbrush.
+            Proven not before {fullDay(data.lowerBound!.slice(0, 10))}; {counted(data.sessionsLeft, 'session')} with
+            work, {counted(data.loads, 'filling')} of the airbrush.
           </p>
         </section>
       ) : null}

@@ -7,7 +7,7 @@ import { printPath } from '@/core/interchange/contracts/contract';
 import { decodeText, ENCODING_TITLES, ENCODINGS, type Decoded } from '@/core/interchange/decode';
 import { dossierSchema } from '@/core/interchange/dossier';
 import { readEvidenceCsv, type RowFault } from '@/core/interchange/evidence-csv';
-import { capped } from '@/core/units/words';
+import { capped, counted } from '@/core/units/words';
 import { actOf } from '@/app/files/act';
 import { bodyOf, MB, TooMuch } from '@/app/files/body';
 import { loadBrief } from '@/data/briefs';
@@ -50,7 +50,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   const done = (await addTable(id, table, stamp))!;
   revalidatePath('/briefs/[id]', 'layout');
   return answer(
-    `${done.added} of ${done.added + done.faults.length} ${table.table} added${encoding === 'utf-8' ? '' : `, read as ${ENCODING_TITLES[encoding]}`}.`,
+    `${done.added} of ${counted(done.added + done.faults.length, table.table.replace(/s$/, ''))} added${encoding === 'utf-8' ? '' : `, read as ${ENCODING_TITLES[encoding]}`}.`,
     done.faults,
     done.added > 0 || done.faults.length === 0 ? 200 : 422,
   );
@@ -74,7 +74,7 @@ async function takeDossier(id: string, text: string, stamp: Stamp | undefined): 
     revalidatePath('/briefs/[id]', 'layout');
     const added = Object.entries(done.added)
       .filter(([, count]) => count > 0)
-      .map(([what, count]) => `${count} ${what}`);
+      .map(([what, count]) => counted(count, what.replace(/s$/, '')));
     return answer(added.length > 0 ? `Added: ${added.join(', ')}.` : 'All of it is here already.', [], 200);
   } catch (error) {
     if (error instanceof PictureFault) return refused(whole(error.message));
