@@ -1,4 +1,4 @@
-import { countedInWords, plural } from '@/core/units/words';
+import { countedInWords, lowered, plural } from '@/core/units/words';
 import type { Due } from '@/core/brief/due';
 import { fullDay, longDay, shortDay } from './dates';
 
@@ -28,5 +28,3 @@ export const finishedInWords = (finish: string, open: number): string =>
 /** What a day or a plan does not count yet; '' where nothing is open. */
 export const leftOut = (open: number): string =>
   open === 0 ? '' : `, without what ${countedInWords(open, 'open answer').toLowerCase()} will add`;
-
-const lowered = (title: string): string => title[0]!.toLowerCase() + title.slice(1);

@@ -1,5 +1,5 @@
-import { modelAreaCm2 } from '@/core/outline/outline';
-import { APART, INSIDE } from '@/core/outline/zones';
+import { modelAreaOfZones } from '@/core/outline/outline';
+import { coveredWith } from '@/core/outline/zones';
 import { CUP_ML, planCup } from '@/core/paint/quantity';
 import { thinRatioOf } from '@/core/paint/thinning';
 import { SPRAYING } from '@/core/paint/spraying';
@@ -10,28 +10,26 @@ export function besideTheColours(
   { route, outline, calls, state: { brief } }: Pick<BriefView, 'route' | 'outline' | 'calls' | 'state'>,
   factor: number,
 ): { what: string; ml: number }[] {
-  const areaOf = (covers: 'outside' | 'inside') =>
-    outline.zones
-      .filter(({ group }) => (INSIDE.has(group) ? 'inside' : APART.has(group) ? null : 'outside') === covers)
-      .reduce((sum, zone) => sum + modelAreaCm2(zone, brief.denominator), 0);
+  const areaOf = (zones: readonly string[]) => modelAreaOfZones(outline, zones, brief.denominator);
+  const covered = (covers: 'outside' | 'inside') =>
+    outline.zones.filter(({ group }) => coveredWith(group) === covers).map(({ key }) => key);
   const coats = new Map<string, number>();
   let thinner = 0;
   for (const { layer, load } of route.steps) {
     if (!layer?.covers || !load) continue;
     const thinRatio = SPRAYING[layer.chemistry].ratio;
-    const cup = planCup({ areaCm2: areaOf(layer.covers), coats: layer.coats }, { cupMl: CUP_ML, thinRatio, factor });
+    const cup = planCup(
+      { areaCm2: areaOf(covered(layer.covers)), coats: layer.coats },
+      { cupMl: CUP_ML, thinRatio, factor },
+    );
     const what = layer.paint.toLowerCase();
     coats.set(what, (coats.get(what) ?? 0) + cup.paintMl);
     thinner += cup.thinnerMl;
   }
   for (const { choice, coats: planned, zones } of calls) {
     if (!choice || !planned) continue;
-    const areaCm2 = zones.reduce((sum, key) => {
-      const zone = outline.zones.find((candidate) => candidate.key === key);
-      return sum + (zone ? modelAreaCm2(zone, brief.denominator) : 0);
-    }, 0);
     thinner += planCup(
-      { areaCm2, coats: planned.coats },
+      { areaCm2: areaOf(zones), coats: planned.coats },
       { cupMl: CUP_ML, thinRatio: thinRatioOf(choice.paint), factor },
     ).thinnerMl;
   }

@@ -2,11 +2,10 @@ import { chanceToFlip, chaseScore, photographsToSettle, sourcesToLookAt } from '
 import type { Window } from '@/core/evidence/date-fit';
 import type { Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
-import type { RoutePlan } from '@/core/route/plan';
 import { redoInWords, redoOf } from '@/core/route/redo';
 import type { Route } from '@/core/route/step';
 import { daysBetween } from '@/core/units/day';
-import { dueOf, type Due } from './due';
+import type { Due, DueOf } from './due';
 import type { GateView } from './gate-views';
 import { elsewhere } from './open-items';
 import type { QuestionView, WeighedBrief } from './questions';
@@ -40,7 +39,7 @@ export function chaseList(
   { questions, evidence, weights, windows }: WeighedBrief,
   outline: Outline,
   route: Route,
-  plan: RoutePlan,
+  dueOf: DueOf,
   gates: readonly GateView[],
   today: string,
 ): ChaseItem[] {
@@ -63,7 +62,7 @@ export function chaseList(
       const gate = gateBy.get(question.gate)!;
       const place = zones.get(zone) ?? elsewhere(zone);
       const redo = redoOf(route, place, aspect, question.gate, place.closedBy !== null);
-      const due = dueOf(route, plan, place, aspect, question.gate);
+      const due = dueOf(place, aspect, question.gate);
       const daysLeft = due.by === null ? null : Math.max(0, daysBetween(today, due.by.slice(0, 10)));
       const views = viewsOf.get(zone) ?? [];
       return {

@@ -3,6 +3,7 @@ import { CHEMISTRIES, layOver, type Chemistry, type OverRule } from '@/core/pain
 import { lightToDark } from '@/core/route/colour-runs';
 import { conflictsOf } from '@/core/route/guard';
 import { stacksOf, type StackLayer } from '@/core/route/stack';
+import { capital } from '@/core/units/words';
 import type { BriefView } from './derive';
 
 /** What a call's chemistry does to what it meets, or suffers from it: told when its paint is chosen, with what helps. */
@@ -25,7 +26,7 @@ const REMEDY: Partial<Record<OverRule['verdict'], string>> = {
 
 /** By code: conflicts on its zones, and along the edges where a neighbour's coat is sprayed over it. */
 export function chemistryNotes(
-  { calls, route, outline }: Pick<BriefView, 'calls' | 'route' | 'outline'>,
+  { wanted, route, outline }: Pick<BriefView, 'wanted' | 'route' | 'outline'>,
   edges: readonly { a: string; b: string }[],
 ): Map<string, ChemistryNote[]> {
   const notes = new Map<string, ChemistryNote[]>();
@@ -52,34 +53,20 @@ export function chemistryNotes(
     note(under.code, made);
   }
 
-  const painted = calls.flatMap(({ code, choice, official }) =>
-    choice
-      ? [
-          {
-            code,
-            lab: choice.paint.lab ?? official?.lab ?? null,
-            paint: choice.paint,
-            chemistry: choice.paint.chemistry,
-          },
-        ]
-      : [],
+  const ordered = lightToDark(wanted.calls).flatMap(({ code, paint }) =>
+    paint ? [{ code, chemistry: paint.chemistry }] : [],
   );
-  const ordered = lightToDark(painted.map((call) => ({ ...call, paint: { ...call.paint, label: '' } })));
-  const place = new Map(ordered.map(({ code }, i) => [code, i]));
   for (const { a, b } of edges) {
-    if (!place.has(a) || !place.has(b)) continue;
-    const [first, later] = place.get(a)! < place.get(b)! ? [a, b] : [b, a];
-    const [under, over] = [ordered[place.get(first)!]!, ordered[place.get(later)!]!];
+    const [under, over] = ordered.filter(({ code }) => code === a || code === b);
+    if (!under || !over) continue;
     const rule = layOver(over.chemistry, under.chemistry);
     if (!isGrave(rule)) continue;
     const made = {
       grave: true,
-      says: `Where they meet, ${later} (${kindOf(over.chemistry)}) is sprayed over the edge of ${first} (${kindOf(under.chemistry)}): ${rule.says}. ${capital(REMEDY[rule.verdict]!)}`,
+      says: `Where they meet, ${over.code} (${kindOf(over.chemistry)}) is sprayed over the edge of ${under.code} (${kindOf(under.chemistry)}): ${rule.says}. ${capital(REMEDY[rule.verdict]!)}`,
     };
-    note(first, made);
-    note(later, made);
+    note(under.code, made);
+    note(over.code, made);
   }
   return notes;
 }
-
-const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);

@@ -12,6 +12,7 @@ import { localDay } from '@/core/route/calendar';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
 import type { Route, RouteCall } from '@/core/route/step';
 import { chaseList, type ChaseItem } from './chase-list';
+import { duesIn } from './due';
 import { gateViews, type GateView } from './gate-views';
 import { openItems, type OpenItem } from './open-items';
 import { weighQuestions, type QuestionView, type WeighedBrief } from './questions';
@@ -124,8 +125,9 @@ export function deriveBrief(
   const unasked = stages.same('unasked', [outline, brief, records], () =>
     unaskedZones(outline, brief.options, records),
   );
-  const open = stages.same('open', [questions, unasked, outline, route, plan], () =>
-    openItems(questions, unasked, outline, route, plan),
+  const dueOf = stages.same('due', [route, plan], () => duesIn(route, plan));
+  const open = stages.same('open', [questions, unasked, outline, dueOf], () =>
+    openItems(questions, unasked, outline, dueOf),
   );
   const gates = stages.same('gated', [plan, open], () => gateViews(plan, open));
   const today = localDay(settings.nowUtc, brief.timeZone);
@@ -145,8 +147,8 @@ export function deriveBrief(
     gates,
     unasked,
     open,
-    chase: stages.same('chased', [sources, weighed, outline, route, plan, gates, today], () =>
-      chaseList(state, weighed, outline, route, plan, gates, today),
+    chase: stages.same('chased', [sources, weighed, outline, route, dueOf, gates, today], () =>
+      chaseList(state, weighed, outline, route, dueOf, gates, today),
     ),
   };
 }

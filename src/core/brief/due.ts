@@ -17,18 +17,33 @@ export interface Due {
   tooLate: boolean;
 }
 
+/** When the answer for an aspect of a zone is wanted. */
+export type DueOf = (zone: Pick<Zone, 'key' | 'group' | 'closedBy'>, aspect: Aspect, gate: GateName) => Due;
+
+/** Dues in one route and its plan: each is found once, whoever asks. */
+export function duesIn(route: Route, plan: RoutePlan): DueOf {
+  const workOf = new Map(plan.work.map((item) => [item.key, item]));
+  const found = new Map<string, Due>();
+  return (zone, aspect, gate) => {
+    const key = `${zone.key} ${aspect} ${gate}`;
+    const due = found.get(key) ?? dueOf(route, plan, workOf, zone, aspect, gate);
+    found.set(key, due);
+    return due;
+  };
+}
+
 /**
  * The latest useful day of a question, from the network that is planned: the first step that fixes its answer, needs it or hides the zone,
  * with one session's margin.
  */
-export function dueOf(
+function dueOf(
   route: Route,
   plan: RoutePlan,
+  workOf: ReadonlyMap<string, PlannedWork>,
   zone: Pick<Zone, 'key' | 'group' | 'closedBy'>,
   aspect: Aspect,
   gate: GateName,
 ): Due {
-  const workOf = new Map(plan.work.map((item) => [item.key, item]));
   const isDone = (step: RouteStep) => workOf.get(step.key)?.done ?? false;
   const fixing = fixingSteps(route, zone, aspect);
   const gateStep = route.steps.find((step) => step.gate === gate);

@@ -3,9 +3,7 @@ import { questionInWords } from '@/core/evidence/question-words';
 import type { Outline } from '@/core/outline/outline';
 import type { Zone } from '@/core/outline/zones';
 import { gateOf, type GateName } from '@/core/route/gates';
-import type { RoutePlan } from '@/core/route/plan';
-import type { Route } from '@/core/route/step';
-import { dueOf, type Due } from './due';
+import type { Due, DueOf } from './due';
 import type { QuestionView } from './questions';
 
 /** An answer that is lacking: a question that is open, or the colour of a zone that nobody asked about. */
@@ -24,8 +22,7 @@ export function openItems(
   questions: readonly QuestionView[],
   unasked: readonly Zone[],
   outline: Outline,
-  route: Route,
-  plan: RoutePlan,
+  dueOf: DueOf,
 ): OpenItem[] {
   const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
   const item = (
@@ -40,7 +37,7 @@ export function openItems(
     zone: key,
     aspect,
     gate,
-    due: dueOf(route, plan, zones.get(key) ?? elsewhere(key), aspect, gate),
+    due: dueOf(zones.get(key) ?? elsewhere(key), aspect, gate),
   });
   return [
     ...questions.flatMap((question) =>

@@ -1,4 +1,4 @@
-import type { View } from '@/core/outline/zones';
+import { sideOf, type View } from '@/core/outline/zones';
 import type { Aspect } from './aspects';
 import { clarityOn, type Film } from './film';
 import type { Clarity } from './weights';
@@ -12,7 +12,7 @@ export interface Shown {
 
 /** The one side that a source shows, where a zone lies on the other: what it says there is inferred. Null where it may show the zone. */
 export function otherSideOnly({ sides }: Pick<Shown, 'sides'>, zone: string): 'port' | 'starboard' | null {
-  const own = /-(port|starboard)$/.exec(zone)?.[1];
+  const own = sideOf(zone);
   const [side, ...more] = sides;
   return own && more.length === 0 && (side === 'port' || side === 'starboard') && side !== own ? side : null;
 }

@@ -102,3 +102,16 @@ export function zoneTitle(outline: Outline, key: string): string {
 export function modelAreaCm2(zone: Zone, denominator: number): number {
   return (zone.areaM2 * 10_000) / denominator ** 2;
 }
+
+/** Painted area of some zones together on the model in cm2; keys that the airframe does not have count for nothing. */
+export function modelAreaOfZones(
+  { zones }: Pick<Outline, 'zones'>,
+  keys: readonly string[],
+  denominator: number,
+): number {
+  const byKey = new Map(zones.map((zone) => [zone.key, zone]));
+  return keys.reduce((sum, key) => {
+    const zone = byKey.get(key);
+    return sum + (zone ? modelAreaCm2(zone, denominator) : 0);
+  }, 0);
+}

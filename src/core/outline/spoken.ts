@@ -1,5 +1,5 @@
-import { counted, listed } from '@/core/units/words';
-import { otherSide, withoutSide, type Zone } from './zones';
+import { capital, counted, listed, lowered } from '@/core/units/words';
+import { otherSide, sideOf, withoutSide, type Zone } from './zones';
 
 /** Zones as a builder says them in a sentence, one and several. */
 
@@ -20,9 +20,6 @@ const SAID: Record<string, { one: string; many?: string; halves?: true }> = {
   'wing-upper-outer': { one: 'outer wing top' },
 };
 
-const sideOf = (key: string): string => key.slice(key.lastIndexOf('-') + 1);
-const lowered = (title: string): string => title[0]!.toLowerCase() + title.slice(1);
-
 function oneSide(key: string, title: string): string {
   const base = withoutSide(key);
   const said = base ? (SAID[base] ?? { one: lowered(title.replace(/, (port|starboard)$/, '')) }) : null;
@@ -39,7 +36,7 @@ function bothSides(base: string, title: string): string {
 export function titleOfKey(key: string): string {
   const base = withoutSide(key);
   const said = SAID[base ?? key]?.one ?? (base ?? key).replaceAll('-', ' ');
-  return `${said[0]!.toUpperCase()}${said.slice(1)}${base ? `, ${sideOf(key)}` : ''}`;
+  return `${capital(said)}${base ? `, ${sideOf(key)}` : ''}`;
 }
 
 /** Names that a sentence holds; more zones are counted. */

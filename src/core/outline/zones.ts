@@ -17,6 +17,10 @@ export const INSIDE: ReadonlySet<ZoneGroup> = new Set(['interior', 'bays']);
 /** Groups that are painted apart and fitted late. */
 export const APART: ReadonlySet<ZoneGroup> = new Set(['gear', 'propeller', 'rotor', 'stores', 'glazing']);
 
+/** Which of the general coats, outside or inside, lie on the zones of a group; null for what is painted apart. */
+export const coveredWith = (group: ZoneGroup): 'outside' | 'inside' | null =>
+  INSIDE.has(group) ? 'inside' : APART.has(group) ? null : 'outside';
+
 /** A named region of the outline. */
 export interface Zone {
   key: string;
@@ -35,9 +39,12 @@ export type View = (typeof VIEWS)[number];
 export const sided = (key: string, side: 'port' | 'starboard') => `${key}-${side}`;
 
 const SIDE = /-(port|starboard)$/;
+/** The side that a zone lies on; null for one that has no other side. */
+export const sideOf = (zone: string): 'port' | 'starboard' | null =>
+  (SIDE.exec(zone)?.[1] as 'port' | 'starboard' | undefined) ?? null;
 /** The zone without its side; null for one that has no other side. */
 export const withoutSide = (zone: string): string | null => (SIDE.test(zone) ? zone.replace(SIDE, '') : null);
 export const otherSide = (zone: string): string | null => {
-  const side = SIDE.exec(zone)?.[1];
+  const side = sideOf(zone);
   return side ? zone.replace(SIDE, side === 'port' ? '-starboard' : '-port') : null;
 };

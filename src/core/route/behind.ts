@@ -1,5 +1,5 @@
 import type { Outline } from '@/core/outline/outline';
-import { APART, INSIDE } from '@/core/outline/zones';
+import { coveredWith } from '@/core/outline/zones';
 import type { Route, RouteStep } from './step';
 
 /** What lies behind a step in the network. */
@@ -41,10 +41,8 @@ export function doneAgainWith(route: Route, outline: Outline, done: ReadonlySet<
 
 /** The zones that a step works on: its own, or all that its coat covers. */
 function zonesOf({ zones, layer }: RouteStep, outline: Outline): Set<string> {
-  const sideOf = (group: Outline['zones'][number]['group']) =>
-    INSIDE.has(group) ? 'inside' : APART.has(group) ? null : 'outside';
   const covered = layer?.covers
-    ? outline.zones.filter(({ group }) => sideOf(group) === layer.covers).map(({ key }) => key)
+    ? outline.zones.filter(({ group }) => coveredWith(group) === layer.covers).map(({ key }) => key)
     : [];
   return new Set([...zones, ...covered]);
 }

@@ -1,5 +1,5 @@
 import type { Aspect } from '@/core/evidence/aspects';
-import { APART, INSIDE, type Zone } from '@/core/outline/zones';
+import { APART, type Zone } from '@/core/outline/zones';
 import { RULES } from './rules';
 import type { Route, RouteStep } from './step';
 
@@ -107,7 +107,3 @@ function followers(route: Route, joint: string, seen = new Set<string>()): Route
     return step ? [step] : followers(route, key, seen);
   });
 }
-
-/** Whether a zone lies inside and is closed in some day. */
-export const isClosedIn = (zone: Pick<Zone, 'group' | 'closedBy'>): boolean =>
-  INSIDE.has(zone.group) || zone.closedBy !== null;

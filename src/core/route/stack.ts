@@ -1,5 +1,5 @@
 import type { Outline } from '@/core/outline/outline';
-import { APART, INSIDE } from '@/core/outline/zones';
+import { coveredWith } from '@/core/outline/zones';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { LayerKind } from './rules/rule';
 import type { Route, RouteStep } from './step';
@@ -23,7 +23,7 @@ export function stacksOf({ steps, links }: Route, outline: Outline): Map<string,
   const laying = steps.filter(({ layer }) => layer).sort((a, b) => place.get(a.key)! - place.get(b.key)!);
   return new Map(
     outline.zones.map((zone) => {
-      const side = INSIDE.has(zone.group) ? 'inside' : APART.has(zone.group) ? null : 'outside';
+      const side = coveredWith(zone.group);
       const here = laying.filter(
         ({ layer, zones }) => zones.includes(zone.key) || (layer!.covers !== null && layer!.covers === side),
       );

@@ -24,6 +24,10 @@ export function plural(word: string, count: number): string {
 /** "1 source", "3 sources". */
 export const counted = (count: number, word: string): string => `${count} ${plural(word, count)}`;
 
+/** A text with a capital first, as a sentence begins; and with a small first, as it goes on. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+export const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
 /** "A", "A and B", "A, B and C". */
 export const listed = (items: readonly string[], joined: 'and' | 'or' = 'and'): string =>
   items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} ${joined} ${items.at(-1)}`;

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
-import { counted, listed, plural } from '@/core/units/words';
+import { capital, counted, listed, plural } from '@/core/units/words';
 import { useKey } from '@/ui/keys';
 import { Calls } from './calls/calls';
 import type { ColoursPage } from './page-data';
@@ -74,5 +74,3 @@ function whatMatters(data: ColoursPage): string {
     return `${data.calls.length === 1 ? 'The one call has' : `All ${counted(data.calls.length, 'call')} have`} a paint${open.length > 0 ? ', but that is not all' : ''}.${still}`;
   return `${data.calls.length - missing.length} of ${counted(data.calls.length, 'call')} have a paint; choose one for ${first.name || first.code}.${still}`;
 }
-
-const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);

@@ -21,7 +21,7 @@ import {
   type NeighbourPair,
   type Target,
 } from '@/core/match/single';
-import { modelAreaCm2 } from '@/core/outline/outline';
+import { modelAreaOfZones } from '@/core/outline/outline';
 import { APART, INSIDE, type ZoneGroup } from '@/core/outline/zones';
 import { touchingZones } from '@/core/outline/touching';
 import { groundOfBrief } from '@/core/paint/grounds';
@@ -222,10 +222,7 @@ function callRow(
     key,
     title: view.outline.zones.find((zone) => zone.key === key)?.title ?? key,
   }));
-  const areaCm2 = call.zones.reduce((total, key) => {
-    const zone = view.outline.zones.find((candidate) => candidate.key === key);
-    return total + (zone ? modelAreaCm2(zone, view.state.brief.denominator) : 0);
-  }, 0);
+  const areaCm2 = modelAreaOfZones(view.outline, call.zones, view.state.brief.denominator);
   const paints = new Map(shelf.paints.map((paint) => [paint.id, paint]));
   const compare = (other: Lab | null, otherSd: number) => {
     const dE00 = other && lab ? deltaE00(lab, other) : null;

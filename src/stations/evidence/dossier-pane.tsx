@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useRef, useState, type ReactNode } from 'react';
 import { ENCODING_TITLES, type Encoding } from '@/core/interchange/decode';
+import { capital } from '@/core/units/words';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';
 
@@ -63,7 +64,7 @@ export function DossierPane({ data }: { data: EvidencePage }): ReactNode {
             {['sources', 'sightings', 'rulings'].map((table) => (
               <li key={table}>
                 <a href={`${base}/${table}.csv`} download>
-                  {table[0]!.toUpperCase() + table.slice(1)} as CSV
+                  {capital(table)} as CSV
                 </a>
               </li>
             ))}

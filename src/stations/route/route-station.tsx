@@ -6,7 +6,7 @@ import { useState, type ReactNode } from 'react';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { counted, plural } from '@/core/units/words';
+import { counted, lowered, plural } from '@/core/units/words';
 import { clock, fullDay, longDay, shortDay } from '@/ui/dates';
 import { dueInWords, finishedInWords } from '@/ui/due-words';
 import { Explained } from '@/ui/explained';
@@ -102,7 +102,7 @@ function whatMatters(data: RoutePage): string {
 /** The most pressing answer that is lacking, and what it stands in the way of. */
 function decide(open: RoutePage['open']): string {
   const next = open.find(({ due }) => due.step && !due.tooLate);
-  return next ? `Decide ${next.says[0]!.toLowerCase()}${next.says.slice(1)}, ${dueInWords(next.due)}.` : '';
+  return next ? `Decide ${lowered(next.says)}, ${dueInWords(next.due)}.` : '';
 }
 
 /** What came too late, or will: the plan goes on, and each has its cure. */
