@@ -191,8 +191,10 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
   const steps: RouteStep[] = [];
   const links: RouteLink[] = [];
   const ordered = lightToDark(calls);
-  let runEnd: RouteStep | null = null as RouteStep | null;
-  ordered.forEach((call, i) => {
+  /** Where the run of each call begins: at its mask, or at the first that is laid. */
+  const begins = new Map<string, string>();
+  let runEnd: RouteStep | null = null;
+  for (const [i, call] of ordered.entries()) {
     const under = ordered[i - 1];
     const where = spokenZones(outline.zones, call.zones);
     const spray = sprayStep(
@@ -234,23 +236,21 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
           spray.cautions = [...spray.cautions, `Over ${under.name || under.code}: ${rule.says}.`];
       }
       steps.push(mask);
+      begins.set(call.code, mask.key);
     } else {
+      begins.set(call.code, run.first);
       const rule = layOver(chemistryOf(call), GENERAL_COATS.primer.chemistry);
       if (rule.verdict !== 'ok') spray.cautions = [...spray.cautions, `Over the primer: ${rule.says}.`];
     }
     steps.push(...run.steps);
     runEnd = run.last;
-  });
+  }
   const firstMain = steps[0]?.key ?? null;
   layers.under.forEach((step, i) => {
     const below = layers.under.slice(0, i).findLast((other) => other.zones[0] === step.zones[0]);
     if (below) links.push(overCoat(below, step.key, climate));
     const cover = ordered.find((call) => call.zones.includes(step.zones[0]!));
-    const to = cover
-      ? steps.some(({ key }) => key === `mask:${cover.code}`)
-        ? `mask:${cover.code}`
-        : `spray:${cover.code}`
-      : firstMain;
+    const to = cover ? begins.get(cover.code)! : firstMain;
     if (to) links.push(overCoat(step, to, climate));
   });
   steps.unshift(...layers.under);

@@ -192,6 +192,16 @@ describe('how a colour is laid', () => {
     expect(step.layer).toMatchObject({ what: 'undercoat', paint: 'Pink ground' });
     expect(step.zones).toEqual(CALLS[0]!.zones);
   });
+  test('an older coat lies under the ground of the first colour, not only under the colour', () => {
+    const older = { kind: 'first' as const, value: 'TCS 60', since: null, showsUnder: true };
+    const route = buildRoute(
+      input({
+        calls: CALLS.map((one) => ({ ...one, ground: 'Pink' })),
+        layers: [{ zone: 'fuselage-lower', layers: [older, { ...older, kind: 'repaint', value: 'TCS 14', since: '1951-01-01' }] }],
+      }),
+    );
+    expect(follows(route, 'layer:fuselage-lower:first:TCS 60', 'spray:TCS 14:ground')).toBe(true);
+  });
   test('a filter goes over it once it may be recoated, before what comes next is masked', () => {
     const route = laid({ filter });
     const wait = route.links.find(({ from, to }) => from === 'spray:TCS 31' && to === 'spray:TCS 31:filter')!;
