@@ -16,7 +16,7 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/4',
+      format: 'build-brief/5',
       brief,
       airframe,
       sources: [],
@@ -33,6 +33,10 @@ export class BriefBuilder {
       choices: [],
       recipes: [],
       uses: [],
+      parts: [],
+      measures: [],
+      subjects: [],
+      zoneDays: [],
       systems: [],
       relations: [],
       codes: [],

@@ -1,5 +1,6 @@
 import { DEFAULT_OPTIONS } from '@/core/kit/options';
 import { PRESETS } from '@/core/outline/presets';
+import { NO_KIT_EXTRAS } from '@/core/kept/new-brief';
 import { NO_CHANGES } from '@/core/evidence/weights';
 import { BriefBuilder } from './builder';
 
@@ -19,6 +20,7 @@ export function dunlin(startOn: string) {
       startOn,
       options: { ...DEFAULT_OPTIONS, canopy: 'open', flaps: 'down', stores: 'tanks' },
       weights: NO_CHANGES,
+      ...NO_KIT_EXTRAS,
       notes: 'Etched cockpit set and turned nose leg. As she stood on the apron in the second week of May.',
     },
     {

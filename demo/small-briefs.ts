@@ -1,5 +1,6 @@
 import { DEFAULT_OPTIONS } from '@/core/kit/options';
 import { PRESETS } from '@/core/outline/presets';
+import { NO_KIT_EXTRAS } from '@/core/kept/new-brief';
 import { NO_CHANGES } from '@/core/evidence/weights';
 import { BriefBuilder } from './builder';
 
@@ -16,6 +17,7 @@ export function turnstone(startOn: string) {
       startOn,
       options: { ...DEFAULT_OPTIONS, landing: 'skis', weathering: 'neglected', tonal: 'plain' },
       weights: NO_CHANGES,
+      ...NO_KIT_EXTRAS,
       notes: 'The white goes on last and is worn through on purpose.',
     },
     {
@@ -121,8 +123,9 @@ export function bracken(startOn: string) {
       tempC: 21,
       humidity: 50,
       startOn,
-      options: { ...DEFAULT_OPTIONS, wings: 'folded', stand: 'a base', weathering: 'in service', tonal: 'black base' },
+      options: { ...DEFAULT_OPTIONS, landing: 'skids', wings: 'folded', stand: 'a base', weathering: 'in service', tonal: 'black base' },
       weights: NO_CHANGES,
+      ...NO_KIT_EXTRAS,
       notes: 'Blades folded aft on a hangar floor with a drip tray.',
     },
     {

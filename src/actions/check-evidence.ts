@@ -2,8 +2,7 @@ import { z } from 'zod';
 import { notSupported, ownReason } from '@/core/brief/ruling';
 import { weighQuestions } from '@/core/brief/questions';
 import { questionInWords } from '@/core/evidence/question-words';
-import { outlineSpecOf } from '@/core/kept/state';
-import { buildOutline } from '@/core/outline/outline';
+import { outlineOf } from '@/core/kept/state';
 import { checkSource } from '@/core/kept/check-source';
 import type { Fields, RecordName } from '@/core/kept/records';
 import { resolveCode } from '@/core/codes/resolve';
@@ -82,7 +81,7 @@ export function onItsSide<T extends Pick<Fields<'sighting'>, 'clarity' | 'note'>
 async function weighedNow(briefId: string) {
   const [state, book] = await Promise.all([loadBrief(briefId), loadCodeBook()]);
   if (!state) throw new Refused('', 'This brief is gone.');
-  const { questions } = weighQuestions(state, book, buildOutline(outlineSpecOf(state.airframe, state.brief)));
+  const { questions } = weighQuestions(state, book, outlineOf(state));
   return { book, questionOf: (id: string) => questions.find(({ record }) => record.id === id) };
 }
 

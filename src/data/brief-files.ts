@@ -48,6 +48,7 @@ export async function importBrief(
     await writer.insertMany('marking', file.markings);
     await writer.insertMany('weekly_session', file.sessions);
     await writer.insertMany('evening', file.evenings);
+    await insertKit(writer, known);
     await writer.insertMany(
       'log_entry',
       file.log.map((entry) => ({ ...entry, pictureId: entry.pictureId && pictureIds.get(entry.pictureId)! })),
@@ -56,6 +57,28 @@ export async function importBrief(
     await insertColours(writer, known);
     return briefId;
   });
+}
+
+/** Parts with the identities that they get here, measures, subjects and days of their own. */
+async function insertKit(writer: ActWriter, { parts, measures, subjects, zoneDays }: BriefState) {
+  const idOf = new Map(parts.map((part) => [part.id, randomUUID()]));
+  await writer.insertMany(
+    'part',
+    parts.map((part) => ({ ...plain(part), replacesId: part.replacesId && idOf.get(part.replacesId)! })),
+    parts.map((part) => idOf.get(part.id)!),
+  );
+  await writer.insertMany(
+    'kit_measure',
+    measures.map((measure) => plain(measure)),
+  );
+  await writer.insertMany(
+    'subject',
+    subjects.map((subject) => plain(subject)),
+  );
+  await writer.insertMany(
+    'zone_day',
+    zoneDays.map((own) => plain(own)),
+  );
 }
 
 /** Recipes, choices and logged use, with the identities that codes and paints have here. */

@@ -62,6 +62,10 @@ const LISTS = {
   choices: ['colour_choice', 'id'],
   recipes: ['recipe', 'made_on nulls last, tone, parts, id'],
   uses: ['paint_use', 'on_day, sprayed_ml, id'],
+  parts: ['part', 'sprue, number, id'],
+  measures: ['kit_measure', 'title, true_mm, measured_mm, id'],
+  subjects: ['subject', 'kind, title, id'],
+  zoneDays: ['zone_day', 'zone, id'],
 } as const satisfies Partial<Record<keyof BriefState, readonly [RecordName, string]>>;
 
 /** A brief as it was read, with the revision that it was read at. */

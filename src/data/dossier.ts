@@ -3,9 +3,8 @@ import { resolveCode } from '@/core/codes/resolve';
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import { asInferred } from '@/core/evidence/shown';
 import { checkSource } from '@/core/kept/check-source';
-import { outlineSpecOf, type BriefState } from '@/core/kept/state';
+import { outlineOf, type BriefState } from '@/core/kept/state';
 import { withoutSide } from '@/core/outline/zones';
-import { buildOutline } from '@/core/outline/outline';
 import { toDossier, type Dossier, type DossierParts } from '@/core/interchange/dossier';
 import { codesRead } from '@/core/interchange/codes-read';
 import { resolveSources, type ReadTable, type RowFault } from '@/core/interchange/evidence-csv';
@@ -158,8 +157,9 @@ export async function insertDossier(
 }
 
 /** What of a dossier contradicts this airframe: sources from after its loss, zones that it does not have. */
-function contradictions(dossier: Dossier, { airframe, brief }: BriefState): RowFault[] {
-  const zones = new Set(buildOutline(outlineSpecOf(airframe, brief)).zones.map(({ key }) => key));
+function contradictions(dossier: Dossier, state: BriefState): RowFault[] {
+  const { airframe } = state;
+  const zones = new Set(outlineOf(state).zones.map(({ key }) => key));
   const bases = new Set([...zones].flatMap((zone) => withoutSide(zone) ?? []));
   const faults: RowFault[] = [];
   const fault = (place: string, says: string) => faults.push({ row: 0, says: `${place}: ${says}` });

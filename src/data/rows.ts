@@ -32,6 +32,7 @@ export const SHARED: ReadonlySet<RecordName> = new Set([
   'paint',
   'paint_set',
   'bottle',
+  'tool',
 ]);
 export const isShared = (name: RecordName): boolean => SHARED.has(name);
 

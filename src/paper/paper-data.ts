@@ -5,6 +5,7 @@ import { hexOf } from '@/core/colour/spaces';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
 import { checkSize } from '@/core/markings/size';
 import { optionsInWords } from '@/core/kit/options';
+import { machineOf } from '@/core/outline/presets';
 import { paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING } from '@/core/paint/spraying';
@@ -53,7 +54,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
     subtitle: machineInWords(airframe),
     printedOn: fullDay(nowUtc.slice(0, 10)),
     sheet: sheetData(view),
-    options: optionsInWords(brief.options),
+    options: optionsInWords(brief.options, machineOf(airframe.preset)),
     notes: brief.notes,
     dossier: dossierPaper(view, nowUtc),
     open: view.open.map(({ says, question, due }) => ({

@@ -36,6 +36,7 @@ export function shelfOfDemo(): ColourShelf {
         version: 1,
       })),
     ),
+    tools: [],
     paints: lines.flatMap(({ line, paints }) =>
       paints.map(({ paint, bottle }) =>
         paintOf({

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
-import { OPTION_CHOICES, OPTION_NAMES } from '@/core/kit/options';
+import { OPTION_CHOICES, optionsFor } from '@/core/kit/options';
+import { machineOf } from '@/core/outline/presets';
 import { consequencesOf } from './consequences';
 
 const { view } = viewOfDemo();
@@ -11,7 +12,8 @@ const of = (option: string, choice: string, from = all) =>
 
 describe('what another choice would do', () => {
   test('is said of every choice that is not the present one', () => {
-    const choices = OPTION_NAMES.reduce((sum, name) => sum + OPTION_CHOICES[name].choices.length - 1, 0);
+    const names = optionsFor(machineOf(view.state.airframe.preset));
+    const choices = names.reduce((sum, name) => sum + OPTION_CHOICES[name].choices.length - 1, 0);
     expect(all).toHaveLength(choices);
     for (const { option, choice } of all) expect(view.state.brief.options[option]).not.toBe(choice);
   });

@@ -1,10 +1,11 @@
 import { saidTogether } from '@/core/kit/conflicts';
-import { OPTION_CHOICES, OPTION_NAMES, type OptionName, type Options } from '@/core/kit/options';
+import { OPTION_CHOICES, optionsFor, type OptionName, type Options } from '@/core/kit/options';
 import { isSeen } from '@/core/kit/seen';
-import { buildOutline } from '@/core/outline/outline';
-import { outlineSpecOf } from '@/core/kept/state';
+import { outlineOf } from '@/core/kept/state';
+import { machineOf } from '@/core/outline/presets';
 import type { RouteStep } from '@/core/route/step';
 import type { BriefView } from './derive';
+import { progressOf } from './progress';
 import { routeOf } from './routed';
 
 /** What another choice would do to the build, before it is made. */
@@ -29,7 +30,7 @@ export interface Consequence {
 /** Every choice that is not the present one, with what it would change: the route is built with it and compared. */
 export function consequencesOf(view: BriefView): Consequence[] {
   const { options } = view.state.brief;
-  return OPTION_NAMES.flatMap((option) =>
+  return optionsFor(machineOf(view.state.airframe.preset)).flatMap((option) =>
     (OPTION_CHOICES[option].choices as readonly string[])
       .filter((choice) => choice !== options[option])
       .map((choice) => consequenceOf(view, option, choice)),
@@ -37,9 +38,9 @@ export function consequencesOf(view: BriefView): Consequence[] {
 }
 
 function consequenceOf(view: BriefView, option: OptionName, choice: string): Consequence {
-  const { airframe, brief } = view.state;
+  const { airframe, brief, subjects } = view.state;
   const options = { ...brief.options, [option]: choice } as Options;
-  const outline = buildOutline(outlineSpecOf(airframe, { ...brief, options }));
+  const outline = outlineOf({ airframe, subjects, brief: { ...brief, options } });
   const route = routeOf(view.wanted, outline, options);
   const now = new Map(view.route.steps.map((step) => [step.key, step]));
   const then = new Map(route.steps.map((step) => [step.key, step]));
@@ -70,7 +71,7 @@ function consequenceOf(view: BriefView, option: OptionName, choice: string): Con
         .map(({ start }) => start)
         .sort()[0] ?? null,
     lost: planned.filter(({ done }) => done).reduce((sum, { step }) => sum + step.minutes, 0),
-    says: saidTogether(options),
+    says: saidTogether(options, machineOf(airframe.preset), progressOf(view.state.log)),
   };
 }
 

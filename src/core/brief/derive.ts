@@ -3,13 +3,17 @@ import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
 import type { Window } from '@/core/evidence/date-fit';
 import { needsOrder, type Layer } from '@/core/evidence/layers';
-import { buildOutline, zoneTitle, type Outline } from '@/core/outline/outline';
+import { coatsBy, suggestWay, type Suggestion, type Way } from '@/core/kit/applying';
+import { partJobs } from '@/core/kit/part-work';
+import { ASPECTS } from '@/core/evidence/aspects';
+import { modelAreaOfZones, zoneTitle, type Outline } from '@/core/outline/outline';
 import type { Zone } from '@/core/outline/zones';
 import { groundCalled, groundOfBrief, type Ground } from '@/core/paint/grounds';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import { localDay } from '@/core/route/calendar';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
+import { ASKED_IF_DONE } from '@/core/route/stage-of-zone';
 import type { Route, RouteCall } from '@/core/route/step';
 import { chaseList, type ChaseItem } from './chase-list';
 import { duesIn } from './due';
@@ -21,7 +25,7 @@ import { unaskedZones } from './unasked';
 import type { Kept } from '@/core/kept/records';
 import { routeOf, type RouteWanted } from './routed';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
-import { outlineSpecOf, type BriefState, type ColourShelf } from '@/core/kept/state';
+import { outlineOf, type BriefState, type ColourShelf } from '@/core/kept/state';
 
 export interface CallView {
   code: string;
@@ -34,6 +38,8 @@ export interface CallView {
   /** What is laid under it beside the ground of the brief, and what over it. */
   ground: Ground | null;
   filter: { paint: Paint; percent: number; passes: number } | null;
+  /** How it is brought on, why, and whether the builder chose it. */
+  way: Suggestion & { chosen: boolean };
 }
 
 /** A brief with all that follows from it. */
@@ -88,7 +94,7 @@ export function deriveBrief(
   stages: Stages = new Stages(),
 ): BriefView {
   const { airframe, brief } = state;
-  const outline = stages.same('outline', [airframe, brief], () => buildOutline(outlineSpecOf(airframe, brief)));
+  const outline = stages.same('outline', [airframe, brief, state.subjects], () => outlineOf(state));
   const official = stages.same('official', [shelf.codes, shelf.chips], () => officialColours(shelf.codes, shelf.chips));
   const book = stages.same('book', [shelf.codes, shelf.systems], () => codeBook(shelf));
   const { sources, questions: records, sightings, rulings, events, mirrors } = state;
@@ -104,9 +110,21 @@ export function deriveBrief(
   });
   const { calls, callOf } = stages.same(
     'called',
-    [questions, state.choices, state.recipes, state.uses, state.log, brief, shelf.paints, official, book],
+    [
+      questions,
+      outline,
+      state.choices,
+      state.recipes,
+      state.uses,
+      state.log,
+      brief,
+      shelf.paints,
+      shelf.tools,
+      official,
+      book,
+    ],
     () => {
-      const make = callMaker(state, shelf.paints, official, book);
+      const make = callMaker(state, shelf, official, book, outline, softZones(questions));
       return { calls: callViews(questions, make), callOf: make };
     },
   );
@@ -116,9 +134,27 @@ export function deriveBrief(
     calls: calls.map(routeCall),
     markings: state.markings.map(({ id, title, zone, method }) => ({ id, title, zone, method })),
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
-    under: [...new Set(layers.flatMap(({ layers: stack }) => stack.flatMap(({ value }) => value ?? [])))].map(
-      (value) => ({ value, call: routeCall(callOf(value, [])) }),
-    ),
+    parts: partJobs(state.parts),
+    storesAt: brief.storesAt,
+    structure: structureOf(questions),
+    subjects: state.subjects.map(({ kind, title, count, place, byGate, layers: built }) => ({
+      kind,
+      title,
+      count,
+      place,
+      byGate,
+      layers: built,
+    })),
+    leftOut: brief.leftOut,
+    done: [
+      ...new Set(state.log.flatMap(({ stepKey, again }) => (!again && ASKED_IF_DONE.has(stepKey) ? [stepKey] : []))),
+    ].sort(),
+    under: [
+      ...new Set([
+        ...layers.flatMap(({ layers: stack }) => stack.flatMap(({ value }) => value ?? [])),
+        ...state.parts.flatMap(({ codes }) => codes),
+      ]),
+    ].map((value) => ({ value, call: routeCall(callOf(value, [])) })),
   });
   const route = stages.same('routed', [wanted, outline], () => routeOf(wanted, outline));
   const plan = planAhead(stages, route, state, settings);
@@ -208,9 +244,11 @@ function colourHistoryOf(
 /** How a code becomes a call: what is known of it, and the paint chosen for it in this brief. */
 function callMaker(
   state: BriefState,
-  catalogue: readonly Paint[],
+  { paints: catalogue, tools }: ColourShelf,
   official: BriefView['official'],
   book: CodeBook,
+  outline: Outline,
+  soft: ReadonlySet<string>,
 ): (value: string, zones: string[]) => CallView {
   const paints = new Map(catalogue.map((paint) => [paint.id, paint]));
   const ground = groundOfBrief(state.brief.options);
@@ -226,7 +264,19 @@ function callMaker(
     const own = record ? groundCalled(record.ground) : null;
     const filter = record?.filter ?? null;
     const filterPaint = filter && paints.get(filter.paintId);
+    const suggested = suggestWay(
+      {
+        areaCm2: modelAreaOfZones(outline, zones, state.brief.denominator),
+        edge: zones.some((zone) => soft.has(zone)) ? 'soft' : 'hard',
+        metallic: paint ? paint.kind === 'metallic' : false,
+      },
+      tools,
+    );
+    const way = record?.way
+      ? { way: record.way, because: 'as you chose', chosen: true }
+      : { ...suggested, chosen: false };
     return {
+      way,
       code,
       official: colour,
       zones,
@@ -234,7 +284,7 @@ function callMaker(
       coats:
         choice &&
         (record!.coats === null
-          ? plannedCoats(choice.paint, own?.lab ?? ground, loggedCoats(state, record!.codeId, code))
+          ? byWay(way.way, plannedCoats(choice.paint, own?.lab ?? ground, loggedCoats(state, record!.codeId, code)))
           : { coats: record!.coats, because: `${record!.coats} as you chose at Layers` }),
       ground: choice && own,
       filter: choice && filter && filterPaint ? { ...filter, paint: filterPaint } : null,
@@ -256,6 +306,27 @@ function mixtureOf(record: Kept<'recipe'>, catalogue: readonly Paint[], paints: 
   mixtures.set(record, made);
   return made;
 }
+
+/** Coats as they are laid by another way than the airbrush. */
+function byWay(way: Way, planned: PlannedCoats): PlannedCoats {
+  if (way === 'airbrush') return planned;
+  const coats = coatsBy(way, planned.coats);
+  return { coats, because: `${coats} by ${way} (${planned.because})` };
+}
+
+/** Zones with a boundary that is ruled soft. */
+const softZones = (questions: readonly QuestionView[]): Set<string> =>
+  new Set(
+    questions.flatMap(({ record, ruling }) =>
+      record.aspect === 'boundary' && ruling?.value === 'soft' ? [record.zone] : [],
+    ),
+  );
+
+/** Rulings about how the machine is built. */
+const structureOf = (questions: readonly QuestionView[]) =>
+  questions.flatMap(({ record: { zone, aspect, item }, ruling, open }) =>
+    ruling && !open && !ASPECTS[aspect].surface ? [{ zone, aspect, item, value: ruling.value }] : [],
+  );
 
 /** Coats of a code that the builder laid before: as measured out, and as logged at the bench. */
 function loggedCoats({ uses, log }: BriefState, codeId: string, code: string): number[] {
@@ -284,6 +355,8 @@ function routeCall(call: CallView): RouteCall {
     zones: call.zones,
     lab: paint?.lab ?? call.official?.lab ?? null,
     coats: call.coats?.coats ?? null,
+    way: call.way.way,
+    wayBecause: call.way.because,
     ground: call.ground?.title ?? null,
     filter: call.filter && {
       label: `${paintLabel(call.filter.paint)} ${call.filter.paint.name}`.trim(),

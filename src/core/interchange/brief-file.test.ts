@@ -5,7 +5,7 @@ import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import { BriefBuilder } from '@demo/builder';
 import { briefFileSchema, stateOfFile, type BriefFile } from './brief-file';
 
-const shelf = { systems: [], relations: [], codes: [], chips: [], paints: [], sets: [] };
+const shelf = { systems: [], relations: [], codes: [], chips: [], paints: [], sets: [], tools: [] };
 
 const setup = newBrief('2026-11-23');
 

@@ -9,22 +9,32 @@ import {
   colourSystemFields,
   eveningFields,
   filterFields,
+  kitMeasureFields,
   layingFields,
   logEntryFields,
   markingFields,
   paintFields,
   paintLineFields,
   paintUseFields,
+  partFields,
   recipeFields,
   recipePart,
+  subjectFields,
   timerFields,
   weeklySessionFields,
+  zoneDayFields,
 } from '@/core/kept/records';
+import { subjectFaults } from '@/core/kept/check-subjects';
+import { whyNot } from '@/core/kit/conflicts';
+import { NOT_BEGUN } from '@/core/kit/machine';
+import { optionsSchema } from '@/core/kit/options';
+import { keyOfNumber, keyOfPart, partNumber, registerFaults } from '@/core/kit/parts';
+import { machineOf } from '@/core/outline/presets';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
-/** `build-brief/4`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/5`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
@@ -32,16 +42,23 @@ const paintInFile = paintFields.omit({ lineId: true });
 const { codeId: _code, otherId: _other, ...relationInFile } = codeRelationFields.shape;
 const paintName = { line: z.string().min(1), number: z.string().min(1) };
 
+/** Of a part that another is used instead of the number stands in the file. */
+const partInFile = z.strictObject({
+  ...partFields.omit({ replacesId: true }).shape,
+  replaces: z.string().max(30).nullable().default(null),
+});
+
 const layingInFile = {
   ground: layingFields.shape.ground,
   coats: layingFields.shape.coats,
+  way: layingFields.shape.way,
   filter: filterFields.omit({ paintId: true }).extend(paintName).nullable().default(null),
 };
 
 const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/4', {
-      error: 'this is not a Build Brief file (its format should be "build-brief/4", or 3, 2 or 1)',
+    format: z.literal('build-brief/5', {
+      error: 'this is not a Build Brief file (its format should be "build-brief/5", or 4, 3, 2 or 1)',
     }),
     brief: briefFields,
     airframe: airframeFields,
@@ -49,6 +66,10 @@ const wholeBrief = z
     markings: z.array(markingFields).max(500),
     sessions: z.array(weeklySessionFields).max(50),
     evenings: z.array(eveningFields).max(1000).default([]),
+    parts: z.array(partInFile).max(3000, 'parts: at most 3 000').default([]),
+    measures: z.array(kitMeasureFields).max(500).default([]),
+    subjects: z.array(subjectFields).max(100).default([]),
+    zoneDays: z.array(zoneDayFields).max(500).default([]),
     log: z.array(logEntryFields).max(20_000),
     timers: z.array(timerFields).max(100),
     choices: z
@@ -109,6 +130,11 @@ export type BriefFile = z.infer<typeof wholeBrief>;
 /** What one part of the file says of another that is not there, or says twice. */
 function checkFile(file: BriefFile, fault: FileFault): void {
   checkDossier(file, fault);
+  for (const says of whyNot(file.brief.options, machineOf(file.airframe.preset), NOT_BEGUN))
+    fault(['brief', 'options'], says);
+  for (const { id, field, says } of fileParts(file).faults) fault(['parts', Number(id), field], says);
+  subjectFaults(file.subjects).forEach(({ at, says }) => fault(['subjects', at, 'title'], says));
+  unlike(file.zoneDays, 'zoneDays', ({ zone }) => zone, 'this zone has two days', fault);
   const recipes = new Set(file.recipes.map((recipe) => recipe.ref));
   unlike(file.recipes, 'recipes', (recipe) => recipe.ref, 'two recipes have the same ref', fault);
   unlike(file.choices, 'choices', ({ code }) => code, 'two choices are made for one code', fault);
@@ -150,9 +176,45 @@ function checkFile(file: BriefFile, fault: FileFault): void {
 
 /** Reads every version of the file; the older are brought up to the newest. */
 export const briefFileSchema = z.preprocess(
-  (raw) => fromThirdVersion(fromSecondVersion(fromFirstVersion(raw))),
+  (raw) => fromFourthVersion(fromThirdVersion(fromSecondVersion(fromFirstVersion(raw)))),
   wholeBrief,
 );
+
+/** `build-brief/4` held options that cannot be, and stood rotorcraft on wheels that they do not have: they are put right. */
+function fromFourthVersion(raw: unknown): unknown {
+  const file = raw as Record<string, unknown>;
+  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/4') return raw;
+  const next = { ...file, format: 'build-brief/5' };
+  const brief = briefOfFourth.safeParse(file);
+  if (!brief.success) return next;
+  const { options } = brief.data.brief;
+  const machine = machineOf(brief.data.airframe.preset);
+  if (brief.data.airframe.preset === 'rotorcraft' && options.landing === 'wheels') options.landing = 'skids';
+  if (options.gear === 'up' && (machine.gear === 'fixed' || options.landing !== 'wheels')) options.gear = 'down';
+  if (options.gear === 'up' && options.stand === 'its gear') options.stand = 'a rod';
+  return { ...next, brief: { ...(file.brief as object), options } };
+}
+
+const briefOfFourth = z.object({
+  brief: z.object({ options: optionsSchema }),
+  airframe: z.object({ preset: airframeFields.shape.preset }),
+});
+
+/** The parts of a file with their numbers in it as identities, and what is wrong with the register. */
+export function fileParts(file: Pick<BriefFile, 'parts' | 'brief'>) {
+  const byNumber = new Map(file.parts.map((part, i) => [keyOfPart(part), String(i)]));
+  const parts = file.parts.map(({ replaces, ...part }, i) => ({
+    ...part,
+    id: String(i),
+    replacesId: replaces === null ? null : (byNumber.get(keyOfNumber(replaces)) ?? null),
+  }));
+  const strangers = file.parts.flatMap(({ replaces }, i) =>
+    replaces !== null && !byNumber.has(keyOfNumber(replaces))
+      ? [{ id: String(i), field: 'replaces', says: `there is no part "${replaces}"` }]
+      : [],
+  );
+  return { parts, faults: [...registerFaults(parts, file.brief.boughtOn), ...strangers] };
+}
 
 /** `build-brief/3` knew three classes of opacity, and called a solid colour of poor hiding transparent. */
 function fromThirdVersion(raw: unknown): unknown {
@@ -220,11 +282,12 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
       const code = codeName(choice.codeId);
       const recipe = choice.recipeId && refOf.get(choice.recipeId);
       const paint = choice.paintId && paintOf.get(choice.paintId);
-      const { ground, coats, filter } = choice;
+      const { ground, coats, filter, way } = choice;
       const over = filter && paintOf.get(filter.paintId);
       const laying = {
         ground,
         coats,
+        way,
         filter:
           filter && over
             ? { line: over.line, number: over.number, percent: filter.percent, passes: filter.passes }
@@ -252,6 +315,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     ...state.rulings.map((r) => r.value),
     ...state.sightings.map((s) => s.value),
     ...state.markings.flatMap((m) => m.codes),
+    ...state.parts.flatMap(({ codes }) => codes),
     ...[...choices, ...recipes, ...uses].map((c) => c.code),
   ]);
   const related = shelf.relations.flatMap((record) => {
@@ -267,13 +331,21 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     ...state.recipes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)),
   ]);
   return {
-    format: 'build-brief/4',
+    format: 'build-brief/5',
     brief: plain(state.brief),
     airframe: plain(state.airframe),
     ...dossierPartsOf(state, (id) => pictures.has(id)),
     markings: state.markings.map((marking) => plain(marking)),
     sessions: state.sessions.map((session) => plain(session)),
     evenings: state.evenings.map((evening) => plain(evening)),
+    parts: state.parts.map((record) => {
+      const { replacesId, ...part } = plain(record);
+      const old = state.parts.find(({ id }) => id === replacesId);
+      return { ...part, replaces: old ? partNumber(old) : null };
+    }),
+    measures: state.measures.map((measure) => plain(measure)),
+    subjects: state.subjects.map((subject) => plain(subject)),
+    zoneDays: state.zoneDays.map((own) => plain(own)),
     log: state.log.map((entry) => ({
       ...plain(entry),
       pictureId: entry.pictureId && pictures.has(entry.pictureId) ? entry.pictureId : null,
@@ -335,18 +407,24 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
     markings: file.markings.map((marking, i) => kept(marking, `marking${i}`)),
     evenings: file.evenings.map((evening, i) => kept(evening, `evening${i}`)),
     sessions: file.sessions.map((session, i) => kept(session, `session${i}`)),
+    parts: fileParts(file).parts.map(({ id, ...part }) =>
+      kept({ ...part, replacesId: part.replacesId && `part${part.replacesId}` }, `part${id}`),
+    ),
+    measures: file.measures.map((measure, i) => kept(measure, `measure${i}`)),
+    subjects: file.subjects.map((subject, i) => kept(subject, `subject${i}`)),
+    zoneDays: file.zoneDays.map((own, i) => kept(own, `zoneDay${i}`)),
     log: file.log.map((entry, i) => kept(entry, `log${i}`)),
     timers: file.timers.map((timer, i) => kept(timer, `timer${i}`)),
     choices: file.choices.flatMap((choice, i) => {
       const codeId = codeIdOf(choice.code);
       const recipeId = 'recipe' in choice ? choice.recipe : null;
       const paintId = 'recipe' in choice ? null : paintIdOf(choice);
-      const { ground, coats } = choice;
+      const { ground, coats, way } = choice;
       const over = choice.filter && paintIdOf(choice.filter);
       const filter =
         choice.filter && over ? { paintId: over, percent: choice.filter.percent, passes: choice.filter.passes } : null;
       return codeId && (recipeId || paintId)
-        ? [kept({ codeId, paintId: paintId ?? null, recipeId, ground, coats, filter }, `choice${i}`)]
+        ? [kept({ codeId, paintId: paintId ?? null, recipeId, ground, coats, filter, way }, `choice${i}`)]
         : [];
     }),
     recipes: file.recipes.flatMap(({ ref: id, code, parts, ...recipe }) => {

@@ -4,7 +4,7 @@ import type { RecordName } from './records';
 
 /** An act: what a person did, as data. The device names it, so that however often it arrives it is done once. */
 
-export const STATIONS = ['setup', 'evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'] as const;
+export const STATIONS = ['kit', 'setup', 'evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'] as const;
 export type ActStation = (typeof STATIONS)[number];
 
 /** Who did it, when by the device's clock, and looking at which revision of the brief. */
@@ -39,6 +39,11 @@ export const WRITABLE = [
   'bottle',
   'recipe',
   'paint_use',
+  'part',
+  'kit_measure',
+  'subject',
+  'zone_day',
+  'tool',
 ] as const satisfies readonly RecordName[];
 
 const entity = z.enum(WRITABLE);

@@ -60,4 +60,20 @@ export const BLANK_RECIPE: Omit<Fields<'recipe'>, 'codeId' | 'parts' | 'predicte
 };
 
 /** A colour over what the brief lays anyhow, in as many coats as are reckoned. */
-export const BLANK_LAYING: Laying = { ground: '', coats: null, filter: null };
+export const BLANK_LAYING: Laying = { ground: '', coats: null, filter: null, way: '' };
+
+/** A part as it comes out of the box. */
+export const BLANK_PART: Omit<Fields<'part'>, 'number'> = {
+  sprue: '',
+  name: '',
+  count: 1,
+  instructionStep: '',
+  zone: '',
+  origin: 'kit',
+  replacesId: null,
+  condition: 'sound',
+  codes: [],
+  painted: 'assembly',
+  orderedUntil: null,
+  note: '',
+};

@@ -11,6 +11,14 @@ export interface NewBrief {
   sessions: Fields<'weekly_session'>[];
 }
 
+/** What a brief says of its kit once somebody says it. */
+export const NO_KIT_EXTRAS: Pick<Fields<'brief'>, 'boughtOn' | 'leftOut' | 'storesAt' | 'rod'> = {
+  boughtOn: null,
+  leftOut: [],
+  storesAt: [],
+  rod: null,
+};
+
 /** What a new brief begins with; everything can be changed. */
 export const newBrief = (today: Day): NewBrief => ({
   brief: {
@@ -24,6 +32,7 @@ export const newBrief = (today: Day): NewBrief => ({
     startOn: today,
     notes: '',
     weights: NO_CHANGES,
+    ...NO_KIT_EXTRAS,
   },
   airframe: {
     type: '',

@@ -22,6 +22,11 @@ import { rulingFields } from './records/ruling';
 import { sightingFields } from './records/sighting';
 import { sourceFields } from './records/source';
 import { timerFields } from './records/timer';
+import { kitMeasureFields } from './records/kit-measure';
+import { partFields } from './records/part';
+import { subjectFields } from './records/subject';
+import { toolFields } from './records/tool';
+import { zoneDayFields } from './records/zone-day';
 import { weeklySessionFields } from './records/weekly-session';
 
 /** The shape of every noun that is kept, one file a noun: what a form, a file or the database must hold before anything is computed from it. */
@@ -49,6 +54,11 @@ export * from './records/sighting';
 export * from './records/source';
 export * from './records/timer';
 export * from './records/weekly-session';
+export * from './records/kit-measure';
+export * from './records/part';
+export * from './records/subject';
+export * from './records/tool';
+export * from './records/zone-day';
 export { labFields } from './fields';
 
 /** Every kind of record a brief page may write, by its name in history. */
@@ -66,6 +76,11 @@ export const RECORDS = {
   evening: eveningFields,
   log_entry: logEntryFields,
   timer: timerFields,
+  kit_measure: kitMeasureFields,
+  part: partFields,
+  subject: subjectFields,
+  tool: toolFields,
+  zone_day: zoneDayFields,
   colour_system: colourSystemFields,
   colour_code: colourCodeFields,
   code_relation: codeRelationFields,

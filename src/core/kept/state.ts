@@ -1,6 +1,7 @@
 import type { Paint } from '@/core/paint/catalogue';
 import type { PaintSet } from '@/core/match/sets';
-import type { OutlineSpec } from '@/core/outline/outline';
+import { buildOutline, type Outline, type OutlineSpec } from '@/core/outline/outline';
+import { withSubjects } from '@/core/outline/subject-zones';
 import type { Fields, Kept } from './records';
 
 /** Everything kept about one brief, as it comes from the database or an exported file: facts, nothing computed. */
@@ -22,6 +23,11 @@ export interface BriefState {
   choices: Kept<'colour_choice'>[];
   recipes: Kept<'recipe'>[];
   uses: Kept<'paint_use'>[];
+  parts: Kept<'part'>[];
+  measures: Kept<'kit_measure'>[];
+  subjects: Kept<'subject'>[];
+  /** Zones that are shown as on another day. */
+  zoneDays: Kept<'zone_day'>[];
 }
 
 /** One line of the list of briefs. */
@@ -41,6 +47,7 @@ export interface ColourShelf {
   chips: Kept<'chip'>[];
   paints: Paint[];
   sets: PaintSet[];
+  tools: Kept<'tool'>[];
 }
 
 /** "TK-G, C 417" - how a builder calls the machine. */
@@ -63,4 +70,13 @@ export const outlineSpecOf = (
   dimensions: airframe.dimensions,
   landing: options.landing,
   folded: options.wings === 'folded',
+  swept: options.sweep === 'swept',
 });
+
+/** The outline of a brief with the zones of what else is modelled in it. */
+export const outlineOf = ({
+  airframe,
+  brief,
+  subjects,
+}: Pick<BriefState, 'airframe' | 'brief' | 'subjects'>): Outline =>
+  withSubjects(buildOutline(outlineSpecOf(airframe, brief)), subjects, brief.denominator);

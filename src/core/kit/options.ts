@@ -1,62 +1,136 @@
 import { z } from 'zod';
+import { among, type Among } from './among';
+import type { Machine } from './machine';
 
-export const LANDING = ['wheels', 'skis', 'floats'] as const;
+export const LANDING = ['wheels', 'skis', 'floats', 'skids'] as const;
 export type Landing = (typeof LANDING)[number];
 
+interface Choice {
+  title: string;
+  choices: readonly [string, ...string[]];
+  /** What is taken while nobody chose. */
+  usual: string;
+  /** Machines that have this choice at all; all where it is left out. */
+  only?: Among<Machine>;
+  /** "gear down", "lands on skis": a choice as a sentence has it. */
+  said: (value: string) => string;
+}
+const choices = <const T extends Record<string, Choice>>(table: T) => table;
+
 /** The choices of one build: each changes parts, fits, holes and the route. */
-export const OPTION_CHOICES = {
-  canopy: { title: 'Canopy', choices: ['closed', 'open'] },
-  gear: { title: 'Gear', choices: ['down', 'up'] },
-  landing: { title: 'Lands on', choices: LANDING },
-  flaps: { title: 'Flaps', choices: ['up', 'down'] },
-  wings: { title: 'Wings or blades', choices: ['spread', 'folded'] },
-  stores: { title: 'Stores', choices: ['none', 'tanks', 'loads'] },
-  stand: { title: 'Stands on', choices: ['its gear', 'a rod', 'a base'] },
-  tonal: { title: 'Tonal school', choices: ['plain', 'pre-shaded', 'black base'] },
-  weathering: { title: 'Weathering', choices: ['none', 'in service', 'neglected'] },
-} as const;
+export const OPTION_CHOICES = choices({
+  state: {
+    title: 'State of the machine',
+    choices: ['parked', 'running', 'hovering', 'flying', 'stored', 'derelict'],
+    usual: 'parked',
+    said: (value) => value,
+  },
+  canopy: {
+    title: 'Canopy and hoods',
+    choices: ['closed', 'open'],
+    usual: 'closed',
+    said: (value) => `canopy ${value}`,
+  },
+  doors: {
+    title: 'Doors and hatches',
+    choices: ['closed', 'open'],
+    usual: 'closed',
+    said: (value) => `doors ${value}`,
+  },
+  gear: { title: 'Gear', choices: ['down', 'up'], usual: 'down', said: (value) => `gear ${value}` },
+  landing: { title: 'Lands on', choices: LANDING, usual: 'wheels', said: (value) => `lands on ${value}` },
+  flaps: {
+    title: 'Flaps and slats',
+    choices: ['up', 'down'],
+    usual: 'up',
+    only: { wings: ['fixed', 'swing'] },
+    said: (value) => `flaps ${value}`,
+  },
+  wings: {
+    title: 'Wings or blades',
+    choices: ['spread', 'folded'],
+    usual: 'spread',
+    said: (value) => `wings or blades ${value}`,
+  },
+  sweep: {
+    title: 'Moving wings',
+    choices: ['forward', 'swept'],
+    usual: 'forward',
+    only: { wings: ['swing'] },
+    said: (value) => `wings ${value}`,
+  },
+  blades: {
+    title: 'Rotor blades',
+    choices: ['level', 'drooping', 'tied down'],
+    usual: 'drooping',
+    only: { power: ['rotor', 'rotor and propeller'] },
+    said: (value) => `blades ${value}`,
+  },
+  stores: {
+    title: 'Stores',
+    choices: ['none', 'tanks', 'loads'],
+    usual: 'none',
+    said: (value) => (value === 'none' ? 'no stores' : `with ${value}`),
+  },
+  crew: {
+    title: 'Crew',
+    choices: ['none', 'aboard'],
+    usual: 'none',
+    said: (value) => (value === 'none' ? 'nobody aboard' : 'crew aboard'),
+  },
+  lights: {
+    title: 'Lights',
+    choices: ['painted', 'lenses', 'lit'],
+    usual: 'painted',
+    said: (value) => `lights ${value === 'lenses' ? 'as lenses' : value}`,
+  },
+  stand: {
+    title: 'Stands on',
+    choices: ['its gear', 'a rod', 'a base'],
+    usual: 'its gear',
+    said: (value) => `stands on ${value}`,
+  },
+  tonal: {
+    title: 'Tonal school',
+    choices: ['plain', 'pre-shaded', 'black base'],
+    usual: 'pre-shaded',
+    said: (value) =>
+      value === 'plain' ? 'plain coats' : value === 'pre-shaded' ? 'pre-shaded coats' : 'coats over a black base',
+  },
+  weathering: {
+    title: 'Weathering',
+    choices: ['none', 'in service', 'neglected', 'derelict'],
+    usual: 'in service',
+    said: (value) => (value === 'none' ? 'not weathered' : `weathered as ${value}`),
+  },
+});
 
 export type OptionName = keyof typeof OPTION_CHOICES;
 export const OPTION_NAMES = Object.keys(OPTION_CHOICES) as OptionName[];
+type ChoiceOf<N extends OptionName> = (typeof OPTION_CHOICES)[N]['choices'][number];
+export type Options = { [N in OptionName]: ChoiceOf<N> };
 
-export const optionsSchema = z.strictObject({
-  canopy: z.enum(OPTION_CHOICES.canopy.choices),
-  gear: z.enum(OPTION_CHOICES.gear.choices),
-  landing: z.enum(OPTION_CHOICES.landing.choices),
-  flaps: z.enum(OPTION_CHOICES.flaps.choices),
-  wings: z.enum(OPTION_CHOICES.wings.choices),
-  stores: z.enum(OPTION_CHOICES.stores.choices),
-  stand: z.enum(OPTION_CHOICES.stand.choices),
-  tonal: z.enum(OPTION_CHOICES.tonal.choices),
-  weathering: z.enum(OPTION_CHOICES.weathering.choices),
-});
-export type Options = z.infer<typeof optionsSchema>;
+export const DEFAULT_OPTIONS = Object.fromEntries(
+  OPTION_NAMES.map((name) => [name, OPTION_CHOICES[name].usual]),
+) as Options;
 
-export const DEFAULT_OPTIONS: Options = {
-  canopy: 'closed',
-  gear: 'down',
-  landing: 'wheels',
-  flaps: 'up',
-  wings: 'spread',
-  stores: 'none',
-  stand: 'its gear',
-  tonal: 'pre-shaded',
-  weathering: 'in service',
-};
+/** Choices that a file leaves out are as usual. */
+export const optionsSchema = z.strictObject(
+  Object.fromEntries(
+    OPTION_NAMES.map((name) => {
+      const { title, choices: values, usual } = OPTION_CHOICES[name] as Choice;
+      return [name, z.enum(values, { error: `${title}: choose one of ${values.join(', ')}` }).default(usual)];
+    }),
+  ) as unknown as { [N in OptionName]: z.ZodDefault<z.ZodType<Options[N], Options[N]>> },
+);
 
-/** "canopy closed, gear down, stands on a rod": each choice as a sentence has it. */
-const SPOKEN: Record<OptionName, (value: string) => string> = {
-  canopy: (value) => `canopy ${value}`,
-  gear: (value) => `gear ${value}`,
-  landing: (value) => `lands on ${value}`,
-  flaps: (value) => `flaps ${value}`,
-  wings: (value) => `wings or blades ${value}`,
-  stores: (value) => (value === 'none' ? 'no stores' : value === 'tanks' ? 'with tanks' : 'with loads'),
-  stand: (value) => `stands on ${value}`,
-  tonal: (value) =>
-    value === 'plain' ? 'plain coats' : value === 'pre-shaded' ? 'pre-shaded coats' : 'coats over a black base',
-  weathering: (value) => (value === 'none' ? 'not weathered' : `weathered as ${value}`),
-};
+/** The choices that a machine has: no flaps on a rotorcraft, no sweep on fixed wings. */
+export const optionsFor = (machine: Machine): OptionName[] =>
+  OPTION_NAMES.filter((name) => among((OPTION_CHOICES[name] as Choice).only ?? {}, machine));
 
-export const optionsInWords = (options: Options): string =>
-  OPTION_NAMES.map((name) => SPOKEN[name](options[name])).join(', ');
+export const choiceSaid = (name: OptionName, value: string): string => OPTION_CHOICES[name].said(value);
+
+export const optionsInWords = (options: Options, machine: Machine): string =>
+  optionsFor(machine)
+    .map((name) => choiceSaid(name, options[name]))
+    .join(', ');

@@ -1,9 +1,47 @@
-import type { OptionName, Options } from './options';
+import { among, type Among } from './among';
+import type { Options } from './options';
 
-/** Which choice hides which zones, with the reason: what nobody will see needs no colour. */
-const HIDDEN: readonly { option: OptionName; is: string; groups: readonly string[]; because: string }[] = [
-  { option: 'gear', is: 'up', groups: ['gear', 'bays'], because: 'the doors are closed over it' },
+/** Whether a part of the machine can be looked at: plainly, through glass only, or not at all. */
+export type Sight = 'plain' | 'through glass' | 'hidden';
+
+interface Covering {
+  when: Among<Options>;
+  groups?: readonly string[];
+  zones?: readonly string[];
+  sight: Exclude<Sight, 'plain'>;
+  because: string;
+}
+
+/** Which choices hide which zones, with the reason: what nobody will see needs no colour. */
+const COVERINGS: readonly Covering[] = [
+  { when: { gear: ['up'] }, groups: ['gear', 'bays'], sight: 'hidden', because: 'the doors are closed over it' },
+  { when: { crew: ['aboard'] }, zones: ['seat'], sight: 'hidden', because: 'the crew sits on it' },
+  {
+    when: { state: ['stored'], canopy: ['closed'], doors: ['closed'] },
+    groups: ['interior'],
+    sight: 'hidden',
+    because: 'the covers lie over the glass',
+  },
+  {
+    when: { canopy: ['closed'], doors: ['closed'] },
+    groups: ['interior'],
+    sight: 'through glass',
+    because: 'canopy and doors are closed',
+  },
 ];
 
-export const isSeen = ({ group }: { group: string }, options: Options): boolean =>
-  !HIDDEN.some(({ option, is, groups }) => options[option] === is && groups.includes(group));
+interface Place {
+  key: string;
+  group: string;
+}
+
+/** How a zone is seen with these options, and why it is not seen plainly. */
+export function sightOf({ key, group }: Place, options: Options): { sight: Sight; because: string } {
+  const over = COVERINGS.filter(
+    ({ when, groups, zones }) => (groups?.includes(group) || zones?.includes(key)) && among(when, options),
+  );
+  const deepest = over.find(({ sight }) => sight === 'hidden') ?? over[0];
+  return deepest ? { sight: deepest.sight, because: deepest.because } : { sight: 'plain', because: '' };
+}
+
+export const isSeen = (zone: Place, options: Options): boolean => sightOf(zone, options).sight !== 'hidden';

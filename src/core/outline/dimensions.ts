@@ -45,11 +45,23 @@ export const DIMENSIONS = {
   nacelleLength: m('Nacelle length', 0, 12),
   nacelleDiameter: m('Nacelle diameter', 0, 4),
   rotorDiameter: m('Main rotor diameter', 0, 40),
+  upperWingStation: m('Upper wing leading edge, station', 0, 60),
+  upperWingHeight: m('Upper wing above belly', 0, 12),
+  boomSpacing: m('Tail booms from centre line', 0, 15),
+  boomDiameter: m('Tail boom diameter', 0, 4),
 } as const satisfies Record<string, DimensionInfo>;
 
 export type DimensionName = keyof typeof DIMENSIONS;
 export type Dimensions = Record<DimensionName, number>;
 export const DIMENSION_NAMES = Object.keys(DIMENSIONS) as DimensionName[];
+
+/** Those that files from before they were known leave out. */
+const LATER: ReadonlySet<DimensionName> = new Set([
+  'upperWingStation',
+  'upperWingHeight',
+  'boomSpacing',
+  'boomDiameter',
+]);
 
 const field = ({ title, least, most, unit }: DimensionInfo) =>
   z
@@ -60,10 +72,12 @@ const field = ({ title, least, most, unit }: DimensionInfo) =>
 /** Checks each dimension, and that the parts lie where an aircraft can have them. */
 export const dimensionsSchema = z
   .strictObject(
-    Object.fromEntries(DIMENSION_NAMES.map((name) => [name, field(DIMENSIONS[name])])) as Record<
-      DimensionName,
-      z.ZodNumber
-    >,
+    Object.fromEntries(
+      DIMENSION_NAMES.map((name) => [
+        name,
+        LATER.has(name) ? field(DIMENSIONS[name]).default(0) : field(DIMENSIONS[name]),
+      ]),
+    ) as unknown as Record<DimensionName, z.ZodNumber>,
   )
   .superRefine((d, context) => {
     const within = (name: DimensionName, end: number, says: string) => {

@@ -88,11 +88,14 @@ export function drawGlazing(drawings: Drawings, body: Body, preset: Preset, d: D
 /** Spinner and propeller disc, at the nose or on the nacelles. */
 export function drawPropulsion(drawings: Drawings, body: Body, preset: Preset, d: Dimensions, folded: boolean): Zone[] {
   if (preset.propulsion === 'rotor') return drawRotor(drawings, body, d, folded);
-  const zones: Zone[] = [];
+  const zones: Zone[] =
+    preset.propulsion === 'rotor and nose propeller'
+      ? drawRotor(drawings, body, d, folded).filter(({ key }) => key !== 'tail-rotor')
+      : [];
   const r = d.propellerDiameter / 2;
   const spinner = (u: number, v: number, radius: number, length: number, dir: 1 | -1): Point[] =>
     steps(-1, 1, 12).map((t) => [u - dir * length * Math.sqrt(1 - t * t), v + t * radius] as const);
-  if (preset.propulsion === 'nose propeller' && r > 0) {
+  if (preset.propulsion.endsWith('nose propeller') && r > 0) {
     const centre = (body.top(0) + body.bottom(0)) / 2;
     const radius = (body.top(0.02 * d.length) - body.bottom(0.02 * d.length)) / 2;
     for (const view of ['port', 'starboard', 'upper', 'lower'] as const) {
@@ -175,7 +178,9 @@ function drawRotor(drawings: Drawings, body: Body, d: Dimensions, folded: boolea
       });
     }
     const [u, v] = at(d.length - 0.12, body.top(d.length) + d.finHeight * 0.55);
-    drawings[view].shapes.push({ zone: 'tail-rotor', points: ellipse(u, v, 0.09, d.rotorDiameter * 0.075) });
+    // A rotor that is driven turns the body the other way: only then a second one holds it.
+    if (d.propellerDiameter === 0)
+      drawings[view].shapes.push({ zone: 'tail-rotor', points: ellipse(u, v, 0.09, d.rotorDiameter * 0.075) });
   }
   for (const angle of folded ? [-9, 0, 9] : [0, 120, 240]) {
     const rad = (angle * Math.PI) / 180;
@@ -206,7 +211,7 @@ function drawRotor(drawings: Drawings, body: Body, d: Dimensions, folded: boolea
 export function drawGear(drawings: Drawings, body: Body, preset: Preset, d: Dimensions, landing: Landing): Zone[] {
   const ground = -d.gearHeight;
   if (d.gearHeight <= 0) return [];
-  if (preset.propulsion === 'rotor') {
+  if (landing === 'skids') {
     for (const view of SIDES) {
       const at = (x: number, z: number) => project(view, d.length, x, 0, z);
       const [a, b] = [d.mainWheelStation - 1.7, d.mainWheelStation + 1.6];

@@ -7,7 +7,8 @@ import { drawFuselage } from './fuselage';
 import { extentOf, type Extent } from '@/core/geometry/polygon';
 import { PRESETS, type PresetName } from './presets';
 import { bodyOf } from './profile';
-import { drawTail, drawWing } from './surfaces';
+import { drawBooms } from './booms';
+import { drawTail, drawUpperWing, drawWing } from './surfaces';
 import { VIEWS, type View, type Zone } from './zones';
 
 export interface OutlineSpec {
@@ -16,6 +17,8 @@ export interface OutlineSpec {
   landing: Landing;
   /** Blades folded aft, where there are blades. */
   folded: boolean;
+  /** Moving wings swept back. */
+  swept?: boolean;
 }
 
 /** The parametric shape of the subject: zones with their areas, four views in metres, and how much room each view takes. */
@@ -46,7 +49,7 @@ export function buildOutline(spec: OutlineSpec): Outline {
 
 function draw(spec: OutlineSpec): Outline {
   const preset = PRESETS[spec.preset];
-  const d = spec.dimensions;
+  const d = preset.wings === 'swing' && spec.swept ? sweptBack(spec.dimensions) : spec.dimensions;
   const body = bodyOf(preset.profile, d);
   const drawings = emptyDrawings();
   const highWing = d.wingHeight > d.fuselageHeight * 0.7;
@@ -59,6 +62,8 @@ function draw(spec: OutlineSpec): Outline {
     for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `wing-upper-outer-${view}`);
   // The fin stands on the rear fuselage: its foot is drawn over it.
   for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `fin-${view}`);
+  const booms = drawBooms(drawings, d);
+  const upperWing = drawUpperWing(drawings, d);
   const propulsion = drawPropulsion(drawings, body, preset, d, spec.folded);
   const glazing = drawGlazing(drawings, body, preset, d);
   const gear = drawGear(drawings, body, preset, d, spec.landing);
@@ -67,7 +72,9 @@ function draw(spec: OutlineSpec): Outline {
     ...fuselage,
     ...wingFirst,
     ...wingLast,
+    ...upperWing,
     ...tail,
+    ...booms,
     ...propulsion,
     ...glazing,
     ...gear,
@@ -85,6 +92,16 @@ function draw(spec: OutlineSpec): Outline {
     ) as Record<View, Extent>,
   };
 }
+
+/** The span of swept wings as a share of the whole, and how much further aft their tips lie, as a share of the half span. */
+const SWEPT_SPAN = 0.66;
+const SWEPT_AFT = 0.62;
+
+const sweptBack = (d: Dimensions): Dimensions => ({
+  ...d,
+  span: d.span * SWEPT_SPAN,
+  wingSweep: d.wingSweep + (d.span / 2) * SWEPT_AFT,
+});
 
 function liftToFront(drawings: Drawings, view: View, zone: string) {
   const { shapes } = drawings[view];

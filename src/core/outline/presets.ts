@@ -1,6 +1,23 @@
+import type { Landing } from '@/core/kit/options';
+import type { Machine } from '@/core/kit/machine';
 import type { Dimensions } from './dimensions';
 
-export const PRESET_NAMES = ['single', 'high-wing', 'twin', 'jet', 'transport', 'rotorcraft'] as const;
+export const PRESET_NAMES = [
+  'single',
+  'tail-wheel',
+  'high-wing',
+  'biplane',
+  'twin',
+  'twin-boom',
+  'float-plane',
+  'glider',
+  'jet',
+  'delta',
+  'swing-wing',
+  'transport',
+  'rotorcraft',
+  'autogyro',
+] as const;
 export type PresetName = (typeof PRESET_NAMES)[number];
 
 /** Fuselage shape as fractions: t of the length; top, bottom of the height; width of the greatest width. */
@@ -9,10 +26,14 @@ export type ProfilePoint = readonly [t: number, top: number, bottom: number, wid
 export interface Preset {
   title: string;
   /** Where the engine power is. */
-  propulsion: 'nose propeller' | 'wing propellers' | 'jet' | 'rotor';
-  thirdWheel: 'nose' | 'tail' | 'none';
+  propulsion: 'nose propeller' | 'wing propellers' | 'jet' | 'rotor' | 'rotor and nose propeller' | 'none';
+  thirdWheel: Machine['thirdWheel'];
   /** Cabin windows rather than a canopy on top. */
-  glazing: 'canopy' | 'cabin' | 'nose';
+  glazing: Machine['glazing'];
+  gear: Machine['gear'];
+  wings: Machine['wings'];
+  /** What it usually lands on. */
+  landing: Landing;
   profile: readonly ProfilePoint[];
   dimensions: Dimensions;
 }
@@ -51,15 +72,22 @@ const NONE: Dimensions = {
   nacelleLength: 0,
   nacelleDiameter: 0,
   rotorDiameter: 0,
+  upperWingStation: 0,
+  upperWingHeight: 0,
+  boomSpacing: 0,
+  boomDiameter: 0,
 };
 
 /** Starting points, each in the proportions of its class; every dimension can be changed. */
-export const PRESETS: Record<PresetName, Preset> = {
+const BASIC = {
   single: {
     title: 'Single-engine low wing with nose wheel',
     propulsion: 'nose propeller',
     thirdWheel: 'nose',
     glazing: 'canopy',
+    gear: 'retracts',
+    wings: 'fixed',
+    landing: 'wheels',
     profile: [
       [0, 0.62, 0.42, 0.2],
       [0.025, 0.72, 0.3, 0.45],
@@ -110,6 +138,9 @@ export const PRESETS: Record<PresetName, Preset> = {
     propulsion: 'nose propeller',
     thirdWheel: 'tail',
     glazing: 'cabin',
+    gear: 'fixed',
+    wings: 'fixed',
+    landing: 'wheels',
     profile: [
       [0, 0.55, 0.35, 0.25],
       [0.03, 0.66, 0.22, 0.55],
@@ -160,6 +191,9 @@ export const PRESETS: Record<PresetName, Preset> = {
     propulsion: 'wing propellers',
     thirdWheel: 'tail',
     glazing: 'canopy',
+    gear: 'retracts',
+    wings: 'fixed',
+    landing: 'wheels',
     profile: [
       [0, 0.5, 0.32, 0.2],
       [0.03, 0.66, 0.2, 0.5],
@@ -211,6 +245,9 @@ export const PRESETS: Record<PresetName, Preset> = {
     propulsion: 'jet',
     thirdWheel: 'nose',
     glazing: 'canopy',
+    gear: 'retracts',
+    wings: 'fixed',
+    landing: 'wheels',
     profile: [
       [0, 0.66, 0.34, 0.42],
       [0.04, 0.74, 0.24, 0.6],
@@ -258,6 +295,9 @@ export const PRESETS: Record<PresetName, Preset> = {
     propulsion: 'wing propellers',
     thirdWheel: 'nose',
     glazing: 'nose',
+    gear: 'retracts',
+    wings: 'fixed',
+    landing: 'wheels',
     profile: [
       [0, 0.46, 0.3, 0.15],
       [0.02, 0.6, 0.18, 0.5],
@@ -310,6 +350,9 @@ export const PRESETS: Record<PresetName, Preset> = {
     propulsion: 'rotor',
     thirdWheel: 'none',
     glazing: 'nose',
+    gear: 'fixed',
+    wings: 'none',
+    landing: 'skids',
     profile: [
       [0, 0.42, 0.24, 0.2],
       [0.03, 0.6, 0.1, 0.6],
@@ -345,4 +388,200 @@ export const PRESETS: Record<PresetName, Preset> = {
       rotorDiameter: 10.6,
     },
   },
+} as const satisfies Record<string, Preset>;
+
+/** A further starting point, said by what differs from one of the basic ones. */
+const like = (base: Preset, over: Partial<Omit<Preset, 'dimensions'>>, dimensions: Partial<Dimensions>): Preset => ({
+  ...base,
+  ...over,
+  dimensions: { ...base.dimensions, ...dimensions },
+});
+
+export const PRESETS: Record<PresetName, Preset> = {
+  ...BASIC,
+  'tail-wheel': like(
+    BASIC.single,
+    { title: 'Single-engine low wing with tail wheel', thirdWheel: 'tail' },
+    {
+      length: 8.9,
+      span: 10.4,
+      gearHeight: 1.1,
+      mainWheelStation: 2.6,
+      mainTrack: 2.7,
+      thirdWheelStation: 8.1,
+      thirdWheelDiameter: 0.3,
+      canopyStation: 3.4,
+      canopyLength: 2,
+    },
+  ),
+  biplane: like(
+    BASIC['high-wing'],
+    { title: 'Biplane', glazing: 'canopy' },
+    {
+      length: 7.6,
+      span: 9.6,
+      wingStation: 2,
+      wingHeight: 0.15,
+      rootChord: 1.5,
+      tipChord: 1.45,
+      dihedral: 2.5,
+      canopyStation: 3.1,
+      canopyLength: 1.1,
+      canopyHeight: 0.22,
+      mainWheelStation: 1.9,
+      mainTrack: 1.9,
+      thirdWheelStation: 7.2,
+      upperWingStation: 1.5,
+      upperWingHeight: 2.3,
+    },
+  ),
+  'twin-boom': like(
+    BASIC.twin,
+    {
+      title: 'Twin boom',
+      thirdWheel: 'nose',
+      profile: [
+        [0, 0.5, 0.32, 0.2],
+        [0.05, 0.72, 0.16, 0.6],
+        [0.16, 0.92, 0.03, 0.92],
+        [0.3, 1, 0, 1],
+        [0.45, 0.94, 0.06, 0.85],
+        [0.58, 0.74, 0.34, 0.35],
+        [0.66, 0.62, 0.5, 0.05],
+        [1, 0.6, 0.54, 0.03],
+      ],
+    },
+    {
+      length: 11.6,
+      span: 15.8,
+      tailSpan: 5.4,
+      mainWheelStation: 5.2,
+      thirdWheelStation: 1.4,
+      thirdWheelDiameter: 0.6,
+      engineSpacing: 2.4,
+      boomSpacing: 2.4,
+      boomDiameter: 0.6,
+    },
+  ),
+  'float-plane': like(
+    BASIC.single,
+    { title: 'Float plane', gear: 'fixed', landing: 'floats', thirdWheel: 'none' },
+    { gearHeight: 1.9, mainTrack: 2.8, mainWheelStation: 3.6, thirdWheelStation: 0, thirdWheelDiameter: 0 },
+  ),
+  glider: like(
+    BASIC.single,
+    { title: 'Glider', propulsion: 'none', gear: 'fixed', thirdWheel: 'tail' },
+    {
+      length: 7.2,
+      span: 16,
+      fuselageHeight: 0.95,
+      fuselageWidth: 0.7,
+      cowlLength: 0,
+      wingStation: 2.1,
+      wingHeight: 0.62,
+      rootChord: 1.15,
+      tipChord: 0.5,
+      wingSweep: 0.25,
+      dihedral: 3,
+      tailSpan: 3,
+      tailRootChord: 0.75,
+      tailTipChord: 0.45,
+      finHeight: 1.05,
+      finRootChord: 1.1,
+      finTipChord: 0.6,
+      canopyStation: 0.7,
+      canopyLength: 1.4,
+      canopyHeight: 0.28,
+      gearHeight: 0.25,
+      mainWheelStation: 2.3,
+      mainWheelDiameter: 0.4,
+      mainTrack: 0.1,
+      thirdWheelStation: 6.8,
+      thirdWheelDiameter: 0.2,
+      propellerDiameter: 0,
+    },
+  ),
+  delta: like(
+    BASIC.jet,
+    { title: 'Delta' },
+    {
+      length: 13.4,
+      span: 8.4,
+      wingStation: 4.4,
+      rootChord: 7.2,
+      tipChord: 0.5,
+      wingSweep: 6.2,
+      dihedral: -1,
+      tailSpan: 0,
+      tailRootChord: 0,
+      tailTipChord: 0,
+      tailSweep: 0,
+      mainWheelStation: 8.1,
+    },
+  ),
+  'swing-wing': like(
+    BASIC.jet,
+    { title: 'Swing wing', wings: 'swing' },
+    {
+      length: 16.8,
+      span: 14,
+      wingStation: 6.6,
+      wingHeight: 1.3,
+      rootChord: 3,
+      tipChord: 1.3,
+      wingSweep: 1.9,
+      tailSpan: 6.4,
+      tailRootChord: 2.4,
+      tailTipChord: 1,
+      mainWheelStation: 9,
+      canopyStation: 3.4,
+      canopyLength: 3,
+    },
+  ),
+  autogyro: like(
+    BASIC.rotorcraft,
+    {
+      title: 'Autogyro',
+      propulsion: 'rotor and nose propeller',
+      thirdWheel: 'tail',
+      glazing: 'canopy',
+      landing: 'wheels',
+      profile: BASIC.single.profile,
+    },
+    {
+      length: 6.2,
+      fuselageHeight: 1.1,
+      fuselageWidth: 0.85,
+      cowlLength: 1.1,
+      tailSpan: 2.4,
+      tailRootChord: 0.8,
+      tailTipChord: 0.6,
+      canopyStation: 2.2,
+      canopyLength: 1.2,
+      canopyHeight: 0.3,
+      gearHeight: 0.9,
+      mainWheelStation: 1.8,
+      mainWheelDiameter: 0.5,
+      mainTrack: 1.9,
+      thirdWheelStation: 5.7,
+      thirdWheelDiameter: 0.2,
+      propellerDiameter: 2.1,
+      rotorDiameter: 9.6,
+    },
+  ),
+};
+
+/** What the options ask of an airframe. */
+export function machineOf(name: PresetName): Machine {
+  const { gear, thirdWheel, wings, glazing, propulsion } = PRESETS[name];
+  return { gear, thirdWheel, wings, glazing, power: POWER[propulsion] };
+}
+
+const POWER: Record<Preset['propulsion'], Machine['power']> = {
+  'nose propeller': 'propeller',
+  'wing propellers': 'propeller',
+  jet: 'jet',
+  rotor: 'rotor',
+  'rotor and nose propeller': 'rotor and propeller',
+  none: 'none',
 };

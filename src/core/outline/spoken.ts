@@ -5,6 +5,7 @@ import { otherSide, sideOf, withoutSide, type Zone } from './zones';
 
 /** Of zones with two sides: the name of one, and whether both are halves of one thing rather than two things. */
 const SAID: Record<string, { one: string; many?: string; halves?: true }> = {
+  boom: { one: 'tail boom' },
   cowling: { one: 'cowling', halves: true },
   fin: { one: 'fin and rudder', halves: true },
   'fuselage-forward': { one: 'forward fuselage', halves: true },
@@ -13,6 +14,8 @@ const SAID: Record<string, { one: string; many?: string; halves?: true }> = {
   nacelle: { one: 'nacelle' },
   'tailplane-lower': { one: 'tailplane underside' },
   'tailplane-upper': { one: 'tailplane top' },
+  'upper-wing-lower': { one: 'upper wing underside' },
+  'upper-wing-upper': { one: 'upper wing top' },
   'well-main': { one: 'main-wheel bay' },
   'wing-lower': { one: 'wing underside' },
   'wing-upper': { one: 'wing top' },

@@ -112,6 +112,58 @@ export function drawWing(drawings: Drawings, body: Body, d: Dimensions): Zone[] 
   return zones;
 }
 
+/** The second wing of a biplane: over the first in the upper view, behind it in the lower, edge-on on struts from the side. */
+export function drawUpperWing(drawings: Drawings, d: Dimensions): Zone[] {
+  if (d.upperWingHeight <= 0 || d.span <= 0) return [];
+  const s: Lifting = {
+    rootStation: d.upperWingStation,
+    halfSpan: d.span / 2,
+    rootChord: d.rootChord,
+    tipChord: d.tipChord,
+    sweep: d.wingSweep,
+  };
+  const { leading, trailing } = edgesOf(s);
+  const zones: Zone[] = [];
+  for (const side of SIDES) {
+    const sign = signOf(side);
+    const ys = steps(0, s.halfSpan, 24);
+    const plan = (view: 'upper' | 'lower'): Point[] => [
+      ...ys.map((y) => project(view, d.length, leading(y), sign * y, 0)),
+      ...[...ys].reverse().map((y) => project(view, d.length, trailing(y), sign * y, 0)),
+    ];
+    drawings.upper.shapes.push({ zone: sided('upper-wing-upper', side), points: plan('upper') });
+    drawings.upper.lines.push(...hinges('upper', d.length, sign, s, leading, trailing));
+    drawings.lower.shapes.unshift({ zone: sided('upper-wing-lower', side), points: plan('lower') });
+    const at = (x: number, z: number) => project(side, d.length, x, 0, z);
+    const [from, to, z] = [d.upperWingStation, d.upperWingStation + d.rootChord, d.upperWingHeight];
+    const thickness = d.rootChord * 0.05;
+    drawings[side].shapes.push({
+      zone: sided('upper-wing-upper', side),
+      points: [
+        at(from, z),
+        at(from + d.rootChord * 0.3, z + thickness),
+        at(to, z),
+        at(from + d.rootChord * 0.3, z - thickness),
+      ],
+    });
+    for (const share of [0.22, 0.72])
+      drawings[side].lines.push({
+        weight: 'bold',
+        points: [at(from + share * d.rootChord, z), at(d.wingStation + share * d.rootChord, d.wingHeight)],
+      });
+    for (const face of ['upper', 'lower'] as const)
+      zones.push({
+        key: sided(`upper-wing-${face}`, side),
+        title: `Upper wing ${face}, ${side}`,
+        side,
+        group: 'wings',
+        closedBy: null,
+        areaM2: polygonArea(plan(face)),
+      });
+  }
+  return zones;
+}
+
 /** Flap and aileron hinge lines: a quarter of the chord from the trailing edge. */
 function hinges(
   view: 'upper' | 'lower',

@@ -10,12 +10,13 @@ export type ZoneGroup =
   | 'bays'
   | 'interior'
   | 'rotor'
-  | 'stores';
+  | 'stores'
+  | 'subject';
 
 /** Groups that lie inside: closed in, or looked into through an opening. */
 export const INSIDE: ReadonlySet<ZoneGroup> = new Set(['interior', 'bays']);
 /** Groups that are painted apart and fitted late. */
-export const APART: ReadonlySet<ZoneGroup> = new Set(['gear', 'propeller', 'rotor', 'stores', 'glazing']);
+export const APART: ReadonlySet<ZoneGroup> = new Set(['gear', 'propeller', 'rotor', 'stores', 'glazing', 'subject']);
 
 /** Which of the general coats, outside or inside, lie on the zones of a group; null for what is painted apart. */
 export const coveredWith = (group: ZoneGroup): 'outside' | 'inside' | null =>

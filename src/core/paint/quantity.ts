@@ -18,6 +18,9 @@ export interface SprayJob {
 /** A coat as builders count them is two crossing passes of 25 um each. */
 export const TYPICAL_SPRAYING = { coats: 2, wetFilmUm: 50, transfer: 0.5, fillings: 1, lossMl: 0.4 } as const;
 
+/** What a way of applying takes of a paint, where it differs from an airbrush. */
+export type AppliedFigures = Pick<SprayJob, 'wetFilmUm' | 'transfer' | 'lossMl'>;
+
 /** Thinned mixture to spray and the paint in it: area x film x coats / transfer + losses. */
 export function paintNeeded(job: SprayJob): { sprayedMl: Ml; paintMl: Ml } {
   const sprayedMl = (job.areaCm2 * job.wetFilmUm * 1e-4 * job.coats) / job.transfer + job.fillings * job.lossMl;
@@ -78,9 +81,13 @@ export interface CupPlan {
  * How often a cup is filled for an area, and the drops of paint and thinner in each. Every filling leaves its loss in the cup, so their
  * number is the least that suffices for the film and the losses together.
  */
-export function planCup(job: Pick<SprayJob, 'areaCm2' | 'coats'>, { cupMl, thinRatio, factor }: Cup): CupPlan {
-  const film = factor * paintNeeded({ ...TYPICAL_SPRAYING, ...job, fillings: 0, paintFraction: 1 }).sprayedMl;
-  const loss = factor * TYPICAL_SPRAYING.lossMl;
+export function planCup(
+  job: Pick<SprayJob, 'areaCm2' | 'coats'> & Partial<AppliedFigures>,
+  { cupMl, thinRatio, factor }: Cup,
+): CupPlan {
+  const figures = { ...TYPICAL_SPRAYING, ...job };
+  const film = factor * paintNeeded({ ...figures, fillings: 0, paintFraction: 1 }).sprayedMl;
+  const loss = factor * figures.lossMl;
   const fillings = Math.max(1, Math.ceil(film / Math.max(0.05, cupMl - loss)));
   const sprayedMl = film + fillings * loss;
   const paintMl = sprayedMl / (1 + thinRatio);

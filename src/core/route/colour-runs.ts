@@ -1,10 +1,12 @@
+import { WAY_FACTS, type Way } from '@/core/kit/applying';
 import { mainCoat } from '@/core/evidence/layers';
 import { spokenZones } from '@/core/outline/spoken';
 import { layOver, type Chemistry } from '@/core/paint/chemistry';
-import { dryingTime, type Climate, type Coat } from '@/core/paint/drying';
+import { dryingOf, dryingTime, type Climate, type Coat } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
 import { counted } from '@/core/units/words';
 import type { Minutes } from '@/core/units/minutes';
+import { ASSUMED_CHEMISTRY, chemistryOf, coatOf, loadOf } from './call-coat';
 import type { RouteInput } from './route-input';
 import { TAPE } from './rules/cautions';
 import { GENERAL_COATS, type Lane } from './rules/rule';
@@ -12,20 +14,6 @@ import { stepOf, type Insert, type Load, type RouteCall, type RouteLink, type Ro
 
 /** Runs of steps that the colours add: sprays, masks between them, older coats under them, painted markings over them. */
 
-/** What a call is planned with until a paint is chosen. */
-export const ASSUMED_CHEMISTRY: Chemistry = 'WA';
-
-const coatOf = (call: RouteCall): Coat =>
-  call.paint ? { chemistry: call.paint.chemistry, dries: call.paint.dries } : { chemistry: ASSUMED_CHEMISTRY };
-const chemistryOf = (call: RouteCall): Chemistry => coatOf(call).chemistry;
-const loadOf = (call: RouteCall): Load => ({
-  id: call.code,
-  title: `${call.code} ${call.name}`.trim(),
-  chemistry: chemistryOf(call),
-  dries: coatOf(call).dries,
-  kind: call.paint?.kind ?? 'solid',
-  lightness: call.lab?.[0] ?? 50,
-});
 const coatsInWords = (coats: number | null): string => (coats === null ? '' : counted(coats, 'coat'));
 
 export const markingLayer = (what: 'marking' | 'decal', paint: string): StepLayer => ({
@@ -43,24 +31,67 @@ const MINUTES_A_COAT = 0.3;
 
 function sprayStep(key: string, title: string, lane: Lane, minutes: Minutes, call: RouteCall): RouteStep {
   const chemistry = chemistryOf(call);
+  const way = call.way ?? 'airbrush';
+  const facts = WAY_FACTS[way];
   const coats = call.coats ?? USUAL_COATS;
-  return stepOf(key, title, 'spray', lane, Math.round(minutes * (1 + MINUTES_A_COAT * (coats - USUAL_COATS))), {
-    load: loadOf(call),
+  const zones = counted(call.zones.length, 'zone');
+  const [taken, from] =
+    way === 'airbrush'
+      ? [
+          Math.round(minutes * (1 + MINUTES_A_COAT * (coats - USUAL_COATS))),
+          `${minutes} min for ${counted(USUAL_COATS, 'coat')} on ${zones}, ${MINUTES_A_COAT * 100} % of it for each coat more or less: ${counted(coats, 'coat')}`,
+        ]
+      : [
+          coats * facts.minutesACoat * call.zones.length + (coats - 1) * facts.between,
+          `${counted(coats, 'coat')} of ${facts.minutesACoat} min on ${zones}, ${facts.between} min between them`,
+        ];
+  return stepOf(key, title, facts.kind, lane, Math.max(1, taken), {
+    load: way === 'airbrush' ? loadOf(call) : null,
+    booth: facts.needsBooth,
     layer: {
       what: 'colour',
-      ...coatOf(call),
+      ...laidBy(call),
       code: call.code,
       paint: call.paint?.label ?? '',
       coats,
       covers: null,
     },
     code: call.code,
-    minutesFrom: `${minutes} min for ${counted(USUAL_COATS, 'coat')} on ${counted(call.zones.length, 'zone')}, ${MINUTES_A_COAT * 100} % of it for each coat more or less: ${counted(coats, 'coat')}`,
+    minutesFrom: from,
     zones: call.zones,
-    cautions: [SPRAYING[chemistry].caution],
-    why: call.paint ? coatsInWords(call.coats) : 'no paint chosen yet: planned as a water-based acrylic',
+    cautions:
+      way === 'airbrush' || way === 'spray can'
+        ? [SPRAYING[chemistry].caution, ...(facts.caution ? [facts.caution] : [])]
+        : facts.caution
+          ? [facts.caution]
+          : [],
+    why: [
+      call.paint ? coatsInWords(call.coats) : 'no paint chosen yet: planned as a water-based acrylic',
+      way === 'airbrush' ? '' : `by ${way}${call.wayBecause ? `: ${call.wayBecause}` : ''}`,
+    ]
+      .filter(Boolean)
+      .join('; '),
   });
 }
+
+/** A colour as it dries by its way of applying: what a can lays is thick. */
+function laidBy(call: RouteCall): Coat {
+  const coat = coatOf(call);
+  const { dries: times } = WAY_FACTS[call.way ?? 'airbrush'];
+  if (times === 1) return coat;
+  const { recoat, mask, cure } = dryingOf(coat);
+  return { ...coat, dries: { recoat: recoat * times, mask: mask * times, cure: cure * times } };
+}
+
+/** What a step laid, as far as drying goes. */
+const laid = (step: RouteStep): Coat => step.layer ?? step.load ?? { chemistry: ASSUMED_CHEMISTRY };
+
+/** Before a colour: its edges, or all that a can would reach. */
+const MASKING: Record<(typeof WAY_FACTS)[Way]['masking'], { does: string; minutes: Minutes } | null> = {
+  'its edges': { does: 'Mask for', minutes: 50 },
+  'everything else': { does: 'Mask everything that is not to be', minutes: 80 },
+  none: null,
+};
 
 /** A spray with what is laid under it and over it for this colour alone. */
 interface SprayRun {
@@ -114,7 +145,7 @@ function sprayRun(spray: RouteStep, call: RouteCall, where: string, climate: Cli
     run.links.push({
       from: spray.key,
       to: filter.key,
-      minLag: dryingTime(coatOf(call), 'recoat', climate),
+      minLag: dryingTime(laidBy(call), 'recoat', climate),
       maxLag: null,
       why: `${name} may be painted over`,
     });
@@ -140,8 +171,8 @@ export function simpleSprays(
     first: runs.map(({ first }) => first),
     last: runs.map(({ last }) => ({
       key: last.key,
-      wait: dryingTime(last.load!, 'recoat', climate),
-      why: `${last.load!.title} may be worked over`,
+      wait: dryingTime(laid(last), 'recoat', climate),
+      why: `${last.load?.title ?? last.code ?? last.title} may be worked over`,
     })),
   };
 }
@@ -199,7 +230,7 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
     const where = spokenZones(outline.zones, call.zones);
     const spray = sprayStep(
       `spray:${call.code}`,
-      `Spray ${call.name || call.code} on ${where}`,
+      `${WAY_FACTS[call.way ?? 'airbrush'].does} ${call.name || call.code} on ${where}`,
       'Whole',
       20 + 5 * Math.min(6, call.zones.length),
       call,
@@ -208,17 +239,21 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
       spray.why = [spray.why, 'thin coats: the tonal ground must still show'].filter(Boolean).join('; ');
     const run = sprayRun(spray, call, where, climate);
     links.push(...run.links);
-    if (under) {
-      const mask = stepOf(`mask:${call.code}`, `Mask for ${call.name || call.code}`, 'mask', 'Whole', 50, {
-        zones: call.zones,
-        splittable: true,
-        cautions: [TAPE],
-      });
+    const masking = MASKING[WAY_FACTS[call.way ?? 'airbrush'].masking];
+    if (under && masking) {
+      const mask = stepOf(
+        `mask:${call.code}`,
+        `${masking.does} ${call.name || call.code}`,
+        'mask',
+        'Whole',
+        masking.minutes,
+        { zones: call.zones, splittable: true, cautions: [TAPE] },
+      );
       const before = `spray:${under.code}`;
       links.push({
         from: runEnd!.key,
         to: mask.key,
-        minLag: dryingTime(runEnd!.load!, 'mask', climate),
+        minLag: dryingTime(laid(runEnd!), 'mask', climate),
         maxLag: null,
         why: `${under.name || under.code} may be masked`,
       });
@@ -228,7 +263,7 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
         links.push({
           from: before,
           to: spray.key,
-          minLag: dryingTime(coatOf(under), 'cure', climate),
+          minLag: dryingTime(laidBy(under), 'cure', climate),
           maxLag: null,
           why: rule.says,
         });
@@ -237,6 +272,15 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
       }
       steps.push(mask);
       begins.set(call.code, mask.key);
+    } else if (runEnd) {
+      begins.set(call.code, run.first);
+      links.push({
+        from: runEnd.key,
+        to: run.first,
+        minLag: dryingTime(laid(runEnd), 'handle', climate),
+        maxLag: null,
+        why: `${under!.name || under!.code} may be touched`,
+      });
     } else {
       begins.set(call.code, run.first);
       const rule = layOver(chemistryOf(call), GENERAL_COATS.primer.chemistry);
@@ -255,9 +299,9 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
   });
   steps.unshift(...layers.under);
   let endKey = runEnd?.key ?? null;
-  const last: Coat = runEnd?.load ?? { chemistry: ASSUMED_CHEMISTRY };
+  const last: Coat = runEnd ? laid(runEnd) : { chemistry: ASSUMED_CHEMISTRY };
   for (const step of layers.over) {
-    const below = steps.findLast((other) => other.load && other.zones.includes(step.zones[0]!)) ?? steps.at(-1);
+    const below = steps.findLast((other) => other.layer && other.zones.includes(step.zones[0]!)) ?? steps.at(-1);
     if (below) links.push(overCoat(below, step.key, climate));
     if (endKey && below?.key !== endKey)
       links.push({ from: endKey, to: step.key, minLag: 0, maxLag: null, why: 'the finished coats first' });
@@ -316,7 +360,7 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
 const overCoat = (below: RouteStep, to: string, climate: Climate): RouteLink => ({
   from: below.key,
   to,
-  minLag: dryingTime(below.load ?? { chemistry: ASSUMED_CHEMISTRY }, 'mask', climate),
+  minLag: dryingTime(laid(below), 'mask', climate),
   maxLag: null,
   why: `${below.load?.title ?? below.title} bears the next coat`,
 });

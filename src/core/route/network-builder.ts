@@ -1,22 +1,39 @@
+import { among } from '@/core/kit/among';
 import { dryingTime, waitFor, type Climate, type Coat } from '@/core/paint/drying';
 import type { PaintKind } from '@/core/paint/catalogue';
 import { RULES } from './rules';
 import { GENERAL_COATS, type After, type Build, type StepRule } from './rules/rule';
-import { stepOf, type Insert, type Load, type Route, type RouteLink, type RouteStep } from './step';
+import { stepOf, type Addition, type Insert, type Load, type Route, type RouteLink, type RouteStep } from './step';
 
 /** General coats that go through the airbrush. */
 const SPRAYED: ReadonlySet<PaintKind> = new Set(['solid', 'clear']);
+
+const applies = ({ where = {}, on = {}, when }: StepRule, build: Build): boolean =>
+  among(where, build.options) && among(on, build.machine) && (!when || when(build));
+
+/** Where everything ends that nothing else waits for. */
+const LAST = ['last-look'];
 
 /** Applies the fixed rules and lets the colour runs in at their joints. Waits follow what was laid and the bench's climate. */
 export class NetworkBuilder {
   private readonly active: Map<string, StepRule>;
   private readonly inserts = new Map<string, Insert>();
 
+  private readonly additions = new Map<string, Addition>();
+
+  /** `left` names rules that the builder leaves out. */
   constructor(
     build: Build,
     private readonly climate: Climate,
+    left: readonly string[] = [],
   ) {
-    this.active = new Map(RULES.filter((rule) => !rule.when || rule.when(build)).map((rule) => [rule.key, rule]));
+    this.active = new Map(
+      RULES.filter((rule) => applies(rule, build) && !left.includes(rule.key)).map((rule) => [rule.key, rule]),
+    );
+  }
+
+  add(...additions: readonly Addition[]) {
+    for (const addition of additions) this.additions.set(addition.step.key, addition);
   }
 
   splice(joint: string, insert: Insert) {
@@ -40,7 +57,32 @@ export class NetworkBuilder {
       } else steps.push(this.stepOf(rule));
       for (const origin of this.origins(rule.key)) for (const to of targets) add({ ...origin, to });
     }
+    for (const { step, after, before } of this.additions.values()) {
+      steps.push(step);
+      for (const origin of this.originsOf(after)) add({ ...origin, to: step.key });
+      const targets = before.flatMap((key) => this.targets(key));
+      for (const to of targets.length > 0 ? targets : LAST)
+        add({ from: step.key, to, minLag: this.waitBehind(step), maxLag: null, why: 'first things first' });
+    }
     return { steps, links: [...links.values()] };
+  }
+
+  /** The steps at which something named by the rules begins: of what does not apply, those of what follows it. */
+  private targets(key: string, seen = new Set<string>()): string[] {
+    if (seen.has(key)) return [];
+    seen.add(key);
+    if (this.additions.has(key)) return [key];
+    const insert = this.inserts.get(key);
+    if (insert && insert.first.length > 0) return insert.first;
+    if (!insert && this.active.has(key)) return [key];
+    return RULES.filter(({ after }) => after.some((one) => (typeof one === 'string' ? one : one.step) === key)).flatMap(
+      (rule) => this.targets(rule.key, seen),
+    );
+  }
+
+  /** What is laid may be worked over only once it is dry. */
+  private waitBehind({ load }: RouteStep): number {
+    return load ? dryingTime(load, 'recoat', this.climate) : 0;
   }
 
   private stepOf(rule: StepRule): RouteStep {
@@ -72,7 +114,11 @@ export class NetworkBuilder {
     if (seen.has(key)) return [];
     seen.add(key);
     const rule = RULES.find((candidate) => candidate.key === key);
-    return (rule?.after ?? []).flatMap((after): Omit<RouteLink, 'to'>[] => {
+    return this.originsOf(rule?.after ?? [], seen);
+  }
+
+  private originsOf(afters: readonly After[], seen = new Set<string>()): Omit<RouteLink, 'to'>[] {
+    return afters.flatMap((after): Omit<RouteLink, 'to'>[] => {
       const from = typeof after === 'string' ? after : after.step;
       const insert = this.inserts.get(from);
       const { least, most, why } = this.waitAfter(after);
@@ -83,19 +129,21 @@ export class NetworkBuilder {
           maxLag: null,
           why: end.why,
         }));
-      if (!insert && this.active.has(from)) return [{ from, minLag: least, maxLag: most, why }];
+      if (this.additions.has(from) || (!insert && this.active.has(from)))
+        return [{ from, minLag: least, maxLag: most, why }];
       return this.origins(from, seen);
     });
   }
 
   private waitAfter(after: After): { least: number; most: number | null; why: string } {
     if (typeof after === 'string') return { least: 0, most: null, why: 'first things first' };
+    if ('minutes' in after) return { least: after.minutes, most: null, why: after.why };
     if ('wait' in after) {
       const { minutes, most, says } = waitFor(after.wait, this.climate);
       return { least: minutes, most, why: says };
     }
     const laid = RULES.find(({ key }) => key === after.step)?.lays;
-    const coat: Coat | null = laid ? GENERAL_COATS[laid] : null;
+    const coat: Coat | null = laid ? GENERAL_COATS[laid] : (this.additions.get(after.step)?.step.load ?? null);
     return { least: coat ? dryingTime(coat, after.until, this.climate) : 0, most: null, why: after.why };
   }
 }

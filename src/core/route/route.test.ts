@@ -197,7 +197,12 @@ describe('how a colour is laid', () => {
     const route = buildRoute(
       input({
         calls: CALLS.map((one) => ({ ...one, ground: 'Pink' })),
-        layers: [{ zone: 'fuselage-lower', layers: [older, { ...older, kind: 'repaint', value: 'TCS 14', since: '1951-01-01' }] }],
+        layers: [
+          {
+            zone: 'fuselage-lower',
+            layers: [older, { ...older, kind: 'repaint', value: 'TCS 14', since: '1951-01-01' }],
+          },
+        ],
       }),
     );
     expect(follows(route, 'layer:fuselage-lower:first:TCS 60', 'spray:TCS 14:ground')).toBe(true);

@@ -1,5 +1,10 @@
-import { PRESETS } from '@/core/outline/presets';
+import { isSeen } from '@/core/kit/seen';
+import { machineOf } from '@/core/outline/presets';
 import { APART, INSIDE } from '@/core/outline/zones';
+import { partAdditions } from './part-runs';
+import { storeAdditions } from './store-runs';
+import { structureAdditions } from './structure-runs';
+import { subjectAdditions } from './subject-runs';
 import { camouflage, simpleSprays } from './colour-runs';
 import { appliedMarkings } from './marking-runs';
 import { NetworkBuilder } from './network-builder';
@@ -12,17 +17,19 @@ export function buildRoute(input: RouteInput): Route {
   const groupOf = new Map(input.outline.zones.map((zone) => [zone.key, zone.group]));
   const build: Build = {
     options: input.options,
-    preset: PRESETS[input.outline.spec.preset],
+    machine: machineOf(input.outline.spec.preset),
     has: (zone) => groupOf.has(zone),
   };
-  const network = new NetworkBuilder(build, input.climate);
+  const hidden = new Set(input.outline.zones.filter((zone) => !isSeen(zone, input.options)).map(({ key }) => key));
+  const network = new NetworkBuilder(build, input.climate, input.leftOut);
   const pick = (wanted: (zone: string) => boolean) =>
     input.calls.flatMap((call) => {
-      const matching = call.zones.filter(wanted);
+      // What nobody will see is not painted.
+      const matching = call.zones.filter((zone) => wanted(zone) && !hidden.has(zone));
       return matching.length > 0 ? [{ ...call, zones: matching }] : [];
     });
   const within = (zone: string, group: 'interior' | 'bays') => groupOf.get(zone) === group;
-  const apart = (zone: string) => APART.has(groupOf.get(zone)!);
+  const apart = (zone: string) => APART.has(groupOf.get(zone)!) && groupOf.get(zone) !== 'subject';
   network.splice(
     'interior',
     simpleSprays(
@@ -47,5 +54,14 @@ export function buildRoute(input: RouteInput): Route {
   const outside = pick((zone) => !apart(zone) && !INSIDE.has(groupOf.get(zone)!));
   network.splice('colours', camouflage(outside, input));
   network.splice('markings', appliedMarkings(input.markings, input.climate));
+  network.add(
+    ...partAdditions(input.parts ?? [], input.outline, new Set(input.done)),
+    ...structureAdditions(
+      (input.structure ?? []).filter(({ zone }) => !hidden.has(zone)),
+      input.outline,
+    ),
+    ...(input.options.stores === 'none' ? [] : storeAdditions(input.storesAt ?? [])),
+    ...subjectAdditions(input.subjects ?? [], input.calls, input.climate),
+  );
   return network.build();
 }

@@ -1,9 +1,11 @@
 import type { Finish, PaintKind } from '@/core/paint/catalogue';
 import type { Coat } from '@/core/paint/drying';
 import type { Lab } from '@/core/colour/types';
+import type { Way } from '@/core/kit/applying';
 import type { MarkingMethod } from '@/core/markings/kinds';
 import type { Minutes } from '@/core/units/minutes';
-import type { Lane, LayerKind, StepKind } from './rules/rule';
+import type { Day } from '@/core/units/day';
+import type { After, Lane, LayerKind, StepKind } from './rules/rule';
 
 /** The nouns of the route: steps, what they lay, and the links between them. */
 
@@ -19,6 +21,10 @@ export interface RouteCall {
   ground?: string | null;
   /** Wet passes of a few per cent of another paint, over it. */
   filter?: (Coat & { label: string; percent: number; passes: number }) | null;
+  /** How it is brought on; an airbrush where nothing is said. */
+  way?: Way;
+  /** Why that way. */
+  wayBecause?: string;
   paint: (Coat & { id: string; label: string; kind: PaintKind; finish: Finish }) | null;
 }
 
@@ -50,8 +56,10 @@ export interface RouteStep {
   /** What they come from. */
   minutesFrom: string;
   splittable: boolean;
-  /** What is in the airbrush; null when nothing is sprayed. */
+  /** What is in the airbrush; null when none is used. */
   load: Load | null;
+  /** It needs the booth, or the open air: whatever is sprayed. */
+  booth: boolean;
   layer: StepLayer | null;
   /** The colour code that this step lays, for its swatch. */
   code: string | null;
@@ -59,6 +67,8 @@ export interface RouteStep {
   gate: string | null;
   cautions: string[];
   why: string;
+  /** The day before which it cannot begin, as while a part is on order. */
+  notBefore: Day | null;
 }
 
 /** One filling of the airbrush, as far as cleaning out is concerned. */
@@ -81,6 +91,13 @@ export interface RouteLink {
 export interface Route {
   steps: RouteStep[];
   links: RouteLink[];
+}
+
+/** A step that no rule of every build holds: after some of the rules' steps, before others. */
+export interface Addition {
+  step: RouteStep;
+  after: readonly After[];
+  before: readonly string[];
 }
 
 /** A run of steps let in at a joint: those that start it, those that end it, and what lies between. */
@@ -108,11 +125,13 @@ export const stepOf = (
   minutesFrom: `${minutes} min: typical for this work; your log corrects it`,
   splittable: false,
   load: null,
+  booth: over.load != null,
   layer: null,
   code: null,
   zones: [],
   gate: null,
   cautions: [],
   why: '',
+  notBefore: null,
   ...over,
 });

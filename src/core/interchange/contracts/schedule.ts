@@ -56,6 +56,7 @@ const input = z.strictObject(
         colour: text.nullable(),
         needsBooth: z.boolean({ error: 'must be true or false' }),
         zones: z.array(text).optional(),
+        notBefore: minutes.nullable().optional(),
       }),
       { error: 'must be a list of steps' },
     ),

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { day, line, number } from '../fields';
+import { choice, day, line, needed, number, optionalDay } from '../fields';
 import { CLARITIES, SOURCE_KIND_NAMES } from '@/core/evidence/weights';
 import { optionsSchema } from '@/core/kit/options';
+import { STORE_STATIONS } from '@/core/kit/stores';
 import { isTimeZone } from '@/core/route/calendar';
 
 const weightNumber = (most: number) =>
@@ -12,6 +13,14 @@ export const weightChanges = z.strictObject({
   clarity: z.partialRecord(z.enum(CLARITIES), weightNumber(1)),
   unknownDate: weightNumber(1).optional(),
   decayDays: number('Days').min(1, 'Days: at least one').max(100_000).optional(),
+});
+
+/** A display rod: its angle to the base, and what it goes through. */
+export const rodFields = z.strictObject({
+  angleDeg: number('Angle').min(5, 'Angle: from 5°').max(90, 'Angle: to 90°'),
+  heightMm: number('Height of the socket').min(1, 'Height: at least 1 mm').max(2000, 'Height: at most 2 m'),
+  baseMm: number('Thickness of the base').min(0, 'Base: never below 0').max(300, 'Base: at most 300 mm'),
+  socketMm: number('Depth of the socket').min(0, 'Socket: never below 0').max(200, 'Socket: at most 200 mm'),
 });
 
 export const briefFields = z.strictObject({
@@ -29,4 +38,14 @@ export const briefFields = z.strictObject({
   ),
   notes: line('Notes', 2000),
   weights: weightChanges,
+  boughtOn: optionalDay('Kit bought').default(null),
+  /** Steps of the rules that are left out, because nobody will see their work. */
+  leftOut: z.array(needed('Left out', 60)).max(100).default([]),
+  /** What hangs where; none where nobody said. */
+  storesAt: z
+    .array(z.strictObject({ station: choice('Station', STORE_STATIONS), carries: needed('Carries', 60) }))
+    .max(STORE_STATIONS.length)
+    .refine((list) => new Set(list.map(({ station }) => station)).size === list.length, 'Stores: one at each station')
+    .default([]),
+  rod: rodFields.nullable().default(null),
 });

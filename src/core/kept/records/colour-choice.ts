@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { choice, id, number } from '../fields';
+import { WAYS } from '@/core/kit/applying';
 import { GROUND_KEYS } from '@/core/paint/grounds';
 
 /** A few per cent of another paint in wet passes over the colour. */
@@ -23,6 +24,8 @@ export const layingFields = z.strictObject({
     .nullable()
     .default(null),
   filter: filterFields.nullable().default(null),
+  /** How it is brought on; '' = as suggested. */
+  way: choice('Way of applying', ['', ...WAYS]).default(''),
 });
 
 export const colourChoiceFields = z

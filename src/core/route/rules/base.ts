@@ -10,7 +10,7 @@ export const BASE: readonly StepRule[] = [
     lane: 'Base',
     minutes: 60,
     after: ['options'],
-    when: (f) => f.options.stand === 'a base',
+    where: { stand: ['a base'] },
     splittable: true,
   },
   {
@@ -20,7 +20,7 @@ export const BASE: readonly StepRule[] = [
     lane: 'Base',
     minutes: 30,
     after: [{ step: 'base-ground', wait: 'water' }],
-    when: (f) => f.options.stand === 'a base',
+    where: { stand: ['a base'] },
     lays: 'dark',
     caution: SPRAY,
   },
@@ -31,6 +31,6 @@ export const BASE: readonly StepRule[] = [
     lane: 'Base',
     minutes: 20,
     after: ['aerials', 'base-paint'],
-    when: (f) => f.options.stand !== 'its gear',
+    where: { stand: ['a rod', 'a base'] },
   },
 ];

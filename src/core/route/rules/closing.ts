@@ -1,5 +1,5 @@
-import { BLADE, CEMENT } from './cautions';
-import { winged, wheelsDown, noseWheel } from './conditions';
+import { BLADE, CEMENT, SOLDER } from './cautions';
+import { needsNoseWeight, winged } from './conditions';
 import type { StepRule } from './rule';
 
 /** The points of no return: fuselage and wings. */
@@ -11,7 +11,7 @@ export const CLOSING: readonly StepRule[] = [
     lane: 'Fuselage',
     minutes: 20,
     after: ['fit-cockpit', 'nose-bay'],
-    when: (f) => noseWheel(f) && wheelsDown(f) && f.options.stand !== 'a rod',
+    when: needsNoseWeight,
     caution: 'Lead: gloves, wash hands; tungsten putty or steel balls do without it.',
     why: 'with a nose wheel it would sit on its tail',
   },
@@ -25,13 +25,45 @@ export const CLOSING: readonly StepRule[] = [
     caution: BLADE,
   },
   {
+    key: 'fit-hatches',
+    title: 'Dry-fit doors and hatches in their frames',
+    kind: 'test',
+    lane: 'Fuselage',
+    minutes: 15,
+    after: ['check-parts'],
+    why: 'one that does not fit is found before the frame is closed',
+  },
+  {
+    key: 'wire-lights',
+    title: 'Run the wires of the lights and try them',
+    kind: 'fit',
+    lane: 'Fuselage',
+    minutes: 60,
+    after: ['check-parts'],
+    where: { lights: ['lit'] },
+    splittable: true,
+    caution: SOLDER,
+    why: 'no wire goes in once the halves are closed',
+  },
+  {
+    key: 'set-sweep',
+    title: 'Set the moving wings in their pivots, swept',
+    kind: 'fit',
+    lane: 'Fuselage',
+    minutes: 30,
+    after: ['check-parts'],
+    where: { sweep: ['swept'] },
+    on: { wings: ['swing'] },
+    why: 'the pivots are trapped between the halves',
+  },
+  {
     key: 'rod-socket',
     title: 'Fit the display rod socket',
     kind: 'fit',
     lane: 'Fuselage',
     minutes: 20,
     after: ['fit-cockpit'],
-    when: (f) => f.options.stand === 'a rod',
+    where: { stand: ['a rod'] },
   },
   {
     key: 'gate:fuselage',
@@ -39,7 +71,17 @@ export const CLOSING: readonly StepRule[] = [
     kind: 'glue',
     lane: 'Fuselage',
     minutes: 30,
-    after: ['fit-cockpit', 'nose-weight', 'drill-fuselage', 'rod-socket', 'bays', { step: 'windows', wait: 'pva' }],
+    after: [
+      'fit-cockpit',
+      'nose-weight',
+      'drill-fuselage',
+      'fit-hatches',
+      'wire-lights',
+      'set-sweep',
+      'rod-socket',
+      'bays',
+      { step: 'windows', wait: 'pva' },
+    ],
     gate: 'fuselage',
     caution: CEMENT,
     why: 'everything inside is sealed from here on',
@@ -51,7 +93,8 @@ export const CLOSING: readonly StepRule[] = [
     lane: 'Wings',
     minutes: 15,
     after: ['check-parts'],
-    when: (f) => winged(f) && f.options.stores !== 'none',
+    when: winged,
+    where: { stores: ['tanks', 'loads'] },
     caution: BLADE,
   },
   {
@@ -61,7 +104,7 @@ export const CLOSING: readonly StepRule[] = [
     lane: 'Wings',
     minutes: 45,
     after: ['check-parts'],
-    when: (f) => f.options.wings === 'folded',
+    where: { wings: ['folded'] },
     caution: BLADE,
   },
   {
@@ -70,7 +113,7 @@ export const CLOSING: readonly StepRule[] = [
     kind: 'glue',
     lane: 'Wings',
     minutes: 30,
-    after: ['check-parts', 'drill-wings', 'hinges', 'bays'],
+    after: ['check-parts', 'drill-wings', 'hinges', 'wire-lights', 'bays'],
     when: winged,
     gate: 'wings',
     caution: CEMENT,

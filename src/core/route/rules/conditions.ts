@@ -1,12 +1,16 @@
 import type { Build } from './rule';
 
 /** What the rules ask of a build. */
-export const rotor = (f: Build) => f.preset.propulsion === 'rotor';
-export const winged = (f: Build) => !rotor(f);
+export const rotor = (f: Build) => f.machine.power.startsWith('rotor');
+export const winged = (f: Build) => f.has('wing-lower-port');
 export const wheelsDown = (f: Build) => f.options.gear === 'down';
-export const noseWheel = (f: Build) => f.has('well-nose');
-export const wingBays = (f: Build) => f.has('well-main-port');
+export const noseBay = (f: Build) => f.has('well-nose') && wheelsDown(f);
+export const wingBays = (f: Build) => f.has('well-main-port') && wheelsDown(f);
 export const weathered = (f: Build) => f.options.weathering !== 'none';
-export const propelled = (f: Build) =>
-  f.preset.propulsion.endsWith('propeller') || f.preset.propulsion.endsWith('propellers');
-export const fittedWindows = (f: Build) => f.preset.glazing !== 'canopy';
+export const propelled = (f: Build) => f.has('propeller');
+export const fittedWindows = (f: Build) => f.machine.glazing !== 'canopy';
+/** It would sit on its tail, unless a rod or a base holds it. */
+export const needsNoseWeight = (f: Build) =>
+  f.machine.thirdWheel === 'nose' && wheelsDown(f) && f.options.stand !== 'a rod';
+/** In its worn states weathering shows metal and age. */
+export const WORN = ['neglected', 'derelict'] as const;

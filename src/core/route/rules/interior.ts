@@ -1,5 +1,5 @@
 import { DUST, CEMENT, CA, SPRAY, SPIRIT } from './cautions';
-import { noseWheel, wingBays, weathered, fittedWindows } from './conditions';
+import { noseBay, wingBays, weathered, fittedWindows } from './conditions';
 import type { StepRule } from './rule';
 
 /** What the closed halves will hide. */
@@ -110,12 +110,33 @@ export const INTERIOR: readonly StepRule[] = [
     caution: CA,
   },
   {
+    key: 'paint-crew',
+    title: 'Paint the crew: clothes, harness, faces',
+    kind: 'brush',
+    lane: 'Cockpit',
+    minutes: 90,
+    after: ['check-parts'],
+    where: { crew: ['aboard'] },
+    splittable: true,
+    why: 'on sticks, before they are strapped in',
+  },
+  {
+    key: 'seat-crew',
+    title: 'Seat the crew, belts over them',
+    kind: 'fit',
+    lane: 'Cockpit',
+    minutes: 25,
+    after: ['paint-crew', 'belts'],
+    where: { crew: ['aboard'] },
+    caution: CA,
+  },
+  {
     key: 'fit-cockpit',
     title: 'Fit the cockpit, dry-fit the halves',
     kind: 'fit',
     lane: 'Cockpit',
     minutes: 25,
-    after: ['belts', 'dials'],
+    after: ['belts', 'dials', 'seat-crew'],
     caution: CEMENT,
   },
   {
@@ -125,7 +146,7 @@ export const INTERIOR: readonly StepRule[] = [
     lane: 'Fuselage',
     minutes: 25,
     after: ['check-parts'],
-    when: noseWheel,
+    when: noseBay,
     caution: CEMENT,
   },
   {

@@ -1,5 +1,5 @@
-import { BLADE } from './cautions';
-import { noseWheel, wingBays } from './conditions';
+import { BLADE, CEMENT, DUST } from './cautions';
+import { noseBay, wingBays } from './conditions';
 import type { StepRule } from './rule';
 
 /** Glass, openings and grease before the first general coat. */
@@ -25,13 +25,46 @@ export const PREPARING: readonly StepRule[] = [
     when: (f) => f.has('canopy'),
   },
   {
+    key: 'close-doors',
+    title: 'Fix doors and hatches shut, level with the skin',
+    kind: 'glue',
+    lane: 'Whole',
+    minutes: 20,
+    after: ['seams-roots'],
+    where: { doors: ['closed'] },
+    caution: CEMENT,
+  },
+  {
+    key: 'close-bays',
+    title: 'Close the bay doors and fill their seams',
+    kind: 'fill',
+    lane: 'Whole',
+    minutes: 45,
+    after: ['seams-roots'],
+    where: { gear: ['up'] },
+    splittable: true,
+    caution: DUST,
+    why: 'doors of kits fit open better than closed',
+  },
+  {
+    key: 'open-panels',
+    title: 'Cut out missing panels and show the frames under them',
+    kind: 'drill',
+    lane: 'Whole',
+    minutes: 90,
+    after: ['seams-roots'],
+    where: { state: ['derelict'] },
+    splittable: true,
+    caution: BLADE,
+  },
+  {
     key: 'plug-bays',
     title: 'Plug bays and intakes',
     kind: 'mask',
     lane: 'Whole',
     minutes: 25,
     after: ['seams-roots', 'bays'],
-    when: (f) => noseWheel(f) || wingBays(f),
+    when: (f) => noseBay(f) || wingBays(f),
   },
   {
     key: 'degrease',
@@ -39,6 +72,14 @@ export const PREPARING: readonly StepRule[] = [
     kind: 'clean',
     lane: 'Whole',
     minutes: 15,
-    after: ['seams-roots', 'rescribe', 'plug-bays', { step: 'fit-canopy', wait: 'pva' }],
+    after: [
+      'seams-roots',
+      'rescribe',
+      'plug-bays',
+      'open-panels',
+      { step: 'close-doors', wait: 'joint' },
+      { step: 'close-bays', wait: 'filler' },
+      { step: 'fit-canopy', wait: 'pva' },
+    ],
   },
 ];

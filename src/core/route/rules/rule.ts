@@ -1,5 +1,6 @@
 import type { Options } from '@/core/kit/options';
-import type { Preset } from '@/core/outline/presets';
+import type { Among } from '@/core/kit/among';
+import type { Machine } from '@/core/kit/machine';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { DryingState, OwnDrying, WaitName } from '@/core/paint/drying';
 import type { PaintKind } from '@/core/paint/catalogue';
@@ -41,7 +42,7 @@ export type StepKind = (typeof STEP_KINDS)[number];
 /** What the rules may ask about a build. */
 export interface Build {
   options: Options;
-  preset: Preset;
+  machine: Machine;
   has: (zone: string) => boolean;
 }
 
@@ -94,7 +95,11 @@ export type LayerKind =
   'primer' | 'undercoat' | 'tone' | 'colour' | 'marking' | 'decal' | 'clear' | 'wash' | 'oil' | 'chip' | 'pigment';
 
 /** What a step waits for: the end of another, what that one laid being so far dry, or a wait that no paint explains. */
-export type After = string | { step: string; until: DryingState; why: string } | { step: string; wait: WaitName };
+export type After =
+  | string
+  | { step: string; until: DryingState; why: string }
+  | { step: string; wait: WaitName }
+  | { step: string; minutes: number; why: string };
 
 /** One piece of work that does not depend on which colours were chosen. Minutes are typical bench values; the log corrects them. */
 export interface StepRule {
@@ -104,6 +109,9 @@ export interface StepRule {
   lane: Lane;
   minutes: number;
   after: readonly After[];
+  /** With these options only, on such machines only, and where more is asked of the outline. */
+  where?: Among<Options>;
+  on?: Among<Machine>;
   when?: (build: Build) => boolean;
   splittable?: boolean;
   lays?: GeneralCoat;

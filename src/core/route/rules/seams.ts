@@ -11,7 +11,8 @@ export const SEAMS: readonly StepRule[] = [
     lane: 'Wings',
     minutes: 45,
     after: [{ step: 'gate:wings', wait: 'cement' }],
-    when: (f) => winged(f) && f.options.flaps === 'down',
+    when: winged,
+    where: { flaps: ['down'] },
     caution: BLADE,
   },
   {

@@ -1,4 +1,4 @@
-import { BLADE, CEMENT, SPIRIT } from './cautions';
+import { BLADE, CEMENT, DUST, SPIRIT } from './cautions';
 import { rotor, wheelsDown, weathered, propelled } from './conditions';
 import type { StepRule } from './rule';
 
@@ -21,7 +21,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
     lane: 'Gear, stores',
     minutes: 30,
     after: ['check-parts'],
-    when: (f) => f.options.stores !== 'none',
+    where: { stores: ['tanks', 'loads'] },
     caution: CEMENT,
   },
   {
@@ -44,6 +44,57 @@ export const SMALL_PARTS: readonly StepRule[] = [
     caution: BLADE,
   },
   {
+    key: 'turning',
+    title: 'Make the disc of what turns, smeared along its way',
+    kind: 'assemble',
+    lane: 'Gear, stores',
+    minutes: 45,
+    after: ['build-propeller', 'build-rotor'],
+    when: (f) => propelled(f) || rotor(f),
+    where: { state: ['running', 'hovering', 'flying'] },
+    caution: BLADE,
+  },
+  {
+    key: 'paint-hood-inside',
+    title: 'Paint the open hood apart, inside of its frames first',
+    kind: 'brush',
+    lane: 'Gear, stores',
+    minutes: 25,
+    after: ['check-parts'],
+    when: (f) => f.has('canopy'),
+    where: { canopy: ['open'] },
+  },
+  {
+    key: 'paint-doors-inside',
+    title: 'Paint the inside of doors and hatches',
+    kind: 'brush',
+    lane: 'Gear, stores',
+    minutes: 25,
+    after: ['fit-hatches'],
+    where: { doors: ['open'] },
+    why: 'open doors show it; they are fitted last',
+  },
+  {
+    key: 'covers',
+    title: 'Make the covers of glass, intakes and tubes',
+    kind: 'assemble',
+    lane: 'Gear, stores',
+    minutes: 60,
+    after: ['check-parts'],
+    where: { state: ['stored'] },
+    splittable: true,
+  },
+  {
+    key: 'flat-tyres',
+    title: 'Flatten the tyres, let one leg sink',
+    kind: 'sand',
+    lane: 'Gear, stores',
+    minutes: 20,
+    after: ['build-gear'],
+    where: { state: ['derelict'], landing: ['wheels'], gear: ['down'] },
+    caution: DUST,
+  },
+  {
     key: 'exhausts',
     title: 'Paint the exhausts',
     kind: 'brush',
@@ -57,7 +108,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
     kind: 'spray',
     lane: 'Gear, stores',
     minutes: 0,
-    after: ['build-gear', 'build-stores', 'build-propeller', 'build-rotor'],
+    after: ['build-gear', 'flat-tyres', 'build-stores', 'turning', 'build-propeller', 'build-rotor'],
   },
   {
     key: 'weather-gear',

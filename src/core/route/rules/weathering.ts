@@ -1,5 +1,5 @@
 import { SPRAY, SPIRIT } from './cautions';
-import { wheelsDown, weathered } from './conditions';
+import { wheelsDown, weathered, WORN } from './conditions';
 import type { StepRule } from './rule';
 
 /** Wash, oils, stains and dust, and the last clear. */
@@ -63,7 +63,17 @@ export const WEATHERING: readonly StepRule[] = [
     lane: 'Whole',
     minutes: 40,
     after: ['streaks'],
-    when: (f) => f.options.weathering === 'neglected',
+    where: { weathering: [...WORN] },
+  },
+  {
+    key: 'derelict',
+    title: 'Wear the paint to primer and metal, rust and growth in the corners',
+    kind: 'chip',
+    lane: 'Whole',
+    minutes: 90,
+    after: ['streaks'],
+    where: { weathering: ['derelict'] },
+    splittable: true,
   },
   {
     key: 'matt',
@@ -71,7 +81,7 @@ export const WEATHERING: readonly StepRule[] = [
     kind: 'seal',
     lane: 'Whole',
     minutes: 20,
-    after: ['chips', 'exhaust', 'neglect', { step: 'seal', until: 'recoat', why: 'clear over clear' }],
+    after: ['chips', 'exhaust', 'neglect', 'derelict', { step: 'seal', until: 'recoat', why: 'clear over clear' }],
     lays: 'clear',
     caution: SPRAY,
     covers: 'outside',

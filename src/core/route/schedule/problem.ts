@@ -22,6 +22,8 @@ export interface PlanStep {
   /** The airbrush's colour; null when nothing is sprayed. */
   colour: string | null;
   needsBooth: boolean;
+  /** Not before this: a part that is still on order. */
+  notBefore?: Instant | null;
 }
 
 /** minLag <= start(to) - end(from) <= maxLag. */

@@ -1,3 +1,4 @@
+import { isStep, saidAsArrival, withArrivals } from './arrivals';
 import { Calendar, latestStarts } from './backward';
 import { lowerBound } from './bound';
 import { holdingChain, whyInfeasible, type Holding, type Infeasible } from './explain';
@@ -35,7 +36,9 @@ const MOST_ATTEMPTS = 300;
  * Lays the route over the sessions: several serial plans, by latest start and by seeded variations of it, of which the
  * best by `aims` is kept. Valid always; not proven to be the best.
  */
-export function schedule(problem: PlanProblem, aims: Aims, effort = EFFORT): Plan | NoPlan {
+export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan | NoPlan {
+  const problem = withArrivals(given);
+  const titles = new Map(given.steps.map(({ id, title }) => [id, title ?? id]));
   const network = networkOf(problem);
   const calendar = new Calendar(problem);
   const position = new Map(network.order.map((i, k) => [i, k]));
@@ -77,7 +80,7 @@ export function schedule(problem: PlanProblem, aims: Aims, effort = EFFORT): Pla
     loads: best.timeline.loads(),
     sessions: best.timeline.sessionsUsed(),
     lowerBound: Math.min(lowerBound(network, calendar), finishOf(network, best)),
-    holding: holdingChain(network, best.placed),
+    holding: holdingChain(network, best.placed).map((one) => saidAsArrival(one, (id) => titles.get(id) ?? id)),
     broken: network.broken,
   };
 
@@ -109,6 +112,7 @@ function finishOf(network: Network, plan: SerialPlan): Instant {
 
 function stepsOf(network: Network, plan: SerialPlan): PlannedStep[] {
   return network.problem.steps.flatMap((step, i) => {
+    if (!isStep(step)) return [];
     const done = network.done[i];
     if (done) return [{ id: step.id, segments: [[done[0], done[1]] as [number, number]] }];
     return plan.placed[i] ? [{ id: step.id, segments: plan.placed[i]!.segments }] : [];

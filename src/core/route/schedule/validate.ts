@@ -27,6 +27,7 @@ export function violations(problem: PlanProblem, plan: readonly PlannedStep[]): 
     if (total !== step.minutes) found.push(`${step.id}: ${total} of ${step.minutes} minutes`);
     if (problem.now !== null && segments[0]![0] < problem.now) found.push(`${step.id}: starts in the past`);
     if (segments.length > 1 && !step.splittable) found.push(`${step.id}: split`);
+    if (step.notBefore && segments[0]![0] < step.notBefore) found.push(`${step.id}: before what it needs arrives`);
     segments.forEach(([from, to], i) => {
       const window = inside(problem.windows, from, to);
       if (window < 0) found.push(`${step.id}: outside the sessions`);

@@ -1,8 +1,7 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import type { Stamp } from '@/core/kept/act';
-import { outlineSpecOf } from '@/core/kept/state';
-import { buildOutline } from '@/core/outline/outline';
+import { outlineOf } from '@/core/kept/state';
 import { printPath } from '@/core/interchange/contracts/contract';
 import { decodeText, ENCODING_TITLES, ENCODINGS, type Decoded } from '@/core/interchange/decode';
 import { dossierSchema } from '@/core/interchange/dossier';
@@ -44,7 +43,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   if (!state) return refused(whole('this brief is gone'), 404);
   if (/^\s*[{[]/.test(text)) return takeDossier(id, text, stamp);
 
-  const outline = buildOutline(outlineSpecOf(state.airframe, state.brief));
+  const outline = outlineOf(state);
   const table = readEvidenceCsv(text, outline.zones);
   if (!('table' in table)) return refused(table.faults);
   const done = (await addTable(id, table, stamp))!;

@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { choice, line, needed, number } from '../fields';
+import { MEASURED } from '@/core/kit/measuring';
+
+const size = (title: string, most: number, unit: string) =>
+  number(title).positive(`${title}: more than 0 mm`).max(most, `${title}: at most ${unit}`);
+
+/** A part, an assembly or a drawing, measured against the real machine. */
+export const kitMeasureFields = z.strictObject({
+  title: needed('What is measured', 80),
+  of: choice('On', MEASURED),
+  zone: line('Zone', 60),
+  trueMm: size('True size', 100_000, '100 m'),
+  measuredMm: size('Measured', 5000, '5 m'),
+  /** Of a pair the right one; null for one alone. */
+  otherMm: size('Right-hand one', 5000, '5 m').nullable(),
+  note: line('Note', 500),
+});

@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { choice, line, needed, number } from '../fields';
+import { BASE_LAYERS, IN_PLACE_BY, SUBJECT_KINDS, SUBJECTS } from '@/core/kit/subjects';
+
+/** What is modelled beside the main airframe. */
+export const subjectFields = z
+  .strictObject({
+    kind: choice('Kind', SUBJECT_KINDS),
+    title: needed('Title', 40).regex(/[a-z0-9]/i, 'Title: a letter or a number is needed'),
+    count: number('Count').int('Count: a whole number').min(1, 'Count: at least 1').max(200, 'Count: at most 200'),
+    place: line('Place', 80),
+    /** Of a figure: what it does, as the sources show it. */
+    role: line('Role', 80),
+    byGate: choice('In place by', IN_PLACE_BY),
+    /** Of a base, from the bottom up. */
+    layers: z.array(choice('Layer', BASE_LAYERS)).max(20, 'Layers: at most twenty'),
+    note: line('Note', 500),
+  })
+  .refine(({ kind, place }) => !SUBJECTS[kind].asksPlace || place !== '', {
+    path: ['place'],
+    message: 'Place: where does it stand? A figure, a vehicle or a parked aircraft needs one',
+  });

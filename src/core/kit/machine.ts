@@ -1,0 +1,16 @@
+/** What the options ask of the airframe: plain words, so that this room need not know how it is drawn. */
+export interface Machine {
+  gear: 'retracts' | 'fixed';
+  thirdWheel: 'nose' | 'tail' | 'none';
+  power: 'propeller' | 'jet' | 'rotor' | 'rotor and propeller' | 'none';
+  wings: 'fixed' | 'swing' | 'none';
+  glazing: 'canopy' | 'cabin' | 'nose';
+}
+
+/** How far a build is that has begun, where that forbids something. */
+export interface Progress {
+  fuselage: 'open' | 'closed';
+  noseWeight: 'in' | 'not in';
+}
+
+export const NOT_BEGUN: Progress = { fuselage: 'open', noseWeight: 'not in' };

@@ -1,0 +1,20 @@
+import type { Chemistry } from '@/core/paint/chemistry';
+import type { Coat } from '@/core/paint/drying';
+import type { Load, RouteCall } from './step';
+
+/** What a colour call lays, as far as drying and cleaning out go. */
+
+/** What a call is planned with until a paint is chosen. */
+export const ASSUMED_CHEMISTRY: Chemistry = 'WA';
+
+export const coatOf = (call: RouteCall): Coat =>
+  call.paint ? { chemistry: call.paint.chemistry, dries: call.paint.dries } : { chemistry: ASSUMED_CHEMISTRY };
+export const chemistryOf = (call: RouteCall): Chemistry => coatOf(call).chemistry;
+export const loadOf = (call: RouteCall): Load => ({
+  id: call.code,
+  title: `${call.code} ${call.name}`.trim(),
+  chemistry: chemistryOf(call),
+  dries: coatOf(call).dries,
+  kind: call.paint?.kind ?? 'solid',
+  lightness: call.lab?.[0] ?? 50,
+});

@@ -1,0 +1,415 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
+import { partJobs } from '@/core/kit/part-work';
+import { PART_CONDITIONS, PART_ORIGINS, type Part } from '@/core/kit/parts';
+import { STORE_STATIONS } from '@/core/kit/stores';
+import { BASE_LAYERS, SUBJECT_KINDS, subjectZone } from '@/core/kit/subjects';
+import { buildOutline } from '@/core/outline/outline';
+import { machineOf, PRESETS, type PresetName } from '@/core/outline/presets';
+import { withSubjects } from '@/core/outline/subject-zones';
+import { STANDARD_CLIMATE } from '@/core/paint/drying';
+import { descendantsOf } from './behind';
+import { planRoute } from './plan';
+import { buildRoute } from './route';
+import type { RouteInput } from './route-input';
+import { waitingCircle } from './schedule/network';
+import type { Route, RouteCall } from './step';
+
+const outlineFor = (options: Options, preset: PresetName) =>
+  buildOutline({
+    preset,
+    dimensions: PRESETS[preset].dimensions,
+    landing: options.landing,
+    folded: options.wings === 'folded',
+    swept: options.sweep === 'swept',
+  });
+
+function routeFor(
+  over: Partial<Options> = {},
+  { preset = 'single', ...input }: Partial<Omit<RouteInput, 'options' | 'outline'>> & { preset?: PresetName } = {},
+): Route {
+  const options = { ...DEFAULT_OPTIONS, landing: PRESETS[preset].landing, ...over };
+  return buildRoute({
+    outline: outlineFor(options, preset),
+    options,
+    climate: STANDARD_CLIMATE,
+    calls: [],
+    markings: [],
+    layers: [],
+    callFor: (code) => call(code, []),
+    ...input,
+  });
+}
+
+const call = (code: string, zones: string[], over: Partial<RouteCall> = {}): RouteCall => ({
+  code,
+  name: code,
+  zones,
+  lab: [40, 0, 0],
+  coats: 2,
+  paint: { id: code, label: code, chemistry: 'WA', kind: 'solid', finish: 'matt' },
+  ...over,
+});
+
+const keysOf = (route: Route) => route.steps.map(({ key }) => key);
+const has = (route: Route, key: string) => keysOf(route).includes(key);
+const follows = (route: Route, from: string, to: string) => descendantsOf(route, [from]).has(to);
+const stepIn = (route: Route, key: string) => route.steps.find((step) => step.key === key)!;
+const isSound = (route: Route) => {
+  expect(new Set(keysOf(route)).size).toBe(route.steps.length);
+  for (const { from, to } of route.links) {
+    expect(has(route, from)).toBe(true);
+    expect(has(route, to)).toBe(true);
+  }
+  expect(waitingCircle({ steps: route.steps.map(({ key }) => ({ id: key }) as never), links: route.links })).toBeNull();
+};
+
+describe('what an option adds to the route and takes from it', () => {
+  const cases: [string, Partial<Options>, string[], string[], PresetName?][] = [
+    ['running', { state: 'running' }, ['turning'], ['chocks']],
+    ['hovering', { state: 'hovering', stand: 'a rod' }, ['turning', 'rod-socket'], [], 'rotorcraft'],
+    ['flying', { state: 'flying', stand: 'a rod', gear: 'up' }, ['turning', 'close-bays'], ['build-gear', 'chocks']],
+    ['stored', { state: 'stored' }, ['covers', 'fit-covers'], ['chocks']],
+    ['derelict', { state: 'derelict' }, ['open-panels', 'flat-tyres'], ['chocks']],
+    ['canopy open', { canopy: 'open' }, ['open-canopy', 'paint-hood-inside'], []],
+    ['doors open', { doors: 'open' }, ['open-doors', 'paint-doors-inside'], ['close-doors']],
+    [
+      'gear up',
+      { gear: 'up', stand: 'a rod' },
+      ['close-bays'],
+      ['build-gear', 'fit-gear', 'nose-bay', 'plug-bays', 'nose-weight'],
+    ],
+    ['skis', { landing: 'skis' }, ['true-skis', 'nose-weight'], ['chocks', 'nose-bay']],
+    ['floats', { landing: 'floats' }, ['rig-floats'], ['chocks', 'nose-bay']],
+    ['skids', { landing: 'skids' }, ['level-skids'], ['chocks']],
+    ['flaps down', { flaps: 'down' }, ['flaps', 'fit-flaps'], []],
+    ['folded', { wings: 'folded' }, ['hinges', 'fit-folded'], []],
+    ['swept', { sweep: 'swept' }, ['set-sweep'], [], 'swing-wing'],
+    ['blades level', { blades: 'level' }, ['set-blades'], ['droop-blades'], 'rotorcraft'],
+    ['blades tied down', { blades: 'tied down' }, ['tie-blades'], ['droop-blades'], 'rotorcraft'],
+    ['tanks', { stores: 'tanks' }, ['build-stores', 'drill-wings', 'fit-stores'], []],
+    ['loads', { stores: 'loads' }, ['build-stores', 'fit-stores'], []],
+    ['crew aboard', { crew: 'aboard' }, ['paint-crew', 'seat-crew'], []],
+    ['lenses', { lights: 'lenses' }, ['lenses'], ['lights']],
+    ['lit', { lights: 'lit' }, ['wire-lights', 'try-lights', 'lenses'], ['lights']],
+    ['a rod', { stand: 'a rod' }, ['rod-socket', 'mount'], ['nose-weight', 'chocks']],
+    ['a base', { stand: 'a base' }, ['base-ground', 'mount'], []],
+    ['plain coats', { tonal: 'plain' }, [], ['shade']],
+    ['a black base', { tonal: 'black base' }, ['black-base'], ['shade']],
+    ['no weathering', { weathering: 'none' }, [], ['wash', 'wipe', 'chips', 'dust']],
+    ['neglected', { weathering: 'neglected' }, ['neglect'], []],
+    ['derelict paint', { weathering: 'derelict' }, ['neglect', 'derelict'], []],
+  ];
+  test.each(cases)('%s', (_, over, adds, removes, preset = 'single') => {
+    const before = routeFor({}, { preset });
+    const after = routeFor(over, { preset });
+    isSound(after);
+    for (const key of adds) expect(has(after, key)).toBe(true);
+    for (const key of removes) expect([key, has(before, key), has(after, key)]).toEqual([key, true, false]);
+  });
+  test('no choice that a machine has is without consequence', () => {
+    for (const preset of ['single', 'rotorcraft', 'swing-wing'] as const)
+      for (const name of optionsFor(machineOf(preset)))
+        for (const choice of OPTION_CHOICES[name].choices) {
+          if (choice === { ...DEFAULT_OPTIONS, landing: PRESETS[preset].landing }[name]) continue;
+          const changed = keysOf(routeFor({ [name]: choice } as Partial<Options>, { preset })).join();
+          expect([preset, name, choice, changed === keysOf(routeFor({}, { preset })).join()]).toEqual([
+            preset,
+            name,
+            choice,
+            false,
+          ]);
+        }
+  });
+  test('what the halves hide lies before its gate, what is open is fitted last', () => {
+    const route = routeFor({ lights: 'lit', crew: 'aboard', doors: 'open', flaps: 'down', stand: 'a rod' });
+    for (const key of ['wire-lights', 'seat-crew', 'rod-socket', 'fit-hatches'])
+      expect(follows(route, key, 'gate:fuselage')).toBe(true);
+    for (const key of ['open-doors', 'fit-flaps']) expect(follows(route, 'matt', key)).toBe(true);
+  });
+  test('gear up: the doors are closed and seamed before primer', () => {
+    expect(follows(routeFor({ gear: 'up', stand: 'a rod' }), 'close-bays', 'prime')).toBe(true);
+  });
+  test('steps that the builder leaves out pass their waits on', () => {
+    const route = routeFor({}, { leftOut: ['ejector-marks'] });
+    isSound(route);
+    expect(has(route, 'ejector-marks')).toBe(false);
+    expect(follows(route, 'check-parts', 'tub')).toBe(true);
+  });
+});
+
+let made = 0;
+const part = (over: Partial<Part> = {}): Part => ({
+  id: `p${(made += 1)}`,
+  sprue: 'C',
+  number: String(made),
+  name: 'part',
+  count: 1,
+  zone: '',
+  origin: 'kit',
+  replacesId: null,
+  condition: 'sound',
+  codes: [],
+  painted: 'assembly',
+  orderedUntil: null,
+  ...over,
+});
+
+describe('parts make steps', () => {
+  const withParts = (parts: Part[], over: Partial<RouteInput> = {}) =>
+    routeFor({}, { parts: partJobs(parts), ...over });
+  test('sound parts make none', () => {
+    expect(withParts([part(), part()]).steps).toHaveLength(routeFor().steps.length);
+  });
+  test('resin is degreased before anything of its zone is built, since masks lift paint from it', () => {
+    const route = withParts([
+      part({ origin: 'resin', zone: 'cockpit', number: '1' }),
+      part({ origin: 'resin', zone: 'cockpit' }),
+    ]);
+    const step = stepIn(route, 'parts:degrease:cockpit');
+    expect(step.why).toMatch(/masks/);
+    expect(follows(route, step.key, 'tub')).toBe(true);
+    isSound(route);
+  });
+  test.each([
+    ['broken', 'mend', 'gear-main', 'build-gear'],
+    ['missing', 'make', 'propeller', 'build-propeller'],
+    ['short', 'build-up', 'wing-upper-inner-port', 'gate:wings'],
+    ['cloudy', 'polish', 'canopy', 'mask-canopy'],
+  ] as const)('%s: %s before the %s is needed', (condition, job, zone, before) => {
+    const route = withParts([part({ condition, zone, number: '9' })]);
+    expect(follows(route, `part:C 9:${job}`, before)).toBe(true);
+    isSound(route);
+  });
+  test('a part lost after its assembly was built holds up what fits it last', () => {
+    const jobs = [part({ condition: 'missing', zone: 'gear-main', number: '9' })];
+    const route = withParts(jobs, { done: ['build-gear'] });
+    expect(route.links.some(({ from, to }) => from === 'part:C 9:make' && to === 'fit-gear')).toBe(true);
+  });
+  test('what is replaced makes no work; its replacement is fitted in its place', () => {
+    const old = part({ condition: 'broken', number: '9', name: 'leg' });
+    const route = withParts([
+      old,
+      part({ sprue: 'T', number: '1', origin: 'turned', replacesId: old.id, zone: 'gear-main' }),
+    ]);
+    expect(has(route, 'part:C 9:mend')).toBe(false);
+    expect(stepIn(route, 'part:T 1:replace').title).toBe('Cut C 9 leg away and fit in its place T 1 part');
+  });
+  test('a part on order keeps its step from being planned before it arrives, and says so', () => {
+    const route = withParts([
+      part({ orderedUntil: '2026-12-10', condition: 'missing', zone: 'gear-main', number: '9' }),
+    ]);
+    const step = stepIn(route, 'part:C 9:unpack');
+    expect(step.notBefore).toBe('2026-12-10');
+    const plan = planRoute(
+      route,
+      [],
+      {
+        timeZone: 'Europe/Berlin',
+        startOn: '2026-11-23',
+        nowUtc: '2026-11-23T08:00:00Z',
+        weekly: [
+          { weekday: 2, startsAt: '19:30', minutes: 120, booth: true },
+          { weekday: 6, startsAt: '10:00', minutes: 180, booth: true },
+        ],
+      },
+      100,
+    );
+    const planned = (key: string) => plan.work.find((item) => item.key === key)!.start;
+    expect(planned('part:C 9:unpack') >= '2026-12-10').toBe(true);
+    expect(planned('build-gear') >= '2026-12-10').toBe(true);
+    expect(planned('tub') < '2026-12-10').toBe(true);
+  });
+  test('any register gives a sound network, and adding a part changes no other key', () => {
+    const zones = outlineFor(DEFAULT_OPTIONS, 'single').zones.map(({ key }) => key);
+    const anyParts = fc
+      .array(
+        fc.record({
+          origin: fc.constantFrom(...PART_ORIGINS),
+          condition: fc.constantFrom(...PART_CONDITIONS),
+          zone: fc.constantFrom('', ...zones),
+          count: fc.integer({ min: 1, max: 5 }),
+          orderedUntil: fc.constantFrom(null, '2026-12-10'),
+        }),
+        { maxLength: 25 },
+      )
+      .map((list) => list.map((over, i) => part({ ...over, id: `q${i}`, number: String(i) })));
+    fc.assert(
+      fc.property(anyParts, (parts) => {
+        const route = withParts(parts);
+        isSound(route);
+        const fewer = keysOf(withParts(parts.slice(0, -1)));
+        expect(keysOf(route)).toEqual(expect.arrayContaining(fewer));
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('stores by station', () => {
+  test('holes before the halves close over them, hung last', () => {
+    const route = routeFor(
+      { stores: 'tanks' },
+      {
+        storesAt: [
+          { station: 'centre line', carries: 'drop tank' },
+          { station: 'port inner', carries: 'drop tank' },
+        ],
+      },
+    );
+    expect(follows(route, 'store:centre line:drill', 'gate:fuselage')).toBe(true);
+    expect(follows(route, 'store:port inner:drill', 'gate:wings')).toBe(true);
+    expect(follows(route, 'fit-stores', 'store:port inner:hang')).toBe(true);
+    isSound(route);
+  });
+  test('nothing hangs without stores', () => {
+    const route = routeFor({}, { storesAt: [{ station: 'centre line', carries: 'tank' }] });
+    expect(keysOf(route).some((key) => key.startsWith('store:'))).toBe(false);
+  });
+  test.each(STORE_STATIONS)('%s has its own steps', (station) => {
+    const route = routeFor({ stores: 'loads' }, { storesAt: [{ station, carries: 'pannier' }] });
+    expect(stepIn(route, `store:${station}:hang`).title).toBe(`Hang the pannier at the ${station}`);
+    isSound(route);
+  });
+});
+
+describe('rulings about structure make work', () => {
+  const ruled = (
+    aspect: 'seam' | 'gearCover' | 'aerial' | 'fit',
+    zone: string,
+    value: string,
+    over: Partial<Options> = {},
+  ) => routeFor(over, { structure: [{ aspect, zone, item: '', value }] });
+  test('a smooth wheel cover fills the holes of the hub before the gear is built', () => {
+    const route = ruled('gearCover', 'gear-main', 'full');
+    expect(follows(route, 'structure:smooth-cover:gear-main', 'build-gear')).toBe(true);
+  });
+  test('no seam there is filled, a real panel line is kept', () => {
+    expect(stepIn(ruled('seam', 'fuselage-mid-port', 'not real'), 'structure:fill-seam:fuselage-mid-port').kind).toBe(
+      'fill',
+    );
+    expect(stepIn(ruled('seam', 'fuselage-mid-port', 'real'), 'structure:keep-seam:fuselage-mid-port').title).toMatch(
+      /panel line/,
+    );
+  });
+  test('an aerial that is not there leaves a hole to fill; other equipment removed is filled by its words', () => {
+    expect(has(ruled('aerial', 'fuselage-mid-port', 'none'), 'structure:fill-aerial:fuselage-mid-port')).toBe(true);
+    expect(has(ruled('fit', 'fin-port', 'mirror removed'), 'structure:remove-fit:fin-port')).toBe(true);
+    expect(has(ruled('fit', 'fin-port', 'mirror fitted'), 'structure:remove-fit:fin-port')).toBe(false);
+  });
+  test('what the options hide makes none', () => {
+    expect(
+      has(ruled('gearCover', 'gear-main', 'full', { gear: 'up', stand: 'a rod' }), 'structure:smooth-cover:gear-main'),
+    ).toBe(false);
+  });
+});
+
+describe('subjects', () => {
+  const crowd = {
+    kind: 'figure' as const,
+    title: 'Ground crew',
+    count: 4,
+    place: 'by the wing',
+    byGate: 'end' as const,
+    layers: [],
+  };
+  const withOne = (
+    subject: {
+      kind: (typeof SUBJECT_KINDS)[number];
+      title: string;
+      count: number;
+      place: string;
+      byGate: 'fuselage' | 'end';
+      layers: readonly (typeof BASE_LAYERS)[number][];
+    },
+    calls: RouteCall[] = [],
+  ) => {
+    const options = DEFAULT_OPTIONS;
+    return buildRoute({
+      outline: withSubjects(outlineFor(options, 'single'), [subject], 48),
+      options,
+      climate: STANDARD_CLIMATE,
+      calls,
+      markings: [],
+      layers: [],
+      callFor: (code) => call(code, []),
+      subjects: [subject],
+    });
+  };
+  test('several are painted in one spraying: the minutes of one times their count, and it says so', () => {
+    const calls = [call('TCS 31', [subjectZone('Ground crew', 'clothes')])];
+    const one = stepIn(withOne({ ...crowd, count: 1 }, calls), 'subject-ground-crew:colour:TCS 31');
+    const four = stepIn(withOne(crowd, calls), 'subject-ground-crew:colour:TCS 31');
+    expect(four.minutes).toBe(4 * one.minutes);
+    expect(four.minutesFrom).toMatch(/4 of them/);
+    expect(four.title).toBe('TCS 31 on Ground crew (4), clothes');
+  });
+  test('who sits inside is in place before the fuselage closes, the others when the machine is done', () => {
+    expect(follows(withOne({ ...crowd, byGate: 'fuselage' }), 'subject-ground-crew:place', 'gate:fuselage')).toBe(true);
+    const route = withOne(crowd);
+    expect(follows(route, 'subject-ground-crew:place', 'gate:fuselage')).toBe(false);
+    expect(follows(route, 'aerials', 'subject-ground-crew:place')).toBe(true);
+    isSound(route);
+  });
+  test('water of a base is poured in layers, a day of drying before the next', () => {
+    const route = withOne({
+      kind: 'base',
+      title: 'Quay',
+      count: 1,
+      place: '',
+      byGate: 'end',
+      layers: ['foam', 'water', 'water'],
+    });
+    const wait = route.links.find(
+      ({ from, to }) => from === 'subject-quay:layer:2:water' && to === 'subject-quay:layer:3:water',
+    )!;
+    expect(wait.minLag).toBe(24 * 60);
+    expect(follows(route, 'subject-quay:layer:1:foam', 'subject-quay:place')).toBe(true);
+    isSound(route);
+  });
+  test.each(SUBJECT_KINDS)('a %s has a sound network', (kind) => {
+    isSound(withOne({ kind, title: 'Thing', count: 2, place: 'there', byGate: 'end', layers: [...BASE_LAYERS] }));
+  });
+});
+
+describe('ways of applying', () => {
+  const painted = (way: RouteCall['way'], coats = 3) =>
+    routeFor(
+      {},
+      {
+        calls: [
+          call('TCS 14', ['fuselage-lower'], { lab: [70, 0, 0] }),
+          call('TCS 31', ['fin-port', 'fin-starboard'], { way, coats }),
+        ],
+      },
+    );
+  test('a brushed colour needs no booth and no airbrush to clean', () => {
+    const step = stepIn(painted('brush'), 'spray:TCS 31');
+    expect(step).toMatchObject({ booth: false, load: null, kind: 'brush' });
+    expect(step.title).toMatch(/^Brush TCS 31/);
+    expect(step.minutesFrom).toMatch(/30 min between/);
+    expect(stepIn(painted('airbrush'), 'spray:TCS 31')).toMatchObject({ booth: true, kind: 'spray' });
+  });
+  test('a spray can wants all else masked, and dries twice as long', () => {
+    const route = painted('spray can');
+    expect(stepIn(route, 'mask:TCS 31').title).toMatch(/everything/);
+    expect(stepIn(route, 'spray:TCS 31').cautions.join()).toMatch(/dry day/);
+    const wait = (from: Route) =>
+      Math.max(...from.links.filter((link) => link.from === 'spray:TCS 31').map(({ minLag }) => minLag));
+    expect(wait(route)).toBe(2 * wait(painted('airbrush')));
+  });
+  test('a sponge or a pen needs no mask', () => {
+    for (const way of ['sponge', 'pen'] as const) {
+      const route = painted(way);
+      expect(has(route, 'mask:TCS 31')).toBe(false);
+      expect(follows(route, 'spray:TCS 14', 'spray:TCS 31')).toBe(true);
+      isSound(route);
+    }
+  });
+});
+
+test('every option is of some machine', () => {
+  const machines = Object.keys(PRESETS).map((name) => optionsFor(machineOf(name as PresetName)));
+  for (const name of OPTION_NAMES) expect(machines.some((options) => options.includes(name))).toBe(true);
+});

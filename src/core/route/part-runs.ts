@@ -1,0 +1,37 @@
+import type { PartJob } from '@/core/kit/part-work';
+import type { Outline } from '@/core/outline/outline';
+import { coveredWith } from '@/core/outline/zones';
+import { BLADE, CA, DUST, EDGES, SOLVENT } from './rules/cautions';
+import type { Lane } from './rules/rule';
+import { wantedBefore } from './stage-of-zone';
+import { stepOf, type Addition } from './step';
+
+const CAUTIONS = { resin: DUST, blade: BLADE, cyanoacrylate: CA, solvent: SOLVENT, edges: EDGES } as const;
+
+/** What the register of parts makes to do, each before the step that needs the part. */
+export function partAdditions(jobs: readonly PartJob[], outline: Outline, done: ReadonlySet<string>): Addition[] {
+  const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
+  return jobs.map(({ key, title, kind, minutes, zone: of, caution, why, notBefore }) => {
+    const zone = zones.get(of) ?? null;
+    const wash = kind === 'wash';
+    return {
+      step: stepOf(key, title, kind, laneOf(zone), minutes, {
+        zones: zone ? [zone.key] : [],
+        cautions: caution ? [CAUTIONS[caution]] : [],
+        why: [why, notBefore ? `expected by ${notBefore}` : ''].filter(Boolean).join('; '),
+        notBefore,
+      }),
+      // What is found out of the box is looked over with the rest; what is washed is washed with the sprues.
+      after: wash ? [] : notBefore ? ['options'] : ['check-parts'],
+      before: [wantedBefore(zone, done)],
+    };
+  });
+}
+
+function laneOf(zone: Outline['zones'][number] | null): Lane {
+  if (!zone) return 'Whole';
+  if (zone.group === 'interior') return 'Cockpit';
+  if (zone.group === 'wings' || zone.group === 'bays') return 'Wings';
+  if (coveredWith(zone.group) === null) return 'Gear, stores';
+  return zone.group === 'fuselage' || zone.group === 'engines' ? 'Fuselage' : 'Whole';
+}
