@@ -5,6 +5,7 @@ import { eventDays, windowOf } from '@/core/evidence/events';
 import type { Window } from '@/core/evidence/date-fit';
 import { changedWeights, WISH, type Weights } from '@/core/evidence/weights';
 import { weigh, type Evidence, type WeighedQuestion, type WeighedSighting } from '@/core/evidence/weigh';
+import { sightOf } from '@/core/kit/seen';
 import { zoneTitle, type Outline } from '@/core/outline/outline';
 import { otherSide, withoutSide } from '@/core/outline/zones';
 import { gateOf, type GateName } from '@/core/route/gates';
@@ -32,6 +33,8 @@ export interface QuestionView {
   ruledShare: number | null;
   /** The support has moved to another value since it was ruled. */
   reopened: boolean;
+  /** What the options hide needs no answer: why, or null where it is seen. */
+  hidden: string | null;
   open: boolean;
   gate: GateName;
   /** What a client asked for, where one did. */
@@ -65,6 +68,7 @@ export function weighQuestions(state: BriefState, book: CodeBook, outline: Outli
   const windows = new Map(state.sources.map((source) => [source.id, windowOf(source, days)]));
   const evidence: Evidence = {
     target: { from: state.airframe.targetFrom, to: state.airframe.targetTo },
+    targets: targetsOf(state.zoneDays),
     sources: state.sources.map(({ id, kind, derivedFrom, grade }) => ({
       id,
       kind,
@@ -101,6 +105,7 @@ export function weighQuestions(state: BriefState, book: CodeBook, outline: Outli
   });
   const kindOf = new Map(state.sources.map((source) => [source.id, source.kind]));
   const rulingOf = new Map(state.rulings.map((ruling) => [ruling.questionId, ruling]));
+  const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
   const idOf = new Map(state.questions.map((q) => [`${q.zone} ${q.aspect} ${q.item}`, q.id]));
 
   const questions = state.questions.map((record): QuestionView => {
@@ -111,6 +116,9 @@ export function weighQuestions(state: BriefState, book: CodeBook, outline: Outli
     const own = rulingOf.get(record.id) ?? null;
     const ruling = own ?? (opposite ? (rulingOf.get(opposite) ?? null) : null);
     const said = bySubject.get(keyOf(subject)) ?? [];
+    const zone = zones.get(record.zone);
+    const seen = zone ? sightOf(zone, state.brief.options) : null;
+    const hidden = seen?.sight === 'hidden' ? seen.because : null;
     const [best, bestShare] = bestOf(found);
     const reopened =
       ruling !== null && hasFlipped(ruling, found, best, comparableValue(book, record.aspect, ruling.value));
@@ -127,7 +135,8 @@ export function weighQuestions(state: BriefState, book: CodeBook, outline: Outli
       bestShare,
       ruledShare: ruling && shareOf({ record, weighed: found }, ruling.value, book),
       reopened,
-      open: ruling === null || reopened,
+      hidden,
+      open: hidden === null && (ruling === null || reopened),
       gate: gateOf(outline, record.zone, record.aspect),
       wish: said.find((sighting) => kindOf.get(sighting.sourceId) === WISH)?.value ?? null,
     };
@@ -135,6 +144,16 @@ export function weighQuestions(state: BriefState, book: CodeBook, outline: Outli
   const weighable = new Map(sightings.map((sighting, i) => [sighting.id, evidence.sightings[i]!]));
   return { questions, evidence, weights, weighable, windows };
 }
+
+/** The days that zones of their own are shown as on, under every name that they are weighed by. */
+const targetsOf = (zoneDays: BriefState['zoneDays']): Map<string, Window> =>
+  new Map(
+    zoneDays.flatMap(({ zone, fromDay, toDay }) =>
+      [zone, withoutSide(zone)].flatMap((name) =>
+        name ? [name, `${name}${STRUCTURE}`].map((key) => [key, { from: fromDay, to: toDay }] as const) : [],
+      ),
+    ),
+  );
 
 /** Structure is weighed under a name of its own, which no repaint bears. */
 const STRUCTURE = ' (structure)';

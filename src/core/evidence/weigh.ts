@@ -28,6 +28,8 @@ export interface WeighedSighting {
 
 export interface Evidence {
   target: Window;
+  /** Of zones that are shown as on other days than the rest. */
+  targets?: ReadonlyMap<string, Window>;
   sources: readonly WeighedSource[];
   repaints: readonly Repaint[];
   sightings: readonly WeighedSighting[];
@@ -95,18 +97,20 @@ function strengths(evidence: Evidence, weights: Weights): (sighting: WeighedSigh
   const known = new Map<string, Map<string, Partial<Record<Clarity, Strength>>>>();
   return ({ source: id, zone, clarity }) => {
     const own = repaints.get(zone);
+    const target = evidence.targets?.get(zone);
+    const place = own || target ? zone : '';
     let places = known.get(id);
     if (!places) known.set(id, (places = new Map()));
-    let byClarity = places.get(own ? zone : '');
-    if (!byClarity) places.set(own ? zone : '', (byClarity = {}));
-    return (byClarity[clarity] ??= strengthOf(sources.get(id)!, own ?? [], clarity));
+    let byClarity = places.get(place);
+    if (!byClarity) places.set(place, (byClarity = {}));
+    return (byClarity[clarity] ??= strengthOf(sources.get(id)!, own ?? [], clarity, target ?? evidence.target));
   };
 
-  function strengthOf(source: WeighedSource, own: readonly Repaint[], clarity: Clarity): Strength {
+  function strengthOf(source: WeighedSource, own: readonly Repaint[], clarity: Clarity, target: Window): Strength {
     const factors = {
       kind: weights.kind[source.kind],
       clarity: weights.clarity[clarity],
-      dateFit: dateFit(source, evidence.target, own, weights.unknownDate, weights.decayDays),
+      dateFit: dateFit(source, target, own, weights.unknownDate, weights.decayDays),
       grade: source.grade,
     };
     const weight = factors.kind * factors.clarity * factors.dateFit * factors.grade;

@@ -1,0 +1,27 @@
+import { DIMENSION_NAMES, DIMENSIONS, type DimensionName, type Dimensions } from './dimensions';
+import { PRESETS, type PresetName } from './presets';
+
+/** Dimensions across the machine: they follow the span (or the rotor), all others the length. */
+const ACROSS: ReadonlySet<DimensionName> = new Set([
+  'span',
+  'tailSpan',
+  'mainTrack',
+  'engineSpacing',
+  'boomSpacing',
+  'rotorDiameter',
+]);
+
+/** The outline of a layout from its length and span alone, metres: everything else in proportion. */
+export function scaledTo(preset: PresetName, length: number, span: number): Dimensions {
+  const base = PRESETS[preset].dimensions;
+  const along = length / base.length;
+  const across = span / (base.span || base.rotorDiameter);
+  return Object.fromEntries(
+    DIMENSION_NAMES.map((name) => {
+      const { least, most, unit } = DIMENSIONS[name];
+      if (unit === 'deg') return [name, base[name]];
+      const scaled = base[name] * (ACROSS.has(name) ? across : along);
+      return [name, Math.min(most, Math.max(least, Math.round(scaled * 1000) / 1000))];
+    }),
+  ) as unknown as Dimensions;
+}

@@ -1,0 +1,55 @@
+import { otherSide, withoutSide, type Zone } from './zones';
+
+/** Zones that are painted alike on most machines, so that something can be said of all of them at once. */
+export const ZONE_SETS: readonly { key: string; title: string; holds: (zone: Zone) => boolean }[] = [
+  {
+    key: 'upper',
+    title: 'All upper',
+    holds: ({ key, group }) =>
+      (group === 'wings' || group === 'tail' || group === 'fuselage' || group === 'engines') &&
+      !/lower/.test(key.replace('upper-wing-upper', '')),
+  },
+  { key: 'lower', title: 'All lower', holds: ({ key, group }) => /lower/.test(key) && group !== 'subject' },
+  {
+    key: 'sides',
+    title: 'Fuselage sides',
+    holds: ({ key, group }) => group === 'fuselage' && withoutSide(key) !== null,
+  },
+  { key: 'interior', title: 'Inside', holds: ({ group }) => group === 'interior' },
+  { key: 'bays', title: 'Bays', holds: ({ group }) => group === 'bays' },
+  { key: 'gear', title: 'Gear', holds: ({ group }) => group === 'gear' },
+  { key: 'propeller', title: 'Propeller and rotor', holds: ({ group }) => group === 'propeller' || group === 'rotor' },
+];
+
+/** The sets that an airframe has zones of, with those. */
+export const setsOf = (zones: readonly Zone[]): { key: string; title: string; zones: string[] }[] =>
+  ZONE_SETS.map(({ key, title, holds }) => ({ key, title, zones: zones.filter(holds).map((zone) => zone.key) })).filter(
+    (set) => set.zones.length > 0,
+  );
+
+/**
+ * Zones as somebody writes them in a list: "fin port", "Fin and rudder, port", "fin" for both sides, "all upper" for a set. Null where
+ * nothing is called so.
+ */
+export function zonesCalled(text: string, zones: readonly Zone[]): string[] | null {
+  const wanted = plain(text);
+  if (!wanted) return null;
+  const set = setsOf(zones).find(
+    ({ key, title }) => wanted === plain(title) || wanted === `all ${key}` || wanted === key,
+  );
+  if (set) return set.zones;
+  const one = zones.find(({ key, title }) => plain(key) === wanted || plain(title) === wanted);
+  if (one) return [one.key];
+  const sides = zones.filter(
+    ({ key, title }) =>
+      otherSide(key) !== null &&
+      (plain(withoutSide(key)!) === wanted || plain(title.replace(/, (port|starboard)$/, '')) === wanted),
+  );
+  return sides.length > 0 ? sides.map(({ key }) => key) : null;
+}
+
+const plain = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, ' ')
+    .trim();
