@@ -1,3 +1,4 @@
+import { questionsAtBirth } from '@/core/brief/born';
 import { deriveBrief } from '@/core/brief/derive';
 import { BLANK_LOG_ENTRY, BLANK_LAYING } from '@/core/kept/blank';
 import { outlineSpecOf, type ColourShelf } from '@/core/kept/state';
@@ -9,11 +10,14 @@ import type { View } from '@/core/outline/zones';
 import { planRoute } from '@/core/route/plan';
 import { addDays } from '@/core/units/day';
 import { briefFileSchema, stateOfFile, type BriefFile } from '@/core/interchange/brief-file';
+import { newAct, perform } from '@/data/acts';
 import { importBrief } from '@/data/brief-files';
+import { createBrief } from '@/data/briefs';
 import { loadShelf } from '@/data/shelf';
 import { dunlin } from './dunlin';
 import { drawShot, pixelOf, PLAIN, type Shot } from './pictures';
 import { bracken, turnstone } from './small-briefs';
+import { dunlinParts, firstEveningParts } from './parts';
 import { loadDemoShelf } from './shelf';
 
 type Manner = Shot['manner'];
@@ -66,7 +70,8 @@ export async function loadDemo(nowUtc: string): Promise<string[]> {
   const shelf = await loadShelf();
   const ids: string[] = [];
   for (const made of [dunlin(addDays(today, -13)), turnstone(today), bracken(addDays(today, 2))]) {
-    const file = await drawPictures({ ...made.file, choices: choicesOf(made.chosen, shelf) }, shelf);
+    const parts = ids.length === 0 ? dunlinParts(today) : [];
+    const file = await drawPictures({ ...made.file, parts, choices: choicesOf(made.chosen, shelf) }, shelf);
     ids.push(
       (
         await importBrief(
@@ -76,6 +81,31 @@ export async function loadDemo(nowUtc: string): Promise<string[]> {
     );
   }
   return ids;
+}
+
+/**
+ * The main demo's machine on its first evening: the shelf, the kit with what is wrong in the box, and every question still open. Nothing was
+ * looked at yet.
+ */
+export async function loadFirstEvening(nowUtc: string): Promise<string> {
+  if ((await loadShelf()).paints.length === 0) await loadDemoShelf();
+  const { file } = dunlin(nowUtc.slice(0, 10));
+  const { brief, airframe, sessions } = file;
+  const asBought = {
+    ...brief,
+    boughtOn: nowUtc.slice(0, 10),
+    options: { ...brief.options, canopy: 'closed', flaps: 'up', stores: 'none' } as const,
+  };
+  const made = await createBrief({
+    brief: asBought,
+    airframe,
+    sessions,
+    questions: questionsAtBirth(asBought, airframe),
+  });
+  await perform(newAct(made.value, 'kit'), async (writer) => {
+    await writer.insertMany('part', firstEveningParts(nowUtc.slice(0, 10)));
+  });
+  return made.value;
 }
 
 /** Beyond this the demo's builder would rather buy. */

@@ -1,12 +1,15 @@
 'use server';
 
 import { z } from 'zod';
+import { questionsAtBirth } from '@/core/brief/born';
 import { stampSchema } from '@/core/kept/act';
 import { airframeFields, briefFields, weeklySessionFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
-import { createBrief as makeBrief } from '@/data/briefs';
-import { answered, ofBrief, versioned } from './answer';
+import { createBrief as makeBrief, loadBrief } from '@/data/briefs';
+import { answered, ofBrief, Refused, versioned } from './answer';
+import { askWhatCameUp } from './ask-what-came-up';
+import { checkOptions } from './check-kit';
 
 /** Acts that make a brief, or change what it is of. */
 
@@ -20,7 +23,8 @@ export async function createBrief(input: unknown): Promise<Result<string>> {
         sessions: z.array(weeklySessionFields).max(20),
       })
       .parse(input);
-    return makeBrief(made, act);
+    checkOptions(made.brief.options, made.airframe.preset);
+    return makeBrief({ ...made, questions: questionsAtBirth(made.brief, made.airframe) }, act);
   });
 }
 
@@ -33,9 +37,17 @@ export async function saveSetup(input: unknown): Promise<Result> {
         airframe: versioned.extend({ fields: airframeFields }),
       })
       .parse(input);
-    return perform(stampedAct(act, briefId, 'setup'), async (writer) => {
+    const state = await loadBrief(briefId);
+    if (!state) throw new Refused('', 'This brief is gone.');
+    checkOptions(brief.fields.options, airframe.fields.preset, state.log);
+    return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
       await writer.update('brief', brief.id, brief.version, brief.fields);
       await writer.update('airframe', airframe.id, airframe.version, airframe.fields);
+      await askWhatCameUp(writer, state, {
+        ...state,
+        brief: { ...state.brief, ...brief.fields },
+        airframe: { ...state.airframe, ...airframe.fields },
+      });
       return null;
     });
   });

@@ -9,6 +9,7 @@ import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
 import { undoLast } from '@/data/undo';
 import { answered, ofBrief, Refused } from './answer';
 import { checkEvidence, withOwnReason } from './check-evidence';
+import { checkKit } from './check-kit';
 
 /** Acts as data: records added, updated and removed. Every one answers with a Result and never throws at the reader. */
 
@@ -24,13 +25,11 @@ export async function save(input: unknown): Promise<Result<{ id: string; version
         fields: z.record(z.string(), z.unknown()),
       })
       .parse(input);
-    const checked = await checkedFields(briefId, entity, id, fields);
+    const kept = await checkedFields(briefId, entity, id, fields);
     return perform(stampedAct(act, briefId, station), async (writer) => {
-      const kept =
-        id && version !== null
-          ? await writer.update(entity, id, version, checked)
-          : await writer.insert(entity, checked);
-      return { id: kept.id, version: kept.version };
+      const saved =
+        id && version !== null ? await writer.update(entity, id, version, kept) : await writer.insert(entity, kept);
+      return { id: saved.id, version: saved.version };
     });
   });
 }
@@ -46,7 +45,18 @@ async function checkedFields(
   if (id && !standing) throw new ChangedElsewhere(entity, id, null);
   const whole = { ...standing, ...fields };
   const ready = entity === 'ruling' ? await withOwnReason(briefId, whole) : whole;
-  return checkEvidence(briefId, entity, id, RECORDS[entity].parse(ready) as never);
+  return checked(briefId, entity, id, ready);
+}
+
+/** Fields that are whole, checked by themselves and against the rest of the brief. */
+async function checked(
+  briefId: string,
+  entity: (typeof WRITABLE)[number],
+  id: string | null,
+  fields: unknown,
+): Promise<never> {
+  const evidence = await checkEvidence(briefId, entity, id, RECORDS[entity].parse(fields) as never);
+  return (await checkKit(briefId, entity, id, evidence)) as never;
 }
 
 export async function remove(input: unknown): Promise<Result> {
@@ -72,7 +82,7 @@ export async function replay(input: unknown): Promise<Result> {
         return {
           entity,
           id,
-          fields: await checkEvidence(briefId, entity, null, RECORDS[entity].parse(fields) as never),
+          fields: await checked(briefId, entity, null, fields),
         };
       }),
     );

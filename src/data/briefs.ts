@@ -113,13 +113,17 @@ export async function loadSince(
   return { state: state as unknown as BriefState, revision };
 }
 
-/** Makes a brief with its airframe and weekly sessions, as one act that belongs to it: undo knows where the beginning is. */
-export async function createBrief({ brief, airframe, sessions }: NewBrief, stamp?: Stamp): Promise<ActAnswer<string>> {
+/** Makes a brief with its airframe, its weekly sessions and the questions that it raises, as one act that belongs to it: undo knows where the beginning is. */
+export async function createBrief(
+  { brief, airframe, sessions, questions = [] }: NewBrief,
+  stamp?: Stamp,
+): Promise<ActAnswer<string>> {
   const briefId = randomUUID();
-  return perform({ ...newAct(briefId, 'setup'), ...stamp, briefId }, async (writer) => {
+  return perform({ ...newAct(briefId, 'kit'), ...stamp, briefId }, async (writer) => {
     await writer.insert('brief', brief, briefId);
     await writer.insert('airframe', airframe);
     await writer.insertMany('weekly_session', sessions);
+    await writer.insertMany('question', questions);
     return briefId;
   });
 }

@@ -5,6 +5,7 @@ import { buildOutline, type Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
 import { roundBarLength } from '@/core/units/length';
 import type { SheetData, ZoneData } from './sheet-data';
+import { Lasso } from './lasso';
 import { ViewDrawing, viewBox, type Fill } from './view-drawing';
 
 /** What the sheet tells at each station. */
@@ -29,6 +30,9 @@ interface Props {
   mode: SheetMode;
   selected: string | null;
   onSelect: (zone: string | null) => void;
+  /** Zones that are chosen together: with shift, or with a line drawn round them. */
+  several?: ReadonlySet<string>;
+  onSeveral?: (zones: ReadonlySet<string>) => void;
   width?: number;
   compact?: boolean;
 }
@@ -40,6 +44,8 @@ export function AirframeSheet({
   mode,
   selected,
   onSelect,
+  several,
+  onSeveral,
   width = 372,
   compact = false,
 }: Props): ReactNode {
@@ -58,7 +64,15 @@ export function AirframeSheet({
     ? Math.min((width - 8) / wide(alone), 380 / (extent(alone).bottom - extent(alone).top))
     : (width - GAP - 16) / (Math.max(wide('port'), wide('upper')) + Math.max(wide('starboard'), wide('lower')));
   const titleOf = (key: string) => zones.get(key)?.title ?? key;
-  const choose = (zone: string) => onSelect(zone === selected ? null : zone);
+  const choose = (zone: string, further = false) => {
+    if (!further || !onSeveral) return onSelect(zone === selected ? null : zone);
+    const next = new Set(several);
+    // What was chosen alone is the first of several.
+    if (next.size === 0 && selected && selected !== zone) next.add(selected);
+    if (!next.delete(zone)) next.add(zone);
+    if (selected) onSelect(null);
+    return onSeveral(next);
+  };
 
   const step = (event: KeyboardEvent) => {
     const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
@@ -71,6 +85,27 @@ export function AirframeSheet({
 
   const barMm = roundBarLength((((width * 0.45) / scale) * 1000) / data.denominator);
   const barPx = ((barMm * data.denominator) / 1000) * scale;
+  const drawing = (view: View) => (
+    <ViewDrawing
+      outline={outline}
+      view={view}
+      scale={scale}
+      selected={selected}
+      onSelect={choose}
+      several={several}
+      idPrefix="sheet"
+      zoneTitle={titleOf}
+      fillOf={(zone) => (overlay ? overlaid(overlay, zone) : fillOf(mode, zones.get(zone)))}
+      markings={
+        overlay
+          ? data.markings.filter((marking) => !overlay.hidden.has(marking.id))
+          : mode === 'certainty' || mode === 'progress'
+            ? []
+            : data.markings
+      }
+      inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
+    />
+  );
   return (
     <section className="sheet" aria-label="Airframe sheet">
       <div className={`sheet-views${alone ? ' alone' : ''}`}>
@@ -97,25 +132,23 @@ export function AirframeSheet({
               tabIndex={0}
               onKeyDown={step}
               aria-activedescendant={drawnId(outline, view, selected)}
+              aria-multiselectable={onSeveral ? true : undefined}
             >
-              <ViewDrawing
-                outline={outline}
-                view={view}
-                scale={scale}
-                selected={selected}
-                onSelect={choose}
-                idPrefix="sheet"
-                zoneTitle={titleOf}
-                fillOf={(zone) => (overlay ? overlaid(overlay, zone) : fillOf(mode, zones.get(zone)))}
-                markings={
-                  overlay
-                    ? data.markings.filter((marking) => !overlay.hidden.has(marking.id))
-                    : mode === 'certainty' || mode === 'progress'
-                      ? []
-                      : data.markings
-                }
-                inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
-              />
+              {onSeveral ? (
+                <Lasso
+                  outline={outline}
+                  view={view}
+                  scale={scale}
+                  onRound={(zones) => {
+                    onSelect(null);
+                    onSeveral(new Set([...(several ?? []), ...zones]));
+                  }}
+                >
+                  {drawing(view)}
+                </Lasso>
+              ) : (
+                drawing(view)
+              )}
             </div>
           </figure>
         ))}
@@ -128,7 +161,11 @@ export function AirframeSheet({
         <ul className="zone-list" aria-label="Zones" ref={list}>
           {data.zones.map((zone) => (
             <li key={zone.key}>
-              <button type="button" aria-pressed={selected === zone.key} onClick={() => choose(zone.key)}>
+              <button
+                type="button"
+                aria-pressed={selected === zone.key || (several?.has(zone.key) ?? false)}
+                onClick={(event) => choose(zone.key, event.shiftKey)}
+              >
                 <ZoneMark mode={mode} zone={zone} /> {zone.title}
               </button>
             </li>

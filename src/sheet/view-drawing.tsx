@@ -12,7 +12,9 @@ interface Props {
   view: View;
   fillOf: (zone: string) => Fill;
   selected: string | null;
-  onSelect?: (zone: string) => void;
+  onSelect?: (zone: string, further: boolean) => void;
+  /** Zones that are chosen together. */
+  several?: ReadonlySet<string>;
   /** Pixels per metre. */
   scale: number;
   markings: readonly PlaceableMarking[];
@@ -42,6 +44,7 @@ export function ViewDrawing({
   fillOf,
   selected,
   onSelect,
+  several,
   scale,
   markings,
   inkOf,
@@ -90,7 +93,7 @@ export function ViewDrawing({
         const fill = shape.glass ? ({ paint: '#fafafa' } as Fill) : fillOf(shape.zone);
         const first = !named.has(shape.zone);
         named.add(shape.zone);
-        const chosen = selected === shape.zone;
+        const chosen = selected === shape.zone || (several?.has(shape.zone) ?? false);
         const unseen = 'hatch' in fill && fill.hatch === 'unseen';
         return (
           <path
@@ -102,7 +105,7 @@ export function ViewDrawing({
             strokeDasharray={unseen && !chosen ? '3 2' : undefined}
             strokeLinejoin="round"
             className={onSelect ? 'zone' : undefined}
-            onClick={onSelect ? () => onSelect(shape.zone) : undefined}
+            onClick={onSelect ? (event) => onSelect(shape.zone, event.shiftKey) : undefined}
             {...(onSelect && first
               ? {
                   id: id(`zone-${shape.zone}`),

@@ -62,6 +62,7 @@ const source = (id: string, title: string, inWindow: boolean) =>
 const data = {
   briefId: 'brief',
   events: [],
+  gates: [{ name: 'colour', title: 'Begin the colours', start: '2026-12-03T19:30', passed: false, open: 1 }],
   sources: [source('a', 'Apron', true), source('b', 'Kit sheet', false)],
 } as unknown as EvidencePage;
 
@@ -87,6 +88,12 @@ describe('the ledger', () => {
     return onChoose;
   };
 
+  test('many questions are grouped by what closes over them, with the day and how many; few are not', () => {
+    const many = Array.from({ length: 14 }, (_, i) => question(`q${i}`, { open: i < 10 }));
+    show(many);
+    expect(screen.getByText('Before “begin the colours”, Thu 3 Dec: 10')).not.toBeNull();
+    expect(screen.getByText('Ruled: 4')).not.toBeNull();
+  });
   test('a cell says what the source says, how clearly, and whether against it', () => {
     show([
       question('q', {
@@ -257,9 +264,9 @@ describe('the ledger', () => {
     });
     test('of very many questions the first are drawn, and the others when they are asked for', () => {
       showMany(Array.from({ length: 90 }, (_, i) => question(`q${i}`)));
-      expect(document.querySelectorAll('tbody tr')).toHaveLength(80);
+      expect(document.querySelectorAll('tbody tr[data-question]')).toHaveLength(80);
       fireEvent.click(screen.getByRole('button', { name: 'Show all' }));
-      expect(document.querySelectorAll('tbody tr')).toHaveLength(90);
+      expect(document.querySelectorAll('tbody tr[data-question]')).toHaveLength(90);
     });
   });
 

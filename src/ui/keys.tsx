@@ -4,10 +4,12 @@ import { useEffect, useRef } from 'react';
 
 /** Every shortcut of the application: what `?` shows. */
 export const KEY_MAP: readonly (readonly [key: string, does: string])[] = [
-  ['1 – 7', 'go to a station'],
+  ['0 – 7', 'go to a station'],
   ['/', 'find a zone, source, colour or step'],
   ['n', 'something new at this station'],
-  ['e', 'edit airframe, kit, options and sessions'],
+  ['e', 'edit machine and kit'],
+  ['m', 'say something for many zones at once (Evidence)'],
+  ['Shift', 'with a press on the sheet: several zones; a line drawn round them does the same'],
   ['t', 'start the drying timer of the step in hand (Bench)'],
   ['d', 'the step in hand is done (Bench)'],
   ['u', 'take back the last change'],

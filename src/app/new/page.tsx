@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { newBrief } from '@/core/kept/new-brief';
-import { SetupForm } from '@/stations/setup/setup-form';
+import { MachineForm } from '@/stations/kit/machine-form';
 
 export const dynamic = 'force-dynamic';
 
@@ -18,8 +18,8 @@ export default function NewBriefPage() {
       </header>
       <main className="station">
         <h1>Which machine, from which kit?</h1>
-        <p className="station-now">The outline begins from a preset; every dimension can be changed later.</p>
-        <SetupForm {...newBrief(new Date().toISOString().slice(0, 10))} />
+        <p className="station-now">Type, scale and layout are enough to begin; all else can be said later.</p>
+        <MachineForm {...newBrief(new Date().toISOString().slice(0, 10))} />
       </main>
     </>
   );

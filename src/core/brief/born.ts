@@ -4,6 +4,7 @@ import type { Options } from '@/core/kit/options';
 import { among, type Among } from '@/core/kit/among';
 import type { Machine } from '@/core/kit/machine';
 import type { Fields } from '@/core/kept/records';
+import { outlineOf } from '@/core/kept/state';
 import type { Outline } from '@/core/outline/outline';
 import { machineOf } from '@/core/outline/presets';
 
@@ -106,6 +107,10 @@ export function bornQuestions(
     leftOut,
   };
 }
+
+/** The questions of a brief that is being made. */
+export const questionsAtBirth = (brief: Fields<'brief'>, airframe: Fields<'airframe'>): BornQuestion[] =>
+  bornQuestions(outlineOf({ airframe, brief, subjects: [] }), brief.options, airframe).questions;
 
 /** Those of the questions that nobody asked yet. */
 export function notAsked(born: readonly BornQuestion[], known: readonly BornQuestion[]): BornQuestion[] {

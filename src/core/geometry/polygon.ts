@@ -46,3 +46,13 @@ export function rectangle(left: number, top: number, right: number, bottom: numb
     [left, bottom],
   ];
 }
+
+/** Whether a point lies within a polygon: a ray to the right crosses its border an odd number of times (Shimrat 1962). */
+export function isWithin([x, y]: Point, polygon: Polygon): boolean {
+  let within = false;
+  polygon.forEach(([ax, ay], i) => {
+    const [bx, by] = polygon[(i + polygon.length - 1) % polygon.length]!;
+    if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) within = !within;
+  });
+  return within;
+}

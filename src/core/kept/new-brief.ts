@@ -9,6 +9,8 @@ export interface NewBrief {
   brief: Fields<'brief'>;
   airframe: Fields<'airframe'>;
   sessions: Fields<'weekly_session'>[];
+  /** What it raises: see brief/born. */
+  questions?: Fields<'question'>[];
 }
 
 /** What a brief says of its kit once somebody says it. */

@@ -78,5 +78,8 @@ export const outlineOf = ({
   airframe,
   brief,
   subjects,
-}: Pick<BriefState, 'airframe' | 'brief' | 'subjects'>): Outline =>
-  withSubjects(buildOutline(outlineSpecOf(airframe, brief)), subjects, brief.denominator);
+}: {
+  airframe: Fields<'airframe'>;
+  brief: Fields<'brief'>;
+  subjects: readonly Fields<'subject'>[];
+}): Outline => withSubjects(buildOutline(outlineSpecOf(airframe, brief)), subjects, brief.denominator);

@@ -1,7 +1,7 @@
 import { WAY_FACTS, type Way } from '@/core/kit/applying';
 import { mainCoat } from '@/core/evidence/layers';
 import { spokenZones } from '@/core/outline/spoken';
-import { layOver, type Chemistry } from '@/core/paint/chemistry';
+import { layOver } from '@/core/paint/chemistry';
 import { dryingOf, dryingTime, type Climate, type Coat } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
 import { counted } from '@/core/units/words';
@@ -10,7 +10,7 @@ import { ASSUMED_CHEMISTRY, chemistryOf, coatOf, loadOf } from './call-coat';
 import type { RouteInput } from './route-input';
 import { TAPE } from './rules/cautions';
 import { GENERAL_COATS, type Lane } from './rules/rule';
-import { stepOf, type Insert, type Load, type RouteCall, type RouteLink, type RouteStep, type StepLayer } from './step';
+import { stepOf, type Insert, type RouteCall, type RouteLink, type RouteStep, type StepLayer } from './step';
 
 /** Runs of steps that the colours add: sprays, masks between them, older coats under them, painted markings over them. */
 

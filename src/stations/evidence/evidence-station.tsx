@@ -9,7 +9,10 @@ import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { ruleAsSettled } from '@/actions/evidence';
-import { counted, countedInWords, plural } from '@/core/units/words';
+import { askAll } from '@/actions/kit';
+import { withoutSide } from '@/core/outline/zones';
+import { counted, countedInWords, lowered, plural } from '@/core/units/words';
+import { shortDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
 import { usePicturesAnywhere } from './pictures-anywhere';
 import { pressing } from '@/ui/due-words';
@@ -22,6 +25,7 @@ import { useCellEntries } from './use-cell-entries';
 import css from './evidence.module.css';
 
 const NewSources = dynamic(() => import('./new-sources').then((module) => module.NewSources));
+const SayForMany = dynamic(() => import('./say-for-many').then((module) => module.SayForMany));
 const AskForm = dynamic(() => import('./ask-form').then((module) => module.AskForm));
 const QuestionDetail = dynamic(() => import('./question-detail').then((module) => module.QuestionDetail));
 const SourceList = dynamic(() => import('./source-list').then((module) => module.SourceList));
@@ -38,10 +42,11 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   const [state, setState] = useState<StateFilter>('all');
   const [gate, setGate] = useState('all');
   const [question, setQuestion] = useState<string | null>(null);
-  const [adding, setAdding] = useState<'source' | 'question' | null>(null);
+  const [adding, setAdding] = useState<'source' | 'question' | 'many' | null>(null);
   const [source, setSource] = useState<string | null>(null);
   const { zone } = useZoneChoice();
   useKey('n', () => setAdding('source'));
+  useKey('m', () => setAdding('many'));
   const { run, busy, tell } = useSaving();
   const [given, setGiven] = useState<File[]>([]);
   usePicturesAnywhere((files) => {
@@ -60,8 +65,8 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
     () =>
       questions
         .filter((q) => (!zone || q.zone === zone) && (gate === 'all' || q.gate === gate) && inState(q, state))
-        .sort((a, b) => Number(b.open) - Number(a.open)),
-    [questions, zone, gate, state],
+        .sort(byWhatTheyClose(data.gates)),
+    [questions, zone, gate, state, data.gates],
   );
   const counts = useMemo(
     () =>
@@ -96,6 +101,9 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
           <Button variant="contained" onClick={() => setAdding(adding === 'source' ? null : 'source')}>
             New source (n)
           </Button>
+          <Button variant="outlined" onClick={() => setAdding(adding === 'many' ? null : 'many')}>
+            Say it for many (m)
+          </Button>
           <Button variant="outlined" onClick={() => setAdding(adding === 'question' ? null : 'question')}>
             Ask a question
           </Button>
@@ -103,6 +111,7 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
       }
     >
       {adding === 'source' ? <NewSources data={data} given={given} onClose={close} /> : null}
+      {adding === 'many' ? <SayForMany data={data} onClose={() => setAdding(null)} /> : null}
       {adding === 'question' ? (
         <AskForm data={data} zone={zone} onClose={() => setAdding(null)} onAsked={setQuestion} />
       ) : null}
@@ -157,12 +166,19 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
       </div>
       {pane === 'ledger' ? (
         <>
+          {data.questions.length > 0 && data.notAsked > 0 ? <AskThemAll data={data} /> : null}
+          {data.hidden.count > 0 ? (
+            <p className="dim">
+              {counted(data.hidden.count, 'question')} left out: {data.hidden.because.join('; ')}.
+            </p>
+          ) : null}
           {data.questions.length === 0 ? (
             <div className="empty">
               <p>
-                <strong>Nothing is asked yet.</strong> Add a source, say what it shows of a zone, and the question
-                stands here with its support. A first one could be “Fin, colour”.
+                <strong>Nothing is asked yet.</strong> This build raises {counted(data.notAsked, 'question')}: the
+                colour of each zone that is seen, its markings, edges, seams and wear.
               </p>
+              <AskThemAll data={data} />
             </div>
           ) : shown.length === 0 ? (
             <p className="empty">No question here is in this state{gate === 'all' ? '' : ' at this gate'}.</p>
@@ -202,6 +218,34 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   );
 }
 
+/** Asks what this build raises and nobody asked. */
+function AskThemAll({ data }: { data: EvidencePage }): ReactNode {
+  const { run, busy } = useSaving();
+  return (
+    <p className="pane-actions">
+      <Button
+        variant={data.questions.length === 0 ? 'contained' : 'outlined'}
+        size="small"
+        disabled={busy}
+        onClick={() => void run((act) => askAll({ act, briefId: data.briefId }), 'Asked; u takes it back')}
+      >
+        Ask {data.questions.length === 0 ? 'them' : `${counted(data.notAsked, 'question')} more that this build raises`}
+      </Button>
+    </p>
+  );
+}
+
+/** What is open stands on top: by what closes over it, both sides of a zone next to one another. */
+function byWhatTheyClose(gates: EvidencePage['gates']) {
+  const place = new Map(gates.map(({ name }, i) => [name, i]));
+  const key = ({ zone, aspect, item }: EvidencePage['questions'][number]) =>
+    `${withoutSide(zone) ?? zone} ${aspect === 'colour' ? '' : aspect} ${item} ${zone}`;
+  type Asked = EvidencePage['questions'][number];
+  return (a: Asked, b: Asked) =>
+    Number(b.open) - Number(a.open) ||
+    (a.open ? (place.get(a.gate) ?? 9) - (place.get(b.gate) ?? 9) || key(a).localeCompare(key(b)) : 0);
+}
+
 function inState(q: EvidencePage['questions'][number], state: StateFilter): boolean {
   switch (state) {
     case 'all':
@@ -218,18 +262,30 @@ function inState(q: EvidencePage['questions'][number], state: StateFilter): bool
 }
 
 /** One line: which step waits for how many answers, and when; else what nobody asked yet. */
-function whatMatters({ open, questions, unasked }: EvidencePage): string {
+function whatMatters({ open, questions, unasked, sources, gates }: EvidencePage): string {
   const late = open.filter(({ due }) => due.tooLate);
   const nobody = unasked.count > 0 ? `Nobody asked yet about the colour of ${unasked.said}.` : '';
   if (questions.length === 0) return `Add the sources you have; then ask what they say. ${nobody}`;
+  if (sources.length === 0) return `${toFindOut(open, gates)} Begin with what the kit sheet says: “Say it for many”.`;
   if (late.length > 0)
     return `${countedInWords(late.length, 'answer')} ${plural('is', late.length)} still open, but what ${late.length === 1 ? 'it decides' : 'they decide'} is done: ${late[0]!.says}.`;
   return (
-    [pressing(open), nobody].filter(Boolean).join(' ') ||
+    [open.length > MANY ? toFindOut(open, gates) : pressing(open), nobody].filter(Boolean).join(' ') ||
     (open.length > 0
       ? `${countedInWords(open.length, 'answer')} ${plural('is', open.length)} open.`
       : 'Every question is ruled.')
   );
+}
+
+/** More open answers than one keeps in mind. */
+const MANY = 12;
+
+/** "34 to find out, 6 before the fuselage closes on Thu 3 Dec." */
+function toFindOut(open: EvidencePage['open'], gates: EvidencePage['gates']): string {
+  const gate = gates.find((one) => !one.passed && one.open > 0);
+  return gate
+    ? `${open.length} to find out, ${gate.open} before “${lowered(gate.title)}”${gate.start ? ` on ${shortDay(gate.start)}` : ''}.`
+    : `${open.length} to find out.`;
 }
 
 /** The next useful place, once what was done is drawn. */

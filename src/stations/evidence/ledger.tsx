@@ -1,13 +1,23 @@
 'use client';
 
 import { questionInWords } from '@/core/evidence/question-words';
-import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import {
+  Fragment,
+  memo,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { printCell, readCell } from '@/core/evidence/cell-entry';
 import { clarityOf } from '@/core/evidence/shown';
 import { CertaintyMark } from '@/sheet/airframe-sheet';
-import { counted } from '@/core/units/words';
-import { fullDay } from '@/ui/dates';
+import { counted, lowered } from '@/core/units/words';
+import { fullDay, shortDay } from '@/ui/dates';
 import type { Result } from '@/core/interchange/result';
 import { Offers } from '@/ui/fields';
 import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
@@ -240,24 +250,28 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
           </thead>
           <tbody>
             {questions.slice(0, rowsShown).map((question, row) => (
-              <Row
-                key={question.id}
-                row={row}
-                data={data}
-                columns={columns}
-                question={question}
-                chosen={chosen === question.id}
-                column={at?.row === row ? at.column : null}
-                first={row === 0 && at === null ? first : null}
-                draft={at?.row === row ? draft : null}
-                onChoose={onChoose}
-                onDraft={setDraft}
-                onEdit={(place) => {
-                  setAt(place);
-                  setDraft(textAt(place));
-                }}
-                onLeave={() => setDraft(null)}
-              />
+              <Fragment key={question.id}>
+                {questions.length > UNGROUPED ? (
+                  <GateHeading data={data} questions={questions} row={row} columns={columns.length} />
+                ) : null}
+                <Row
+                  row={row}
+                  data={data}
+                  columns={columns}
+                  question={question}
+                  chosen={chosen === question.id}
+                  column={at?.row === row ? at.column : null}
+                  first={row === 0 && at === null ? first : null}
+                  draft={at?.row === row ? draft : null}
+                  onChoose={onChoose}
+                  onDraft={setDraft}
+                  onEdit={(place) => {
+                    setAt(place);
+                    setDraft(textAt(place));
+                  }}
+                  onLeave={() => setDraft(null)}
+                />
+              </Fragment>
             ))}
           </tbody>
         </table>
@@ -279,6 +293,38 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
       ) : null}
       {offers.length > 1 && at ? <Offers offers={offers} onTake={(value) => void keep(at, value, 1, 0)} /> : null}
     </>
+  );
+}
+
+/** Where the questions of the next gate begin, what closes there and when. */
+function GateHeading({
+  data,
+  questions,
+  row,
+  columns,
+}: {
+  data: Pick<EvidencePage, 'gates'>;
+  questions: readonly QuestionRow[];
+  row: number;
+  columns: number;
+}): ReactNode {
+  const question = questions[row]!;
+  const groupOf = ({ open, gate }: QuestionRow) => (open ? gate : 'ruled');
+  const group = groupOf(question);
+  const before = questions[row - 1];
+  if (before && groupOf(before) === group) return null;
+  const gate = data.gates.find(({ name }) => name === question.gate);
+  const when = gate?.start ? `, ${shortDay(gate.start)}` : '';
+  const says = question.open ? `Before “${lowered(gate?.title ?? question.gate)}”${when}` : 'Ruled';
+  const count = questions.filter((one) => groupOf(one) === group).length;
+  return (
+    <tr className="gate-heading">
+      <th scope="rowgroup" colSpan={columns + 3}>
+        <span>
+          {says}: {count}
+        </span>
+      </th>
+    </tr>
   );
 }
 
@@ -408,6 +454,8 @@ const Row = memo(
 /** What is being typed is not begun anew by a press into it. */
 const outsideOfField = (event: { target: EventTarget }): boolean => !(event.target as HTMLElement).closest('input');
 
+/** So few questions are read without headings. */
+const UNGROUPED = 12;
 /** Drawn at first; more come as one scrolls towards them. */
 const ROWS_AT_FIRST = 80;
 /** Widths as the style sheet has them: of a source, and of all that stands beside the sources. */

@@ -1,4 +1,8 @@
+import { bornQuestions, notAsked } from '@/core/brief/born';
 import type { BriefView, LayerOrder } from '@/core/brief/derive';
+import { onlyWords } from '@/core/brief/word-of-source';
+import { isSeen } from '@/core/kit/seen';
+import { setsOf } from '@/core/outline/zone-sets';
 import type { Due } from '@/core/brief/due';
 import { isAfterLoss } from '@/core/kept/check-source';
 import { otherSide } from '@/core/outline/zones';
@@ -71,6 +75,8 @@ export interface SourceRow extends Kept<'source'> {
   /** Dated after the airframe was lost. */
   afterLoss: boolean;
   isWish: boolean;
+  /** Open questions on which it has the only word. */
+  onlyWord: number;
 }
 
 export interface ChaseRow {
@@ -105,6 +111,12 @@ export interface EvidencePage {
   markings: { id: string; title: string; zone: string }[];
   /** Zones that will be seen and of which nobody asked the colour, as they are said. */
   unasked: { count: number; said: string };
+  /** Zones that are painted alike on most machines: those that are seen. */
+  sets: { key: string; title: string; zones: string[] }[];
+  /** Questions that this build raises and that nobody asked yet. */
+  notAsked: number;
+  /** Questions that the options hide, with the reasons. */
+  hidden: { count: number; because: string[] };
   /** What these data are of. */
   revision: number;
   /** What this brief weighs differently, with the version of the brief. */
@@ -121,6 +133,9 @@ export interface CodeRow {
 export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0): EvidencePage {
   const { airframe, sources, brief, events, markings } = view.state;
   const target = { from: airframe.targetFrom, to: airframe.targetTo };
+  const words = onlyWords(view.questions);
+  const { questions: born } = bornQuestions(view.outline, brief.options, airframe);
+  const hidden = view.questions.filter((question) => question.hidden !== null);
   return {
     briefId: brief.id,
     identity: identityOf(airframe),
@@ -136,23 +151,14 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
           inWindow: overlaps(window, target),
           afterLoss: isAfterLoss(source.kind, window.from, airframe.lostOn),
           isWish: source.kind === WISH,
+          onlyWord: words.get(source.id) ?? 0,
         };
       })
       .sort((a, b) => orderDay(a).localeCompare(orderDay(b))),
-    questions: view.questions.map(({ record, weighed, sightings, ...question }) => ({
-      ...question,
-      sightings: sightings.map(cellOf),
-      id: record.id,
-      version: record.version,
-      zone: record.zone,
-      aspect: record.aspect,
-      item: record.item,
-      state: weighed.state,
-      share: question.bestShare,
-      median: weighed.median,
-      spread: weighed.spread,
-      hasOtherSide: otherSide(record.zone) !== null,
-    })),
+    sets: setsOf(view.outline.zones.filter((zone) => isSeen(zone, brief.options))),
+    notAsked: notAsked(born, view.state.questions).length,
+    hidden: { count: hidden.length, because: [...new Set(hidden.flatMap(({ hidden: why }) => why ?? []))] },
+    questions: view.questions.flatMap((question) => (question.hidden === null ? [questionRow(question)] : [])),
     gates: view.gates.map(({ name, title, start, passed, open }) => ({
       name,
       title,
@@ -177,6 +183,30 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
     layers: view.layers,
     markings: markings.map(({ id, title, zone }) => ({ id, title, zone })),
     weights: { weights: brief.weights, version: brief.version },
+  };
+}
+
+/** A question as the ledger shows it; what the options hide is not asked there. */
+function questionRow({
+  record,
+  weighed,
+  sightings,
+  hidden: _hidden,
+  ...question
+}: BriefView['questions'][number]): QuestionRow {
+  return {
+    ...question,
+    sightings: sightings.map(cellOf),
+    id: record.id,
+    version: record.version,
+    zone: record.zone,
+    aspect: record.aspect,
+    item: record.item,
+    state: weighed.state,
+    share: question.bestShare,
+    median: weighed.median,
+    spread: weighed.spread,
+    hasOtherSide: otherSide(record.zone) !== null,
   };
 }
 

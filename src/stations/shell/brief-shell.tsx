@@ -20,6 +20,8 @@ import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone
 const FindField = dynamic(() => import('./find-field').then((module) => module.FindField));
 const KeysDialog = dynamic(() => import('./keys-dialog').then((module) => module.KeysDialog));
 
+const NONE: ReadonlySet<string> = new Set();
+
 interface Props {
   briefId: string;
   identity: string;
@@ -41,6 +43,7 @@ export function BriefShell(props: Props): ReactNode {
 
 function Shell({ briefId, identity, subtitle, sheet, findable, timers, children }: Props): ReactNode {
   const [zone, choose] = useState<string | null>(null);
+  const [several, chooseSeveral] = useState<ReadonlySet<string>>(NONE);
   const [overlay, setOverlay] = useState<SheetOverlay | null>(null);
   const [unfolded, setUnfolded] = useState(false);
   const [help, setHelp] = useState(false);
@@ -52,8 +55,8 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
   const titles = useMemo(() => new Map(sheet.zones.map((item) => [item.key, item.title])), [sheet.zones]);
   const choice = useMemo(
-    () => ({ zone, choose, titleOf: (key: string) => titles.get(key) ?? titleOfKey(key) }),
-    [zone, titles],
+    () => ({ zone, choose, titleOf: (key: string) => titles.get(key) ?? titleOfKey(key), several, chooseSeveral }),
+    [zone, titles, several],
   );
 
   // On a narrow screen the tabs scroll: the open one must be in sight.
@@ -73,8 +76,11 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   }
   useKey('/', () => setFinding(true));
   useKey('?', () => setHelp(true));
-  useKey('e', () => router.push(`${base}/setup`));
-  useKey('Escape', () => choose(null));
+  useKey('e', () => router.push(`${base}/kit?show=machine`));
+  useKey('Escape', () => {
+    choose(null);
+    chooseSeveral(NONE);
+  });
   const found = (item: Findable) => {
     setFinding(false);
     if (item.zone) choose(item.zone);
@@ -96,7 +102,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
           <Link href="/" prefetch={false} className="head-home" aria-label="All briefs">
             ≡
           </Link>
-          <Link href={`${base}/setup`} prefetch={false} title="Edit airframe, kit, options and sessions (e)">
+          <Link href={`${base}/kit?show=machine`} prefetch={false} title="Edit machine and kit (e)">
             <strong>{identity}</strong>
           </Link>
           <span>{subtitle}</span>
@@ -127,6 +133,8 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
               mode={current?.sheet ?? 'markings'}
               selected={zone}
               onSelect={choose}
+              several={several}
+              onSeveral={chooseSeveral}
             />
           </div>
         </aside>

@@ -1,7 +1,8 @@
 import type { SheetMode } from '@/sheet/airframe-sheet';
 
-/** The seven stations, their keys, the question each answers, and what the sheet shows at each. */
+/** The stations, their keys, the question each answers, and what the sheet shows at each. */
 export const STATIONS = [
+  { key: '0', path: 'kit', title: 'Kit', asks: 'What is in the box, and what shall it become?', sheet: 'progress' },
   {
     key: '1',
     path: 'evidence',

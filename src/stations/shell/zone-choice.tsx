@@ -8,6 +8,9 @@ interface ZoneChoice {
   zone: string | null;
   choose: (zone: string | null) => void;
   titleOf: (zone: string) => string;
+  /** Several zones at once, for saying something of all of them. */
+  several: ReadonlySet<string>;
+  chooseSeveral: (zones: ReadonlySet<string>) => void;
 }
 
 /** Which zone is chosen on the sheet; every station narrows to it. */
@@ -15,6 +18,8 @@ export const ZoneChoiceContext = createContext<ZoneChoice>({
   zone: null,
   choose: () => undefined,
   titleOf: (zone) => zone,
+  several: new Set(),
+  chooseSeveral: () => undefined,
 });
 
 /** Lays something over the airframe sheet; null takes it off. */

@@ -8,6 +8,7 @@ import { identityOf, typeOf, type BriefSummary } from '@/core/kept/state';
 import { counted } from '@/core/units/words';
 import { windowInWords } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
+import { DemoStarts } from './demo-starts';
 import { ImportBrief } from './import-brief';
 
 /** A brief of the list with all that is open in it: questions, and zones that nobody asked about. */
@@ -35,7 +36,7 @@ export function BriefList({ briefs }: { briefs: ListedBrief[] }): ReactNode {
       {briefs.length === 0 ? (
         <div className="empty">
           <strong>Nothing here yet.</strong> A brief is one build: one airframe on one day, one kit, and everything
-          known and decided about it. Start one, or import one from its file.
+          known and decided about it. Begin your own, import one from its file, or look at the demo.
         </div>
       ) : (
         <div className="scroll-x">
@@ -71,6 +72,7 @@ export function BriefList({ briefs }: { briefs: ListedBrief[] }): ReactNode {
           </table>
         </div>
       )}
+      <DemoStarts empty={briefs.length === 0} />
       <ImportBrief />
     </main>
   );

@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import { consequencesOf } from '@/core/brief/consequences';
 import type { BriefView } from '@/core/brief/derive';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { identityOf, typeOf } from '@/core/kept/state';
@@ -8,6 +7,7 @@ import { benchPage } from '@/stations/bench/page-data';
 import { briefPage } from '@/stations/brief/page-data';
 import { coloursPage } from '@/stations/colours/page-data';
 import { evidencePage } from '@/stations/evidence/page-data';
+import { kitPage } from '@/stations/kit/page-data';
 import { logPage } from '@/stations/log/page-data';
 import { markingsPage } from '@/stations/markings/page-data';
 import { routePage } from '@/stations/route/page-data';
@@ -17,6 +17,7 @@ import { briefView, type Derived } from './view';
 
 /** What each page of a brief shows, and no more; `code` is the colour that is looked at. */
 const PAGES = {
+  kit: ({ view, shelf }: Derived) => kitPage(view, shelf),
   evidence: ({ view, shelf, revisions }: Derived) => evidencePage(view, shelf, revisions.brief.number),
   colours: ({ view, shelf, revisions, nowUtc }: Derived, code: string | null) =>
     coloursPage(view, shelf, String(revisions.shelf.number), nowUtc, code),
@@ -25,12 +26,6 @@ const PAGES = {
   bench: ({ view }: Derived) => benchPage(view),
   log: ({ view }: Derived) => logPage(view),
   brief: ({ view }: Derived) => briefPage(view),
-  setup: ({ view }: Derived) => ({
-    brief: view.state.brief,
-    airframe: view.state.airframe,
-    sessions: view.state.sessions,
-    consequences: consequencesOf(view),
-  }),
 } as const;
 type PageName = keyof typeof PAGES;
 

@@ -13,7 +13,7 @@ export const subjectFields = z
     role: line('Role', 80),
     byGate: choice('In place by', IN_PLACE_BY),
     /** Of a base, from the bottom up. */
-    layers: z.array(choice('Layer', BASE_LAYERS)).max(20, 'Layers: at most twenty'),
+    layers: z.array(choice('Layer', BASE_LAYERS)).max(20, 'Layers: at most twenty').default([]),
     note: line('Note', 500),
   })
   .refine(({ kind, place }) => !SUBJECTS[kind].asksPlace || place !== '', {

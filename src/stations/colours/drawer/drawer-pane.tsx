@@ -6,7 +6,8 @@ import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import { lookAtCatalogue, takeCatalogue } from '@/actions/paints';
 import type { PaneProps } from '../panes';
-import { TableIn } from '../table-in';
+import { addedInWords } from '../added-words';
+import { TableIn } from '@/stations/shell/table-in';
 import { useShelf } from '../shelf';
 import { CatalogueTable } from './catalogue-table';
 import { PaintDetail } from './paint-detail';
@@ -43,6 +44,7 @@ export function DrawerPane({ data, code }: PaneProps): ReactNode {
           says="Columns line, number, name, chemistry, kind, finish, opacity, colour (L, a, b or hex or munsell or reflectance), size_ml, price, currency, claims, drawer_ml. Paints that are there become what the table says. A row of the kind set has contents (numbers) and the scheme that it is for."
           look={(text) => lookAtCatalogue({ text })}
           take={(text, act) => takeCatalogue({ act, briefId: data.briefId, text })}
+          said={addedInWords}
           onDone={() => setImporting(false)}
         />
       ) : null}

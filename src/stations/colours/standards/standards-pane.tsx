@@ -12,7 +12,8 @@ import type { ColourShelf } from '@/core/kept/state';
 import type { ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
-import { TableIn } from '../table-in';
+import { addedInWords } from '../added-words';
+import { TableIn } from '@/stations/shell/table-in';
 import { CodeDetail } from './code-detail';
 
 /** Official colours: how their codes are written, what is known of each, and how a standard comes in. */
@@ -168,6 +169,7 @@ function StandardIn({ data, onDone }: { data: ColoursPage; onDone: () => void })
       says="CSV with columns code, name, and the colour as L, a, b (with white: D65, D50, C or A) or munsell or hex or reflectance; origin, instrument, sd, finish, batch, superseded_by, equivalents. Or CGATS text as instruments write it."
       look={(text) => lookAtStandard({ text, system: system() })}
       take={(text, act) => takeStandard({ act, briefId: data.briefId, text, system: system() })}
+      said={addedInWords}
       onDone={onDone}
     >
       <div className="filters">

@@ -1,13 +1,6 @@
-import { SetupForm } from '@/stations/setup/setup-form';
-import { pageOf } from '../pages';
-import { briefView } from '../view';
+import { redirect } from 'next/navigation';
 
+/** The set-up is a pane of Kit now: links from before lead there. */
 export default async function SetupPage({ params }: { params: Promise<{ id: string }> }) {
-  return (
-    <main className="station" id="station">
-      <h1>Which machine, from which kit?</h1>
-      <p className="station-now">What changes here changes the sheet, the areas and the route.</p>
-      <SetupForm {...pageOf('setup', await briefView((await params).id))} />
-    </main>
-  );
+  redirect(`/briefs/${(await params).id}/kit?show=machine`);
 }

@@ -5,27 +5,32 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useForm, useWatch, type Control } from 'react-hook-form';
 import { createBrief, saveSetup } from '@/actions/briefs';
-import type { Consequence } from '@/core/brief/consequences';
 import type { Fields, Kept } from '@/core/kept/records';
-import { OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/kit/options';
+import { OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, type Dimensions } from '@/core/outline/dimensions';
 import { buildOutline } from '@/core/outline/outline';
-import { PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
+import { machineOf, PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
+import { scaledTo } from '@/core/outline/scaled';
 import { parseScale } from '@/core/units/length';
 import { parseNumber } from '@/core/units/number';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
-import { consequenceInWords } from '@/ui/consequence-words';
 import { Field, formValues, optionsOf, typedValues, type FieldSpec } from '@/ui/fields';
 import { ChangedElsewhereNotice, SavingProvider, useSaving } from '@/ui/saving';
-import css from './setup.module.css';
+import css from './machine-form.module.css';
 
 type Values = Record<string, unknown>;
 
-const AIRFRAME_FIELDS: FieldSpec[] = [
+/** Without these there is nothing to begin with; all else has a default that is good enough for the first evening. */
+const FIRST_FIELDS: FieldSpec[] = [
   { name: 'type', label: 'Type', width: 4 },
   { name: 'variant', label: 'Variant', width: 2 },
   { name: 'serial', label: 'Serial', width: 3 },
   { name: 'codeLetters', label: 'Code letters', width: 3 },
+  { name: 'denominator', label: 'Scale', type: 'scale', width: 2 },
+  { name: 'length', label: 'Length', unit: 'm', type: 'number', width: 3 },
+  { name: 'span', label: 'Span', unit: 'm', type: 'number', width: 3 },
+];
+const AIRFRAME_FIELDS: FieldSpec[] = [
   { name: 'name', label: 'Name', width: 4 },
   { name: 'unit', label: 'Unit', width: 4 },
   { name: 'place', label: 'Place', width: 4 },
@@ -37,7 +42,7 @@ const AIRFRAME_FIELDS: FieldSpec[] = [
 const KIT_FIELDS: FieldSpec[] = [
   { name: 'kitMaker', label: 'Kit maker', width: 4 },
   { name: 'kitNumber', label: 'Kit number', width: 3 },
-  { name: 'denominator', label: 'Scale', type: 'scale', width: 2 },
+  { name: 'boughtOn', label: 'Kit bought', type: 'day', optional: true, width: 3 },
   { name: 'startOn', label: 'Begins', type: 'day', width: 3 },
   { name: 'tempC', label: 'Bench temperature', unit: '°C', type: 'number', width: 3 },
   { name: 'humidity', label: 'Humidity', unit: '%', type: 'number', width: 3 },
@@ -45,21 +50,13 @@ const KIT_FIELDS: FieldSpec[] = [
   { name: 'notes', label: 'Notes', type: 'long', width: 12 },
 ];
 
-const OPTION_FIELDS: FieldSpec[] = optionFields([]);
-
-/** The options, each choice with what it would change where a build is under way. */
-function optionFields(consequences: readonly Consequence[]): FieldSpec[] {
-  return OPTION_NAMES.map((name) => ({
-    name,
-    label: OPTION_CHOICES[name].title,
-    type: 'choice',
-    options: optionsOf(OPTION_CHOICES[name].choices).map((option) => {
-      const changes = consequences.find((one) => one.option === name && one.choice === option.value);
-      return changes ? { ...option, detail: consequenceInWords(changes) } : option;
-    }),
-    width: 4,
-  }));
-}
+const OPTION_FIELDS: FieldSpec[] = OPTION_NAMES.map((name) => ({
+  name,
+  label: OPTION_CHOICES[name].title,
+  type: 'choice',
+  options: optionsOf(OPTION_CHOICES[name].choices),
+  width: 4,
+}));
 const dimensionField = (name: (typeof DIMENSION_NAMES)[number]): FieldSpec => ({
   name,
   label: DIMENSIONS[name].title,
@@ -67,39 +64,38 @@ const dimensionField = (name: (typeof DIMENSION_NAMES)[number]): FieldSpec => ({
   type: 'number',
   width: 3,
 });
-const DIMENSION_FIELDS = DIMENSION_NAMES.map(dimensionField);
+const DIMENSION_FIELDS = DIMENSION_NAMES.filter((name) => name !== 'length' && name !== 'span').map(dimensionField);
+const ALL_DIMENSIONS = DIMENSION_NAMES.map(dimensionField);
 const LABELS = Object.fromEntries(
-  [...AIRFRAME_FIELDS, ...KIT_FIELDS, ...OPTION_FIELDS, ...DIMENSION_FIELDS].map((field) => [field.name, field.label]),
+  [...FIRST_FIELDS, ...AIRFRAME_FIELDS, ...KIT_FIELDS, ...OPTION_FIELDS, ...DIMENSION_FIELDS].map((field) => [
+    field.name,
+    field.label,
+  ]),
 );
 
-export interface SetupProps {
+export interface MachineProps {
   brief: Fields<'brief'> | Kept<'brief'>;
   airframe: Fields<'airframe'> | Kept<'airframe'>;
   sessions: Fields<'weekly_session'>[];
-  /** What other choices would change in a build that is under way. */
-  consequences?: readonly Consequence[];
 }
 
-const NOTHING_YET: readonly Consequence[] = [];
-
 /** The airframe, the kit, the options and the outline, with the four views drawn as they are typed. */
-export function SetupForm(props: SetupProps): ReactNode {
+export function MachineForm(props: MachineProps): ReactNode {
   // Inside a brief the shell already provides saving; a new brief has no shell.
   return 'id' in props.brief ? (
-    <Setup {...props} />
+    <Machine {...props} />
   ) : (
     <SavingProvider>
-      <div className={css.setup}>
-        <Setup {...props} />
+      <div className={css.machine}>
+        <Machine {...props} />
       </div>
     </SavingProvider>
   );
 }
 
-function Setup({ brief, airframe, sessions, consequences = NOTHING_YET }: SetupProps): ReactNode {
+function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
   const kept = 'id' in brief && 'id' in airframe ? { brief, airframe } : null;
   const router = useRouter();
-  const options = useMemo(() => optionFields(consequences), [consequences]);
   const { run, busy } = useSaving();
   const [preset, setPreset] = useState<PresetName>(airframe.preset);
   const [versions, setVersions] = useState(
@@ -113,14 +109,30 @@ function Setup({ brief, airframe, sessions, consequences = NOTHING_YET }: SetupP
   const [faults, setFaults] = useState<string[]>([]);
   const form = useForm<Values>({ defaultValues: flat(brief, airframe) });
 
+  const fill = (dimensions: Dimensions, except: readonly string[] = []) => {
+    for (const name of DIMENSION_NAMES) if (!except.includes(name)) form.setValue(name, String(dimensions[name]));
+  };
   const choosePreset = (next: PresetName) => {
     setPreset(next);
-    for (const name of DIMENSION_NAMES) form.setValue(name, String(PRESETS[next].dimensions[name]));
+    fill(PRESETS[next].dimensions);
+    form.setValue('landing', PRESETS[next].landing);
+  };
+  /** Everything else in proportion to length and span, where those were typed. */
+  const scale = () => {
+    const [length, span] = ['length', 'span'].map((name) => parseNumber(String(form.getValues(name) ?? '')));
+    const { dimensions } = PRESETS[preset];
+    const across = dimensions.span || dimensions.rotorDiameter;
+    if (length && length > 0)
+      fill(scaledTo(preset, length, span && span > 0 ? span : across * (length / dimensions.length)), [
+        'length',
+        'span',
+      ]);
   };
   const send = async (values: Values, against = versions) => {
     const { brief: typedBrief, airframe: typedAirframe } = recordsFrom(values, preset);
     // What other stations keep with the brief stays.
-    const typed = { brief: { ...typedBrief, weights: brief.weights }, airframe: typedAirframe };
+    const { weights, leftOut, storesAt, rod } = brief;
+    const typed = { brief: { ...typedBrief, weights, leftOut, storesAt, rod }, airframe: typedAirframe };
     setFaults([]);
     const result =
       kept && against
@@ -139,7 +151,7 @@ function Setup({ brief, airframe, sessions, consequences = NOTHING_YET }: SetupP
             'The brief is begun',
           );
     if (result.ok) {
-      router.push(`/briefs/${kept?.brief.id ?? result.value}/evidence`);
+      router.push(kept ? `/briefs/${kept.brief.id}/kit` : `/briefs/${result.value}/evidence`);
       return;
     }
     if ('conflict' in result) {
@@ -160,7 +172,7 @@ function Setup({ brief, airframe, sessions, consequences = NOTHING_YET }: SetupP
   };
   return (
     <form
-      className="setup-desk"
+      className={css.desk}
       noValidate
       onSubmit={(event) => {
         form.clearErrors();
@@ -196,21 +208,39 @@ function Setup({ brief, airframe, sessions, consequences = NOTHING_YET }: SetupP
             <strong>Not saved.</strong> {faults.join('. ')}
           </div>
         ) : null}
-        <Group title="Airframe" fields={AIRFRAME_FIELDS} control={form.control} />
-        <Group title="Kit and bench" fields={KIT_FIELDS} control={form.control} />
-        <Group title="Options" fields={options} control={form.control} />
-        <h2>Outline</h2>
-        <label>
-          Begin from{' '}
-          <select value={preset} onChange={(event) => choosePreset(event.target.value as PresetName)}>
-            {PRESET_NAMES.map((name) => (
-              <option key={name} value={name}>
-                {PRESETS[name].title}
-              </option>
-            ))}
-          </select>
-        </label>
-        <Group fields={DIMENSION_FIELDS} control={form.control} />
+        <Group fields={FIRST_FIELDS.slice(0, 4)} control={form.control} />
+        <p>
+          <label>
+            Layout{' '}
+            <select value={preset} onChange={(event) => choosePreset(event.target.value as PresetName)}>
+              {PRESET_NAMES.map((name) => (
+                <option key={name} value={name}>
+                  {PRESETS[name].title}
+                </option>
+              ))}
+            </select>
+          </label>
+        </p>
+        <div onBlur={kept ? undefined : scale}>
+          <Group fields={FIRST_FIELDS.slice(4)} control={form.control} />
+        </div>
+        <Fold title="Unit, name and the day it depicts" open={Boolean(kept)}>
+          <Group fields={AIRFRAME_FIELDS} control={form.control} />
+        </Fold>
+        <Fold title="Kit and bench" open={Boolean(kept)}>
+          <Group fields={KIT_FIELDS} control={form.control} />
+        </Fold>
+        {kept ? null : (
+          <Fold title="Options: closed, gear down, weathered in service unless you say otherwise">
+            <Group
+              fields={OPTION_FIELDS.filter(({ name }) => optionsFor(machineOf(preset)).includes(name as never))}
+              control={form.control}
+            />
+          </Fold>
+        )}
+        <Fold title="All dimensions of the outline">
+          <Group fields={DIMENSION_FIELDS} control={form.control} />
+        </Fold>
         <div className="form-actions">
           <Button type="submit" variant="contained" disabled={busy}>
             {kept ? 'Save' : 'Begin the brief'}
@@ -224,6 +254,16 @@ function Setup({ brief, airframe, sessions, consequences = NOTHING_YET }: SetupP
         last={{ dimensions: airframe.dimensions, preset: airframe.preset }}
       />
     </form>
+  );
+}
+
+/** What has a sane default is folded away until it is wanted. */
+function Fold({ title, open = false, children }: { title: string; open?: boolean; children: ReactNode }): ReactNode {
+  return (
+    <details open={open} className={css.fold}>
+      <summary>{title}</summary>
+      {children}
+    </details>
   );
 }
 
@@ -273,6 +313,7 @@ function Preview({
       dimensions,
       landing: (values.landing as Options['landing']) ?? 'wheels',
       folded: values.wings === 'folded',
+      swept: values.sweep === 'swept',
     };
     const zones = buildOutline(spec).zones.map((item) => ({
       key: item.key,
@@ -293,7 +334,7 @@ function Preview({
         { label: 'Span at scale', value: `${((dimensions.span * 1000) / denominator).toFixed(1)} mm` },
       ],
     };
-  }, [key, preset, denominator, values.landing, values.wings, values.type, values.variant, last]);
+  }, [key, preset, denominator, values.landing, values.wings, values.sweep, values.type, values.variant, last]);
   return (
     <div>
       <AirframeSheet data={data} mode="progress" selected={zone} onSelect={setZone} />
@@ -308,10 +349,11 @@ function Preview({
 
 function flat(brief: Fields<'brief'>, airframe: Fields<'airframe'>): Values {
   return {
+    ...formValues(FIRST_FIELDS, { ...airframe, ...brief }),
     ...formValues(AIRFRAME_FIELDS, airframe),
     ...formValues(KIT_FIELDS, brief),
     ...formValues(OPTION_FIELDS, brief.options),
-    ...formValues(DIMENSION_FIELDS, airframe.dimensions),
+    ...formValues(ALL_DIMENSIONS, airframe.dimensions),
   };
 }
 
@@ -331,7 +373,16 @@ function flatPart(record: Values): Values {
 
 function recordsFrom(values: Values, preset: PresetName) {
   return {
-    brief: { ...typedValues(KIT_FIELDS, values), options: typedValues(OPTION_FIELDS, values) },
-    airframe: { ...typedValues(AIRFRAME_FIELDS, values), preset, dimensions: typedValues(DIMENSION_FIELDS, values) },
+    brief: {
+      ...typedValues(KIT_FIELDS, values),
+      denominator: typedValues(FIRST_FIELDS, values).denominator,
+      options: typedValues(OPTION_FIELDS, values),
+    },
+    airframe: {
+      ...typedValues(FIRST_FIELDS.slice(0, 4), values),
+      ...typedValues(AIRFRAME_FIELDS, values),
+      preset,
+      dimensions: typedValues(ALL_DIMENSIONS, values),
+    },
   };
 }

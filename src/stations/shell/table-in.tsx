@@ -5,25 +5,27 @@ import { useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { TableRead } from '@/actions/table-read';
 import type { Stamp } from '@/core/kept/act';
-import type { Added } from '@/core/interchange/added';
 import type { Result } from '@/core/interchange/result';
 import { counted } from '@/core/units/words';
 import { decodeText, ENCODING_TITLES, ENCODINGS, type Encoding } from '@/core/interchange/decode';
 import { useSaving } from '@/ui/saving';
 
 /** A file of rows on its way in: first what was understood and what was not, then all that could be read, or nothing. */
-export function TableIn({
+export function TableIn<T>({
   title,
   says,
   look,
   take,
+  said,
   onDone,
   children,
 }: {
   title: string;
   says: string;
   look: (text: string) => Promise<Result<TableRead>>;
-  take: (text: string, act: Stamp) => Promise<Result<Added>>;
+  take: (text: string, act: Stamp) => Promise<Result<T>>;
+  /** What was taken, in words. */
+  said: (value: T) => string;
   onDone: () => void;
   children?: ReactNode;
 }): ReactNode {
@@ -61,14 +63,7 @@ export function TableIn({
   const accept = async () => {
     const result = await run((act) => take(file!.text, act));
     if (!result.ok) return;
-    const { codes, chips, paints, changed } = result.value;
-    const parts = [
-      codes > 0 ? counted(codes, 'code') : '',
-      chips > 0 ? counted(chips, 'further chip') : '',
-      paints > 0 ? counted(paints, 'paint') : '',
-      changed > 0 ? `${counted(changed, 'paint')} changed` : '',
-    ].filter(Boolean);
-    tell(parts.length > 0 ? `Taken: ${parts.join(', ')}` : 'Everything was there already');
+    tell(said(result.value));
     onDone();
   };
   return (

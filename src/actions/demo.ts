@@ -1,0 +1,26 @@
+'use server';
+
+import { loadDemo, loadFirstEvening } from '@demo/load';
+import type { Result } from '@/core/interchange/result';
+import { listBriefs } from '@/data/briefs';
+import { lookedUp, Refused } from './answer';
+import { revalidatePath } from 'next/cache';
+
+/** Loads the whole demo into a house that has no brief yet. */
+export async function loadWholeDemo(): Promise<Result<string>> {
+  return lookedUp(async () => {
+    if ((await listBriefs()).length > 0) throw new Refused('', 'The demo goes into an empty house only.');
+    const [first] = await loadDemo(new Date().toISOString());
+    revalidatePath('/');
+    return first!;
+  });
+}
+
+/** The demo's machine as it was on the first evening: a brief of its own, whatever else is there. */
+export async function loadDemoFirstEvening(): Promise<Result<string>> {
+  return lookedUp(async () => {
+    const id = await loadFirstEvening(new Date().toISOString());
+    revalidatePath('/');
+    return id;
+  });
+}

@@ -1,0 +1,198 @@
+'use server';
+
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { bornQuestions, notAsked } from '@/core/brief/born';
+import type { Result } from '@/core/interchange/result';
+import { readPartsCsv } from '@/core/interchange/parts-csv';
+import { BLANK_PART } from '@/core/kept/blank';
+import { partFields } from '@/core/kept/records';
+import { outlineOf, type BriefState } from '@/core/kept/state';
+import { inBoxOrder, keyOfNumber, keyOfPart, partName, partNumber, readBulk, type BulkLine } from '@/core/kit/parts';
+import { OPTION_CHOICES, OPTION_NAMES, type OptionName, type Options } from '@/core/kit/options';
+import { RULES } from '@/core/route/rules';
+import { perform, stampedAct } from '@/data/acts';
+import { loadBrief } from '@/data/briefs';
+import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
+import { askWhatCameUp } from './ask-what-came-up';
+import { checkKit, checkOptions } from './check-kit';
+import { asRead, tableText, type TableRead } from './table-read';
+
+/** Acts at the Kit station that write more than one record, or read what was typed. */
+
+async function briefOf(briefId: string): Promise<BriefState> {
+  const state = await loadBrief(briefId);
+  if (!state) throw new Refused('', 'This brief is gone.');
+  return state;
+}
+
+/** Takes a choice of an option. Zones that come into sight by it are asked about in the same act, where the brief asks at all. */
+export async function chooseOption(input: unknown): Promise<Result<{ asked: number }>> {
+  return answered(async () => {
+    const { briefId, act, version, option, choice } = ofBrief
+      .extend({
+        version: z.number().int(),
+        option: z.enum(OPTION_NAMES as [OptionName, ...OptionName[]]),
+        choice: z.string(),
+      })
+      .parse(input);
+    if (!(OPTION_CHOICES[option].choices as readonly string[]).includes(choice))
+      throw new Refused('choice', `${OPTION_CHOICES[option].title}: there is no "${choice}"`);
+    const state = await briefOf(briefId);
+    const options = { ...state.brief.options, [option]: choice } as Options;
+    checkOptions(options, state.airframe.preset, state.log);
+    return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      await writer.update('brief', briefId, version, { options });
+      return { asked: await askWhatCameUp(writer, state, { ...state, brief: { ...state.brief, options } }) };
+    });
+  });
+}
+
+/** Asks all that this build raises and nobody asked yet. */
+export async function askAll(input: unknown): Promise<Result<{ asked: number }>> {
+  return answered(async () => {
+    const { briefId, act } = ofBrief.parse(input);
+    const state = await briefOf(briefId);
+    const { questions } = bornQuestions(outlineOf(state), state.brief.options, state.airframe);
+    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const fresh = notAsked(questions, state.questions);
+      await writer.insertMany('question', fresh);
+      return { asked: fresh.length };
+    });
+  });
+}
+
+/** Leaves out the work of a rule that nobody will see, or takes it up again. */
+export async function leaveOut(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, version, rule, left } = ofBrief
+      .extend({ version: z.number().int(), rule: z.string().max(60), left: z.boolean() })
+      .parse(input);
+    if (!RULES.some(({ key }) => key === rule)) throw new Refused('rule', 'There is no such step.');
+    const { brief } = await briefOf(briefId);
+    const others = brief.leftOut.filter((key) => key !== rule);
+    return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      await writer.update('brief', briefId, version, { leftOut: left ? [...others, rule] : others });
+      return null;
+    });
+  });
+}
+
+/** "sprue C: 1-24 sound": parts that are not in the register are added, those that are are changed. */
+export async function sayOfParts(input: unknown): Promise<Result<{ added: number; changed: number }>> {
+  return answered(async () => {
+    const { briefId, act, text } = ofBrief
+      .extend({ text: z.string().trim().min(1, 'Say which parts').max(500) })
+      .parse(input);
+    const line = bulkOf(text);
+    const state = await briefOf(briefId);
+    const { sprue, numbers, ...says } = line;
+    const known = new Map(state.parts.map((part) => [keyOfPart(part), part]));
+    const of = numbers.map((number) => ({ number, part: known.get(keyOfPart({ sprue, number })) }));
+    const fresh = of.filter(({ part }) => !part);
+    if (state.parts.length + fresh.length > MOST_PARTS)
+      throw new Refused('text', `A register holds at most ${MOST_PARTS} parts.`);
+    return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      await writer.insertMany(
+        'part',
+        fresh.map(({ number }) => ({ ...BLANK_PART, sprue, number, ...says })),
+      );
+      const changes = of.flatMap(({ part }) => part ?? []);
+      for (const part of changes) await writer.update('part', part.id, part.version, says);
+      return { added: fresh.length, changed: changes.length };
+    });
+  });
+}
+const MOST_PARTS = 3000;
+
+function bulkOf(text: string): BulkLine {
+  try {
+    return readBulk(text);
+  } catch (error) {
+    throw new Refused('text', (error as Error).message);
+  }
+}
+
+/** The same said of parts that were chosen in the table. */
+export async function changeParts(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, parts, fields } = ofBrief
+      .extend({
+        parts: z.array(versioned).min(1, 'No part is chosen').max(MOST_PARTS),
+        fields: z.strictObject({
+          condition: partFields.shape.condition.optional(),
+          origin: partFields.shape.origin.optional(),
+          zone: partFields.shape.zone.optional(),
+          painted: partFields.shape.painted.optional(),
+          orderedUntil: partFields.shape.orderedUntil.optional(),
+        }),
+      })
+      .parse(input);
+    const state = await briefOf(briefId);
+    for (const { id } of parts) {
+      const part = state.parts.find((one) => one.id === id);
+      if (part) await checkKit(briefId, 'part', id, { ...part, ...fields });
+    }
+    return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      for (const { id, version } of parts) await writer.update('part', id, version, fields);
+      return null;
+    });
+  });
+}
+
+/** Takes a part out of the register; what replaces it has to let go of it first. */
+export async function removeParts(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, parts } = ofBrief
+      .extend({ parts: z.array(versioned).min(1, 'No part is chosen').max(MOST_PARTS) })
+      .parse(input);
+    const { parts: register } = await briefOf(briefId);
+    const gone = new Set(parts.map(({ id }) => id));
+    const user = register.find(({ id, replacesId }) => replacesId && gone.has(replacesId) && !gone.has(id));
+    if (user) {
+      const old = register.find(({ id }) => id === user.replacesId)!;
+      throw new Refused('', `${partName(user)} replaces ${partNumber(old)}: change that first.`);
+    }
+    return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      for (const { id, version } of parts) await writer.remove('part', id, version);
+      return null;
+    });
+  });
+}
+
+const partsTable = z.object({ briefId: z.uuid(), text: tableText });
+const readFor = ({ parts, brief, ...state }: BriefState, text: string) =>
+  readPartsCsv(text, outlineOf({ ...state, brief }).zones, parts, brief.boughtOn);
+
+/** What a table of parts would bring. */
+export async function lookAtParts(input: unknown): Promise<Result<TableRead>> {
+  return lookedUp(async () => {
+    const { briefId, text } = partsTable.parse(input);
+    return asRead(readFor(await briefOf(briefId), text));
+  });
+}
+
+/** Takes every row of a table of parts that can be taken. */
+export async function takeParts(input: unknown): Promise<Result<{ parts: number }>> {
+  return answered(async () => {
+    const { briefId, act, text } = ofBrief.extend({ text: tableText }).parse(input);
+    const state = await briefOf(briefId);
+    const { rows } = readFor(state, text);
+    if (state.parts.length + rows.length > MOST_PARTS)
+      throw new Refused('', `A register holds at most ${MOST_PARTS} parts.`);
+    const ids = new Map(state.parts.map((part) => [keyOfPart(part), part.id]));
+    for (const { part } of rows) ids.set(keyOfPart(part), randomUUID());
+    const ordered = inBoxOrder(rows.map(({ part, replaces }) => ({ ...part, replaces })));
+    return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      await writer.insertMany(
+        'part',
+        ordered.map(({ replaces, ...part }) => ({
+          ...part,
+          replacesId: replaces === null ? null : ids.get(keyOfNumber(replaces))!,
+        })),
+        ordered.map((part) => ids.get(keyOfPart(part))!),
+      );
+      return { parts: rows.length };
+    });
+  });
+}

@@ -1,0 +1,146 @@
+import Papa from 'papaparse';
+import { BLANK_PART } from '@/core/kept/blank';
+import { partFields, type Fields, type Kept } from '@/core/kept/records';
+import { inBoxOrder, keyOfNumber, keyOfPart, partNumber, registerFaults } from '@/core/kit/parts';
+import type { Zone } from '@/core/outline/zones';
+import { zonesCalled } from '@/core/outline/zone-sets';
+import { z } from 'zod';
+import { readTable, type RowFault } from './table';
+
+/** The register of parts as a table: see docs/formats/parts.md. Colours within a cell are separated by "|". */
+
+const COLUMNS = [
+  'sprue',
+  'number',
+  'name',
+  'count',
+  'step',
+  'zone',
+  'origin',
+  'replaces',
+  'condition',
+  'colours',
+  'painted',
+  'ordered_until',
+  'note',
+] as const;
+
+export const MOST_PARTS = 3000;
+
+export interface PartRow {
+  part: Fields<'part'>;
+  /** As the table writes it; null where it replaces none. */
+  replaces: string | null;
+}
+
+export interface PartsRead {
+  understood: string[];
+  rows: PartRow[];
+  faults: RowFault[];
+}
+
+/** Reads a register; every row that cannot be taken says why, the others are taken. `known` are the parts that are there already. */
+export function readPartsCsv(
+  text: string,
+  zones: readonly Zone[],
+  known: readonly Pick<Kept<'part'>, 'sprue' | 'number'>[],
+  boughtOn: string | null,
+): PartsRead {
+  const { heads, rows, faults } = readTable(text);
+  const whole = (says: string): PartsRead => ({ understood: [], rows: [], faults: [{ row: 1, field: '', says }] });
+  if (!heads.includes('number'))
+    return whole(`The columns are ${heads.join(', ') || 'missing'}: a register needs "number" at least.`);
+  if (rows.length > MOST_PARTS) return whole(`${rows.length} parts: at most ${MOST_PARTS} are taken.`);
+  const strange = heads.filter((head) => !(COLUMNS as readonly string[]).includes(head));
+  const there = new Set(known.map(keyOfPart));
+  const seen = new Map<string, number>();
+  const read = rows.flatMap(({ row, cells }): (PartRow & { row: number })[] => {
+    const fault = (field: string, says: string) => {
+      faults.push({ row, field, says });
+      return [];
+    };
+    const cell = (name: (typeof COLUMNS)[number]) => cells[name] ?? '';
+    const zone = cell('zone') === '' ? [''] : zonesCalled(cell('zone'), zones);
+    if (!zone || zone.length !== 1) return fault('zone', `there is no zone "${cell('zone')}" on this airframe`);
+    const count = cell('count') === '' ? 1 : Number(cell('count'));
+    const checked = partFields.safeParse({
+      ...BLANK_PART,
+      sprue: cell('sprue'),
+      number: cell('number'),
+      name: cell('name'),
+      count,
+      instructionStep: cell('step'),
+      zone: zone[0],
+      origin: cell('origin').toLowerCase() || 'kit',
+      condition: cell('condition').toLowerCase() || 'sound',
+      codes: cell('colours')
+        .split('|')
+        .map((code) => code.trim())
+        .filter(Boolean),
+      painted: cell('painted').toLowerCase() || 'assembly',
+      orderedUntil: cell('ordered_until') || null,
+      note: cell('note'),
+    });
+    if (!checked.success)
+      return fault(
+        String(checked.error.issues[0]!.path[0] ?? ''),
+        z.prettifyError(checked.error).split('\n')[0]!.replace(/^✖ /, ''),
+      );
+    const key = keyOfPart(checked.data);
+    const name = partNumber(checked.data);
+    if (there.has(key)) return fault('number', `${name} is in the register already`);
+    if (seen.has(key)) return fault('number', `${name} stands in row ${seen.get(key)} already`);
+    seen.set(key, row);
+    return [{ row, part: checked.data, replaces: cell('replaces') || null }];
+  });
+  // What replaces what is known only once all rows are read.
+  const ids = new Map([...known, ...read.map(({ part }) => part)].map((part) => [keyOfPart(part), keyOfPart(part)]));
+  const register = read.map(({ part, replaces }) => ({
+    ...part,
+    id: keyOfPart(part),
+    replacesId: replaces === null ? null : (ids.get(keyOfNumber(replaces)) ?? null),
+  }));
+  const bad = new Set<string>();
+  for (const { part, replaces, row } of read)
+    if (replaces !== null && !ids.has(keyOfNumber(replaces))) {
+      faults.push({ row, field: 'replaces', says: `there is no part "${replaces}"` });
+      bad.add(keyOfPart(part));
+    }
+  for (const { id, field, says } of registerFaults(register, boughtOn)) {
+    faults.push({ row: seen.get(id)!, field, says });
+    bad.add(id);
+  }
+  const good = read.filter(({ part }) => !bad.has(keyOfPart(part)));
+  return {
+    understood: [
+      `${good.length} of ${rows.length} rows`,
+      ...(strange.length > 0 ? [`columns that mean nothing here: ${strange.join(', ')}`] : []),
+    ],
+    rows: good.map(({ part, replaces }) => ({ part, replaces })),
+    faults: faults.sort((a, b) => a.row - b.row),
+  };
+}
+
+export function partsCsv(parts: readonly Kept<'part'>[]): string {
+  const byId = new Map(parts.map((part) => [part.id, part]));
+  const data = inBoxOrder(parts).map((part) => {
+    const old = part.replacesId ? byId.get(part.replacesId) : null;
+    const cells: Record<(typeof COLUMNS)[number], string | number> = {
+      sprue: part.sprue,
+      number: part.number,
+      name: part.name,
+      count: part.count,
+      step: part.instructionStep,
+      zone: part.zone,
+      origin: part.origin,
+      replaces: old ? partNumber(old) : '',
+      condition: part.condition,
+      colours: part.codes.join('|'),
+      painted: part.painted,
+      ordered_until: part.orderedUntil ?? '',
+      note: part.note,
+    };
+    return COLUMNS.map((column) => cells[column]);
+  });
+  return `${Papa.unparse({ fields: [...COLUMNS], data }, { newline: '\n', escapeFormulae: true })}\n`;
+}

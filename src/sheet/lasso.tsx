@@ -1,0 +1,68 @@
+'use client';
+
+import { useRef, useState, type PointerEvent, type ReactNode } from 'react';
+import { isWithin, type Point } from '@/core/geometry/polygon';
+import type { Outline } from '@/core/outline/outline';
+import type { View } from '@/core/outline/zones';
+import { viewBox } from './view-drawing';
+
+/** Shorter than this it was a press, px. */
+const PRESS_PX = 6;
+
+/** A line drawn round zones of a view chooses all that lie in it. */
+export function Lasso({
+  outline,
+  view,
+  scale,
+  onRound,
+  children,
+}: {
+  outline: Outline;
+  view: View;
+  scale: number;
+  onRound: (zones: string[]) => void;
+  children: ReactNode;
+}): ReactNode {
+  const [line, setLine] = useState<Point[]>([]);
+  const drawn = useRef(false);
+  const at = ({ currentTarget, clientX, clientY }: PointerEvent<HTMLElement>): Point => {
+    const { left, top } = currentTarget.getBoundingClientRect();
+    return [clientX - left, clientY - top];
+  };
+  const isLong = line.some(([x, y]) => Math.hypot(x - line[0]![0], y - line[0]![1]) > PRESS_PX);
+  const end = () => {
+    if (isLong) {
+      const box = viewBox(outline, view, scale);
+      const round = line.map(([x, y]): Point => [box.x + x / scale, box.y + y / scale]);
+      const zones = outline.drawings[view].shapes.filter(({ points }) => isWithin(middleOf(points), round));
+      drawn.current = true;
+      onRound([...new Set(zones.map(({ zone }) => zone))]);
+    }
+    setLine([]);
+  };
+  return (
+    <div
+      className="lasso"
+      onPointerDown={(event) => {
+        drawn.current = false;
+        if (event.button === 0 && event.pointerType !== 'touch') setLine([at(event)]);
+      }}
+      onPointerMove={(event) => line.length > 0 && setLine([...line, at(event)])}
+      onPointerUp={end}
+      onPointerLeave={end}
+      onClickCapture={(event) => drawn.current && event.stopPropagation()}
+    >
+      {children}
+      {isLong ? (
+        <svg className="lasso-line" aria-hidden="true">
+          <polygon points={line.map((point) => point.join(',')).join(' ')} />
+        </svg>
+      ) : null}
+    </div>
+  );
+}
+
+const middleOf = (points: readonly Point[]): Point => [
+  points.reduce((sum, [x]) => sum + x, 0) / points.length,
+  points.reduce((sum, [, y]) => sum + y, 0) / points.length,
+];

@@ -1,0 +1,213 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState, type FormEvent, type ReactNode } from 'react';
+import { copySide, sayForMany, sayList, takeWord } from '@/actions/say-for-many';
+import { ASPECT_NAMES, ASPECTS, aspectOf, type Aspect } from '@/core/evidence/aspects';
+import { CLARITIES } from '@/core/evidence/weights';
+import { counted } from '@/core/units/words';
+import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { Offers } from '@/ui/fields';
+import { useSaving } from '@/ui/saving';
+import type { EvidencePage } from './page-data';
+
+const KIT_SHEET = 'new kit sheet';
+
+/** One statement of one source for all zones that are chosen; a pasted list; or its word on everything that nothing contradicts. */
+export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () => void }): ReactNode {
+  const { run, busy, tell } = useSaving();
+  const { zone, several, chooseSeveral, titleOf } = useZoneChoice();
+  const kitSheet = data.sources.find(({ kind }) => kind === 'kit-sheet');
+  const [source, setSource] = useState(kitSheet?.id ?? KIT_SHEET);
+  const [aspect, setAspect] = useState<Aspect>('colour');
+  const [value, setValue] = useState('');
+  const [clarity, setClarity] = useState('');
+  const [list, setList] = useState<string | null>(null);
+  const [offers, setOffers] = useState<readonly string[]>([]);
+  const zones = several.size > 0 ? [...several] : zone ? [zone] : [];
+  const known = data.sources.find(({ id }) => id === source);
+  const asked = known ? known.id : { kitSheet: 'Kit sheet' };
+
+  const say = async (said: string) => {
+    setOffers([]);
+    const result =
+      list === null
+        ? await run((act) =>
+            sayForMany({
+              act,
+              briefId: data.briefId,
+              source: asked,
+              zones,
+              aspect,
+              value: said,
+              clarity: clarity || null,
+            }),
+          )
+        : await run((act) => sayList({ act, briefId: data.briefId, source: asked, aspect, text: list }));
+    if (!result.ok) {
+      if ('faults' in result) setOffers(result.faults.flatMap(({ offers: given }) => given ?? []));
+      return;
+    }
+    setSource(result.value.sourceId);
+    tell(`${ASPECTS[aspect].title} said of ${counted(result.value.said, 'zone')}; u takes it back`);
+    setValue('');
+    setList(list === null ? null : '');
+    chooseSeveral(new Set());
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void say(value);
+  };
+  const suggestions =
+    aspectOf(aspect).type === 'code' ? data.codes.map(({ value: code }) => code) : (aspectOf(aspect).choices ?? []);
+  const add = (keys: readonly string[]) => chooseSeveral(new Set([...zones, ...keys]));
+  return (
+    <form
+      className="ledger-detail say-many"
+      aria-label="Say it for many zones"
+      onSubmit={submit}
+      onKeyDown={(event) => event.key === 'Escape' && onClose()}
+    >
+      <p>
+        <label>
+          Source{' '}
+          <select value={source} onChange={(event) => setSource(event.target.value)}>
+            {kitSheet ? null : <option value={KIT_SHEET}>the kit sheet (new)</option>}
+            {data.sources.map(({ id, title }) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>{' '}
+        <label>
+          says of{' '}
+          <select value={aspect} onChange={(event) => setAspect(event.target.value as Aspect)} aria-label="Aspect">
+            {ASPECT_NAMES.map((name) => (
+              <option key={name} value={name}>
+                {ASPECTS[name].title.toLowerCase()}
+              </option>
+            ))}
+          </select>
+        </label>{' '}
+        <label>
+          <select value={clarity} onChange={(event) => setClarity(event.target.value)} aria-label="How clearly">
+            <option value="">as clearly as it can</option>
+            {CLARITIES.map((name) => (
+              <option key={name}>{name}</option>
+            ))}
+          </select>
+        </label>
+      </p>
+      {list === null ? (
+        <>
+          <p>
+            <strong>{zones.length === 0 ? 'No zone is chosen' : counted(zones.length, 'zone')}</strong>
+            {zones.length > 0
+              ? `: ${zones.map(titleOf).join('; ')}`
+              : ' yet: press zones on the sheet with Shift, draw a line round them, or take a set.'}
+          </p>
+          <p className="pane-actions">
+            {data.sets.map(({ key, title, zones: own }) => (
+              <Button key={key} size="small" variant="outlined" onClick={() => add(own)}>
+                {title}
+              </Button>
+            ))}
+            <Button size="small" variant="outlined" onClick={() => add(data.zones.map(({ value: key }) => key))}>
+              Every zone
+            </Button>
+            {zones.length > 0 ? (
+              <Button size="small" onClick={() => chooseSeveral(new Set())}>
+                None
+              </Button>
+            ) : null}
+          </p>
+          <p className="pane-actions">
+            <label>
+              is{' '}
+              <input
+                list="said-values"
+                value={value}
+                onChange={(event) => setValue(event.target.value)}
+                aria-label="What it says"
+                autoFocus
+              />
+            </label>
+            <datalist id="said-values">
+              {suggestions.map((one) => (
+                <option key={one} value={one} />
+              ))}
+            </datalist>
+            <Button type="submit" variant="contained" disabled={busy || zones.length === 0 || value.trim() === ''}>
+              Say it
+            </Button>
+            <Button onClick={() => setList('')}>Paste a list</Button>
+            <Button onClick={onClose}>Close</Button>
+          </p>
+        </>
+      ) : (
+        <>
+          <p>
+            <label>
+              A line each: zone, colon, what it says. “all lower: 14”, “fin: 27”, “spinner: 24”
+              <textarea
+                rows={6}
+                value={list}
+                onChange={(event) => setList(event.target.value)}
+                aria-label="List"
+                style={{ width: '100%', font: 'inherit' }}
+              />
+            </label>
+          </p>
+          <p className="pane-actions">
+            <Button type="submit" variant="contained" disabled={busy || list.trim() === ''}>
+              Say the list
+            </Button>
+            <Button onClick={() => setList(null)}>Choose zones instead</Button>
+            <Button onClick={onClose}>Close</Button>
+          </p>
+        </>
+      )}
+      {offers.length > 0 && list === null ? (
+        <Offers
+          offers={offers}
+          onTake={(offer) => {
+            setValue(offer);
+            void say(offer);
+          }}
+        />
+      ) : null}
+      {known ? (
+        <p className="pane-actions">
+          <Button
+            variant="outlined"
+            disabled={busy || known.onlyWord === 0}
+            onClick={() =>
+              void run((act) => takeWord({ act, briefId: data.briefId, sourceId: known.id })).then(
+                (result) =>
+                  result.ok && tell(`${counted(result.value.ruled, 'question')} ruled by its word; u takes it back`),
+              )
+            }
+          >
+            Take its word where nothing contradicts it ({known.onlyWord})
+          </Button>
+          {(['port', 'starboard'] as const).map((from) => (
+            <Button
+              key={from}
+              variant="outlined"
+              disabled={busy}
+              onClick={() =>
+                void run((act) => copySide({ act, briefId: data.briefId, sourceId: known.id, from })).then(
+                  (result) =>
+                    result.ok && tell(`${counted(result.value.said, 'statement')} copied as inferred; u takes it back`),
+                )
+              }
+            >
+              Copy {from} to {from === 'port' ? 'starboard' : 'port'}
+            </Button>
+          ))}
+        </p>
+      ) : null}
+    </form>
+  );
+}

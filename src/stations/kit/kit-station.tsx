@@ -1,0 +1,86 @@
+'use client';
+
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import dynamic from 'next/dynamic';
+import { useRouter, useSearchParams } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { counted, plural } from '@/core/units/words';
+import { StationFrame } from '@/stations/shell/station-frame';
+import { shortDay } from '@/ui/dates';
+import css from './kit.module.css';
+import { OptionsPane } from './options-pane';
+import type { KitPage } from './page-data';
+
+const PartsPane = dynamic(() => import('./parts-pane').then((module) => module.PartsPane));
+const MeasuredPane = dynamic(() => import('./measured-pane').then((module) => module.MeasuredPane));
+const ToolsPane = dynamic(() => import('./tools-pane').then((module) => module.ToolsPane));
+const SubjectsPane = dynamic(() => import('./subjects-pane').then((module) => module.SubjectsPane));
+const DaysPane = dynamic(() => import('./days-pane').then((module) => module.DaysPane));
+const MachineForm = dynamic(() => import('./machine-form').then((module) => module.MachineForm));
+
+const PANES = ['options', 'parts', 'measured', 'tools', 'subjects', 'days', 'machine'] as const;
+type Pane = (typeof PANES)[number];
+
+/** What is in the box, and what it shall become. */
+export function KitStation({ data }: { data: KitPage }): ReactNode {
+  const router = useRouter();
+  const asked = useSearchParams().get('show');
+  const pane: Pane = PANES.find((name) => name === asked) ?? 'options';
+  return (
+    <StationFrame station="kit" styles={css.kit} now={whatMatters(data)}>
+      <div className="pane-bar">
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          value={pane}
+          onChange={(_, value: Pane | null) =>
+            value && router.replace(`/briefs/${data.briefId}/kit?show=${value}`, { scroll: false })
+          }
+          aria-label="What to show"
+        >
+          <ToggleButton value="options">Options</ToggleButton>
+          <ToggleButton value="parts">Parts ({data.parts.length})</ToggleButton>
+          <ToggleButton value="measured">Measured ({data.measures.length})</ToggleButton>
+          <ToggleButton value="tools">Tools ({data.tools.length})</ToggleButton>
+          <ToggleButton value="subjects">Subjects ({data.subjects.length + 1})</ToggleButton>
+          <ToggleButton value="days">Days ({data.zoneDays.length + 1})</ToggleButton>
+          <ToggleButton value="machine">Machine and kit</ToggleButton>
+        </ToggleButtonGroup>
+      </div>
+      {pane === 'options' ? <OptionsPane data={data} /> : null}
+      {pane === 'parts' ? <PartsPane data={data} /> : null}
+      {pane === 'measured' ? <MeasuredPane data={data} /> : null}
+      {pane === 'tools' ? <ToolsPane data={data} /> : null}
+      {pane === 'subjects' ? <SubjectsPane data={data} /> : null}
+      {pane === 'days' ? <DaysPane data={data} /> : null}
+      {pane === 'machine' ? (
+        <MachineForm
+          key={`${data.brief.version} ${data.airframe.version}`}
+          brief={data.brief}
+          airframe={data.airframe}
+          sessions={data.sessions}
+        />
+      ) : null}
+    </StationFrame>
+  );
+}
+
+/** One line: the part that holds up work soonest, else the option that has to be decided soonest. */
+export function whatMatters({ parts, options, said }: KitPage): string {
+  const bad = parts.filter(({ work, holdsUp }) => work.length > 0 && holdsUp !== '');
+  const [first] = bad;
+  if (first)
+    return `${counted(bad.length, 'part')} ${plural('need', bad.length) === 'need' && bad.length === 1 ? 'needs' : 'need'} work first: ${first.called} ${first.name} holds up ${first.holdsUp}.`;
+  const soonest = options
+    .flatMap(({ title, choices }) =>
+      choices.flatMap(({ changes }) => (changes?.decideBy ? [{ title, by: changes.decideBy }] : [])),
+    )
+    .sort((a, b) => a.by.localeCompare(b.by))[0];
+  if (said[0]) return `Know this of your choices: ${said[0]}.`;
+  if (parts.length === 0)
+    return 'Look into the box: say which parts are there and how they are, such as "sprue C: 1-24 sound".';
+  return soonest
+    ? `${soonest.title} is to be settled first: by ${shortDay(soonest.by)}.`
+    : 'Everything in the box is sound.';
+}

@@ -1,0 +1,332 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import { chooseOption, leaveOut } from '@/actions/kit';
+import { save } from '@/actions/records';
+import type { Consequence } from '@/core/brief/consequences';
+import { STORE_STATIONS, type StoreStation } from '@/core/kit/stores';
+import { durationInWords } from '@/core/units/minutes';
+import { parseNumber } from '@/core/units/number';
+import { capped, counted } from '@/core/units/words';
+import { shortDay } from '@/ui/dates';
+import { useSaving } from '@/ui/saving';
+import type { ChoiceRow, KitPage, OptionRow } from './page-data';
+
+/** The choices of the build: each says what it would change before it is taken. */
+export function OptionsPane({ data }: { data: KitPage }): ReactNode {
+  const { run, busy } = useSaving();
+  const [looking, setLooking] = useState<{ option: string; choice: string } | null>(null);
+  const take = (option: OptionRow, choice: ChoiceRow) =>
+    void run(
+      (act) =>
+        chooseOption({
+          act,
+          briefId: data.briefId,
+          version: data.brief.version,
+          option: option.name,
+          choice: choice.value,
+        }),
+      `${option.title}: ${choice.value}; u takes it back`,
+    ).then((result) => result.ok && setLooking(null));
+  return (
+    <>
+      <ul className="option-list">
+        {data.options.map((option) => {
+          const open = option.choices.find(
+            ({ value }) =>
+              looking?.option === option.name &&
+              looking.choice === value &&
+              !option.choices.find((one) => one.chosen && one.value === value),
+          );
+          return (
+            <li key={option.name}>
+              <fieldset>
+                <legend>{option.title}</legend>
+                {option.choices.map((choice) => (
+                  <button
+                    key={choice.value}
+                    type="button"
+                    aria-pressed={choice.chosen}
+                    aria-expanded={open ? open.value === choice.value : undefined}
+                    className={choice.changes?.says.some(({ never }) => never) ? 'choice cannot' : 'choice'}
+                    onClick={() => setLooking(choice.chosen ? null : { option: option.name, choice: choice.value })}
+                  >
+                    {choice.value}
+                  </button>
+                ))}
+              </fieldset>
+              {open?.changes ? (
+                <ChoiceDetail
+                  key={open.value}
+                  choice={open}
+                  changes={open.changes}
+                  busy={busy}
+                  onTake={() => take(option, open)}
+                  onClose={() => setLooking(null)}
+                />
+              ) : null}
+            </li>
+          );
+        })}
+      </ul>
+      {data.brief.options.stores === 'none' ? null : <StoresAt data={data} />}
+      {data.brief.options.stand === 'a rod' ? <Rod data={data} /> : null}
+      <Unseen data={data} />
+    </>
+  );
+}
+
+const MOST_STEPS = 8;
+
+function ChoiceDetail({
+  choice,
+  changes,
+  busy,
+  onTake,
+  onClose,
+}: {
+  choice: ChoiceRow;
+  changes: Consequence;
+  busy: boolean;
+  onTake: () => void;
+  onClose: () => void;
+}): ReactNode {
+  const { adds, removes, minutes, shows, hides, decideBy, lost, says } = changes;
+  const refused = says.find(({ never }) => never);
+  const steps = (list: Consequence['adds']) =>
+    capped(
+      list.map(({ key, title, minutes: own }) => ({ key, text: `${title}, ${own} min` })),
+      MOST_STEPS,
+      (left) => ({ key: 'more', text: `and ${counted(left, 'step')} more` }),
+    );
+  return (
+    <div className="choice-detail" role="region" aria-label={`What ${choice.said} would change`}>
+      {refused ? (
+        <p role="alert">
+          <strong>It cannot be:</strong> {refused.says}.
+        </p>
+      ) : null}
+      {says
+        .filter(({ never }) => !never)
+        .map(({ says: told }) => (
+          <p key={told}>{told}.</p>
+        ))}
+      <div className="choice-columns">
+        <section>
+          <h3>Adds</h3>
+          <ul>
+            {steps(adds).map(({ key, text }) => (
+              <li key={key}>{text}</li>
+            ))}
+            {adds.length === 0 ? <li className="dim">no step</li> : null}
+          </ul>
+        </section>
+        <section>
+          <h3>Takes away</h3>
+          <ul>
+            {steps(removes).map(({ key, text }) => (
+              <li key={key}>{text}</li>
+            ))}
+            {removes.length === 0 ? <li className="dim">no step</li> : null}
+          </ul>
+        </section>
+        <section>
+          <h3>Seen and hidden</h3>
+          <ul>
+            {shows.map((title) => (
+              <li key={title}>shows {title}</li>
+            ))}
+            {hides.map((title) => (
+              <li key={title}>hides {title}</li>
+            ))}
+            {shows.length + hides.length === 0 ? <li className="dim">nothing changes</li> : null}
+          </ul>
+        </section>
+      </div>
+      <p>
+        <strong>
+          {minutes === 0
+            ? 'As much work as now'
+            : `${durationInWords(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}`}
+        </strong>
+        {decideBy ? `; decide by ${shortDay(decideBy)}` : ''}
+        {lost > 0 ? `; ${durationInWords(lost)} of what is done would be lost` : ''}.
+      </p>
+      <p className="pane-actions">
+        <Button variant="contained" disabled={busy || Boolean(refused)} onClick={onTake}>
+          Choose {choice.said}
+        </Button>
+        <Button onClick={onClose}>Leave it</Button>
+      </p>
+    </div>
+  );
+}
+
+/** What hangs at which station: empty lines hang nothing. */
+function StoresAt({ data }: { data: KitPage }): ReactNode {
+  const { run, busy } = useSaving();
+  const known = new Map(data.brief.storesAt.map(({ station, carries }) => [station, carries]));
+  const [typed, setTyped] = useState<Partial<Record<StoreStation, string>>>({});
+  const keep = () =>
+    void run(
+      (act) =>
+        save({
+          act,
+          briefId: data.briefId,
+          station: 'kit',
+          entity: 'brief',
+          id: data.brief.id,
+          version: data.brief.version,
+          fields: {
+            storesAt: STORE_STATIONS.flatMap((station) => {
+              const carries = (typed[station] ?? known.get(station) ?? '').trim();
+              return carries ? [{ station, carries }] : [];
+            }),
+          },
+        }),
+      'Stores kept: each has its holes, its building and its hanging on the route',
+    );
+  return (
+    <section className="kit-part">
+      <h2>Stores by station</h2>
+      <div className="field-grid">
+        {STORE_STATIONS.map((station) => (
+          <label key={station} style={{ gridColumn: 'span 3' }}>
+            {station}
+            <input
+              value={typed[station] ?? known.get(station) ?? ''}
+              placeholder="nothing"
+              onChange={(event) => setTyped({ ...typed, [station]: event.target.value })}
+            />
+          </label>
+        ))}
+      </div>
+      <p className="pane-actions">
+        <Button variant="outlined" disabled={busy} onClick={keep}>
+          Keep the stores
+        </Button>
+      </p>
+    </section>
+  );
+}
+
+const ROD_FIELDS = [
+  { name: 'angleDeg', label: 'Angle to the base, °', usual: 60 },
+  { name: 'heightMm', label: 'Socket above the base, mm', usual: 120 },
+  { name: 'baseMm', label: 'Thickness of the base, mm', usual: 20 },
+  { name: 'socketMm', label: 'Depth of the socket, mm', usual: 15 },
+] as const;
+
+/** The rod with its angle and socket: how long it has to be cut. */
+function Rod({ data }: { data: KitPage }): ReactNode {
+  const { run, busy } = useSaving();
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const valueOf = (name: (typeof ROD_FIELDS)[number]) =>
+    typed[name.name] ?? String(data.brief.rod?.[name.name] ?? name.usual);
+  const keep = () =>
+    void run(
+      (act) =>
+        save({
+          act,
+          briefId: data.briefId,
+          station: 'kit',
+          entity: 'brief',
+          id: data.brief.id,
+          version: data.brief.version,
+          fields: {
+            rod: Object.fromEntries(ROD_FIELDS.map((field) => [field.name, parseNumber(valueOf(field)) ?? Number.NaN])),
+          },
+        }),
+      'The rod is kept',
+    );
+  return (
+    <section className="kit-part">
+      <h2>Rod</h2>
+      <div className="field-grid">
+        {ROD_FIELDS.map((field) => (
+          <label key={field.name} style={{ gridColumn: 'span 3' }}>
+            {field.label}
+            <input
+              inputMode="decimal"
+              value={valueOf(field)}
+              onChange={(event) => setTyped({ ...typed, [field.name]: event.target.value })}
+            />
+          </label>
+        ))}
+      </div>
+      <p className="pane-actions">
+        <Button variant="outlined" disabled={busy} onClick={keep}>
+          Keep the rod
+        </Button>
+        {data.rodMm === null ? null : (
+          <span>
+            Cut it <strong>{data.rodMm.toFixed(1)} mm</strong> long: height and base ÷ sin of the angle, and the socket.
+          </span>
+        )}
+      </p>
+    </section>
+  );
+}
+
+/** What nobody will see with these options, and the work that may be left out for it. */
+function Unseen({ data }: { data: KitPage }): ReactNode {
+  const { run, busy } = useSaving();
+  const saved = data.leave.filter(({ left }) => left).reduce((sum, { minutes }) => sum + minutes, 0);
+  const hidden = data.sight.filter(({ sight }) => sight === 'hidden');
+  const glass = data.sight.filter(({ sight }) => sight === 'through glass');
+  if (data.sight.length === 0 && data.leave.length === 0) return null;
+  return (
+    <section className="kit-part">
+      <h2>Seen or not</h2>
+      {hidden.length > 0 ? (
+        <p>
+          Not seen: {hidden.map(({ title }) => title.toLowerCase()).join(', ')} ({hidden[0]!.because}).
+        </p>
+      ) : null}
+      {glass.length > 0 ? (
+        <p>
+          Through glass only: {glass.map(({ title }) => title.toLowerCase()).join(', ')} ({glass[0]!.because}).
+        </p>
+      ) : null}
+      {data.leave.length > 0 ? (
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>May be left out</th>
+              <th>Because</th>
+              <th className="num">Saves</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {data.leave.map(({ rule, says, because, minutes, left }) => (
+              <tr key={rule}>
+                <td>{says}</td>
+                <td>{because}</td>
+                <td className="num">{minutes} min</td>
+                <td>
+                  <Button
+                    size="small"
+                    variant="outlined"
+                    disabled={busy}
+                    onClick={() =>
+                      void run(
+                        (act) =>
+                          leaveOut({ act, briefId: data.briefId, version: data.brief.version, rule, left: !left }),
+                        left ? 'On the route again' : `Left out: ${minutes} min saved`,
+                      )
+                    }
+                  >
+                    {left ? 'Do it after all' : 'Leave it'}
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
+      {saved > 0 ? <p className="dim">{durationInWords(saved)} saved by what is left out.</p> : null}
+    </section>
+  );
+}

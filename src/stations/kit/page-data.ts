@@ -1,0 +1,164 @@
+import type { BriefView } from '@/core/brief/derive';
+import { consequencesOf, type Consequence } from '@/core/brief/consequences';
+import { dayContradictions } from '@/core/brief/day-contradictions';
+import { heldUpBy } from '@/core/brief/held-up';
+import { leaveIt, type LeaveIt } from '@/core/brief/leave-it';
+import { progressOf } from '@/core/brief/progress';
+import type { Fields, Kept } from '@/core/kept/records';
+import type { ColourShelf } from '@/core/kept/state';
+import { saidTogether } from '@/core/kit/conflicts';
+import { compare, rodLength, type Comparison } from '@/core/kit/measuring';
+import { choiceSaid, OPTION_CHOICES, optionsFor, type OptionName } from '@/core/kit/options';
+import { partJobs } from '@/core/kit/part-work';
+import { inBoxOrder, partNumber } from '@/core/kit/parts';
+import { sightOf, type Sight } from '@/core/kit/seen';
+import { subjectKey } from '@/core/kit/subjects';
+import { figuresOf, type ToolFigures } from '@/core/kit/tools';
+import { machineOf } from '@/core/outline/presets';
+import { fullDay, shortDay } from '@/ui/dates';
+import { counted, listed } from '@/core/units/words';
+
+export interface ChoiceRow {
+  value: string;
+  /** "gear up" */
+  said: string;
+  chosen: boolean;
+  /** What it would change; null for what is chosen. */
+  changes: Consequence | null;
+}
+export interface OptionRow {
+  name: OptionName;
+  title: string;
+  choices: ChoiceRow[];
+}
+export type PartRow = Kept<'part'> & {
+  /** "C 12" */
+  called: string;
+  zoneTitle: string;
+  /** The part that it is used instead of, by its number. */
+  replaces: string;
+  /** What has to be done with it. */
+  work: string[];
+  /** What it holds up, with the day: "Build the gear, Thu 3 Dec"; '' where nothing waits. */
+  holdsUp: string;
+};
+
+export interface KitPage {
+  briefId: string;
+  brief: Kept<'brief'>;
+  airframe: Kept<'airframe'>;
+  sessions: Fields<'weekly_session'>[];
+  options: OptionRow[];
+  /** What is to be known of the choices together. */
+  said: string[];
+  parts: PartRow[];
+  leave: LeaveIt[];
+  /** Zones that are not in plain sight, with the reason. */
+  sight: { title: string; sight: Sight; because: string }[];
+  measures: (Kept<'kit_measure'> & { zoneTitle: string; compared: Comparison })[];
+  tools: (Kept<'tool'> & { figures: ToolFigures })[];
+  subjects: (Kept<'subject'> & { minutes: number; steps: number; open: number; finish: string | null })[];
+  rodMm: number | null;
+  zoneDays: (Kept<'zone_day'> & { zoneTitle: string; contradictions: string[] })[];
+  zones: { value: string; label: string }[];
+  codes: { value: string; label: string }[];
+  /** Colours that are not laid with the airbrush, and why. */
+  ways: { code: string; name: string; way: string; because: string }[];
+}
+
+export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
+  const { brief, airframe, sessions, parts, measures, subjects, zoneDays, log } = view.state;
+  const machine = machineOf(airframe.preset);
+  const titles = new Map(view.outline.zones.map(({ key, title }) => [key, title]));
+  const zoneTitle = (key: string) => titles.get(key) ?? '';
+  const changes = new Map(consequencesOf(view).map((one) => [`${one.option} ${one.choice}`, one]));
+  const contradictions = dayContradictions(view.state, view.outline, fullDay);
+  return {
+    briefId: brief.id,
+    brief,
+    airframe,
+    sessions,
+    options: optionsFor(machine).map((name) => ({
+      name,
+      title: OPTION_CHOICES[name].title,
+      choices: OPTION_CHOICES[name].choices.map((value): ChoiceRow => ({
+        value,
+        said: choiceSaid(name, value),
+        chosen: brief.options[name] === value,
+        changes: changes.get(`${name} ${value}`) ?? null,
+      })),
+    })),
+    said: saidTogether(brief.options, machine, progressOf(log)).map(({ says }) => says),
+    parts: partRows(view, parts, zoneTitle),
+    leave: leaveIt(view.outline, brief.options, view.route.steps, brief.leftOut),
+    sight: view.outline.zones.flatMap((zone) => {
+      const { sight, because } = sightOf(zone, brief.options);
+      return sight === 'plain' ? [] : [{ title: zone.title, sight, because }];
+    }),
+    measures: measures.map((measure) => ({
+      ...measure,
+      zoneTitle: zoneTitle(measure.zone),
+      compared: compare(measure, brief.denominator),
+    })),
+    tools: shelf.tools.map((tool) => ({ ...tool, figures: figuresOf(tool) })),
+    subjects: subjects.map((subject) => {
+      const own = view.plan.work.filter(({ key }) => key.startsWith(`${subjectKey(subject.title)}:`));
+      const steps = view.route.steps.filter(({ key }) => key.startsWith(`${subjectKey(subject.title)}:`));
+      return {
+        ...subject,
+        steps: steps.length,
+        minutes: steps.reduce((sum, { minutes }) => sum + minutes, 0),
+        open: view.open.filter(({ zone }) => zone.startsWith(`${subjectKey(subject.title)}.`)).length,
+        finish:
+          own
+            .map(({ end }) => end)
+            .sort()
+            .at(-1) ?? null,
+      };
+    }),
+    rodMm: brief.rod && rodLength(brief.rod.heightMm, brief.rod.baseMm, brief.rod.angleDeg, brief.rod.socketMm),
+    zoneDays: zoneDays.map((own) => ({
+      ...own,
+      zoneTitle: zoneTitle(own.zone),
+      contradictions: contradictions.flatMap(({ zone, says }) => (zone === own.zone ? [says] : [])),
+    })),
+    zones: view.outline.zones.map(({ key, title }) => ({ value: key, label: title })),
+    codes: shelf.codes.map(({ code, name }) => ({ value: code, label: `${code} ${name}` })),
+    ways: view.calls.flatMap(({ code, official, way }) =>
+      way.way === 'airbrush' ? [] : [{ code, name: official?.record.name ?? '', way: way.way, because: way.because }],
+    ),
+  };
+}
+
+const MOST_HELD = 2;
+
+function partRows(view: BriefView, parts: readonly Kept<'part'>[], zoneTitle: (key: string) => string): PartRow[] {
+  const held = heldUpBy(view.route, view.plan);
+  const byId = new Map(parts.map((part) => [part.id, part]));
+  const done = new Set(view.plan.work.flatMap(({ key, done: isDone }) => (isDone ? [key] : [])));
+  const work = new Map<string, { titles: string[]; holds: Set<string> }>();
+  for (const job of partJobs(parts)) {
+    const holds = held.get(job.key)?.holds ?? [];
+    for (const id of job.parts) {
+      const known = work.get(id) ?? { titles: [], holds: new Set<string>() };
+      known.titles.push(done.has(job.key) ? `${job.title} (done)` : job.title);
+      for (const { title, start } of holds) known.holds.add(start ? `${title}, ${shortDay(start)}` : title);
+      work.set(id, known);
+    }
+  }
+  return inBoxOrder(parts).map((part) => {
+    const own = work.get(part.id);
+    const holds = [...(own?.holds ?? [])];
+    return {
+      ...part,
+      called: partNumber(part),
+      zoneTitle: zoneTitle(part.zone),
+      replaces: part.replacesId ? partNumber(byId.get(part.replacesId)!) : '',
+      work: own?.titles ?? [],
+      holdsUp:
+        holds.length > MOST_HELD
+          ? `${listed(holds.slice(0, 1))} and ${counted(holds.length - 1, 'step')} more`
+          : listed(holds),
+    };
+  });
+}

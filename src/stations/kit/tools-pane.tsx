@@ -1,0 +1,76 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import Link from 'next/link';
+import { TOOL_KINDS, TYPICAL_TOOL } from '@/core/kit/tools';
+import { optionsOf, type FieldSpec } from '@/ui/fields';
+import type { KitPage } from './page-data';
+import { RecordList } from './record-list';
+
+const FIELDS: FieldSpec[] = [
+  { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(TOOL_KINDS), width: 3 },
+  { name: 'name', label: 'Name', width: 5 },
+  { name: 'needleMm', label: 'Needle', unit: 'mm', type: 'number', optional: true, width: 2 },
+  { name: 'lineMm', label: 'Least line', unit: 'mm', type: 'number', optional: true, width: 2 },
+  { name: 'filmUm', label: 'Film', unit: 'µm', type: 'number', optional: true, width: 3 },
+  { name: 'wasteMl', label: 'Waste', unit: 'ml', type: 'number', optional: true, width: 3 },
+  { name: 'minutes', label: 'To set up and clean', unit: 'min', type: 'number', optional: true, width: 3 },
+];
+const figure = (value: number | null, unit: string) => (value === null ? '–' : `${value} ${unit}`);
+
+/** What is owned: it decides how each colour is brought on. */
+export function ToolsPane({ data }: { data: KitPage }): ReactNode {
+  return (
+    <>
+      <RecordList
+        briefId={data.briefId}
+        entity="tool"
+        records={data.tools}
+        heads={[
+          { title: 'Tool' },
+          { title: 'Kind' },
+          { title: 'Least line', num: true },
+          { title: 'Film of a coat', num: true },
+          { title: 'Waste', num: true },
+          { title: 'Set up', num: true },
+        ]}
+        nameOf={({ name }) => name}
+        cells={({ kind, figures }) => [
+          kind,
+          figure(figures.lineMm, 'mm'),
+          figure(figures.filmUm, 'µm'),
+          figure(figures.wasteMl, 'ml'),
+          figure(figures.minutes, 'min'),
+        ]}
+        fields={FIELDS}
+        blank={{ kind: 'airbrush', name: '', needleMm: '', lineMm: '', filmUm: '', wasteMl: '', minutes: '' }}
+        add="Add a tool"
+        empty={
+          <>
+            <strong>No tool is listed.</strong> Until one is, everything is planned with an airbrush of a 0.3 mm needle
+            ({TYPICAL_TOOL.airbrush.reason}). List what you own, and each colour gets the way that suits its area, its
+            edge and your tools.
+          </>
+        }
+      />
+      {data.ways.length > 0 ? (
+        <section className="kit-part">
+          <h2>Not with the airbrush</h2>
+          <ul>
+            {data.ways.map(({ code, name, way, because }) => (
+              <li key={code}>
+                <Link
+                  prefetch={false}
+                  href={`/briefs/${data.briefId}/colours?code=${encodeURIComponent(code)}&show=layers`}
+                >
+                  {code} {name}
+                </Link>
+                : {way} ({because})
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+    </>
+  );
+}
