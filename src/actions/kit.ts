@@ -15,6 +15,7 @@ import { perform, stampedAct } from '@/data/acts';
 import { loadBrief } from '@/data/briefs';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
 import { askWhatCameUp } from './ask-what-came-up';
+import { checkValue } from './check-evidence';
 import { checkKit, checkOptions } from './check-kit';
 import { asRead, tableText, type TableRead } from './table-read';
 
@@ -182,7 +183,12 @@ export async function takeParts(input: unknown): Promise<Result<{ parts: number 
       throw new Refused('', `A register holds at most ${MOST_PARTS} parts.`);
     const ids = new Map(state.parts.map((part) => [keyOfPart(part), part.id]));
     for (const { part } of rows) ids.set(keyOfPart(part), randomUUID());
-    const ordered = inBoxOrder(rows.map(({ part, replaces }) => ({ ...part, replaces })));
+    const ordered = await Promise.all(
+      inBoxOrder(rows.map(({ part, replaces }) => ({ ...part, replaces }))).map(async (part) => ({
+        ...part,
+        codes: await Promise.all(part.codes.map(async (code) => (await checkValue('colour', code, 'codes')).value)),
+      })),
+    );
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
       await writer.insertMany(
         'part',

@@ -125,12 +125,13 @@ const AIRBRUSH_LEAST_CM2 = 2;
 /** Smaller than this a spray can is no tool for it. */
 const CAN_LEAST_CM2 = 60;
 
-/** The way of applying that suits a colour, from its area, its edge and what is owned. A builder who listed no tools has the usual ones. */
+/** The way of applying that suits a colour, from its area, its edge and what is owned. A builder who listed no tools has an airbrush. */
 export function suggestWay({ areaCm2, edge, metallic }: Job, tools: readonly Tool[]): Suggestion {
+  if (tools.length === 0) return { way: 'airbrush', because: 'no tool is listed: planned with an airbrush' };
   const owns = (kind: ToolKind) => tools.some((tool) => tool.kind === kind);
-  const airbrush = tools.length === 0 || owns('airbrush');
+  const airbrush = owns('airbrush');
   const area = `${areaCm2 < 10 ? areaCm2.toFixed(1) : Math.round(areaCm2)} cm²`;
-  if (areaCm2 > 0 && areaCm2 < AIRBRUSH_LEAST_CM2 && edge === 'hard' && (tools.length === 0 || owns('brush')))
+  if (areaCm2 > 0 && areaCm2 < AIRBRUSH_LEAST_CM2 && edge === 'hard' && owns('brush'))
     return { way: 'brush', because: `${area} with a hard edge: less than the cleaning of an airbrush` };
   if (airbrush) {
     const line = Math.min(...tools.filter(({ kind }) => kind === 'airbrush').map((tool) => figuresOf(tool).lineMm!));

@@ -7,7 +7,7 @@ export interface PartWork {
   job: string;
   /** "Degrease", "Mend": the beginning of the step's title. */
   does: string;
-  kind: 'wash' | 'clean' | 'mend' | 'fit' | 'assemble' | 'sand';
+  kind: 'wash' | 'clean' | 'mend' | 'fit' | 'assemble' | 'sand' | 'spray';
   minutes: number;
   /** Alike parts of one zone are one piece of work: so many minutes for each further one. */
   together: number | null;
@@ -58,6 +58,8 @@ export interface PartJob extends Pick<PartWork, 'job' | 'kind' | 'caution' | 'wh
   /** Where it belongs; '' where nobody said. */
   zone: string;
   parts: readonly string[];
+  /** What they are painted with, where that is the job. */
+  code: string | null;
   /** The day on which the last of them is expected; null where all are there. */
   notBefore: string | null;
 }
@@ -72,7 +74,7 @@ export function partJobs(register: readonly Part[]): PartJob[] {
   const parts = inBoxOrder(register);
   const replaced = new Set(parts.flatMap(({ replacesId }) => replacesId ?? []));
   const byId = new Map(parts.map((part) => [part.id, part]));
-  const jobs = new Map<string, { work: PartWork; parts: Part[] }>();
+  const jobs = new Map<string, { work: PartWork; parts: Part[]; code?: string }>();
   for (const part of parts) {
     if (replaced.has(part.id)) continue;
     const ordered = part.orderedUntil !== null;
@@ -84,12 +86,20 @@ export function partJobs(register: readonly Part[]): PartJob[] {
       if (known) known.parts.push(part);
       else jobs.set(key, { work: one, parts: [part] });
     }
+    if (part.painted !== 'assembly')
+      for (const code of part.codes) {
+        const manner = part.painted === 'sprue' ? 'on the sprue' : 'on a stick';
+        const key = `parts:paint ${code} ${manner}:${part.zone}`;
+        const known = jobs.get(key);
+        if (known) known.parts.push(part);
+        else jobs.set(key, { work: painting(code, manner), parts: [part], code });
+      }
     const old = part.replacesId && byId.get(part.replacesId);
     if (old) jobs.set(`part:${partNumber(part)}:replace`, { work: replacing(old), parts: [part] });
     else if (ordered && ORIGIN_WORK[part.origin].length === 0 && conditions.length === 0)
       jobs.set(`part:${partNumber(part)}:unpack`, { work: UNPACK, parts: [part] });
   }
-  return [...jobs].map(([key, { work: one, parts: of }]) => {
+  return [...jobs].map(([key, { work: one, parts: of, code = null }]) => {
     const pieces = of.reduce((sum, { count }) => sum + count, 0);
     const days = of.flatMap(({ orderedUntil }) => orderedUntil ?? []).sort();
     return {
@@ -99,6 +109,7 @@ export function partJobs(register: readonly Part[]): PartJob[] {
       title: `${one.does} ${of.length > MOST_NAMED ? counted(of.length, 'part') : listed(of.map(partName))}`,
       minutes: Math.round(one.minutes + (one.together ?? one.minutes * 0.5) * (pieces - 1)),
       caution: one.caution,
+      code,
       why: one.why,
       zone: of[0]!.zone,
       parts: of.map(({ id }) => id),
@@ -109,4 +120,6 @@ export function partJobs(register: readonly Part[]): PartJob[] {
 
 const replacing = (old: Part): PartWork =>
   work('replace', `Cut ${partName(old)} away and fit in its place`, 'fit', 15, null, 'blade', 'dry-fit it first');
+const painting = (code: string, manner: string): PartWork =>
+  work('paint', `Paint in ${code} ${manner}:`, 'spray', 15, 2, null, 'painted before it is assembled');
 const UNPACK = work('unpack', 'Unpack, look over and dry-fit', 'fit', 10, null, null);

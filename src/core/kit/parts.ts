@@ -56,16 +56,17 @@ export function registerFaults(
 ): { id: string; field: string; says: string }[] {
   const faults: { id: string; field: string; says: string }[] = [];
   const byId = new Map(parts.map((part) => [part.id, part]));
-  const seen = new Map<string, (typeof parts)[number]>();
+  const seen = new Set<string>();
+  const free = new Set<string>();
   for (const part of parts) {
     const key = keyOfPart(part);
     if (seen.has(key))
       faults.push({ id: part.id, field: 'number', says: `${partNumber(part)} is in the register already` });
-    else seen.set(key, part);
+    else seen.add(key);
     if (part.replacesId === part.id)
       faults.push({ id: part.id, field: 'replacesId', says: `${partNumber(part)} cannot replace itself` });
     else {
-      const circle = replacedBy(part.id, byId);
+      const circle = circleOf(part.id, byId, free);
       if (circle)
         faults.push({
           id: part.id,
@@ -83,16 +84,22 @@ export function registerFaults(
   return faults;
 }
 
-/** The circle of replacements that a part stands in, itself first and last; null where it stands in none. */
-function replacedBy<T extends Pick<Part, 'id' | 'replacesId'>>(id: string, byId: ReadonlyMap<string, T>): T[] | null {
+/** The circle of replacements that a part stands in, itself first and last; null where it stands in none. `free` are known to stand in none. */
+function circleOf<T extends Pick<Part, 'id' | 'replacesId'>>(
+  id: string,
+  byId: ReadonlyMap<string, T>,
+  free: Set<string>,
+): T[] | null {
   const way: T[] = [];
   const visited = new Set<string>();
-  for (let at = byId.get(id); at; at = at.replacesId ? byId.get(at.replacesId) : undefined) {
-    way.push(at);
+  for (let at = byId.get(id); at && !free.has(at.id); at = at.replacesId ? byId.get(at.replacesId) : undefined) {
+    // A circle further on is told at its own parts.
     if (visited.has(at.id)) return null;
+    way.push(at);
     visited.add(at.id);
     if (at.replacesId === id) return [...way, byId.get(id)!];
   }
+  for (const one of visited) free.add(one);
   return null;
 }
 

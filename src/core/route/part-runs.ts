@@ -2,16 +2,23 @@ import type { PartJob } from '@/core/kit/part-work';
 import type { Outline } from '@/core/outline/outline';
 import { coveredWith } from '@/core/outline/zones';
 import { BLADE, CA, DUST, EDGES, SOLVENT } from './rules/cautions';
+import { SPRAYING } from '@/core/paint/spraying';
+import { loadOf } from './call-coat';
 import type { Lane } from './rules/rule';
 import { wantedBefore } from './stage-of-zone';
-import { stepOf, type Addition } from './step';
+import { stepOf, type Addition, type RouteCall } from './step';
 
 const CAUTIONS = { resin: DUST, blade: BLADE, cyanoacrylate: CA, solvent: SOLVENT, edges: EDGES } as const;
 
 /** What the register of parts makes to do, each before the step that needs the part. */
-export function partAdditions(jobs: readonly PartJob[], outline: Outline, done: ReadonlySet<string>): Addition[] {
+export function partAdditions(
+  jobs: readonly PartJob[],
+  outline: Outline,
+  done: ReadonlySet<string>,
+  callFor: (code: string) => RouteCall,
+): Addition[] {
   const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
-  return jobs.map(({ key, title, kind, minutes, zone: of, caution, why, notBefore }) => {
+  return jobs.map(({ key, title, kind, minutes, zone: of, caution, why, notBefore, code }) => {
     const zone = zones.get(of) ?? null;
     const wash = kind === 'wash';
     return {
@@ -20,12 +27,19 @@ export function partAdditions(jobs: readonly PartJob[], outline: Outline, done: 
         cautions: caution ? [CAUTIONS[caution]] : [],
         why: [why, notBefore ? `expected by ${notBefore}` : ''].filter(Boolean).join('; '),
         notBefore,
+        ...(code === null ? {} : painted(callFor(code), code)),
       }),
       // What is found out of the box is looked over with the rest; what is washed is washed with the sprues.
       after: wash ? [] : notBefore ? ['options'] : ['check-parts'],
       before: [wantedBefore(zone, done)],
     };
   });
+}
+
+/** What is in the airbrush for parts that are painted apart. */
+function painted(call: RouteCall, code: string) {
+  const load = loadOf({ ...call, code });
+  return { load, booth: true, code, cautions: [SPRAYING[load.chemistry].caution] };
 }
 
 function laneOf(zone: Outline['zones'][number] | null): Lane {

@@ -55,7 +55,7 @@ export function buildRoute(input: RouteInput): Route {
   network.splice('colours', camouflage(outside, input));
   network.splice('markings', appliedMarkings(input.markings, input.climate));
   network.add(
-    ...partAdditions(input.parts ?? [], input.outline, new Set(input.done)),
+    ...partAdditions(input.parts ?? [], input.outline, new Set(input.done), input.callFor),
     ...structureAdditions(
       (input.structure ?? []).filter(({ zone }) => !hidden.has(zone)),
       input.outline,

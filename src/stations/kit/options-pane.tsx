@@ -8,7 +8,7 @@ import type { Consequence } from '@/core/brief/consequences';
 import { STORE_STATIONS, type StoreStation } from '@/core/kit/stores';
 import { durationInWords } from '@/core/units/minutes';
 import { parseNumber } from '@/core/units/number';
-import { capped, counted } from '@/core/units/words';
+import { capital, capped, counted } from '@/core/units/words';
 import { shortDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
 import type { ChoiceRow, KitPage, OptionRow } from './page-data';
@@ -110,8 +110,23 @@ function ChoiceDetail({
       {says
         .filter(({ never }) => !never)
         .map(({ says: told }) => (
-          <p key={told}>{told}.</p>
+          <p key={told}>{capital(told)}.</p>
         ))}
+      <p>
+        <strong>
+          {minutes === 0
+            ? 'As much work as now'
+            : `${durationInWords(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}`}
+        </strong>
+        {decideBy ? `; decide by ${shortDay(decideBy)}` : ''}
+        {lost > 0 ? `; ${durationInWords(lost)} of what is done would be lost` : ''}.
+      </p>
+      <p className="pane-actions">
+        <Button variant="contained" disabled={busy || Boolean(refused)} onClick={onTake}>
+          Choose {choice.said}
+        </Button>
+        <Button onClick={onClose}>Leave it</Button>
+      </p>
       <div className="choice-columns">
         <section>
           <h3>Adds</h3>
@@ -144,21 +159,6 @@ function ChoiceDetail({
           </ul>
         </section>
       </div>
-      <p>
-        <strong>
-          {minutes === 0
-            ? 'As much work as now'
-            : `${durationInWords(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}`}
-        </strong>
-        {decideBy ? `; decide by ${shortDay(decideBy)}` : ''}
-        {lost > 0 ? `; ${durationInWords(lost)} of what is done would be lost` : ''}.
-      </p>
-      <p className="pane-actions">
-        <Button variant="contained" disabled={busy || Boolean(refused)} onClick={onTake}>
-          Choose {choice.said}
-        </Button>
-        <Button onClick={onClose}>Leave it</Button>
-      </p>
     </div>
   );
 }

@@ -239,7 +239,7 @@ function PartTable({ parts, chosen, onToggle, onSet, onOpen }: TableProps): Reac
   });
   return (
     <div role="table" aria-label="Parts" aria-rowcount={parts.length + 1}>
-      <div className="part-row head" role="row">
+      <div className="part-row part-heads" role="row">
         <span role="columnheader" aria-label="Chosen" />
         <span role="columnheader">Number</span>
         <span role="columnheader">Name</span>
