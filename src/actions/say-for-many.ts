@@ -22,8 +22,11 @@ import { checkValue, onItsSide } from './check-evidence';
 /** What one source says of many zones, in one act that is taken back as one. */
 
 const { aspect, item } = RECORDS.question.shape;
-/** A source that is there, or a new one of the kit by its title. */
-const sourceAsked = z.union([z.uuid(), z.object({ kitSheet: z.string().trim().min(1, 'Title is needed').max(120) })]);
+/** A source that is there, or a new one of a kind. */
+const sourceAsked = z.union([
+  z.uuid(),
+  z.object({ kind: z.enum(['kit-sheet', 'photograph']), title: z.string().trim().min(1, 'Title is needed').max(120) }),
+]);
 
 async function briefOf(briefId: string): Promise<BriefState> {
   const state = await loadBrief(briefId);
@@ -45,7 +48,7 @@ interface SaidOf {
 type Source = Fields<'source'> & { id: string | null };
 
 function sourceFor(state: BriefState, asked: z.infer<typeof sourceAsked>): Source {
-  if (typeof asked !== 'string') return { ...BLANK_SOURCE, kind: 'kit-sheet', title: asked.kitSheet, id: null };
+  if (typeof asked !== 'string') return { ...BLANK_SOURCE, ...asked, id: null };
   const source = state.sources.find(({ id }) => id === asked);
   if (!source) throw new Refused('source', 'This source is gone.');
   return source;

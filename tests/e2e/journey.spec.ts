@@ -1,36 +1,6 @@
 import { readFileSync } from 'node:fs';
-import type { Locator, Page } from '@playwright/test';
+import { Hand } from '../support/hand';
 import { expect, reset, test } from '../support/story';
-
-/** Counts what a builder does by hand: each press of the mouse, each key, each choice of a file. */
-class Hand {
-  presses = 0;
-  constructor(private readonly page: Page) {}
-  async click(target: Locator) {
-    await target.click();
-    this.presses += 1;
-  }
-  async type(target: Locator, text: string) {
-    await target.fill(text);
-    this.presses += text.length + 1;
-  }
-  async press(key: string) {
-    await this.page.keyboard.press(key);
-    this.presses += 1;
-  }
-  /** A field with a list: opened, and one chosen. */
-  async select(target: Locator, value: string) {
-    await target.selectOption(value);
-    this.presses += 2;
-  }
-  /** A button that asks for a file: pressed, the file found and taken. */
-  async file(opens: Locator, name: string, text: string) {
-    const asked = this.page.waitForEvent('filechooser');
-    await opens.click();
-    await (await asked).setFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
-    this.presses += 3;
-  }
-}
 
 const ZONES = [
   'fuselage-lower',
@@ -82,10 +52,11 @@ test.describe('from an empty house to paper', () => {
     await hand.click(page.getByRole('link', { name: /New brief/ }));
     await hand.type(page.getByLabel('Type', { exact: true }), 'Heron');
     await hand.type(page.getByLabel('Serial'), 'T 7');
+    await hand.select(page.getByLabel('Layout'), 'twin');
+    await hand.type(page.getByLabel('Scale', { exact: true }), '1/72');
+    await hand.click(page.getByText('Unit, name and the day it depicts'));
     await hand.type(page.getByLabel('Depicts from'), '1951-05-08');
     await hand.type(page.getByLabel('Depicts to'), '1951-05-14');
-    await hand.type(page.getByLabel('Scale', { exact: true }), '1/72');
-    await hand.select(page.getByLabel('Begin from'), 'twin');
     await hand.click(page.getByRole('button', { name: 'Begin the brief' }));
     await expect(page).toHaveURL(/evidence$/);
 

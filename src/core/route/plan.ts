@@ -153,7 +153,7 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
     loads: plan.feasible ? plan.loads : 0,
     sessionsLeft: plan.feasible ? plan.sessions : 0,
     holding: plan.feasible ? plan.holding : [],
-    because: plan.feasible ? [] : plan.because,
+    because: plan.feasible ? [] : [...tooFarAhead(route, sessions, origin, timeZone), ...plan.because],
     broken: broken
       .filter(({ to }) => !isDone.has(to))
       .map(({ from, to, maxLag }) => ({
@@ -162,6 +162,24 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
         until: local(actuals.find(({ id }) => id === from)!.end + maxLag!),
       })),
   };
+}
+
+/** Parts that arrive only behind the last session that is laid out. */
+function tooFarAhead(
+  { steps }: Route,
+  sessions: readonly BenchSession[],
+  origin: string,
+  timeZone: string,
+): Infeasible[] {
+  const last = sessions.at(-1);
+  const until = last ? elapsedToLocal(last.end, timeZone, origin).slice(0, 10) : '';
+  return steps
+    .filter(({ notBefore }) => notBefore !== null && notBefore > until)
+    .map(({ title, notBefore }) => ({
+      links: [],
+      says: `${title}: it is expected on ${notBefore} only, and sessions are laid out until ${until}`,
+      wouldHelp: ['a part that arrives sooner'],
+    }));
 }
 
 /**

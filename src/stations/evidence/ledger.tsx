@@ -18,6 +18,7 @@ import { clarityOf } from '@/core/evidence/shown';
 import { CertaintyMark } from '@/sheet/airframe-sheet';
 import { counted, lowered } from '@/core/units/words';
 import { fullDay, shortDay } from '@/ui/dates';
+import { dueInWords } from '@/ui/due-words';
 import type { Result } from '@/core/interchange/result';
 import { Offers } from '@/ui/fields';
 import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
@@ -75,6 +76,11 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
   );
   const years = useMemo(() => yearSpans(columns.map(({ source }) => source)), [columns]);
   const editing = draft !== null;
+  // Before any source stands in the columns there is room to say by when each answer is wanted.
+  const dues = useMemo(
+    () => new Map(sources.length === 0 ? data.open.map(({ questionId, due }) => [questionId, dueInWords(due)]) : []),
+    [sources.length, data.open],
+  );
 
   useEffect(() => {
     if (!at || editing) return;
@@ -221,6 +227,7 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
                   {year}
                 </td>
               ))}
+              {sources.length === 0 ? <td /> : null}
               <td className="end-cell end-ruling" />
               <td className="end-cell end-support" />
             </tr>
@@ -240,6 +247,7 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
                   <small>{dayOf(source)}</small>
                 </th>
               ))}
+              {sources.length === 0 ? <th scope="col">Wanted</th> : null}
               <th scope="col" className="end-cell end-ruling">
                 Ruling
               </th>
@@ -263,6 +271,7 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
                   column={at?.row === row ? at.column : null}
                   first={row === 0 && at === null ? first : null}
                   draft={at?.row === row ? draft : null}
+                  due={sources.length === 0 ? (dues.get(question.id) ?? '') : null}
                   onChoose={onChoose}
                   onDraft={setDraft}
                   onEdit={(place) => {
@@ -303,7 +312,7 @@ function GateHeading({
   row,
   columns,
 }: {
-  data: Pick<EvidencePage, 'gates'>;
+  data: Pick<EvidencePage, 'gates' | 'sources'>;
   questions: readonly QuestionRow[];
   row: number;
   columns: number;
@@ -319,7 +328,7 @@ function GateHeading({
   const count = questions.filter((one) => groupOf(one) === group).length;
   return (
     <tr className="gate-heading">
-      <th scope="rowgroup" colSpan={columns + 3}>
+      <th scope="rowgroup" colSpan={columns + (data.sources.length === 0 ? 4 : 3)}>
         <span>
           {says}: {count}
         </span>
@@ -345,6 +354,8 @@ interface RowProps {
   /** In the first row, before any cell had the focus: the cell where Tab enters the grid. */
   first: number | null;
   draft: string | null;
+  /** By when the answer is wanted, where no column of a source takes the room. */
+  due: string | null;
   onChoose: (question: string) => void;
   onDraft: (text: string) => void;
   onEdit: (place: Place) => void;
@@ -361,6 +372,7 @@ const Row = memo(
     column,
     first,
     draft,
+    due,
     onChoose,
     onDraft,
     onEdit,
@@ -424,6 +436,7 @@ const Row = memo(
             </td>
           );
         })}
+        {due === null ? null : <td className="dim">{due}</td>}
         <td className="end-cell end-ruling" title={question.ruling?.reason}>
           {question.ruling ? (
             <strong className="code">
@@ -448,7 +461,8 @@ const Row = memo(
     before.chosen === after.chosen &&
     before.column === after.column &&
     before.first === after.first &&
-    before.draft === after.draft,
+    before.draft === after.draft &&
+    before.due === after.due,
 );
 
 /** What is being typed is not begun anew by a press into it. */

@@ -113,6 +113,8 @@ export interface EvidencePage {
   unasked: { count: number; said: string };
   /** Zones that are painted alike on most machines: those that are seen. */
   sets: { key: string; title: string; zones: string[] }[];
+  /** All zones that are seen. */
+  seen: string[];
   /** Questions that this build raises and that nobody asked yet. */
   notAsked: number;
   /** Questions that the options hide, with the reasons. */
@@ -134,6 +136,7 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
   const { airframe, sources, brief, events, markings } = view.state;
   const target = { from: airframe.targetFrom, to: airframe.targetTo };
   const words = onlyWords(view.questions);
+  const seen = view.outline.zones.filter((zone) => isSeen(zone, brief.options));
   const { questions: born } = bornQuestions(view.outline, brief.options, airframe);
   const hidden = view.questions.filter((question) => question.hidden !== null);
   return {
@@ -155,7 +158,8 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
         };
       })
       .sort((a, b) => orderDay(a).localeCompare(orderDay(b))),
-    sets: setsOf(view.outline.zones.filter((zone) => isSeen(zone, brief.options))),
+    sets: setsOf(seen),
+    seen: seen.map(({ key }) => key),
     notAsked: notAsked(born, view.state.questions).length,
     hidden: { count: hidden.length, because: [...new Set(hidden.flatMap(({ hidden: why }) => why ?? []))] },
     questions: view.questions.flatMap((question) => (question.hidden === null ? [questionRow(question)] : [])),

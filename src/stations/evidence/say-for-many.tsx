@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState, type FormEvent, type ReactNode } from 'react';
+import { useRef, useState, type FormEvent, type ReactNode } from 'react';
 import { copySide, sayForMany, sayList, takeWord } from '@/actions/say-for-many';
 import { ASPECT_NAMES, ASPECTS, aspectOf, type Aspect } from '@/core/evidence/aspects';
 import { CLARITIES } from '@/core/evidence/weights';
@@ -11,14 +11,18 @@ import { Offers } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';
 
-const KIT_SHEET = 'new kit sheet';
+/** Sources that are made with the first thing they say. */
+const NEW_SOURCES = [
+  { key: 'new kit sheet', kind: 'kit-sheet', title: 'Kit sheet', says: 'the kit sheet (new)' },
+  { key: 'new photograph', kind: 'photograph', title: 'Photograph', says: 'a photograph (new)' },
+] as const;
 
 /** One statement of one source for all zones that are chosen; a pasted list; or its word on everything that nothing contradicts. */
 export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () => void }): ReactNode {
   const { run, busy, tell } = useSaving();
   const { zone, several, chooseSeveral, titleOf } = useZoneChoice();
   const kitSheet = data.sources.find(({ kind }) => kind === 'kit-sheet');
-  const [source, setSource] = useState(kitSheet?.id ?? KIT_SHEET);
+  const [source, setSource] = useState<string>(kitSheet?.id ?? NEW_SOURCES[0].key);
   const [aspect, setAspect] = useState<Aspect>('colour');
   const [value, setValue] = useState('');
   const [clarity, setClarity] = useState('');
@@ -26,7 +30,16 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
   const [offers, setOffers] = useState<readonly string[]>([]);
   const zones = several.size > 0 ? [...several] : zone ? [zone] : [];
   const known = data.sources.find(({ id }) => id === source);
-  const asked = known ? known.id : { kitSheet: 'Kit sheet' };
+  const fresh = NEW_SOURCES.find(({ key }) => key === source);
+  // What was made a moment ago may not stand in the list yet.
+  const asked = fresh ? { kind: fresh.kind, title: titleFor(fresh.title, data.sources) } : source;
+  const said = new Set(
+    data.questions.flatMap(({ aspect: about, sightings, zone: of }) =>
+      about === aspect && sightings.some(({ sourceId }) => sourceId === source) ? [of] : [],
+    ),
+  );
+  const rest = data.seen.filter((key) => !said.has(key));
+  const field = useRef<HTMLInputElement>(null);
 
   const say = async (said: string) => {
     setOffers([]);
@@ -51,6 +64,7 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
     setSource(result.value.sourceId);
     tell(`${ASPECTS[aspect].title} said of ${counted(result.value.said, 'zone')}; u takes it back`);
     setValue('');
+    field.current?.focus();
     setList(list === null ? null : '');
     chooseSeveral(new Set());
   };
@@ -60,7 +74,10 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
   };
   const suggestions =
     aspectOf(aspect).type === 'code' ? data.codes.map(({ value: code }) => code) : (aspectOf(aspect).choices ?? []);
-  const add = (keys: readonly string[]) => chooseSeveral(new Set([...zones, ...keys]));
+  const add = (keys: readonly string[]) => {
+    chooseSeveral(new Set([...zones, ...keys]));
+    field.current?.focus();
+  };
   return (
     <form
       className="ledger-detail say-many"
@@ -72,7 +89,11 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
         <label>
           Source{' '}
           <select value={source} onChange={(event) => setSource(event.target.value)}>
-            {kitSheet ? null : <option value={KIT_SHEET}>the kit sheet (new)</option>}
+            {NEW_SOURCES.filter(({ kind }) => kind !== 'kit-sheet' || !kitSheet).map(({ key, says }) => (
+              <option key={key} value={key}>
+                {says}
+              </option>
+            ))}
             {data.sources.map(({ id, title }) => (
               <option key={id} value={id}>
                 {title}
@@ -113,8 +134,8 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
                 {title}
               </Button>
             ))}
-            <Button size="small" variant="outlined" onClick={() => add(data.zones.map(({ value: key }) => key))}>
-              Every zone
+            <Button size="small" variant="outlined" onClick={() => add(rest)}>
+              {rest.length === data.seen.length ? 'Every zone' : `The rest (${rest.length})`}
             </Button>
             {zones.length > 0 ? (
               <Button size="small" onClick={() => chooseSeveral(new Set())}>
@@ -130,6 +151,7 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
                 value={value}
                 onChange={(event) => setValue(event.target.value)}
                 aria-label="What it says"
+                ref={field}
                 autoFocus
               />
             </label>
@@ -210,4 +232,13 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
       ) : null}
     </form>
   );
+}
+
+/** "Photograph", "Photograph 2": a title that no other source has. */
+function titleFor(title: string, sources: EvidencePage['sources']): string {
+  const taken = new Set(sources.map((source) => source.title));
+  for (let n = 1; ; n += 1) {
+    const tried = n === 1 ? title : `${title} ${n}`;
+    if (!taken.has(tried)) return tried;
+  }
 }

@@ -212,7 +212,11 @@ function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
         <p>
           <label>
             Layout{' '}
-            <select value={preset} onChange={(event) => choosePreset(event.target.value as PresetName)}>
+            <select
+              style={{ width: 360 }}
+              value={preset}
+              onChange={(event) => choosePreset(event.target.value as PresetName)}
+            >
               {PRESET_NAMES.map((name) => (
                 <option key={name} value={name}>
                   {PRESETS[name].title}

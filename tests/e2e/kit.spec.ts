@@ -1,0 +1,218 @@
+import type { Page } from '@playwright/test';
+import { expect, openDemo, reset, soundPage, test, tooSmallForAFinger } from '../support/story';
+
+const option = (page: Page, name: string) => page.getByRole('group', { name, exact: true });
+const pane = (page: Page, name: RegExp) =>
+  page.getByRole('group', { name: 'What to show' }).getByRole('button', { name });
+
+test.describe('Kit', () => {
+  test.beforeEach(() => reset('demo'));
+
+  test('an option shows what it would change before it is taken, and what cannot be is refused', async ({ page }) => {
+    const base = await openDemo(page, 'kit');
+    await option(page, 'Gear').getByRole('button', { name: 'up' }).click();
+    const up = page.getByRole('region', { name: 'What gear up would change' });
+    await expect(up.getByText('with its gear up it cannot stand on it')).toBeVisible();
+    await expect(up.getByText(/Close the bay doors and fill their seams/)).toBeVisible();
+    await expect(up.getByText('hides Nose-wheel bay')).toBeVisible();
+    await expect(up.getByRole('button', { name: 'Choose gear up' })).toBeDisabled();
+
+    await option(page, 'Crew').getByRole('button', { name: 'aboard' }).click();
+    const crew = page.getByRole('region', { name: 'What crew aboard would change' });
+    await expect(crew.getByText(/Paint the crew/)).toBeVisible();
+    await expect(crew.getByText(/more; decide by/)).toBeVisible();
+    await crew.getByRole('button', { name: 'Choose crew aboard' }).click();
+    await expect(option(page, 'Crew').getByRole('button', { name: 'aboard' })).toHaveAttribute('aria-pressed', 'true');
+    await page.goto(`${base}/route`);
+    await expect(page.getByText('Paint the crew: clothes, harness, faces').last()).toBeVisible();
+    await page.keyboard.press('u');
+    await expect(page.getByText('Paint the crew: clothes, harness, faces')).toHaveCount(0);
+  });
+
+  test('parts are said in a line, changed together, and a part lost says what it holds up', async ({ page }) => {
+    await openDemo(page, 'kit?show=parts');
+    const say = page.getByLabel('Say it of many parts');
+    await say.fill('sprue F: 1-24 sound');
+    await say.press('Enter');
+    await expect(page.getByText('24 parts added')).toBeVisible();
+    await say.fill('F: 30-28 sound');
+    await say.press('Enter');
+    await expect(page.getByText(/run backwards/).first()).toBeVisible();
+    await expect(say).toHaveValue('F: 30-28 sound');
+    await page.getByLabel('Filter the parts').fill('F 2');
+    await expect(page.getByText(/^6 of 47 parts$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Choose all shown' }).click();
+    await page.getByLabel('condition of the chosen parts').selectOption('flash');
+    await expect(page.getByText('6 parts changed; u takes it back')).toBeVisible();
+    await page.getByLabel('Condition of F 24').selectOption('missing');
+    await page.getByRole('button', { name: 'F 24', exact: true }).click();
+    const form = page.getByRole('region', { name: 'Part F 24' });
+    await expect(form.getByText(/Make anew, or find a spare for, F 24/)).toBeVisible();
+    await expect(form.getByText(/It holds up Close the fuselage/)).toBeVisible();
+  });
+
+  test('a table of parts: bad rows are named, the good ones taken, and it comes out again', async ({ page }) => {
+    await openDemo(page, 'kit?show=parts');
+    await page.getByRole('button', { name: 'From a table' }).click();
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Choose a file' }).click();
+    await (
+      await chooser
+    ).setFiles({
+      name: 'parts.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('sprue,number,origin,zone\nG,1,kit,fin-port\nG,1,kit,\nG,2,brass,\nG,3,resin,Cockpit\n'),
+    });
+    await expect(page.getByText(/row 3.*G 1 stands in row 2 already/)).toBeVisible();
+    await expect(page.getByText(/row 4.*Origin: choose one of/)).toBeVisible();
+    await page.getByRole('button', { name: 'Take 2 rows' }).click();
+    await expect(page.getByText('Taken: 2 parts')).toBeVisible();
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'As a table' }).click();
+    expect((await download).suggestedFilename()).toMatch(/-parts\.csv$/);
+  });
+
+  test('a part cannot replace itself; one on order is not planned before it arrives', async ({ page }) => {
+    const base = await openDemo(page, 'kit?show=parts');
+    await page.getByRole('button', { name: 'C 4', exact: true }).click();
+    const form = page.getByRole('region', { name: 'Part C 4' });
+    await form.getByLabel('On order until').fill(new Date(Date.now() + 12 * 86_400_000).toISOString().slice(0, 10));
+    await form.getByRole('button', { name: 'Save' }).click();
+    await expect(form).toHaveCount(0);
+    await page.goto(`${base}/route`);
+    await expect(page.getByText('Unpack, look over and dry-fit C 4 main leg').last()).toBeVisible();
+  });
+
+  test('the kit is measured against the real machine', async ({ page }) => {
+    await openDemo(page, 'kit?show=measured');
+    await page.getByRole('button', { name: 'Measure something' }).click();
+    await page.getByLabel('What is measured').fill('Cowling width');
+    await page.getByLabel('True size of the real machine, mm').fill('-5');
+    await page.getByLabel('Measured (of a pair the left), mm').fill('23,5');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText('True size: more than 0 mm').first()).toBeVisible();
+    await page.getByLabel('True size of the real machine, mm').fill('1200');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText('6 % short: shim it, or replace it')).toBeVisible();
+    await expect(page.getByText('6.0 %')).toBeVisible();
+  });
+
+  test('without an airbrush colours are brushed: more coats, no booth', async ({ page }) => {
+    const base = await openDemo(page, 'kit?show=tools');
+    await page.getByRole('button', { name: 'Add a tool' }).click();
+    await page.getByRole('combobox', { name: 'Kind' }).click();
+    await page.getByRole('option', { name: 'brush', exact: true }).click();
+    await page.getByLabel('Name').fill('Round no. 2');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText(/brush \(no airbrush owned/).first()).toBeVisible();
+    await page.goto(`${base}/route`);
+    await expect(page.getByText(/^Brush Sleet on/).last()).toBeVisible();
+  });
+
+  test('a figure needs its place; a base dries for days; both have zones and questions of their own', async ({
+    page,
+  }) => {
+    const base = await openDemo(page, 'kit?show=subjects');
+    await page.getByRole('button', { name: 'Add a subject' }).click();
+    await page.getByLabel('Title').fill('Ground crew');
+    await page.getByLabel('Count').fill('3');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText(/Place: where does it stand/).first()).toBeVisible();
+    await page.getByLabel('Place', { exact: true }).fill('by the port wing');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByRole('rowheader', { name: 'Ground crew' })).toBeVisible();
+    await page.getByRole('button', { name: 'Add a subject' }).click();
+    await page.getByLabel('Title').fill('Quay');
+    await page.getByRole('combobox', { name: 'Kind' }).click();
+    await page.getByRole('option', { name: 'Base' }).click();
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    const layers = page.getByRole('region', { name: 'Layers of Quay' });
+    await layers.getByRole('button', { name: '+ water' }).click();
+    await expect(layers.getByText('1 day of drying in all')).toBeVisible();
+    await page.goto(`${base}/route`);
+    await expect(page.getByText('Pour one layer of water on Quay').last()).toBeVisible();
+    await page.goto(`${base}/evidence`);
+    await expect(page.getByRole('button', { name: 'Ground crew, clothes', exact: true })).toBeVisible();
+  });
+
+  test('a zone may be of another day, and what that contradicts is named', async ({ page }) => {
+    await openDemo(page, 'kit?show=days');
+    await page.getByRole('button', { name: 'Give a zone its own day' }).click();
+    await page.getByLabel('Depicts to').fill('1951-12-01');
+    await page.getByLabel('Reason').fill('the only picture from below');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText(/never seen together/).first()).toBeVisible();
+  });
+
+  test('what nobody will see may be left out, and taken up again', async ({ page }) => {
+    await openDemo(page, 'kit');
+    await option(page, 'Canopy and hoods').getByRole('button', { name: 'closed' }).click();
+    await page.getByRole('button', { name: 'Choose canopy closed' }).click();
+    const row = page.getByRole('row', { name: /gloss on the dials/ });
+    await expect(row.getByText('10 min')).toBeVisible();
+    await row.getByRole('button', { name: 'Leave it' }).click();
+    await expect(row.getByRole('button', { name: 'Do it after all' })).toBeVisible();
+  });
+
+  test('every pane is sound, also on a phone', async ({ page }) => {
+    const base = await openDemo(page, 'kit');
+    for (const [width, height] of [
+      [1280, 800],
+      [390, 844],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      for (const show of ['options', 'parts', 'measured', 'tools', 'subjects', 'days', 'machine']) {
+        await page.goto(`${base}/kit?show=${show}`);
+        await expect(page.getByRole('heading', { name: /What is in the box/ })).toBeVisible();
+        await soundPage(page);
+      }
+    }
+    await page.goto(`${base}/kit`);
+    expect(await tooSmallForAFinger(page)).toEqual([]);
+  });
+
+  test('by keyboard alone: an option is looked at and taken', async ({ page }) => {
+    await openDemo(page, 'evidence');
+    await page.keyboard.press('0');
+    await expect(page).toHaveURL(/kit$/);
+    await option(page, 'Lights').getByRole('button', { name: 'lenses' }).focus();
+    await page.keyboard.press('Enter');
+    const detail = page.getByRole('region', { name: 'What lights as lenses would change' });
+    await expect(detail).toBeVisible();
+    await detail.getByRole('button', { name: /Choose/ }).focus();
+    await page.keyboard.press('Enter');
+    await expect(option(page, 'Lights').getByRole('button', { name: 'lenses' })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
+  });
+
+  test('zones are chosen together on the sheet and spoken of at once', async ({ page }) => {
+    await openDemo(page, 'evidence');
+    await page.keyboard.press('m');
+    const many = page.getByRole('form', { name: 'Say it for many zones' });
+    const zones = page.getByRole('list', { name: 'Zones' });
+    await zones.getByRole('button', { name: 'Propeller' }).click({ modifiers: ['Shift'] });
+    await zones.getByRole('button', { name: 'Spinner' }).click({ modifiers: ['Shift'] });
+    await expect(many.getByText('2 zones')).toBeVisible();
+    await many.getByLabel('What it says').fill('TCS 44');
+    await many.getByRole('button', { name: 'Say it', exact: true }).click();
+    await expect(page.getByText('Colour said of 2 zones; u takes it back')).toBeVisible();
+    await many.getByRole('button', { name: 'Paste a list' }).click();
+    await many.getByLabel('List').fill('fin: TCS 27\nmoon: 3');
+    await many.getByRole('button', { name: 'Say the list' }).click();
+    await expect(page.getByText(/Line 2: there is no zone "moon"/).first()).toBeVisible();
+    await expect(many.getByLabel('List')).toHaveValue('fin: TCS 27\nmoon: 3');
+  });
+
+  test('pane buttons lead where they say', async ({ page }) => {
+    await openDemo(page, 'kit');
+    for (const [name, shows] of [
+      [/^Parts/, 'Say it of many'],
+      [/^Machine/, 'Layout'],
+    ] as const) {
+      await pane(page, name).click();
+      await expect(page.getByText(shows).first()).toBeVisible();
+    }
+  });
+});
