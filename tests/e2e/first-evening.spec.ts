@@ -77,7 +77,7 @@ test.describe('the first evening', () => {
     await say(/^The rest/, '3');
     // A photograph contradicts the sheet about one zone.
     await hand.select(many.getByLabel('Source'), 'new photograph');
-    await hand.click(page.getByRole('button', { name: 'Spinner' }));
+    await hand.click(page.getByRole('button', { name: 'Spinner', exact: true }));
     await hand.click(many.getByLabel('What it says'));
     await hand.keys('1');
     await hand.press('Enter');

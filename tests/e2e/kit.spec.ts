@@ -25,6 +25,7 @@ test.describe('Kit', () => {
     await expect(option(page, 'Crew').getByRole('button', { name: 'aboard' })).toHaveAttribute('aria-pressed', 'true');
     await page.goto(`${base}/route`);
     await expect(page.getByText('Paint the crew: clothes, harness, faces').last()).toBeVisible();
+    await page.locator('html[data-ready]').waitFor();
     await page.keyboard.press('u');
     await expect(page.getByText('Paint the crew: clothes, harness, faces')).toHaveCount(0);
   });

@@ -16,10 +16,13 @@ import { useSaving } from '@/ui/saving';
 import type { KitPage, PartRow } from './page-data';
 
 const ROW_PX = 33;
+const ROW_FOR_A_FINGER_PX = 49;
+const rowHeight = () => (window.matchMedia('(max-width: 900px)').matches ? ROW_FOR_A_FINGER_PX : ROW_PX);
 
 /** The register of parts: said in a line, in a table, or one by one. */
 export function PartsPane({ data }: { data: KitPage }): ReactNode {
-  const { run, busy, tell } = useSaving();
+  const { busy, tell } = useSaving();
+  const { run, versioned } = useLatestVersions();
   const { zone } = useZoneChoice();
   const [text, setText] = useState('');
   const [wanted, setWanted] = useState('');
@@ -63,10 +66,8 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
   );
   const set = useCallback(
     (part: PartRow, fields: Partial<Pick<PartRow, 'condition' | 'origin'>>) =>
-      void run((act) =>
-        changeParts({ act, briefId: data.briefId, parts: [{ id: part.id, version: part.version }], fields }),
-      ),
-    [run, data.briefId],
+      void run((act) => changeParts({ act, briefId: data.briefId, parts: [versioned(part)], fields })),
+    [run, versioned, data.briefId],
   );
   const openRow = useCallback((id: string) => setOpen((was) => (was === id ? null : id)), []);
   const picked = data.parts.filter(({ id }) => chosen.has(id));
@@ -140,7 +141,14 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
                 : `${shown.length} of ${counted(data.parts.length, 'part')}`}
             </span>
             {picked.length > 0 ? (
-              <Bulk data={data} picked={picked} busy={busy} onDone={() => setChosen(new Set())} run={run} />
+              <Bulk
+                data={data}
+                picked={picked}
+                busy={busy}
+                onDone={() => setChosen(new Set())}
+                run={run}
+                versioned={versioned}
+              />
             ) : (
               <Button size="small" onClick={() => setChosen(new Set(shown.map(({ id }) => id)))}>
                 Choose all shown
@@ -154,6 +162,33 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
   );
 }
 
+/**
+ * Parts change faster than the page comes back with them: what an answer says of their versions counts at once, so that a second press is no
+ * change elsewhere.
+ */
+function useLatestVersions() {
+  const { run: plainRun } = useSaving();
+  const latest = useRef(new Map<string, number>());
+  const run: typeof plainRun = useCallback(
+    async (work, done) => {
+      const result = await plainRun(work, done);
+      if (result.ok)
+        for (const { entity, id, row } of result.rows ?? [])
+          if (entity === 'part' && row) latest.current.set(id, row.version);
+      return result;
+    },
+    [plainRun],
+  );
+  const versioned = useCallback(
+    ({ id, version }: { id: string; version: number }) => ({
+      id,
+      version: Math.max(version, latest.current.get(id) ?? 0),
+    }),
+    [],
+  );
+  return { run, versioned };
+}
+
 const wordsOf = (part: PartRow): string =>
   [part.called, part.called.replace(' ', ''), part.name, part.zoneTitle, part.condition, part.origin, part.note]
     .join(' ')
@@ -164,15 +199,17 @@ function Bulk({
   picked,
   busy,
   run,
+  versioned,
   onDone,
 }: {
   data: KitPage;
   picked: readonly PartRow[];
   busy: boolean;
   run: ReturnType<typeof useSaving>['run'];
+  versioned: ReturnType<typeof useLatestVersions>['versioned'];
   onDone: () => void;
 }): ReactNode {
-  const parts = picked.map(({ id, version }) => ({ id, version }));
+  const parts = picked.map(versioned);
   const change = (fields: Record<string, string>) =>
     void run(
       (act) => changeParts({ act, briefId: data.briefId, parts, fields }),
@@ -234,7 +271,7 @@ function PartTable({ parts, chosen, onToggle, onSet, onOpen }: TableProps): Reac
   const rows = useVirtualizer({
     count: parts.length,
     getScrollElement: () => frame.current,
-    estimateSize: () => ROW_PX,
+    estimateSize: rowHeight,
     overscan: 12,
   });
   return (
