@@ -14,6 +14,7 @@ const givenLaying = z.strictObject({
   ground: layingFields.shape.ground.unwrap().optional(),
   coats: layingFields.shape.coats.unwrap().optional(),
   filter: layingFields.shape.filter.unwrap().optional(),
+  way: layingFields.shape.way.unwrap().optional(),
 });
 
 const made = z.union([

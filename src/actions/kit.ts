@@ -67,9 +67,10 @@ export async function askAll(input: unknown): Promise<Result<{ asked: number }>>
 export async function leaveOut(input: unknown): Promise<Result> {
   return answered(async () => {
     const { briefId, act, version, rule, left } = ofBrief
-      .extend({ version: z.number().int(), rule: z.string().max(60), left: z.boolean() })
+      .extend({ version: z.number().int(), rule: z.string().max(120), left: z.boolean() })
       .parse(input);
-    if (!RULES.some(({ key }) => key === rule)) throw new Refused('rule', 'There is no such step.');
+    if (!rule.startsWith('part') && !RULES.some(({ key }) => key === rule))
+      throw new Refused('rule', 'There is no such step.');
     const { brief } = await briefOf(briefId);
     const others = brief.leftOut.filter((key) => key !== rule);
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {

@@ -2,12 +2,14 @@
 
 import { z } from 'zod';
 import { STATIONS, WRITABLE, actSchema } from '@/core/kept/act';
-import { RECORDS } from '@/core/kept/records';
+import { RECORDS, type Kept } from '@/core/kept/records';
 import type { UndoAnswer } from '@/core/kept/undo-answer';
 import type { Result } from '@/core/interchange/result';
 import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
 import { undoLast } from '@/data/undo';
+import { loadBrief } from '@/data/briefs';
 import { answered, ofBrief, Refused } from './answer';
+import { askWhatCameUp } from './ask-what-came-up';
 import { checkEvidence, withOwnReason } from './check-evidence';
 import { checkKit } from './check-kit';
 
@@ -26,9 +28,15 @@ export async function save(input: unknown): Promise<Result<{ id: string; version
       })
       .parse(input);
     const kept = await checkedFields(briefId, entity, id, fields);
+    const before = entity === 'subject' ? await loadBrief(briefId) : null;
     return perform(stampedAct(act, briefId, station), async (writer) => {
       const saved =
         id && version !== null ? await writer.update(entity, id, version, kept) : await writer.insert(entity, kept);
+      if (before) {
+        const others = before.subjects.filter((other) => other.id !== saved.id);
+        const subjects = [...others, saved as Kept<'subject'>];
+        await askWhatCameUp(writer, before, { ...before, subjects });
+      }
       return { id: saved.id, version: saved.version };
     });
   });

@@ -26,10 +26,10 @@ export function besideTheColours(
     coats.set(what, (coats.get(what) ?? 0) + cup.paintMl);
     thinner += cup.thinnerMl;
   }
-  for (const { choice, coats: planned, zones } of calls) {
+  for (const { choice, coats: planned, zones, way } of calls) {
     if (!choice || !planned) continue;
     thinner += planCup(
-      { areaCm2: areaOf(zones), coats: planned.coats },
+      { areaCm2: areaOf(zones), coats: planned.coats, ...way.takes },
       { cupMl: CUP_ML, thinRatio: thinRatioOf(choice.paint), factor },
     ).thinnerMl;
   }

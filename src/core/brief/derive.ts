@@ -3,7 +3,7 @@ import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
 import type { Window } from '@/core/evidence/date-fit';
 import { needsOrder, type Layer } from '@/core/evidence/layers';
-import { coatsBy, suggestWay, type Suggestion, type Way } from '@/core/kit/applying';
+import { coatsBy, figuresOfWay, suggestWay, type Suggestion, type Way } from '@/core/kit/applying';
 import { partJobs } from '@/core/kit/part-work';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { modelAreaOfZones, zoneTitle, type Outline } from '@/core/outline/outline';
@@ -11,6 +11,7 @@ import type { Zone } from '@/core/outline/zones';
 import { groundCalled, groundOfBrief, type Ground } from '@/core/paint/grounds';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
+import type { AppliedFigures } from '@/core/paint/quantity';
 import { localDay } from '@/core/route/calendar';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
 import { ASKED_IF_DONE } from '@/core/route/stage-of-zone';
@@ -39,7 +40,7 @@ export interface CallView {
   ground: Ground | null;
   filter: { paint: Paint; percent: number; passes: number } | null;
   /** How it is brought on, why, and whether the builder chose it. */
-  way: Suggestion & { chosen: boolean };
+  way: Suggestion & { chosen: boolean; takes: AppliedFigures };
 }
 
 /** A brief with all that follows from it. */
@@ -276,7 +277,7 @@ function callMaker(
       ? { way: record.way, because: 'as you chose', chosen: true }
       : { ...suggested, chosen: false };
     return {
-      way,
+      way: { ...way, takes: figuresOfWay(way.way, tools) },
       code,
       official: colour,
       zones,

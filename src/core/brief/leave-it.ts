@@ -1,6 +1,7 @@
 import { sightOf, type Sight } from '@/core/kit/seen';
 import type { Options } from '@/core/kit/options';
 import type { Outline } from '@/core/outline/outline';
+import { lowered } from '@/core/units/words';
 import { RULES } from '@/core/route/rules';
 import type { RouteStep } from '@/core/route/step';
 
@@ -29,10 +30,26 @@ export interface LeaveIt {
 export function leaveIt(
   { zones }: Outline,
   options: Options,
-  steps: readonly Pick<RouteStep, 'key' | 'minutes'>[],
+  steps: readonly Pick<RouteStep, 'key' | 'minutes' | 'title' | 'zones'>[],
   left: readonly string[],
 ): LeaveIt[] {
-  return LEAVABLE.flatMap(({ rule, zone: key, unless, says }) => {
+  const parts = steps.flatMap(({ key, title, minutes, zones: of }): LeaveIt[] => {
+    const zone = key.startsWith('part') && zones.find((candidate) => candidate.key === of[0]);
+    const seen = zone ? sightOf(zone, options) : null;
+    return seen?.sight === 'hidden'
+      ? [{ rule: key, says: lowered(title), because: seen.because, minutes, left: false }]
+      : [];
+  });
+  const gone = left
+    .filter((key) => key.startsWith('part'))
+    .map((key): LeaveIt => ({
+      rule: key,
+      says: key.replace(/^parts?:/, 'part '),
+      because: 'left out',
+      minutes: 0,
+      left: true,
+    }));
+  const ruled = LEAVABLE.flatMap(({ rule, zone: key, unless, says }) => {
     const zone = zones.find((candidate) => candidate.key === key);
     const step = steps.find((candidate) => candidate.key === rule);
     const isLeft = left.includes(rule);
@@ -49,4 +66,5 @@ export function leaveIt(
       },
     ];
   });
+  return [...ruled, ...parts, ...gone];
 }

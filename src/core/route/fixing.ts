@@ -47,7 +47,7 @@ const FIXED_BY: Partial<Record<Aspect, { steps: (place: Place) => readonly strin
   fit: { steps: (place) => BUILT_IN[place], reason: 'what is inside is out of reach once it is fitted' },
   gearCover: { steps: () => ['build-gear'], reason: 'covers are built with the legs' },
   hook: { steps: () => ['fit-gear'], reason: 'it is fitted with the gear' },
-  door: { steps: () => ['fit-doors'], reason: 'doors are fitted open or closed' },
+  door: { steps: () => ['fit-hatches'], reason: 'doors are fitted into their frames' },
   wear: {
     steps: (place) =>
       place === 'interior'
@@ -65,12 +65,14 @@ const isMarking = (step: RouteStep) => step.key.startsWith('marking');
 
 /** The steps that fix the answer for an aspect of a zone: that lay it, cover it or build it in. */
 export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] {
+  const here = route.steps.filter((step) => step.zones.includes(zone.key));
+  // What stands beside the machine has no place in the rules: its own steps settle it.
+  if (zone.group === 'subject') return aspect === 'colour' ? here.filter((step) => step.booth) : here;
   const fixed = FIXED_BY[aspect];
   if (fixed) {
     const wanted = fixed.steps(placeOf(zone));
     return route.steps.filter((step) => wanted.includes(step.key));
   }
-  const here = route.steps.filter((step) => step.zones.includes(zone.key));
   if (MARKINGS.has(aspect)) return here.filter(isMarking);
   if (BOUNDARIES.has(aspect)) return here.filter((step) => step.key.startsWith('mask:'));
   return here.filter((step) => step.load !== null && !isMarking(step));

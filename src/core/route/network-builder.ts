@@ -25,7 +25,7 @@ export class NetworkBuilder {
   constructor(
     build: Build,
     private readonly climate: Climate,
-    left: readonly string[] = [],
+    private readonly left: readonly string[] = [],
   ) {
     this.active = new Map(
       RULES.filter((rule) => applies(rule, build) && !left.includes(rule.key)).map((rule) => [rule.key, rule]),
@@ -33,7 +33,8 @@ export class NetworkBuilder {
   }
 
   add(...additions: readonly Addition[]) {
-    for (const addition of additions) this.additions.set(addition.step.key, addition);
+    for (const addition of additions)
+      if (!this.left.includes(addition.step.key)) this.additions.set(addition.step.key, addition);
   }
 
   splice(joint: string, insert: Insert) {

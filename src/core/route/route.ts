@@ -52,8 +52,9 @@ export function buildRoute(input: RouteInput): Route {
   );
   network.splice('parts', simpleSprays('part', 'Gear, stores', pick(apart), 15, input));
   const outside = pick((zone) => !apart(zone) && !INSIDE.has(groupOf.get(zone)!));
-  network.splice('colours', camouflage(outside, input));
-  network.splice('markings', appliedMarkings(input.markings, input.climate));
+  const markings = input.markings.filter(({ zone }) => !hidden.has(zone));
+  network.splice('colours', camouflage(outside, { ...input, markings }));
+  network.splice('markings', appliedMarkings(markings, input.climate));
   network.add(
     ...partAdditions(input.parts ?? [], input.outline, new Set(input.done), input.callFor),
     ...structureAdditions(

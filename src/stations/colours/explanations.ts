@@ -1,7 +1,8 @@
 import type { Lab } from '@/core/colour/types';
 import { combinedSd } from '@/core/colour/words';
 import type { Paint } from '@/core/paint/catalogue';
-import { TYPICAL_SPRAYING, type CupPlan } from '@/core/paint/quantity';
+import type { Way } from '@/core/kit/applying';
+import type { AppliedFigures, CupPlan } from '@/core/paint/quantity';
 import type { PlannedCoats } from '@/core/paint/planned-coats';
 import { counted } from '@/core/units/words';
 
@@ -26,15 +27,22 @@ export function needFrom(
     coats,
     cup,
     chosen,
-  }: { areaCm2: number; coats: PlannedCoats | null; cup: CupPlan | null; chosen: { thinRatio: number } | null },
+    laid,
+  }: {
+    areaCm2: number;
+    coats: PlannedCoats | null;
+    cup: CupPlan | null;
+    chosen: { thinRatio: number } | null;
+    laid: { takes: AppliedFigures; by: Way };
+  },
   factor: number,
 ): string {
   if (!coats || !cup) return 'Not known until it is said what makes the colour.';
-  const { wetFilmUm, transfer, lossMl } = TYPICAL_SPRAYING;
+  const { wetFilmUm, transfer, lossMl } = laid.takes;
   const own = factor === 1 ? '' : ` × ${factor.toFixed(2)} by your own log`;
   return (
     `${areaCm2.toFixed(0)} cm² × ${wetFilmUm} µm × ${counted(coats.coats, 'coat')} ÷ ${transfer * 100} % that lands, and ${lossMl} ml lost in each of ` +
-    `${counted(cup.fillings, 'filling')}${own} = ${cup.sprayedMl.toFixed(1)} ml sprayed; paint is 1 in ${(1 + (chosen?.thinRatio ?? 1)).toFixed(1).replace('.0', '')} of it. ` +
+    `${counted(cup.fillings, 'filling')}${own} = ${cup.sprayedMl.toFixed(1)} ml ${laid.by === 'airbrush' || laid.by === 'spray can' ? 'sprayed' : 'laid'}; paint is 1 in ${(1 + (chosen?.thinRatio ?? 1)).toFixed(1).replace('.0', '')} of it. ` +
     `Coats: ${coats.because}.`
   );
 }

@@ -28,7 +28,8 @@ import { groundOfBrief } from '@/core/paint/grounds';
 import { bottleState } from '@/core/paint/bottle';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import type { PlannedCoats } from '@/core/paint/planned-coats';
-import { builderFactor, CUP_ML, planCup, type CupPlan } from '@/core/paint/quantity';
+import type { Way } from '@/core/kit/applying';
+import { builderFactor, CUP_ML, planCup, type AppliedFigures, type CupPlan } from '@/core/paint/quantity';
 import { thinRatioOf } from '@/core/paint/thinning';
 import type { DropPart } from '@/ui/drop-bar';
 import { batchInWords, finishesInWords, relationInWords } from '@/core/codes/code-words';
@@ -74,7 +75,18 @@ export interface ColourCallRow {
   /** Coats that are planned, and why; null while no paint is chosen. */
   coats: PlannedCoats | null;
   /** How it is laid beside what the brief lays anyhow, as it was chosen at Layers. */
-  laid: { ground: Laying['ground']; groundTitle: string | null; coats: number | null; filter: string | null };
+  laid: {
+    ground: Laying['ground'];
+    groundTitle: string | null;
+    coats: number | null;
+    filter: string | null;
+    /** As it was chosen; '' = as suggested. */
+    way: '' | Way;
+    /** How it is brought on, why, and what that takes. */
+    by: Way;
+    byBecause: string;
+    takes: AppliedFigures;
+  };
   /** What it takes in the cup, in those coats with the chosen paint's thinning. */
   cup: CupPlan | null;
   /** What its chemistry does to what it meets, or suffers from it. */
@@ -285,11 +297,17 @@ function callRow(
       ground: choice?.record.ground ?? '',
       groundTitle: call.ground?.title ?? null,
       coats: choice?.record.coats ?? null,
+      way: choice?.record.way ?? '',
+      by: call.way.way,
+      byBecause: call.way.because,
+      takes: call.way.takes,
       filter:
         call.filter &&
         `${counted(call.filter.passes, 'pass')} of ${call.filter.percent} % ${paintLabel(call.filter.paint)} ${call.filter.paint.name} over it`,
     },
-    cup: call.coats ? planCup({ areaCm2, coats: call.coats.coats }, { cupMl: CUP_ML, thinRatio, factor }) : null,
+    cup: call.coats
+      ? planCup({ areaCm2, coats: call.coats.coats, ...call.way.takes }, { cupMl: CUP_ML, thinRatio, factor })
+      : null,
     known: call.official ? knownOf(call.official, view, shelf) : [],
   };
 }

@@ -40,7 +40,7 @@ export const briefFields = z.strictObject({
   weights: weightChanges,
   boughtOn: optionalDay('Kit bought').default(null),
   /** Steps of the rules that are left out, because nobody will see their work. */
-  leftOut: z.array(needed('Left out', 60)).max(100).default([]),
+  leftOut: z.array(needed('Left out', 120)).max(100).default([]),
   /** What hangs where; none where nobody said. */
   storesAt: z
     .array(z.strictObject({ station: choice('Station', STORE_STATIONS), carries: needed('Carries', 60) }))

@@ -72,7 +72,7 @@ export function MeasureOut({ data }: { data: ColoursPage }): ReactNode {
             <tbody>
               {rows.map((call) => {
                 const plan = planCup(
-                  { areaCm2: call.areaCm2, coats: coats ?? call.coats!.coats },
+                  { areaCm2: call.areaCm2, coats: coats ?? call.coats!.coats, ...call.laid.takes },
                   { cupMl: cupMl ?? 2, thinRatio: call.chosen!.thinRatio, factor: data.factor },
                 );
                 return (

@@ -14,6 +14,7 @@ import { COAT_WEIGHTS, contrastInWords, GROUNDS, undercoatSchools } from '@/core
 import { pigmentOfPaint, scaled } from '@/core/paint/paint-pigment';
 import { labOfPigment } from '@/core/paint/pigment';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { WAYS, type Way } from '@/core/kit/applying';
 import { layColour } from '@/actions/choices';
 import type { Laying } from '@/core/kept/records';
 import { counted } from '@/core/units/words';
@@ -253,7 +254,8 @@ function Laid({ data, call }: { data: ColoursPage; call: ColourCallRow }): React
       <p>
         {laid.groundTitle ? `Over ${laid.groundTitle.toLowerCase()}` : 'Over the ground of the whole build'}, in{' '}
         <Explained says={`${call.coats.because}.`}>{counted(call.coats.coats, 'coat')}</Explained>
-        {laid.filter ? `, with ${laid.filter}` : ''}. Route, bench and cup go by it.
+        {laid.filter ? `, with ${laid.filter}` : ''}, by <Explained says={`${laid.byBecause}.`}>{laid.by}</Explained>.
+        Route, bench and cup go by it.
       </p>
       <div className="filters">
         <label>
@@ -269,6 +271,22 @@ function Laid({ data, call }: { data: ColoursPage; call: ColourCallRow }): React
             <option value="">as many as are reckoned</option>
             {Array.from({ length: 12 }, (_, i) => (
               <option key={i}>{i + 1}</option>
+            ))}
+          </select>
+        </label>
+        <label>
+          By{' '}
+          <select
+            value={laid.way}
+            disabled={busy}
+            onChange={(event) => {
+              const way = event.target.value as '' | Way;
+              lay({ way }, way ? `By ${way}` : 'The way that is suggested');
+            }}
+          >
+            <option value="">what is suggested</option>
+            {WAYS.map((way) => (
+              <option key={way}>{way}</option>
             ))}
           </select>
         </label>

@@ -33,7 +33,7 @@ export function MakeIt({
     [parts, main, data.ground],
   );
   const cup = planCup(
-    { areaCm2: call.areaCm2, coats: coats.coats },
+    { areaCm2: call.areaCm2, coats: coats.coats, ...call.laid.takes },
     { cupMl: CUP_ML, thinRatio: ratio, factor: data.factor },
   );
   const needed = cup.paintMl * (1 + SPARE_SHARE);
