@@ -20,6 +20,24 @@ interface Shot {
 const SHOTS: Shot[] = [
   { name: 'start', path: '/' },
   { name: 'new-brief', path: '/new' },
+  {
+    name: 'kit',
+    path: `${main}/kit`,
+    before: async (page) => {
+      await page.getByRole('group', { name: 'Crew' }).getByRole('button', { name: 'aboard' }).click();
+    },
+  },
+  {
+    name: 'evidence-new',
+    path: '/',
+    before: async (page) => {
+      await page.getByRole('button', { name: /first evening/ }).click();
+      await page.waitForURL(/kit$/);
+      await page.locator('html[data-ready]').waitFor();
+      await page.keyboard.press('1');
+      await page.getByText(/to find out/).waitFor();
+    },
+  },
   { name: 'evidence', path: `${main}/evidence` },
   {
     name: 'evidence-question',
@@ -109,8 +127,6 @@ const SHOTS: Shot[] = [
   { name: 'bench-phone', path: `${main}/bench`, narrow: true },
   { name: 'log', path: `${main}/log` },
   { name: 'brief', path: `${main}/brief` },
-  { name: 'skis', path: `${pathOf('Turnstone')}/colours` },
-  { name: 'rotorcraft', path: `${pathOf('Bracken')}/markings` },
 ];
 
 const browser = await chromium.launch(CHROMIUM);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { deriveBrief } from '@/core/brief/derive';
 import { newBrief } from '@/core/kept/new-brief';
-import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
+import { BLANK_PART, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import { BriefBuilder } from '@demo/builder';
 import { briefFileSchema, stateOfFile, type BriefFile } from './brief-file';
 
@@ -19,6 +19,20 @@ const source = (ref: string, over = {}): BriefFile['sources'][number] => ({
   ref,
   title: ref,
   ...over,
+});
+const part = (sprue: string, number: string, replaces: string | null = null): BriefFile['parts'][number] => {
+  const { replacesId: _none, ...blank } = BLANK_PART;
+  return { ...blank, sprue, number, replaces };
+};
+const subject = (title: string): BriefFile['subjects'][number] => ({
+  kind: 'figure',
+  title,
+  count: 1,
+  place: 'by the wing',
+  role: '',
+  byGate: 'end',
+  layers: [],
+  note: '',
 });
 const faults = (given: BriefFile) =>
   briefFileSchema.safeParse(given).error?.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`) ?? [];
@@ -45,6 +59,32 @@ describe('a brief file', () => {
   });
 
   test.each<[string, Partial<BriefFile>, string]>([
+    [
+      'options that exclude one another',
+      { brief: { ...file().brief, options: { ...file().brief.options, gear: 'up' } } },
+      'brief.options: with its gear up it cannot stand on it: choose a rod or a base',
+    ],
+    ['doubled parts', { parts: [part('C', '1'), part('c', '01')] }, 'parts.1.number: c 01 is in the register already'],
+    [
+      'a part that replaces one that is not there',
+      { parts: [part('C', '1', 'Z 9')] },
+      'parts.0.replaces: there is no part "Z 9"',
+    ],
+    [
+      'parts in a circle',
+      { parts: [part('C', '1', 'C 2'), part('C', '2', 'C 1')] },
+      'parts.0.replacesId: C 1 replaces C 2 replaces C 1: a circle',
+    ],
+    [
+      'two subjects that cannot be told apart',
+      { subjects: [subject('Pilot'), subject('pilot!')] },
+      'subjects.1.title: "pilot!" cannot be told from "Pilot": call it something else',
+    ],
+    [
+      'a figure with no place',
+      { subjects: [{ ...subject('Pilot'), place: '' }] },
+      'subjects.0.place: Place: where does it stand? A figure, a vehicle or a parked aircraft needs one',
+    ],
     ['two sources of one name', { sources: [source('s1'), source('s1')] }, 'sources.1: two sources have the same ref'],
     [
       'an origin that is not there',
@@ -78,5 +118,44 @@ describe('a brief file', () => {
 
   test('another format is said to be one', () => {
     expect(faults({ ...file(), format: 'other/2' } as never)[0]).toMatch(/^format: this is not a Build Brief file/);
+  });
+});
+
+describe('a file from before Kit', () => {
+  const old = (options: object, preset: 'single' | 'high-wing' | 'rotorcraft' = 'single') => {
+    const { parts: _parts, subjects: _subjects, measures: _measures, zoneDays: _days, ...rest } = file();
+    const { boughtOn: _bought, leftOut: _left, storesAt: _stores, rod: _rod, ...brief } = rest.brief;
+    const usual = {
+      canopy: 'closed',
+      gear: 'down',
+      landing: 'wheels',
+      flaps: 'up',
+      wings: 'spread',
+      stores: 'none',
+      stand: 'its gear',
+      tonal: 'plain',
+      weathering: 'none',
+    };
+    return briefFileSchema.parse({
+      ...rest,
+      format: 'build-brief/4',
+      brief: { ...brief, options: { ...usual, ...options } },
+      airframe: { ...rest.airframe, preset },
+    }).brief.options;
+  };
+  test('has the usual choices where it knew none', () => {
+    expect(old({})).toMatchObject({
+      state: 'parked',
+      doors: 'closed',
+      crew: 'none',
+      lights: 'painted',
+      canopy: 'closed',
+    });
+  });
+  test('is put right where it held what cannot be', () => {
+    expect(old({ gear: 'up' })).toMatchObject({ gear: 'up', stand: 'a rod' });
+    expect(old({ gear: 'up', landing: 'skis' })).toMatchObject({ gear: 'down', landing: 'skis' });
+    expect(old({ gear: 'up' }, 'high-wing')).toMatchObject({ gear: 'down' });
+    expect(old({}, 'rotorcraft')).toMatchObject({ landing: 'skids' });
   });
 });
