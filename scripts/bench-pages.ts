@@ -4,7 +4,7 @@ import { median, type Figure } from './bench-figures';
 
 /** Pages of a brief: how long the server takes for them, how much they weigh, and how soon a change is on the screen. */
 
-const STATIONS = ['evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
+const STATIONS = ['kit', 'evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
 const ROUNDS = 9;
 
 export async function benchPages(
@@ -60,7 +60,7 @@ export async function benchKeystroke(browser: Browser, base: string, id: string,
   await page.goto(`${base}/briefs/${id}/evidence`, { waitUntil: 'networkidle' });
   await page.locator('html[data-ready]').waitFor();
   // In the target window every sighting counts in full.
-  const cell = page.locator('.ledger tbody tr:first-child td.sighting.in-window').first();
+  const cell = page.locator('.ledger tbody tr[data-question]').first().locator('td.sighting.in-window').first();
   const times: number[] = [];
   for (let i = 0; i < 12; i += 1) {
     await cell.focus();

@@ -9,6 +9,7 @@ import { loadShelf } from '../src/data/shelf';
 import { benchColours } from './bench-colours';
 import { benchEvidence } from './bench-evidence';
 import { benchMany } from './bench-many';
+import { benchKit } from './bench-kit';
 import { benchKeystroke, benchPages } from './bench-pages';
 import { median, medianAndWorst, pace, timed, type Figure } from './bench-figures';
 import { CHROMIUM } from './chromium';
@@ -76,6 +77,7 @@ for (const figure of await benchColours(browser, base, id, shelf.paints)) show(f
 const today = nowUtc.slice(0, 10);
 const { value: heavy } = await importBrief(briefFileSchema.parse(heavyBrief(HEAVY, today)));
 for (const figure of await benchPages(base, heavy, 'heavy', { ms: 150, kB: 400 })) show(figure);
+for (const figure of await benchKit(browser, base, heavy, 'heavy')) show(figure);
 show(await benchKeystroke(browser, base, id, 'demo'));
 show(await benchKeystroke(browser, base, heavy, 'heavy'));
 const crowd = await Promise.all(

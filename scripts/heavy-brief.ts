@@ -1,5 +1,5 @@
 import { BriefBuilder } from '../demo/builder';
-import { BLANK_LOG_ENTRY } from '../src/core/kept/blank';
+import { BLANK_LOG_ENTRY, BLANK_PART } from '../src/core/kept/blank';
 import { newBrief } from '../src/core/kept/new-brief';
 import { buildOutline } from '../src/core/outline/outline';
 import { PRESETS } from '../src/core/outline/presets';
@@ -13,8 +13,9 @@ export interface Weight {
   sightings: number;
   markings: number;
   log: number;
+  parts: number;
 }
-export const HEAVY: Weight = { questions: 200, sources: 100, sightings: 2000, markings: 60, log: 1000 };
+export const HEAVY: Weight = { questions: 200, sources: 100, sightings: 2000, markings: 60, log: 1000, parts: 1000 };
 
 const ASPECTS = ['colour', 'finish', 'marking', 'wear', 'seam', 'fit', 'boundary'] as const;
 
@@ -68,8 +69,19 @@ export function heavyBrief(weight: Weight, today: string): BriefFile {
       },
     );
   const { file } = b.file();
+  const { replacesId: _none, ...blank } = BLANK_PART;
   return {
     ...file,
+    parts: Array.from({ length: weight.parts }, (_, i) => ({
+      ...blank,
+      replaces: null,
+      sprue: 'ABCDEFGHIJ'[i % 10]!,
+      number: String(1 + Math.floor(i / 10)),
+      name: `part ${i}`,
+      zone: zones[i % zones.length]!,
+      // One in twenty needs work.
+      condition: i % 20 ? ('sound' as const) : ('broken' as const),
+    })),
     log: Array.from({ length: weight.log }, (_, i) => {
       const day = addDays(today, -Math.floor(i / 5));
       return {

@@ -29,9 +29,9 @@ const derived = (weight: Weight, stages?: Stages): BriefView =>
   );
 
 const WEIGHTS: [string, Weight][] = [
-  ['nothing but its sources', { questions: 1, sources: 3, sightings: 0, markings: 0, log: 0 }],
-  ['a few questions', { questions: 12, sources: 8, sightings: 40, markings: 3, log: 5 }],
-  ['every zone asked, several aspects', { questions: 90, sources: 30, sightings: 1400, markings: 12, log: 80 }],
+  ['nothing but its sources', { questions: 1, sources: 3, sightings: 0, markings: 0, log: 0, parts: 0 }],
+  ['a few questions', { questions: 12, sources: 8, sightings: 40, markings: 3, log: 5, parts: 5 }],
+  ['every zone asked, several aspects', { questions: 90, sources: 30, sightings: 1400, markings: 12, log: 80, parts: 80 }],
 ];
 
 describe.each(WEIGHTS)('a brief of %s', (_, weight) => {
@@ -115,7 +115,7 @@ describe.each(WEIGHTS)('a brief of %s', (_, weight) => {
 
   test('with the memory of another brief’s stages it is derived as without', () => {
     const stages = new Stages();
-    derived({ questions: 5, sources: 2, sightings: 5, markings: 1, log: 1 }, stages);
+    derived({ questions: 5, sources: 2, sightings: 5, markings: 1, log: 1, parts: 1 }, stages);
     expect(JSON.stringify(derived(weight, stages))).toBe(JSON.stringify(view));
   });
 });
