@@ -63,6 +63,8 @@ test.describe('bad input gets a sentence, and what was typed stays', () => {
   test('an airframe that cannot be drawn', async ({ page }) => {
     const base = await openDemo(page);
     await page.goto(`${base}/setup`);
+    await expect(page).toHaveURL(/kit\?show=machine$/);
+    await page.getByText('All dimensions of the outline').click();
     await page.getByLabel('Wing root leading edge, station, m').fill('8,5');
     await expect(page.getByRole('status').filter({ hasText: 'ends behind the tail' })).toBeVisible();
     await page.getByRole('button', { name: 'Save', exact: true }).click();

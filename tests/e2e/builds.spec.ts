@@ -23,12 +23,11 @@ test.describe('what is changed at one station shows at the next', () => {
   test('an option changes the route, and undoing it brings the steps back', async ({ page }) => {
     const base = await openDemo(page, 'route');
     await expect(page.getByRole('button', { name: 'Panel-line wash' })).toBeVisible();
-    await page.goto(`${base}/setup`);
+    await page.goto(`${base}/kit`);
     await page.locator('html[data-ready]').waitFor();
-    await page.getByRole('combobox', { name: 'Weathering' }).click();
-    await page.getByRole('option', { name: 'none' }).click();
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await expect(page).toHaveURL(/evidence$/);
+    await page.getByRole('group', { name: 'Weathering' }).getByRole('button', { name: 'none' }).click();
+    await page.getByRole('button', { name: 'Choose not weathered' }).click();
+    await expect(page.getByText('Weathering: none; u takes it back')).toBeVisible();
     await page.getByRole('link', { name: 'Route' }).click();
     await expect(page.getByRole('heading', { name: 'In what order, and by when?' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Panel-line wash' })).toHaveCount(0);

@@ -31,7 +31,10 @@ const derived = (weight: Weight, stages?: Stages): BriefView =>
 const WEIGHTS: [string, Weight][] = [
   ['nothing but its sources', { questions: 1, sources: 3, sightings: 0, markings: 0, log: 0, parts: 0 }],
   ['a few questions', { questions: 12, sources: 8, sightings: 40, markings: 3, log: 5, parts: 5 }],
-  ['every zone asked, several aspects', { questions: 90, sources: 30, sightings: 1400, markings: 12, log: 80, parts: 80 }],
+  [
+    'every zone asked, several aspects',
+    { questions: 90, sources: 30, sightings: 1400, markings: 12, log: 80, parts: 80 },
+  ],
 ];
 
 describe.each(WEIGHTS)('a brief of %s', (_, weight) => {

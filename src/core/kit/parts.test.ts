@@ -1,23 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { partOf } from '@tests/support/part';
 import { partJobs } from './part-work';
 import { inBoxOrder, keyOfNumber, keyOfPart, readBulk, registerFaults, type Part } from './parts';
 
-const part = (over: Partial<Part> = {}): Part => ({
-  id: 'a',
-  sprue: 'C',
-  number: '1',
-  name: '',
-  count: 1,
-  zone: '',
-  origin: 'kit',
-  replacesId: null,
-  condition: 'sound',
-  codes: [],
-  painted: 'assembly',
-  orderedUntil: null,
-  ...over,
-});
+const part = partOf;
 
 describe('many parts said at once', () => {
   test('a sprue, its numbers, and what they are', () => {

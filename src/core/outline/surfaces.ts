@@ -28,16 +28,19 @@ function edgesOf(s: Lifting) {
   return { leading, trailing, chord };
 }
 
+/** The plan of a wing with its root at a station: both wings of a biplane have it. */
+const wingAt = (d: Dimensions, rootStation: number): Lifting => ({
+  rootStation,
+  halfSpan: d.span / 2,
+  rootChord: d.rootChord,
+  tipChord: d.tipChord,
+  sweep: d.wingSweep,
+});
+
 /** Adds the wing to upper, lower and (edge-on) side views. Inner and outer panels differ above, one zone a side below. */
 export function drawWing(drawings: Drawings, body: Body, d: Dimensions): Zone[] {
   if (d.span <= 0 || d.rootChord <= 0) return [];
-  const s: Lifting = {
-    rootStation: d.wingStation,
-    halfSpan: d.span / 2,
-    rootChord: d.rootChord,
-    tipChord: d.tipChord,
-    sweep: d.wingSweep,
-  };
+  const s = wingAt(d, d.wingStation);
   const { leading, trailing } = edgesOf(s);
   const root = body.halfWidth(d.wingStation + d.rootChord / 2) * (d.wingHeight > d.fuselageHeight * 0.7 ? 0 : 0.75);
   const zones: Zone[] = [];
@@ -115,13 +118,7 @@ export function drawWing(drawings: Drawings, body: Body, d: Dimensions): Zone[] 
 /** The second wing of a biplane: over the first in the upper view, behind it in the lower, edge-on on struts from the side. */
 export function drawUpperWing(drawings: Drawings, d: Dimensions): Zone[] {
   if (d.upperWingHeight <= 0 || d.span <= 0) return [];
-  const s: Lifting = {
-    rootStation: d.upperWingStation,
-    halfSpan: d.span / 2,
-    rootChord: d.rootChord,
-    tipChord: d.tipChord,
-    sweep: d.wingSweep,
-  };
+  const s = wingAt(d, d.upperWingStation);
   const { leading, trailing } = edgesOf(s);
   const zones: Zone[] = [];
   for (const side of SIDES) {

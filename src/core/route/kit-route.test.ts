@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { partOf } from '@tests/support/part';
 import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { partJobs } from '@/core/kit/part-work';
 import { PART_CONDITIONS, PART_ORIGINS, type Part } from '@/core/kit/parts';
@@ -140,21 +141,10 @@ describe('what an option adds to the route and takes from it', () => {
 });
 
 let made = 0;
-const part = (over: Partial<Part> = {}): Part => ({
-  id: `p${(made += 1)}`,
-  sprue: 'C',
-  number: String(made),
-  name: 'part',
-  count: 1,
-  zone: '',
-  origin: 'kit',
-  replacesId: null,
-  condition: 'sound',
-  codes: [],
-  painted: 'assembly',
-  orderedUntil: null,
-  ...over,
-});
+const part = (over: Partial<Part> = {}): Part => {
+  made += 1;
+  return partOf({ id: `p${made}`, number: String(made), name: 'part', ...over });
+};
 
 describe('parts make steps', () => {
   const withParts = (parts: Part[], over: Partial<RouteInput> = {}) =>

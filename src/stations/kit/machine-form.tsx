@@ -170,6 +170,8 @@ function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
       if (name in LABELS) form.setError(name, { message: fault.says });
     }
   };
+  // What was refused is never folded away.
+  const wrong = (fields: readonly FieldSpec[]) => fields.some(({ name }) => name in form.formState.errors);
   return (
     <form
       className={css.desk}
@@ -228,21 +230,24 @@ function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
         <div onBlur={kept ? undefined : scale}>
           <Group fields={FIRST_FIELDS.slice(4)} control={form.control} />
         </div>
-        <Fold title="Unit, name and the day it depicts" open={Boolean(kept)}>
+        <Fold title="Unit, name and the day it depicts" open={Boolean(kept) || wrong(AIRFRAME_FIELDS)}>
           <Group fields={AIRFRAME_FIELDS} control={form.control} />
         </Fold>
-        <Fold title="Kit and bench" open={Boolean(kept)}>
+        <Fold title="Kit and bench" open={Boolean(kept) || wrong(KIT_FIELDS)}>
           <Group fields={KIT_FIELDS} control={form.control} />
         </Fold>
         {kept ? null : (
-          <Fold title="Options: closed, gear down, weathered in service unless you say otherwise">
+          <Fold
+            title="Options: closed, gear down, weathered in service unless you say otherwise"
+            open={wrong(OPTION_FIELDS)}
+          >
             <Group
               fields={OPTION_FIELDS.filter(({ name }) => optionsFor(machineOf(preset)).includes(name as never))}
               control={form.control}
             />
           </Fold>
         )}
-        <Fold title="All dimensions of the outline">
+        <Fold title="All dimensions of the outline" open={wrong(DIMENSION_FIELDS)}>
           <Group fields={DIMENSION_FIELDS} control={form.control} />
         </Fold>
         <div className="form-actions">

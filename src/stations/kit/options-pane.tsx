@@ -163,30 +163,27 @@ function ChoiceDetail({
   );
 }
 
+/** Keeps something that the brief itself says of its kit. */
+function useKeepInBrief({ briefId, brief }: KitPage) {
+  const { run, busy } = useSaving();
+  const keep = (fields: object, said: string) =>
+    void run(
+      (act) => save({ act, briefId, station: 'kit', entity: 'brief', id: brief.id, version: brief.version, fields }),
+      said,
+    );
+  return { keep, busy };
+}
+
 /** What hangs at which station: empty lines hang nothing. */
 function StoresAt({ data }: { data: KitPage }): ReactNode {
-  const { run, busy } = useSaving();
+  const { keep, busy } = useKeepInBrief(data);
   const known = new Map(data.brief.storesAt.map(({ station, carries }) => [station, carries]));
   const [typed, setTyped] = useState<Partial<Record<StoreStation, string>>>({});
-  const keep = () =>
-    void run(
-      (act) =>
-        save({
-          act,
-          briefId: data.briefId,
-          station: 'kit',
-          entity: 'brief',
-          id: data.brief.id,
-          version: data.brief.version,
-          fields: {
-            storesAt: STORE_STATIONS.flatMap((station) => {
-              const carries = (typed[station] ?? known.get(station) ?? '').trim();
-              return carries ? [{ station, carries }] : [];
-            }),
-          },
-        }),
-      'Stores kept: each has its holes, its building and its hanging on the route',
-    );
+  const stores = () =>
+    STORE_STATIONS.flatMap((station) => {
+      const carries = (typed[station] ?? known.get(station) ?? '').trim();
+      return carries ? [{ station, carries }] : [];
+    });
   return (
     <section className="kit-part">
       <h2>Stores by station</h2>
@@ -203,7 +200,13 @@ function StoresAt({ data }: { data: KitPage }): ReactNode {
         ))}
       </div>
       <p className="pane-actions">
-        <Button variant="outlined" disabled={busy} onClick={keep}>
+        <Button
+          variant="outlined"
+          disabled={busy}
+          onClick={() =>
+            keep({ storesAt: stores() }, 'Stores kept: each has its holes, its building and its hanging on the route')
+          }
+        >
           Keep the stores
         </Button>
       </p>
@@ -220,26 +223,12 @@ const ROD_FIELDS = [
 
 /** The rod with its angle and socket: how long it has to be cut. */
 function Rod({ data }: { data: KitPage }): ReactNode {
-  const { run, busy } = useSaving();
+  const { keep, busy } = useKeepInBrief(data);
   const [typed, setTyped] = useState<Record<string, string>>({});
   const valueOf = (name: (typeof ROD_FIELDS)[number]) =>
     typed[name.name] ?? String(data.brief.rod?.[name.name] ?? name.usual);
-  const keep = () =>
-    void run(
-      (act) =>
-        save({
-          act,
-          briefId: data.briefId,
-          station: 'kit',
-          entity: 'brief',
-          id: data.brief.id,
-          version: data.brief.version,
-          fields: {
-            rod: Object.fromEntries(ROD_FIELDS.map((field) => [field.name, parseNumber(valueOf(field)) ?? Number.NaN])),
-          },
-        }),
-      'The rod is kept',
-    );
+  const rod = () =>
+    Object.fromEntries(ROD_FIELDS.map((field) => [field.name, parseNumber(valueOf(field)) ?? Number.NaN]));
   return (
     <section className="kit-part">
       <h2>Rod</h2>
@@ -256,7 +245,7 @@ function Rod({ data }: { data: KitPage }): ReactNode {
         ))}
       </div>
       <p className="pane-actions">
-        <Button variant="outlined" disabled={busy} onClick={keep}>
+        <Button variant="outlined" disabled={busy} onClick={() => keep({ rod: rod() }, 'The rod is kept')}>
           Keep the rod
         </Button>
         {data.rodMm === null ? null : (
