@@ -10,6 +10,7 @@ import { partFields } from '@/core/kept/records';
 import { outlineOf, type BriefState } from '@/core/kept/state';
 import { inBoxOrder, keyOfNumber, keyOfPart, partName, partNumber, readBulk, type BulkLine } from '@/core/kit/parts';
 import { OPTION_CHOICES, OPTION_NAMES, type OptionName, type Options } from '@/core/kit/options';
+import { BOX } from '@/core/kit/part-work';
 import { RULES } from '@/core/route/rules';
 import { perform, stampedAct } from '@/data/acts';
 import { loadBrief } from '@/data/briefs';
@@ -69,7 +70,7 @@ export async function leaveOut(input: unknown): Promise<Result> {
     const { briefId, act, version, rule, left } = ofBrief
       .extend({ version: z.number().int(), rule: z.string().max(120), left: z.boolean() })
       .parse(input);
-    if (!rule.startsWith('part') && !RULES.some(({ key }) => key === rule))
+    if (!rule.startsWith(BOX) && !RULES.some(({ key }) => key === rule))
       throw new Refused('rule', 'There is no such step.');
     const { brief } = await briefOf(briefId);
     const others = brief.leftOut.filter((key) => key !== rule);

@@ -6,7 +6,8 @@ const pane = (page: Page, name: RegExp) =>
   page.getByRole('group', { name: 'What to show' }).getByRole('button', { name });
 
 test.describe('Kit', () => {
-  test.beforeEach(() => reset('demo'));
+  test.beforeAll(() => reset('demo'));
+  test.afterAll(() => reset('demo'));
 
   test('an option shows what it would change before it is taken, and what cannot be is refused', async ({ page }) => {
     const base = await openDemo(page, 'kit');
@@ -204,6 +205,25 @@ test.describe('Kit', () => {
     await many.getByRole('button', { name: 'Say the list' }).click();
     await expect(page.getByText(/Line 2: there is no zone "moon"/).first()).toBeVisible();
     await expect(many.getByLabel('List')).toHaveValue('fin: TCS 27\nmoon: 3');
+  });
+
+  test('a line drawn round zones chooses them', async ({ page }) => {
+    await openDemo(page, 'evidence');
+    await page.keyboard.press('m');
+    const fin = (await page.locator('#sheet-port-zone-fin-port').boundingBox())!;
+    const around = [
+      [fin.x - 3, fin.y - 2],
+      [fin.x + fin.width + 2, fin.y - 2],
+      [fin.x + fin.width + 2, fin.y + fin.height + 2],
+      [fin.x - 3, fin.y + fin.height + 2],
+    ] as const;
+    await page.mouse.move(...around[0]);
+    await page.mouse.down();
+    for (const [x, y] of around.slice(1)) await page.mouse.move(x, y, { steps: 4 });
+    await page.mouse.up();
+    const many = page.getByRole('form', { name: 'Say it for many zones' });
+    await expect(many.getByText('Fin and rudder, port')).toBeVisible();
+    await page.keyboard.press('Escape');
   });
 
   test('pane buttons lead where they say', async ({ page }) => {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
-import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
+import { BLANK_LOG_ENTRY, BLANK_PART } from '@/core/kept/blank';
+import { fixingSteps } from '@/core/route/fixing';
 import type { Aspect } from '@/core/evidence/aspects';
 import type { BriefState } from '@/core/kept/state';
 
@@ -32,6 +33,22 @@ const done = (stepKey: string) => (state: BriefState) => {
 };
 
 describe('the latest useful day', () => {
+  test('waits for paint, not for the mending of some other part', () => {
+    const { due } = dueFor('spinner', 'colour', (state) => {
+      state.parts = [{ ...BLANK_PART, id: 'p', version: 1, number: '1', zone: 'canopy', condition: 'cloudy' }];
+      state.rulings = state.rulings.filter(({ questionId }) => questionId !== 'asked');
+    });
+    expect(due.step!.key).toMatch(/^part:/);
+  });
+  test('of a colour that is brushed is its brushing', () => {
+    const { view } = viewOfDemo((state) => {
+      state.choices = state.choices.map((choice) => ({ ...choice, way: 'brush' as const }));
+      state.zoneDays = [];
+    });
+    const brushed = view.route.steps.find(({ key, kind }) => key.startsWith('spray:') && kind === 'brush')!;
+    const zone = view.outline.zones.find(({ key }) => key === brushed.zones[0])!;
+    expect(fixingSteps(view.route, zone, 'colour').map(({ key }) => key)).toContain(brushed.key);
+  });
   test.each([
     ['gear-main', 'part:'],
     ['cockpit', 'interior:'],

@@ -1,3 +1,4 @@
+import { BOX } from '@/core/kit/part-work';
 import type { RoutePlan } from '@/core/route/plan';
 import type { Route } from '@/core/route/step';
 
@@ -14,7 +15,7 @@ export function heldUpBy(route: Route, plan: RoutePlan): Map<string, HeldUp> {
   const titles = new Map(route.steps.map(({ key, title }) => [key, title]));
   const held = new Map<string, HeldUp>();
   for (const { from, to } of route.links) {
-    if (!from.startsWith('part') || work.get(from)?.done) continue;
+    if (!from.startsWith(BOX) || work.get(from)?.done) continue;
     const known = held.get(from) ?? { step: from, holds: [] };
     known.holds.push({ title: titles.get(to) ?? to, start: work.get(to)?.start ?? null });
     held.set(from, known);

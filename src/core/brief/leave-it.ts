@@ -1,3 +1,4 @@
+import { BOX } from '@/core/kit/part-work';
 import { sightOf, type Sight } from '@/core/kit/seen';
 import type { Options } from '@/core/kit/options';
 import type { Outline } from '@/core/outline/outline';
@@ -34,17 +35,17 @@ export function leaveIt(
   left: readonly string[],
 ): LeaveIt[] {
   const parts = steps.flatMap(({ key, title, minutes, zones: of }): LeaveIt[] => {
-    const zone = key.startsWith('part') && zones.find((candidate) => candidate.key === of[0]);
+    const zone = key.startsWith(BOX) && zones.find((candidate) => candidate.key === of[0]);
     const seen = zone ? sightOf(zone, options) : null;
     return seen?.sight === 'hidden'
       ? [{ rule: key, says: lowered(title), because: seen.because, minutes, left: false }]
       : [];
   });
   const gone = left
-    .filter((key) => key.startsWith('part'))
+    .filter((key) => key.startsWith(BOX))
     .map((key): LeaveIt => ({
       rule: key,
-      says: key.replace(/^parts?:/, 'part '),
+      says: key.slice(BOX.length).replace(':', ': '),
       because: 'left out',
       minutes: 0,
       left: true,

@@ -3,6 +3,9 @@ import { inBoxOrder, partName, partNumber, type Part, type PartCondition, type P
 
 /** The work that parts make before they can be used, as data: by where they come from and how they are. */
 
+/** How the keys of their steps begin. */
+export const BOX = 'box:';
+
 export interface PartWork {
   job: string;
   /** "Degrease", "Mend": the beginning of the step's title. */
@@ -81,7 +84,7 @@ export function partJobs(register: readonly Part[]): PartJob[] {
     const conditions = part.condition === 'missing' && ordered ? [] : CONDITION_WORK[part.condition];
     for (const one of [...ORIGIN_WORK[part.origin], ...conditions]) {
       const key =
-        one.together !== null && !ordered ? `parts:${one.job}:${part.zone}` : `part:${partNumber(part)}:${one.job}`;
+        one.together !== null && !ordered ? `${BOX}${one.job}:${part.zone}` : `${BOX}${partNumber(part)}:${one.job}`;
       const known = jobs.get(key);
       if (known) known.parts.push(part);
       else jobs.set(key, { work: one, parts: [part] });
@@ -89,15 +92,15 @@ export function partJobs(register: readonly Part[]): PartJob[] {
     if (part.painted !== 'assembly')
       for (const code of part.codes) {
         const manner = part.painted === 'sprue' ? 'on the sprue' : 'on a stick';
-        const key = `parts:paint ${code} ${manner}:${part.zone}`;
+        const key = `${BOX}paint ${code} ${manner}:${part.zone}`;
         const known = jobs.get(key);
         if (known) known.parts.push(part);
         else jobs.set(key, { work: painting(code, manner), parts: [part], code });
       }
     const old = part.replacesId && byId.get(part.replacesId);
-    if (old) jobs.set(`part:${partNumber(part)}:replace`, { work: replacing(old), parts: [part] });
+    if (old) jobs.set(`${BOX}${partNumber(part)}:replace`, { work: replacing(old), parts: [part] });
     else if (ordered && ORIGIN_WORK[part.origin].length === 0 && conditions.length === 0)
-      jobs.set(`part:${partNumber(part)}:unpack`, { work: UNPACK, parts: [part] });
+      jobs.set(`${BOX}${partNumber(part)}:unpack`, { work: UNPACK, parts: [part] });
   }
   return [...jobs].map(([key, { work: one, parts: of, code = null }]) => {
     const pieces = of.reduce((sum, { count }) => sum + count, 0);

@@ -82,7 +82,7 @@ describe('the work that parts make', () => {
     );
     expect(jobs).toHaveLength(1);
     expect(jobs[0]).toMatchObject({
-      key: 'parts:scrape:cockpit',
+      key: 'box:scrape:cockpit',
       minutes: 11,
       title: 'Scrape flash and mould lines off 4 parts',
     });
@@ -100,7 +100,7 @@ describe('the work that parts make', () => {
       part({ id: 'c', number: '3', codes: ['TCS 24'], painted: 'assembly', zone: 'cockpit' }),
     ]);
     expect(jobs.map(({ key, code, parts }) => [key, code, parts])).toEqual([
-      ['parts:paint TCS 24 on a stick:cockpit', 'TCS 24', ['a', 'b']],
+      ['box:paint TCS 24 on a stick:cockpit', 'TCS 24', ['a', 'b']],
     ]);
   });
 });

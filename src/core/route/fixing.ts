@@ -75,7 +75,7 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
   }
   if (MARKINGS.has(aspect)) return here.filter(isMarking);
   if (BOUNDARIES.has(aspect)) return here.filter((step) => step.key.startsWith('mask:'));
-  return here.filter((step) => step.load !== null && !isMarking(step));
+  return here.filter((step) => (step.load !== null || step.layer?.what === 'colour') && !isMarking(step));
 }
 
 /**

@@ -157,7 +157,7 @@ describe('parts make steps', () => {
       part({ origin: 'resin', zone: 'cockpit', number: '1' }),
       part({ origin: 'resin', zone: 'cockpit' }),
     ]);
-    const step = stepIn(route, 'parts:degrease:cockpit');
+    const step = stepIn(route, 'box:degrease:cockpit');
     expect(step.why).toMatch(/masks/);
     expect(follows(route, step.key, 'tub')).toBe(true);
     isSound(route);
@@ -169,13 +169,13 @@ describe('parts make steps', () => {
     ['cloudy', 'polish', 'canopy', 'mask-canopy'],
   ] as const)('%s: %s before the %s is needed', (condition, job, zone, before) => {
     const route = withParts([part({ condition, zone, number: '9' })]);
-    expect(follows(route, `part:C 9:${job}`, before)).toBe(true);
+    expect(follows(route, `box:C 9:${job}`, before)).toBe(true);
     isSound(route);
   });
   test('a part lost after its assembly was built holds up what fits it last', () => {
     const jobs = [part({ condition: 'missing', zone: 'gear-main', number: '9' })];
     const route = withParts(jobs, { done: ['build-gear'] });
-    expect(route.links.some(({ from, to }) => from === 'part:C 9:make' && to === 'fit-gear')).toBe(true);
+    expect(route.links.some(({ from, to }) => from === 'box:C 9:make' && to === 'fit-gear')).toBe(true);
   });
   test('what is replaced makes no work; its replacement is fitted in its place', () => {
     const old = part({ condition: 'broken', number: '9', name: 'leg' });
@@ -183,14 +183,14 @@ describe('parts make steps', () => {
       old,
       part({ sprue: 'T', number: '1', origin: 'turned', replacesId: old.id, zone: 'gear-main' }),
     ]);
-    expect(has(route, 'part:C 9:mend')).toBe(false);
-    expect(stepIn(route, 'part:T 1:replace').title).toBe('Cut C 9 leg away and fit in its place T 1 part');
+    expect(has(route, 'box:C 9:mend')).toBe(false);
+    expect(stepIn(route, 'box:T 1:replace').title).toBe('Cut C 9 leg away and fit in its place T 1 part');
   });
   test('a part on order keeps its step from being planned before it arrives, and says so', () => {
     const route = withParts([
       part({ orderedUntil: '2026-12-10', condition: 'missing', zone: 'gear-main', number: '9' }),
     ]);
-    const step = stepIn(route, 'part:C 9:unpack');
+    const step = stepIn(route, 'box:C 9:unpack');
     expect(step.notBefore).toBe('2026-12-10');
     const plan = planRoute(
       route,
@@ -207,7 +207,7 @@ describe('parts make steps', () => {
       100,
     );
     const planned = (key: string) => plan.work.find((item) => item.key === key)!.start;
-    expect(planned('part:C 9:unpack') >= '2026-12-10').toBe(true);
+    expect(planned('box:C 9:unpack') >= '2026-12-10').toBe(true);
     expect(planned('build-gear') >= '2026-12-10').toBe(true);
     expect(planned('tub') < '2026-12-10').toBe(true);
   });

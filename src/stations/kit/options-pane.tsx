@@ -94,6 +94,7 @@ function ChoiceDetail({
 }): ReactNode {
   const { adds, removes, minutes, shows, hides, decideBy, lost, says } = changes;
   const refused = says.find(({ never }) => never);
+  const added = adds.reduce((sum, { minutes: own }) => sum + own, 0);
   const steps = (list: Consequence['adds']) =>
     capped(
       list.map(({ key, title, minutes: own }) => ({ key, text: `${title}, ${own} min` })),
@@ -119,7 +120,8 @@ function ChoiceDetail({
             : `${durationInWords(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}`}
         </strong>
         {decideBy ? `; decide by ${shortDay(decideBy)}` : ''}
-        {lost > 0 ? `; ${durationInWords(lost)} of what is done would be lost` : ''}.
+        {lost > 0 ? `; ${durationInWords(lost)} of what is done would be lost` : ''}
+        {added > 0 ? `; changed back once it is done, ${durationInWords(added)} of it are lost` : ''}.
       </p>
       <p className="pane-actions">
         <Button variant="contained" disabled={busy || Boolean(refused)} onClick={onTake}>

@@ -17,7 +17,9 @@ import type { KitPage, PartRow } from './page-data';
 
 const ROW_PX = 33;
 const ROW_FOR_A_FINGER_PX = 49;
-const rowHeight = () => (window.matchMedia('(max-width: 900px)').matches ? ROW_FOR_A_FINGER_PX : ROW_PX);
+/** As the style sheet has it; drawn on the server, where there is no window, the finger does not matter yet. */
+const rowHeight = () =>
+  typeof window !== 'undefined' && window.matchMedia('(max-width: 900px)').matches ? ROW_FOR_A_FINGER_PX : ROW_PX;
 
 /** The register of parts: said in a line, in a table, or one by one. */
 export function PartsPane({ data }: { data: KitPage }): ReactNode {
