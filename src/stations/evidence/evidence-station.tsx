@@ -130,6 +130,7 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
         </ToggleButtonGroup>
         {pane === 'ledger' ? (
           <div className="filters">
+            {data.questions.length > 0 && data.notAsked > 0 ? <AskThemAll data={data} /> : null}
             {settled.length > 0 ? (
               <Button variant="outlined" size="small" disabled={busy} onClick={() => rule(settled)}>
                 Rule what is settled ({settled.length})
@@ -166,7 +167,6 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
       </div>
       {pane === 'ledger' ? (
         <>
-          {data.questions.length > 0 && data.notAsked > 0 ? <AskThemAll data={data} /> : null}
           {data.hidden.count > 0 ? (
             <p className="dim">
               {counted(data.hidden.count, 'question')} left out: {data.hidden.because.join('; ')}.
@@ -222,16 +222,15 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
 function AskThemAll({ data }: { data: EvidencePage }): ReactNode {
   const { run, busy } = useSaving();
   return (
-    <p className="pane-actions">
-      <Button
-        variant={data.questions.length === 0 ? 'contained' : 'outlined'}
-        size="small"
-        disabled={busy}
-        onClick={() => void run((act) => askAll({ act, briefId: data.briefId }), 'Asked; u takes it back')}
-      >
-        Ask {data.questions.length === 0 ? 'them' : `${counted(data.notAsked, 'question')} more that this build raises`}
-      </Button>
-    </p>
+    <Button
+      variant={data.questions.length === 0 ? 'contained' : 'outlined'}
+      size="small"
+      disabled={busy}
+      title={`This build raises ${counted(data.notAsked, 'question')} that nobody asked yet`}
+      onClick={() => void run((act) => askAll({ act, briefId: data.briefId }), 'Asked; u takes it back')}
+    >
+      Ask {data.questions.length === 0 ? 'them' : `${data.notAsked} more`}
+    </Button>
   );
 }
 
