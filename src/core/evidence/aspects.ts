@@ -34,6 +34,8 @@ export const ASPECTS = define({
 
 export type Aspect = keyof typeof ASPECTS;
 export const ASPECT_NAMES = Object.keys(ASPECTS) as [Aspect, ...Aspect[]];
+/** Aspects that markings decide. */
+export const MARKING_ASPECTS: ReadonlySet<Aspect> = new Set(['marking', 'size', 'markingPlace', 'style']);
 /** Aspects that are answered by an official code. */
 export const CODE_ASPECTS = ASPECT_NAMES.filter((name) => ASPECTS[name].type === 'code');
 export const aspectOf = (name: Aspect): AspectDefinition => ASPECTS[name];

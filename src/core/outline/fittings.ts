@@ -2,7 +2,7 @@ import type { Landing } from '@/core/kit/options';
 import { project, type Drawings } from './drawing';
 import type { Dimensions } from './dimensions';
 import { ellipse, polygonArea, rectangle, steps, type Point } from '@/core/geometry/polygon';
-import type { Preset } from './presets';
+import type { Preset } from './preset';
 import type { Body } from './profile';
 import { sided, type Zone, type ZoneGroup } from './zones';
 

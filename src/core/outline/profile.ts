@@ -1,5 +1,5 @@
 import type { Dimensions } from './dimensions';
-import type { ProfilePoint } from './presets';
+import type { ProfilePoint } from './preset';
 
 /**
  * Monotone cubic interpolation (Fritsch, Carlson 1980) through points with rising x: smooth, and never beyond its points.

@@ -1,4 +1,4 @@
-import type { Aspect } from '@/core/evidence/aspects';
+import { MARKING_ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { APART, type Zone } from '@/core/outline/zones';
 import { RULES } from './rules';
 import type { Route, RouteStep } from './step';
@@ -59,7 +59,6 @@ const FIXED_BY: Partial<Record<Aspect, { steps: (place: Place) => readonly strin
   },
 };
 
-const MARKINGS: ReadonlySet<Aspect> = new Set(['marking', 'size', 'markingPlace', 'style']);
 const BOUNDARIES: ReadonlySet<Aspect> = new Set(['boundary', 'boundaryWidth', 'boundaryPlace']);
 const isMarking = (step: RouteStep) => step.key.startsWith('marking');
 
@@ -73,7 +72,7 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
     const wanted = fixed.steps(placeOf(zone));
     return route.steps.filter((step) => wanted.includes(step.key));
   }
-  if (MARKINGS.has(aspect)) return here.filter(isMarking);
+  if (MARKING_ASPECTS.has(aspect)) return here.filter(isMarking);
   if (BOUNDARIES.has(aspect)) return here.filter((step) => step.key.startsWith('mask:'));
   return here.filter((step) => (step.load !== null || step.layer?.what === 'colour') && !isMarking(step));
 }
@@ -83,7 +82,7 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
  * let in with, or where there are none, what follows their joint.
  */
 export function needingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] {
-  const joint = MARKINGS.has(aspect) ? 'markings' : COLOUR_JOINT[placeOf(zone)];
+  const joint = MARKING_ASPECTS.has(aspect) ? 'markings' : COLOUR_JOINT[placeOf(zone)];
   const prefixes = PREFIXES[joint]!;
   const own = route.steps.filter((step) => prefixes.some((prefix) => step.key.startsWith(prefix)));
   return own.length > 0 ? own : followers(route, joint);

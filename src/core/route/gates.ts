@@ -1,4 +1,4 @@
-import type { Aspect } from '@/core/evidence/aspects';
+import { MARKING_ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import type { Outline } from '@/core/outline/outline';
 
 export const GATES = {
@@ -7,7 +7,6 @@ export const GATES = {
   colour: 'Begin the colours',
   seal: 'Begin the markings',
 } as const;
-const MARKING_ASPECTS: ReadonlySet<Aspect> = new Set(['marking', 'size', 'markingPlace', 'style']);
 export type GateName = keyof typeof GATES;
 
 /**

@@ -1,5 +1,6 @@
 'use client';
 
+import { NextThing } from '@/stations/shell/next-thing';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type ReactNode } from 'react';
@@ -53,11 +54,14 @@ export function BenchStation({ data }: { data: BenchPage }): ReactNode {
           ) : null}
         </>
       ) : (
-        <div className="empty">
+        <NextThing
+          to={data.left === 0 ? 'log' : 'route'}
+          does={data.left === 0 ? 'Open the Log' : 'Say when you are at the bench'}
+        >
           {data.left === 0
             ? 'Every step is done. The record is in the Log.'
             : 'Nothing fits the sessions that are planned: say at the Route when you are at the bench.'}
-        </div>
+        </NextThing>
       )}
     </StationFrame>
   );

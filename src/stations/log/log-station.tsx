@@ -1,5 +1,6 @@
 'use client';
 
+import { NextThing } from '@/stations/shell/next-thing';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useState, type ReactNode } from 'react';
@@ -36,10 +37,10 @@ export function LogStation({ data }: { data: LogPage }): ReactNode {
   return (
     <StationFrame station="log" now={whatMatters(data)}>
       {entries.length === 0 ? (
-        <div className="empty">
+        <NextThing to="bench" does="Begin at the Bench">
           <strong>Nothing is logged yet.</strong> A step marked done at the Bench is written here with the minutes it
           really took.
-        </div>
+        </NextThing>
       ) : (
         <>
           <LaneChart lanes={data.lanes} />

@@ -10,7 +10,7 @@ import type { View } from '@/core/outline/zones';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { counted, plural } from '@/core/units/words';
+import { counted, countedInWords, plural } from '@/core/units/words';
 import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
 import type { MarkingsPage } from './page-data';
@@ -29,10 +29,14 @@ export function MarkingsStation({ data }: { data: MarkingsPage }): ReactNode {
       : wrong.length === 0
         ? 'Every measured size is right.'
         : `${wrong.length} of ${counted(data.markings.length, 'marking')} ${plural('is', wrong.length)} printed at the wrong size: ${wrong[0]!.title.toLowerCase()} is ${wrong[0]!.check.says}.`;
+  const stillOpen =
+    data.openQuestions > 0
+      ? `${countedInWords(data.openQuestions, 'question')} about markings ${plural('is', data.openQuestions)} open at Evidence.`
+      : '';
   return (
     <StationFrame
       station="markings"
-      now={now}
+      now={[now, stillOpen].filter(Boolean).join(' ')}
       actions={
         <Button variant="contained" onClick={() => setOpen(open === 'new' ? null : 'new')}>
           New marking (n)
@@ -46,8 +50,13 @@ export function MarkingsStation({ data }: { data: MarkingsPage }): ReactNode {
       ) : null}
       {data.markings.length === 0 ? (
         <div className="empty">
-          <strong>No marking yet.</strong> Insignia, letters, bands: each with its true height, so that the decal can be
-          checked against it.
+          <p>
+            <strong>No marking yet.</strong> Insignia, letters, bands: each with its true height, so that the decal can
+            be checked against it.
+          </p>
+          <Button variant="contained" onClick={() => setOpen('new')}>
+            Add the first marking
+          </Button>
         </div>
       ) : (
         <div className="scroll-x">

@@ -1,4 +1,5 @@
 import type { BriefView } from '@/core/brief/derive';
+import { MARKING_ASPECTS } from '@/core/evidence/aspects';
 import type { Kept } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { checkSize, type SizeCheck } from '@/core/markings/size';
@@ -14,6 +15,8 @@ export interface MarkingsPage {
   codes: { value: string; label: string }[];
   inks: Record<string, string>;
   zoneColours: Record<string, string>;
+  /** Questions about markings that are open at Evidence. */
+  openQuestions: number;
 }
 
 export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage {
@@ -30,6 +33,7 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
     zones: view.outline.zones.map((zone) => ({ value: zone.key, label: zone.title })),
     codes: shelf.codes.map((code) => ({ value: code.code, label: `${code.code} ${code.name}` })),
     inks,
+    openQuestions: view.open.filter(({ aspect }) => MARKING_ASPECTS.has(aspect)).length,
     zoneColours: Object.fromEntries(zones.flatMap((zone) => (zone.colour ? [[zone.key, zone.colour]] : []))),
   };
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { NextThing } from '@/stations/shell/next-thing';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
@@ -95,7 +96,9 @@ function Buying({
     <section>
       <h2 style={{ marginTop: 0 }}>What is missing</h2>
       {needs.length === 0 ? (
-        <p className="empty">Nothing is chosen yet, so nothing is needed: choose paints under Calls.</p>
+        <NextThing to="colours" does="Choose paints under Calls">
+          Nothing is chosen yet, so nothing is needed.
+        </NextThing>
       ) : null}
       {needs.length > 0 && missing.length === 0 ? <p>The drawer holds enough of every colour that is chosen.</p> : null}
       {needs.length > 0 ? <Beside data={data} /> : null}

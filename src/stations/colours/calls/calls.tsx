@@ -1,5 +1,6 @@
 'use client';
 
+import { NextThing } from '@/stations/shell/next-thing';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
@@ -48,10 +49,10 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   const shown = data.calls.filter((call) => !zone || call.zones.some((item) => item.key === zone));
   if (data.calls.length === 0)
     return (
-      <div className="empty">
+      <NextThing to="evidence" does="Rule a colour at Evidence">
         <strong>No colour is called yet.</strong> A ruling on the colour of a zone at Evidence makes a call; it stands
         here with the paints that come nearest, your drawer first.
-      </div>
+      </NextThing>
     );
   return (
     <>

@@ -1,5 +1,6 @@
 'use client';
 
+import { NextThing } from '@/stations/shell/next-thing';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
@@ -36,7 +37,12 @@ export function LayersPane({ data, code, goTo }: PaneProps): ReactNode {
     calls.find((candidate) => candidate.code === code) ??
     calls.find(({ chosen }) => chosen?.paint.kind === 'solid') ??
     calls[0];
-  if (!call) return <p className="empty">No colour with a known value is called yet.</p>;
+  if (!call)
+    return (
+      <NextThing to="evidence" does="Rule a colour at Evidence">
+        No colour with a known value is called yet.
+      </NextThing>
+    );
   return (
     <>
       <div className="filters">

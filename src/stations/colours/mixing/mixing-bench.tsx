@@ -1,5 +1,6 @@
 'use client';
 
+import { NextThing } from '@/stations/shell/next-thing';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
@@ -38,9 +39,9 @@ export function MixingBench({ data, code, goTo }: PaneProps): ReactNode {
   const call = calls.find((candidate) => candidate.code === code) ?? calls.find(({ chosen }) => !chosen) ?? calls[0];
   if (!call)
     return (
-      <p className="empty">
+      <NextThing to="evidence" does="Rule a colour at Evidence">
         No colour with a known value is called yet: rule one at Evidence, or give its code a chip under Standards.
-      </p>
+      </NextThing>
     );
   return (
     <>

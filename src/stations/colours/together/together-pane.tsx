@@ -1,5 +1,6 @@
 'use client';
 
+import { NextThing } from '@/stations/shell/next-thing';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useState, type ReactNode } from 'react';
@@ -25,7 +26,12 @@ type Api = { searchTogether: typeof searchTogether };
 /** One choice for the whole scheme: neighbours keep their relation, few bottles, few lines; two solutions side by side on the airframe. */
 export function TogetherPane({ data }: PaneProps): ReactNode {
   const shelf = useShelf(data.stamp);
-  if (data.calls.every(({ lab }) => !lab)) return <p className="empty">No colour with a known value is called yet.</p>;
+  if (data.calls.every(({ lab }) => !lab))
+    return (
+      <NextThing to="evidence" does="Rule a colour at Evidence">
+        No colour with a known value is called yet.
+      </NextThing>
+    );
   return shelf ? (
     <Together data={data} paints={shelf.paints} />
   ) : (

@@ -1,0 +1,21 @@
+import type { Machine } from '@/core/kit/machine';
+import type { Landing } from '@/core/kit/options';
+import type { Dimensions } from './dimensions';
+
+/** Fuselage shape as fractions: t of the length; top, bottom of the height; width of the greatest width. */
+export type ProfilePoint = readonly [t: number, top: number, bottom: number, width: number];
+
+export interface Preset {
+  title: string;
+  /** Where the engine power is. */
+  propulsion: 'nose propeller' | 'wing propellers' | 'jet' | 'rotor' | 'rotor and nose propeller' | 'none';
+  thirdWheel: Machine['thirdWheel'];
+  /** Cabin windows rather than a canopy on top. */
+  glazing: Machine['glazing'];
+  gear: Machine['gear'];
+  wings: Machine['wings'];
+  /** What it usually lands on. */
+  landing: Landing;
+  profile: readonly ProfilePoint[];
+  dimensions: Dimensions;
+}
