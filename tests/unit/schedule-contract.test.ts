@@ -118,6 +118,17 @@ describe('schedule, through the contract', () => {
     expect(out.loads).toBe(1);
   });
 
+  test('a step whose part is still on order begins no sooner than that arrives', () => {
+    const steps = [
+      { id: 'leg', minutes: 30, splittable: false, colour: null, needsBooth: false, notBefore: 3 * DAY },
+      { id: 'sand', minutes: 30, splittable: false, colour: null, needsBooth: false },
+    ];
+    const out = run(instance('2026-01-06', 'Europe/Berlin', 6, { steps }));
+    const startOf = (id: string) => out.steps.find((step) => step.id === id)!.segments[0]![0];
+    expect(startOf('leg')).toBe(3 * DAY + 19 * 60 + 30);
+    expect(startOf('sand')).toBe(19 * 60 + 30);
+    expect(out.steps).toHaveLength(2);
+  });
   test('a greatest wait that is over is reported and does not stop the plan', () => {
     const out = run(
       instance('2026-01-06', 'Europe/Berlin', 4, {
