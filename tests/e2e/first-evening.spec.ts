@@ -85,7 +85,7 @@ test.describe('the first evening', () => {
     await hand.select(many.getByLabel('Source'), { label: 'Kit sheet' });
     await hand.click(many.getByRole('button', { name: /Take its word where nothing contradicts it/ }));
     await expect(page.getByText(/questions ruled by its word/)).toBeVisible();
-    // The contested one is ruled by hand; the zone is still chosen on the sheet.
+    // The contested one is ruled by hand.
     await page
       .getByRole('rowheader', { name: /Spinner colour/i })
       .getByRole('button')

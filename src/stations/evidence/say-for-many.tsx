@@ -20,7 +20,7 @@ const NEW_SOURCES = [
 /** One statement of one source for all zones that are chosen; a pasted list; or its word on everything that nothing contradicts. */
 export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () => void }): ReactNode {
   const { run, busy, tell } = useSaving();
-  const { zone, several, chooseSeveral, titleOf } = useZoneChoice();
+  const { zone, choose, several, chooseSeveral, titleOf } = useZoneChoice();
   const kitSheet = data.sources.find(({ kind }) => kind === 'kit-sheet');
   const [source, setSource] = useState<string>(kitSheet?.id ?? NEW_SOURCES[0].key);
   const [aspect, setAspect] = useState<Aspect>('colour');
@@ -66,7 +66,9 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
     setValue('');
     field.current?.focus();
     setList(list === null ? null : '');
+    // What was chosen has been spoken of: nothing stays narrowed to it.
     chooseSeveral(new Set());
+    choose(null);
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
