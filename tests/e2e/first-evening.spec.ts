@@ -113,7 +113,6 @@ test.describe('the first evening', () => {
     await expect(page.getByRole('heading', { name: 'What do I do now?' })).toBeVisible();
     await expect(page.getByText('Settle the options against the instructions').first()).toBeVisible();
     expect(hand.presses).toBeLessThanOrEqual(MOST_PRESSES);
-    console.log(`presses: ${hand.presses}`);
   });
 
   test('the demo’s machine on its first evening stands as a brief of its own', async ({ page }) => {
