@@ -1,4 +1,4 @@
-import { questionsAtBirth } from '@/core/brief/born';
+import { raisedBy } from '@/core/brief/born';
 import { deriveBrief } from '@/core/brief/derive';
 import { BLANK_LOG_ENTRY, BLANK_LAYING } from '@/core/kept/blank';
 import { outlineSpecOf, type ColourShelf } from '@/core/kept/state';
@@ -100,7 +100,7 @@ export async function loadFirstEvening(nowUtc: string): Promise<string> {
     brief: asBought,
     airframe,
     sessions,
-    questions: questionsAtBirth(asBought, airframe),
+    questions: raisedBy({ brief: asBought, airframe, subjects: [] }),
   });
   await perform(newAct(made.value, 'kit'), async (writer) => {
     await writer.insertMany('part', firstEveningParts(nowUtc.slice(0, 10)));

@@ -33,10 +33,16 @@ const box = (today: Day): Fields<'part'>[] => [
 
 export const firstEveningParts = box;
 
-/** Those of the main demo, half built: what was mended is sound again, and a turned leg is used instead of the broken one. */
+/** As a file has it: what it replaces by its number. */
+const inFile = ({ replacesId: _none, ...given }: Fields<'part'>, replaces: string | null = null) => ({
+  ...given,
+  replaces,
+});
+
+/** Those of the main demo, half built: a turned leg is used instead of the broken one. */
 export const dunlinParts = (today: Day): BriefFile['parts'] => [
-  ...box(today).map(({ replacesId: _none, ...given }) => ({ ...given, replaces: null })),
-  (({ replacesId: _none, ...given }) => ({ ...given, replaces: 'C 3' }))(
+  ...box(today).map((given) => inFile(given)),
+  inFile(
     part({
       sprue: 'T',
       number: '1',
@@ -45,5 +51,6 @@ export const dunlinParts = (today: Day): BriefFile['parts'] => [
       origin: 'turned',
       instructionStep: '14',
     }),
+    'C 3',
   ),
 ];

@@ -1,13 +1,14 @@
 'use server';
 
 import { z } from 'zod';
-import { questionsAtBirth } from '@/core/brief/born';
+import { raisedBy } from '@/core/brief/born';
 import { stampSchema } from '@/core/kept/act';
 import { airframeFields, briefFields, weeklySessionFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
-import { createBrief as makeBrief, loadBrief } from '@/data/briefs';
-import { answered, ofBrief, Refused, versioned } from './answer';
+import { createBrief as makeBrief } from '@/data/briefs';
+import { answered, ofBrief, versioned } from './answer';
+import { briefOf } from './brief-of';
 import { askWhatCameUp } from './ask-what-came-up';
 import { checkOptions } from './check-kit';
 
@@ -24,7 +25,7 @@ export async function createBrief(input: unknown): Promise<Result<string>> {
       })
       .parse(input);
     checkOptions(made.brief.options, made.airframe.preset);
-    return makeBrief({ ...made, questions: questionsAtBirth(made.brief, made.airframe) }, act);
+    return makeBrief({ ...made, questions: raisedBy({ ...made, subjects: [] }) }, act);
   });
 }
 
@@ -37,8 +38,7 @@ export async function saveSetup(input: unknown): Promise<Result> {
         airframe: versioned.extend({ fields: airframeFields }),
       })
       .parse(input);
-    const state = await loadBrief(briefId);
-    if (!state) throw new Refused('', 'This brief is gone.');
+    const state = await briefOf(briefId);
     checkOptions(brief.fields.options, airframe.fields.preset, state.log);
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
       await writer.update('brief', brief.id, brief.version, brief.fields);

@@ -5,25 +5,30 @@ import { questionInWords } from '@/core/evidence/question-words';
 import { outlineOf } from '@/core/kept/state';
 import { checkSource } from '@/core/kept/check-source';
 import type { Fields, RecordName } from '@/core/kept/records';
+import type { CodeBook } from '@/core/codes/system';
 import { resolveCode } from '@/core/codes/resolve';
 import { ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { asInferred, otherSideOnly } from '@/core/evidence/shown';
 import { readValue } from '@/core/evidence/value';
 import { readRecord } from '@/data/acts';
-import { loadBrief } from '@/data/briefs';
 import { loadCodeBook } from '@/data/shelf';
 import { Refused } from './answer';
+import { briefOf } from './brief-of';
 
-/** A value as it is kept for an aspect: a code as its system prints it. Throws Refused at `field` where it cannot be read, or is not clear. */
+/**
+ * A value as it is kept for an aspect: a code as its system prints it. Throws Refused at `field` where it cannot be read, or is not clear.
+ * Whoever checks many brings the book of codes along, or it is read for each.
+ */
 export async function checkValue(
   aspect: Aspect,
   text: string,
   field = 'value',
+  book?: CodeBook,
 ): Promise<{ value: string; sd: number | null }> {
   const read = readValue(aspect, text);
   if ('fault' in read) throw new Refused(field, read.fault);
   if (ASPECTS[aspect].type !== 'code') return read;
-  const code = resolveCode(await loadCodeBook(), read.value);
+  const code = resolveCode(book ?? (await loadCodeBook()), read.value);
   if ('says' in code) throw new Refused(field, code.says, code.offers);
   return { ...read, value: code.value };
 }
@@ -37,8 +42,7 @@ export async function checkEvidence(
 ): Promise<never> {
   if (entity !== 'source' && entity !== 'sighting' && entity !== 'ruling') return fields;
   if (entity === 'source') {
-    const state = await loadBrief(briefId);
-    if (!state) throw new Refused('', 'This brief is gone.');
+    const state = await briefOf(briefId);
     const given = fields as Fields<'source'>;
     // Links to sources that were removed meanwhile fall away with them.
     const standing = new Set(state.sources.map((source) => source.id));
@@ -79,8 +83,7 @@ export function onItsSide<T extends Pick<Fields<'sighting'>, 'clarity' | 'note'>
 
 /** The questions of a brief as they are weighed now. */
 async function weighedNow(briefId: string) {
-  const [state, book] = await Promise.all([loadBrief(briefId), loadCodeBook()]);
-  if (!state) throw new Refused('', 'This brief is gone.');
+  const [state, book] = await Promise.all([briefOf(briefId), loadCodeBook()]);
   const { questions } = weighQuestions(state, book, outlineOf(state));
   return { book, questionOf: (id: string) => questions.find(({ record }) => record.id === id) };
 }

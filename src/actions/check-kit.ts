@@ -5,9 +5,10 @@ import { outlineOf, type BriefState } from '@/core/kept/state';
 import { whyNot } from '@/core/kit/conflicts';
 import { registerFaults } from '@/core/kit/parts';
 import { machineOf } from '@/core/outline/presets';
-import { loadBrief } from '@/data/briefs';
+import { loadCodeBook } from '@/data/shelf';
 import { checkValue } from './check-evidence';
 import { Refused } from './answer';
+import { briefOf } from './brief-of';
 
 /** What one record of the kit alone cannot tell, checked against the rest. */
 
@@ -29,8 +30,7 @@ export async function checkKit(
   fields: Fields<RecordName>,
 ): Promise<Fields<RecordName>> {
   if (!KIT.has(entity)) return fields;
-  const state = await loadBrief(briefId);
-  if (!state) throw new Refused('', 'This brief is gone.');
+  const state = await briefOf(briefId);
   switch (entity) {
     case 'brief':
       checkOptions((fields as Fields<'brief'>).options, state.airframe.preset, state.log);
@@ -38,8 +38,11 @@ export async function checkKit(
     case 'airframe':
       checkOptions(state.brief.options, (fields as Fields<'airframe'>).preset, state.log);
       return fields;
-    case 'part':
-      return checkPart(state, id, fields as Fields<'part'>);
+    case 'part': {
+      const [part] = await checkParts(state, [{ ...(fields as Fields<'part'>), id: id ?? 'new' }]);
+      const { id: _id, ...kept } = part!;
+      return kept;
+    }
     case 'zone_day':
     case 'kit_measure':
       checkZone(state, (fields as Fields<'zone_day'>).zone);
@@ -54,20 +57,35 @@ export async function checkKit(
 }
 const KIT: ReadonlySet<RecordName> = new Set(['brief', 'airframe', 'part', 'subject', 'kit_measure', 'zone_day']);
 
+const NO_ZONE = 'Zone: this airframe has none of that name';
+
 function checkZone(state: BriefState, zone: string): void {
-  if (zone && !outlineOf(state).zones.some(({ key }) => key === zone))
-    throw new Refused('zone', 'Zone: this airframe has none of that name');
+  if (zone && !outlineOf(state).zones.some(({ key }) => key === zone)) throw new Refused('zone', NO_ZONE);
 }
 
-async function checkPart(state: BriefState, id: string | null, part: Fields<'part'>): Promise<Fields<'part'>> {
-  checkZone(state, part.zone);
-  const codes = [];
-  for (const code of part.codes) codes.push((await checkValue('colour', code, 'codes')).value);
-  const own = { ...part, id: id ?? 'new' };
-  const faults = registerFaults([...state.parts.filter((other) => other.id !== id), own], state.brief.boughtOn);
-  const mine = faults.find((fault) => fault.id === own.id);
+/**
+ * Parts as they are kept, checked against one another and the rest of the register. Those that the register does not hold yet have an id of
+ * their own all the same. Throws Refused at the first that cannot be.
+ */
+export async function checkParts<P extends Fields<'part'> & { id: string }>(
+  state: BriefState,
+  parts: readonly P[],
+): Promise<P[]> {
+  const zones = new Set(outlineOf(state).zones.map(({ key }) => key));
+  const own = new Set(parts.map(({ id }) => id));
+  const register = [...state.parts.filter(({ id }) => !own.has(id)), ...parts];
+  const known = new Set(register.map(({ id }) => id));
+  for (const { zone, replacesId } of parts) {
+    if (zone && !zones.has(zone)) throw new Refused('zone', NO_ZONE);
+    if (replacesId && !known.has(replacesId)) throw new Refused('replacesId', 'The part that it replaces is gone.');
+  }
+  const mine = registerFaults(register, state.brief.boughtOn).find(({ id }) => own.has(id));
   if (mine) throw new Refused(mine.field, `${mine.says}.`);
-  if (part.replacesId && !state.parts.some((other) => other.id === part.replacesId))
-    throw new Refused('replacesId', 'The part that it replaces is gone.');
-  return { ...part, codes };
+  const book = await loadCodeBook();
+  return Promise.all(
+    parts.map(async (part) => ({
+      ...part,
+      codes: await Promise.all(part.codes.map(async (code) => (await checkValue('colour', code, 'codes', book)).value)),
+    })),
+  );
 }

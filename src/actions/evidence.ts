@@ -7,21 +7,15 @@ import { paintEventFields, RECORDS, sightingFields, sourceFields } from '@/core/
 import { readCell } from '@/core/evidence/cell-entry';
 import { clarityOf } from '@/core/evidence/shown';
 import type { Result } from '@/core/interchange/result';
-import { loadBrief } from '@/data/briefs';
 import { perform, readRecord, stampedAct } from '@/data/acts';
 import { askedQuestion } from '@/data/evidence';
 import { answered, ofBrief, Refused } from './answer';
+import { briefOf } from './brief-of';
 import { checkValue, onItsSide, settledRulings } from './check-evidence';
 
 /** Acts at the Evidence station that write more than one record, or read what was typed. */
 
 const { zone, aspect, item } = RECORDS.question.shape;
-
-async function briefOf(briefId: string) {
-  const state = await loadBrief(briefId);
-  if (!state) throw new Refused('', 'This brief is gone.');
-  return state;
-}
 
 /** A sighting by zone and aspect: the question is asked with it when nobody asked it yet. */
 export async function addSighting(input: unknown): Promise<Result<{ questionId: string }>> {

@@ -2,31 +2,35 @@
 
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { bornQuestions, notAsked } from '@/core/brief/born';
+import { notAsked, raisedBy } from '@/core/brief/born';
 import type { Result } from '@/core/interchange/result';
 import { readPartsCsv } from '@/core/interchange/parts-csv';
 import { BLANK_PART } from '@/core/kept/blank';
 import { partFields } from '@/core/kept/records';
 import { outlineOf, type BriefState } from '@/core/kept/state';
-import { inBoxOrder, keyOfNumber, keyOfPart, partName, partNumber, readBulk, type BulkLine } from '@/core/kit/parts';
+import {
+  inBoxOrder,
+  keyOfNumber,
+  keyOfPart,
+  MOST_PARTS,
+  partName,
+  partNumber,
+  readBulk,
+  type BulkLine,
+} from '@/core/kit/parts';
 import { OPTION_CHOICES, OPTION_NAMES, type OptionName, type Options } from '@/core/kit/options';
 import { BOX } from '@/core/kit/part-work';
 import { RULES } from '@/core/route/rules';
 import { perform, stampedAct } from '@/data/acts';
-import { loadBrief } from '@/data/briefs';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
+import { briefOf } from './brief-of';
 import { askWhatCameUp } from './ask-what-came-up';
 import { checkValue } from './check-evidence';
-import { checkKit, checkOptions } from './check-kit';
+import { checkOptions, checkParts } from './check-kit';
+import { loadCodeBook } from '@/data/shelf';
 import { asRead, tableText, type TableRead } from './table-read';
 
 /** Acts at the Kit station that write more than one record, or read what was typed. */
-
-async function briefOf(briefId: string): Promise<BriefState> {
-  const state = await loadBrief(briefId);
-  if (!state) throw new Refused('', 'This brief is gone.');
-  return state;
-}
 
 /** Takes a choice of an option. Zones that come into sight by it are asked about in the same act, where the brief asks at all. */
 export async function chooseOption(input: unknown): Promise<Result<{ asked: number }>> {
@@ -55,9 +59,8 @@ export async function askAll(input: unknown): Promise<Result<{ asked: number }>>
   return answered(async () => {
     const { briefId, act } = ofBrief.parse(input);
     const state = await briefOf(briefId);
-    const { questions } = bornQuestions(outlineOf(state), state.brief.options, state.airframe);
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
-      const fresh = notAsked(questions, state.questions);
+      const fresh = notAsked(raisedBy(state), state.questions);
       await writer.insertMany('question', fresh);
       return { asked: fresh.length };
     });
@@ -106,8 +109,6 @@ export async function sayOfParts(input: unknown): Promise<Result<{ added: number
     });
   });
 }
-const MOST_PARTS = 3000;
-
 function bulkOf(text: string): BulkLine {
   try {
     return readBulk(text);
@@ -132,10 +133,11 @@ export async function changeParts(input: unknown): Promise<Result> {
       })
       .parse(input);
     const state = await briefOf(briefId);
-    for (const { id } of parts) {
-      const part = state.parts.find((one) => one.id === id);
-      if (part) await checkKit(briefId, 'part', id, { ...part, ...fields });
-    }
+    const chosen = new Set(parts.map(({ id }) => id));
+    await checkParts(
+      state,
+      state.parts.flatMap((part) => (chosen.has(part.id) ? [{ ...part, ...fields }] : [])),
+    );
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
       for (const { id, version } of parts) await writer.update('part', id, version, fields);
       return null;
@@ -185,10 +187,13 @@ export async function takeParts(input: unknown): Promise<Result<{ parts: number 
       throw new Refused('', `A register holds at most ${MOST_PARTS} parts.`);
     const ids = new Map(state.parts.map((part) => [keyOfPart(part), part.id]));
     for (const { part } of rows) ids.set(keyOfPart(part), randomUUID());
+    const book = await loadCodeBook();
     const ordered = await Promise.all(
       inBoxOrder(rows.map(({ part, replaces }) => ({ ...part, replaces }))).map(async (part) => ({
         ...part,
-        codes: await Promise.all(part.codes.map(async (code) => (await checkValue('colour', code, 'codes')).value)),
+        codes: await Promise.all(
+          part.codes.map(async (code) => (await checkValue('colour', code, 'codes', book)).value),
+        ),
       })),
     );
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {

@@ -4,19 +4,20 @@ import { z } from 'zod';
 import { uncontradicted, wordReason } from '@/core/brief/word-of-source';
 import { weighQuestions } from '@/core/brief/questions';
 import { sightOf } from '@/core/kit/seen';
+import { questionKey } from '@/core/evidence/question-key';
 import { clarityOf } from '@/core/evidence/shown';
 import { readSaidList } from '@/core/evidence/said-list';
 import type { Clarity } from '@/core/evidence/weights';
 import type { Result } from '@/core/interchange/result';
 import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
-import { RECORDS, sightingFields, type Fields, type Kept } from '@/core/kept/records';
+import { RECORDS, sightingFields, type Fields } from '@/core/kept/records';
 import { outlineOf, type BriefState } from '@/core/kept/state';
 import { otherSide, sideOf } from '@/core/outline/zones';
 import { perform, stampedAct, type ActWriter } from '@/data/acts';
-import { loadBrief } from '@/data/briefs';
 import { loadCodeBook } from '@/data/shelf';
 import { askedQuestion } from '@/data/evidence';
 import { answered, ofBrief, Refused } from './answer';
+import { briefOf } from './brief-of';
 import { checkValue, onItsSide } from './check-evidence';
 
 /** What one source says of many zones, in one act that is taken back as one. */
@@ -27,12 +28,6 @@ const sourceAsked = z.union([
   z.uuid(),
   z.object({ kind: z.enum(['kit-sheet', 'photograph']), title: z.string().trim().min(1, 'Title is needed').max(120) }),
 ]);
-
-async function briefOf(briefId: string): Promise<BriefState> {
-  const state = await loadBrief(briefId);
-  if (!state) throw new Refused('', 'This brief is gone.');
-  return state;
-}
 
 interface Said {
   zone: string;
@@ -64,7 +59,7 @@ async function writeSaid(
 ): Promise<{ said: number; sourceId: string }> {
   const { version: _version, ...fields } = source as Fields<'source'> & { version?: number };
   const sourceId = id ?? (await writer.insert('source', fields)).id;
-  const questions = new Map(state.questions.map((one) => [`${one.zone} ${one.aspect} ${one.item}`, one.id]));
+  const questions = new Map(state.questions.map((one) => [questionKey(one), one.id]));
   const standing = new Map(
     state.sightings.filter((one) => one.sourceId === sourceId).map((one) => [one.questionId, one]),
   );
@@ -76,8 +71,8 @@ async function writeSaid(
       zone,
       'clarity',
     );
-    const questionId =
-      questions.get(`${zone} ${about} ${which}`) ?? (await askedQuestion(writer, { zone, aspect: about, item: which }));
+    const question = { zone, aspect: about, item: which };
+    const questionId = questions.get(questionKey(question)) ?? (await askedQuestion(writer, question));
     const known = standing.get(questionId);
     if (known) await writer.update('sighting', known.id, known.version, { ...shown, value, sd });
     else fresh.push({ ...shown, value, sd, questionId, sourceId });
@@ -132,9 +127,10 @@ export async function sayList(input: unknown): Promise<Result<{ said: number; so
     const { said, faults } = readSaidList(text, outlineOf(state).zones);
     if (faults.length > 0)
       throw new Refused('text', faults.map(({ line, says }) => `Line ${line}: ${says}`).join('. '));
+    const book = await loadCodeBook();
     const whole: Said[] = [];
     for (const { line, zones, value } of said) {
-      const read = await checkValue(about.aspect, value).catch((error: unknown) => {
+      const read = await checkValue(about.aspect, value, 'value', book).catch((error: unknown) => {
         if (error instanceof Refused) throw new Refused('text', `Line ${line}: ${error.message}`, error.offers);
         throw error;
       });
@@ -184,13 +180,13 @@ export async function copySide(input: unknown): Promise<Result<{ said: number }>
     const zones = new Map(outlineOf(state).zones.map((zone) => [zone.key, zone]));
     const questions = new Map(state.questions.map((one) => [one.id, one]));
     const own = state.sightings.filter((one) => one.sourceId === sourceId);
-    const there = new Set(own.map(({ questionId }) => keyOf(questions.get(questionId)!)));
+    const there = new Set(own.map(({ questionId }) => questionKey(questions.get(questionId)!)));
     const copies = own.flatMap((sighting) => {
       const question = questions.get(sighting.questionId)!;
       const zone = sideOf(question.zone) === from ? zones.get(otherSide(question.zone)!) : undefined;
       if (!zone || sightOf(zone, state.brief.options).sight === 'hidden') return [];
       const asked = { zone: zone.key, aspect: question.aspect, item: question.item };
-      return there.has(keyOf(asked)) ? [] : [{ asked, sighting }];
+      return there.has(questionKey(asked)) ? [] : [{ asked, sighting }];
     });
     if (copies.length === 0)
       throw new Refused('', `${source.title} says nothing of the ${from} side that it does not say of the other.`);
@@ -212,6 +208,3 @@ export async function copySide(input: unknown): Promise<Result<{ said: number }>
     });
   });
 }
-
-const keyOf = ({ zone, aspect: about, item: which }: Pick<Kept<'question'>, 'zone' | 'aspect' | 'item'>) =>
-  `${zone} ${about} ${which}`;

@@ -4,6 +4,7 @@ import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import { asInferred } from '@/core/evidence/shown';
 import { checkSource } from '@/core/kept/check-source';
 import { outlineOf, type BriefState } from '@/core/kept/state';
+import { questionKey } from '@/core/evidence/question-key';
 import { withoutSide } from '@/core/outline/zones';
 import { toDossier, type Dossier, type DossierParts } from '@/core/interchange/dossier';
 import { codesRead } from '@/core/interchange/codes-read';
@@ -96,11 +97,7 @@ export async function insertDossier(
     DossierParts[N][number] | (typeof NOTHING)[N][number];
   const events = idsBy(file.events, known.events, (e: Named<'events'>) => `${e.zone} ${e.kind} ${e.onDay} ${e.value}`);
   const sources = idsBy(file.sources, known.sources, (s: Named<'sources'>) => `${s.kind} ${s.title}`);
-  const questions = idsBy(
-    file.questions,
-    known.questions,
-    (q: Named<'questions'>) => `${q.zone} ${q.aspect} ${q.item}`,
-  );
+  const questions = idsBy(file.questions, known.questions, questionKey);
 
   const insert = async <N extends 'paint_event' | 'source' | 'question' | 'sighting' | 'ruling' | 'mirror'>(
     name: N,
@@ -148,10 +145,10 @@ export async function insertDossier(
       return [{ ...ruling, questionId }];
     }),
   );
-  const mirrored = new Set(known.mirrors.map((m) => `${m.zone} ${m.aspect} ${m.item}`));
+  const mirrored = new Set(known.mirrors.map(questionKey));
   added.mirrors = await insert(
     'mirror',
-    file.mirrors.filter(({ zone, aspect, item }) => !mirrored.has(`${zone} ${aspect} ${item}`)),
+    file.mirrors.filter((mirror) => !mirrored.has(questionKey(mirror))),
   );
   return added;
 }
@@ -261,11 +258,11 @@ class Asked {
   private readonly fresh = new Map<string, Fields<'question'>>();
 
   constructor(questions: BriefState['questions']) {
-    this.ids = new Map(questions.map((q) => [`${q.zone} ${q.aspect} ${q.item}`, q.id]));
+    this.ids = new Map(questions.map((q) => [questionKey(q), q.id]));
   }
 
   idOf({ zone, aspect, item }: Fields<'question'>): string {
-    const key = `${zone} ${aspect} ${item}`;
+    const key = questionKey({ zone, aspect, item });
     const id = this.ids.get(key) ?? randomUUID();
     if (!this.ids.has(key)) this.fresh.set(id, { zone, aspect, item });
     this.ids.set(key, id);

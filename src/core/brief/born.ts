@@ -1,4 +1,5 @@
 import type { Aspect } from '@/core/evidence/aspects';
+import { questionKey } from '@/core/evidence/question-key';
 import { sightOf } from '@/core/kit/seen';
 import type { Options } from '@/core/kit/options';
 import { among, type Among } from '@/core/kit/among';
@@ -7,6 +8,7 @@ import type { Fields } from '@/core/kept/records';
 import { outlineOf } from '@/core/kept/state';
 import type { Outline } from '@/core/outline/outline';
 import { machineOf } from '@/core/outline/presets';
+import { sided } from '@/core/outline/zones';
 
 /** The questions that a build raises before anybody looked at a source: from the airframe, its marks and the options. */
 
@@ -24,8 +26,9 @@ interface Asking {
   mark?: 'codeLetters' | 'serial' | 'name';
 }
 
-const both = (key: string) => [`${key}-port`, `${key}-starboard`];
+const both = (key: string) => [sided(key, 'port'), sided(key, 'starboard')];
 const SIDES = both('fuselage-mid');
+const WEATHERED: Among<Options> = { weathering: ['in service', 'neglected', 'derelict'] };
 
 const ASKED: readonly Asking[] = [
   { aspect: 'finish', item: '', zones: [SIDES[0]!, 'fuselage-lower'] },
@@ -50,13 +53,13 @@ const ASKED: readonly Asking[] = [
     aspect: 'wear',
     item: 'exhaust stains',
     zones: [...both('cowling'), ...both('nacelle')],
-    where: { weathering: ['in service', 'neglected', 'derelict'] },
+    where: WEATHERED,
   },
   {
     aspect: 'wear',
     item: '',
     zones: ['wing-upper-inner-port', 'fuselage-lower'],
-    where: { weathering: ['in service', 'neglected', 'derelict'] },
+    where: WEATHERED,
   },
   { aspect: 'seam', item: 'spine', zones: ['fuselage-mid-port'] },
   { aspect: 'seam', item: 'belly', zones: ['fuselage-lower'] },
@@ -108,13 +111,12 @@ export function bornQuestions(
   };
 }
 
-/** The questions of a brief that is being made. */
-export const questionsAtBirth = (brief: Fields<'brief'>, airframe: Fields<'airframe'>): BornQuestion[] =>
-  bornQuestions(outlineOf({ airframe, brief, subjects: [] }), brief.options, airframe).questions;
+/** What a brief raises as it stands, or as it is being made. */
+export const raisedBy = (state: Parameters<typeof outlineOf>[0]): BornQuestion[] =>
+  bornQuestions(outlineOf(state), state.brief.options, state.airframe).questions;
 
 /** Those of the questions that nobody asked yet. */
 export function notAsked(born: readonly BornQuestion[], known: readonly BornQuestion[]): BornQuestion[] {
-  const asked = new Set(known.map(keyOf));
-  return born.filter((question) => !asked.has(keyOf(question)));
+  const asked = new Set(known.map(questionKey));
+  return born.filter((question) => !asked.has(questionKey(question)));
 }
-const keyOf = ({ zone, aspect, item }: BornQuestion) => `${zone} ${aspect} ${item}`;

@@ -2,6 +2,7 @@ import { saidTogether } from '@/core/kit/conflicts';
 import { OPTION_CHOICES, optionsFor, type OptionName, type Options } from '@/core/kit/options';
 import { isSeen } from '@/core/kit/seen';
 import { outlineOf } from '@/core/kept/state';
+import type { Outline } from '@/core/outline/outline';
 import { machineOf } from '@/core/outline/presets';
 import type { RouteStep } from '@/core/route/step';
 import type { BriefView } from './derive';
@@ -29,32 +30,48 @@ export interface Consequence {
 
 /** Every choice that is not the present one, with what it would change: the route is built with it and compared. */
 export function consequencesOf(view: BriefView): Consequence[] {
-  const { options } = view.state.brief;
-  return optionsFor(machineOf(view.state.airframe.preset)).flatMap((option) =>
+  const { brief, airframe, log } = view.state;
+  const machine = machineOf(airframe.preset);
+  const progress = progressOf(log);
+  const present: Present = {
+    steps: new Set(view.route.steps.map(({ key }) => key)),
+    minutes: minutesOf(view.route.steps),
+    seen: seenIn(view.outline, brief.options),
+    says: (options) => saidTogether(options, machine, progress),
+  };
+  return optionsFor(machine).flatMap((option) =>
     (OPTION_CHOICES[option].choices as readonly string[])
-      .filter((choice) => choice !== options[option])
-      .map((choice) => consequenceOf(view, option, choice)),
+      .filter((choice) => choice !== brief.options[option])
+      .map((choice) => consequenceOf(view, present, option, choice)),
   );
 }
 
-function consequenceOf(view: BriefView, option: OptionName, choice: string): Consequence {
+/** What every choice is compared with. */
+interface Present {
+  steps: ReadonlySet<string>;
+  minutes: number;
+  /** Zones that are seen, by key, with their titles. */
+  seen: ReadonlyMap<string, string>;
+  says: (options: Options) => Consequence['says'];
+}
+
+const minutesOf = (steps: readonly RouteStep[]): number => steps.reduce((sum, { minutes }) => sum + minutes, 0);
+const seenIn = ({ zones }: Outline, options: Options): Map<string, string> =>
+  new Map(zones.filter((zone) => isSeen(zone, options)).map(({ key, title }) => [key, title]));
+
+function consequenceOf(view: BriefView, present: Present, option: OptionName, choice: string): Consequence {
   const { airframe, brief, subjects } = view.state;
   const options = { ...brief.options, [option]: choice } as Options;
   const outline = outlineOf({ airframe, subjects, brief: { ...brief, options } });
   const route = routeOf(view.wanted, outline, options);
-  const now = new Map(view.route.steps.map((step) => [step.key, step]));
-  const then = new Map(route.steps.map((step) => [step.key, step]));
-  const adds = route.steps.filter(({ key }) => !now.has(key));
+  const then = new Set(route.steps.map(({ key }) => key));
+  const adds = route.steps.filter(({ key }) => !present.steps.has(key));
   const removes = view.route.steps.filter(({ key }) => !then.has(key));
-  const total = (steps: readonly RouteStep[]) => steps.reduce((sum, { minutes }) => sum + minutes, 0);
-  const seenNow = new Map(
-    view.outline.zones.filter((zone) => isSeen(zone, brief.options)).map((z) => [z.key, z.title]),
-  );
-  const seenThen = new Map(outline.zones.filter((zone) => isSeen(zone, options)).map((z) => [z.key, z.title]));
+  const seenThen = seenIn(outline, options);
   // What is added waits for, and what is removed is itself, on the plan that stands.
   const touched = new Set([
     ...removes.map(({ key }) => key),
-    ...route.links.filter(({ from }) => !now.has(from)).map(({ to }) => to),
+    ...route.links.filter(({ from }) => !present.steps.has(from)).map(({ to }) => to),
   ]);
   const planned = view.plan.work.filter(({ key }) => touched.has(key));
   return {
@@ -62,16 +79,16 @@ function consequenceOf(view: BriefView, option: OptionName, choice: string): Con
     choice,
     adds: adds.map(brieflyOf),
     removes: removes.map(brieflyOf),
-    minutes: total(route.steps) - total(view.route.steps),
-    shows: [...seenThen].flatMap(([key, title]) => (seenNow.has(key) ? [] : [title])),
-    hides: [...seenNow].flatMap(([key, title]) => (seenThen.has(key) ? [] : [title])),
+    minutes: minutesOf(route.steps) - present.minutes,
+    shows: [...seenThen].flatMap(([key, title]) => (present.seen.has(key) ? [] : [title])),
+    hides: [...present.seen].flatMap(([key, title]) => (seenThen.has(key) ? [] : [title])),
     decideBy:
       planned
         .filter(({ done }) => !done)
         .map(({ start }) => start)
         .sort()[0] ?? null,
-    lost: planned.filter(({ done }) => done).reduce((sum, { step }) => sum + step.minutes, 0),
-    says: saidTogether(options, machineOf(airframe.preset), progressOf(view.state.log)),
+    lost: minutesOf(planned.filter(({ done }) => done).map(({ step }) => step)),
+    says: present.says(options),
   };
 }
 

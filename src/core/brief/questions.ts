@@ -1,5 +1,6 @@
 import type { CodeBook } from '@/core/codes/system';
 import { aspectOf, aspectTitle } from '@/core/evidence/aspects';
+import { questionKey } from '@/core/evidence/question-key';
 import { bestNamed } from '@/core/evidence/best';
 import { eventDays, windowOf } from '@/core/evidence/events';
 import type { Window } from '@/core/evidence/date-fit';
@@ -53,10 +54,10 @@ export interface WeighedBrief {
 
 /** Weighs all questions of a brief. Mirrored sides are weighed as one; structure outlasts repaints. */
 export function weighQuestions(state: BriefState, book: CodeBook, outline: Outline): WeighedBrief {
-  const mirrors = new Map(state.mirrors.map((mirror) => [mirrorKey(mirror.zone, mirror.aspect, mirror.item), mirror]));
+  const mirrors = new Map(state.mirrors.map((mirror) => [questionKey(mirror), mirror]));
   const mirrorOf = ({ zone, aspect, item }: Kept<'question'>) => {
     const base = withoutSide(zone);
-    return (base && mirrors.get(mirrorKey(base, aspect, item))) || null;
+    return (base && mirrors.get(questionKey({ zone: base, aspect, item }))) || null;
   };
   const byId = new Map(state.questions.map((question) => [question.id, question]));
   const subjectOf = (question: Kept<'question'>) => ({
@@ -106,13 +107,13 @@ export function weighQuestions(state: BriefState, book: CodeBook, outline: Outli
   const kindOf = new Map(state.sources.map((source) => [source.id, source.kind]));
   const rulingOf = new Map(state.rulings.map((ruling) => [ruling.questionId, ruling]));
   const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
-  const idOf = new Map(state.questions.map((q) => [`${q.zone} ${q.aspect} ${q.item}`, q.id]));
+  const idOf = new Map(state.questions.map((q) => [questionKey(q), q.id]));
 
   const questions = state.questions.map((record): QuestionView => {
     const subject = subjectOf(record);
     const found = weighed.get(keyOf(subject)) ?? unseen(subject);
     const mirrored = mirrorOf(record);
-    const opposite = mirrored && idOf.get(`${otherSide(record.zone)} ${record.aspect} ${record.item}`);
+    const opposite = mirrored && idOf.get(questionKey({ ...record, zone: otherSide(record.zone)! }));
     const own = rulingOf.get(record.id) ?? null;
     const ruling = own ?? (opposite ? (rulingOf.get(opposite) ?? null) : null);
     const said = bySubject.get(keyOf(subject)) ?? [];
@@ -157,7 +158,6 @@ const targetsOf = (zoneDays: BriefState['zoneDays']): Map<string, Window> =>
 
 /** Structure is weighed under a name of its own, which no repaint bears. */
 const STRUCTURE = ' (structure)';
-const mirrorKey = (zone: string, aspect: string, item: string) => `${zone} ${aspect} ${item}`;
 
 const unseen = (subject: { zone: string; aspect: string }): WeighedQuestion => ({
   ...subject,

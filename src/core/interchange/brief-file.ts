@@ -28,7 +28,7 @@ import { subjectFaults } from '@/core/kept/check-subjects';
 import { whyNot } from '@/core/kit/conflicts';
 import { NOT_BEGUN } from '@/core/kit/machine';
 import { optionsSchema } from '@/core/kit/options';
-import { keyOfNumber, keyOfPart, partNumber, registerFaults } from '@/core/kit/parts';
+import { asRegister, MOST_PARTS, partNumber, registerFaults } from '@/core/kit/parts';
 import { machineOf } from '@/core/outline/presets';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
@@ -66,7 +66,7 @@ const wholeBrief = z
     markings: z.array(markingFields).max(500),
     sessions: z.array(weeklySessionFields).max(50),
     evenings: z.array(eveningFields).max(1000).default([]),
-    parts: z.array(partInFile).max(3000, 'parts: at most 3 000').default([]),
+    parts: z.array(partInFile).max(MOST_PARTS, 'parts: at most 3 000').default([]),
     measures: z.array(kitMeasureFields).max(500).default([]),
     subjects: z.array(subjectFields).max(100).default([]),
     zoneDays: z.array(zoneDayFields).max(500).default([]),
@@ -202,18 +202,8 @@ const briefOfFourth = z.object({
 
 /** The parts of a file with their numbers in it as identities, and what is wrong with the register. */
 export function fileParts(file: Pick<BriefFile, 'parts' | 'brief'>) {
-  const byNumber = new Map(file.parts.map((part, i) => [keyOfPart(part), String(i)]));
-  const parts = file.parts.map(({ replaces, ...part }, i) => ({
-    ...part,
-    id: String(i),
-    replacesId: replaces === null ? null : (byNumber.get(keyOfNumber(replaces)) ?? null),
-  }));
-  const strangers = file.parts.flatMap(({ replaces }, i) =>
-    replaces !== null && !byNumber.has(keyOfNumber(replaces))
-      ? [{ id: String(i), field: 'replaces', says: `there is no part "${replaces}"` }]
-      : [],
-  );
-  return { parts, faults: [...registerFaults(parts, file.brief.boughtOn), ...strangers] };
+  const { parts, faults } = asRegister(file.parts, (_, i) => String(i));
+  return { parts, faults: [...registerFaults(parts, file.brief.boughtOn), ...faults] };
 }
 
 /** `build-brief/3` knew three classes of opacity, and called a solid colour of poor hiding transparent. */
@@ -275,6 +265,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
   const pictures = new Set(pictureIds);
   const codeOf = new Map(shelf.codes.map((code) => [code.id, code]));
   const paintOf = new Map(shelf.paints.map((paint) => [paint.id, paint]));
+  const partOf = new Map(state.parts.map((part) => [part.id, part]));
   const refOf = new Map(state.recipes.map((recipe, i) => [recipe.id, `r${i + 1}`]));
   const codeName = (id: string) => codeOf.get(id)?.code;
   const choices = state.choices
@@ -340,7 +331,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     evenings: state.evenings.map((evening) => plain(evening)),
     parts: state.parts.map((record) => {
       const { replacesId, ...part } = plain(record);
-      const old = state.parts.find(({ id }) => id === replacesId);
+      const old = replacesId && partOf.get(replacesId);
       return { ...part, replaces: old ? partNumber(old) : null };
     }),
     measures: state.measures.map((measure) => plain(measure)),

@@ -1,3 +1,4 @@
+import { questionKey } from '@/core/evidence/question-key';
 import { z } from 'zod';
 import {
   mirrorFields,
@@ -73,16 +74,10 @@ export function checkDossier(file: DossierParts, fault: FileFault): void {
   const events = new Set(file.events.map((event) => event.ref));
   unlike(file.sources, 'sources', ({ ref: name }) => name, 'two sources have the same ref', fault);
   unlike(file.questions, 'questions', ({ ref: name }) => name, 'two questions have the same ref', fault);
-  unlike(
-    file.questions,
-    'questions',
-    ({ zone, aspect, item }) => `${zone} ${aspect} ${item}`,
-    'it is asked twice',
-    fault,
-  );
+  unlike(file.questions, 'questions', questionKey, 'it is asked twice', fault);
   unlike(file.events, 'events', ({ ref: name }) => name, 'two events have the same ref', fault);
   unlike(file.rulings, 'rulings', ({ question }) => question, 'its question is ruled twice', fault);
-  unlike(file.mirrors, 'mirrors', ({ zone, aspect, item }) => `${zone} ${aspect} ${item}`, 'it is said twice', fault);
+  unlike(file.mirrors, 'mirrors', questionKey, 'it is said twice', fault);
   file.sources.forEach((source, i) => {
     source.derivedFrom.forEach(
       (origin, j) => sources.has(origin) || fault(['sources', i, 'derivedFrom', j], `there is no source "${origin}"`),

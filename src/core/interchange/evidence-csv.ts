@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import { z } from 'zod';
 import { RULING_BASES } from '@/core/evidence/bases';
 import { sourceFields, type Fields } from '@/core/kept/records';
@@ -9,7 +8,7 @@ import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { readValue } from '@/core/evidence/value';
 import { CLARITIES } from '@/core/evidence/weights';
 import { parseNumber } from '@/core/units/number';
-import { parseCells } from './table';
+import { parseCells, writeTable } from './table';
 
 /** Sources, sightings and rulings as tables: see docs/formats/dossier.md. Lists inside a cell are separated by "|". */
 
@@ -275,13 +274,9 @@ export function resolveSources(
   return { added, faults: faults.sort((a, b) => a.row - b.row) };
 }
 
-const write = (columns: readonly string[], rows: Record<string, unknown>[]) =>
-  // A cell that a spreadsheet would take for a formula is made text.
-  `${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => row[column] ?? '')) }, { newline: '\n', escapeFormulae: true })}\n`;
-
 export function sourcesCsv(state: BriefState): string {
   const titles = new Map(state.sources.map((source) => [source.id, source.title]));
-  return write(
+  return writeTable(
     SOURCE_COLUMNS,
     state.sources.map((source) => ({
       ...source,
@@ -298,7 +293,7 @@ export function sourcesCsv(state: BriefState): string {
 export function sightingsCsv(state: BriefState): string {
   const titles = new Map(state.sources.map((source) => [source.id, source.title]));
   const questions = new Map(state.questions.map((question) => [question.id, question]));
-  return write(
+  return writeTable(
     SIGHTING_COLUMNS,
     state.sightings.map((sighting) => {
       const { zone, aspect, item } = questions.get(sighting.questionId)!;
@@ -309,7 +304,7 @@ export function sightingsCsv(state: BriefState): string {
 
 export function rulingsCsv(state: BriefState): string {
   const questions = new Map(state.questions.map((question) => [question.id, question]));
-  return write(
+  return writeTable(
     RULING_COLUMNS,
     state.rulings.map((ruling) => {
       const { zone, aspect, item } = questions.get(ruling.questionId)!;

@@ -1,11 +1,10 @@
-import Papa from 'papaparse';
 import { BLANK_PART } from '@/core/kept/blank';
 import { partFields, type Fields, type Kept } from '@/core/kept/records';
-import { inBoxOrder, keyOfNumber, keyOfPart, partNumber, registerFaults } from '@/core/kit/parts';
+import { asRegister, inBoxOrder, keyOfPart, MOST_PARTS, partNumber, registerFaults } from '@/core/kit/parts';
 import type { Zone } from '@/core/outline/zones';
 import { zonesCalled } from '@/core/outline/zone-sets';
 import { z } from 'zod';
-import { readTable, type RowFault } from './table';
+import { readTable, writeTable, type RowFault } from './table';
 
 /** The register of parts as a table: see docs/formats/parts.md. Colours within a cell are separated by "|". */
 
@@ -24,8 +23,6 @@ const COLUMNS = [
   'ordered_until',
   'note',
 ] as const;
-
-export const MOST_PARTS = 3000;
 
 export interface PartRow {
   part: Fields<'part'>;
@@ -94,19 +91,13 @@ export function readPartsCsv(
     return [{ row, part: checked.data, replaces: cell('replaces') || null }];
   });
   // What replaces what is known only once all rows are read.
-  const ids = new Map([...known, ...read.map(({ part }) => part)].map((part) => [keyOfPart(part), keyOfPart(part)]));
-  const register = read.map(({ part, replaces }) => ({
-    ...part,
-    id: keyOfPart(part),
-    replacesId: replaces === null ? null : (ids.get(keyOfNumber(replaces)) ?? null),
-  }));
+  const register = asRegister(
+    read.map(({ part, replaces }) => ({ ...part, replaces })),
+    keyOfPart,
+    known,
+  );
   const bad = new Set<string>();
-  for (const { part, replaces, row } of read)
-    if (replaces !== null && !ids.has(keyOfNumber(replaces))) {
-      faults.push({ row, field: 'replaces', says: `there is no part "${replaces}"` });
-      bad.add(keyOfPart(part));
-    }
-  for (const { id, field, says } of registerFaults(register, boughtOn)) {
+  for (const { id, field, says } of [...register.faults, ...registerFaults(register.parts, boughtOn)]) {
     faults.push({ row: seen.get(id)!, field, says });
     bad.add(id);
   }
@@ -123,24 +114,17 @@ export function readPartsCsv(
 
 export function partsCsv(parts: readonly Kept<'part'>[]): string {
   const byId = new Map(parts.map((part) => [part.id, part]));
-  const data = inBoxOrder(parts).map((part) => {
-    const old = part.replacesId ? byId.get(part.replacesId) : null;
-    const cells: Record<(typeof COLUMNS)[number], string | number> = {
-      sprue: part.sprue,
-      number: part.number,
-      name: part.name,
-      count: part.count,
-      step: part.instructionStep,
-      zone: part.zone,
-      origin: part.origin,
-      replaces: old ? partNumber(old) : '',
-      condition: part.condition,
-      colours: part.codes.join('|'),
-      painted: part.painted,
-      ordered_until: part.orderedUntil ?? '',
-      note: part.note,
-    };
-    return COLUMNS.map((column) => cells[column]);
-  });
-  return `${Papa.unparse({ fields: [...COLUMNS], data }, { newline: '\n', escapeFormulae: true })}\n`;
+  return writeTable(
+    COLUMNS,
+    inBoxOrder(parts).map((part) => {
+      const old = part.replacesId ? byId.get(part.replacesId) : null;
+      return {
+        ...part,
+        step: part.instructionStep,
+        replaces: old ? partNumber(old) : '',
+        colours: part.codes.join('|'),
+        ordered_until: part.orderedUntil,
+      };
+    }),
+  );
 }

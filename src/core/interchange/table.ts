@@ -165,3 +165,8 @@ export class RowReader {
     return scaled.map((value) => Math.min(1, value));
   }
 }
+
+/** A table of these columns as CSV, each row by the names of its cells. */
+export const writeTable = (columns: readonly string[], rows: Record<string, unknown>[]) =>
+  // A cell that a spreadsheet would take for a formula is made text.
+  `${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => row[column] ?? '')) }, { newline: '\n', escapeFormulae: true })}\n`;

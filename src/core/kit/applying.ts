@@ -1,3 +1,4 @@
+import { TYPICAL_SPRAYING } from '@/core/paint/quantity';
 import { figuresOf, TYPICAL_TOOL, type Tool, type ToolKind } from './tools';
 
 /** How a colour is brought on. Everything after it follows: coats, minutes, masking, waits. */
@@ -92,7 +93,13 @@ export const WAY_FACTS: Record<Way, WayFacts> = {
 };
 
 /** Share of the paint that lands: a brush leaves all of it, a can most of it in the air. */
-const LANDS: Record<Way, number> = { airbrush: 0.5, 'spray can': 0.35, brush: 0.95, sponge: 0.6, pen: 1 };
+const LANDS: Record<Way, number> = {
+  airbrush: TYPICAL_SPRAYING.transfer,
+  'spray can': 0.35,
+  brush: 0.95,
+  sponge: 0.6,
+  pen: 1,
+};
 
 /** Film, share that lands and waste of a way with the tools that are owned. */
 export function figuresOfWay(way: Way, tools: readonly Tool[]) {
@@ -129,13 +136,11 @@ const CAN_LEAST_CM2 = 60;
 export function suggestWay({ areaCm2, edge, metallic }: Job, tools: readonly Tool[]): Suggestion {
   if (tools.length === 0) return { way: 'airbrush', because: 'no tool is listed: planned with an airbrush' };
   const owns = (kind: ToolKind) => tools.some((tool) => tool.kind === kind);
-  const airbrush = owns('airbrush');
   const area = `${areaCm2 < 10 ? areaCm2.toFixed(1) : Math.round(areaCm2)} cm²`;
   if (areaCm2 > 0 && areaCm2 < AIRBRUSH_LEAST_CM2 && edge === 'hard' && owns('brush'))
     return { way: 'brush', because: `${area} with a hard edge: less than the cleaning of an airbrush` };
-  if (airbrush) {
-    const line = Math.min(...tools.filter(({ kind }) => kind === 'airbrush').map((tool) => figuresOf(tool).lineMm!));
-    const fine = Number.isFinite(line) ? line : TYPICAL_TOOL.airbrush.lineMm!;
+  if (owns('airbrush')) {
+    const fine = Math.min(...tools.filter(({ kind }) => kind === 'airbrush').map((tool) => figuresOf(tool).lineMm!));
     return {
       way: 'airbrush',
       because:

@@ -78,29 +78,27 @@ export function partJobs(register: readonly Part[]): PartJob[] {
   const replaced = new Set(parts.flatMap(({ replacesId }) => replacesId ?? []));
   const byId = new Map(parts.map((part) => [part.id, part]));
   const jobs = new Map<string, { work: PartWork; parts: Part[]; code?: string }>();
+  const join = (key: string, one: PartWork, part: Part, code?: string) => {
+    const known = jobs.get(key);
+    if (known) known.parts.push(part);
+    else jobs.set(key, { work: one, parts: [part], code });
+  };
   for (const part of parts) {
     if (replaced.has(part.id)) continue;
     const ordered = part.orderedUntil !== null;
+    const alone = (job: string) => `${BOX}${partNumber(part)}:${job}`;
     const conditions = part.condition === 'missing' && ordered ? [] : CONDITION_WORK[part.condition];
-    for (const one of [...ORIGIN_WORK[part.origin], ...conditions]) {
-      const key =
-        one.together !== null && !ordered ? `${BOX}${one.job}:${part.zone}` : `${BOX}${partNumber(part)}:${one.job}`;
-      const known = jobs.get(key);
-      if (known) known.parts.push(part);
-      else jobs.set(key, { work: one, parts: [part] });
-    }
+    const works = [...ORIGIN_WORK[part.origin], ...conditions];
+    for (const one of works)
+      join(one.together !== null && !ordered ? `${BOX}${one.job}:${part.zone}` : alone(one.job), one, part);
     if (part.painted !== 'assembly')
       for (const code of part.codes) {
         const manner = part.painted === 'sprue' ? 'on the sprue' : 'on a stick';
-        const key = `${BOX}paint ${code} ${manner}:${part.zone}`;
-        const known = jobs.get(key);
-        if (known) known.parts.push(part);
-        else jobs.set(key, { work: painting(code, manner), parts: [part], code });
+        join(`${BOX}paint ${code} ${manner}:${part.zone}`, painting(code, manner), part, code);
       }
     const old = part.replacesId && byId.get(part.replacesId);
-    if (old) jobs.set(`${BOX}${partNumber(part)}:replace`, { work: replacing(old), parts: [part] });
-    else if (ordered && ORIGIN_WORK[part.origin].length === 0 && conditions.length === 0)
-      jobs.set(`${BOX}${partNumber(part)}:unpack`, { work: UNPACK, parts: [part] });
+    if (old) join(alone('replace'), replacing(old), part);
+    else if (ordered && works.length === 0) join(alone('unpack'), UNPACK, part);
   }
   return [...jobs].map(([key, { work: one, parts: of, code = null }]) => {
     const pieces = of.reduce((sum, { count }) => sum + count, 0);

@@ -23,6 +23,9 @@ export interface Part {
   orderedUntil: string | null;
 }
 
+/** The most that one register holds. */
+export const MOST_PARTS = 3000;
+
 /** "C 12": how a part is called in the instructions. */
 export const partNumber = ({ sprue, number }: Pick<Part, 'sprue' | 'number'>): string => `${sprue} ${number}`.trim();
 /** "C 12 nose leg" */
@@ -48,6 +51,28 @@ export function keyOfNumber(text: string): string {
 export const inBoxOrder = <T extends Pick<Part, 'sprue' | 'number'>>(parts: readonly T[]): T[] =>
   [...parts].sort((a, b) => ORDER.compare(a.sprue, b.sprue) || ORDER.compare(a.number, b.number));
 const ORDER = new Intl.Collator('en', { numeric: true });
+
+/**
+ * Rows that name what they replace by its number, as parts of one register, each with an identity. `known` are parts that are there already.
+ * A row that replaces what is not there says so.
+ */
+export function asRegister<T extends Pick<Part, 'sprue' | 'number'> & { replaces: string | null }>(
+  rows: readonly T[],
+  idOf: (row: T, i: number) => string,
+  known: readonly Pick<Part, 'sprue' | 'number'>[] = [],
+) {
+  const ids = new Map(known.map((part) => [keyOfPart(part), keyOfPart(part)]));
+  rows.forEach((row, i) => ids.set(keyOfPart(row), idOf(row, i)));
+  const faults: { id: string; field: string; says: string }[] = [];
+  const parts = rows.map(({ replaces, ...part }, i) => {
+    const id = idOf(rows[i]!, i);
+    const replacesId = replaces === null ? null : (ids.get(keyOfNumber(replaces)) ?? null);
+    if (replaces !== null && replacesId === null)
+      faults.push({ id, field: 'replaces', says: `there is no part "${replaces}"` });
+    return { ...part, id, replacesId };
+  });
+  return { parts, faults };
+}
 
 /** What is wrong with a register, each fault at its part: doubled numbers, a part that replaces itself, parts that replace one another in a circle. */
 export function registerFaults(

@@ -1,3 +1,5 @@
+import { TYPICAL_SPRAYING } from '@/core/paint/quantity';
+
 /** What a builder owns and works with; figures are typical, and each tool may have its own. */
 
 export const TOOL_KINDS = ['airbrush', 'booth', 'spray can', 'brush', 'sponge', 'pen', 'dryer', 'cutter'] as const;
@@ -17,8 +19,8 @@ export interface ToolFigures {
 export const TYPICAL_TOOL: Record<ToolKind, ToolFigures & { reason: string }> = {
   airbrush: {
     lineMm: 1.5,
-    filmUm: 50,
-    wasteMl: 0.4,
+    filmUm: TYPICAL_SPRAYING.wetFilmUm,
+    wasteMl: TYPICAL_SPRAYING.lossMl,
     minutes: 10,
     reason: 'two crossing passes of 25 um; a needle of 0.3 mm',
   },

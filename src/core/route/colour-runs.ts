@@ -59,12 +59,10 @@ function sprayStep(key: string, title: string, lane: Lane, minutes: Minutes, cal
     code: call.code,
     minutesFrom: from,
     zones: call.zones,
-    cautions:
-      way === 'airbrush' || way === 'spray can'
-        ? [SPRAYING[chemistry].caution, ...(facts.caution ? [facts.caution] : [])]
-        : facts.caution
-          ? [facts.caution]
-          : [],
+    cautions: [
+      ...(facts.kind === 'spray' ? [SPRAYING[chemistry].caution] : []),
+      ...(facts.caution ? [facts.caution] : []),
+    ],
     why: [
       call.paint ? coatsInWords(call.coats) : 'no paint chosen yet: planned as a water-based acrylic',
       way === 'airbrush' ? '' : `by ${way}${call.wayBecause ? `: ${call.wayBecause}` : ''}`,
@@ -239,6 +237,7 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
       spray.why = [spray.why, 'thin coats: the tonal ground must still show'].filter(Boolean).join('; ');
     const run = sprayRun(spray, call, where, climate);
     links.push(...run.links);
+    begins.set(call.code, run.first);
     const masking = MASKING[WAY_FACTS[call.way ?? 'airbrush'].masking];
     if (under && masking) {
       const mask = stepOf(
@@ -273,7 +272,6 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
       steps.push(mask);
       begins.set(call.code, mask.key);
     } else if (runEnd) {
-      begins.set(call.code, run.first);
       links.push({
         from: runEnd.key,
         to: run.first,
@@ -282,7 +280,6 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
         why: `${under!.name || under!.code} may be touched`,
       });
     } else {
-      begins.set(call.code, run.first);
       const rule = layOver(chemistryOf(call), GENERAL_COATS.primer.chemistry);
       if (rule.verdict !== 'ok') spray.cautions = [...spray.cautions, `Over the primer: ${rule.says}.`];
     }

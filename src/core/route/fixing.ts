@@ -1,6 +1,6 @@
 import { MARKING_ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { APART, type Zone } from '@/core/outline/zones';
-import { RULES } from './rules';
+import { rulesAfter } from './rules';
 import type { Route, RouteStep } from './step';
 
 /** Where a zone lies, as far as the order of work is concerned. */
@@ -98,10 +98,7 @@ const PREFIXES: Record<string, readonly string[]> = {
 
 /** The first steps of the route that come after a joint by the rules. */
 function followers(route: Route, joint: string, seen = new Set<string>()): RouteStep[] {
-  const next = RULES.filter(({ after }) =>
-    after.some((one) => (typeof one === 'string' ? one : one.step) === joint),
-  ).map(({ key }) => key);
-  return next.flatMap((key) => {
+  return rulesAfter(joint).flatMap(({ key }) => {
     if (seen.has(key)) return [];
     seen.add(key);
     const step = route.steps.find((one) => one.key === key);

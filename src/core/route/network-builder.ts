@@ -1,7 +1,7 @@
 import { among } from '@/core/kit/among';
 import { dryingTime, waitFor, type Climate, type Coat } from '@/core/paint/drying';
 import type { PaintKind } from '@/core/paint/catalogue';
-import { RULES } from './rules';
+import { RULES, rulesAfter } from './rules';
 import { GENERAL_COATS, type After, type Build, type StepRule } from './rules/rule';
 import { stepOf, type Addition, type Insert, type Load, type Route, type RouteLink, type RouteStep } from './step';
 
@@ -18,10 +18,9 @@ const LAST = ['last-look'];
 export class NetworkBuilder {
   private readonly active: Map<string, StepRule>;
   private readonly inserts = new Map<string, Insert>();
-
   private readonly additions = new Map<string, Addition>();
 
-  /** `left` names rules that the builder leaves out. */
+  /** `left` names steps that the builder leaves out. */
   constructor(
     build: Build,
     private readonly climate: Climate,
@@ -76,9 +75,7 @@ export class NetworkBuilder {
     const insert = this.inserts.get(key);
     if (insert && insert.first.length > 0) return insert.first;
     if (!insert && this.active.has(key)) return [key];
-    return RULES.filter(({ after }) => after.some((one) => (typeof one === 'string' ? one : one.step) === key)).flatMap(
-      (rule) => this.targets(rule.key, seen),
-    );
+    return rulesAfter(key).flatMap((rule) => this.targets(rule.key, seen));
   }
 
   /** What is laid may be worked over only once it is dry. */

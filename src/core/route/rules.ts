@@ -37,5 +37,9 @@ export type Stage = keyof typeof STAGES;
  */
 export const RULES: readonly StepRule[] = Object.values(STAGES).flat();
 
+/** The rules that wait for another one, directly. */
+export const rulesAfter = (key: string): readonly StepRule[] =>
+  RULES.filter(({ after }) => after.some((one) => (typeof one === 'string' ? one : one.step) === key));
+
 export const stageOf = (key: string): Stage | null =>
   (Object.keys(STAGES) as Stage[]).find((stage) => STAGES[stage].some((rule) => rule.key === key)) ?? null;

@@ -71,7 +71,7 @@ export function whatMatters({ parts, options, said }: KitPage): string {
   const bad = parts.filter(({ work, holdsUp }) => work.length > 0 && holdsUp !== '');
   const [first] = bad;
   if (first)
-    return `${counted(bad.length, 'part')} ${plural('need', bad.length) === 'need' && bad.length === 1 ? 'needs' : 'need'} work first: ${first.called} ${first.name} holds up ${first.holdsUp}.`;
+    return `${counted(bad.length, 'part')} ${plural('needs', bad.length)} work first: ${first.called} ${first.name} holds up ${first.holdsUp}.`;
   const soonest = options
     .flatMap(({ title, choices }) =>
       choices.flatMap(({ changes }) => (changes?.decideBy ? [{ title, by: changes.decideBy }] : [])),

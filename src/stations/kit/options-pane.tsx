@@ -34,10 +34,7 @@ export function OptionsPane({ data }: { data: KitPage }): ReactNode {
       <ul className="option-list">
         {data.options.map((option) => {
           const open = option.choices.find(
-            ({ value }) =>
-              looking?.option === option.name &&
-              looking.choice === value &&
-              !option.choices.find((one) => one.chosen && one.value === value),
+            ({ value, chosen }) => !chosen && looking?.option === option.name && looking.choice === value,
           );
           return (
             <li key={option.name}>

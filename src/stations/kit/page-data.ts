@@ -9,7 +9,6 @@ import type { ColourShelf } from '@/core/kept/state';
 import { saidTogether } from '@/core/kit/conflicts';
 import { compare, rodLength, type Comparison } from '@/core/kit/measuring';
 import { choiceSaid, OPTION_CHOICES, optionsFor, type OptionName } from '@/core/kit/options';
-import { partJobs } from '@/core/kit/part-work';
 import { inBoxOrder, partNumber } from '@/core/kit/parts';
 import { sightOf, type Sight } from '@/core/kit/seen';
 import { subjectKey } from '@/core/kit/subjects';
@@ -137,7 +136,7 @@ function partRows(view: BriefView, parts: readonly Kept<'part'>[], zoneTitle: (k
   const byId = new Map(parts.map((part) => [part.id, part]));
   const done = new Set(view.plan.work.flatMap(({ key, done: isDone }) => (isDone ? [key] : [])));
   const work = new Map<string, { titles: string[]; holds: Set<string> }>();
-  for (const job of partJobs(parts)) {
+  for (const job of view.wanted.parts ?? []) {
     const holds = held.get(job.key)?.holds ?? [];
     for (const id of job.parts) {
       const known = work.get(id) ?? { titles: [], holds: new Set<string>() };
