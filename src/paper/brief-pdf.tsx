@@ -1,6 +1,7 @@
 import { Document, G, Page, Path, Svg, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { placeMarking } from '@/core/markings/placing';
+import { artworkIn, schemeOn } from '@/core/markings/placing';
+import { fieldsInView, shapesUnderFields } from '@/core/scheme/in-view';
 import type { Polygon } from '@/core/geometry/polygon';
 import { buildOutline, type Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
@@ -173,26 +174,34 @@ function PdfView({
   const d = (points: Polygon, closed = true) =>
     `M${points.map(([u, v]) => `${((u - left) * scale + 2).toFixed(2)} ${((v - top) * scale + 2).toFixed(2)}`).join('L')}${closed ? 'Z' : ''}`;
   const colours = new Map(sheet.zones.map((zone) => [zone.key, zone.colour]));
-  const { shapes, lines } = outline.drawings[view];
-  const art = sheet.markings
-    .flatMap((marking) => placeMarking(outline, marking))
-    .filter((piece) => piece.view === view);
+  const { lines } = outline.drawings[view];
+  const fields = fieldsInView(outline, schemeOn(outline, sheet.fields, sheet.markings), view);
+  const art = artworkIn(outline, sheet.markings, view);
   return (
     <Box>
       <Text style={[s.dim, { fontFamily: 'Head', textTransform: 'uppercase' }]}>{view}</Text>
       <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
         <G>
-          {shapes.map((shape, i) => {
+          {shapesUnderFields(outline.drawings[view], fields).map(({ shape, over }, i) => {
             const colour = shape.glass ? '#fafafa' : colours.get(shape.zone);
             return (
-              <Path
-                key={i}
-                d={d(shape.points)}
-                fill={colour ?? '#ffffff'}
-                stroke={INK}
-                strokeWidth={0.6}
-                {...(colour ? {} : { strokeDasharray: '2 1.5' })}
-              />
+              <G key={i}>
+                <Path
+                  d={d(shape.points)}
+                  fill={colour ?? '#ffffff'}
+                  stroke={INK}
+                  strokeWidth={0.6}
+                  {...(colour ? {} : { strokeDasharray: '2 1.5' })}
+                />
+                {over.map(({ rings, code }, k) => (
+                  <Path
+                    key={k}
+                    d={rings.map((ring) => d(ring)).join('')}
+                    fillRule="evenodd"
+                    fill={sheet.inks[code] ?? '#9a9a9a'}
+                  />
+                ))}
+              </G>
             );
           })}
           {lines.map((line, i) => (
@@ -207,15 +216,11 @@ function PdfView({
           {art.map((piece, i) => (
             <G key={`a${i}`}>
               {piece.fields.map((field, k) => (
-                <Path key={k} d={d(field.points)} fill={sheet.inks[field.code] ?? '#9a9a9a'} />
-              ))}
-              {piece.strokes.map((stroke, k) => (
                 <Path
-                  key={`s${k}`}
-                  d={d(stroke.points, false)}
-                  fill="none"
-                  stroke={sheet.inks[stroke.code] ?? '#9a9a9a'}
-                  strokeWidth={Math.max(0.4, stroke.width * scale)}
+                  key={k}
+                  d={field.region.map((ring) => d(ring)).join('')}
+                  fillRule="evenodd"
+                  fill={sheet.inks[field.code] ?? '#9a9a9a'}
                 />
               ))}
             </G>

@@ -1,21 +1,15 @@
-import path from 'node:path';
 import { Font, StyleSheet, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
+import { FONT_FILES } from './font-files';
 
 /** What all printed pages share: fonts, styles, table rows, the foot. */
 
-const fontFile = (family: string, weight: string, name: string) =>
-  path.join(process.cwd(), 'node_modules', '@expo-google-fonts', family, weight, `${name}.ttf`);
-
 /** Complete TrueType files are embedded: subset fonts misprint signs. */
 export function registerFonts() {
-  Font.register({ family: 'Head', src: fontFile('barlow-condensed', '600SemiBold', 'BarlowCondensed_600SemiBold') });
+  Font.register({ family: 'Head', src: FONT_FILES.condensed });
   Font.register({
     family: 'Text',
-    fonts: [
-      { src: fontFile('atkinson-hyperlegible', '400Regular', 'AtkinsonHyperlegible_400Regular') },
-      { src: fontFile('atkinson-hyperlegible', '700Bold', 'AtkinsonHyperlegible_700Bold'), fontWeight: 700 },
-    ],
+    fonts: [{ src: FONT_FILES.regular }, { src: FONT_FILES.bold, fontWeight: 700 }],
   });
   Font.registerHyphenationCallback((word) => [word]);
 }

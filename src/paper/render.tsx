@@ -2,6 +2,7 @@ import { renderToBuffer, type DocumentProps } from '@react-pdf/renderer';
 import type { ReactElement, ReactNode } from 'react';
 import { BriefPdf } from './brief-pdf';
 import { ColourCard, type CardData } from './colour-card';
+import { CutSheetPdf, type CutPaper } from './cut-sheet-pdf';
 import type { DossierPaper } from './dossier-data';
 import { DossierPdf } from './dossier-pages';
 import type { BriefPaper } from './paper-data';
@@ -10,7 +11,8 @@ import type { BriefPaper } from './paper-data';
 export type PaperJob =
   | { kind: 'brief'; data: BriefPaper }
   | { kind: 'dossier'; data: DossierPaper }
-  | { kind: 'colour card'; data: CardData };
+  | { kind: 'colour card'; data: CardData }
+  | { kind: 'cut sheets'; data: CutPaper };
 
 /** A printed paper as the bytes of a PDF. */
 export async function renderPaper(job: PaperJob): Promise<Uint8Array> {
@@ -19,7 +21,9 @@ export async function renderPaper(job: PaperJob): Promise<Uint8Array> {
       ? BriefPdf({ data: job.data })
       : job.kind === 'dossier'
         ? DossierPdf({ data: job.data })
-        : ColourCard({ data: job.data });
+        : job.kind === 'cut sheets'
+          ? CutSheetPdf({ data: job.data })
+          : ColourCard({ data: job.data });
   return new Uint8Array(await renderToBuffer(asDocument(await Promise.resolve(document))));
 }
 

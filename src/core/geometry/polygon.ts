@@ -1,14 +1,25 @@
 export type Point = readonly [u: number, v: number];
 export type Polygon = readonly Point[];
 
-/** Area by the shoelace formula (half the sum of cross products of successive corners); never negative. */
-export function polygonArea(polygon: Polygon): number {
+/** Area by the shoelace formula (half the sum of cross products of successive corners); below 0 for one that runs clockwise, with y up. */
+export function signedArea(polygon: Polygon): number {
   let twice = 0;
   polygon.forEach(([x, y], i) => {
     const [nextX, nextY] = polygon[(i + 1) % polygon.length]!;
     twice += x * nextY - nextX * y;
   });
-  return Math.abs(twice) / 2;
+  return twice / 2;
+}
+
+export const polygonArea = (polygon: Polygon): number => Math.abs(signedArea(polygon));
+
+/** The border of a polygon with points no further apart than `step`. */
+export function dense(ring: Polygon, step: number): Point[] {
+  return ring.flatMap(([x, y], i) => {
+    const [u, v] = ring[(i + 1) % ring.length]!;
+    const parts = Math.max(1, Math.ceil(Math.hypot(u - x, v - y) / step));
+    return Array.from({ length: parts }, (_, k): Point => [x + ((u - x) * k) / parts, y + ((v - y) * k) / parts]);
+  });
 }
 
 export interface Extent {

@@ -1,4 +1,17 @@
-export const MARKING_KINDS = ['insignia', 'lettering', 'band'] as const;
-export const MARKING_METHODS = ['decal', 'mask', 'brush', 'pen', 'own decal'] as const;
+export const MARKING_KINDS = [
+  'insignia',
+  'lettering',
+  'band',
+  'stencil',
+  'walkway',
+  'artwork',
+  'kill marks',
+  'window strip',
+] as const;
+export type MarkingKind = (typeof MARKING_KINDS)[number];
+
+export const MARKING_METHODS = ['decal', 'mask', 'brush', 'pen', 'own decal', 'dry transfer'] as const;
 /** How a marking is made. */
 export type MarkingMethod = (typeof MARKING_METHODS)[number];
+/** Printed already: it takes no paint. */
+export const PRINTED: ReadonlySet<MarkingMethod> = new Set(['decal', 'own decal', 'dry transfer']);

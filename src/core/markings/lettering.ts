@@ -1,4 +1,7 @@
-import type { Point } from '@/core/geometry/polygon';
+import { intersection, type Region } from '@/core/geometry/clip';
+import { extentOf, rectangle, type Point } from '@/core/geometry/polygon';
+import type { Signs } from './design';
+import { thickened } from './figures';
 
 /**
  * A plain block alphabet of straight strokes on a grid 4 wide and 6 high (v down), drawn for this application.
@@ -45,25 +48,58 @@ const GLYPHS: Record<string, string> = {
   '.': '2,5.6 2,6',
 };
 
+/** Steps of the grid from one letter to the next, and its height with half a stroke above and below. */
 const ADVANCE = 6;
 const HEIGHT = 7;
 
 /**
- * Strokes of a text in units of its height: polylines with u to the right from 0 and v down from 0 to 1, the stroke's
- * thickness, and the whole width. Signs without a glyph are left as a gap.
+ * A text in the block alphabet as one region in units of its height, y up, about its middle. `stroke` is the thickness of a stroke, `spacing`
+ * is added between letters, both as shares of the height. Signs without a glyph are left as a gap.
  */
-export function lettering(text: string): { strokes: Point[][]; thickness: number; width: number } {
+export function blockLetters(text: string, stroke: number, spacing: number): { region: Region; width: number } {
   const signs = [...text.toUpperCase()];
-  const strokes = signs.flatMap((sign, i) =>
+  if (signs.length === 0) return { region: [], width: 0 };
+  const advance = ADVANCE / HEIGHT + spacing;
+  const letter = (ADVANCE - 1) / HEIGHT;
+  const width = (signs.length - 1) * advance + letter;
+  // The middle of a stroke runs half its thickness inside the letter's box.
+  const fit = (value: number, cells: number, size: number) => stroke / 2 + (value / cells) * (size - stroke);
+  const lines = signs.flatMap((sign, i) =>
     (GLYPHS[sign] ?? '')
       .split('|')
       .filter(Boolean)
       .map((line) =>
         line.split(' ').map((pair): Point => {
           const [u, v] = pair.split(',').map(Number);
-          return [(u! + 0.5 + i * ADVANCE) / HEIGHT, (v! + 0.5) / HEIGHT];
+          return [i * advance + fit(u!, 4, letter) - width / 2, 0.5 - fit(v!, 6, 1)];
         }),
       ),
   );
-  return { strokes, thickness: 1 / HEIGHT, width: signs.length === 0 ? 0 : (signs.length * ADVANCE - 1) / HEIGHT };
+  // Pointed joints are cut off level with foot and top, as a sign painter does.
+  const box = rectangle(-width / 2 - stroke, -0.5, width / 2 + stroke, 0.5);
+  return { region: intersection(thickened(lines, stroke), [box]), width };
+}
+
+/** What a space is broad where a face does not say, in heights of a capital. */
+export const SPACE = 0.4;
+
+/** Signs of a text that a kept face lacks: they are left as a gap. */
+export const lackingIn = (text: string, signs: Signs): string[] =>
+  [...new Set(text)].filter((sign) => sign.trim() !== '' && !signs[sign]);
+
+/**
+ * A text in a face as one region in units of its height, y up, a capital reaching from -0.5 to 0.5, about its middle across. `spacing` is
+ * added between letters.
+ */
+export function facedLetters(text: string, signs: Signs, spacing: number): Region {
+  let at = 0;
+  const region = [...text].flatMap((sign) => {
+    const { rings = [], advance = SPACE } = signs[sign] ?? {};
+    const from = at;
+    at += advance + spacing;
+    return rings.map((ring) => ring.map(([x, y]): Point => [x + from, y - 0.5]));
+  });
+  if (region.length === 0) return [];
+  const { left, right } = extentOf(region);
+  return region.map((ring) => ring.map(([x, y]): Point => [x - (left + right) / 2, y]));
 }

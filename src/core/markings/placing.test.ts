@@ -3,11 +3,19 @@ import { extentOf } from '@/core/geometry/polygon';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import type { View } from '@/core/outline/zones';
-import { placeMarking, type PlaceableMarking } from './placing';
+import { areaOn } from '@/core/outline/chart';
+import { figureFields, PLAIN } from './design';
+import { onSkin, placeMarking, type PlaceableMarking } from './placing';
 
 const { dimensions } = PRESETS.single;
 const outline = buildOutline({ preset: 'single', dimensions, landing: 'wheels', folded: false });
-const place = (view: View, station: number, offset: number, turn = 0) => ({ view, station, offset, turn });
+const place = (view: View, station: number, offset: number, turn = 0) => ({
+  view,
+  station,
+  offset,
+  turn,
+  mirrored: false,
+});
 const marking = (over: Partial<PlaceableMarking>): PlaceableMarking => ({
   id: 'm',
   kind: 'insignia',
@@ -15,11 +23,13 @@ const marking = (over: Partial<PlaceableMarking>): PlaceableMarking => ({
   heightMm: 800,
   codes: ['A', 'B', 'C'],
   places: [place('port', 5, 1)],
+  zone: 'fuselage-mid-port',
+  design: PLAIN,
   ...over,
 });
 const extent = (given: PlaceableMarking, at = 0) => {
   const art = placeMarking(outline, given)[at]!;
-  return extentOf([...art.fields, ...art.strokes].map((part) => part.points));
+  return extentOf(art.fields.flatMap(({ region }) => region));
 };
 const middle = ({ left, right, top, bottom }: ReturnType<typeof extentOf>) => [(left + right) / 2, (top + bottom) / 2];
 
@@ -29,7 +39,7 @@ describe('where a marking lies', () => {
     const [portU, portV] = middle(extent(both, 0));
     const [starboardU, starboardV] = middle(extent(both, 1));
     expect(portU).toBeCloseTo(5, 6);
-    expect(portV).toBeCloseTo(-1, 6);
+    expect(portV).toBeCloseTo(-1, 1);
     expect(starboardU).toBeCloseTo(dimensions.length - 5, 6);
     expect(starboardV).toBeCloseTo(portV!, 6);
   });
@@ -48,25 +58,27 @@ describe('how large it is', () => {
     expect(placeMarking(outline, marking({}))[0]!.fields.map((field) => field.code)).toEqual(['A', 'B', 'C']);
   });
 
-  test('letters of 560 mm stand as high, stroke and all, whatever they say', () => {
+  test('letters of 560 mm stand as high, whatever they say, and look lower on a rounded side', () => {
     for (const text of ['T', 'TK-G', 'MARSH HEN']) {
-      const given = marking({ kind: 'lettering', text, heightMm: 560 });
-      const { top, bottom } = extent(given);
-      const [stroke] = placeMarking(outline, given)[0]!.strokes;
-      expect(bottom - top + stroke!.width).toBeCloseTo(0.56, 6);
+      const { top, bottom } = extent(
+        marking({ kind: 'lettering', text, heightMm: 560, places: [place('upper', 4, 3)] }),
+      );
+      expect(bottom - top).toBeCloseTo(0.56 * Math.cos((dimensions.dihedral * Math.PI) / 180), 4);
+      const side = extent(marking({ kind: 'lettering', text, heightMm: 560 }));
+      expect(side.bottom - side.top).toBeLessThan(0.56);
     }
   });
 
   test('turned by a right angle, width and height change places', () => {
-    const upright = extent(marking({ kind: 'lettering', text: 'TK' }));
-    const turned = extent(marking({ kind: 'lettering', text: 'TK', places: [place('port', 5, 1, 90)] }));
+    const upright = extent(marking({ kind: 'lettering', text: 'TK', places: [place('port', 8.2, 2.3)] }));
+    const turned = extent(marking({ kind: 'lettering', text: 'TK', places: [place('port', 8.2, 2.3, 90)] }));
     expect(turned.right - turned.left).toBeCloseTo(upright.bottom - upright.top, 6);
     expect(turned.bottom - turned.top).toBeCloseTo(upright.right - upright.left, 6);
   });
 
   test('a band goes from belly to spine, and is as wide as it says', () => {
     const band = extent(marking({ kind: 'band', heightMm: 410, places: [place('port', 6.75, 0)] }));
-    expect(band.right - band.left).toBeCloseTo(0.41, 6);
+    expect(band.right - band.left).toBeCloseTo(0.41, 4);
     expect(band.bottom - band.top).toBeGreaterThan(0.5);
     expect(band.bottom - band.top).toBeLessThan(dimensions.fuselageHeight);
   });
@@ -74,5 +86,94 @@ describe('how large it is', () => {
   test('with fewer colours than fields the last one serves for the rest', () => {
     const plain = placeMarking(outline, marking({ codes: ['A'] }))[0]!;
     expect(plain.fields.map((field) => field.code)).toEqual(['A', 'A', 'A']);
+  });
+});
+
+describe('on a curved skin', () => {
+  const drum = { ...dimensions, fuselageHeight: 1.6, fuselageWidth: 1.6 };
+  const round = buildOutline({
+    preset: 'single',
+    dimensions: drum,
+    landing: 'wheels',
+    folded: false,
+    profile: [
+      [0, 1, 0, 1],
+      [0.5, 1, 0, 1],
+      [1, 1, 0, 1],
+    ],
+  });
+  const square = { ...PLAIN, figures: [figureFields.parse({ figure: 'square', size: 1, colour: 0 })] };
+
+  test('a marking keeps its true height round the side, and looks lower than it is', () => {
+    const given = marking({ heightMm: 1000, design: square, places: [place('port', 7, 0.8)] });
+    const { chart, fields } = onSkin(round, given, 0)!;
+    const girths = fields[0]!.region.flat().map(([, q]) => q);
+    expect(((Math.max(...girths) - Math.min(...girths)) * Math.PI * 0.8) / 180).toBeCloseTo(1, 2);
+    expect(areaOn(chart, fields[0]!.region)).toBeCloseTo(1, 1);
+    const { top, bottom } = extentOf(placeMarking(round, given)[0]!.fields[0]!.region);
+    expect(bottom - top).toBeCloseTo(2 * 0.8 * Math.sin(0.5 / 0.8), 2);
+  });
+  test('a band goes right round, and stripes stand side by side', () => {
+    const given = marking({
+      kind: 'band',
+      heightMm: 300,
+      design: { ...PLAIN, count: 2, gap: 1 },
+      places: [place('port', 6, 0.5)],
+    });
+    const { chart, fields } = onSkin(round, given, 0)!;
+    expect(fields).toHaveLength(2);
+    expect(areaOn(chart, fields[0]!.region)).toBeCloseTo(2 * Math.PI * 0.8 * 0.3, 2);
+    const centres = fields.map(({ region }) => (region[0]![0]![0] + region[0]![1]![0]) / 2);
+    expect(centres[1]! - centres[0]!).toBeCloseTo(0.6, 9);
+  });
+  test('mirrored artwork faces the other way', () => {
+    const flag = {
+      ...PLAIN,
+      artwork: [
+        {
+          rings: [
+            [
+              [0, 0],
+              [1, 0],
+              [1, 0.4],
+              [0, 0.4],
+            ],
+          ] as [number, number][][],
+          colour: 0,
+        },
+      ],
+    };
+    const at = (mirrored: boolean) => {
+      const given = marking({ kind: 'artwork', design: flag, places: [{ ...place('port', 5, 0.8), mirrored }] });
+      return middle(extentOf(placeMarking(round, given)[0]!.fields[0]!.region) as never)[0]!;
+    };
+    expect(at(false)).toBeGreaterThan(5);
+    expect(at(true)).toBeCloseTo(10 - at(false), 6);
+  });
+});
+
+describe('artwork that is a picture', () => {
+  const picture = (turn: number, mirrored = false) =>
+    placeMarking(
+      outline,
+      marking({
+        kind: 'artwork',
+        heightMm: 600,
+        design: { ...PLAIN, aspect: 1.5, pictureId: 'p' },
+        places: [{ ...place('port', 5, 1, turn), mirrored }],
+      }),
+    )[0]!;
+  test('lies where the marking lies, in its size, turned and mirrored as its place is', () => {
+    const shown = picture(10, true).picture!;
+    expect(shown).toMatchObject({ id: 'p', turn: 10, mirrored: true, middle: [5, -1] });
+    expect(shown.width).toBeCloseTo(0.9, 9);
+    expect(shown.height).toBeCloseTo(0.6, 9);
+  });
+  test('takes the room of its block, so that fit and sheets know its size', () => {
+    const { left, right, top, bottom } = extentOf(picture(0).fields[0]!.region);
+    expect(right - left).toBeCloseTo(0.9, 2);
+    // A curved side is seen at a slant.
+    expect(bottom - top).toBeLessThanOrEqual(0.6);
+    expect(bottom - top).toBeGreaterThan(0.4);
   });
 });

@@ -1,80 +1,251 @@
-import type { MarkingPlace } from './place';
+import { intersection, type Region } from '@/core/geometry/clip';
+import { dense, isWithin, rectangle, type Point } from '@/core/geometry/polygon';
+import { arcsRound, type Body } from '@/core/outline/body';
+import { shownIn, type Chart } from '@/core/outline/chart';
+import { outOf, spanwise } from '@/core/outline/lifting';
 import { project } from '@/core/outline/drawing';
-import { steps, type Point, type Polygon } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
-import { PRESETS } from '@/core/outline/presets';
-import { bodyOf } from '@/core/outline/profile';
 import type { View } from '@/core/outline/zones';
-import { hexagonInsignia } from './insignia';
-import { lettering } from './lettering';
+import type { PaintedField } from '@/core/scheme/cells';
+import type { PlaceOf, SchemeField } from '@/core/scheme/field';
+import { paintScheme } from '@/core/scheme/in-view';
+import { asDrawn } from '@/core/scheme/laid';
+import type { Design } from './design';
+import { fieldsOf } from './drawn';
+import type { MarkingKind } from './kinds';
+import type { MarkingPlace } from './place';
 
 export interface PlaceableMarking {
   id: string;
-  kind: 'insignia' | 'lettering' | 'band';
+  kind: MarkingKind;
   text: string;
+  zone: string;
   /** True height (of a band: its width along the fuselage), mm. */
   heightMm: number;
   codes: readonly string[];
   places: readonly MarkingPlace[];
+  design: Design;
 }
 
-/** A marking as it lies on one view, in metres: filled fields and strokes, each with its colour code. */
+/** A marking as it lies on one view, in metres: filled fields, each with its colour code; what an odd number of rings surround is filled. */
 export interface Artwork {
   marking: string;
+  /** Which of its places. */
+  place: number;
   view: View;
-  fields: { points: Polygon; code: string }[];
-  strokes: { points: Polygon; width: number; code: string }[];
+  fields: { region: Region; code: string }[];
+  /** Shown instead of its block, where the artwork is a picture. */
+  picture: PlacedPicture | null;
 }
 
-/** Every place of a marking, drawn at true proportion on its view. */
-export function placeMarking(outline: Outline, marking: PlaceableMarking): Artwork[] {
+/** A picture as it lies on a view: middle and size in metres, turned clockwise. */
+export interface PlacedPicture {
+  id: string;
+  middle: Point;
+  width: number;
+  height: number;
+  turn: number;
+  mirrored: boolean;
+}
+
+/** A marking on the skin: its fields as regions of one chart. */
+export interface OnSkin {
+  chart: Chart;
+  fields: { region: Region; code: string }[];
+}
+
+export const codeAt = (codes: readonly string[], i: number): string => codes[Math.min(i, codes.length - 1)] ?? '';
+
+/** Where the centre of a place lies in its view, m as drawn. */
+export const centreOf = (outline: Outline, { view, station, offset }: MarkingPlace): Point =>
+  asDrawn(outline, view, [[station, offset]])[0]!;
+
+/** The surface under a place: that of the uppermost zone there, else that of the zone it belongs to. */
+export function chartUnder(outline: Outline, place: MarkingPlace, zone: string): Chart | null {
+  const centre = centreOf(outline, place);
+  const seen = (key: string) =>
+    outline.regions.find((part) => part.zone === key && part.chart.seen[place.view] && !part.glass)?.chart;
+  const top = outline.drawings[place.view].shapes.findLast(
+    (shape) => isWithin(centre, shape.points) && seen(shape.zone) !== undefined,
+  );
+  return (top && seen(top.zone)) ?? seen(zone) ?? null;
+}
+
+/** Steps, m, in which straight edges of a marking follow a curved skin. */
+const STEP = 0.12;
+
+/** What a marking covers on the skin at one of its places; null where its view sees no surface of its zone. */
+export function onSkin(outline: Outline, marking: PlaceableMarking, placeIndex: number): OnSkin | null {
+  const place = marking.places[placeIndex];
+  if (!place) return null;
+  const chart = chartUnder(outline, place, marking.zone);
+  if (!chart) return null;
+  if (marking.kind === 'band') return { chart, fields: bands(chart, marking, place) };
+  const put = onto(outline, chart, place);
+  return {
+    chart,
+    fields: localFields(marking, place).map(({ region, colour }) => ({
+      region: region.map((ring) => dense(ring, STEP).map(put)),
+      code: codeAt(marking.codes, colour),
+    })),
+  };
+}
+
+/** Fields in metres about the centre, turned and mirrored; u to the right as it is looked at, v up. Turns are clockwise. */
+function localFields(marking: PlaceableMarking, place: MarkingPlace) {
   const size = marking.heightMm / 1000;
-  const codeAt = (i: number) => marking.codes[Math.min(i, marking.codes.length - 1)] ?? '';
-  return marking.places.map((place): Artwork => {
-    const base = { marking: marking.id, view: place.view, fields: [], strokes: [] };
-    const length = outline.spec.dimensions.length;
-    const isSide = place.view === 'port' || place.view === 'starboard';
-    const [u0, v0] = project(place.view, length, place.station, isSide ? 0 : place.offset, isSide ? place.offset : 0);
-    const turn = (place.turn * Math.PI) / 180;
-    const put = ([u, v]: Point): Point => [
-      u0 + u * Math.cos(turn) - v * Math.sin(turn),
-      v0 + u * Math.sin(turn) + v * Math.cos(turn),
-    ];
-    switch (marking.kind) {
-      case 'insignia':
-        return {
-          ...base,
-          fields: hexagonInsignia().map(({ points, colour }) => ({
-            points: points.map(([u, v]) => put([u * size, v * size])),
-            code: codeAt(colour),
-          })),
-        };
-      case 'lettering': {
-        const { strokes, thickness, width } = lettering(marking.text);
-        return {
-          ...base,
-          strokes: strokes.map((stroke) => ({
-            points: stroke.map(([u, v]) => put([(u - width / 2) * size, (v - 0.5) * size])),
-            width: thickness * size,
-            code: codeAt(0),
-          })),
-        };
-      }
-      case 'band':
-        return { ...base, fields: [{ points: bandOn(outline, place.view, place.station, size), code: codeAt(0) }] };
+  const angle = (-place.turn * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(angle) * size, Math.sin(angle) * size];
+  const flip = place.mirrored ? -1 : 1;
+  return fieldsOf(marking).map(({ region, colour }) => ({
+    colour,
+    region: region.map((ring) => ring.map(([x, y]): Point => [flip * x * cos - y * sin, flip * x * sin + y * cos])),
+  }));
+}
+
+/**
+ * From metres about the centre to the chart. On a body a height is measured round the skin, so that a marking on a curved side keeps its true
+ * height; on a wing along its dihedral.
+ */
+function onto(outline: Outline, chart: Chart, place: MarkingPlace): (local: Point) => Point {
+  const { view, station, offset } = place;
+  const aft = view === 'starboard' ? -1 : 1;
+  if (chart.on.kind === 'lifting') {
+    const { of } = chart.on;
+    const up = (view === 'lower' ? -1 : 1) / spanwise(of);
+    return ([u, v]) => [outOf(of, offset + up * v), station + aft * u];
+  }
+  const { body } = chart.on;
+  const under = (x: number) => chart.under(view, centreOf(outline, { ...place, station: x }))![1];
+  const rising = view === 'starboard' ? -1 : 1;
+  const [first, last] = [body.sections[0]!.x, body.sections.at(-1)!.x];
+  const walks = new Map<number, ReturnType<typeof girthWalk>>();
+  return ([u, v]) => {
+    const x = Math.min(Math.max(station + aft * u, first), last);
+    const near = Math.round(x / SAME_SECTION) * SAME_SECTION;
+    let walk = walks.get(near);
+    if (!walk) {
+      const at = Math.min(Math.max(near, first), last);
+      walk = girthWalk(body, at, under(at));
+      walks.set(near, walk);
     }
+    return [x, under(x) + walk(rising * v)];
+  };
+}
+
+/** Sections nearer than this, m, are walked round alike. */
+const SAME_SECTION = 0.1;
+const WALK_DEG = 3;
+
+/** Girth angle passed when an arc, m, is walked round the section at a station from a girth angle on. */
+function girthWalk(body: Body, x: number, from: number): (arc: number) => number {
+  const [up, down] = [1, -1].map((way) => arcsRound(body, x, from, way * WALK_DEG, 360 / WALK_DEG)) as [
+    number[],
+    number[],
+  ];
+  return (arc) => {
+    const arcs = arc < 0 ? down : up;
+    const wanted = Math.abs(arc);
+    if (wanted >= arcs.at(-1)!) return Math.sign(arc) * 360;
+    let i = 1;
+    while (arcs[i]! < wanted) i += 1;
+    const [a, b] = [arcs[i - 1]!, arcs[i]!];
+    return Math.sign(arc) * WALK_DEG * (i - 1 + (b > a ? (wanted - a) / (b - a) : 0));
+  };
+}
+
+/** Bands go right round what they lie on: along the fuselage by their station, along a wing by their distance out. */
+function bands(chart: Chart, { heightMm, design, codes }: PlaceableMarking, place: MarkingPlace): OnSkin['fields'] {
+  const size = heightMm / 1000;
+  const pitch = size * (1 + design.gap);
+  const isBody = chart.on.kind === 'body';
+  const middle = chart.on.kind === 'lifting' ? outOf(chart.on.of, place.offset) : place.station;
+  return Array.from({ length: design.count }, (_, i) => {
+    const at = middle + (i - (design.count - 1) / 2) * pitch;
+    return {
+      region: [
+        isBody ? rectangle(at - size / 2, 0, at + size / 2, 360) : rectangle(at - size / 2, -1000, at + size / 2, 1000),
+      ],
+      code: codeAt(codes, i % Math.max(1, codes.length)),
+    };
   });
 }
 
-/** A band right round the fuselage, as one view shows it. */
-function bandOn(outline: Outline, view: View, station: number, width: number): Polygon {
-  const { dimensions: d, preset } = outline.spec;
-  const body = bodyOf(PRESETS[preset].profile, d);
-  const xs = steps(station - width / 2, station + width / 2, 4);
-  const isSide = view === 'port' || view === 'starboard';
-  const edge = (x: number, high: boolean): Point =>
-    isSide
-      ? project(view, d.length, x, 0, high ? body.top(x) : body.bottom(x))
-      : project(view, d.length, x, (high ? 1 : -1) * body.halfWidth(x), 0);
-  return [...xs.map((x) => edge(x, true)), ...[...xs].reverse().map((x) => edge(x, false))];
+const placed = new WeakMap<Outline, WeakMap<PlaceableMarking, Artwork[]>>();
+
+/** Every place of a marking, drawn as it looks in its view; that of the same marking on the same outline is remembered. */
+export function placeMarking(outline: Outline, marking: PlaceableMarking): Artwork[] {
+  const known = placed.get(outline) ?? new WeakMap<PlaceableMarking, Artwork[]>();
+  placed.set(outline, known);
+  const art = known.get(marking) ?? drawPlaces(outline, marking);
+  known.set(marking, art);
+  return art;
 }
+
+/** The markings that a view shows. */
+export const artworkIn = (outline: Outline, markings: readonly PlaceableMarking[], view: View | 'front'): Artwork[] =>
+  markings.flatMap((marking) => placeMarking(outline, marking)).filter((art) => art.view === view);
+
+function pictureAt(
+  outline: Outline,
+  { kind, design, heightMm }: PlaceableMarking,
+  place: MarkingPlace,
+): PlacedPicture | null {
+  if (kind !== 'artwork' || !design.pictureId) return null;
+  const height = heightMm / 1000;
+  const { turn, mirrored } = place;
+  const middle = centreOf(outline, place);
+  return { id: design.pictureId, middle, width: height * design.aspect, height, turn, mirrored };
+}
+
+function drawPlaces(outline: Outline, marking: PlaceableMarking): Artwork[] {
+  const { length } = outline.spec.dimensions;
+  return marking.places.map((place, i): Artwork => {
+    const art = { marking: marking.id, place: i, view: place.view, picture: pictureAt(outline, marking, place) };
+    const skin = onSkin(outline, marking, i);
+    if (!skin) {
+      // Beside all surfaces it is drawn flat, where it was put.
+      const [u, v] = centreOf(outline, place);
+      return {
+        ...art,
+        fields: localFields(marking, place).map(({ region, colour }) => ({
+          region: region.map((ring) => ring.map(([x, y]): Point => [u + x, v - y])),
+          code: codeAt(marking.codes, colour),
+        })),
+      };
+    }
+    const { chart, fields } = skin;
+    if (marking.kind === 'band') {
+      const whole = outline.regions.filter((part) => part.chart === chart);
+      return {
+        ...art,
+        fields: fields.map(({ region, code }) => ({
+          region: whole.flatMap((part) => shownIn(chart, intersection(part.region, region), place.view, length)),
+          code,
+        })),
+      };
+    }
+    return {
+      ...art,
+      fields: fields.map(({ region, code }) => ({
+        region: region.map((ring) => ring.map((point) => project(place.view, length, ...chart.at(point)))),
+        code,
+      })),
+    };
+  });
+}
+
+/** Where markings lie, for corners of the scheme that hang on them. */
+export const placesOf =
+  (markings: readonly Pick<PlaceableMarking, 'id' | 'places'>[]): PlaceOf =>
+  (id, place) => {
+    const at = markings.find((marking) => marking.id === id)?.places[place];
+    return at ? { x: at.station, y: at.offset } : null;
+  };
+
+/** The scheme laid on the skin, with the corners that hang on markings where those are. */
+export const schemeOn = (
+  outline: Outline,
+  fields: readonly SchemeField[],
+  markings: Parameters<typeof placesOf>[0],
+): PaintedField[] => paintScheme(outline, fields, placesOf(markings));

@@ -51,6 +51,7 @@ export const BASIC = {
     gear: 'retracts',
     wings: 'fixed',
     landing: 'wheels',
+    section: 2,
     profile: [
       [0, 0.62, 0.42, 0.2],
       [0.025, 0.72, 0.3, 0.45],
@@ -104,6 +105,7 @@ export const BASIC = {
     gear: 'fixed',
     wings: 'fixed',
     landing: 'wheels',
+    section: 3,
     profile: [
       [0, 0.55, 0.35, 0.25],
       [0.03, 0.66, 0.22, 0.55],
@@ -157,6 +159,7 @@ export const BASIC = {
     gear: 'retracts',
     wings: 'fixed',
     landing: 'wheels',
+    section: 2.2,
     profile: [
       [0, 0.5, 0.32, 0.2],
       [0.03, 0.66, 0.2, 0.5],
@@ -211,6 +214,7 @@ export const BASIC = {
     gear: 'retracts',
     wings: 'fixed',
     landing: 'wheels',
+    section: 2.3,
     profile: [
       [0, 0.66, 0.34, 0.42],
       [0.04, 0.74, 0.24, 0.6],
@@ -261,6 +265,7 @@ export const BASIC = {
     gear: 'retracts',
     wings: 'fixed',
     landing: 'wheels',
+    section: 2,
     profile: [
       [0, 0.46, 0.3, 0.15],
       [0.02, 0.6, 0.18, 0.5],
@@ -316,6 +321,7 @@ export const BASIC = {
     gear: 'fixed',
     wings: 'none',
     landing: 'skids',
+    section: 2.6,
     profile: [
       [0, 0.42, 0.24, 0.2],
       [0.03, 0.6, 0.1, 0.6],

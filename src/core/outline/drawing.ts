@@ -5,6 +5,8 @@ import type { View } from './zones';
 export interface Shape {
   zone: string;
   points: Polygon;
+  /** The surface that it is a piece of, where it is one. */
+  chart?: string;
   /** Glass is drawn light whatever its frame's colour. */
   glass?: boolean;
 }

@@ -1,14 +1,27 @@
+import { remembering } from '@/core/units/remembered';
 import { titleOfKey } from './spoken';
 import type { Landing } from '@/core/kit/options';
-import { emptyDrawings, type Drawings } from './drawing';
+import type { StoreAt } from '@/core/kit/stores';
+import { difference, type Region } from '@/core/geometry/clip';
+import { extentOf, polygonArea, type Extent } from '@/core/geometry/polygon';
+import { areaOn, lineIn, shownIn, type Chart } from './chart';
 import type { Dimensions } from './dimensions';
-import { drawGear, drawGlazing, drawPropulsion, interiorZones } from './fittings';
-import { drawFuselage } from './fuselage';
-import { extentOf, type Extent } from '@/core/geometry/polygon';
+import { emptyDrawings, project, type Drawings, type ViewDrawing } from './drawing';
+import { drawFront } from './front';
+import { fuselagePart } from './fuselage';
+import { gearParts } from './gear';
+import { hungParts } from './hung';
+import { interiorZones } from './interior';
+import { paneParts } from './panes';
+import type { SkinLine, SkinPart, ZoneRegion } from './parts';
+import { boomParts, canopyParts, floatParts, FRAMES_SHARE, nacelleParts, spinnerParts } from './pods';
+import type { ProfilePoint } from './preset';
 import { PRESETS, type PresetName } from './presets';
-import { bodyOf } from './profile';
-import { drawBooms } from './booms';
-import { drawTail, drawUpperWing, drawWing } from './surfaces';
+import { bodyOfProfile, profileOf } from './profile';
+import { rotorParts } from './rotors';
+import { silhouette, solidArea, type Solid } from './solid';
+import { finParts, tailplaneParts, upperWingParts, wingParts } from './wings';
+import { ZONE_EDGES, type ZoneEdges } from './zone-edges';
 import { VIEWS, type View, type Zone } from './zones';
 
 export interface OutlineSpec {
@@ -19,71 +32,82 @@ export interface OutlineSpec {
   folded: boolean;
   /** Moving wings swept back. */
   swept?: boolean;
+  /** What hangs where. */
+  stores?: readonly StoreAt[];
+  /** The fuselage as this machine has it, where it was pulled to a drawing; the preset's otherwise. */
+  profile?: readonly ProfilePoint[] | null;
+  edges?: ZoneEdges | null;
 }
 
-/** The parametric shape of the subject: zones with their areas, four views in metres, and how much room each view takes. */
+/** The parametric shape of the subject: its surfaces with the zones on them, four views in metres, and how much room each view takes. */
 export interface Outline {
   spec: OutlineSpec;
   zones: Zone[];
+  regions: ZoneRegion[];
+  /** What is fitted to it, each with a surface of its own. */
+  solids: Solid[];
+  lines: SkinLine[];
   drawings: Drawings;
+  /** From ahead, drawn when it is asked for. */
+  front: () => ViewDrawing;
   extents: Record<View, Extent>;
 }
 
-const drawn = new Map<string, Outline>();
-const MOST_DRAWN = 12;
+const remember = remembering<Outline>(12);
 
 /**
  * Draws the airframe. Total over dimensions that passed `dimensionsSchema`. The last few outlines are remembered, since every view,
  * station and picture of a brief asks for the same one; callers share the result and must not change it.
  */
-export function buildOutline(spec: OutlineSpec): Outline {
-  const key = JSON.stringify(spec);
-  let outline = drawn.get(key);
-  if (!outline) {
-    outline = draw(spec);
-    drawn.set(key, outline);
-    if (drawn.size > MOST_DRAWN) drawn.delete(drawn.keys().next().value!);
-  }
-  return outline;
-}
+export const buildOutline = (spec: OutlineSpec): Outline => remember(JSON.stringify(spec), () => draw(spec));
 
 function draw(spec: OutlineSpec): Outline {
   const preset = PRESETS[spec.preset];
   const d = preset.wings === 'swing' && spec.swept ? sweptBack(spec.dimensions) : spec.dimensions;
-  const body = bodyOf(preset.profile, d);
-  const drawings = emptyDrawings();
-  const highWing = d.wingHeight > d.fuselageHeight * 0.7;
-
-  const tail = drawTail(drawings, body, d);
-  const wingFirst = highWing ? [] : drawWing(drawings, body, d);
-  const fuselage = drawFuselage(drawings, body, d);
-  const wingLast = highWing ? drawWing(drawings, body, d) : [];
-  if (!highWing)
-    for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `wing-upper-outer-${view}`);
-  // The fin stands on the rear fuselage: its foot is drawn over it.
-  for (const view of ['port', 'starboard'] as const) liftToFront(drawings, view, `fin-${view}`);
-  const booms = drawBooms(drawings, d);
-  const upperWing = drawUpperWing(drawings, d);
-  const propulsion = drawPropulsion(drawings, body, preset, d, spec.folded);
-  const glazing = drawGlazing(drawings, body, preset, d);
-  const gear = drawGear(drawings, body, preset, d, spec.landing);
-
-  const zones = [
-    ...fuselage,
-    ...wingFirst,
-    ...wingLast,
-    ...upperWing,
-    ...tail,
-    ...booms,
-    ...propulsion,
-    ...glazing,
-    ...gear,
-    ...interiorZones(preset),
+  const points = spec.profile ?? preset.profile;
+  const profile = profileOf(points, d);
+  const edges = spec.edges ?? ZONE_EDGES;
+  const fuselage = fuselagePart(bodyOfProfile(points, d, preset.section), d, edges);
+  const panes = paneParts(preset, d, fuselage.regions[0]!.chart);
+  // In the order in which zones are listed; what lies over what is told by their levels.
+  const parts: SkinPart[] = [
+    fuselage,
+    ...wingParts(profile, d, edges),
+    ...upperWingParts(d),
+    ...tailplaneParts(profile, d),
+    ...finParts(profile, d),
+    ...boomParts(d),
+    ...nacelleParts(d),
+    ...spinnerParts(profile, preset, d),
+    ...canopyParts(profile, preset, d),
+    ...floatParts(d, spec.landing),
+    ...rotorParts(profile, preset, d, spec.folded),
+    ...panes,
+    ...gearParts(profile, preset, d, spec.landing),
+    ...hungParts(profile, d, spec.stores ?? []),
   ];
+  const drawings = drawParts(parts, d.length);
+  const glass = panes.flatMap((part) => part.regions).flatMap(({ region }) => region);
+  const regions = parts.flatMap((part) => (part === fuselage ? withoutGlass(part.regions, glass) : part.regions));
+  const solids = parts.flatMap((part) => part.solids ?? []);
+  const zones = new Map<string, Zone>();
+  for (const zone of [...parts.flatMap((part) => part.zones), ...interiorZones(preset)])
+    if (!zones.has(zone.key))
+      zones.set(zone.key, {
+        ...zone,
+        areaM2:
+          zone.areaM2 +
+          skinOf(regions, zone.key) +
+          solids.reduce((sum, solid) => sum + (solid.zone === zone.key ? solidArea(solid) : 0), 0),
+      });
   return {
     spec,
-    zones: [...new Map(zones.map((zone) => [zone.key, zone])).values()],
+    zones: [...zones.values()],
+    regions,
+    solids,
+    lines: parts.flatMap((part) => part.lines),
     drawings,
+    front: () => drawFront(parts, d),
     extents: Object.fromEntries(
       VIEWS.map((view) => [
         view,
@@ -91,6 +115,70 @@ function draw(spec: OutlineSpec): Outline {
       ]),
     ) as Record<View, Extent>,
   };
+}
+
+/** What is painted of a body that has panes let into it. */
+const withoutGlass = (regions: readonly ZoneRegion[], glass: Region): ZoneRegion[] =>
+  glass.length === 0
+    ? [...regions]
+    : regions
+        .map((part) => ({ ...part, region: difference(part.region, glass) }))
+        .filter(({ region }) => region.length > 0);
+
+/** Developed skin of a zone, m2; of glass only the frames. */
+const skinOf = (regions: readonly ZoneRegion[], key: string): number =>
+  regions
+    .filter(({ zone }) => zone === key)
+    .reduce((sum, { chart, region, glass }) => sum + areaOn(chart, region) * (glass ? FRAMES_SHARE : 1), 0);
+
+function drawParts(parts: readonly SkinPart[], length: number): Drawings {
+  const drawings = emptyDrawings();
+  for (const view of VIEWS) {
+    const levelIn = ({ level, levels }: SkinPart) => levels?.[view] ?? level;
+    for (const part of [...parts].sort((one, other) => levelIn(one) - levelIn(other))) {
+      for (const { zone, chart, region, glass } of part.regions)
+        for (const points of shownIn(chart, region, view, length))
+          drawings[view].shapes.push({ zone, points, chart: chart.id, ...(glass ? { glass } : {}) });
+      for (const solid of part.solids ?? [])
+        if (solid.views.includes(view))
+          drawings[view].shapes.push({
+            zone: solid.zone,
+            points: silhouette(solid, (point) => project(view, length, ...point)),
+          });
+      for (const { view: from, zone, points } of part.edgeOn ?? [])
+        if (from === view) drawings[view].shapes.push({ zone, points });
+    }
+    // Over all shapes, or what lies later would hide them.
+    for (const { lines, bars } of parts) {
+      for (const { view: from, points, fine } of bars ?? [])
+        if (from === view) drawings[view].lines.push({ weight: fine ? 'fine' : 'bold', points });
+      for (const { kind, chart, points } of lines)
+        if (kind !== 'edge')
+          for (const piece of lineIn(chart, points, view, length))
+            drawings[view].lines.push({ weight: 'fine', points: piece });
+    }
+  }
+  return drawings;
+}
+
+/** Zones that are a sliver in a view are not seen from there: least share of the largest view of a zone. */
+const SEEN_SHARE = 0.15;
+
+/** Which views show a zone well enough to tell its colour. */
+export function viewsShowing(outline: Outline): Map<string, View[]> {
+  const areas = new Map<string, Map<View, number>>();
+  for (const view of VIEWS)
+    for (const { zone, points } of outline.drawings[view].shapes) {
+      const of = areas.get(zone) ?? new Map<View, number>();
+      of.set(view, (of.get(view) ?? 0) + polygonArea(points));
+      areas.set(zone, of);
+    }
+  return new Map(
+    [...areas].map(([zone, of]) => {
+      const most = Math.max(...of.values());
+      return [zone, VIEWS.filter((view) => (of.get(view) ?? 0) >= most * SEEN_SHARE)];
+    }),
+  );
 }
 
 /** The span of swept wings as a share of the whole, and how much further aft their tips lie, as a share of the half span. */
@@ -103,13 +191,10 @@ const sweptBack = (d: Dimensions): Dimensions => ({
   wingSweep: d.wingSweep + (d.span / 2) * SWEPT_AFT,
 });
 
-function liftToFront(drawings: Drawings, view: View, zone: string) {
-  const { shapes } = drawings[view];
-  drawings[view].shapes = [
-    ...shapes.filter((shape) => shape.zone !== zone),
-    ...shapes.filter((shape) => shape.zone === zone),
-  ];
-}
+/** Every surface of the airframe, once. */
+export const chartsOf = ({ regions }: Pick<Outline, 'regions'>): Chart[] => [
+  ...new Map(regions.map(({ chart }) => [chart.id, chart])).values(),
+];
 
 export function zoneTitle(outline: Outline, key: string): string {
   return outline.zones.find((zone) => zone.key === key)?.title ?? titleOfKey(key);

@@ -16,6 +16,8 @@ export interface Preset {
   wings: Machine['wings'];
   /** What it usually lands on. */
   landing: Landing;
+  /** How boxy the fuselage is: the exponent of its sections, 2 an ellipse. */
+  section: number;
   profile: readonly ProfilePoint[];
   dimensions: Dimensions;
 }

@@ -1,5 +1,8 @@
 import type { Dimensions } from './dimensions';
+import { steps } from '@/core/geometry/polygon';
+import type { Body } from './body';
 import type { ProfilePoint } from './preset';
+import { z } from 'zod';
 
 /**
  * Monotone cubic interpolation (Fritsch, Carlson 1980) through points with rising x: smooth, and never beyond its points.
@@ -31,14 +34,14 @@ export function smooth(points: readonly (readonly [x: number, y: number])[]): (x
 }
 
 /** The fuselage as functions of the station x (m aft of the nose): heights above the belly datum and half width, in m. */
-export interface Body {
+export interface Profile {
   length: number;
   top(x: number): number;
   bottom(x: number): number;
   halfWidth(x: number): number;
 }
 
-export function bodyOf(profile: readonly ProfilePoint[], d: Dimensions): Body {
+export function profileOf(profile: readonly ProfilePoint[], d: Dimensions): Profile {
   const top = smooth(profile.map(([t, value]) => [t, value]));
   const bottom = smooth(profile.map(([t, , value]) => [t, value]));
   const width = smooth(profile.map(([t, , , value]) => [t, value]));
@@ -47,5 +50,45 @@ export function bodyOf(profile: readonly ProfilePoint[], d: Dimensions): Body {
     top: (x) => top(x / d.length) * d.fuselageHeight,
     bottom: (x) => bottom(x / d.length) * d.fuselageHeight,
     halfWidth: (x) => (width(x / d.length) * d.fuselageWidth) / 2,
+  };
+}
+
+const share = (title: string) =>
+  z
+    .number({ error: `${title}: a number is needed` })
+    .min(-0.5, `${title}: at least -0.5`)
+    .max(1.5, `${title}: at most 1.5`);
+
+/** A fuselage as it was pulled to a drawing: stations as shares of the length, heights and breadths of the greatest. */
+export const profileSchema = z
+  .array(z.tuple([z.number().min(0).max(1), share('Top'), share('Bottom'), z.number().min(0.001).max(1.5)]))
+  .min(3, 'Fuselage: at least three stations')
+  .max(60, 'Fuselage: at most 60 stations')
+  .superRefine((points, context) => {
+    points.forEach(([t, top, bottom], i) => {
+      const fault = (message: string) => context.addIssue({ code: 'custom', path: [i], message });
+      if (i > 0 && t - points[i - 1]![0] < 0.002) fault('Fuselage: each station lies aft of the one before it');
+      if (top - bottom < 0.005) fault('Fuselage: its top lies above its bottom');
+    });
+    if (points[0]?.[0] !== 0)
+      context.addIssue({ code: 'custom', path: [0], message: 'Fuselage: it begins at the nose' });
+  });
+
+/** Sections along a fuselage, beside its own points. */
+const SECTIONS = 44;
+
+/** The fuselage as a body: sections at its own points and evenly between. `n`: how boxy they are. */
+export function bodyOfProfile(points: readonly ProfilePoint[], d: Dimensions, n: number): Body {
+  const profile = profileOf(points, d);
+  const end = points.at(-1)![0] * d.length;
+  const xs = [...steps(0, end, SECTIONS), ...points.map(([t]) => t * d.length)]
+    .sort((a, b) => a - b)
+    .filter((x, i, all) => i === 0 || x - all[i - 1]! > d.length * 1e-4);
+  return {
+    y: 0,
+    sections: xs.map((x) => {
+      const [top, bottom] = [profile.top(x), profile.bottom(x)];
+      return { x, width: 2 * profile.halfWidth(x), height: top - bottom, z: (top + bottom) / 2, n };
+    }),
   };
 }

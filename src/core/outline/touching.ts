@@ -1,7 +1,6 @@
+import { dense, type Point } from '@/core/geometry/polygon';
 import type { Outline } from './outline';
 import { VIEWS } from './zones';
-
-type Point = readonly [number, number];
 
 /** Zones nearer than this share of the airframe's length meet. */
 const NEAR_SHARE = 0.008;
@@ -13,8 +12,8 @@ export function touchingZones(outline: Outline): [string, string][] {
   for (const view of VIEWS) {
     const shapes = outline.drawings[view].shapes.map(({ zone, points }) => ({
       zone,
-      points: dense(points as readonly Point[], near),
-      box: boxOf(points as readonly Point[], near),
+      points: dense(points, near),
+      box: boxOf(points, near),
     }));
     shapes.forEach((one, i) => {
       for (const other of shapes.slice(i + 1)) {
@@ -30,15 +29,6 @@ export function touchingZones(outline: Outline): [string, string][] {
     });
   }
   return [...pairs.values()];
-}
-
-/** The outline of a shape with points no further apart than `step`. */
-function dense(points: readonly Point[], step: number): Point[] {
-  return points.flatMap(([x, y], i) => {
-    const [u, v] = points[(i + 1) % points.length]!;
-    const parts = Math.max(1, Math.ceil(Math.hypot(u - x, v - y) / step));
-    return Array.from({ length: parts }, (_, k): Point => [x + ((u - x) * k) / parts, y + ((v - y) * k) / parts]);
-  });
 }
 
 function boxOf(points: readonly Point[], room: number) {

@@ -18,9 +18,18 @@ export const INSIDE: ReadonlySet<ZoneGroup> = new Set(['interior', 'bays']);
 /** Groups that are painted apart and fitted late. */
 export const APART: ReadonlySet<ZoneGroup> = new Set(['gear', 'propeller', 'rotor', 'stores', 'glazing', 'subject']);
 
-/** Which of the general coats, outside or inside, lie on the zones of a group; null for what is painted apart. */
-export const coveredWith = (group: ZoneGroup): 'outside' | 'inside' | null =>
-  INSIDE.has(group) ? 'inside' : APART.has(group) ? null : 'outside';
+/** Where general coats lie: on the airframe, in the cockpit and cabin, in the bays, on what is painted on sticks. */
+export const COVERS = ['outside', 'inside', 'bays', 'apart'] as const;
+export type Cover = (typeof COVERS)[number];
+
+/** Which of the general coats lie on the zones of a group; null for what stands beside the machine. Closed glass is painted with the airframe. */
+export function coveredWith(group: ZoneGroup, openCanopy = false): Cover | null {
+  if (group === 'subject') return null;
+  if (group === 'interior') return 'inside';
+  if (group === 'bays') return 'bays';
+  if (group === 'glazing') return openCanopy ? 'apart' : 'outside';
+  return APART.has(group) ? 'apart' : 'outside';
+}
 
 /** A named region of the outline. */
 export interface Zone {
@@ -34,6 +43,16 @@ export interface Zone {
   areaM2: number;
 }
 
+/** A zone that stays in reach, whose area its surfaces give. */
+export const zoneOf = (key: string, title: string, group: ZoneGroup, side: Side = 'both'): Zone => ({
+  key,
+  title,
+  side,
+  group,
+  closedBy: null,
+  areaM2: 0,
+});
+
 export const VIEWS = ['port', 'starboard', 'upper', 'lower'] as const;
 export type View = (typeof VIEWS)[number];
 
@@ -45,6 +64,8 @@ export const sideOf = (zone: string): 'port' | 'starboard' | null =>
   (SIDE.exec(zone)?.[1] as 'port' | 'starboard' | undefined) ?? null;
 /** The zone without its side; null for one that has no other side. */
 export const withoutSide = (zone: string): string | null => (SIDE.test(zone) ? zone.replace(SIDE, '') : null);
+/** A view from the side, whose offsets are heights. */
+export const isSide = (view: View): boolean => view === 'port' || view === 'starboard';
 export const otherSide = (zone: string): string | null => {
   const side = sideOf(zone);
   return side ? zone.replace(SIDE, side === 'port' ? '-starboard' : '-port') : null;

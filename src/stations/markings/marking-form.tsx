@@ -1,14 +1,65 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { save } from '@/actions/records';
-import { MARKING_KINDS, MARKING_METHODS } from '@/core/markings/kinds';
-import { VIEWS } from '@/core/outline/zones';
-import { optionsOf, RecordForm } from '@/ui/fields';
+import type { Kept } from '@/core/kept/records';
+import { figureFields, FIGURES, PLAIN, PLAIN_LETTERS, type Design } from '@/core/markings/design';
+import { HEXAGON } from '@/core/markings/figures';
+import { MARKING_KINDS, MARKING_METHODS, type MarkingKind } from '@/core/markings/kinds';
+import type { MarkingPlace } from '@/core/markings/place';
+import { isSide, VIEWS } from '@/core/outline/zones';
+import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
+import { RowsEditor, type Column } from '@/ui/rows-editor';
+import { DrawingInput } from '@/ui/drawing-input';
+import { PictureDrop } from '@/ui/picture-drop';
 import { RemoveButton } from '@/stations/shell/remove-button';
+import { LetterFace } from './letter-face';
 import type { MarkingsPage } from './page-data';
+import { useKeep } from '@/stations/shell/use-keep';
+import { useRedesign } from './use-redesign';
 
-/** A marking with its first place; further places stay as they are. */
+const number = (name: string, label: string, help?: string): FieldSpec => ({
+  name,
+  label,
+  type: 'number',
+  width: 2,
+  ...(help ? { help } : {}),
+});
+
+/** What of a design is figures in a form, by kind; all are shares of the height. */
+const DESIGNED: Partial<Record<MarkingKind, readonly FieldSpec[]>> = {
+  lettering: [
+    number('stroke', 'Stroke', 'share of the height'),
+    number('spacing', 'Spacing'),
+    number('slant', 'Slant, °'),
+    number('breaks', 'Bridges'),
+  ],
+  stencil: [
+    number('stroke', 'Stroke', 'share of the height'),
+    number('spacing', 'Spacing'),
+    number('breaks', 'Bridges'),
+  ],
+  band: [number('count', 'Stripes'), number('gap', 'Gap', 'of their width')],
+  walkway: [number('aspect', 'Length', 'of its width'), number('line', 'Line', 'of its width')],
+  artwork: [number('aspect', 'Breadth', 'of its height')],
+  'kill marks': [number('count', 'Count'), number('perRow', 'In a row'), number('gap', 'Gap', 'of their height')],
+  'window strip': [number('count', 'Windows'), number('aspect', 'Breadth', 'of their height'), number('gap', 'Gap')],
+};
+
+const LETTERED: ReadonlySet<string> = new Set(['stroke', 'spacing', 'slant', 'breaks']);
+
+function designOf(before: Design, values: Record<string, unknown>): Design {
+  const letters = Object.fromEntries(Object.entries(values).filter(([name]) => LETTERED.has(name)));
+  const plain = Object.fromEntries(Object.entries(values).filter(([name]) => !LETTERED.has(name)));
+  return {
+    ...before,
+    ...plain,
+    letters: Object.keys(letters).length > 0 ? { ...(before.letters ?? PLAIN_LETTERS), ...letters } : before.letters,
+  } as Design;
+}
+
+/** A marking: what it is, how large, of which geometry. */
 export function MarkingForm({
   data,
   marking,
@@ -18,14 +69,17 @@ export function MarkingForm({
   marking: MarkingsPage['markings'][number] | null;
   onDone: () => void;
 }): ReactNode {
-  const first = marking?.places[0];
+  const designed = marking ? (DESIGNED[marking.kind] ?? []) : [];
+  const names = new Set(designed.map(({ name }) => name));
+  const sheetItems = data.sheets.flatMap(({ id, title, items }) =>
+    items.map((item) => ({ value: `${id} ${item.key}`, label: `${item.title}, ${title}` })),
+  );
   const initial = marking
     ? {
+        ...marking.design,
+        ...(marking.design.letters ?? PLAIN_LETTERS),
         ...marking,
-        view: first?.view ?? 'port',
-        station: first?.station ?? 5,
-        offset: first?.offset ?? 1,
-        turn: first?.turn ?? 0,
+        sheet: marking.sheetId ? `${marking.sheetId} ${marking.sheetItem}` : '',
       }
     : {
         kind: 'lettering',
@@ -36,10 +90,7 @@ export function MarkingForm({
         printedMm: null,
         method: 'decal',
         codes: [],
-        view: 'port',
-        station: 5,
-        offset: 1,
-        turn: 0,
+        sheet: '',
       };
   return (
     <>
@@ -68,43 +119,204 @@ export function MarkingForm({
           },
           { name: 'method', label: 'Method', type: 'choice', options: optionsOf(MARKING_METHODS), width: 2 },
           { name: 'codes', label: 'Colours, ground first', type: 'several', options: data.codes, width: 4 },
-          { name: 'view', label: 'Seen from', type: 'choice', options: optionsOf(VIEWS), width: 3 },
-          { name: 'station', label: 'Station', unit: 'm from the nose', type: 'number', width: 3 },
-          { name: 'offset', label: 'Up from belly, or to starboard', unit: 'm', type: 'number', width: 3 },
-          { name: 'turn', label: 'Turned', unit: '°', type: 'number', width: 3 },
+          ...(sheetItems.length > 0
+            ? [
+                {
+                  name: 'sheet',
+                  label: 'From the sheet',
+                  type: 'choice' as const,
+                  options: [{ value: '', label: 'none' }, ...sheetItems],
+                  width: 4,
+                },
+              ]
+            : []),
+          ...designed,
         ]}
         initial={initial}
         version={marking?.version ?? null}
         saveLabel={marking ? 'Save the marking' : 'Add the marking'}
         saved="Marking saved"
-        submit={({ view, station, offset, turn, ...values }, version, act) =>
-          save({
+        submit={({ sheet, ...values }, version, act) => {
+          const own = Object.fromEntries(Object.entries(values).filter(([name]) => names.has(name)));
+          const rest = Object.fromEntries(Object.entries(values).filter(([name]) => !names.has(name)));
+          return save({
             act,
             briefId: data.briefId,
             station: 'markings',
             entity: 'marking',
             id: marking?.id ?? null,
             version,
-            fields: { ...values, places: [{ view, station, offset, turn }, ...(marking?.places.slice(1) ?? [])] },
-          })
-        }
+            fields: {
+              ...rest,
+              ...fromSheet(sheet),
+              ...(marking ? { design: designOf(marking.design, own) } : { places: [firstPlace(data)] }),
+            },
+          });
+        }}
         onDone={onDone}
         onCancel={onDone}
       />
       {marking ? (
-        <p>
-          <RemoveButton
-            briefId={data.briefId}
-            station="markings"
-            entity="marking"
-            record={marking}
-            said="Marking removed; u brings it back"
-            lossy
-          >
-            Remove this marking
-          </RemoveButton>
-        </p>
+        <>
+          <Places key={`places ${marking.version}`} data={data} marking={marking} />
+          {marking.kind === 'lettering' || marking.kind === 'stencil' ? (
+            <LetterFace data={data} marking={marking} />
+          ) : null}
+          {marking.kind === 'artwork' ? <Artwork data={data} marking={marking} /> : null}
+          {marking.kind === 'insignia' || marking.kind === 'kill marks' ? (
+            <Figures key={`figures ${marking.version}`} data={data} marking={marking} />
+          ) : null}
+          <p>
+            <RemoveButton
+              briefId={data.briefId}
+              station="markings"
+              entity="marking"
+              record={marking}
+              said="Marking removed; u brings it back"
+              lossy
+            >
+              Remove this marking
+            </RemoveButton>
+          </p>
+        </>
       ) : null}
     </>
+  );
+}
+
+/** The sheet and the item that a choice names. */
+function fromSheet(chosen: unknown): Partial<Kept<'marking'>> {
+  if (typeof chosen !== 'string') return {};
+  const at = chosen.indexOf(' ');
+  return at < 0 ? { sheetId: null, sheetItem: '' } : { sheetId: chosen.slice(0, at), sheetItem: chosen.slice(at + 1) };
+}
+
+const firstPlace = ({ spec }: MarkingsPage): MarkingPlace => ({
+  view: 'port',
+  station: Math.round(spec.dimensions.length * 60) / 100,
+  offset: Math.round(spec.dimensions.fuselageHeight * 55) / 100,
+  turn: 0,
+  mirrored: false,
+});
+
+/** Artwork from a drawing: its curves are kept, and each of its fills takes a colour of the marking. */
+function Artwork({ data, marking }: { data: MarkingsPage; marking: MarkingsPage['markings'][number] }): ReactNode {
+  const { redesign, busy } = useRedesign(data.briefId, marking);
+  const { artwork, pictureId } = marking.design;
+  const showPicture = async (id: string) => {
+    const { naturalWidth, naturalHeight } = await pictureOf(id);
+    const aspect = Math.round((1000 * naturalWidth) / naturalHeight) / 1000;
+    await redesign({ pictureId: id, aspect }, 'Picture taken in; u takes it back');
+  };
+  return (
+    <section aria-label="Artwork">
+      <h3>Artwork</h3>
+      <p>
+        {pictureId
+          ? 'A picture, drawn over the block that it takes: print it as a decal of your own. '
+          : artwork.length > 0
+            ? `${artwork.length} fields in ${new Set(artwork.map(({ colour }) => colour)).size} colours, the first painted first.`
+            : 'A plain block until a drawing is taken in.'}{' '}
+        <DrawingInput
+          label="Take it from a drawing (SVG)"
+          onShapes={async (shapes) => {
+            const { artworkOf } = await import('@/core/markings/artwork');
+            const { artwork: own, aspect, fills } = artworkOf(shapes);
+            const codes = fills.map((_, i) => marking.codes[i] ?? marking.codes.at(-1) ?? data.codes[0]!.value);
+            await redesign({ artwork: own, aspect }, `${own.length} fields taken in; u takes them back`, { codes });
+          }}
+        />
+      </p>
+      <PictureDrop
+        says="Drop a picture of it here instead, paste it, or press Enter to choose a file"
+        onPicture={({ id }) => void showPicture(id)}
+      />
+      {pictureId ? (
+        <p>
+          <Button
+            variant="outlined"
+            disabled={busy}
+            onClick={() => void redesign({ pictureId: null }, 'Picture taken away; u brings it back')}
+          >
+            Without the picture
+          </Button>
+        </p>
+      ) : null}
+    </section>
+  );
+}
+
+/** A picture as the browser shows it, for its size. */
+async function pictureOf(id: string): Promise<HTMLImageElement> {
+  const image = new Image();
+  image.src = `/pictures/${id}`;
+  await image.decode();
+  return image;
+}
+
+const PLACE_COLUMNS: readonly Column[] = [
+  { name: 'view', label: 'Seen from', type: 'choice', options: optionsOf(VIEWS) },
+  { name: 'station', label: 'Station, m', type: 'number' },
+  { name: 'offset', label: 'Up, or to starboard, m', type: 'number' },
+  { name: 'turn', label: 'Turned, °', type: 'number' },
+  { name: 'mirrored', label: 'Mirrored', type: 'yes-no' },
+];
+
+function Places({ data, marking }: { data: MarkingsPage; marking: MarkingsPage['markings'][number] }): ReactNode {
+  const { keep } = useKeep(data.briefId, 'markings');
+  const other = (place: MarkingPlace): MarkingPlace =>
+    isSide(place.view)
+      ? { ...place, view: place.view === 'port' ? 'starboard' : 'port', turn: -place.turn }
+      : { ...place, offset: -place.offset, turn: -place.turn };
+  return (
+    <RowsEditor
+      title="Where it lies"
+      columns={PLACE_COLUMNS}
+      rows={marking.places as unknown as Record<string, unknown>[]}
+      blank={() => {
+        const last = marking.places.at(-1);
+        return (last ? other(last) : firstPlace(data)) as unknown as Record<string, unknown>;
+      }}
+      add="On the other side too"
+      most={40}
+      onSave={(rows) => keep('marking', marking, { places: rows as unknown as MarkingPlace[] }, 'Places saved')}
+    />
+  );
+}
+
+function Figures({ data, marking }: { data: MarkingsPage; marking: MarkingsPage['markings'][number] }): ReactNode {
+  const { keep } = useKeep(data.briefId, 'markings');
+  const colours = marking.codes.map((code, i) => ({ value: String(i), label: code }));
+  const columns: readonly Column[] = [
+    { name: 'figure', label: 'Figure', type: 'choice', options: optionsOf(FIGURES) },
+    { name: 'size', label: 'Size', type: 'number', width: 52 },
+    { name: 'aspect', label: 'Breadth', type: 'number', width: 52 },
+    { name: 'points', label: 'Points', type: 'number', width: 40 },
+    { name: 'inner', label: 'Inner', type: 'number', width: 52 },
+    { name: 'x', label: 'Across', type: 'number', width: 52 },
+    { name: 'y', label: 'Up', type: 'number', width: 52 },
+    { name: 'turn', label: 'Turned', type: 'number', width: 52 },
+    { name: 'colour', label: 'Colour', type: 'choice', options: colours },
+    { name: 'border', label: 'Border', type: 'number', width: 52 },
+    { name: 'borderColour', label: 'Its colour', type: 'choice', options: colours },
+  ];
+  const figures = marking.design.figures.length > 0 ? marking.design.figures : HEXAGON;
+  return (
+    <RowsEditor
+      title="Figures, the first laid first, as shares of its height"
+      columns={columns}
+      rows={figures as unknown as Record<string, unknown>[]}
+      blank={() => figureFields.parse({ figure: 'disc', size: 0.5, colour: 0 }) as unknown as Record<string, unknown>}
+      add="Another figure"
+      most={24}
+      onSave={(rows) =>
+        keep(
+          'marking',
+          marking,
+          { design: { ...PLAIN, ...marking.design, figures: rows as unknown as Design['figures'] } },
+          'Figures saved',
+        )
+      }
+    />
   );
 }

@@ -2,38 +2,123 @@ import type { BriefView } from '@/core/brief/derive';
 import { MARKING_ASPECTS } from '@/core/evidence/aspects';
 import type { Kept } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
+import { figuresOf, TYPICAL_TOOL } from '@/core/kit/tools';
+import { canonicalIn } from '@/core/codes/system';
 import { checkSize, type SizeCheck } from '@/core/markings/size';
+import { PRINTER_LINE_MM, type MethodFacts } from '@/core/markings/methods';
+import type { NoseWeight } from '@/core/brief/nose-weight';
+import { lengthOn } from '@/core/outline/chart';
 import type { OutlineSpec } from '@/core/outline/outline';
+import { coatsOver, hidingPairs } from '@/core/brief/hiding';
+import { printedColours, type PrintedColour } from '@/core/brief/printed-colours';
+import { sheetOffers, type SheetOffer } from '@/core/brief/cut-sheets';
 import { sheetData } from '@/sheet/sheet-data';
 
 export interface MarkingsPage {
   briefId: string;
+  briefVersion: number;
+  airframeId: string;
+  airframeVersion: number;
+  /** The builder's own drawings under the views. */
+  underlays: Kept<'underlay'>[];
   denominator: number;
   spec: OutlineSpec;
   markings: (Kept<'marking'> & { check: SizeCheck })[];
+  /** The scheme over the zones' own colours, from the first field laid to the last. */
+  fields: Kept<'scheme_field'>[];
+  sheets: Kept<'decal_sheet'>[];
   zones: { value: string; label: string }[];
   codes: { value: string; label: string }[];
   inks: Record<string, string>;
   zoneColours: Record<string, string>;
+  /** The colour of each zone by itself, as ruled. */
+  ruled: Record<string, string>;
+  /** Zones whose boundary is ruled soft. */
+  soft: string[];
+  /** [later, earlier]: a normal coat of the later hides the earlier. */
+  hides: [later: string, earlier: string][];
+  /** L* and coats of each colour that is called. */
+  lightness: Record<string, number>;
+  coats: Record<string, number>;
+  /** Coats over another colour: [later][earlier]. */
+  coatsOver: Record<string, Record<string, number>>;
+  /** Decals whose print was measured, against their call. */
+  printed: PrintedColour[];
+  names: Record<string, string>;
+  maskOrder: string[];
+  /** Finest lines of the tools of the house. */
+  lines: MethodFacts['lines'];
+  /** Colours whose chosen paint dries matt. */
+  matt: string[];
+  /** What can be cut. */
+  offers: SheetOffer[];
+  /** Lines over the skin, with their lengths in reality, mm. */
+  skinLines: { title: string; mm: number }[];
+  noseWeight: NoseWeight | null;
   /** Questions about markings that are open at Evidence. */
   openQuestions: number;
 }
 
 export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage {
-  const { brief, markings } = view.state;
+  const { brief, airframe, markings, fields, underlays } = view.state;
   const { spec, inks, zones } = sheetData(view);
+  const finest = (kind: Kept<'tool'>['kind']) => {
+    const lines = shelf.tools.filter((tool) => tool.kind === kind).flatMap((tool) => figuresOf(tool).lineMm ?? []);
+    // Who has listed no tools at all has the usual ones.
+    if (shelf.tools.length === 0) return TYPICAL_TOOL[kind].lineMm;
+    return lines.length > 0 ? Math.min(...lines) : null;
+  };
+  const over = coatsOver(view.calls);
   return {
     briefId: brief.id,
+    briefVersion: brief.version,
+    airframeId: airframe.id,
+    airframeVersion: airframe.version,
+    underlays,
     denominator: brief.denominator,
     spec,
     markings: markings.map((marking) => ({
       ...marking,
       check: checkSize(marking.heightMm, brief.denominator, marking.printedMm),
     })),
+    fields: fields.map((field) => ({ ...field, code: canonicalIn(view.book, field.code) })),
+    sheets: shelf.decalSheets,
     zones: view.outline.zones.map((zone) => ({ value: zone.key, label: zone.title })),
     codes: shelf.codes.map((code) => ({ value: code.code, label: `${code.code} ${code.name}` })),
     inks,
-    openQuestions: view.open.filter(({ aspect }) => MARKING_ASPECTS.has(aspect)).length,
     zoneColours: Object.fromEntries(zones.flatMap((zone) => (zone.colour ? [[zone.key, zone.colour]] : []))),
+    ruled: Object.fromEntries(
+      view.questions.flatMap(({ record, ruling }) =>
+        record.aspect === 'colour' && record.item === '' && ruling
+          ? [[record.zone, canonicalIn(view.book, ruling.value)]]
+          : [],
+      ),
+    ),
+    soft: view.questions.flatMap(({ record, ruling }) =>
+      record.aspect === 'boundary' && ruling?.value === 'soft' ? [record.zone] : [],
+    ),
+    hides: hidingPairs(over),
+    coatsOver: over,
+    printed: printedColours(markings, shelf.decalSheets, view.calls),
+    lightness: Object.fromEntries(
+      view.calls.map(({ code, choice, official }) => [code, (choice?.paint.lab ?? official?.lab ?? [50])[0]]),
+    ),
+    coats: Object.fromEntries(view.calls.map(({ code, coats }) => [code, coats?.coats ?? 2])),
+    names: Object.fromEntries(view.calls.map(({ code, official }) => [code, official?.record.name ?? ''])),
+    maskOrder: brief.maskOrder,
+    offers: sheetOffers(view),
+    skinLines: view.outline.lines.flatMap(({ id, kind, chart, points }) =>
+      kind === 'edge' ? [] : [{ title: id, mm: Math.round(lengthOn(chart, points) * 1000) }],
+    ),
+    noseWeight: view.route.steps.some(({ key }) => key === 'nose-weight') ? view.noseWeight : null,
+    lines: {
+      airbrush: finest('airbrush'),
+      brush: finest('brush'),
+      pen: finest('pen'),
+      cutter: finest('cutter'),
+      printer: PRINTER_LINE_MM,
+    },
+    matt: view.calls.flatMap(({ code, choice }) => (choice?.paint.finish === 'matt' ? [code] : [])),
+    openQuestions: view.open.filter(({ aspect }) => MARKING_ASPECTS.has(aspect)).length,
   };
 }

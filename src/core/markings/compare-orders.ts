@@ -1,0 +1,85 @@
+import type { ColourEdge } from '@/core/scheme/edges';
+import {
+  circleIn,
+  lightToDark,
+  MASK_RATES,
+  maskOrder,
+  MOST_COLOURS,
+  orderAsGiven,
+  type MaskJob,
+  type MaskOrder,
+} from './mask-order';
+
+export interface OrdersWanted {
+  /** Edges on the model, mm. */
+  edges: readonly (Pick<ColourEdge, 'a' | 'b' | 'hard'> & { modelMm: number })[];
+  colours: readonly string[];
+  hides: readonly (readonly [string, string])[];
+  lightness: Readonly<Record<string, number>>;
+  /** [marking's colour, pattern's colour] where the pattern is dimensioned from the marking. */
+  markingsFirst: readonly (readonly [string, string])[];
+  chosen: readonly string[];
+}
+
+export interface ComparedOrder extends MaskOrder {
+  name: 'least masking' | 'light to dark' | 'markings first' | 'as chosen';
+  says: string;
+}
+
+/** The orders of spraying side by side, that of least masking first; those that come to the same order are said once. Null for too many colours. */
+export function compareOrders(wanted: OrdersWanted): ComparedOrder[] | null {
+  const { colours, edges, hides, lightness, markingsFirst, chosen } = wanted;
+  if (colours.length === 0 || colours.length > MOST_COLOURS) return null;
+  const known = new Set(colours);
+  const job: MaskJob = {
+    colours,
+    regions: colours.map((colour) => ({ id: colour, colour })),
+    edges: edges
+      .filter(({ a, b }) => known.has(a) && known.has(b))
+      .map(({ a, b, hard, modelMm }) => ({ a, b, hard, lengthMm: modelMm })),
+    hides: hides.filter(([later, earlier]) => known.has(later) && known.has(earlier)),
+    before: [],
+    rates: MASK_RATES,
+  };
+  const first = markingsFirst.filter(([a, b]) => a !== b && known.has(a) && known.has(b));
+  const light = Object.fromEntries(colours.map((colour) => [colour, lightness[colour] ?? 50]));
+  const found: ComparedOrder[] = [
+    { name: 'least masking', says: 'the order that takes the least time under tape', ...maskOrder(job) },
+    {
+      name: 'light to dark',
+      says: 'the custom: dark covers a mistake in light, not the reverse',
+      ...lightToDark({ ...job, lightness: light }),
+    },
+  ];
+  if (first.length > 0 && !circleIn(first))
+    found.push({
+      name: 'markings first',
+      says: 'the pattern is measured from the markings: they are there to measure from',
+      ...maskOrder({ ...job, before: first }),
+    });
+  if (chosen.length > 0)
+    found.push({
+      name: 'as chosen',
+      says: 'the order that the route follows now',
+      ...orderAsGiven(job, [
+        ...chosen.filter((code) => known.has(code)),
+        ...colours.filter((code) => !chosen.includes(code)),
+      ]),
+    });
+  return found;
+}
+
+/** How each masking of an order is done, by what lies at its edges. */
+export function howMasked(softMm: number, tapeMm: number): string[] {
+  return [
+    ...(tapeMm > 0
+      ? [
+          `tape: cut strips for ${Math.ceil((tapeMm * 1.1) / 10) / 100} m, burnish the edge, seal it with the ground colour or clear, spray square to it`,
+        ]
+      : []),
+    ...(softMm > 0
+      ? [`soft edges of ${(softMm / 1000).toFixed(2)} m: putty rolls or a paper mask lifted 1 mm, or freehand close up`]
+      : []),
+    ...(tapeMm === 0 && softMm === 0 ? ['no mask: sprayed over all of it'] : []),
+  ];
+}

@@ -1,0 +1,406 @@
+import { grown, union, type Region } from '@/core/geometry/clip';
+import { extentOf, rectangle, type Point, type Polygon } from '@/core/geometry/polygon';
+import { isSide } from '@/core/outline/zones';
+import { chordAt, spanwise } from '@/core/outline/lifting';
+import { followed, lengthOn, type Chart } from '@/core/outline/chart';
+import { flattened } from '@/core/outline/unroll';
+import type { Outline } from '@/core/outline/outline';
+import type { ZoneRegion } from '@/core/outline/parts';
+import type { PaintedField } from '@/core/scheme/cells';
+import { seenFields } from './drawn';
+import { blockLetters } from './lettering';
+import { codeAt, onSkin, type PlaceableMarking } from './placing';
+
+/** Sheets to cut, in true mm on the model: hairlines, no fills, all text as outlines. */
+
+/** One piece with its label; `x`, `y` of the lines are about its own upper left corner, y down. */
+export interface CutPiece {
+  label: string;
+  width: number;
+  height: number;
+  /** What the knife follows. */
+  cuts: Polygon[];
+  /** Marks that are printed and not cut. */
+  marks: Polygon[];
+}
+
+export interface CutSheet {
+  title: string;
+  pieces: CutPiece[];
+  /** What is said beside the pieces. */
+  notes: string[];
+}
+
+/** A white ground reaches a little beyond the colours, so that no dark edge shows. mm on the model. */
+const GROUND_SPREAD_MM = 0.15;
+/** Between red and blue a parting of white is left, or purple shows. mm on the model. */
+const PARTING_MM = 0.2;
+/** Registration marks stand so far out. */
+const REGISTER_MM = 3;
+const REGISTER_ARM_MM = 1.5;
+/** Equal strips: one more for every so many. */
+const SPARE_FOR = 4;
+
+/** From y up, as shapes are, to y down, as sheets are. */
+const turnedDown = (region: Region): Polygon[] => region.map((ring) => ring.map(([x, y]): Point => [x, -y]));
+const mirroredLines = (lines: readonly Polygon[]): Polygon[] =>
+  lines.map((line) => line.map(([x, y]): Point => [-x, y]));
+
+/** A shape as a piece: its lines moved to the corner, with marks that register it to others of the same frame. */
+function pieceOf(label: string, cuts: readonly Polygon[], frame: readonly Polygon[], registered: boolean): CutPiece {
+  const { left, right, top, bottom } = extentOf(frame);
+  const room = registered ? REGISTER_MM + REGISTER_ARM_MM : 1;
+  const [dx, dy] = [room - left, room - top];
+  const moved = (line: Polygon): Polygon => line.map(([x, y]): Point => [x + dx, y + dy]);
+  const marks: Polygon[] = registered
+    ? [
+        [left - REGISTER_MM, top - REGISTER_MM],
+        [right + REGISTER_MM, top - REGISTER_MM],
+        [left - REGISTER_MM, bottom + REGISTER_MM],
+        [right + REGISTER_MM, bottom + REGISTER_MM],
+      ].flatMap(([x, y]): Polygon[] => [
+        [
+          [x! - REGISTER_ARM_MM, y!],
+          [x! + REGISTER_ARM_MM, y!],
+        ],
+        [
+          [x!, y! - REGISTER_ARM_MM],
+          [x!, y! + REGISTER_ARM_MM],
+        ],
+      ])
+    : [];
+  return {
+    label,
+    width: right - left + 2 * room,
+    height: bottom - top + 2 * room,
+    cuts: cuts.map(moved),
+    marks: marks.map(moved),
+  };
+}
+
+export interface ColourFacts {
+  /** L*, a*, b* by code. */
+  labOf: (code: string) => readonly [number, number, number] | null;
+  nameOf: (code: string) => string;
+}
+
+const isRed = ([, a, b]: readonly [number, number, number]) => a > 25 && b > -10;
+const isBlue = ([, a, b]: readonly [number, number, number]) => b < -12 && a < 20;
+
+export interface MaskLayer {
+  code: string;
+  title: string;
+  /** What is open while this is sprayed, mm on the model, y up. */
+  region: Region;
+}
+
+/** The layers of a sprayed marking in their order: the white ground a little larger, then light to dark, red and blue kept apart. */
+export function maskLayers(marking: PlaceableMarking, denominator: number, colours: ColourFacts): MaskLayer[] {
+  const size = marking.heightMm / denominator;
+  const scaled = seenFields(marking).map(({ region, colour }) => ({
+    code: codeAt(marking.codes, colour),
+    region: region.map((ring) => ring.map(([x, y]): Point => [x * size, y * size])),
+  }));
+  const seen = new Map<string, Region>();
+  for (const { code, region } of scaled) seen.set(code, seen.has(code) ? union(seen.get(code)!, region) : region);
+  const list = [...seen].map(([code, region]) => ({ code, region, lab: colours.labOf(code) }));
+  const [hasRed, hasBlue] = [list.some(({ lab }) => lab && isRed(lab)), list.some(({ lab }) => lab && isBlue(lab))];
+  const whole = scaled.reduce<Region>((all, { region }) => union(all, region), []);
+  const layers = list
+    .sort((a, b) => (b.lab?.[0] ?? 50) - (a.lab?.[0] ?? 50) || (a.code < b.code ? -1 : 1))
+    .map(({ code, region, lab }): MaskLayer => {
+      const isParted = hasRed && hasBlue && lab !== null && (isRed(lab) || isBlue(lab));
+      return {
+        code,
+        title: `${code} ${colours.nameOf(code)}`.trim() + (isParted ? `, ${PARTING_MM / 2} mm in: white parts it` : ''),
+        region: isParted ? grown(region, -PARTING_MM / 2, 'sharp') : region,
+      };
+    })
+    .filter(({ region }) => region.length > 0);
+  const lightest = list[0]?.lab?.[0] ?? 0;
+  const needsGround = layers.length > 0 && !(layers.length === 1 && lightest > 85);
+  return needsGround
+    ? [
+        {
+          code: '',
+          title: `white ground, ${GROUND_SPREAD_MM} mm out`,
+          region: grown(whole, GROUND_SPREAD_MM, 'sharp'),
+        },
+        ...layers,
+      ]
+    : layers;
+}
+
+/** One sheet for a sprayed marking: every layer with its registration, for each of its places. */
+export function markingSheet(
+  marking: PlaceableMarking & { title: string },
+  denominator: number,
+  colours: ColourFacts,
+): CutSheet {
+  const layers = maskLayers(marking, denominator, colours);
+  const frame = turnedDown(layers.flatMap(({ region }) => region));
+  const times = Math.max(1, marking.places.length);
+  const mirrored = marking.places.some((place) => place.mirrored);
+  const pieces = layers.flatMap(({ title, region }, i) => {
+    const cuts = turnedDown(region);
+    const piece = pieceOf(`${i + 1}. ${title}`, cuts, frame, true);
+    const other = pieceOf(`${i + 1}. ${title}, mirrored`, mirroredLines(cuts), mirroredLines(frame), true);
+    return marking.places.length > 0 ? marking.places.map((place) => (place.mirrored ? other : piece)) : [piece];
+  });
+  return {
+    title: `${marking.title}: masks`,
+    pieces,
+    notes: [
+      `${layers.length} layers in the order of spraying, for ${times} ${times === 1 ? 'place' : 'places'}${mirrored ? ', some mirrored' : ''}.`,
+      'Lay all masks once to register. Seal each edge with the ground colour or clear; spray square to the surface.',
+    ],
+  };
+}
+
+/** Equal strips for a band: as long as it goes round, in the count needed and a spare for every four. */
+export function bandSheet(
+  outline: Outline,
+  marking: PlaceableMarking & { title: string },
+  denominator: number,
+): CutSheet | null {
+  const skin = onSkin(outline, marking, 0);
+  if (!skin) return null;
+  const { chart } = skin;
+  const broad = marking.heightMm / denominator;
+  const lengths = skin.fields.map(({ region }) => {
+    const [[x0], [x1]] = [region[0]![0]!, region[0]![1]!] as unknown as [[number], [number]];
+    const middle = (x0 + x1) / 2;
+    if (chart.on.kind === 'lifting') return chordAt(chart.on.of, middle / chart.on.of.semispan).chord;
+    return lengthOn(chart, [
+      [middle, 0],
+      [middle, 360],
+    ]);
+  });
+  const count = lengths.length;
+  const spares = Math.ceil(count / SPARE_FOR);
+  const long = (Math.max(...lengths) * 1000) / denominator + 4;
+  return {
+    title: `${marking.title}: strips`,
+    pieces: Array.from({ length: count + spares }, (_, i) => {
+      const strip = rectangle(0, 0, long, broad);
+      return pieceOf(i < count ? `strip ${i + 1}` : `spare ${i - count + 1}`, [strip], [strip], false);
+    }),
+    notes: [
+      `${count} of ${broad.toFixed(2)} mm, ${long.toFixed(1)} mm long (4 mm to overlap), and ${spares} to spare.`,
+    ],
+  };
+}
+
+/** A field of the scheme as templates, one piece for each surface; round bodies unrolled, a side at a time. */
+export function fieldSheet(outline: Outline, { field, laid }: PaintedField, denominator: number): CutSheet {
+  const charts = new Map(outline.regions.map(({ chart }) => [chart.id, chart]));
+  const notes: string[] = [];
+  const pieces = [...laid].flatMap(([id, region]): CutPiece[] => {
+    const chart = charts.get(id)!;
+    return patches(chart, region).flatMap(({ title, ring, put, errorPercent }) => {
+      if (errorPercent > 2)
+        notes.push(
+          `${title}: the skin is curved both ways; this piece is stretched by up to ${errorPercent.toFixed(1)} %, slit it where it creases.`,
+        );
+      return [flatPiece(title, chart, ring, put, denominator)];
+    });
+  });
+  return { title: `${field.title}: templates`, pieces, notes };
+}
+
+/** A ring of a chart as a piece on the model, laid flat by `put` (m on the machine). */
+function flatPiece(
+  title: string,
+  chart: Chart,
+  ring: Polygon,
+  put: (point: Point) => Point,
+  denominator: number,
+): CutPiece {
+  const flat = followed(chart, ring, true).map((point): Point => {
+    const [u, v] = put(point);
+    return [(u * 1000) / denominator, (v * 1000) / denominator];
+  });
+  return pieceOf(title, [flat], [flat], false);
+}
+
+interface Patch {
+  title: string;
+  ring: Polygon;
+  put: (point: Point) => Point;
+  errorPercent: number;
+}
+
+const spokenChart = (id: string) => id.replaceAll('-', ' ');
+
+function patches(chart: Chart, region: Region): Patch[] {
+  const { on } = chart;
+  if (on.kind === 'lifting') {
+    // Seen from its own side: aft to the right, out upwards.
+    const put = ([out, x]: Point): Point => [x, -out * spanwise(on.of)];
+    return region.map((ring) => ({ title: spokenChart(chart.id), ring, put, errorPercent: 0 }));
+  }
+  return region.map((ring) => {
+    const [xs, qs] = [ring.map(([x]) => x), ring.map(([, q]) => q)];
+    const [from, to] = [Math.min(...xs), Math.max(...xs)];
+    const [low, high] = [Math.min(...qs), Math.max(...qs)];
+    const { put, errorPercent } = flattened(
+      on.body,
+      [from, Math.max(to, from + 1e-3)],
+      [low, Math.max(high, low + 0.1)],
+    );
+    const side = (low + high) / 2 < 180 ? 'starboard' : 'port';
+    return { title: `${spokenChart(chart.id)}, ${high - low > 200 ? 'right round' : side}`, ring, put, errorPercent };
+  });
+}
+
+/** Frames of a canopy stay this broad between its panes, mm in reality. */
+const FRAME_MM = 55;
+
+/** Masks for the panes of a canopy, by frame, each side unrolled. */
+export function canopySheet(outline: Outline, denominator: number): CutSheet | null {
+  const panes = outline.regions.filter((part) => part.glass);
+  const [glass] = panes;
+  if (!glass || glass.chart.on.kind !== 'body') return null;
+  if (outline.regions.some((part) => !part.glass && part.chart.id === glass.chart.id))
+    return windowSheet(panes, denominator);
+  const { body } = glass.chart.on;
+  const frames = outline.lines.filter((line) => line.chart.id === glass.chart.id).map(({ points }) => points[0]![0]);
+  const [first, last] = [body.sections[0]!.x, body.sections.at(-1)!.x];
+  const cuts = [first + 0.02 * (last - first), ...frames.sort((a, b) => a - b), last - 0.02 * (last - first)];
+  const half = FRAME_MM / 2000;
+  const pieces = cuts.slice(1).flatMap((to, i) =>
+    (['starboard', 'port'] as const).map((side): CutPiece => {
+      const [a, b] = [cuts[i]! + half, to - half];
+      const [low, high] = side === 'starboard' ? [4, 82] : [278, 356];
+      const { put } = flattened(body, [a, b], [low, high]);
+      return flatPiece(`pane ${i + 1}, ${side}`, glass.chart, rectangle(a, low, b, high), put, denominator);
+    }),
+  );
+  return {
+    title: 'Canopy: masks by frame',
+    pieces,
+    notes: [
+      `Frames of ${(FRAME_MM / denominator).toFixed(2)} mm stay free. Burnish with a stick; tape comes off while the paint gives.`,
+    ],
+  };
+}
+
+/** Masks for windows that are let into the skin. */
+function windowSheet(panes: readonly ZoneRegion[], denominator: number): CutSheet {
+  const counts = new Map<string, number>();
+  const pieces = panes.flatMap(({ chart, region }) => {
+    if (chart.on.kind !== 'body') return [];
+    const { left: a, right: b, top: low, bottom: high } = extentOf(region);
+    const side = low < 180 ? 'starboard' : 'port';
+    // What reaches the spine is the screen.
+    const isScreen = low === 0 || high === 360;
+    const number = (counts.get(side) ?? 0) + (isScreen ? 0 : 1);
+    counts.set(side, number);
+    const { put } = flattened(chart.on.body, [a, b], [low, high]);
+    const label = isScreen ? `screen, ${side} half` : `window ${number}, ${side}`;
+    return [flatPiece(label, chart, rectangle(a, low, b, high), put, denominator)];
+  });
+  return {
+    title: 'Windows: a mask each',
+    pieces,
+    notes: ['Cut to the glass itself: its surround is painted. Tape comes off while the paint gives.'],
+  };
+}
+
+/** Where each marking goes, measured on the model from the nose and from the belly or the centre line. */
+export function placingNotes(
+  markings: readonly (PlaceableMarking & { title: string })[],
+  denominator: number,
+): string[] {
+  const mm = (m: number) => `${((m * 1000) / denominator).toFixed(1)} mm`;
+  return markings.flatMap(({ title, places }) =>
+    places.map(({ view, station, offset, turn }) => {
+      const across = isSide(view)
+        ? `${mm(offset)} up from the belly`
+        : offset === 0
+          ? 'on the centre line'
+          : `${mm(Math.abs(offset))} to ${offset < 0 ? 'port' : 'starboard'} of the centre line`;
+      return `${title}, ${view}: middle ${mm(station)} aft of the nose, ${across}${turn ? `, turned ${turn}°` : ''}.`;
+    }),
+  );
+}
+
+export interface Sheet {
+  title: string;
+  width: number;
+  height: number;
+  cuts: Polygon[];
+  marks: Polygon[];
+}
+
+const GAP_MM = 4;
+const TEXT_MM = 2.2;
+const NOTE_MM = 2.6;
+/** Sheets are laid out in rows of this width, unless a piece is broader. */
+const ROW_MM = 180;
+
+/** Text as outlines, its upper left corner at a place. */
+export function textAt(text: string, x: number, y: number, height: number): Polygon[] {
+  // The block alphabet has letters, figures, the hyphen and the full stop.
+  const plain = text
+    .replaceAll('°', ' deg')
+    .replaceAll(':', ' -')
+    .replace(/[,;]/g, '.')
+    .replace(/[^\w .-]/g, '');
+  const { region, width } = blockLetters(plain, 0.12, 0.04);
+  return region.map((ring) => ring.map(([u, v]): Point => [x + (u + width / 2) * height, y + (0.5 - v) * height]));
+}
+
+/** Pieces one beside the other in rows, each under its label; notes at the foot. */
+export function laidOut({ title, pieces, notes }: CutSheet): Sheet {
+  const width = Math.max(ROW_MM, ...pieces.map((piece) => piece.width));
+  const marks: Polygon[] = [...textAt(title, 0, 0, 4)];
+  const cuts: Polygon[] = [];
+  let [x, y, row] = [0, 4 + GAP_MM, 0];
+  for (const piece of pieces) {
+    if (x > 0 && x + piece.width > width) [x, y, row] = [0, y + row + GAP_MM, 0];
+    marks.push(...textAt(piece.label, x, y, TEXT_MM));
+    const top = y + TEXT_MM + 1.4;
+    const moved = (line: Polygon): Polygon => line.map(([u, v]): Point => [u + x, v + top]);
+    cuts.push(...piece.cuts.map(moved));
+    marks.push(...piece.marks.map(moved));
+    const label = blockLetters(piece.label, 0.12, 0.04).width * TEXT_MM;
+    row = Math.max(row, piece.height + TEXT_MM + 1.4);
+    x += Math.max(piece.width, label) + GAP_MM;
+  }
+  y += row + GAP_MM;
+  for (const note of notes) {
+    for (const line of wrapped(note, width)) {
+      marks.push(...textAt(line, 0, y, NOTE_MM));
+      y += NOTE_MM * 1.6;
+    }
+  }
+  const reach = extentOf([...cuts, ...marks]);
+  return { title, width: Math.max(width, reach.right), height: Math.max(y, reach.bottom), cuts, marks };
+}
+
+function wrapped(text: string, width: number): string[] {
+  const most = Math.floor(width / (NOTE_MM * 0.9));
+  const lines: string[] = [''];
+  for (const word of text.split(' ')) {
+    if (lines.at(-1)!.length + word.length + 1 > most) lines.push(word);
+    else lines[lines.length - 1] = `${lines.at(-1)} ${word}`.trim();
+  }
+  return lines;
+}
+
+/** A ruler of 100 mm and a square of 50 mm, to prove the printer. */
+export function proofMarks(x: number, y: number): Polygon[] {
+  const ticks = Array.from({ length: 11 }, (_, i): Polygon => [
+    [x + i * 10, y],
+    [x + i * 10, y + (i % 5 === 0 ? 5 : 3)],
+  ]);
+  return [
+    [
+      [x, y],
+      [x + 100, y],
+    ],
+    ...ticks,
+    [...rectangle(x + 110, y, x + 160, y + 50), [x + 110, y]],
+  ];
+}

@@ -1,0 +1,165 @@
+import { regionArea, type Region } from '@/core/geometry/clip';
+import { isWithin, polygonArea, type Point, type Polygon } from '@/core/geometry/polygon';
+import { arcsRound } from '@/core/outline/body';
+import { followed, type Chart } from '@/core/outline/chart';
+import { spanwise } from '@/core/outline/lifting';
+import { zoneTitle, type Outline } from '@/core/outline/outline';
+import { flat } from '@/core/outline/unroll';
+import type { PaintedField } from '@/core/scheme/cells';
+import { lie, metInWords, type FitInput, type Lie, type LineKind } from './fit';
+import { onSkin, type PlaceableMarking } from './placing';
+
+/** A marking at one of its places, against the zone and the painted field that it lies in. */
+export interface PlacedFit {
+  place: number;
+  zone: string;
+  zoneTitle: string;
+  /** Against its zone, with the lines and the other markings there. */
+  fit: Lie;
+  /** Against the field of the scheme that is painted under it, where there is one. */
+  field: { title: string; fit: Lie } | null;
+  /** Edges that it reaches over: it goes on on the other side. */
+  wraps: string[];
+  /** How much a flat piece of its size is stretched there, %: 0 on cones, cylinders and flat skin. */
+  stretchPercent: number;
+  says: string[];
+}
+
+/** A skin laid out flat round a place: mm along and across. On bodies across is the way round the section there. */
+function planeAt(chart: Chart, x: number): (point: Point) => Point {
+  if (chart.on.kind === 'lifting') {
+    const along = 1000 * spanwise(chart.on.of);
+    return ([out, station]) => [station * 1000, out * along];
+  }
+  const arcs = arcsRound(chart.on.body, x, 0, 2, 360);
+  return ([station, girth]) => {
+    const place = (((girth % 720) + 720) % 720) / 2;
+    const i = Math.min(arcs.length - 2, Math.floor(place));
+    return [station * 1000, (arcs[i]! + (place - i) * (arcs[i + 1]! - arcs[i]!)) * 1000];
+  };
+}
+
+const middleOf = (region: Region): Point => {
+  const points = region.flat();
+  return [
+    points.reduce((sum, [x]) => sum + x, 0) / points.length,
+    points.reduce((sum, [, y]) => sum + y, 0) / points.length,
+  ];
+};
+
+const largest = (region: Region): Polygon =>
+  region.reduce((best, ring) => (polygonArea(ring) > polygonArea(best) ? ring : best), region[0] ?? []);
+
+/** Every place of a marking that lies on a surface. Bands go right round: they have no fit. */
+export function fitsOf(
+  outline: Outline,
+  denominator: number,
+  marking: PlaceableMarking & { printedMm: number | null },
+  others: readonly (PlaceableMarking & { title: string })[],
+  painted: readonly PaintedField[],
+): PlacedFit[] {
+  if (marking.kind === 'band') return [];
+  const neighbours = others.flatMap((other) =>
+    other.places.flatMap((_, k) => {
+      const there = onSkin(outline, other, k);
+      return there
+        ? [{ other, k, chart: there.chart, shape: solid(there.fields.flatMap(({ region }) => region)) }]
+        : [];
+    }),
+  );
+  return marking.places.flatMap((_, i): PlacedFit[] => {
+    const skin = onSkin(outline, marking, i);
+    if (!skin || skin.fields.length === 0) return [];
+    const { chart } = skin;
+    const covers = skin.fields.flatMap(({ region }) => region);
+    const centre = middleOf(covers);
+    const inZone = (region: Region) => region.filter((ring) => isWithin(centre, ring)).length % 2 === 1;
+    const home =
+      outline.regions.find((part) => part.chart === chart && inZone(part.region)) ??
+      outline.regions.find((part) => part.chart === chart && part.zone === marking.zone) ??
+      outline.regions.find((part) => part.chart === chart)!;
+    const plane = planeAt(chart, chart.on.kind === 'body' ? centre[0] : 0);
+    const laid = (region: Region): Polygon[] => region.map((ring) => followed(chart, ring, true).map(plane));
+    const shape = solid(covers).map((ring) => ring.map(plane));
+    const lines = outline.lines
+      .filter((line) => line.chart === chart)
+      .map(({ id, kind, points }) => ({
+        id,
+        kind: kind as LineKind,
+        points: followed(chart, points, false).map(plane),
+      }));
+    const near = neighbours
+      .filter(({ other, k, chart: on }) => on === chart && !(other.id === marking.id && k === i))
+      .map(({ other, shape: own }) => ({ id: other.title, shape: own.map((ring) => ring.map(plane)) }));
+    const against = (field: Polygon): Lie => lie(shape, { field, lines, others: near });
+    const zone = against(largest(laid(home.region)));
+    const under = painted.findLast(({ field, laid: on }) => {
+      const region = on.get(chart.id);
+      return field.shape.kind !== 'mottle' && field.shape.kind !== 'zones' && region !== undefined && inZone(region);
+    });
+    // A field as large as the zone is the camouflage, not a ground for this marking.
+    const region = under?.laid.get(chart.id);
+    const isGround = region !== undefined && regionArea(region) < 0.6 * regionArea(home.region);
+    const field = isGround ? { title: under!.field.title, fit: against(largest(laid(region))) } : null;
+    const wraps = lines.filter(({ kind, id }) => kind === 'edge' && zone.crosses.includes(id)).map(({ id }) => id);
+    return [
+      {
+        place: i,
+        zone: home.zone,
+        zoneTitle: zoneTitle(outline, home.zone),
+        fit: zone,
+        field,
+        wraps,
+        stretchPercent: stretchUnder(chart, covers),
+        says: saysOf(zone, field, lines, zoneTitle(outline, home.zone), denominator),
+      },
+    ];
+  });
+}
+
+/** Everything within the outer borders: holes in letters cross nothing. */
+const solid = (region: Region): Region => {
+  const rings = region.filter((ring) => ring.length > 2);
+  return rings.filter(
+    (ring) => !rings.some((other) => other !== ring && ring.every((point) => isWithin(point, other))),
+  );
+};
+
+function stretchUnder(chart: Chart, covers: Region): number {
+  if (chart.on.kind !== 'body') return 0;
+  const { body } = chart.on;
+  const points = covers.flat();
+  const xs = points.map(([x]) => x);
+  const qs = points.map(([, q]) => q);
+  const [from, to] = [
+    Math.max(Math.min(...xs), body.sections[0]!.x),
+    Math.min(Math.max(...xs), body.sections.at(-1)!.x),
+  ];
+  if (to - from < 1e-3 || Math.max(...qs) - Math.min(...qs) < 0.1) return 0;
+  return flat(body, { x: from, angleDeg: Math.min(...qs) }, { x: to, angleDeg: Math.max(...qs) }).errorPercent;
+}
+
+const mm = (value: number) => `${value.toFixed(value < 1 ? 2 : 1)} mm`;
+
+function saysOf(
+  zone: Lie,
+  field: PlacedFit['field'],
+  lines: FitInput['lines'],
+  title: string,
+  denominator: number,
+): string[] {
+  const on = (real: number) => mm(real / denominator);
+  return [
+    ...(field
+      ? [
+          field.fit.inside
+            ? `in its painted field “${field.title}”, ${on(field.fit.clearanceMm)} clear of its edge`
+            : `larger than its painted field “${field.title}”: it stands ${on(field.fit.overhangMm)} over`,
+        ]
+      : []),
+    zone.inside
+      ? `inside the ${title.toLowerCase()}, ${on(zone.clearanceMm)} clear`
+      : `${on(zone.overhangMm)} beyond the ${title.toLowerCase()}`,
+    ...metInWords(zone, lines),
+  ];
+}

@@ -1,0 +1,37 @@
+import type { Region } from '@/core/geometry/clip';
+import type { Polygon } from '@/core/geometry/polygon';
+import type { Chart } from './chart';
+import type { Solid } from './solid';
+import type { View, Zone } from './zones';
+
+/** A zone, or the piece of one that lies on a chart. */
+export interface ZoneRegion {
+  zone: string;
+  chart: Chart;
+  region: Region;
+  glass?: boolean;
+}
+
+/** What runs over the skin and stops a marking, or is cut with it. */
+export interface SkinLine {
+  id: string;
+  kind: 'hinge' | 'panel' | 'edge';
+  chart: Chart;
+  points: Polygon;
+}
+
+/** A part of the airframe as surfaces: what of them is which zone, and what is drawn over which in each view. */
+export interface SkinPart {
+  regions: ZoneRegion[];
+  /** What is fitted to the airframe, with surfaces of its own. */
+  solids?: Solid[];
+  lines: SkinLine[];
+  zones: Zone[];
+  /** Parts of a higher level lie over those of a lower; `levels` where a view differs. */
+  level: number;
+  levels?: Partial<Record<View, number>>;
+  /** Shapes that a view shows edge-on, where no face is seen. */
+  edgeOn?: { view: View; zone: string; points: Polygon }[];
+  /** What is too thin for an area: struts, a fin from above, the disc that a propeller sweeps. */
+  bars?: { view: View; points: Polygon; fine?: boolean }[];
+}

@@ -1,0 +1,77 @@
+import { Document, Page, Path, Svg, Text } from '@react-pdf/renderer';
+import type { ReactNode } from 'react';
+import type { Polygon } from '@/core/geometry/polygon';
+import { proofMarks, type Sheet } from '@/core/markings/cut-sheet';
+import { registerFonts } from './paper';
+
+export const PAPERS = { A4: [210, 297], LETTER: [215.9, 279.4] } as const;
+export type PaperSize = keyof typeof PAPERS;
+
+export interface CutPaper {
+  title: string;
+  size: PaperSize;
+  sheets: Sheet[];
+}
+
+/** Points to the millimetre. */
+const PT = 72 / 25.4;
+const MARGIN_MM = 10;
+/** Room at the foot of every page for the ruler and the square. */
+const FOOT_MM = 64;
+
+/** Sheets in true size over as many pages as they take, each page with a ruler and a square to prove the printer. */
+export function CutSheetPdf({ data }: { data: CutPaper }): ReactNode {
+  registerFonts();
+  const [paperWidth, paperHeight] = PAPERS[data.size];
+  const [width, height] = [paperWidth - 2 * MARGIN_MM, paperHeight - 2 * MARGIN_MM - FOOT_MM];
+  const pages = data.sheets.flatMap((sheet) => {
+    const [columns, rows] = [Math.ceil(sheet.width / width - 1e-6) || 1, Math.ceil(sheet.height / height - 1e-6) || 1];
+    return Array.from({ length: columns * rows }, (_, i) => ({
+      sheet,
+      x: (i % columns) * width,
+      y: Math.floor(i / columns) * height,
+      says: columns * rows > 1 ? `piece ${i + 1} of ${columns * rows}, ${columns} across` : '',
+    }));
+  });
+  return (
+    <Document title={data.title}>
+      {pages.map(({ sheet, x, y, says }, i) => (
+        <Page key={i} size={data.size} style={{ fontFamily: 'Text', fontSize: 8 }}>
+          <Svg
+            width={width * PT}
+            height={height * PT}
+            viewBox={`${x} ${y} ${width} ${height}`}
+            style={{ position: 'absolute', left: MARGIN_MM * PT, top: MARGIN_MM * PT }}
+          >
+            {[...sheet.cuts, ...sheet.marks].map((line, k) => (
+              <Path key={k} d={pathOf(line)} fill="none" stroke="#000000" strokeWidth={0.05} />
+            ))}
+          </Svg>
+          <Svg
+            width={width * PT}
+            height={56 * PT}
+            viewBox={`0 0 ${width} 56`}
+            style={{ position: 'absolute', left: MARGIN_MM * PT, top: (paperHeight - MARGIN_MM - 56) * PT }}
+          >
+            {proofMarks(0, 2).map((line, k) => (
+              <Path key={k} d={pathOf(line, true)} fill="none" stroke="#000000" strokeWidth={0.1} />
+            ))}
+          </Svg>
+          <Text
+            style={{
+              position: 'absolute',
+              left: MARGIN_MM * PT,
+              top: (paperHeight - MARGIN_MM - 44) * PT,
+              width: 100 * PT,
+            }}
+          >
+            {`Build Brief: ${data.title}. ${sheet.title}${says ? `, ${says}` : ''}. Printed true, the ruler is 100 mm long and the square 50 mm; if not, print again without fitting to the page.`}
+          </Text>
+        </Page>
+      ))}
+    </Document>
+  );
+}
+
+const pathOf = (line: Polygon, isOpen = line.length === 2): string =>
+  `M${line.map(([x, y]) => `${x.toFixed(4)} ${y.toFixed(4)}`).join('L')}${isOpen ? '' : 'Z'}`;

@@ -1,0 +1,120 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
+import { Fragment, useState, type ReactNode } from 'react';
+import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { useKey } from '@/ui/keys';
+import { Chip } from '@/ui/swatch';
+import { useDrawn } from '@/sheet/use-drawn';
+import type { MarkingsPage } from './page-data';
+
+const MarkingForm = dynamic(() => import('./marking-form').then((module) => module.MarkingForm));
+const FitView = dynamic(() => import('./fit-view').then((module) => module.FitView));
+
+/** All that she carries, each with its size, and opened with its fit and the ways to make it. */
+export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
+  const [open, setOpen] = useState<string | null>(null);
+  const { zone } = useZoneChoice();
+  const on = useDrawn(data);
+  useKey('n', () => setOpen('new'));
+  const shown = data.markings.filter((marking) => !zone || marking.zone === zone);
+  return (
+    <>
+      <p className="pane-actions">
+        <Button variant="contained" onClick={() => setOpen(open === 'new' ? null : 'new')}>
+          New marking (n)
+        </Button>
+      </p>
+      {open === 'new' ? (
+        <div className="ledger-detail">
+          <MarkingForm data={data} marking={null} onDone={() => setOpen(null)} />
+        </div>
+      ) : null}
+      {data.markings.length === 0 ? (
+        <div className="empty">
+          <p>
+            <strong>No marking yet.</strong> Insignia, letters, bands, stencils: each with its true height, so that it
+            can be checked against sheet, zone and eye.
+          </p>
+          <Button variant="contained" onClick={() => setOpen('new')}>
+            Add the first marking
+          </Button>
+        </div>
+      ) : (
+        <div className="scroll-x">
+          <table className="plain">
+            <thead>
+              <tr>
+                <th>Marking</th>
+                <th>Where</th>
+                <th>Colours</th>
+                <th>Method</th>
+                <th className="num">True, mm</th>
+                <th className="num">At 1/{data.denominator}, mm</th>
+                <th className="num">On the sheet, mm</th>
+                <th>So it is</th>
+              </tr>
+            </thead>
+            <tbody>
+              {shown.map((marking) => (
+                <Fragment key={marking.id}>
+                  <tr>
+                    <th scope="row">
+                      <button
+                        type="button"
+                        className="row-button"
+                        aria-expanded={open === marking.id}
+                        onClick={() => setOpen(open === marking.id ? null : marking.id)}
+                      >
+                        {marking.title}
+                      </button>{' '}
+                      {marking.text ? <span className="dim">{marking.text}</span> : null}
+                    </th>
+                    <td className="dim">
+                      {data.zones.find((item) => item.value === marking.zone)?.label ?? marking.zone}
+                      {marking.places.length > 1 ? `, ${marking.places.length} places` : ''}
+                    </td>
+                    <td>
+                      {marking.codes.map((code) => (
+                        <span key={code} title={code}>
+                          <Chip hex={data.inks[code] ?? null} />{' '}
+                        </span>
+                      ))}
+                    </td>
+                    <td>{marking.method}</td>
+                    <td className="num">{marking.heightMm.toFixed(0)}</td>
+                    <td className="num">{marking.check.modelMm.toFixed(2)}</td>
+                    <td className="num">{marking.printedMm?.toFixed(2) ?? '–'}</td>
+                    <td
+                      title={
+                        marking.check.equalsRealMm
+                          ? `as printed it would be ${marking.check.equalsRealMm.toFixed(0)} mm high in reality`
+                          : undefined
+                      }
+                    >
+                      {marking.check.errorPercent === null || marking.check.says === 'right' ? (
+                        marking.check.says
+                      ) : (
+                        <strong>{marking.check.says}</strong>
+                      )}
+                    </td>
+                  </tr>
+                  {open === marking.id ? (
+                    <tr className="detail">
+                      <td colSpan={8}>
+                        <FitView data={data} on={on} marking={marking} />
+                        <MarkingForm data={data} marking={marking} onDone={() => setOpen(null)} />
+                      </td>
+                    </tr>
+                  ) : null}
+                </Fragment>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <p className="dim">At scale = true height ÷ {data.denominator}. Within 2 % counts as right.</p>
+    </>
+  );
+}
