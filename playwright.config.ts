@@ -11,13 +11,13 @@ export default defineConfig({
   // A machine under load may be slow once; a fault is there twice.
   retries: process.env.CI ? 1 : 0,
   timeout: 120_000,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
-    actionTimeout: 15_000,
+    actionTimeout: 30_000,
     launchOptions: CHROMIUM,
   },
   webServer: {

@@ -1,8 +1,10 @@
+import { PLAIN, type Design } from '@/core/markings/design';
+import { PLAIN_FIELD, type FieldShape } from '@/core/scheme/field';
 import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import type { Fields } from '@/core/kept/records';
 import type { Aspect } from '@/core/evidence/aspects';
 import type { Clarity, SourceKind } from '@/core/evidence/weights';
-import type { BriefFile } from '@/core/interchange/brief-file';
+import { markingRef, type BriefFile } from '@/core/interchange/brief-file';
 import type { View } from '@/core/outline/zones';
 
 type Basis = Fields<'ruling'>['basis'];
@@ -37,6 +39,11 @@ export class BriefBuilder {
       measures: [],
       subjects: [],
       zoneDays: [],
+      fields: [],
+      underlays: [],
+      edits: [],
+      plans: [],
+      decalSheets: [],
       systems: [],
       relations: [],
       codes: [],
@@ -150,7 +157,13 @@ export class BriefBuilder {
     heightMm: number,
     codes: string[],
     method: Fields<'marking'>['method'],
-    more: { text?: string; printedMm?: number; places: (readonly [View, number, number, number?])[] },
+    more: {
+      text?: string;
+      printedMm?: number;
+      places: (readonly [View, number, number, number?])[];
+      design?: Partial<Design>;
+      sheet?: readonly [title: string, item: string];
+    },
   ) {
     this.made.markings.push({
       kind,
@@ -161,8 +174,39 @@ export class BriefBuilder {
       printedMm: more.printedMm ?? null,
       method,
       codes,
-      places: more.places.map(([view, station, offset, turn = 0]) => ({ view, station, offset, turn })),
+      places: more.places.map(([view, station, offset, turn = 0]) => ({
+        view,
+        station,
+        offset,
+        turn,
+        mirrored: false,
+      })),
+      design: { ...PLAIN, ...more.design },
+      sheetId: more.sheet?.[0] ?? null,
+      sheetItem: more.sheet?.[1] ?? '',
     });
+  }
+
+  /** A place of a marking, for corners of the scheme to hang on. */
+  markingPlace(title: string, place: number) {
+    const i = this.made.markings.findIndex((marking) => marking.title === title);
+    if (i < 0) throw new Error(`the demo has no marking "${title}"`);
+    return { marking: markingRef(i), place };
+  }
+
+  field(title: string, code: string, shape: FieldShape, over: Partial<Fields<'scheme_field'>> = {}) {
+    this.made.fields.push({
+      title,
+      code,
+      shape,
+      ...PLAIN_FIELD,
+      rank: this.made.fields.length,
+      ...over,
+    });
+  }
+
+  decalSheet(sheet: Fields<'decal_sheet'>) {
+    this.made.decalSheets.push(sheet);
   }
 
   file() {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { officialColours } from '@/core/codes/official';
 import { briefFileSchema, stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
+import { outlineSpecOf } from '@/core/kept/state';
 import { buildOutline } from '@/core/outline/outline';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { shelfOfDemo, viewOfDemo } from '../tests/support/demo-brief';
@@ -45,12 +46,7 @@ describe('the briefs of the demo', () => {
     '%s: every zone is on its outline, every code on the shelf',
     (_, file) => {
       const codes = new Set(shelfOfDemo().codes.map((code) => code.code));
-      const outline = buildOutline({
-        preset: file.airframe.preset,
-        dimensions: file.airframe.dimensions,
-        landing: file.brief.options.landing,
-        folded: file.brief.options.wings === 'folded',
-      });
+      const outline = buildOutline(outlineSpecOf(file.airframe, file.brief));
       const zones = outline.zones.map((zone) => zone.key);
       for (const { zone } of [...file.questions, ...file.events, ...file.markings]) expect(zones).toContain(zone);
       for (const marking of file.markings) for (const code of marking.codes) expect(codes).toContain(code);
@@ -93,8 +89,9 @@ describe('the briefs of the demo', () => {
 
 describe('a brief file', () => {
   test('made from the facts of a file is that file again', () => {
-    const shelf = shelfOfDemo();
     for (const file of briefs) {
+      const decalSheets = file.decalSheets.map((sheet) => ({ ...sheet, id: sheet.title, version: 1 }));
+      const shelf = { ...shelfOfDemo(), decalSheets };
       const again = toBriefFile(stateOfFile(file, shelf), shelf, []);
       expect({ ...again, codes: [], lines: [], systems: [], relations: [] }).toEqual({
         ...file,

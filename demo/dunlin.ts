@@ -1,8 +1,67 @@
 import { DEFAULT_OPTIONS } from '@/core/kit/options';
 import { PRESETS } from '@/core/outline/presets';
-import { NO_KIT_EXTRAS } from '@/core/kept/new-brief';
+import { AS_OUTLINED, NO_KIT_EXTRAS } from '@/core/kept/new-brief';
 import { NO_CHANGES } from '@/core/evidence/weights';
+import { figureFields, PLAIN_LETTERS, type Signs } from '@/core/markings/design';
+import { blockLetters } from '@/core/markings/lettering';
 import { BriefBuilder } from './builder';
+
+/** A hen in a ring, drawn for the demo. */
+function hen() {
+  const ring = (r: number) =>
+    Array.from({ length: 40 }, (_, i): [number, number] => [
+      r * Math.sin((i * Math.PI) / 20),
+      r * Math.cos((i * Math.PI) / 20),
+    ]);
+  const bird: [number, number][] = [
+    [-0.3, 0.12],
+    [-0.2, 0.2],
+    [-0.08, 0.1],
+    [0.1, 0.08],
+    [0.26, 0.22],
+    [0.24, -0.02],
+    [0.08, -0.18],
+    [-0.1, -0.18],
+    [-0.22, -0.02],
+  ];
+  const comb: [number, number][] = [
+    [-0.26, 0.2],
+    [-0.2, 0.3],
+    [-0.14, 0.2],
+  ];
+  return [
+    { rings: [ring(0.5)], colour: 0 },
+    { rings: [bird], colour: 1 },
+    { rings: [comb], colour: 2 },
+  ];
+}
+
+/** Letters as the unit's sign painter drew them: the block alphabet, leaning, its strokes swelling to the foot. */
+const signPainters = (letters: string): Signs =>
+  Object.fromEntries(
+    [...letters].map((letter) => {
+      const { region, width } = blockLetters(letter, 0.15, 0);
+      return [
+        letter,
+        {
+          // A font's signs stand on the foot line, from their left edge on.
+          rings: region.map((ring) =>
+            ring.map(([x, y]): [number, number] => {
+              const up = y + 0.5;
+              return [(x + width / 2) * (1.08 - 0.12 * up) + 0.22 * up, up];
+            }),
+          ),
+          advance: width + 0.16,
+        },
+      ];
+    }),
+  );
+
+/** An egg. */
+const egg = () => figureFields.parse({ figure: 'disc', size: 1, aspect: 0.74, colour: 0 });
+
+const KIT_SHEET = 'Lathe & Loft 4803, kit sheet';
+const ITEM = { letters: '', spoiled: 0, lab: null };
 
 /**
  * The main demo: an invented single-engine coastal patrol aircraft of an invented service, three colours over a light
@@ -21,6 +80,10 @@ export function dunlin(startOn: string) {
       options: { ...DEFAULT_OPTIONS, canopy: 'open', flaps: 'down', stores: 'tanks' },
       weights: NO_CHANGES,
       ...NO_KIT_EXTRAS,
+      storesAt: [
+        { station: 'port inner', carries: 'drop tank' },
+        { station: 'starboard inner', carries: 'drop tank' },
+      ],
       notes: 'Etched cockpit set and turned nose leg. As she stood on the apron in the second week of May.',
     },
     {
@@ -36,6 +99,7 @@ export function dunlin(startOn: string) {
       lostOn: '1953-02-11',
       preset: 'single',
       dimensions: PRESETS.single.dimensions,
+      ...AS_OUTLINED,
     },
   );
   b.week([
@@ -251,6 +315,8 @@ export function dunlin(startOn: string) {
       'fuselage-lower': 'TCS 14',
       'wing-lower-port': 'TCS 14',
       'wing-lower-starboard': 'TCS 14',
+      'store-inner-port': 'TCS 14',
+      'store-inner-starboard': 'TCS 14',
       'gear-main': 'TCS 60',
       'gear-nose': 'TCS 60',
     },
@@ -348,6 +414,8 @@ export function dunlin(startOn: string) {
   );
   b.rule('size', 'fuselage-rear-port', '410', 'supported', 'measured in two pictures; the sheet is narrow');
 
+  for (const side of ['port', 'starboard'])
+    b.rule('colour', `store-inner-${side}`, 'TCS 14', 'supported', 'the low pass shows both tanks as the underside');
   b.rule('finish', 'fuselage-mid-port', 'satin', 'choice', 'weathered matt, polished along the spine by crews');
   b.rule('boundary', 'fuselage-lower', 'soft', 'supported', 'both May pictures against the drawing');
   b.rule('boundaryWidth', 'fuselage-lower', '60', 'supported', 'measured in the apron picture');
@@ -393,6 +461,7 @@ export function dunlin(startOn: string) {
   b.marking('lettering', 'Code letters', 'fuselage-rear-port', 560, ['TCS 01'], 'decal', {
     text: 'TK',
     printedMm: 12.4,
+    sheet: [KIT_SHEET, 'letters'],
     places: [
       ['port', 4.15, 1.02],
       ['starboard', 4.15, 1.02],
@@ -400,7 +469,8 @@ export function dunlin(startOn: string) {
   });
   b.marking('lettering', 'Code letter G', 'fuselage-rear-port', 560, ['TCS 01'], 'decal', {
     text: 'G',
-    printedMm: 12.4,
+    printedMm: 11.6,
+    sheet: ['Pell Harbour 48-12, coast codes', 'codes'],
     places: [
       ['port', 6.15, 1.02],
       ['starboard', 6.15, 1.02],
@@ -425,6 +495,101 @@ export function dunlin(startOn: string) {
   b.marking('lettering', 'Name under the sill', 'fuselage-forward-port', 110, ['TCS 06'], 'brush', {
     text: 'MARSH HEN',
     places: [['port', 3.35, 1.28]],
+    design: { letters: { ...PLAIN_LETTERS, face: 'Sign painter’s hand', outline: signPainters('MARSHEN') } },
+  });
+  b.marking('kill marks', 'Mail runs, an egg each', 'fuselage-forward-port', 75, ['TCS 06'], 'own decal', {
+    places: [['port', 3.3, 1.05]],
+    design: { figures: [egg()], count: 14, perRow: 7, gap: 0.35 },
+  });
+  b.marking('artwork', 'Hen on the cowling', 'cowling-port', 330, ['TCS 06', 'TCS 20', 'TCS 10'], 'brush', {
+    places: [['port', 1.05, 1.2]],
+    design: { artwork: hen() },
+  });
+  b.marking('stencil', 'No step, flaps', 'wing-upper-inner-port', 62, ['TCS 10'], 'decal', {
+    text: 'NO STEP',
+    printedMm: 1.7,
+    places: [
+      ['upper', 4.55, 1.8],
+      ['upper', 4.55, -1.8],
+      ['upper', 4.5, 2.7],
+      ['upper', 4.5, -2.7],
+    ],
+    sheet: [KIT_SHEET, 'no-step'],
+  });
+  const hexagon = b.markingPlace('National hexagon, wings', 1);
+  b.field(
+    'Green tip, its edge through the hexagon’s centre',
+    'TCS 31',
+    {
+      kind: 'area',
+      view: 'upper',
+      smooth: true,
+      corners: [
+        { x: -1.6, y: 0.3, on: hexagon },
+        { x: -0.7, y: 0.1, on: hexagon },
+        { x: 0, y: 0, on: hexagon },
+        { x: 0.8, y: -0.25, on: hexagon },
+        { x: 1.7, y: -0.2, on: hexagon },
+        { x: 1.6, y: -2.2, on: hexagon },
+        { x: -1.5, y: -2.2, on: hexagon },
+      ],
+    },
+    { edge: 'soft', softMm: 60 },
+  );
+  b.field('Ochre ground of the port hexagon', 'TCS 05', {
+    kind: 'area',
+    view: 'upper',
+    smooth: false,
+    corners: [
+      [-0.48, -0.48],
+      [0.48, -0.48],
+      [0.48, 0.48],
+      [-0.48, 0.48],
+    ].map(([x, y]) => ({ x: x!, y: y!, on: hexagon })),
+  });
+  b.decalSheet({
+    title: KIT_SHEET,
+    denominator: 48,
+    printedOn: 2004,
+    filmUm: 18,
+    condition: 'yellowed',
+    note: 'In the box; the letters have a cream cast.',
+    items: [
+      { ...ITEM, key: 'hexagon', kind: 'insignia', title: 'Hexagon, fuselage', heightMm: 15.9, count: 2 },
+      {
+        ...ITEM,
+        key: 'letters',
+        kind: 'lettering',
+        title: 'Code letters',
+        letters: 'TKG',
+        heightMm: 12.4,
+        count: 2,
+        spoiled: 1,
+        lab: [90, 1, 9],
+      },
+      { ...ITEM, key: 'no-step', kind: 'stencil', title: 'No step', letters: 'NO STEP', heightMm: 1.7, count: 6 },
+    ],
+  });
+  b.decalSheet({
+    title: 'Pell Harbour 48-12, coast codes',
+    denominator: 48,
+    printedOn: 2021,
+    filmUm: 9,
+    condition: 'good',
+    note: '',
+    items: [
+      { ...ITEM, key: 'codes', kind: 'lettering', title: 'White codes', letters: 'ABGKRST', heightMm: 11.6, count: 2 },
+      {
+        ...ITEM,
+        key: 'stencils',
+        kind: 'stencil',
+        title: 'Wing stencils',
+        letters: 'NO STEP',
+        heightMm: 1.3,
+        count: 12,
+        spoiled: 2,
+      },
+    ],
   });
   return b.file();
 }

@@ -3,7 +3,7 @@ import { hexToLab, labToHex } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { upsample } from '@/core/colour/upsample';
 import { filmTone } from '@/core/evidence/picture/film-tone';
-import { placeMarking, type PlaceableMarking } from '@/core/markings/placing';
+import { artworkIn, type PlaceableMarking } from '@/core/markings/placing';
 import { extentOf, type Polygon } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
@@ -91,15 +91,12 @@ export async function drawShot(outline: Outline, shot: Shot): Promise<Buffer> {
         `<polyline points="${line.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${ink}" stroke-width="${line.weight === 'bold' ? 0.035 : 0.012}"/>`,
     )
     .join('');
-  const art = shot.markings
-    .flatMap((marking) => placeMarking(outline, marking))
-    .filter((a) => a.view === shot.view)
+  const art = artworkIn(outline, shot.markings, shot.view)
     .map((a) =>
       [
-        ...a.fields.map((f) => `<path d="${path(f.points)}" fill="${fill(shot.codeColour(f.code))}"/>`),
-        ...a.strokes.map(
-          (s) =>
-            `<polyline points="${s.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${fill(shot.codeColour(s.code))}" stroke-width="${s.width}"/>`,
+        ...a.fields.map(
+          (f) =>
+            `<path d="${f.region.map(path).join('')}" fill-rule="evenodd" fill="${fill(shot.codeColour(f.code))}"/>`,
         ),
       ].join(''),
     )

@@ -1,6 +1,6 @@
 import { DEFAULT_OPTIONS } from '@/core/kit/options';
 import { PRESETS } from '@/core/outline/presets';
-import { NO_KIT_EXTRAS } from '@/core/kept/new-brief';
+import { AS_OUTLINED, NO_KIT_EXTRAS } from '@/core/kept/new-brief';
 import { NO_CHANGES } from '@/core/evidence/weights';
 import { BriefBuilder } from './builder';
 
@@ -33,6 +33,7 @@ export function turnstone(startOn: string) {
       lostOn: null,
       preset: 'high-wing',
       dimensions: PRESETS['high-wing'].dimensions,
+      ...AS_OUTLINED,
     },
   );
   b.week([
@@ -109,6 +110,14 @@ export function turnstone(startOn: string) {
       ['starboard', 5.2, 0.85],
     ],
   });
+  b.marking('window strip', 'Rear windows, three in a strip', 'fuselage-mid-port', 170, ['TCS 24'], 'decal', {
+    printedMm: 5.4,
+    places: [
+      ['port', 4.15, 1.2],
+      ['starboard', 4.15, 1.2],
+    ],
+    design: { count: 3, perRow: 3, gap: 0.25, aspect: 1.3 },
+  });
   return b.file();
 }
 
@@ -148,6 +157,7 @@ export function bracken(startOn: string) {
       lostOn: null,
       preset: 'rotorcraft',
       dimensions: PRESETS.rotorcraft.dimensions,
+      ...AS_OUTLINED,
     },
   );
   b.week([

@@ -10,6 +10,8 @@ import { benchColours } from './bench-colours';
 import { benchEvidence } from './bench-evidence';
 import { benchMany } from './bench-many';
 import { benchKit } from './bench-kit';
+import { benchMarkings } from './bench-markings';
+import { benchSchedule } from './bench-schedule';
 import { benchKeystroke, benchPages } from './bench-pages';
 import { median, medianAndWorst, pace, timed, type Figure } from './bench-figures';
 import { CHROMIUM } from './chromium';
@@ -47,6 +49,7 @@ for (const station of STATIONS) {
   await context.close();
 }
 for (const figure of await benchEvidence(browser, base)) show(figure);
+for (const figure of await benchMarkings(browser, base, id)) show(figure);
 
 const [state, shelf] = [(await loadBrief(id))!, await loadShelf()];
 const nowUtc = new Date().toISOString();
@@ -68,6 +71,7 @@ for (const effort of [0, 400, 12_000]) {
 }
 
 const pdf = await timed(async () => (await fetch(`${base}/briefs/${id}/brief.pdf`)).arrayBuffer(), 3);
+for (const figure of await benchSchedule()) show(figure);
 line('brief as PDF, ms (median)', median(pdf).toFixed(0), 'no figure');
 const exported = await timed(() => exportBrief(id), 5);
 line('brief as JSON, ms (median)', median(exported).toFixed(0), 'no figure');

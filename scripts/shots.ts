@@ -19,7 +19,6 @@ interface Shot {
 
 const SHOTS: Shot[] = [
   { name: 'start', path: '/' },
-  { name: 'new-brief', path: '/new' },
   {
     name: 'kit',
     path: `${main}/kit`,
@@ -53,22 +52,6 @@ const SHOTS: Shot[] = [
     },
   },
   {
-    name: 'evidence-source',
-    path: `${main}/evidence`,
-    before: async (page) => {
-      await page.getByRole('button', { name: 'Sources (17)' }).click();
-      await page.getByRole('button', { name: 'Open Apron, port side' }).click();
-      await page.getByRole('button', { name: 'Length', exact: true }).click();
-      const frame = page.getByRole('application');
-      await frame.locator('svg').waitFor();
-      await page.waitForTimeout(300);
-      const box = (await frame.locator('img').boundingBox())!;
-      // Both ends of the fuselage insignia, by hand.
-      for (const x of [0.544, 0.608]) await page.mouse.click(box.x + box.width * x, box.y + box.height * 0.537);
-      await page.mouse.move(box.x - 20, box.y + 20);
-    },
-  },
-  {
     name: 'evidence-timeline',
     path: `${main}/evidence`,
     before: async (page) => {
@@ -88,7 +71,6 @@ const SHOTS: Shot[] = [
       await page.mouse.wheel(0, 120);
     },
   },
-  { name: 'colours-layers', path: `${main}/colours?show=layers` },
   {
     name: 'colours-together',
     path: `${main}/colours?show=together`,
@@ -99,19 +81,49 @@ const SHOTS: Shot[] = [
     },
   },
   {
-    name: 'colours-buying',
-    path: `${main}/colours?show=buy`,
+    name: 'markings',
+    path: `${main}/markings`,
     before: async (page) => {
-      await page.getByText('Quayside Hobby Counter').first().waitFor();
-      await page.mouse.wheel(0, 280);
+      await page.getByRole('button', { name: 'National hexagon, wings' }).click();
+      await page.getByText('Ways to make it').waitFor();
+      await page.mouse.move(840, 500);
+      await page.mouse.wheel(0, 330);
     },
   },
   {
-    name: 'markings',
-    path: `${main}/markings`,
-    before: (page) => page.getByRole('button', { name: 'Code letters' }).click(),
+    name: 'markings-scheme',
+    path: `${main}/markings?show=scheme`,
+    before: (page) =>
+      page
+        .getByRole('button', { name: /^Green tip/ })
+        .first()
+        .click(),
+  },
+  {
+    name: 'markings-masks',
+    path: `${main}/markings?show=masks`,
+    before: (page) => page.getByRole('heading', { name: 'Light to dark' }).waitFor(),
   },
   { name: 'route', path: `${main}/route` },
+  {
+    name: 'route-schools',
+    path: `${main}/route`,
+    before: async (page) => {
+      const schools = page.getByRole('region', { name: 'Schools' });
+      await schools.getByRole('button', { name: 'Compare the schools' }).click();
+      await schools.getByText('For this brief').first().waitFor();
+      await schools.evaluate((section) => section.scrollIntoView());
+    },
+  },
+  {
+    name: 'route-chemistry',
+    path: `${main}/route`,
+    before: async (page) => {
+      await page.getByText('What holds').evaluate((heading) => heading.scrollIntoView());
+      await page.getByRole('button', { name: 'What would bring it forward?' }).click();
+      await page.getByText(/^Nothing gained by/).waitFor();
+    },
+  },
   {
     name: 'bench',
     path: `${main}/bench`,

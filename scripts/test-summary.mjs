@@ -8,13 +8,13 @@ const read = (name) => {
   return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
 };
 const jest = read('jest.json');
-const playwright = read('playwright.json');
-const passed = (jest?.numPassedTests ?? 0) + (playwright?.stats?.expected ?? 0) + (playwright?.stats?.flaky ?? 0);
+const halves = ['playwright-1.json', 'playwright-2.json'].map(read).filter(Boolean);
+const inHalves = (count) => halves.reduce((sum, half) => sum + count(half), 0);
+const passed = (jest?.numPassedTests ?? 0) + inHalves(({ stats }) => (stats?.expected ?? 0) + (stats?.flaky ?? 0));
 // A suite that does not even load counts as one failure.
 const failed =
   (jest?.numFailedTests ?? 0) +
   (jest?.numRuntimeErrorTestSuites ?? 0) +
-  (playwright?.stats?.unexpected ?? 0) +
-  (playwright?.errors?.length ?? 0);
+  inHalves(({ stats, errors }) => (stats?.unexpected ?? 0) + (errors?.length ?? 0));
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

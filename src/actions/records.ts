@@ -12,6 +12,7 @@ import { answered, ofBrief, Refused } from './answer';
 import { askWhatCameUp } from './ask-what-came-up';
 import { checkEvidence, withOwnReason } from './check-evidence';
 import { checkKit } from './check-kit';
+import { checkRouteEdit } from './check-route';
 
 /** Acts as data: records added, updated and removed. Every one answers with a Result and never throws at the reader. */
 
@@ -64,6 +65,7 @@ async function checked(
   fields: unknown,
 ): Promise<never> {
   const evidence = await checkEvidence(briefId, entity, id, RECORDS[entity].parse(fields) as never);
+  if (entity === 'route_edit') await checkRouteEdit(briefId, id, evidence as never);
   return (await checkKit(briefId, entity, id, evidence)) as never;
 }
 

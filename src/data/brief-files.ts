@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { ActAnswer, Stamp } from '@/core/kept/act';
 import { codeBook } from '@/core/codes/official';
-import type { BriefState } from '@/core/kept/state';
+import type { BriefState, ColourShelf } from '@/core/kept/state';
 import type { BriefFile } from '@/core/interchange/brief-file';
-import { stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
+import { renamed, stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
 import { codesRead } from '@/core/interchange/codes-read';
 import { plain } from '@/core/interchange/dossier';
 import { newAct, perform, type ActWriter } from './acts';
@@ -16,7 +16,13 @@ import { loadShelf } from './shelf';
 export async function exportBrief(id: string): Promise<{ file: BriefFile; pictureIds: string[] } | null> {
   const state = await loadBrief(id);
   if (!state) return null;
-  const pictureIds = [...new Set([...state.sources, ...state.log].flatMap(({ pictureId }) => pictureId ?? []))].sort();
+  const pictureIds = [
+    ...new Set(
+      [...state.sources, ...state.log, ...state.underlays, ...state.markings.map(({ design }) => design)].flatMap(
+        ({ pictureId }) => pictureId ?? [],
+      ),
+    ),
+  ].sort();
   return { file: toBriefFile(state, await loadShelf(), pictureIds), pictureIds };
 }
 
@@ -45,10 +51,12 @@ export async function importBrief(
     await writer.insert('brief', file.brief, briefId);
     await writer.insert('airframe', file.airframe);
     await insertDossier(writer, codesRead(file, [codeBook(file), codeBook(shelf)]), pictureIds);
-    await writer.insertMany('marking', file.markings);
+    await insertMarkings(writer, file, shelf.decalSheets, known, pictureIds);
     await writer.insertMany('weekly_session', file.sessions);
     await writer.insertMany('evening', file.evenings);
     await insertKit(writer, known);
+    await writer.insertMany('route_edit', file.edits);
+    await writer.insertMany('accepted_plan', file.plans);
     await writer.insertMany(
       'log_entry',
       file.log.map((entry) => ({ ...entry, pictureId: entry.pictureId && pictureIds.get(entry.pictureId)! })),
@@ -57,6 +65,41 @@ export async function importBrief(
     await insertColours(writer, known);
     return briefId;
   });
+}
+
+/** Sheets that the house does not have yet, markings with the identities that they get here, the fields that hang on them, and drawings. */
+async function insertMarkings(
+  writer: ActWriter,
+  { decalSheets }: BriefFile,
+  owned: ColourShelf['decalSheets'],
+  { markings, fields, underlays }: BriefState,
+  pictureIds: ReadonlyMap<string, string>,
+) {
+  const sheets = new Map(owned.map(({ id, title }) => [title, id]));
+  const missing = decalSheets.filter(({ title }) => !sheets.has(title));
+  const ids = await writer.insertMany('decal_sheet', missing);
+  missing.forEach(({ title }, i) => sheets.set(title, ids[i]!));
+  const idOf = new Map(markings.map((marking) => [marking.id, randomUUID()]));
+  await writer.insertMany(
+    'marking',
+    markings.map((marking) => ({
+      ...plain(marking),
+      design: { ...marking.design, pictureId: pictureIds.get(marking.design.pictureId ?? '') ?? null },
+      sheetId: sheets.get(marking.sheetId ?? '') ?? null,
+    })),
+    markings.map((marking) => idOf.get(marking.id)!),
+  );
+  await writer.insertMany(
+    'scheme_field',
+    fields.map((field) => renamed(plain(field), (name) => idOf.get(name) ?? name)),
+  );
+  await writer.insertMany(
+    'underlay',
+    underlays.flatMap((own) => {
+      const pictureId = pictureIds.get(own.pictureId);
+      return pictureId ? [{ ...plain(own), pictureId }] : [];
+    }),
+  );
 }
 
 /** Parts with the identities that they get here, measures, subjects and days of their own. */

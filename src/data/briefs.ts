@@ -66,6 +66,10 @@ const LISTS = {
   measures: ['kit_measure', 'title, true_mm, measured_mm, id'],
   subjects: ['subject', 'kind, title, id'],
   zoneDays: ['zone_day', 'zone, id'],
+  fields: ['scheme_field', 'rank, title, id'],
+  underlays: ['underlay', 'view, id'],
+  edits: ['route_edit', 'rank, id'],
+  plans: ['accepted_plan', 'id'],
 } as const satisfies Partial<Record<keyof BriefState, readonly [RecordName, string]>>;
 
 /** A brief as it was read, with the revision that it was read at. */

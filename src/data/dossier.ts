@@ -5,6 +5,7 @@ import { asInferred } from '@/core/evidence/shown';
 import { checkSource } from '@/core/kept/check-source';
 import { outlineOf, type BriefState } from '@/core/kept/state';
 import { questionKey } from '@/core/evidence/question-key';
+import { HUNG_ZONES } from '@/core/outline/hung';
 import { withoutSide } from '@/core/outline/zones';
 import { toDossier, type Dossier, type DossierParts } from '@/core/interchange/dossier';
 import { codesRead } from '@/core/interchange/codes-read';
@@ -156,7 +157,8 @@ export async function insertDossier(
 /** What of a dossier contradicts this airframe: sources from after its loss, zones that it does not have. */
 function contradictions(dossier: Dossier, state: BriefState): RowFault[] {
   const { airframe } = state;
-  const zones = new Set(outlineOf(state).zones.map(({ key }) => key));
+  // What is known of a tank stays known while none hangs.
+  const zones = new Set([...outlineOf(state).zones.map(({ key }) => key), ...HUNG_ZONES]);
   const bases = new Set([...zones].flatMap((zone) => withoutSide(zone) ?? []));
   const faults: RowFault[] = [];
   const fault = (place: string, says: string) => faults.push({ row: 0, says: `${place}: ${says}` });

@@ -46,6 +46,15 @@ export class UsersElsewhere {
       if (!code) return null;
       return { what: `A chip of ${code.row.code as string}`, briefs: await this.briefsOfCode(code.row) };
     }
+    if (name === 'decal_sheet') {
+      // Markings of this brief are in the way too: they would stand without their sheet.
+      const found = await rows<{ brief_id: string }>(
+        client,
+        'select distinct brief_id from marking where sheet_id = $1',
+        [row.id],
+      );
+      return { what: row.title as string, briefs: found.map((use) => use.brief_id) };
+    }
     if (name === 'paint')
       return { what: await paintName(client, row), briefs: await usersOfPaint(client, row, briefId) };
     return null;
@@ -66,12 +75,13 @@ export class UsersElsewhere {
   }
 }
 
-/** Codes that rulings and markings name, as the standards of the house read them. */
+/** Codes that rulings, markings and fields of schemes name, as the standards of the house read them. */
 async function wordsOfCodes(client: Client): Promise<{ briefId: string; code: string }[]> {
   const said = await rows<{ brief_id: string; value: string }>(
     client,
     `select r.brief_id, r.value from ruling r join question q on q.id = r.question_id where q.aspect = any($1)
-     union select m.brief_id, unnest(m.codes) from marking m`,
+     union select m.brief_id, unnest(m.codes) from marking m
+     union select brief_id, code from scheme_field`,
     [CODE_ASPECTS],
   );
   const book = await loadCodeBook(client);

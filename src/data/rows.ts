@@ -33,6 +33,7 @@ export const SHARED: ReadonlySet<RecordName> = new Set([
   'paint_set',
   'bottle',
   'tool',
+  'decal_sheet',
 ]);
 export const isShared = (name: RecordName): boolean => SHARED.has(name);
 

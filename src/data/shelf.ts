@@ -46,6 +46,7 @@ export async function loadShelfSince(
       chips: changed('chip') ? await all(client, 'chip', 'sd, lab, origin, note, id') : known!.chips,
       paints: changed('paint_line', 'paint', 'bottle') ? await loadPaints(client) : known!.paints,
       sets: changed('paint_line', 'paint_set') ? await loadSets(client) : known!.sets,
+      decalSheets: changed('decal_sheet') ? await all(client, 'decal_sheet', 'title, id') : known!.decalSheets,
       tools: changed('tool') ? await all(client, 'tool', 'kind, name, id') : known!.tools,
     },
     revision,

@@ -1,11 +1,13 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import { buildOutline, type Outline } from '@/core/outline/outline';
+import type { Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
+import { fieldsInView } from '@/core/scheme/in-view';
 import { roundBarLength } from '@/core/units/length';
 import type { SheetData, ZoneData } from './sheet-data';
 import { Lasso } from './lasso';
+import { useDrawn } from './use-drawn';
 import { ViewDrawing, viewBox, type Fill } from './view-drawing';
 
 /** What the sheet tells at each station. */
@@ -49,7 +51,7 @@ export function AirframeSheet({
   width = 372,
   compact = false,
 }: Props): ReactNode {
-  const outline = useMemo(() => buildOutline(data.spec), [data.spec]);
+  const { outline, painted } = useDrawn(data);
   const list = useRef<HTMLUListElement>(null);
   // The chosen zone comes into sight in the list, and nothing else moves.
   useEffect(() => {
@@ -102,6 +104,9 @@ export function AirframeSheet({
           : mode === 'certainty' || mode === 'progress'
             ? []
             : data.markings
+      }
+      painted={
+        overlay || (mode !== 'colours' && mode !== 'markings') ? undefined : fieldsInView(outline, painted, view)
       }
       inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
     />

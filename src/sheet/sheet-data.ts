@@ -2,6 +2,7 @@ import type { Fields } from '@/core/kept/records';
 import { certaintyOf, type BriefView, type ZoneCertainty } from '@/core/brief/derive';
 import { hexOf } from '@/core/colour/spaces';
 import type { OutlineSpec } from '@/core/outline/outline';
+import type { SchemeField } from '@/core/scheme/field';
 import { windowInWords } from '@/ui/dates';
 
 /** What the airframe sheet needs to draw a brief: plain data, so that it can be sent to the browser. */
@@ -10,7 +11,11 @@ export interface SheetData {
   denominator: number;
   titleBlock: { label: string; value: string }[];
   zones: ZoneData[];
-  markings: (Pick<Fields<'marking'>, 'kind' | 'text' | 'heightMm' | 'codes' | 'places'> & { id: string })[];
+  markings: (Pick<Fields<'marking'>, 'kind' | 'text' | 'zone' | 'heightMm' | 'codes' | 'places' | 'design'> & {
+    id: string;
+  })[];
+  /** The scheme over the zones' own colours, from the first field laid to the last. */
+  fields: SchemeField[];
   /** Screen colours of the codes on the sheet. */
   inks: Record<string, string>;
 }
@@ -26,14 +31,18 @@ export interface ZoneData {
 }
 
 export function sheetData(view: BriefView): SheetData {
-  const { brief, markings } = view.state;
+  const { brief, markings, fields } = view.state;
   const inks = Object.fromEntries(
-    [...new Set([...markings.flatMap((marking) => marking.codes), ...view.calls.map((call) => call.code)])].map(
-      (code) => {
-        const lab = view.official.get(code)?.lab;
-        return [code, lab ? hexOf(lab) : '#9a9a9a'];
-      },
-    ),
+    [
+      ...new Set([
+        ...markings.flatMap((marking) => marking.codes),
+        ...fields.map(({ code }) => code),
+        ...view.calls.map((call) => call.code),
+      ]),
+    ].map((code) => {
+      const lab = view.official.get(code)?.lab;
+      return [code, lab ? hexOf(lab) : '#9a9a9a'];
+    }),
   );
   const colourOf = new Map(
     view.calls.flatMap((call) => {
@@ -52,14 +61,17 @@ export function sheetData(view: BriefView): SheetData {
       colour: colourOf.get(zone.key) ?? null,
       progress: progressOf(view, zone.key),
     })),
-    markings: markings.map(({ id, kind, text, heightMm, codes, places }) => ({
+    markings: markings.map(({ id, kind, text, zone, heightMm, codes, places, design }) => ({
       id,
       kind,
       text,
+      zone,
+      design,
       heightMm,
       codes,
       places,
     })),
+    fields: fields.map(({ version: _, ...field }) => field),
     inks,
   };
 }

@@ -2,6 +2,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { PRESETS } from '@/core/outline/presets';
+import { PLAIN } from '@/core/markings/design';
 import { buildOutline } from '@/core/outline/outline';
 import { AirframeSheet, type SheetMode } from './airframe-sheet';
 import type { SheetData } from './sheet-data';
@@ -32,9 +33,12 @@ const data: SheetData = {
       text: '',
       heightMm: 400,
       codes: ['TCS 05'],
-      places: [{ view: 'port', station: 6.7, offset: 1, turn: 0 }],
+      places: [{ view: 'port', station: 6.7, offset: 1, turn: 0, mirrored: false }],
+      zone: 'fuselage-rear-port',
+      design: PLAIN,
     },
   ],
+  fields: [],
   inks: { 'TCS 05': '#d09a2a' },
 };
 

@@ -1,9 +1,10 @@
 'use client';
 
-import { useMemo, type ReactNode } from 'react';
-import { buildOutline } from '@/core/outline/outline';
+import type { ReactNode } from 'react';
+import { fieldsInView } from '@/core/scheme/in-view';
 import type { View } from '@/core/outline/zones';
 import type { SheetData } from './sheet-data';
+import { useDrawn } from './use-drawn';
 import { ViewDrawing } from './view-drawing';
 
 const SHOWN: View[] = ['upper', 'lower', 'port', 'starboard'];
@@ -20,7 +21,7 @@ export function SmallViews({
   width: number;
   idPrefix: string;
 }): ReactNode {
-  const outline = useMemo(() => buildOutline(data.spec), [data.spec]);
+  const { outline, painted } = useDrawn(data);
   const scale = width / Math.max(...SHOWN.map((view) => outline.extents[view].right - outline.extents[view].left));
   return (
     <div className="small-views">
@@ -37,6 +38,7 @@ export function SmallViews({
             const colour = colourOf(zone);
             return colour ? { paint: colour } : { hatch: 'unseen' };
           }}
+          painted={fieldsInView(outline, painted, view)}
           markings={data.markings}
           inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
         />

@@ -1,8 +1,9 @@
-import type { ReactNode } from 'react';
-import { placeMarking, type PlaceableMarking } from '@/core/markings/placing';
+import { Fragment, type ReactNode } from 'react';
+import { artworkIn, type PlaceableMarking, type PlacedPicture } from '@/core/markings/placing';
 import type { Polygon } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
+import { shapesUnderFields, type FieldInView } from '@/core/scheme/in-view';
 
 /** How a zone is filled: a plain colour, or one of the certainty hatches. */
 export type Fill = { paint: string } | { hatch: 'leaning' | 'contested' | 'unseen' };
@@ -18,10 +19,14 @@ interface Props {
   /** Pixels per metre. */
   scale: number;
   markings: readonly PlaceableMarking[];
+  /** The scheme over the zones' own colours, as this view shows it. */
+  painted?: readonly FieldInView[];
   inkOf: (code: string) => string;
   idPrefix: string;
   zoneTitle: (zone: string) => string;
 }
+
+const NONE: readonly FieldInView[] = [];
 
 const HATCH_PX = 5;
 
@@ -47,6 +52,7 @@ export function ViewDrawing({
   several,
   scale,
   markings,
+  painted = NONE,
   inkOf,
   idPrefix,
   zoneTitle,
@@ -89,34 +95,48 @@ export function ViewDrawing({
           <path d="M0 0V9M0 0H9" stroke="#3a3a3a" strokeWidth="1.5" />
         </pattern>
       </defs>
-      {drawing.shapes.map((shape, i) => {
+      {shapesUnderFields(drawing, painted).map(({ shape, over }, i) => {
         const fill = shape.glass ? ({ paint: '#fafafa' } as Fill) : fillOf(shape.zone);
         const first = !named.has(shape.zone);
         named.add(shape.zone);
         const chosen = selected === shape.zone || (several?.has(shape.zone) ?? false);
         const unseen = 'hatch' in fill && fill.hatch === 'unseen';
         return (
-          <path
-            key={i}
-            d={path(shape.points)}
-            fill={'paint' in fill ? fill.paint : unseen ? '#f3f3f3' : `url(#${id(fill.hatch)})`}
-            stroke="#1c1c1c"
-            strokeWidth={chosen ? 2.6 : 0.9}
-            strokeDasharray={unseen && !chosen ? '3 2' : undefined}
-            strokeLinejoin="round"
-            className={onSelect ? 'zone' : undefined}
-            onClick={onSelect ? (event) => onSelect(shape.zone, event.shiftKey) : undefined}
-            {...(onSelect && first
-              ? {
-                  id: id(`zone-${shape.zone}`),
-                  role: 'option',
-                  'aria-selected': chosen,
-                  'aria-label': zoneTitle(shape.zone),
-                }
-              : { 'aria-hidden': true })}
-          >
-            {onSelect ? <title>{zoneTitle(shape.zone)}</title> : null}
-          </path>
+          <Fragment key={i}>
+            <path
+              d={path(shape.points)}
+              fill={'paint' in fill ? fill.paint : unseen ? '#f3f3f3' : `url(#${id(fill.hatch)})`}
+              stroke="#1c1c1c"
+              strokeWidth={chosen ? 2.6 : 0.9}
+              strokeDasharray={unseen && !chosen ? '3 2' : undefined}
+              strokeLinejoin="round"
+              className={onSelect ? 'zone' : undefined}
+              onClick={onSelect ? (event) => onSelect(shape.zone, event.shiftKey) : undefined}
+              {...(onSelect && first
+                ? {
+                    id: id(`zone-${shape.zone}`),
+                    role: 'option',
+                    'aria-selected': chosen,
+                    'aria-label': zoneTitle(shape.zone),
+                  }
+                : { 'aria-hidden': true })}
+            >
+              {onSelect ? <title>{zoneTitle(shape.zone)}</title> : null}
+            </path>
+            {over.map(({ field, code, rings, softM }, k) => (
+              <path
+                key={`${field} ${k}`}
+                d={rings.map(path).join('')}
+                fillRule="evenodd"
+                fill={inkOf(code)}
+                pointerEvents="none"
+                aria-hidden="true"
+                {...(softM > 0
+                  ? { stroke: inkOf(code), strokeOpacity: 0.45, strokeWidth: Math.max(1, softM * scale) }
+                  : {})}
+              />
+            ))}
+          </Fragment>
         );
       })}
       <g aria-hidden="true" pointerEvents="none">
@@ -129,27 +149,38 @@ export function ViewDrawing({
             strokeWidth={item.weight === 'bold' ? 1.6 : 0.6}
           />
         ))}
-        {markings
-          .flatMap((marking) => placeMarking(outline, marking))
-          .filter((art) => art.view === view)
-          .map((art, i) => (
-            <g key={i}>
-              {art.fields.map((field, k) => (
-                <path key={k} d={path(field.points)} fill={inkOf(field.code)} />
-              ))}
-              {art.strokes.map((stroke, k) => (
-                <path
-                  key={k}
-                  d={line(stroke.points)}
-                  fill="none"
-                  stroke={inkOf(stroke.code)}
-                  strokeWidth={Math.max(0.7, stroke.width * scale)}
-                  strokeLinejoin="round"
-                />
-              ))}
-            </g>
-          ))}
+        {artworkIn(outline, markings, view).map((art, i) => (
+          <g key={i}>
+            {art.fields.map((field, k) => (
+              <path key={k} d={field.region.map(path).join('')} fillRule="evenodd" fill={inkOf(field.code)} />
+            ))}
+            {art.picture ? <Picture picture={art.picture} at={at(art.picture.middle)} scale={scale} /> : null}
+          </g>
+        ))}
       </g>
     </svg>
+  );
+}
+
+/** Artwork that is a picture, flat on its view. */
+function Picture({
+  picture: { id, width, height, turn, mirrored },
+  at,
+  scale,
+}: {
+  picture: PlacedPicture;
+  at: string;
+  scale: number;
+}): ReactNode {
+  return (
+    <image
+      href={`/pictures/${id}`}
+      x={(-width / 2) * scale}
+      y={(-height / 2) * scale}
+      width={width * scale}
+      height={height * scale}
+      preserveAspectRatio="none"
+      transform={`translate(${at}) rotate(${turn}) scale(${mirrored ? -1 : 1} 1)`}
+    />
   );
 }

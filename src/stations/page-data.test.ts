@@ -82,7 +82,7 @@ describe('what the Route is told', () => {
     expect(data.gates.find((gate) => gate.title === 'Close the fuselage')!.open).toEqual(['Nose-wheel bay, colour']);
     // A wash is wiped between 15 and 40 min at 20 °C; this bench has its own temperature.
     const wet = waitFor('washWindow', view.state.brief);
-    expect(data.work.find((work) => work.key === 'wash')!.wet).toEqual([wet.minutes, wet.most]);
+    expect(data.work.find((work) => work.key === 'wash:upper')!.wet).toEqual([wet.minutes, wet.most]);
   });
   test('spray steps only in sessions where spraying is possible', () => {
     const booths = new Map(data.sessions.map((session) => [session.id, session.booth]));

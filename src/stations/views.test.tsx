@@ -7,7 +7,8 @@ import type { Result } from '@/core/interchange/result';
 import { Ledger, supportOf, type CellText } from './evidence/ledger';
 import type { EvidencePage, QuestionRow } from './evidence/page-data';
 import type { RoutePage, WorkRow } from './route/page-data';
-import { RouteStrip } from './route/route-strip';
+import { RouteStrip, ZOOMS, type Zoom } from './route/route-strip';
+import { ZoneStack } from './route/zone-stack';
 
 afterEach(cleanup);
 
@@ -373,11 +374,15 @@ const work = (number: number, start: number, minutes: number, over: Partial<Work
   hex: null,
   dries: 0,
   wet: null,
+  latest: null,
   waitsFor: [],
   ...over,
 });
 const routePage = (list: WorkRow[], gates: RoutePage['gates'] = []): RoutePage => ({
   briefId: 'b',
+  briefVersion: 1,
+  chemistry: { open: [], waited: 0, barriers: [] },
+  remedies: [],
   open: [],
   broken: [],
   steps: list.length,
@@ -400,13 +405,56 @@ const routePage = (list: WorkRow[], gates: RoutePage['gates'] = []): RoutePage =
   loads: 0,
   holding: [],
   because: [],
+  origin: '2026-11-24T00:00:00.000Z',
+  proposal: null,
+  edits: [],
+  timeZone: 'UTC',
+  today: '2026-01-05',
+  stacks: {},
+  zoneTitles: {},
   weekly: [],
 });
 
+describe('what lies on a zone', () => {
+  test('from the plastic up, done or when it comes; a step is opened by a press', () => {
+    const opened: string[] = [];
+    const data = {
+      ...routePage([work(1, 0, 30, { done: true, title: 'Prime' }), work(2, DAY, 20, { title: 'Spray Fen green' })]),
+      stacks: {
+        fin: [
+          { number: 1, what: 'primer' as const },
+          { number: 2, what: 'colour' as const },
+        ],
+      },
+      zoneTitles: { fin: 'Fin and rudder' },
+    };
+    render(<ZoneStack data={data} zone="fin" onChoose={(key) => opened.push(key)} />);
+    const layers = screen.getAllByRole('listitem').map((layer) => layer.textContent);
+    expect(layers).toEqual([
+      expect.stringMatching(/primer: Prime done/),
+      expect.stringMatching(/colour: Spray Fen green Tue 24 Nov/),
+    ]);
+    fireEvent.click(screen.getByRole('button', { name: 'Spray Fen green' }));
+    expect(opened).toEqual(['s2']);
+  });
+  test('a zone on which nothing is planned says so', () => {
+    render(<ZoneStack data={routePage([])} zone="fin" onChoose={() => undefined} />);
+    expect(screen.getByText(/Nothing is planned on it yet/)).toBeTruthy();
+  });
+});
+
 describe('the route strip', () => {
-  const show = (given: RoutePage) =>
-    render(<RouteStrip data={given} from={-Infinity} chosen={null} onChoose={() => undefined} isDim={() => false} />)
-      .container;
+  const show = (given: RoutePage, zoom: Zoom = 'evenings', chosen: string | null = null) =>
+    render(
+      <RouteStrip
+        data={given}
+        from={-Infinity}
+        chosen={chosen}
+        onChoose={() => undefined}
+        isDim={() => false}
+        zoom={zoom}
+      />,
+    ).container;
   const bars = (container: HTMLElement) =>
     [...container.querySelectorAll('.strip-step')].map((step) => step.querySelector('rect')!);
 
@@ -434,16 +482,42 @@ describe('the route strip', () => {
     expect(second!.querySelector('path')!.getAttribute('d')).toMatch(/v-5H/);
   });
 
-  test('numbers of short steps are staggered so that they never overlap', () => {
-    const container = show(routePage(Array.from({ length: 8 }, (_, i) => work(i + 1, i * 6, 6))));
-    const labels = [...container.querySelectorAll('.strip-step text')].map(
-      (text) => [Number(text.getAttribute('x')), Number(text.getAttribute('y'))] as const,
-    );
-    for (const row of new Set(labels.map(([, y]) => y))) {
-      const xs = labels.filter(([, y]) => y === row).map(([x]) => x);
-      xs.slice(1).forEach((x, i) => expect(x - xs[i]!).toBeGreaterThan(6));
-    }
-    expect(new Set(labels.map(([, y]) => y)).size).toBe(2);
+  test.each(Object.keys(ZOOMS) as Zoom[])(
+    'seen as %s, numbers never touch, nor do days; what is chosen keeps its number',
+    (zoom) => {
+      const list = Array.from({ length: 20 }, (_, i) => work(i + 1, i * 6, 6));
+      const container = show(routePage(list), zoom, 's13');
+      const placed = (selector: string) =>
+        [...container.querySelectorAll(selector)].map((text) => ({
+          says: text.textContent!,
+          x: Number(text.getAttribute('x')),
+          y: Number(text.getAttribute('y')),
+        }));
+      const numbers = placed('.strip-step text');
+      expect(numbers.map(({ says }) => says)).toEqual(expect.arrayContaining(['1', '13']));
+      const others = numbers.filter(({ says }) => says !== '13');
+      const rows = [...new Set(others.map(({ y }) => y))];
+      for (const row of rows) {
+        const xs = others.filter(({ y }) => y === row).map(({ x }) => x);
+        // Two figures of 12 px are some 13 px broad.
+        xs.slice(1).forEach((x, i) => expect(x - xs[i]!).toBeGreaterThan(13));
+      }
+      const days = placed('text').filter(({ says }) => /^\w{3} \d+ \w{3}$/.test(says));
+      expect(days.length).toBeGreaterThan(0);
+      days.slice(1).forEach(({ x }, i) => expect(x - days[i]!.x).toBeGreaterThan(80));
+    },
+  );
+
+  test('a season is narrower than its weeks, and these than its evenings; work stays to scale', () => {
+    const list = [work(1, 0, 30), work(2, 30, 60)];
+    const widths = (['evenings', 'weeks', 'season'] as const).map((zoom) => {
+      const container = show(routePage(list), zoom);
+      const [short, long] = bars(container).map((bar) => Number(bar.getAttribute('width')));
+      expect(long! / short!).toBeCloseTo(2, 6);
+      return Number(container.querySelector('svg')!.getAttribute('width'));
+    });
+    expect(widths[0]!).toBeGreaterThan(widths[1]! * 1.5);
+    expect(widths[1]!).toBeGreaterThan(widths[2]! * 1.3);
   });
 
   test('a gate is a post that carries what it closes', () => {

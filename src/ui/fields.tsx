@@ -113,6 +113,13 @@ export function RecordForm<T>({
   const { run, busy } = useSaving();
   const form = useForm<Values>({ defaultValues: formValues(fields, initial) });
   const [seen, setSeen] = useState(version);
+  const given = () => JSON.stringify(formValues(fields, initial));
+  const [opened, setOpened] = useState(() => ({ version, given: given() }));
+  // What was kept beside this form, as by a button below it, is no change elsewhere where its own fields are as they were.
+  if (version !== opened.version) {
+    setOpened({ ...opened, version });
+    if (given() === opened.given) setSeen(version);
+  }
   useUnsaved(form.formState.isDirty);
   const { setValue, getValues, setFocus } = form;
   useEffect(() => {

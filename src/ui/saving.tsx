@@ -30,39 +30,48 @@ export function useSaving(): Saving {
 /** Says what was saved, what was refused, and when the server could not be reached; nothing typed is lost by any of it. */
 export function SavingProvider({ children }: { children: ReactNode }): ReactNode {
   const [busy, setBusy] = useState(false);
-  const [said, setSaid] = useState<{ text: string; bad: boolean } | null>(null);
+  /** Each saying has a number of its own, so that one after another stands its whole time. */
+  const [said, setSaid] = useState<{ text: string; bad: boolean; number: number } | null>(null);
+  const tell = useCallback(
+    (text: string, bad = false) => setSaid((before) => ({ text, bad, number: (before?.number ?? 0) + 1 })),
+    [],
+  );
   const before = useRef<Promise<unknown>>(Promise.resolve());
-  const run = useCallback(<T,>(work: (act: Stamp) => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
-    const inTurn = async (): Promise<Result<T>> => {
-      setBusy(true);
-      const act: Stamp = { id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null };
-      try {
-        const result = await patiently(() => work(act));
-        if (result.ok) {
-          if (done) setSaid({ text: done, bad: false });
-        } else if ('faults' in result) {
-          setSaid({ text: result.faults.map((fault) => fault.says).join('. '), bad: true });
-        } else {
-          setSaid({ text: conflictInWords(result.conflict), bad: true });
+  const run = useCallback(
+    <T,>(work: (act: Stamp) => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
+      const inTurn = async (): Promise<Result<T>> => {
+        setBusy(true);
+        const act: Stamp = { id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null };
+        try {
+          const result = await patiently(() => work(act));
+          if (result.ok) {
+            if (done) tell(done);
+          } else if ('faults' in result) {
+            tell(result.faults.map((fault) => fault.says).join('. '), true);
+          } else {
+            tell(conflictInWords(result.conflict), true);
+          }
+          return result;
+        } catch {
+          const says = 'The server cannot be reached. What you typed is still here: try again in a moment.';
+          tell(says, true);
+          return { ok: false, faults: [{ field: '', says }] };
+        } finally {
+          setBusy(false);
         }
-        return result;
-      } catch {
-        const says = 'The server cannot be reached. What you typed is still here: try again in a moment.';
-        setSaid({ text: says, bad: true });
-        return { ok: false, faults: [{ field: '', says }] };
-      } finally {
-        setBusy(false);
-      }
-    };
-    const answer = before.current.then(inTurn);
-    before.current = answer;
-    return answer;
-  }, []);
-  const saving = useMemo<Saving>(() => ({ busy, run, tell: (text) => setSaid({ text, bad: false }) }), [busy, run]);
+      };
+      const answer = before.current.then(inTurn);
+      before.current = answer;
+      return answer;
+    },
+    [tell],
+  );
+  const saving = useMemo<Saving>(() => ({ busy, run, tell: (text) => tell(text) }), [busy, run, tell]);
   return (
     <Context.Provider value={saving}>
       {children}
       <Snackbar
+        key={said?.number}
         open={said !== null}
         autoHideDuration={said?.bad ? 9000 : 3500}
         onClose={(_, reason) => reason !== 'clickaway' && setSaid(null)}

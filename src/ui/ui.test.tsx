@@ -162,6 +162,32 @@ describe('acts', () => {
     await waitFor(() => expect(sent).toEqual(['remove', 'take back']));
     await act(async () => answers[1]!());
   });
+
+  test('what is said after something else stands its whole time', async () => {
+    jest.useFakeTimers();
+    const Teller = () => {
+      const { tell } = useSaving();
+      return ['first', 'second'].map((said) => (
+        <button key={said} onClick={() => tell(`${said} said`)}>
+          {said}
+        </button>
+      ));
+    };
+    render(
+      <SavingProvider>
+        <Teller />
+      </SavingProvider>,
+    );
+    const wait = (ms: number) => act(async () => jest.advanceTimersByTimeAsync(ms));
+    fireEvent.click(screen.getByRole('button', { name: 'first' }));
+    await wait(3000);
+    fireEvent.click(screen.getByRole('button', { name: 'second' }));
+    await wait(3000);
+    expect(screen.getByText('second said')).toBeTruthy();
+    await wait(1500);
+    expect(screen.queryByText('second said')).toBeNull();
+    jest.useRealTimers();
+  });
 });
 
 describe('a form over one record', () => {

@@ -20,9 +20,23 @@ test.describe('the small briefs', () => {
 });
 
 test.describe('what is changed at one station shows at the next', () => {
+  test('where a wash would lift an enamel, clear goes between when it is taken, by keyboard, and is taken back', async ({
+    page,
+  }) => {
+    await openDemo(page, 'route');
+    const trouble = page.getByRole('region', { name: 'What attacks what' });
+    await expect(trouble.getByText('lifts it without a sealing acrylic or lacquer clear')).toBeVisible();
+    await trouble.getByRole('button', { name: 'Put clear between' }).press('Enter');
+    const barrier = page.getByRole('button', { name: 'Seal both main-wheel bays with clear' });
+    await expect(barrier).toBeVisible();
+    await expect(trouble.getByText('lifts it without a sealing acrylic or lacquer clear')).toHaveCount(0);
+    await trouble.getByRole('button', { name: 'Leave the clear out' }).press('Enter');
+    await expect(barrier).toHaveCount(0);
+    await expect(trouble.getByRole('button', { name: 'Put clear between' })).toBeVisible();
+  });
   test('an option changes the route, and undoing it brings the steps back', async ({ page }) => {
     const base = await openDemo(page, 'route');
-    await expect(page.getByRole('button', { name: 'Panel-line wash' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Panel-line wash on the undersides' })).toBeVisible();
     await page.goto(`${base}/kit`);
     await page.locator('html[data-ready]').waitFor();
     await page.getByRole('group', { name: 'Weathering' }).getByRole('button', { name: 'none' }).click();
@@ -32,7 +46,7 @@ test.describe('what is changed at one station shows at the next', () => {
     await expect(page.getByRole('heading', { name: 'In what order, and by when?' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Panel-line wash' })).toHaveCount(0);
     await page.keyboard.press('u');
-    await expect(page.getByRole('button', { name: 'Panel-line wash' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Panel-line wash on the undersides' })).toBeVisible();
   });
 
   test('ruling an open question takes it off its gate; opening it again puts it back', async ({ page }) => {

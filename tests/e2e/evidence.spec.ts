@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { choose, expect, openDemo, soundPage, test } from '../support/story';
+import { asWideAsThePage, choose, expect, openDemo, PHONE, soundPage, test } from '../support/story';
 
 const picture = (background: string, day?: string) => {
   const image = sharp({ create: { width: 320, height: 200, channels: 3, background } }).jpeg();
@@ -492,7 +492,7 @@ test.describe('every pane', () => {
     await openSource(page, 'Apron, port side');
     await viewer(page);
     await soundPage(page);
-    await page.setViewportSize({ width: 390, height: 844 });
-    await soundPage(page);
+    await page.setViewportSize(PHONE);
+    await asWideAsThePage(page);
   });
 });

@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test';
-import { expect, openDemo, reset, soundPage, test, tooSmallForAFinger } from '../support/story';
+import {
+  asWideAsThePage,
+  DESK,
+  expect,
+  openDemo,
+  PHONE,
+  reset,
+  soundPage,
+  test,
+  tooSmallForAFinger,
+} from '../support/story';
 
 const option = (page: Page, name: string) => page.getByRole('group', { name, exact: true });
 const pane = (page: Page, name: RegExp) =>
@@ -158,16 +168,13 @@ test.describe('Kit', () => {
 
   test('every pane is sound, also on a phone', async ({ page }) => {
     const base = await openDemo(page, 'kit');
-    for (const [width, height] of [
-      [1280, 800],
-      [390, 844],
-    ] as const) {
-      await page.setViewportSize({ width, height });
-      for (const show of ['options', 'parts', 'measured', 'tools', 'subjects', 'days', 'machine']) {
-        await page.goto(`${base}/kit?show=${show}`);
-        await expect(page.getByRole('heading', { name: /What is in the box/ })).toBeVisible();
-        await soundPage(page);
-      }
+    for (const show of ['options', 'parts', 'measured', 'tools', 'subjects', 'days', 'machine']) {
+      await page.setViewportSize(DESK);
+      await page.goto(`${base}/kit?show=${show}`);
+      await expect(page.getByRole('heading', { name: /What is in the box/ })).toBeVisible();
+      await soundPage(page);
+      await page.setViewportSize(PHONE);
+      await asWideAsThePage(page);
     }
     await page.goto(`${base}/kit`);
     expect(await tooSmallForAFinger(page)).toEqual([]);

@@ -27,6 +27,7 @@ export function shelfOfDemo(): ColourShelf {
     chips: codes.flatMap(({ code, chips }) =>
       chips.map((chip, i) => ({ ...chip, codeId: `code ${code.code}`, id: `chip ${code.code} ${i}`, version: 1 })),
     ),
+    decalSheets: [],
     sets: lines.flatMap(({ line, sets = [] }) =>
       sets.map((set) => ({
         ...set,

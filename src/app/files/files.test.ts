@@ -65,10 +65,15 @@ describe('a brief with its pictures', () => {
       ),
     );
     const { file } = dunlin('2026-11-10');
-    const sources = file.sources.map((source, i) => ({ ...source, pictureId: i < 3 ? `p${i}` : null }));
+    const sources = file.sources.map((source, i) => ({ ...source, pictureId: i < 2 ? `p${i}` : null }));
+    const markings = file.markings.map((own, i) => ({
+      ...own,
+      design: { ...own.design, pictureId: i === 0 ? 'p2' : null },
+    }));
     const whole = briefFileSchema.parse({
       ...file,
       sources,
+      markings,
       pictures: Object.fromEntries(pictures.map((bytes, i) => [`p${i}`, bytes])),
     });
     id = (await importBrief(whole)).value;

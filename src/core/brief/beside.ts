@@ -1,5 +1,4 @@
 import { modelAreaOfZones } from '@/core/outline/outline';
-import { coveredWith } from '@/core/outline/zones';
 import { CUP_ML, planCup } from '@/core/paint/quantity';
 import { thinRatioOf } from '@/core/paint/thinning';
 import { SPRAYING } from '@/core/paint/spraying';
@@ -11,15 +10,13 @@ export function besideTheColours(
   factor: number,
 ): { what: string; ml: number }[] {
   const areaOf = (zones: readonly string[]) => modelAreaOfZones(outline, zones, brief.denominator);
-  const covered = (covers: 'outside' | 'inside') =>
-    outline.zones.filter(({ group }) => coveredWith(group) === covers).map(({ key }) => key);
   const coats = new Map<string, number>();
   let thinner = 0;
   for (const { layer, load } of route.steps) {
     if (!layer?.covers || !load) continue;
     const thinRatio = SPRAYING[layer.chemistry].ratio;
     const cup = planCup(
-      { areaCm2: areaOf(covered(layer.covers)), coats: layer.coats },
+      { areaCm2: areaOf(route.covered[layer.covers]), coats: layer.coats },
       { cupMl: CUP_ML, thinRatio, factor },
     );
     const what = layer.paint.toLowerCase();

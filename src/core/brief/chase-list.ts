@@ -1,7 +1,7 @@
 import { chanceToFlip, chaseScore, photographsToSettle, sourcesToLookAt } from '@/core/evidence/chase';
 import type { Window } from '@/core/evidence/date-fit';
-import type { Outline } from '@/core/outline/outline';
-import { VIEWS, type View } from '@/core/outline/zones';
+import { viewsShowing, type Outline } from '@/core/outline/outline';
+import type { View } from '@/core/outline/zones';
 import { redoInWords, redoOf } from '@/core/route/redo';
 import type { Route } from '@/core/route/step';
 import { daysBetween } from '@/core/units/day';
@@ -45,10 +45,7 @@ export function chaseList(
 ): ChaseItem[] {
   const gateBy = new Map(gates.map((gate) => [gate.name, gate]));
   const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
-  const viewsOf = new Map<string, View[]>();
-  for (const view of VIEWS)
-    for (const zone of new Set(outline.drawings[view].shapes.map((shape) => shape.zone)))
-      viewsOf.set(zone, [...(viewsOf.get(zone) ?? []), view]);
+  const viewsOf = viewsShowing(outline);
   const lookable = state.sources.map((source) => ({ ...source, window: windows.get(source.id)! }));
 
   return questions

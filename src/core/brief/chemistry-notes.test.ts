@@ -36,9 +36,9 @@ describe('chemistry at a call', () => {
   });
   test('the clear over an enamel colour is told to wait until that has cured', () => {
     const outside = new Set(
-      plain.outline.zones.filter(({ group }) => group === 'wings' || group === 'fuselage').map(({ key }) => key),
+      plain.outline.zones.filter(({ group }) => ['wings', 'fuselage', 'tail'].includes(group)).map(({ key }) => key),
     );
-    const belly = plain.calls.find(({ zones, choice }) => choice && zones.some((zone) => outside.has(zone)))!.code;
+    const belly = plain.calls.find(({ zones, choice }) => choice && zones.every((zone) => outside.has(zone)))!.code;
     const notes = chemistryNotes(withChemistries({ [belly]: 'EN' }), []).get(belly) ?? [];
     const says = notes.map((note) => note.says);
     expect(says.some((text) => /^clear .* over .*enamel.*Wait until it has cured/.test(text))).toBe(true);

@@ -1,7 +1,7 @@
 import { spokenZones } from '@/core/outline/spoken';
-import { CHEMISTRIES, layOver, type Chemistry, type OverRule } from '@/core/paint/chemistry';
+import { CHEMISTRIES, isGrave, layOver, type Chemistry, type OverRule } from '@/core/paint/chemistry';
 import { lightToDark } from '@/core/route/colour-runs';
-import { conflictsOf } from '@/core/route/guard';
+import { conflictsByPair } from '@/core/route/guard';
 import { stacksOf, type StackLayer } from '@/core/route/stack';
 import { capital } from '@/core/units/words';
 import type { BriefView } from './derive';
@@ -13,10 +13,9 @@ export interface ChemistryNote {
   says: string;
 }
 
-const isGrave = ({ verdict }: Pick<OverRule, 'verdict'>) => verdict === 'risk' || verdict === 'no';
 const kindOf = (chemistry: Chemistry) => CHEMISTRIES[chemistry].title.toLowerCase();
 
-/** What helps where a layer attacks the one under it. */
+/** What helps where they meet, in a sentence. */
 const REMEDY: Partial<Record<OverRule['verdict'], string>> = {
   no: 'seal it first with a lacquer or acrylic clear that has cured, or choose a paint of its own chemistry',
   risk: 'let it cure, then mist coats only; or choose a paint of its own chemistry',
@@ -36,18 +35,11 @@ export function chemistryNotes(
     if (!known.some(({ says }) => says === made.says)) notes.set(code, [...known, made]);
   };
 
-  const byPair = new Map<string, { over: StackLayer; under: StackLayer; rule: OverRule; zones: string[] }>();
-  for (const { zone, over, under, verdict, says } of conflictsOf(stacksOf(route, outline))) {
-    if (over.code === null && under.code === null) continue;
-    const key = `${over.step} ${under.step}`;
-    const known = byPair.get(key) ?? { over, under, rule: { verdict, says }, zones: [] };
-    byPair.set(key, { ...known, zones: [...known.zones, zone] });
-  }
   const nameOf = ({ code, paint, what }: StackLayer) => code ?? (paint.toLowerCase() || what);
-  for (const { over, under, rule, zones } of byPair.values()) {
+  for (const { over, under, zones, verdict, says } of conflictsByPair(stacksOf(route, outline))) {
     const made = {
-      grave: isGrave(rule),
-      says: `${nameOf(over)} (${kindOf(over.chemistry)}) over ${nameOf(under)} (${kindOf(under.chemistry)}) on ${spokenZones(outline.zones, zones)}: ${rule.says}. ${capital(REMEDY[rule.verdict]!)}`,
+      grave: isGrave(verdict),
+      says: `${nameOf(over)} (${kindOf(over.chemistry)}) over ${nameOf(under)} (${kindOf(under.chemistry)}) on ${spokenZones(outline.zones, zones)}: ${says}. ${capital(REMEDY[verdict]!)}`,
     };
     note(over.code, made);
     note(under.code, made);
@@ -60,7 +52,7 @@ export function chemistryNotes(
     const [under, over] = ordered.filter(({ code }) => code === a || code === b);
     if (!under || !over) continue;
     const rule = layOver(over.chemistry, under.chemistry);
-    if (!isGrave(rule)) continue;
+    if (!isGrave(rule.verdict)) continue;
     const made = {
       grave: true,
       says: `Where they meet, ${over.code} (${kindOf(over.chemistry)}) is sprayed over the edge of ${under.code} (${kindOf(under.chemistry)}): ${rule.says}. ${capital(REMEDY[rule.verdict]!)}`,

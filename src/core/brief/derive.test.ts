@@ -28,6 +28,7 @@ const shelf: ColourShelf = {
   chips: [chipOf({ codeId: 'code-31', lab: [36, -9, 13] })],
   sets: [],
   tools: [],
+  decalSheets: [],
   paints: [paint],
 };
 const demo = () => stateOfFile(briefFileSchema.parse(dunlin('2026-11-10').file), shelf);

@@ -1,3 +1,4 @@
+import { wornColours } from './worn';
 import { codeBook, officialColours, type OfficialColour } from '@/core/codes/official';
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
@@ -7,12 +8,14 @@ import { coatsBy, figuresOfWay, suggestWay, type Suggestion, type Way } from '@/
 import { partJobs } from '@/core/kit/part-work';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { modelAreaOfZones, zoneTitle, type Outline } from '@/core/outline/outline';
+import { machineOf } from '@/core/outline/presets';
 import type { Zone } from '@/core/outline/zones';
 import { groundCalled, groundOfBrief, type Ground } from '@/core/paint/grounds';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import type { AppliedFigures } from '@/core/paint/quantity';
 import { localDay } from '@/core/route/calendar';
+import { followAccepted, type FollowedPlan } from '@/core/route/accepted';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
 import { ASKED_IF_DONE } from '@/core/route/stage-of-zone';
 import type { Route, RouteCall } from '@/core/route/step';
@@ -24,6 +27,8 @@ import { weighQuestions, type QuestionView, type WeighedBrief } from './question
 import { Stages } from './stages';
 import { unaskedZones } from './unasked';
 import type { Kept } from '@/core/kept/records';
+import { standingLog } from './plan-settings';
+import { noseWeightInWords, noseWeightOf, type NoseWeight } from './nose-weight';
 import { routeOf, type RouteWanted } from './routed';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
 import { outlineOf, type BriefState, type ColourShelf } from '@/core/kept/state';
@@ -32,6 +37,8 @@ export interface CallView {
   code: string;
   official: OfficialColour | null;
   zones: string[];
+  /** Skin on the model that shows it, cm2. */
+  areaCm2: number;
   /** `paint` is what a chosen recipe makes, where one is chosen. */
   choice: { record: Kept<'colour_choice'>; paint: Paint; recipe: RecipeView | null } | null;
   /** Coats that are planned of it; null while no paint is chosen. */
@@ -59,9 +66,14 @@ export interface BriefView {
   layers: LayerOrder[];
   calls: CallView[];
   route: Route;
+  /** What the nose takes; null where there is no nose wheel to stand on. */
+  noseWeight: NoseWeight | null;
   /** What the route is made from. */
   wanted: RouteWanted;
+  /** What counts: the accepted plan as it stands now, or one made anew where none was accepted. */
   plan: RoutePlan;
+  /** What waits to be accepted; null where nobody accepted a plan yet, without changes where it still holds. */
+  proposal: Pick<FollowedPlan, 'changes' | 'next'> | null;
   gates: GateView[];
   /** Zones that will be seen and of which nobody asked the colour. */
   unasked: Zone[];
@@ -118,6 +130,8 @@ export function deriveBrief(
       state.recipes,
       state.uses,
       state.log,
+      state.fields,
+      state.markings,
       brief,
       shelf.paints,
       shelf.tools,
@@ -126,17 +140,31 @@ export function deriveBrief(
     ],
     () => {
       const make = callMaker(state, shelf, official, book, outline, softZones(questions));
-      return { calls: callViews(questions, make), callOf: make };
+      return { calls: callViews(state, questions, make, outline, book), callOf: make };
     },
+  );
+  const noseWeight = stages.same('balanced', [outline, brief.denominator], () =>
+    machineOf(outline.spec.preset).thirdWheel === 'nose' ? noseWeightOf(outline, brief.denominator) : null,
   );
   const wanted: RouteWanted = stages.settled('wanted', {
     options: brief.options,
+    maskOrder: brief.maskOrder,
     climate: { tempC: brief.tempC, humidity: brief.humidity },
     calls: calls.map(routeCall),
-    markings: state.markings.map(({ id, title, zone, method }) => ({ id, title, zone, method })),
+    markings: state.markings.map(({ id, title, zone, method, codes, kind, places }) => ({
+      id,
+      title,
+      zone,
+      method,
+      pieces: Math.max(1, places.length),
+      isStencil: kind === 'stencil',
+      calls: method === 'mask' ? codes.map((code) => routeCall(callOf(code, [zone]))) : [],
+    })),
+    soft: [...softZones(questions)].sort(),
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
     parts: partJobs(state.parts),
     storesAt: brief.storesAt,
+    ...(noseWeight ? { noseWeight: noseWeightInWords(noseWeight) } : {}),
     structure: structureOf(questions),
     subjects: state.subjects.map(({ kind, title, count, place, byGate, layers: built }) => ({
       kind,
@@ -147,6 +175,8 @@ export function deriveBrief(
       layers: built,
     })),
     leftOut: brief.leftOut,
+    edits: state.edits.map(({ edit }) => edit),
+    remedies: brief.remedies,
     done: [
       ...new Set(state.log.flatMap(({ stepKey, again }) => (!again && ASKED_IF_DONE.has(stepKey) ? [stepKey] : []))),
     ].sort(),
@@ -158,7 +188,7 @@ export function deriveBrief(
     ].map((value) => ({ value, call: routeCall(callOf(value, [])) })),
   });
   const route = stages.same('routed', [wanted, outline], () => routeOf(wanted, outline));
-  const plan = planAhead(stages, route, state, settings);
+  const { plan, proposal } = planAhead(stages, route, state, settings);
   const unasked = stages.same('unasked', [outline, brief, records], () =>
     unaskedZones(outline, brief.options, records),
   );
@@ -179,8 +209,10 @@ export function deriveBrief(
     layers,
     calls,
     route,
+    noseWeight,
     wanted,
     plan,
+    proposal,
     gates,
     unasked,
     open,
@@ -191,29 +223,39 @@ export function deriveBrief(
 }
 
 /** A plan holds until the first work that it plans should have begun: only then, or when its inputs changed, is it made anew. */
-function planAhead(stages: Stages, route: Route, state: BriefState, { nowUtc, effort }: DeriveSettings): RoutePlan {
-  const { brief, log, sessions, evenings } = state;
+function planAhead(
+  stages: Stages,
+  route: Route,
+  state: BriefState,
+  { nowUtc, effort }: DeriveSettings,
+): Pick<BriefView, 'plan' | 'proposal'> {
+  const { brief, log, sessions, evenings, plans } = state;
   const { timeZone, startOn } = brief;
   const settings = stages.settled('calendar', { timeZone, startOn, weekly: sessions, evenings });
-  const inputs = [route, log, settings, effort];
-  const held = stages.same('plan held', inputs, () => ({ plan: null as RoutePlan | null, until: '', day: '' }));
+  const inputs = [route, log, settings, plans, effort];
+  const held = stages.same('plan held', inputs, () => ({ made: null as Planned | null, until: '', day: '' }));
   const day = localDay(nowUtc, brief.timeZone);
-  if (!held.plan || nowUtc > held.until || day !== held.day) {
-    held.plan = planRoute(
-      route,
-      log.filter(({ again }) => !again),
-      { ...settings, nowUtc },
-      effort,
-    );
-    held.until = firstStart(held.plan) ?? nowUtc;
+  if (!held.made || nowUtc > held.until || day !== held.day) {
+    const done = standingLog(state);
+    const from = { ...settings, nowUtc };
+    const [accepted] = plans;
+    const followed = accepted && followAccepted(route, done, from, accepted);
+    held.made = followed
+      ? { plan: followed.plan, proposal: { changes: followed.changes, next: followed.next } }
+      : { plan: planRoute(route, done, from, effort), proposal: null };
+    held.until = firstStart(held.made.plan) ?? nowUtc;
     held.day = day;
   }
-  const { plan } = held;
+  const { plan, proposal } = held.made;
   return stages.same('plan now', [plan, nowUtc], () => ({
-    ...plan,
-    now: Math.max(0, Math.round((Date.parse(nowUtc) - Date.parse(plan.origin)) / 60_000)),
+    plan: {
+      ...plan,
+      now: Math.max(0, Math.round((Date.parse(nowUtc) - Date.parse(plan.origin)) / 60_000)),
+    },
+    proposal,
   }));
 }
+type Planned = Pick<BriefView, 'plan' | 'proposal'>;
 
 /** The instant at which the first work that is not done is planned to begin; null when there is none. */
 function firstStart({ origin, work }: RoutePlan): string | null {
@@ -242,6 +284,8 @@ function colourHistoryOf(
   };
 }
 
+type CallMaker = (value: string, zones: string[], areaM2?: number) => CallView;
+
 /** How a code becomes a call: what is known of it, and the paint chosen for it in this brief. */
 function callMaker(
   state: BriefState,
@@ -250,10 +294,14 @@ function callMaker(
   book: CodeBook,
   outline: Outline,
   soft: ReadonlySet<string>,
-): (value: string, zones: string[]) => CallView {
+): CallMaker {
   const paints = new Map(catalogue.map((paint) => [paint.id, paint]));
   const ground = groundOfBrief(state.brief.options);
-  return (value, zones) => {
+  return (value, zones, areaM2) => {
+    const areaCm2 =
+      areaM2 === undefined
+        ? modelAreaOfZones(outline, zones, state.brief.denominator)
+        : (areaM2 * 1e4) / state.brief.denominator ** 2;
     const code = canonicalIn(book, value);
     const colour = official.get(code) ?? null;
     const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
@@ -267,7 +315,7 @@ function callMaker(
     const filterPaint = filter && paints.get(filter.paintId);
     const suggested = suggestWay(
       {
-        areaCm2: modelAreaOfZones(outline, zones, state.brief.denominator),
+        areaCm2,
         edge: zones.some((zone) => soft.has(zone)) ? 'soft' : 'hard',
         metallic: paint ? paint.kind === 'metallic' : false,
       },
@@ -281,6 +329,7 @@ function callMaker(
       code,
       official: colour,
       zones,
+      areaCm2,
       choice,
       coats:
         choice &&
@@ -337,15 +386,29 @@ function loggedCoats({ uses, log }: BriefState, codeId: string, code: string): n
   ];
 }
 
-/** Rulings on colour, one call for each code with the zones that wear it. */
-function callViews(questions: readonly QuestionView[], callOf: ReturnType<typeof callMaker>): CallView[] {
-  const zones = new Map<string, string[]>();
-  for (const { record, ruling } of questions) {
-    if (record.aspect !== 'colour' || !ruling) continue;
-    const { code } = callOf(ruling.value, []);
-    zones.set(code, [...(zones.get(code) ?? []), record.zone]);
+/** Rulings on colour and the scheme over them, one call for each code with the zones that wear it. */
+function callViews(
+  state: BriefState,
+  questions: readonly QuestionView[],
+  callOf: CallMaker,
+  outline: Outline,
+  book: CodeBook,
+): CallView[] {
+  const rulings = questions.flatMap(({ record, ruling }) =>
+    record.aspect === 'colour' && ruling ? [{ ...record, code: canonicalIn(book, ruling.value) }] : [],
+  );
+  const ruled = new Map(rulings.flatMap(({ zone, item, code }) => (item === '' ? [[zone, code] as const] : [])));
+  const worn = wornColours(state, outline, ruled, book);
+  // A thing of its own on a zone is painted with the zone's colours, on no skin that is reckoned.
+  for (const { zone, item, code } of rulings) {
+    if (item === '') continue;
+    const known = worn.find((one) => one.code === code);
+    if (!known) worn.push({ code, zones: [zone], areaM2: 0 });
+    else if (!known.zones.includes(zone)) known.zones.push(zone);
   }
-  return [...zones].sort(([a], [b]) => a.localeCompare(b)).map(([code, list]) => callOf(code, list));
+  return worn
+    .sort((one, other) => one.code.localeCompare(other.code))
+    .map(({ code, zones, areaM2 }) => callOf(code, zones, areaM2));
 }
 
 function routeCall(call: CallView): RouteCall {

@@ -5,6 +5,10 @@ import type { Window } from './date-fit';
 export const EVENT_KINDS = {
   repaint: { title: 'Repainted', reason: 'the whole zone: what was on it before no longer counts for its surface' },
   overpaint: { title: 'Overpainted', reason: 'a patch over something, the rest of the zone stays' },
+  temporary: {
+    title: 'Temporary finish',
+    reason: 'winter white or bars over the finished machine, markings and all: washed off or worn through later',
+  },
   addition: { title: 'Added', reason: 'something put on top: a band, a name, a tally' },
 } as const;
 export type EventKind = keyof typeof EVENT_KINDS;

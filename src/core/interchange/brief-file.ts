@@ -22,8 +22,14 @@ import {
   subjectFields,
   timerFields,
   weeklySessionFields,
+  schemeFieldFields,
+  underlayFields,
+  acceptedPlanFields,
+  routeEditFields,
+  decalSheetFields,
   zoneDayFields,
 } from '@/core/kept/records';
+import type { FieldShape } from '@/core/scheme/field';
 import { subjectFaults } from '@/core/kept/check-subjects';
 import { whyNot } from '@/core/kit/conflicts';
 import { NOT_BEGUN } from '@/core/kit/machine';
@@ -48,6 +54,9 @@ const partInFile = z.strictObject({
   replaces: z.string().max(30).nullable().default(null),
 });
 
+/** Of a marking its sheet stands by title, and its place in the list is how corners of fields name it. */
+const markingInFile = markingFields.safeExtend({ sheetId: z.string().max(80).nullable().default(null) });
+
 const layingInFile = {
   ground: layingFields.shape.ground,
   coats: layingFields.shape.coats,
@@ -63,13 +72,18 @@ const wholeBrief = z
     brief: briefFields,
     airframe: airframeFields,
     ...dossierParts,
-    markings: z.array(markingFields).max(500),
+    markings: z.array(markingInFile).max(500),
     sessions: z.array(weeklySessionFields).max(50),
     evenings: z.array(eveningFields).max(1000).default([]),
     parts: z.array(partInFile).max(MOST_PARTS, 'parts: at most 3 000').default([]),
     measures: z.array(kitMeasureFields).max(500).default([]),
     subjects: z.array(subjectFields).max(100).default([]),
     zoneDays: z.array(zoneDayFields).max(500).default([]),
+    fields: z.array(schemeFieldFields).max(300).default([]),
+    underlays: z.array(underlayFields).max(4).default([]),
+    decalSheets: z.array(decalSheetFields).max(200).default([]),
+    edits: z.array(routeEditFields).max(500).default([]),
+    plans: z.array(acceptedPlanFields).max(1, 'plans: one at most').default([]),
     log: z.array(logEntryFields).max(20_000),
     timers: z.array(timerFields).max(100),
     choices: z
@@ -306,6 +320,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     ...state.rulings.map((r) => r.value),
     ...state.sightings.map((s) => s.value),
     ...state.markings.flatMap((m) => m.codes),
+    ...state.fields.map((field) => field.code),
     ...state.parts.flatMap(({ codes }) => codes),
     ...[...choices, ...recipes, ...uses].map((c) => c.code),
   ]);
@@ -326,7 +341,23 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     brief: plain(state.brief),
     airframe: plain(state.airframe),
     ...dossierPartsOf(state, (id) => pictures.has(id)),
-    markings: state.markings.map((marking) => plain(marking)),
+    markings: state.markings.map((marking) => ({
+      ...plain(marking),
+      design: {
+        ...marking.design,
+        pictureId: pictures.has(marking.design.pictureId ?? '') ? marking.design.pictureId : null,
+      },
+      sheetId: shelf.decalSheets.find(({ id }) => id === marking.sheetId)?.title ?? null,
+    })),
+    fields: state.fields.map((field) =>
+      renamed(plain(field), (id) => markingRef(state.markings.findIndex((own) => own.id === id))),
+    ),
+    underlays: state.underlays.filter(({ pictureId }) => pictures.has(pictureId)).map((own) => plain(own)),
+    edits: state.edits.map((own) => plain(own)),
+    plans: state.plans.map((own) => plain(own)),
+    decalSheets: shelf.decalSheets
+      .filter(({ id }) => state.markings.some(({ sheetId }) => sheetId === id))
+      .map((own) => plain(own)),
     sessions: state.sessions.map((session) => plain(session)),
     evenings: state.evenings.map((evening) => plain(evening)),
     parts: state.parts.map((record) => {
@@ -395,7 +426,11 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
     rulings: file.rulings.map(({ question, ...ruling }, i) => kept({ ...ruling, questionId: question }, `ruling${i}`)),
     events: file.events.map(({ ref: id, ...event }) => kept(event, id)),
     mirrors: file.mirrors.map((mirror, i) => kept(mirror, `mirror${i}`)),
-    markings: file.markings.map((marking, i) => kept(marking, `marking${i}`)),
+    markings: file.markings.map((marking, i) => kept(marking, markingRef(i))),
+    fields: file.fields.map((field, i) => kept(field, `field${i}`)),
+    underlays: file.underlays.map((own, i) => kept(own, `underlay${i}`)),
+    edits: file.edits.map((own, i) => kept(own, `edit${i}`)),
+    plans: file.plans.map((own, i) => kept(own, `plan${i}`)),
     evenings: file.evenings.map((evening, i) => kept(evening, `evening${i}`)),
     sessions: file.sessions.map((session, i) => kept(session, `session${i}`)),
     parts: fileParts(file).parts.map(({ id, ...part }) =>
@@ -430,5 +465,23 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
       const codeId = codeIdOf(code);
       return codeId ? [kept({ ...use, codeId }, `use${i}`)] : [];
     }),
+  };
+}
+
+/** How corners of fields name a marking of the file. */
+export const markingRef = (i: number): string => `marking${i}`;
+
+/** A field whose corners hang on markings of other names. */
+export function renamed<F extends { shape: FieldShape }>(field: F, nameOf: (marking: string) => string): F {
+  const { shape } = field;
+  if (!('corners' in shape)) return field;
+  return {
+    ...field,
+    shape: {
+      ...shape,
+      corners: shape.corners.map((corner) =>
+        corner.on ? { ...corner, on: { ...corner.on, marking: nameOf(corner.on.marking) } } : corner,
+      ),
+    },
   };
 }

@@ -43,6 +43,10 @@ export const WRITABLE = [
   'kit_measure',
   'subject',
   'zone_day',
+  'scheme_field',
+  'underlay',
+  'decal_sheet',
+  'route_edit',
   'tool',
 ] as const satisfies readonly RecordName[];
 

@@ -14,12 +14,20 @@ export interface NewBrief {
 }
 
 /** What a brief says of its kit once somebody says it. */
-export const NO_KIT_EXTRAS: Pick<Fields<'brief'>, 'boughtOn' | 'leftOut' | 'storesAt' | 'rod'> = {
+export const NO_KIT_EXTRAS: Pick<
+  Fields<'brief'>,
+  'boughtOn' | 'leftOut' | 'storesAt' | 'rod' | 'maskOrder' | 'remedies'
+> = {
   boughtOn: null,
   leftOut: [],
   storesAt: [],
   rod: null,
+  maskOrder: [],
+  remedies: [],
 };
+
+/** An airframe whose outline nobody has pulled to a drawing. */
+export const AS_OUTLINED: Pick<Fields<'airframe'>, 'profile' | 'edges'> = { profile: null, edges: null };
 
 /** What a new brief begins with; everything can be changed. */
 export const newBrief = (today: Day): NewBrief => ({
@@ -49,6 +57,7 @@ export const newBrief = (today: Day): NewBrief => ({
     lostOn: null,
     preset: 'single',
     dimensions: PRESETS.single.dimensions,
+    ...AS_OUTLINED,
   },
   sessions: [
     { weekday: 2, startsAt: '19:30', minutes: 120, booth: true },

@@ -26,6 +26,11 @@ import { kitMeasureFields } from './records/kit-measure';
 import { partFields } from './records/part';
 import { subjectFields } from './records/subject';
 import { toolFields } from './records/tool';
+import { schemeFieldFields } from './records/scheme-field';
+import { underlayFields } from './records/underlay';
+import { acceptedPlanFields } from './records/accepted-plan';
+import { decalSheetFields } from './records/decal-sheet';
+import { routeEditFields } from './records/route-edit';
 import { zoneDayFields } from './records/zone-day';
 import { weeklySessionFields } from './records/weekly-session';
 
@@ -59,6 +64,11 @@ export * from './records/part';
 export * from './records/subject';
 export * from './records/tool';
 export * from './records/zone-day';
+export * from './records/scheme-field';
+export * from './records/underlay';
+export * from './records/decal-sheet';
+export * from './records/accepted-plan';
+export * from './records/route-edit';
 export { labFields } from './fields';
 
 /** Every kind of record a brief page may write, by its name in history. */
@@ -81,6 +91,11 @@ export const RECORDS = {
   subject: subjectFields,
   tool: toolFields,
   zone_day: zoneDayFields,
+  scheme_field: schemeFieldFields,
+  underlay: underlayFields,
+  decal_sheet: decalSheetFields,
+  accepted_plan: acceptedPlanFields,
+  route_edit: routeEditFields,
   colour_system: colourSystemFields,
   colour_code: colourCodeFields,
   code_relation: codeRelationFields,

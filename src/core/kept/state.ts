@@ -28,6 +28,14 @@ export interface BriefState {
   subjects: Kept<'subject'>[];
   /** Zones that are shown as on another day. */
   zoneDays: Kept<'zone_day'>[];
+  /** The scheme, from the first field laid to the last. */
+  fields: Kept<'scheme_field'>[];
+  /** Drawings under the views. */
+  underlays: Kept<'underlay'>[];
+  /** What the builder changed in the route, in that order. */
+  edits: Kept<'route_edit'>[];
+  /** The plan that was accepted; none where nobody did. */
+  plans: Kept<'accepted_plan'>[];
 }
 
 /** One line of the list of briefs. */
@@ -48,6 +56,7 @@ export interface ColourShelf {
   paints: Paint[];
   sets: PaintSet[];
   tools: Kept<'tool'>[];
+  decalSheets: Kept<'decal_sheet'>[];
 }
 
 /** "TK-G, C 417" - how a builder calls the machine. */
@@ -64,13 +73,16 @@ export const typeOf = (airframe: Pick<Kept<'airframe'>, 'type' | 'variant'>): st
 /** The outline that an airframe has with the options of its brief. */
 export const outlineSpecOf = (
   airframe: Fields<'airframe'>,
-  { options }: Pick<Fields<'brief'>, 'options'>,
+  { options, storesAt }: Pick<Fields<'brief'>, 'options' | 'storesAt'>,
 ): OutlineSpec => ({
   preset: airframe.preset,
   dimensions: airframe.dimensions,
   landing: options.landing,
   folded: options.wings === 'folded',
   swept: options.sweep === 'swept',
+  ...(options.stores !== 'none' && storesAt.length > 0 ? { stores: storesAt } : {}),
+  ...(airframe.profile ? { profile: airframe.profile } : {}),
+  ...(airframe.edges ? { edges: airframe.edges } : {}),
 });
 
 /** The outline of a brief with the zones of what else is modelled in it. */

@@ -97,6 +97,19 @@ export const OPTION_CHOICES = choices({
     said: (value) =>
       value === 'plain' ? 'plain coats' : value === 'pre-shaded' ? 'pre-shaded coats' : 'coats over a black base',
   },
+  chips: {
+    title: 'Chips',
+    choices: ['sponge on top', 'fluid beneath', 'none'],
+    usual: 'sponge on top',
+    said: (value) =>
+      value === 'none' ? 'no chips' : value === 'sponge on top' ? 'chips sponged on top' : 'chips over a fluid beneath',
+  },
+  decalGround: {
+    title: 'Ground of decals',
+    choices: ['gloss coat', 'straight on'],
+    usual: 'gloss coat',
+    said: (value) => (value === 'gloss coat' ? 'decals on a gloss coat' : 'decals straight on the colour'),
+  },
   weathering: {
     title: 'Weathering',
     choices: ['none', 'in service', 'neglected', 'derelict'],

@@ -16,6 +16,9 @@ export interface OverRule {
   says: string;
 }
 
+/** It spoils the work unless something is done. */
+export const isGrave = (verdict: Verdict): boolean => verdict === 'risk' || verdict === 'no';
+
 const ok: OverRule = { verdict: 'ok', says: 'may go over it once it may be recoated' };
 const cured: OverRule = { verdict: 'after cure', says: 'only over a fully cured coat' };
 

@@ -1,6 +1,4 @@
-import type { Outline } from '@/core/outline/outline';
-import { coveredWith } from '@/core/outline/zones';
-import type { Route, RouteStep } from './step';
+import { zonesOfStep, type Route, type RouteStep } from './step';
 
 /** What lies behind a step in the network. */
 
@@ -24,25 +22,17 @@ export function descendantsOf(route: Route, roots: readonly string[]): Set<strin
  * Steps that are done and no longer hold when one of them is done again: those behind it that lie on what it lies on, or that belong to the
  * same work apart.
  */
-export function doneAgainWith(route: Route, outline: Outline, done: ReadonlySet<string>, key: string): RouteStep[] {
+export function doneAgainWith(route: Route, done: ReadonlySet<string>, key: string): RouteStep[] {
   const first = route.steps.find((step) => step.key === key);
   if (!first) return [];
   const behind = descendantsOf(route, [key]);
-  const touched = zonesOf(first, outline);
+  const touched = new Set(zonesOfStep(first, route.covered));
   return route.steps.filter(
     (step) =>
       behind.has(step.key) &&
       done.has(step.key) &&
       ((step.lane === first.lane && step.lane !== 'Whole') ||
-        [...zonesOf(step, outline)].some((zone) => touched.has(zone)) ||
+        zonesOfStep(step, route.covered).some((zone) => touched.has(zone)) ||
         (touched.size === 0 && step.lane === first.lane)),
   );
-}
-
-/** The zones that a step works on: its own, or all that its coat covers. */
-function zonesOf({ zones, layer }: RouteStep, outline: Outline): Set<string> {
-  const covered = layer?.covers
-    ? outline.zones.filter(({ group }) => coveredWith(group) === layer.covers).map(({ key }) => key)
-    : [];
-  return new Set([...zones, ...covered]);
 }

@@ -100,6 +100,9 @@ export interface Evening {
   off: boolean;
 }
 
+/** All that the week would bring on a day, taken off: its hours say nothing. */
+export const takenOff = (onDay: Day): Evening => ({ onDay, startsAt: '00:00', minutes: 10, booth: false, off: true });
+
 export interface BenchSession extends Span {
   id: string;
   booth: boolean;

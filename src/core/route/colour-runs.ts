@@ -1,16 +1,24 @@
 import { WAY_FACTS, type Way } from '@/core/kit/applying';
 import { mainCoat } from '@/core/evidence/layers';
 import { spokenZones } from '@/core/outline/spoken';
-import { layOver } from '@/core/paint/chemistry';
-import { dryingOf, dryingTime, type Climate, type Coat } from '@/core/paint/drying';
+import { isGrave, layOver, type Chemistry } from '@/core/paint/chemistry';
+import { dryingOf, dryingTime, type Climate, type Coat, type DryingState } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
-import { counted } from '@/core/units/words';
+import { capital, counted } from '@/core/units/words';
 import type { Minutes } from '@/core/units/minutes';
 import { ASSUMED_CHEMISTRY, chemistryOf, coatOf, loadOf } from './call-coat';
 import type { RouteInput } from './route-input';
 import { TAPE } from './rules/cautions';
 import { GENERAL_COATS, type Lane } from './rules/rule';
-import { stepOf, type Insert, type RouteCall, type RouteLink, type RouteStep, type StepLayer } from './step';
+import {
+  stepOf,
+  type Insert,
+  type RouteCall,
+  type RouteLink,
+  type RouteMarking,
+  type RouteStep,
+  type StepLayer,
+} from './step';
 
 /** Runs of steps that the colours add: sprays, masks between them, older coats under them, painted markings over them. */
 
@@ -151,18 +159,56 @@ function sprayRun(spray: RouteStep, call: RouteCall, where: string, climate: Cli
   return run;
 }
 
+/** The step that zones without a ruled colour have all the same; null for none. */
+function openStep(
+  prefix: string,
+  lane: Lane,
+  zones: readonly string[],
+  { outline }: Pick<RouteInput, 'outline'>,
+): RouteStep | null {
+  if (zones.length === 0) return null;
+  const minutes = 15 + 5 * Math.min(6, zones.length);
+  return stepOf(
+    `open:${prefix}`,
+    `${capital(spokenZones(outline.zones, zones))}: colour open`,
+    'spray',
+    lane,
+    minutes,
+    {
+      booth: true,
+      open: true,
+      zones: [...zones],
+      layer: {
+        what: 'colour',
+        chemistry: ASSUMED_CHEMISTRY,
+        code: null,
+        paint: 'not decided',
+        coats: USUAL_COATS,
+        covers: null,
+      },
+      cautions: [SPRAYING[ASSUMED_CHEMISTRY].caution],
+      why: 'nothing is ruled: Evidence asks for it; planned as a water-based acrylic',
+    },
+  );
+}
+
+/** Colours of what is painted by itself, and what of it nobody has ruled yet. */
 export function simpleSprays(
   prefix: string,
   lane: Lane,
   calls: readonly RouteCall[],
+  open: readonly string[],
   minutes: Minutes,
-  { climate, outline }: RouteInput,
+  input: RouteInput,
 ): Insert {
+  const { climate, outline } = input;
+  const undecided = openStep(prefix, lane, open, input);
   const runs = lightToDark(calls).map((call) => {
     const where = spokenZones(outline.zones, call.zones);
     const spray = sprayStep(`${prefix}:${call.code}`, `${call.name || call.code} on ${where}`, lane, minutes, call);
     return sprayRun(spray, call, where, climate);
   });
+  if (undecided) runs.push({ steps: [undecided], links: [], first: undecided.key, last: undecided });
   return {
     steps: runs.flatMap(({ steps }) => steps),
     links: runs.flatMap(({ links }) => links),
@@ -175,10 +221,21 @@ export function simpleSprays(
   };
 }
 
-/** Light colours first: dark covers a mistake in light and not the reverse. Metallics last, over everything masked. */
-export function lightToDark<T extends Pick<RouteCall, 'lab' | 'paint' | 'code'>>(calls: readonly T[]): T[] {
-  const rank = (call: T) => (call.paint?.kind === 'metallic' ? -1 : (call.lab?.[0] ?? 50));
+/**
+ * Light colours first: dark covers a mistake in light and not the reverse. Metallics over large areas come before all, since everything is
+ * masked over them and nothing over what is masked; small metallics last.
+ */
+export function lightToDark<T extends Pick<RouteCall, 'lab' | 'paint' | 'code' | 'large'>>(calls: readonly T[]): T[] {
+  const rank = (call: T) => (call.paint?.kind === 'metallic' ? (call.large ? 101 : -1) : (call.lab?.[0] ?? 50));
   return [...calls].sort((a, b) => rank(b) - rank(a) || a.code.localeCompare(b.code));
+}
+
+/** Colours in the order that was chosen; those that it does not name come where they would have come, before the rest. */
+function asChosen<T extends { code: string }>(calls: readonly T[], order: readonly string[]): T[] {
+  const placeOf = (call: T) => order.indexOf(call.code);
+  const chosen = calls.filter((call) => placeOf(call) >= 0).sort((a, b) => placeOf(a) - placeOf(b));
+  const others = calls.filter((call) => placeOf(call) < 0);
+  return [...others, ...chosen];
 }
 
 /** Coats, patches and additions round the visible coat of a zone, in the order in which they came. */
@@ -193,7 +250,8 @@ function layerSteps({ layers, callFor, markings, outline }: RouteInput): LayerSt
   for (const { zone, layers: stack } of layers) {
     const main = mainCoat(stack);
     stack.forEach((layer, i) => {
-      if (i === main || layer.value === null) return;
+      // A temporary finish comes over the markings, when they are sealed.
+      if (i === main || layer.value === null || layer.kind === 'temporary') return;
       // What is a marking of its own has its own steps.
       if (markings.some((marking) => marking.title.toLowerCase() === layer.value!.toLowerCase())) return;
       const call = { ...callFor(layer.value), zones: [zone] };
@@ -213,22 +271,74 @@ function layerSteps({ layers, callFor, markings, outline }: RouteInput): LayerSt
   return steps;
 }
 
-/** Base coats over the airframe: each after the first is masked, once what is under the tape bears it. */
-export function camouflage(calls: readonly RouteCall[], input: RouteInput): Insert {
-  const { climate, markings, options, outline } = input;
+/** A call counts as a large area from this share of the painted skin on. */
+const LARGE_SHARE = 0.25;
+
+/** The calls with what is large among them told apart. */
+function withSize(calls: readonly RouteCall[], { outline }: Pick<RouteInput, 'outline'>): RouteCall[] {
+  const area = new Map(outline.zones.map(({ key, areaM2 }) => [key, areaM2]));
+  const areaOf = (zones: readonly string[]) => zones.reduce((sum, zone) => sum + (area.get(zone) ?? 0), 0);
+  const whole = areaOf([...new Set(calls.flatMap(({ zones }) => zones))]);
+  return calls.map((call) => {
+    const large = whole > 0 && areaOf(call.zones) >= LARGE_SHARE * whole;
+    const bare = large && call.paint?.kind === 'metallic' && !call.ground;
+    return { ...call, large, ...(bare ? { ground: GENERAL_COATS.black.title } : {}) };
+  });
+}
+
+/** Tape comes up while the paint still gives: from the end of the last coat, at the most, minutes. */
+export const MOST_TAPE: Record<Chemistry, Minutes> = {
+  WA: 4 * 60,
+  SA: 24 * 60,
+  AL: 12 * 60,
+  ML: 12 * 60,
+  EN: 48 * 60,
+  OI: 48 * 60,
+  EW: 48 * 60,
+};
+
+/** Tape off behind the last coat that was sprayed over it. */
+function unmaskAfter(last: RouteStep, key: string, what: string, zones: string[], climate: Climate) {
+  const coat = laid(last);
+  const step = stepOf(key, `Unmask ${what}, look along its edges`, 'unmask', last.lane, 10, {
+    zones,
+    why: 'while the paint still gives: tape drawn back flat over itself',
+  });
+  const link: RouteLink = {
+    from: last.key,
+    to: key,
+    minLag: Math.min(dryingTime(coat, 'touch', climate), MOST_TAPE[coat.chemistry]),
+    maxLag: MOST_TAPE[coat.chemistry],
+    why: 'tape comes off while the paint still gives',
+  };
+  return { step, link };
+}
+
+/** Base coats over the airframe: each after the first is masked, once what is under the tape bears it, and unmasked while it still gives. */
+export function camouflage(given: readonly RouteCall[], open: readonly string[], input: RouteInput): Insert {
+  const { climate, markings, options, outline, maskOrder = [], soft = [] } = input;
   const layers = layerSteps(input);
   const steps: RouteStep[] = [];
   const links: RouteLink[] = [];
-  const ordered = lightToDark(calls);
+  const ordered = asChosen(lightToDark(withSize(given, input)), maskOrder);
   /** Where the run of each call begins: at its mask, or at the first that is laid. */
   const begins = new Map<string, string>();
-  let runEnd: RouteStep | null = null;
+  /** What was laid last, and the step behind which the next begins: its tape is off. */
+  let end = null as { last: RouteStep; free: string } | null;
+  /** Begins something behind what was laid last, once that is so far dry. */
+  const behind = (to: string, state: DryingState, why: string, unmasked = 'unmasked') => {
+    if (!end) return;
+    const { last, free } = end;
+    links.push({ from: last.key, to, minLag: dryingTime(laid(last), state, climate), maxLag: null, why });
+    if (free !== last.key) links.push({ from: free, to, minLag: 0, maxLag: null, why: unmasked });
+  };
   for (const [i, call] of ordered.entries()) {
     const under = ordered[i - 1];
     const where = spokenZones(outline.zones, call.zones);
+    const name = call.name || call.code;
     const spray = sprayStep(
       `spray:${call.code}`,
-      `${WAY_FACTS[call.way ?? 'airbrush'].does} ${call.name || call.code} on ${where}`,
+      `${WAY_FACTS[call.way ?? 'airbrush'].does} ${name} on ${where}`,
       'Whole',
       20 + 5 * Math.min(6, call.zones.length),
       call,
@@ -239,52 +349,53 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
     links.push(...run.links);
     begins.set(call.code, run.first);
     const masking = MASKING[WAY_FACTS[call.way ?? 'airbrush'].masking];
-    if (under && masking) {
-      const mask = stepOf(
-        `mask:${call.code}`,
-        `${masking.does} ${call.name || call.code}`,
-        'mask',
-        'Whole',
-        masking.minutes,
-        { zones: call.zones, splittable: true, cautions: [TAPE] },
-      );
-      const before = `spray:${under.code}`;
-      links.push({
-        from: runEnd!.key,
-        to: mask.key,
-        minLag: dryingTime(laid(runEnd!), 'mask', climate),
-        maxLag: null,
-        why: `${under.name || under.code} may be masked`,
+    const isMasked = under !== undefined && masking !== null;
+    if (isMasked) {
+      const isSoft = call.zones.some((zone) => soft.includes(zone));
+      const mask = stepOf(`mask:${call.code}`, `${masking.does} ${name}`, 'mask', 'Whole', masking.minutes, {
+        zones: call.zones,
+        splittable: true,
+        cautions: [TAPE],
+        why: isSoft
+          ? 'ruled soft: masks raised on putty rolls, or freehand close up; the line drawn lightly first'
+          : 'the line drawn lightly first, its edge sealed with the colour under it or clear',
       });
+      behind(mask.key, 'mask', `${under.name || under.code} may be masked`);
       links.push({ from: mask.key, to: run.first, minLag: 0, maxLag: null, why: 'masked first' });
       const rule = layOver(chemistryOf(call), chemistryOf(under));
       if (rule.verdict !== 'ok') {
         links.push({
-          from: before,
+          from: `spray:${under.code}`,
           to: spray.key,
           minLag: dryingTime(laidBy(under), 'cure', climate),
           maxLag: null,
           why: rule.says,
         });
-        if (rule.verdict === 'risk' || rule.verdict === 'no')
+        if (isGrave(rule.verdict))
           spray.cautions = [...spray.cautions, `Over ${under.name || under.code}: ${rule.says}.`];
       }
       steps.push(mask);
       begins.set(call.code, mask.key);
-    } else if (runEnd) {
-      links.push({
-        from: runEnd.key,
-        to: run.first,
-        minLag: dryingTime(laid(runEnd), 'handle', climate),
-        maxLag: null,
-        why: `${under!.name || under!.code} may be touched`,
-      });
+    } else if (under) {
+      behind(run.first, 'handle', `${under.name || under.code} may be touched`);
     } else {
       const rule = layOver(chemistryOf(call), GENERAL_COATS.primer.chemistry);
       if (rule.verdict !== 'ok') spray.cautions = [...spray.cautions, `Over the primer: ${rule.says}.`];
     }
     steps.push(...run.steps);
-    runEnd = run.last;
+    end = { last: run.last, free: run.last.key };
+    if (isMasked) {
+      const { step, link } = unmaskAfter(run.last, `unmask:${call.code}`, name, call.zones, climate);
+      steps.push(step);
+      links.push(link);
+      end.free = step.key;
+    }
+  }
+  const undecided = openStep('outside', 'Whole', open, input);
+  if (undecided) {
+    behind(undecided.key, 'mask', 'what is painted already bears tape');
+    steps.push(undecided);
+    end = { last: undecided, free: undecided.key };
   }
   const firstMain = steps[0]?.key ?? null;
   layers.under.forEach((step, i) => {
@@ -295,63 +406,101 @@ export function camouflage(calls: readonly RouteCall[], input: RouteInput): Inse
     if (to) links.push(overCoat(step, to, climate));
   });
   steps.unshift(...layers.under);
-  let endKey = runEnd?.key ?? null;
-  const last: Coat = runEnd ? laid(runEnd) : { chemistry: ASSUMED_CHEMISTRY };
   for (const step of layers.over) {
     const below = steps.findLast((other) => other.layer && other.zones.includes(step.zones[0]!)) ?? steps.at(-1);
     if (below) links.push(overCoat(below, step.key, climate));
-    if (endKey && below?.key !== endKey)
-      links.push({ from: endKey, to: step.key, minLag: 0, maxLag: null, why: 'the finished coats first' });
+    if (end && below?.key !== end.free)
+      links.push({ from: end.free, to: step.key, minLag: 0, maxLag: null, why: 'the finished coats first' });
     steps.push(step);
-    endKey = step.key;
+    end = { last: step, free: step.key };
   }
   // Painted markings go over the camouflage before anything is sealed.
   for (const marking of markings.filter((m) => m.method === 'mask')) {
-    const mask = stepOf(`marking-mask:${marking.id}`, `Mask ${marking.title}`, 'mask', 'Whole', 40, {
-      zones: [marking.zone],
-      splittable: true,
-      cautions: [TAPE],
-    });
-    const spray = stepOf(
-      `marking-spray:${marking.id}`,
-      `Spray ${marking.title}, white ground first`,
-      'spray',
-      'Whole',
-      25,
-      {
-        zones: [marking.zone],
-        layer: markingLayer('marking', marking.title),
-        load: {
-          id: `marking-${marking.id}`,
-          title: marking.title,
-          chemistry: ASSUMED_CHEMISTRY,
-          kind: 'solid',
-          lightness: 75,
-        },
-        cautions: [SPRAYING[ASSUMED_CHEMISTRY].caution],
-        why: 'spray square to the surface; seal the mask edges with the ground colour',
-      },
-    );
-    if (endKey)
-      links.push({
-        from: endKey,
-        to: mask.key,
-        minLag: dryingTime(last, 'mask', climate),
-        maxLag: null,
-        why: 'what is under the mask bears tape',
-      });
-    links.push({ from: mask.key, to: spray.key, minLag: 0, maxLag: null, why: 'masked first' });
-    steps.push(mask, spray);
-    endKey = spray.key;
+    const run = paintedMarking(marking, climate);
+    behind(run.first, 'mask', 'what is under the mask bears tape', 'one after the other');
+    links.push(...run.links);
+    steps.push(...run.steps);
+    end = { last: run.last, free: run.free };
   }
   return {
     steps,
     links,
     first: [...layers.under.map((step) => step.key), ...(firstMain ? [firstMain] : steps[0] ? [steps[0].key] : [])],
-    last: endKey
-      ? [{ key: endKey, wait: dryingTime(last, 'recoat', climate), why: 'unmask while the paint still gives' }]
+    last: end
+      ? [
+          {
+            key: end.last.key,
+            wait: dryingTime(laid(end.last), 'handle', climate),
+            why: 'the colours may be handled',
+          },
+          ...(end.free === end.last.key ? [] : [{ key: end.free, wait: 0, why: 'unmasked' }]),
+        ]
       : [],
   };
+}
+
+/** Colour that hides badly over anything dark: a white ground goes under it. */
+const needsWhite = ({ lab }: RouteCall): boolean => lab !== null && lab[0] > 30 && Math.hypot(lab[1], lab[2]) > 25;
+
+/** A marking that is masked and sprayed: its ground, its colours from light to dark, and the tape off. */
+function paintedMarking(marking: RouteMarking, climate: Climate) {
+  const { id, title, zone, calls = [] } = marking;
+  const zones = [zone];
+  const links: RouteLink[] = [];
+  const then = (from: RouteStep, to: RouteStep, minLag: Minutes, why: string) =>
+    links.push({ from: from.key, to: to.key, minLag, maxLag: null, why });
+  const mask = stepOf(`marking-mask:${id}`, `Mask ${title}, all layers laid once to register`, 'mask', 'Whole', 40, {
+    zones,
+    splittable: true,
+    cautions: [TAPE],
+    why: 'the edges sealed with the colour under them or clear',
+  });
+  const steps = [mask];
+  if (calls.some(needsWhite)) {
+    const ground = stepOf(`marking-ground:${id}`, `Lay the white ground of ${title}`, 'spray', 'Whole', 15, {
+      zones,
+      layer: { ...markingLayer('marking', 'White ground'), what: 'undercoat' },
+      load: {
+        id: 'ground White',
+        title: 'White ground',
+        chemistry: ASSUMED_CHEMISTRY,
+        kind: 'solid',
+        lightness: 96,
+      },
+      cautions: [SPRAYING[ASSUMED_CHEMISTRY].caution],
+      why: 'its colours hide badly over what is under them',
+    });
+    then(mask, ground, 0, 'masked first');
+    steps.push(ground);
+  }
+  const colours: (RouteCall | null)[] = calls.length > 0 ? lightToDark(calls) : [null];
+  colours.forEach((call, i) => {
+    const chemistry = call ? chemistryOf(call) : ASSUMED_CHEMISTRY;
+    const name = call ? call.name || call.code : '';
+    const spray = stepOf(
+      i === 0 ? `marking-spray:${id}` : `marking-spray:${id}:${call!.code}`,
+      `Spray ${title}${name ? `: ${name}` : ''}`,
+      'spray',
+      'Whole',
+      15,
+      {
+        zones,
+        code: call?.code ?? null,
+        layer: { ...markingLayer('marking', title), ...(call ? { ...coatOf(call), code: call.code } : {}) },
+        load: call
+          ? loadOf(call)
+          : { id: `marking-${id}`, title, chemistry: ASSUMED_CHEMISTRY, kind: 'solid', lightness: 75 },
+        cautions: [SPRAYING[chemistry].caution],
+        why: 'square to the surface, thin',
+      },
+    );
+    const before = steps.at(-1)!;
+    then(before, spray, before.layer ? dryingTime(laid(before), 'recoat', climate) : 0, 'light before dark');
+    steps.push(spray);
+  });
+  const last = steps.at(-1)!;
+  const { step, link } = unmaskAfter(last, `marking-unmask:${id}`, title, zones, climate);
+  return { steps: [...steps, step], links: [...links, link], first: mask.key, last, free: step.key };
 }
 
 const overCoat = (below: RouteStep, to: string, climate: Climate): RouteLink => ({

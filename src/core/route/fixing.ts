@@ -1,6 +1,7 @@
 import { MARKING_ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { APART, type Zone } from '@/core/outline/zones';
 import { rulesAfter } from './rules';
+import { SECTIONS } from './rules/weathering';
 import type { Route, RouteStep } from './step';
 
 /** Where a zone lies, as far as the order of work is concerned. */
@@ -54,7 +55,7 @@ const FIXED_BY: Partial<Record<Aspect, { steps: (place: Place) => readonly strin
         ? ['chip-interior', 'wash-interior']
         : place === 'apart'
           ? ['weather-gear']
-          : ['streaks', 'exhaust', 'chips', 'wash'],
+          : ['streaks', 'exhaust', 'chips', ...SECTIONS.map(([key]) => `wash:${key}`)],
     reason: 'weathering follows what was seen',
   },
 };
@@ -64,7 +65,8 @@ const isMarking = (step: RouteStep) => step.key.startsWith('marking');
 
 /** The steps that fix the answer for an aspect of a zone: that lay it, cover it or build it in. */
 export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] {
-  const here = route.steps.filter((step) => step.zones.includes(zone.key));
+  // A step that waits for the answer itself does not fix it: what is painted there first does.
+  const here = route.steps.filter((step) => step.zones.includes(zone.key) && !step.open);
   // What stands beside the machine has no place in the rules: its own steps settle it.
   if (zone.group === 'subject') return aspect === 'colour' ? here.filter((step) => step.booth) : here;
   const fixed = FIXED_BY[aspect];
@@ -89,10 +91,10 @@ export function needingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, as
 }
 
 const PREFIXES: Record<string, readonly string[]> = {
-  interior: ['interior:'],
-  bays: ['bay:'],
-  parts: ['part:'],
-  colours: ['spray:', 'mask:', 'layer:'],
+  interior: ['interior:', 'open:interior'],
+  bays: ['bay:', 'open:bay'],
+  parts: ['part:', 'open:part'],
+  colours: ['spray:', 'mask:', 'layer:', 'open:outside'],
   markings: ['marking'],
 };
 

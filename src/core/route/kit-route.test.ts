@@ -98,7 +98,7 @@ describe('what an option adds to the route and takes from it', () => {
     ['a base', { stand: 'a base' }, ['base-ground', 'mount'], []],
     ['plain coats', { tonal: 'plain' }, [], ['shade']],
     ['a black base', { tonal: 'black base' }, ['black-base'], ['shade']],
-    ['no weathering', { weathering: 'none' }, [], ['wash', 'wipe', 'chips', 'dust']],
+    ['no weathering', { weathering: 'none' }, [], ['wash:upper', 'wipe:port', 'matt-for-oils', 'chips', 'dust']],
     ['neglected', { weathering: 'neglected' }, ['neglect'], []],
     ['derelict paint', { weathering: 'derelict' }, ['neglect', 'derelict'], []],
   ];

@@ -1,6 +1,10 @@
 import { waitFor, type Climate } from '@/core/paint/drying';
+import { counted } from '@/core/units/words';
 import { markingLayer } from './colour-runs';
 import { stepOf, type Insert, type RouteLink, type RouteMarking, type RouteStep } from './step';
+
+/** To lay out water, fluids and brushes; then for each piece. */
+const MINUTES = { begin: 5, decal: 8, stencil: 2.5, byHand: 25 };
 
 /** Markings that go on after the seal's ground: decals, brush and pen, one after the other. */
 export function appliedMarkings(markings: readonly RouteMarking[], climate: Climate): Insert {
@@ -9,13 +13,16 @@ export function appliedMarkings(markings: readonly RouteMarking[], climate: Clim
   const links: RouteLink[] = [];
   for (const marking of markings.filter((m) => m.method !== 'mask')) {
     const byHand = marking.method === 'brush' || marking.method === 'pen';
+    const { pieces = 1, isStencil = false } = marking;
+    const each = byHand ? MINUTES.byHand : isStencil ? MINUTES.stencil : MINUTES.decal;
     const step = stepOf(
       `marking:${marking.id}`,
-      `${byHand ? 'Paint' : 'Place'} ${marking.title}`,
+      `${byHand ? 'Paint' : 'Place'} ${marking.title}${pieces > 1 ? `, ${pieces} of them` : ''}`,
       byHand ? 'brush' : 'decal',
       'Whole',
-      byHand ? 40 : 25,
+      Math.round(MINUTES.begin + pieces * each),
       {
+        minutesFrom: `${MINUTES.begin} min to begin, ${each} min for each of ${counted(pieces, 'piece')}`,
         layer: markingLayer(byHand ? 'marking' : 'decal', marking.title),
         zones: [marking.zone],
         why: marking.method === 'own decal' ? 'print spares' : '',

@@ -3,13 +3,22 @@ import { dryingTime, waitFor, type Climate, type Coat } from '@/core/paint/dryin
 import type { PaintKind } from '@/core/paint/catalogue';
 import { RULES, rulesAfter } from './rules';
 import { GENERAL_COATS, type After, type Build, type StepRule } from './rules/rule';
-import { stepOf, type Addition, type Insert, type Load, type Route, type RouteLink, type RouteStep } from './step';
+import {
+  layerOfCoat,
+  stepOf,
+  type Addition,
+  type Insert,
+  type Load,
+  type Route,
+  type RouteLink,
+  type RouteStep,
+} from './step';
 
 /** General coats that go through the airbrush. */
 const SPRAYED: ReadonlySet<PaintKind> = new Set(['solid', 'clear']);
 
-const applies = ({ where = {}, on = {}, when }: StepRule, build: Build): boolean =>
-  among(where, build.options) && among(on, build.machine) && (!when || when(build));
+const applies = ({ where = {}, on = {}, when, at }: StepRule, build: Build): boolean =>
+  among(where, build.options) && among(on, build.machine) && (!when || when(build)) && (!at || build.zones.some(at));
 
 /** Where everything ends that nothing else waits for. */
 const LAST = ['last-look'];
@@ -17,6 +26,7 @@ const LAST = ['last-look'];
 /** Applies the fixed rules and lets the colour runs in at their joints. Waits follow what was laid and the bench's climate. */
 export class NetworkBuilder {
   private readonly active: Map<string, StepRule>;
+  private readonly zones: Build['zones'];
   private readonly inserts = new Map<string, Insert>();
   private readonly additions = new Map<string, Addition>();
 
@@ -24,8 +34,10 @@ export class NetworkBuilder {
   constructor(
     build: Build,
     private readonly climate: Climate,
+    private readonly covered: Route['covered'],
     private readonly left: readonly string[] = [],
   ) {
+    this.zones = build.zones;
     this.active = new Map(
       RULES.filter((rule) => applies(rule, build) && !left.includes(rule.key)).map((rule) => [rule.key, rule]),
     );
@@ -64,7 +76,7 @@ export class NetworkBuilder {
       for (const to of targets.length > 0 ? targets : LAST)
         add({ from: step.key, to, minLag: this.waitBehind(step), maxLag: null, why: 'first things first' });
     }
-    return { steps, links: [...links.values()] };
+    return { steps, links: [...links.values()], covered: this.covered, sleeping: [] };
   }
 
   /** The steps at which something named by the rules begins: of what does not apply, those of what follows it. */
@@ -85,22 +97,13 @@ export class NetworkBuilder {
 
   private stepOf(rule: StepRule): RouteStep {
     const coat = rule.lays ? GENERAL_COATS[rule.lays] : null;
-    const load: Load | null = coat && SPRAYED.has(coat.kind) ? coat : null;
+    const load: Load | null = coat && rule.kind !== 'brush' && SPRAYED.has(coat.kind) ? coat : null;
+    const zones = rule.at ? this.zones.filter(rule.at).map(({ key }) => key) : [];
     return stepOf(rule.key, rule.title, rule.kind, rule.lane, rule.minutes, {
       splittable: rule.splittable ?? false,
       load,
-      layer:
-        coat && rule.covers
-          ? {
-              what: coat.what,
-              chemistry: coat.chemistry,
-              dries: coat.dries,
-              code: null,
-              paint: coat.title,
-              coats: 1,
-              covers: rule.covers,
-            }
-          : null,
+      layer: coat && (rule.covers || rule.at) ? layerOfCoat(coat, rule.covers) : null,
+      zones,
       gate: rule.gate ?? null,
       cautions: rule.caution ? [rule.caution] : [],
       why: rule.why ?? '',

@@ -1,6 +1,6 @@
 import type { PartJob } from '@/core/kit/part-work';
 import type { Outline } from '@/core/outline/outline';
-import { coveredWith } from '@/core/outline/zones';
+import { APART } from '@/core/outline/zones';
 import { BLADE, CA, DUST, EDGES, SOLVENT } from './rules/cautions';
 import { SPRAYING } from '@/core/paint/spraying';
 import { loadOf } from './call-coat';
@@ -46,6 +46,6 @@ function laneOf(zone: Outline['zones'][number] | null): Lane {
   if (!zone) return 'Whole';
   if (zone.group === 'interior') return 'Cockpit';
   if (zone.group === 'wings' || zone.group === 'bays') return 'Wings';
-  if (coveredWith(zone.group) === null) return 'Gear, stores';
+  if (APART.has(zone.group)) return 'Gear, stores';
   return zone.group === 'fuselage' || zone.group === 'engines' ? 'Fuselage' : 'Whole';
 }

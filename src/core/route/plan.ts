@@ -11,7 +11,7 @@ import {
 import { cleanOutTable } from './cleanout';
 import type { Route, RouteStep } from './step';
 import type { PlanLink, PlanProblem } from './schedule/problem';
-import { schedule, type Aims } from './schedule/schedule';
+import { schedule, type Aims, type NoPlan, type Plan } from './schedule/schedule';
 import type { Holding, Infeasible } from './schedule/explain';
 
 /** Work that the log says is done. */
@@ -80,16 +80,29 @@ function firstDay(startOn: Day, today: Day): Day {
   return startOn < furthest ? furthest : startOn;
 }
 
-/** Schedules what is not done yet from now on. Effort is the number of step placements that the search may spend. */
-export function planRoute(route: Route, done: readonly DoneStep[], settings: PlanSettings, effort?: number): RoutePlan {
-  const { timeZone, weekly, nowUtc } = settings;
+/** A route with its calendar as the scheduler knows it, and the way back from elapsed minutes to days and clocks. */
+export interface PlanFrame {
+  origin: string;
+  sessions: BenchSession[];
+  now: number;
+  problem: PlanProblem;
+  aims: Aims;
+  local: (minutes: number) => string;
+}
+
+/** What of a route is still to be scheduled, from now on. */
+export function planFrame(
+  route: Pick<Route, 'steps' | 'links'>,
+  done: readonly DoneStep[],
+  { timeZone, weekly, nowUtc, startOn, evenings }: PlanSettings,
+): PlanFrame {
   const today = localDay(nowUtc, timeZone);
-  const first = firstDay(settings.startOn, today);
+  const first = firstDay(startOn, today);
   const origin = midnightUtc(first, timeZone);
   const elapsed = (instant: string) => Math.round((Date.parse(instant) - Date.parse(origin)) / 60_000);
   const now = Math.max(elapsed(nowUtc), 0);
   const weeksPast = Math.ceil(now / (7 * 24 * 60)) + 1;
-  const sessions = benchSessions(weekly, first, weeksPast + WEEKS, timeZone, origin, settings.evenings);
+  const sessions = benchSessions(weekly, first, weeksPast + WEEKS, timeZone, origin, evenings);
 
   const keys = new Set(route.steps.map((step) => step.key));
   const known = [
@@ -103,33 +116,61 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
   const loads = [
     ...new Map(route.steps.flatMap((step) => (step.load ? [[step.load.id, step.load] as const] : []))).values(),
   ];
-  const problem: PlanProblem = {
-    windows: sessions,
-    boothWindows: sessions.filter((session) => session.booth),
-    steps: route.steps.map((step) => ({
-      id: step.key,
-      title: step.title,
-      minutes: step.minutes,
-      splittable: step.splittable,
-      colour: step.load?.id ?? null,
-      needsBooth: step.booth,
-      notBefore: step.notBefore ? elapsed(midnightUtc(step.notBefore, timeZone)) : null,
-    })),
-    links: route.links,
-    airbrush: { initial: 'clean', resetEachWindow: true, cleanOut: cleanOutTable(loads) },
-    now,
-    actuals,
-  };
   const local = (minutes: number) => elapsedToLocal(minutes, timeZone, origin);
-  const aims: Aims = (finish, loadCount, sessionCount) => [
-    Number(local(finish).slice(0, 10).replaceAll('-', '')),
-    loadCount,
-    sessionCount,
-    finish,
-  ];
-  const { plan, broken } = planAllTheSame(problem, aims, effort);
+  return {
+    origin,
+    sessions,
+    now,
+    local,
+    problem: {
+      windows: sessions,
+      boothWindows: sessions.filter((session) => session.booth),
+      steps: route.steps.map((step) => ({
+        id: step.key,
+        title: step.title,
+        minutes: step.minutes,
+        splittable: step.splittable,
+        colour: step.load?.id ?? null,
+        needsBooth: step.booth,
+        notBefore: step.notBefore ? elapsed(midnightUtc(step.notBefore, timeZone)) : null,
+      })),
+      links: route.links,
+      airbrush: { initial: 'clean', resetEachWindow: true, cleanOut: cleanOutTable(loads) },
+      now,
+      actuals,
+    },
+    // Before fewer sessions comes an earlier end: who waits with everything until the last evening has no room for a mishap.
+    aims: (finish, loadCount, sessionCount) => [
+      Number(local(finish).slice(0, 10).replaceAll('-', '')),
+      loadCount,
+      finish,
+      sessionCount,
+    ],
+  };
+}
+
+/** Schedules what is not done yet from now on. Effort is the number of step placements that the search may spend. */
+export function planRoute(
+  route: Pick<Route, 'steps' | 'links'>,
+  done: readonly DoneStep[],
+  settings: PlanSettings,
+  effort?: number,
+): RoutePlan {
+  const frame = planFrame(route, done, settings);
+  const { plan, broken } = planAllTheSame(frame.problem, frame.aims, effort);
+  return planAsLaid(route, frame, plan, broken, settings.timeZone);
+}
+
+/** What the scheduler answered, as the plan of a route. */
+export function planAsLaid(
+  route: Pick<Route, 'steps' | 'links'>,
+  { origin, sessions, now, problem, local }: PlanFrame,
+  plan: Plan | NoPlan,
+  broken: readonly PlanLink[],
+  timeZone: string,
+): RoutePlan {
   const byKey = new Map(route.steps.map((step) => [step.key, step]));
-  const isDone = new Set(actuals.map((actual) => actual.id));
+  const isDone = new Set(problem.actuals.map((actual) => actual.id));
   const laid = plan.feasible ? plan.steps : plan.partial;
   const work = laid
     .map(({ id, segments }): PlannedWork => ({
@@ -139,8 +180,7 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
       done: isDone.has(id),
       start: local(segments[0]![0]),
       end: local(segments.at(-1)![1]),
-      session:
-        sessions.find((session) => session.start <= segments[0]![0] && segments[0]![0] < session.end)?.id ?? null,
+      session: sessionAt(sessions, segments[0]![0]),
     }))
     .sort((a, b) => a.segments[0]![0] - b.segments[0]![0]);
   return {
@@ -159,14 +199,18 @@ export function planRoute(route: Route, done: readonly DoneStep[], settings: Pla
       .map(({ from, to, maxLag }) => ({
         done: byKey.get(from)!,
         late: byKey.get(to)!,
-        until: local(actuals.find(({ id }) => id === from)!.end + maxLag!),
+        until: local(problem.actuals.find(({ id }) => id === from)!.end + maxLag!),
       })),
   };
 }
 
+/** The session that a moment lies in; null for none. */
+export const sessionAt = (sessions: readonly BenchSession[], at: number): string | null =>
+  sessions.find((session) => session.start <= at && at < session.end)?.id ?? null;
+
 /** Parts that arrive only behind the last session that is laid out. */
 function tooFarAhead(
-  { steps }: Route,
+  { steps }: Pick<Route, 'steps'>,
   sessions: readonly BenchSession[],
   origin: string,
   timeZone: string,
@@ -186,7 +230,7 @@ function tooFarAhead(
  * What is done outside of the sessions may start a greatest wait that no session keeps. That is told, and the rest is planned as if it had
  * been kept: one early entry in the log is no reason to lose every date.
  */
-function planAllTheSame(
+export function planAllTheSame(
   given: PlanProblem,
   aims: Aims,
   effort?: number,

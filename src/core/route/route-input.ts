@@ -4,6 +4,8 @@ import type { Outline } from '@/core/outline/outline';
 import type { Climate } from '@/core/paint/drying';
 import type { PartJob } from '@/core/kit/part-work';
 import type { StoreAt } from '@/core/kit/stores';
+import type { RouteEdit } from './edits';
+import type { TakenRemedy } from './guard';
 import type { RouteCall, RouteMarking } from './step';
 import type { StructureRuling } from './structure-runs';
 import type { RouteSubject } from './subject-runs';
@@ -14,16 +16,26 @@ export interface RouteInput {
   options: Options;
   climate: Climate;
   calls: readonly RouteCall[];
+  /** Colours in the order of spraying that was chosen; light before dark where nobody chose. */
+  maskOrder?: readonly string[];
   markings: readonly RouteMarking[];
+  /** Zones whose boundaries are ruled soft. */
+  soft?: readonly string[];
   /** Zones on which older coats or patches show, bottom to top. */
   layers: readonly { zone: string; layers: readonly Layer[] }[];
   /** What the parts of the kit make to do. */
   parts?: readonly PartJob[];
   storesAt?: readonly StoreAt[];
+  /** What the nose takes, in words. */
+  noseWeight?: string;
   structure?: readonly StructureRuling[];
   subjects?: readonly RouteSubject[];
+  /** What the builder does where one layer attacks another. */
+  remedies?: readonly TakenRemedy[];
   /** Rules that the builder leaves out. */
   leftOut?: readonly string[];
+  /** What the builder changed in the route of the rules. */
+  edits?: readonly RouteEdit[];
   /** Of the steps that parts are wanted before, those that are done. */
   done?: readonly string[];
   /** A colour that no zone is ruled to wear, for a coat under or over another. */

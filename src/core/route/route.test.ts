@@ -135,7 +135,8 @@ describe('the route of a build', () => {
     const plain = buildRoute(
       input({ options: { weathering: 'none', tonal: 'plain', gear: 'up', stand: 'a rod', stores: 'tanks' } }),
     ).steps.map((step) => step.key);
-    for (const gone of ['wash', 'wipe', 'shade', 'fit-gear', 'nose-weight']) expect(plain).not.toContain(gone);
+    for (const gone of ['wash:upper', 'wipe:upper', 'shade', 'fit-gear', 'nose-weight'])
+      expect(plain).not.toContain(gone);
     for (const there of ['rod-socket', 'build-stores', 'drill-wings', 'mount']) expect(plain).toContain(there);
     const mount = buildRoute(input({ options: { weathering: 'none' } }));
     expect(follows(mount, 'seal', 'matt')).toBe(true);
@@ -167,7 +168,7 @@ describe('the route of a build', () => {
   });
   test('without any call there is still a whole route', () => {
     const bare = buildRoute(input({ calls: [], markings: [] }));
-    expect(follows(bare, 'gate:colour', 'unmask')).toBe(true);
+    expect(follows(bare, 'gate:colour', 'look-over')).toBe(true);
     expect(follows(bare, 'prime-interior', 'gate:fuselage')).toBe(true);
   });
 
@@ -177,6 +178,61 @@ describe('the route of a build', () => {
     const plan = planRoute(made, [], settings, 200);
     expect(plan.because).toEqual([]);
     expect(plan.work.at(-1)!.key).toBe('last-look');
+  });
+});
+
+describe('how markings go on', () => {
+  const marked = (over: object) =>
+    buildRoute(
+      input({ markings: [{ id: 'm', title: 'No step', zone: 'wing-upper-inner-port', method: 'decal', ...over }] }),
+    );
+  const stepIn = (route: ReturnType<typeof marked>) => route.steps.find(({ key }) => key === 'marking:m')!;
+  test('many pieces take longer than one, and the step says how many', () => {
+    expect(stepIn(marked({ pieces: 12 })).minutes).toBeGreaterThan(stepIn(marked({})).minutes);
+    expect(stepIn(marked({ pieces: 12 })).title).toBe('Place No step, 12 of them');
+  });
+  test('stencils that are listed need no general step for stencils; they are softened and cleaned like the rest', () => {
+    const has = (route: ReturnType<typeof marked>) => route.steps.some(({ key }) => key === 'stencils');
+    expect(has(marked({}))).toBe(true);
+    const listed = marked({ isStencil: true, pieces: 40 });
+    expect(has(listed)).toBe(false);
+    expect(follows(listed, 'marking:m', 'soften')).toBe(true);
+    expect(follows(listed, 'soften', 'seal')).toBe(true);
+  });
+  test('a masked marking is sprayed from light to dark over a white ground where its colours hide badly', () => {
+    const call = (code: string, lab: [number, number, number]) => ({
+      code,
+      name: code,
+      zones: ['wing-upper-inner-port'],
+      lab,
+      coats: 2,
+      paint: null,
+    });
+    const route = marked({ method: 'mask', calls: [call('red', [40, 55, 35]), call('cream', [90, 1, 12])] });
+    const order = ['marking-mask:m', 'marking-ground:m', 'marking-spray:m', 'marking-spray:m:red', 'marking-unmask:m'];
+    order.slice(1).forEach((key, i) => expect([key, follows(route, order[i]!, key)]).toEqual([key, true]));
+    expect(route.steps.find(({ key }) => key === 'marking-spray:m')!.code).toBe('cream');
+    const plain = marked({ method: 'mask', calls: [call('black', [12, 0, 0])] });
+    expect(plain.steps.some(({ key }) => key === 'marking-ground:m')).toBe(false);
+  });
+  test('large metal comes before all other colours, over gloss black; small metal last', () => {
+    const metal = (zones: string[]) => ({
+      ...CALLS[0]!,
+      code: 'M 1',
+      zones,
+      lab: [70, 0, 0] as [number, number, number],
+      paint: { id: 'm', label: 'metal', chemistry: 'ML' as const, kind: 'metallic' as const, finish: 'satin' as const },
+    });
+    const outside = CALLS.map((one) => ({ ...one, zones: ['fin-port'] }));
+    const wings = ['wing-lower-port', 'wing-lower-starboard', 'wing-upper-inner-port', 'wing-upper-inner-starboard'];
+    const large = buildRoute(input({ calls: [...outside, metal(wings)] }));
+    expect(follows(large, 'spray:M 1', `spray:${CALLS[0]!.code}`)).toBe(true);
+    expect(large.steps.find(({ key }) => key === 'spray:M 1:ground')!.layer).toMatchObject({ what: 'undercoat' });
+    const small = buildRoute(
+      input({ calls: [...CALLS.map((one) => ({ ...one, zones: wings })), metal(['fin-starboard'])] }),
+    );
+    expect(follows(small, `spray:${CALLS[0]!.code}`, 'spray:M 1')).toBe(true);
+    expect(small.steps.some(({ key }) => key === 'spray:M 1:ground')).toBe(false);
   });
 });
 
@@ -212,7 +268,7 @@ describe('how a colour is laid', () => {
     const wait = route.links.find(({ from, to }) => from === 'spray:TCS 31' && to === 'spray:TCS 31:filter')!;
     expect(wait.minLag).toBe(30);
     expect(route.steps.find(({ key }) => key === 'spray:TCS 31:filter')!.title).toMatch(/5 % Hask 9/);
-    expect(follows(route, 'spray:TCS 31:filter', 'unmask')).toBe(true);
+    expect(follows(route, 'spray:TCS 31:filter', 'look-over')).toBe(true);
   });
   test('more coats take longer, and the step says why', () => {
     const minutes = (coats: number) => laid({ coats }).steps.find(({ key }) => key === 'spray:TCS 31')!;

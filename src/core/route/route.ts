@@ -1,68 +1,85 @@
 import { isSeen } from '@/core/kit/seen';
+import { PRINTED } from '@/core/markings/kinds';
 import { machineOf } from '@/core/outline/presets';
-import { APART, INSIDE } from '@/core/outline/zones';
+import { coveredWith, COVERS, type Cover } from '@/core/outline/zones';
 import { partAdditions } from './part-runs';
 import { storeAdditions } from './store-runs';
 import { structureAdditions } from './structure-runs';
 import { subjectAdditions } from './subject-runs';
 import { camouflage, simpleSprays } from './colour-runs';
 import { appliedMarkings } from './marking-runs';
+import { temporaryAdditions, temporaryCoats } from './temporary-runs';
+import { withDrying } from './drying-links';
+import { withEdits } from './edits';
 import { NetworkBuilder } from './network-builder';
+import { withRemedies } from './remedies';
 import type { RouteInput } from './route-input';
 import type { Build } from './rules/rule';
-import type { Route } from './step';
+import type { Route, RouteCall } from './step';
 
 /** Steps, links and gates by the rules, from options, zones, calls, chosen paints and markings. Deterministic. */
 export function buildRoute(input: RouteInput): Route {
-  const groupOf = new Map(input.outline.zones.map((zone) => [zone.key, zone.group]));
+  const known = new Set(input.outline.zones.map(({ key }) => key));
   const build: Build = {
     options: input.options,
     machine: machineOf(input.outline.spec.preset),
-    has: (zone) => groupOf.has(zone),
+    has: (zone) => known.has(zone),
+    // What nobody will see is not painted.
+    zones: input.outline.zones.filter((zone) => isSeen(zone, input.options)),
   };
-  const hidden = new Set(input.outline.zones.filter((zone) => !isSeen(zone, input.options)).map(({ key }) => key));
-  const network = new NetworkBuilder(build, input.climate, input.leftOut);
-  const pick = (wanted: (zone: string) => boolean) =>
-    input.calls.flatMap((call) => {
-      // What nobody will see is not painted.
-      const matching = call.zones.filter((zone) => wanted(zone) && !hidden.has(zone));
-      return matching.length > 0 ? [{ ...call, zones: matching }] : [];
-    });
-  const within = (zone: string, group: 'interior' | 'bays') => groupOf.get(zone) === group;
-  const apart = (zone: string) => APART.has(groupOf.get(zone)!) && groupOf.get(zone) !== 'subject';
-  network.splice(
-    'interior',
-    simpleSprays(
-      'interior',
-      'Cockpit',
-      pick((zone) => within(zone, 'interior')),
-      20,
-      input,
-    ),
-  );
-  network.splice(
-    'bays',
-    simpleSprays(
-      'bay',
-      'Wings',
-      pick((zone) => within(zone, 'bays')),
-      20,
-      input,
-    ),
-  );
-  network.splice('parts', simpleSprays('part', 'Gear, stores', pick(apart), 15, input));
-  const outside = pick((zone) => !apart(zone) && !INSIDE.has(groupOf.get(zone)!));
-  const markings = input.markings.filter(({ zone }) => !hidden.has(zone));
-  network.splice('colours', camouflage(outside, { ...input, markings }));
+  const seen = new Set(build.zones.map(({ key }) => key));
+  const openCanopy = input.options.canopy === 'open';
+  const covered = Object.fromEntries(
+    COVERS.map((cover) => [
+      cover,
+      build.zones.filter(({ group }) => coveredWith(group, openCanopy) === cover).map(({ key }) => key),
+    ]),
+  ) as Route['covered'];
+  const stencilled = input.markings.some(({ isStencil, method }) => isStencil && PRINTED.has(method));
+  const left = [...(input.leftOut ?? []), ...(stencilled ? ['stencils'] : [])];
+  const network = new NetworkBuilder(build, input.climate, covered, left);
+  const ruled = new Set(input.calls.flatMap(({ zones }) => zones));
+  /** Of a kind of zones: what wears a ruled colour, and what nobody has ruled yet. */
+  const on = (cover: Cover) => ({
+    calls: onZones(input.calls, new Set(covered[cover])),
+    open: covered[cover].filter((zone) => !ruled.has(zone)),
+  });
+  const [inside, bays, apart, outside] = [on('inside'), on('bays'), on('apart'), on('outside')];
+  network.splice('interior', simpleSprays('interior', 'Cockpit', inside.calls, inside.open, 20, input));
+  network.splice('bays', simpleSprays('bay', 'Wings', bays.calls, bays.open, 20, input));
+  network.splice('parts', simpleSprays('part', 'Gear, stores', apart.calls, apart.open, 15, input));
+  const markings = input.markings.filter(({ zone }) => seen.has(zone));
+  network.splice('colours', camouflage(outside.calls, outside.open, { ...input, markings }));
   network.splice('markings', appliedMarkings(markings, input.climate));
   network.add(
     ...partAdditions(input.parts ?? [], input.outline, new Set(input.done), input.callFor),
     ...structureAdditions(
-      (input.structure ?? []).filter(({ zone }) => !hidden.has(zone)),
+      (input.structure ?? []).filter(({ zone }) => seen.has(zone)),
       input.outline,
     ),
     ...(input.options.stores === 'none' ? [] : storeAdditions(input.storesAt ?? [])),
+    ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
     ...subjectAdditions(input.subjects ?? [], input.calls, input.climate),
   );
-  return network.build();
+  const sound = withRemedies(network.build(), input.outline, input.remedies ?? []);
+  const { route, sleeping } = withEdits(weighed(sound, input.noseWeight), input.edits ?? []);
+  return { ...withDrying(route, input.climate), sleeping };
 }
+
+/** The step of the nose weight says how much. */
+const weighed = (route: Route, says: string | undefined): Route =>
+  says
+    ? {
+        ...route,
+        steps: route.steps.map((step) =>
+          step.key === 'nose-weight' ? { ...step, why: [step.why, says].filter(Boolean).join('; ') } : step,
+        ),
+      }
+    : route;
+
+/** The calls as far as they are worn on some zones. */
+const onZones = (calls: readonly RouteCall[], wanted: ReadonlySet<string>): RouteCall[] =>
+  calls.flatMap((call) => {
+    const zones = call.zones.filter((zone) => wanted.has(zone));
+    return zones.length > 0 ? [{ ...call, zones }] : [];
+  });

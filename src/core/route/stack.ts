@@ -1,8 +1,7 @@
 import type { Outline } from '@/core/outline/outline';
-import { coveredWith } from '@/core/outline/zones';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { LayerKind } from './rules/rule';
-import type { Route, RouteStep } from './step';
+import { zonesOfStep, type Route, type RouteStep } from './step';
 
 /** One layer on a zone, with the step that lays it. */
 export interface StackLayer {
@@ -18,18 +17,17 @@ export interface StackLayer {
  * What lies on each zone when all is done, from the plastic up: the one truth that guard, rework, log and "how was this made?" read. General
  * coats lie on every zone that they cover; the order is that of the network, by the longest way from its beginning.
  */
-export function stacksOf({ steps, links }: Route, outline: Outline): Map<string, StackLayer[]> {
+export function stacksOf(route: Route, outline: Outline): Map<string, StackLayer[]> {
+  const stacks = new Map<string, StackLayer[]>(outline.zones.map(({ key }) => [key, []]));
+  for (const step of inOrder(route))
+    if (step.layer) for (const zone of zonesOfStep(step, route.covered)) stacks.get(zone)?.push(layerOf(step));
+  return stacks;
+}
+
+/** The steps in an order that keeps every link: by the longest way from the beginning, then as they were made. */
+export function inOrder({ steps, links }: Pick<Route, 'steps' | 'links'>): RouteStep[] {
   const place = placesOf(steps, links);
-  const laying = steps.filter(({ layer }) => layer).sort((a, b) => place.get(a.key)! - place.get(b.key)!);
-  return new Map(
-    outline.zones.map((zone) => {
-      const side = coveredWith(zone.group);
-      const here = laying.filter(
-        ({ layer, zones }) => zones.includes(zone.key) || (layer!.covers !== null && layer!.covers === side),
-      );
-      return [zone.key, here.map(layerOf)];
-    }),
-  );
+  return [...steps].sort((a, b) => place.get(a.key)! - place.get(b.key)!);
 }
 
 function layerOf({ key, layer }: RouteStep): StackLayer {

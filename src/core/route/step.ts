@@ -3,6 +3,7 @@ import type { Coat } from '@/core/paint/drying';
 import type { Lab } from '@/core/colour/types';
 import type { Way } from '@/core/kit/applying';
 import type { MarkingMethod } from '@/core/markings/kinds';
+import type { Cover } from '@/core/outline/zones';
 import type { Minutes } from '@/core/units/minutes';
 import type { Day } from '@/core/units/day';
 import type { After, Lane, LayerKind, StepKind } from './rules/rule';
@@ -14,6 +15,8 @@ export interface RouteCall {
   code: string;
   name: string;
   zones: string[];
+  /** It covers a good part of the airframe. */
+  large?: boolean;
   lab: Lab | null;
   /** How many coats it will take; null where nobody can tell. */
   coats: number | null;
@@ -33,6 +36,12 @@ export interface RouteMarking {
   title: string;
   zone: string;
   method: MarkingMethod;
+  /** How many of it go on; one where nothing is said. */
+  pieces?: number;
+  /** One of the many small ones: they go on quickly, and no general step for stencils is needed beside them. */
+  isStencil?: boolean;
+  /** Its colours, where it is painted. */
+  calls?: RouteCall[];
 }
 
 /** What a step leaves on the model. */
@@ -42,9 +51,15 @@ export interface StepLayer extends Coat {
   /** The paint by name, for whoever has to do it again. */
   paint: string;
   coats: number;
-  /** Everywhere outside or inside, where it is not of the step's own zones only. */
-  covers: 'outside' | 'inside' | null;
+  /** Everywhere of a kind, where it is not of the step's own zones only. */
+  covers: Cover | null;
 }
+
+/** What a general coat leaves behind: on the zones of its step, or on all that it covers. */
+export const layerOfCoat = (
+  { what, title, chemistry, dries = {} }: Coat & { what: LayerKind; title: string },
+  covers: Cover | null = null,
+): StepLayer => ({ what, chemistry, dries, code: null, paint: title, coats: 1, covers });
 
 /** A piece of work; a gate is one after which some questions can no longer be answered differently. */
 export interface RouteStep {
@@ -65,6 +80,8 @@ export interface RouteStep {
   code: string | null;
   zones: string[];
   gate: string | null;
+  /** What it lays is not ruled yet. */
+  open: boolean;
   cautions: string[];
   why: string;
   /** The day before which it cannot begin, as while a part is on order. */
@@ -87,11 +104,26 @@ export interface RouteLink {
   why: string;
 }
 
+/** An edit of the builder that cannot be made as the route now is: it is kept and waits. */
+export interface SleepingEdit {
+  /** Its place among the edits. */
+  index: number;
+  says: string;
+}
+
 /** The whole network of steps of one brief. */
 export interface Route {
   steps: RouteStep[];
   links: RouteLink[];
+  /** On which zones general coats lie; none where nothing of the kind will be seen. */
+  covered: Record<Cover, string[]>;
+  /** Edits of the builder that cannot be made as it is now. */
+  sleeping: SleepingEdit[];
 }
+
+/** The zones that a step lays something on, or works on: its own, and all that its coat covers. */
+export const zonesOfStep = ({ zones, layer }: RouteStep, covered: Route['covered']): string[] =>
+  layer?.covers ? [...new Set([...zones, ...covered[layer.covers]])] : zones;
 
 /** A step that no rule of every build holds: after some of the rules' steps, before others. */
 export interface Addition {
@@ -130,6 +162,7 @@ export const stepOf = (
   code: null,
   zones: [],
   gate: null,
+  open: false,
   cautions: [],
   why: '',
   notBefore: null,

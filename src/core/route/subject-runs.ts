@@ -12,7 +12,7 @@ import { counted } from '@/core/units/words';
 import { ASSUMED_CHEMISTRY, loadOf } from './call-coat';
 import { BLADE, CA, SPRAY } from './rules/cautions';
 import { GENERAL_COATS, type After } from './rules/rule';
-import { stepOf, type Addition, type RouteCall } from './step';
+import { layerOfCoat, stepOf, type Addition, type RouteCall } from './step';
 
 /** What is modelled beside the main airframe, as far as its work goes. */
 export interface RouteSubject {
@@ -78,7 +78,7 @@ export function subjectAdditions(
     add(
       stepOf(key('prime'), `Prime ${all}`, 'spray', 'Base', times(5) + 10, {
         load: GENERAL_COATS.primer,
-        layer: { ...layerOf('primer', GENERAL_COATS.primer.title), chemistry: GENERAL_COATS.primer.chemistry },
+        layer: layerOfCoat(GENERAL_COATS.primer),
         zones,
         cautions: [SPRAY],
         minutesFrom: explained(5, 'and 10 min to set up'),
@@ -99,8 +99,7 @@ export function subjectAdditions(
           {
             load,
             layer: {
-              ...layerOf('colour', call.paint?.label ?? ''),
-              chemistry: load.chemistry,
+              ...layerOfCoat({ what: 'colour', title: call.paint?.label ?? '', chemistry: load.chemistry }),
               code: call.code,
               coats: call.coats ?? 2,
             },
@@ -142,8 +141,6 @@ export function subjectAdditions(
     return Math.ceil(days * DAY * dryingFactor(ASSUMED_CHEMISTRY, climate));
   }
 }
-
-const layerOf = (what: 'primer' | 'colour', paint: string) => ({ what, code: null, paint, coats: 1, covers: null });
 
 const zoneWords = (kind: SubjectKind, title: string, zones: readonly string[]): string =>
   SUBJECTS[kind].zones

@@ -30,6 +30,8 @@ export function addDays(day: Day, days: number): Day {
   return new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
 }
 
+export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+
 /** 1 = Monday ... 7 = Sunday (ISO 8601). */
 export function weekdayOf(day: Day): number {
   return new Date(`${day}T00:00:00Z`).getUTCDay() || 7;

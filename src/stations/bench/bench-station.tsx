@@ -27,6 +27,12 @@ export function BenchStation({ data }: { data: BenchPage }): ReactNode {
   const card = data.cards.find((candidate) => candidate.key === picked) ?? data.cards[0];
   return (
     <StationFrame station="bench" styles={css.bench} now={whatMatters(data)}>
+      {data.waiting > 0 ? (
+        <p role="note">
+          The kept plan no longer fits:{' '}
+          <a href={`/briefs/${data.briefId}/route`}>{counted(data.waiting, 'change')} to look at</a>.
+        </p>
+      ) : null}
       {data.broken.map((says) => (
         <p key={says} role="note">
           ⚠ {says}.

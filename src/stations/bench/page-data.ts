@@ -13,6 +13,8 @@ export interface BenchPage {
   /** Steps that are not done, planned or not. */
   left: number;
   broken: string[];
+  /** Changes to the kept plan that wait to be accepted. */
+  waiting: number;
 }
 
 export function benchPage(view: BriefView): BenchPage {
@@ -26,5 +28,6 @@ export function benchPage(view: BriefView): BenchPage {
     finish: view.plan.finish,
     left: view.route.steps.length - view.plan.work.filter(({ done }) => done).length,
     broken: view.plan.broken.map(brokenInWords),
+    waiting: view.proposal?.changes.length ?? 0,
   };
 }

@@ -21,7 +21,6 @@ import {
   type NeighbourPair,
   type Target,
 } from '@/core/match/single';
-import { modelAreaOfZones } from '@/core/outline/outline';
 import { APART, INSIDE, type ZoneGroup } from '@/core/outline/zones';
 import { touchingZones } from '@/core/outline/touching';
 import { groundOfBrief } from '@/core/paint/grounds';
@@ -234,7 +233,7 @@ function callRow(
     key,
     title: view.outline.zones.find((zone) => zone.key === key)?.title ?? key,
   }));
-  const areaCm2 = modelAreaOfZones(view.outline, call.zones, view.state.brief.denominator);
+  const areaCm2 = call.areaCm2;
   const paints = new Map(shelf.paints.map((paint) => [paint.id, paint]));
   const compare = (other: Lab | null, otherSd: number) => {
     const dE00 = other && lab ? deltaE00(lab, other) : null;

@@ -11,7 +11,7 @@ import { counted } from '@/core/units/words';
 import { RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';
-import { PictureDrop, type TakenPicture } from './picture-drop';
+import { PictureDrop, type TakenPicture } from '@/ui/picture-drop';
 import { filmOptions, kindOptions, sourceFieldSpecs } from './source-form';
 
 interface Draft {

@@ -15,7 +15,7 @@ import { RemoveButton } from '@/stations/shell/remove-button';
 import { RemoveSighting } from './remove-sighting';
 import type { EvidencePage, SourceRow as Source } from './page-data';
 import { PictureDesk } from './picture/picture-desk';
-import { OnePicture } from './picture-drop';
+import { OnePicture } from '@/ui/picture-drop';
 import { clarityFields, valueField } from './question-detail';
 import { sourceFieldSpecs } from './source-form';
 import { WeightsForm } from './weights-form';

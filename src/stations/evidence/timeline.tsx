@@ -175,8 +175,8 @@ function DatedTimeline({ data, history }: { data: EvidencePage; history: ColourH
       </div>
       {zones.length > 0 ? (
         <p className="dim">
-          ▼ repainted, ▣ overpainted, + added; the band is the target window. Bars are filled with the coat as far as it
-          is known for those days.
+          ▼ repainted, ▣ overpainted, ▽ temporary finish, + added; the band is the target window. Bars are filled with
+          the coat as far as it is known for those days.
         </p>
       ) : null}
       <Button variant="outlined" onClick={() => setForm(form === 'new' ? null : 'new')}>
@@ -196,7 +196,7 @@ function DatedTimeline({ data, history }: { data: EvidencePage; history: ColourH
   );
 }
 
-const SIGNS = { repaint: '▼', overpaint: '▣', addition: '+' } as const;
+const SIGNS = { repaint: '▼', overpaint: '▣', temporary: '▽', addition: '+' } as const;
 const FROM_WORDS: Record<ColourOnDay['from'], string> = {
   ruling: 'ruled',
   event: 'laid then',

@@ -1,11 +1,9 @@
 'use client';
 
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
-import { useRouter, useSearchParams } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { counted, plural } from '@/core/units/words';
+import { PaneBar, usePane } from '@/stations/shell/pane-bar';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { shortDay } from '@/ui/dates';
 import css from './kit.module.css';
@@ -19,35 +17,21 @@ const SubjectsPane = dynamic(() => import('./subjects-pane').then((module) => mo
 const DaysPane = dynamic(() => import('./days-pane').then((module) => module.DaysPane));
 const MachineForm = dynamic(() => import('./machine-form').then((module) => module.MachineForm));
 
-const PANES = ['options', 'parts', 'measured', 'tools', 'subjects', 'days', 'machine'] as const;
-type Pane = (typeof PANES)[number];
-
 /** What is in the box, and what it shall become. */
 export function KitStation({ data }: { data: KitPage }): ReactNode {
-  const router = useRouter();
-  const asked = useSearchParams().get('show');
-  const pane: Pane = PANES.find((name) => name === asked) ?? 'options';
+  const panes = [
+    ['options', 'Options'],
+    ['parts', `Parts (${data.parts.length})`],
+    ['measured', `Measured (${data.measures.length})`],
+    ['tools', `Tools (${data.tools.length})`],
+    ['subjects', `Subjects (${data.subjects.length + 1})`],
+    ['days', `Days (${data.zoneDays.length + 1})`],
+    ['machine', 'Machine and kit'],
+  ] as const;
+  const pane = usePane(panes);
   return (
     <StationFrame station="kit" styles={css.kit} now={whatMatters(data)}>
-      <div className="pane-bar">
-        <ToggleButtonGroup
-          size="small"
-          exclusive
-          value={pane}
-          onChange={(_, value: Pane | null) =>
-            value && router.replace(`/briefs/${data.briefId}/kit?show=${value}`, { scroll: false })
-          }
-          aria-label="What to show"
-        >
-          <ToggleButton value="options">Options</ToggleButton>
-          <ToggleButton value="parts">Parts ({data.parts.length})</ToggleButton>
-          <ToggleButton value="measured">Measured ({data.measures.length})</ToggleButton>
-          <ToggleButton value="tools">Tools ({data.tools.length})</ToggleButton>
-          <ToggleButton value="subjects">Subjects ({data.subjects.length + 1})</ToggleButton>
-          <ToggleButton value="days">Days ({data.zoneDays.length + 1})</ToggleButton>
-          <ToggleButton value="machine">Machine and kit</ToggleButton>
-        </ToggleButtonGroup>
-      </div>
+      <PaneBar path={`/briefs/${data.briefId}/kit`} panes={panes} chosen={pane} />
       {pane === 'options' ? <OptionsPane data={data} /> : null}
       {pane === 'parts' ? <PartsPane data={data} /> : null}
       {pane === 'measured' ? <MeasuredPane data={data} /> : null}

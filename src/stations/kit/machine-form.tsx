@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useForm, useWatch, type Control } from 'react-hook-form';
 import { createBrief, saveSetup } from '@/actions/briefs';
+import { AS_OUTLINED } from '@/core/kept/new-brief';
 import type { Fields, Kept } from '@/core/kept/records';
 import { OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, type Dimensions } from '@/core/outline/dimensions';
@@ -131,8 +132,10 @@ function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
   const send = async (values: Values, against = versions) => {
     const { brief: typedBrief, airframe: typedAirframe } = recordsFrom(values, preset);
     // What other stations keep with the brief stays.
-    const { weights, leftOut, storesAt, rod } = brief;
-    const typed = { brief: { ...typedBrief, weights, leftOut, storesAt, rod }, airframe: typedAirframe };
+    const typed = {
+      brief: { ...fieldsOf(brief), ...typedBrief },
+      airframe: { ...fieldsOf(airframe), ...(airframe.preset === preset ? {} : AS_OUTLINED), ...typedAirframe },
+    };
     setFaults([]);
     const result =
       kept && against
@@ -336,6 +339,7 @@ function Preview({
       denominator,
       zones,
       markings: [],
+      fields: [],
       inks: {},
       titleBlock: [
         { label: 'Airframe', value: `${String(values.type ?? '')} ${String(values.variant ?? '')}`.trim() || '–' },
@@ -378,6 +382,12 @@ function flatPart(record: Values): Values {
       name in nested ? [[name, nested[name] === null ? '' : String(nested[name])]] : [],
     ),
   );
+}
+
+/** A record without its identity, where it has one. */
+function fieldsOf<F extends object>(record: F): Omit<F, 'id' | 'version'> {
+  const { id: _id, version: _version, ...fields } = { id: null, version: null, ...record };
+  return fields;
 }
 
 function recordsFrom(values: Values, preset: PresetName) {

@@ -17,7 +17,7 @@ export interface LogPage {
   all: LaneComparison;
 }
 
-export function logPage({ state: { brief, log }, route, outline }: BriefView): LogPage {
+export function logPage({ state: { brief, log }, route }: BriefView): LogPage {
   const { lanes, all } = compareByLane(log);
   const standing = new Map(log.flatMap((entry) => (entry.again ? [] : [[entry.stepKey, entry] as const])));
   const done = new Set(standing.keys());
@@ -26,7 +26,7 @@ export function logPage({ state: { brief, log }, route, outline }: BriefView): L
     endedLocal: elapsedToLocal(0, brief.timeZone, entry.endedAt),
     takes: entry.again
       ? []
-      : doneAgainWith(route, outline, done, entry.stepKey).map(({ key }) => {
+      : doneAgainWith(route, done, entry.stepKey).map(({ key }) => {
           const { id, version, title } = standing.get(key)!;
           return { id, version, title };
         }),

@@ -5,6 +5,7 @@ import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
 import type { Stamp } from '@/core/kept/act';
 import type { Kept } from '@/core/kept/records';
+import { takenOff } from '@/core/route/calendar';
 import { durationInWords } from '@/core/units/minutes';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { fullDay, longDay } from '@/ui/dates';
@@ -85,12 +86,7 @@ export function TakeOff({ briefId, session }: { briefId: string; session: RouteP
       className="row-button"
       disabled={busy}
       aria-label={`Not at the bench on ${fullDay(onDay)}`}
-      onClick={() =>
-        void run(
-          (act) => keep(act, briefId, { onDay, startsAt: '00:00', minutes: 10, booth: false, off: true }),
-          'Taken off; u brings it back',
-        )
-      }
+      onClick={() => void run((act) => keep(act, briefId, { ...takenOff(onDay) }), 'Taken off; u brings it back')}
     >
       not this evening
     </button>

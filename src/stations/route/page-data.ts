@@ -1,9 +1,16 @@
+import { chemistryTrouble } from '@/core/brief/chemistry-trouble';
 import type { BriefView } from '@/core/brief/derive';
 import type { Due } from '@/core/brief/due';
 import type { Kept } from '@/core/kept/records';
 import { hexOf } from '@/core/colour/spaces';
 import { brokenInWords } from '@/ui/broken-words';
-import { LANES } from '@/core/route/rules/rule';
+import { asAccepted, type AcceptedPlan, type PlanChange } from '@/core/route/accepted';
+import { elapsedToLocal } from '@/core/route/calendar';
+import { editInWords } from '@/core/route/edits';
+import { planSettingsOf, standingLog } from '@/core/brief/plan-settings';
+import { latestStartsOf } from '@/core/route/slack';
+import { LANES, type LayerKind } from '@/core/route/rules/rule';
+import { stacksOf } from '@/core/route/stack';
 import { durationInWords } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 
@@ -30,10 +37,16 @@ export interface WorkRow {
   wet: [number, number] | null;
   /** What it waits for, in words. */
   waitsFor: string[];
+  /** How long it could wait without moving the last day, as far as waits and sessions go; null for what is done. */
+  latest: string | null;
 }
 
 export interface RoutePage {
   briefId: string;
+  briefVersion: number;
+  /** Where its chemistry is not in order, and what was done about it. */
+  chemistry: ReturnType<typeof chemistryTrouble>;
+  remedies: Kept<'brief'>['remedies'];
   lanes: string[];
   now: number;
   sessions: { id: string; start: number; end: number; startLocal: string; minutes: number; booth: boolean }[];
@@ -57,6 +70,17 @@ export interface RoutePage {
   broken: string[];
   /** Of the whole route, planned or not. */
   steps: number;
+  /** Where the elapsed minutes of the plan begin, ISO text. */
+  origin: string;
+  /** A plan was accepted: what the next one would change, and that one; null where none was. */
+  proposal: { changes: PlanChange[]; finish: string | null; laid: AcceptedPlan['laid'] } | null;
+  /** What the builder changed in the route. */
+  edits: (Kept<'route_edit'> & { says: string; asleep: string | null })[];
+  /** Layers of each zone that has any, from the plastic up, by the numbers of their steps. */
+  stacks: Record<string, { number: number; what: LayerKind }[]>;
+  zoneTitles: Record<string, string>;
+  timeZone: string;
+  today: string;
   evenings: Kept<'evening'>[];
   weekly: Kept<'weekly_session'>[];
 }
@@ -86,6 +110,12 @@ export function routePage(view: BriefView): RoutePage {
   const titles = new Map(route.steps.map((step) => [step.key, step.title]));
   const colours = new Map(view.calls.map((call) => [call.code, call.choice?.paint.lab ?? call.official?.lab ?? null]));
   const lastEnd = Math.max(0, ...plan.work.map((item) => item.segments.at(-1)![1]));
+  const latest = latestStartsOf(
+    route,
+    standingLog(state),
+    planSettingsOf(state, new Date(Date.parse(plan.origin) + plan.now * 60_000).toISOString()),
+    plan,
+  );
   const work = plan.work.map((item, i): WorkRow => {
     const after = route.links.filter((link) => link.from === item.key);
     const wet = after.find((link) => link.maxLag !== null && link.maxLag <= WET_MINUTES);
@@ -114,10 +144,14 @@ export function routePage(view: BriefView): RoutePage {
           (link) =>
             `${titles.get(link.from)}${link.minLag > 0 ? `, ${durationInWords(link.minLag)}: ${link.why}` : ''}`,
         ),
+      latest: latest.get(item.key) ?? null,
     };
   });
   return {
     briefId: state.brief.id,
+    briefVersion: state.brief.version,
+    chemistry: chemistryTrouble(view),
+    remedies: state.brief.remedies,
     lanes: LANES.filter((lane) => work.some((item) => item.lane === lane)),
     now: plan.now,
     sessions: plan.sessions
@@ -140,7 +174,36 @@ export function routePage(view: BriefView): RoutePage {
     because: plan.because,
     broken: plan.broken.map(brokenInWords),
     steps: route.steps.length,
+    origin: plan.origin,
+    proposal: view.proposal && {
+      changes: view.proposal.changes,
+      finish: view.proposal.next.finish,
+      laid: view.proposal.changes.length > 0 ? asAccepted(view.proposal.next) : [],
+    },
+    edits: state.edits.map((own, i) => ({
+      ...own,
+      says: editInWords(own.edit, (key) => titles.get(key) ?? key),
+      asleep: route.sleeping.find(({ index }) => index === i)?.says ?? null,
+    })),
+    stacks: stacksByNumber(view, work),
+    zoneTitles: Object.fromEntries(view.outline.zones.map(({ key, title }) => [key, title])),
+    timeZone: state.brief.timeZone,
+    today: elapsedToLocal(plan.now, state.brief.timeZone, plan.origin).slice(0, 10),
     evenings: state.evenings,
     weekly: state.sessions,
   };
+}
+
+/** What lies on each zone, as the numbers of the steps that lay it; what is not planned has none. */
+function stacksByNumber({ route, outline }: BriefView, work: readonly WorkRow[]): RoutePage['stacks'] {
+  const numberOf = new Map(work.map(({ key, number }) => [key, number]));
+  return Object.fromEntries(
+    [...stacksOf(route, outline)].flatMap(([zone, stack]) => {
+      const layers = stack.flatMap(({ step, what }) => {
+        const number = numberOf.get(step);
+        return number === undefined ? [] : [{ number, what }];
+      });
+      return layers.length > 0 ? [[zone, layers] as const] : [];
+    }),
+  );
 }

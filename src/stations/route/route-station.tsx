@@ -3,27 +3,36 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
+import { daysBetween } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { counted, lowered, plural } from '@/core/units/words';
+import { capital, counted, lowered, plural } from '@/core/units/words';
 import { clock, fullDay, longDay, shortDay } from '@/ui/dates';
 import { dueInWords, finishedInWords } from '@/ui/due-words';
 import { Explained } from '@/ui/explained';
 import { Chip } from '@/ui/swatch';
 import { useKey } from '@/ui/keys';
+import { ChemistrySection } from './chemistry-section';
 import type { RoutePage, WorkRow } from './page-data';
-import { RouteStrip } from './route-strip';
+import { RouteStrip, ZOOMS, type Zoom } from './route-strip';
 import css from './route.module.css';
+import { PlanSection } from './plan-section';
+import { EditList, StepEdits } from './step-edits';
+import { SchoolsSection } from './schools-section';
+import { WhatIf } from './what-if';
+import { ZoneStack } from './zone-stack';
 
 const TakeOff = dynamic(() => import('./evenings').then((module) => module.TakeOff));
 const Evenings = dynamic(() => import('./evenings').then((module) => module.Evenings));
+const CalendarIn = dynamic(() => import('./calendar-in').then((module) => module.CalendarIn));
 const WeeklySessions = dynamic(() => import('./weekly-sessions').then((module) => module.WeeklySessions));
 
 export function RouteStation({ data }: { data: RoutePage }): ReactNode {
   const [whole, setWhole] = useState(false);
   const [sessionsOpen, setSessionsOpen] = useState(data.weekly.length === 0);
   const [chosen, setChosen] = useState<string | null>(null);
+  const [zoom, setZoom] = useState<Zoom>('evenings');
   const { zone } = useZoneChoice();
   useKey('n', () => setSessionsOpen(true));
   const ahead = data.sessions.findIndex((session) => session.end > data.now);
@@ -51,6 +60,7 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
         <>
           <WeeklySessions briefId={data.briefId} weekly={data.weekly} onClose={() => setSessionsOpen(false)} />
           <Evenings briefId={data.briefId} evenings={data.evenings} />
+          <CalendarIn data={data} />
         </>
       ) : null}
       {data.because.length > 0 ? (
@@ -66,10 +76,27 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
         </div>
       ) : null}
       <BrokenWaits broken={data.broken} />
+      <PlanSection data={data} />
       {data.work.length > 0 && data.sessions.length > 0 ? (
-        <RouteStrip data={data} from={from} chosen={chosen} onChoose={setChosen} isDim={isDim} />
+        <>
+          <div className="zoom" role="group" aria-label="How near">
+            {(Object.keys(ZOOMS) as Zoom[]).map((own) => (
+              <Button
+                key={own}
+                size="small"
+                variant={own === zoom ? 'contained' : 'outlined'}
+                aria-pressed={own === zoom}
+                onClick={() => setZoom(own)}
+              >
+                {capital(own)}
+              </Button>
+            ))}
+          </div>
+          <RouteStrip data={data} from={from} chosen={chosen} onChoose={setChosen} isDim={isDim} zoom={zoom} />
+        </>
       ) : null}
-      {picked ? <StepDetail work={picked} onClose={() => setChosen(null)} /> : null}
+      {zone ? <ZoneStack data={data} zone={zone} onChoose={setChosen} /> : null}
+      {picked ? <StepDetail data={data} work={picked} onClose={() => setChosen(null)} /> : null}
       {data.holding.length > 0 ? (
         <section className="bar-line">
           <strong>What holds {fullDay(data.finish!.slice(0, 10))}</strong>
@@ -82,7 +109,18 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
             Proven not before {fullDay(data.lowerBound!.slice(0, 10))}; {counted(data.sessionsLeft, 'session')} with
             work, {counted(data.loads, 'filling')} of the airbrush.
           </p>
+          <WhatIf briefId={data.briefId} />
         </section>
+      ) : null}
+      <ChemistrySection data={data} />
+      <EditList data={data} />
+      <SchoolsSection data={data} />
+      {data.work.length > 0 ? (
+        <p>
+          Take it along: <a href={`/briefs/${data.briefId}/bench.ics`}>sessions for a calendar</a>,{' '}
+          <a href={`/briefs/${data.briefId}/steps.csv`}>steps as a table</a>,{' '}
+          <a href={`/briefs/${data.briefId}/brief.pdf`}>all of it on paper</a>.
+        </p>
       ) : null}
       <SessionList data={data} work={narrowed} whole={whole || zone !== null} onChoose={setChosen} />
     </StationFrame>
@@ -120,7 +158,15 @@ export function BrokenWaits({ broken }: { broken: readonly string[] }): ReactNod
   );
 }
 
-function StepDetail({ work, onClose }: { work: WorkRow; onClose: () => void }): ReactNode {
+/** How much room a step has. */
+function slackInWords(start: string, latest: string): string {
+  const days = daysBetween(start.slice(0, 10), latest.slice(0, 10));
+  return days <= 0
+    ? 'It holds the date: put off to another day, the end moves.'
+    : `It could wait ${counted(days, 'day')}, until ${shortDay(latest)}, before it moves the end.`;
+}
+
+function StepDetail({ data, work, onClose }: { data: RoutePage; work: WorkRow; onClose: () => void }): ReactNode {
   return (
     <section className="ledger-detail" aria-label={work.title}>
       <div className="station-head">
@@ -134,7 +180,9 @@ function StepDetail({ work, onClose }: { work: WorkRow; onClose: () => void }): 
         <Explained says={work.minutesFrom}>{work.minutes} min</Explained>
         {work.done ? ', done' : ''}. {work.why}
       </p>
+      {work.latest ? <p className="dim">{slackInWords(work.start, work.latest)}</p> : null}
       {work.waitsFor.length > 0 ? <p className="dim">Waits for {work.waitsFor.join('; ')}.</p> : null}
+      <StepEdits key={work.key} data={data} work={work} />
     </section>
   );
 }

@@ -4,8 +4,16 @@ import { useMemo, type ReactNode } from 'react';
 import { clock, shortDay } from '@/ui/dates';
 import type { RoutePage, WorkRow } from './page-data';
 
-const PX_PER_MINUTE = 1.15;
-const NIGHT_PX = 30;
+/** How near one looks: px for a minute at the bench, and for what lies between two sessions. */
+export const ZOOMS = {
+  evenings: { minute: 1.15, night: 30 },
+  weeks: { minute: 0.42, night: 14 },
+  season: { minute: 0.11, night: 4 },
+} as const;
+export type Zoom = keyof typeof ZOOMS;
+/** Room that a number takes, and a day above the strip, px. */
+const NUMBER_PX = 17;
+const DAY_PX = 92;
 const LEFT = 92;
 const TOP = 46;
 const LANE = 66;
@@ -18,22 +26,25 @@ interface Props {
   chosen: string | null;
   onChoose: (key: string) => void;
   isDim: (work: WorkRow) => boolean;
+  zoom: Zoom;
 }
 
 /**
  * Lanes by subassembly over the sessions, nights squeezed between them. Work is solid, drying a thinning tail, a wet window a
  * bracket, a gate a full-height post that carries the questions it closes. Steps are numbered; the list below names them.
  */
-export function RouteStrip({ data, from, chosen, onChoose, isDim }: Props): ReactNode {
+export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom }: Props): ReactNode {
+  const { minute, night } = ZOOMS[zoom];
   const sessions = data.sessions.filter((session) => session.end > from);
-  const xOf = useMemo(() => axisOf(sessions), [sessions]);
-  const width = LEFT + 60 + sessions.reduce((total, session) => total + session.minutes * PX_PER_MINUTE + NIGHT_PX, 0);
+  const xOf = useMemo(() => axisOf(sessions, ZOOMS[zoom]), [sessions, zoom]);
+  const width = LEFT + 60 + sessions.reduce((total, session) => total + session.minutes * minute + night, 0);
   const bottom = TOP + data.lanes.length * LANE;
   const posts = data.gates.filter((gate) => gate.at !== null && gate.at >= from);
   const height = bottom + 14 + Math.max(1, posts.length) * GATE_ROW;
   const laneY = (lane: string) => TOP + data.lanes.indexOf(lane) * LANE;
   const shown = data.work.filter((work) => work.segments.at(-1)![1] > from);
-  const staggered = stagger(shown, xOf);
+  const numbers = numberPlaces(shown, xOf);
+  const dated = datedSessions(sessions, xOf);
   return (
     <div className="route-scroll" role="region" aria-label="Route strip" tabIndex={0}>
       <svg width={width} height={height} role="group" aria-label="Steps over the sessions">
@@ -42,16 +53,20 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim }: Props): Reac
             <rect
               x={xOf(session.start)}
               y={TOP - 4}
-              width={session.minutes * PX_PER_MINUTE}
+              width={session.minutes * minute}
               height={bottom - TOP + 8}
               fill={session.start <= data.now && data.now < session.end ? '#cfcfcf' : '#dedede'}
             />
-            <text x={xOf(session.start)} y={18} fontSize="15" fontWeight="600">
-              {shortDay(session.startLocal)}
-            </text>
-            <text x={xOf(session.start)} y={34} fontSize="13" fill="#505050">
-              {clock(session.startLocal)}, {session.minutes} min{session.booth ? '' : ', no spraying'}
-            </text>
+            {dated.has(session.id) ? (
+              <text x={xOf(session.start)} y={18} fontSize="15" fontWeight="600">
+                {shortDay(session.startLocal)}
+              </text>
+            ) : null}
+            {zoom === 'evenings' ? (
+              <text x={xOf(session.start)} y={34} fontSize="13" fill="#505050">
+                {clock(session.startLocal)}, {session.minutes} min{session.booth ? '' : ', no spraying'}
+              </text>
+            ) : null}
           </g>
         ))}
         {data.lanes.map((lane) => (
@@ -125,7 +140,7 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim }: Props): Reac
                   key={a}
                   x={xOf(a)}
                   y={y}
-                  width={Math.max(5, (b - a) * PX_PER_MINUTE)}
+                  width={Math.max(zoom === 'evenings' ? 5 : 2, (b - a) * minute)}
                   height={BAR}
                   fill={work.hex ?? (work.done ? '#8a8a8a' : work.gate ? '#1c1c1c' : '#fafafa')}
                   stroke="#1c1c1c"
@@ -140,15 +155,17 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim }: Props): Reac
                   strokeWidth={1.4}
                 />
               ) : null}
-              <text
-                x={labelX}
-                y={y + BAR + 12 - (staggered.has(work.key) ? BAR + 17 : 0)}
-                fontSize="12"
-                textAnchor="middle"
-                fontWeight={chosen === work.key ? 700 : 500}
-              >
-                {work.number}
-              </text>
+              {numbers.has(work.key) || chosen === work.key ? (
+                <text
+                  x={labelX}
+                  y={y + BAR + 12 - (numbers.get(work.key) === 'above' ? BAR + 17 : 0)}
+                  fontSize="12"
+                  textAnchor="middle"
+                  fontWeight={chosen === work.key ? 700 : 500}
+                >
+                  {work.number}
+                </text>
+              ) : null}
             </g>
           );
         })}
@@ -158,33 +175,49 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim }: Props): Reac
 }
 
 /** Elapsed minutes to px: sessions at working scale, everything between two of them within one night's width. */
-function axisOf(sessions: RoutePage['sessions']): (at: number) => number {
+function axisOf(sessions: RoutePage['sessions'], { minute, night }: (typeof ZOOMS)[Zoom]): (at: number) => number {
   const starts: number[] = [];
   let x = LEFT;
   for (const session of sessions) {
     starts.push(x);
-    x += session.minutes * PX_PER_MINUTE + NIGHT_PX;
+    x += session.minutes * minute + night;
   }
   return (at) => {
     const i = sessions.findLastIndex((session) => session.start <= at);
     if (i < 0) return LEFT - 6;
     const session = sessions[i]!;
-    if (at <= session.end) return starts[i]! + (at - session.start) * PX_PER_MINUTE;
-    const end = starts[i]! + session.minutes * PX_PER_MINUTE;
+    if (at <= session.end) return starts[i]! + (at - session.start) * minute;
+    const end = starts[i]! + session.minutes * minute;
     const next = sessions[i + 1]?.start ?? session.end + 24 * 60;
-    return end + NIGHT_PX * Math.min(1, (at - session.end) / (next - session.end));
+    return end + night * Math.min(1, (at - session.end) / (next - session.end));
   };
 }
 
-/** Which numbers stand above their bar because the one before in the lane is too near. */
-function stagger(work: readonly WorkRow[], xOf: (at: number) => number): Set<string> {
-  const lastBelow = new Map<string, number>();
-  const above = new Set<string>();
+/** Sessions whose day is written above them: as many as do not touch. */
+function datedSessions(sessions: RoutePage['sessions'], xOf: (at: number) => number): Set<string> {
+  const dated = new Set<string>();
+  let free = -Infinity;
+  for (const { id, start } of sessions) {
+    const x = xOf(start);
+    if (x < free) continue;
+    dated.add(id);
+    free = x + DAY_PX;
+  }
+  return dated;
+}
+
+/** Where each number stands, below its bar or above it; those that would touch another in both places are left to a press. */
+function numberPlaces(work: readonly WorkRow[], xOf: (at: number) => number): Map<string, 'below' | 'above'> {
+  const last = { below: new Map<string, number>(), above: new Map<string, number>() };
+  const places = new Map<string, 'below' | 'above'>();
   for (const item of work) {
     const x = (xOf(item.segments[0]![0]) + xOf(item.segments[0]![1])) / 2;
-    const before = lastBelow.get(item.lane);
-    if (before !== undefined && x - before < 16) above.add(item.key);
-    else lastBelow.set(item.lane, x);
+    const place = (['below', 'above'] as const).find(
+      (side) => x - (last[side].get(item.lane) ?? -Infinity) >= NUMBER_PX,
+    );
+    if (!place) continue;
+    last[place].set(item.lane, x);
+    places.set(item.key, place);
   }
-  return above;
+  return places;
 }

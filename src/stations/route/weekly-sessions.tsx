@@ -1,5 +1,6 @@
 'use client';
 
+import { WEEKDAYS } from '@/core/units/day';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
@@ -7,8 +8,6 @@ import type { Kept } from '@/core/kept/records';
 import { durationInWords } from '@/core/units/minutes';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
-
-export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
 export const SESSION_FIELDS: FieldSpec[] = [
   {

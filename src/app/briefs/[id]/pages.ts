@@ -48,7 +48,8 @@ export function pageOf<N extends PageName>(
 /** What stands round every station: the head, the sheet, and what can be found. */
 export function shellData(view: BriefView) {
   const { airframe, brief } = view.state;
-  const still = view.open.length > 0 ? `, ${view.open.length} open` : '';
+  const open = view.open.length > 0 ? `, ${view.open.length} open` : '';
+  const still = [open, view.proposal?.changes.length ? ', plan to look at' : ''].join('');
   const finish = view.plan.finish ? ` · finish ${fullDay(view.plan.finish.slice(0, 10))}${still}` : still;
   return {
     briefId: brief.id,

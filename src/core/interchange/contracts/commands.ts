@@ -1,14 +1,34 @@
+import { area } from './area';
 import { coats } from './coats';
 import type { Contract } from './contract';
 import { difference } from './difference';
+import { fit } from './fit';
 import { layers } from './layers';
+import { masks } from './masks';
 import { mix } from './mix';
+import { route } from './route';
 import { schedule } from './schedule';
 import { scheme } from './scheme';
+import { sums } from './sums';
+import { unroll } from './unroll';
 import { weigh } from './weigh';
 
 /** The computations of the headless command line, by name. */
-export const CONTRACTS = { weigh, difference, mix, layers, coats, scheme, schedule } satisfies Record<string, Contract>;
+export const CONTRACTS = {
+  weigh,
+  difference,
+  mix,
+  layers,
+  coats,
+  scheme,
+  area,
+  unroll,
+  fit,
+  masks,
+  route,
+  schedule,
+  sums,
+} satisfies Record<string, Contract>;
 
 /** Commands that come with their own issues. */
-export const LATER: readonly string[] = ['sums'];
+export const LATER: readonly string[] = ['rework', 'estimate'];

@@ -84,6 +84,9 @@ const input = z.strictObject(
 );
 type Input = z.infer<typeof input>;
 
+/** What a millisecond of the limit stands for: effort is counted in placements, so that every machine gives the same answer. */
+const PLACEMENTS_PER_MS = 60;
+
 /** `schedule`: the route laid over the sessions. */
 export const schedule: Contract = {
   run(raw) {
@@ -113,7 +116,11 @@ export const schedule: Contract = {
         assumed,
       };
     }
-    const plan = layOut({ ...given, boothWindows: merged(given.boothWindows) }, aims);
+    const plan = layOut(
+      { ...given, boothWindows: merged(given.boothWindows) },
+      aims,
+      Math.ceil(given.limitMs * PLACEMENTS_PER_MS),
+    );
     if (!plan.feasible) return { feasible: false, because: plan.because, partial: { steps: plan.partial }, assumed };
     const proven =
       given.objective === 'date' ? dayOf(plan.lowerBound) === dayOf(plan.finish) : plan.lowerBound === plan.finish;

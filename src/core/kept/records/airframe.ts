@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { choice, inOrder, line, needed, optionalDay } from '../fields';
 import { dimensionsSchema } from '@/core/outline/dimensions';
 import { PRESET_NAMES } from '@/core/outline/presets';
+import { profileSchema } from '@/core/outline/profile';
+import { zoneEdgesSchema } from '@/core/outline/zone-edges';
 
 export const airframeFields = inOrder(
   z.strictObject({
@@ -17,6 +19,9 @@ export const airframeFields = inOrder(
     lostOn: optionalDay('Machine lost on'),
     preset: choice('Preset', PRESET_NAMES),
     dimensions: dimensionsSchema,
+    /** Pulled to a drawing; null as the outline begins. */
+    profile: profileSchema.nullable().default(null),
+    edges: zoneEdgesSchema.nullable().default(null),
   }),
   'targetFrom',
   'targetTo',

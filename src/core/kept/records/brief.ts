@@ -4,6 +4,7 @@ import { CLARITIES, SOURCE_KIND_NAMES } from '@/core/evidence/weights';
 import { optionsSchema } from '@/core/kit/options';
 import { STORE_STATIONS } from '@/core/kit/stores';
 import { isTimeZone } from '@/core/route/calendar';
+import { TAKEABLE } from '@/core/route/guard';
 
 const weightNumber = (most: number) =>
   number('Weight').min(0, 'Weight: never below 0').max(most, `Weight: at most ${most}`);
@@ -48,4 +49,17 @@ export const briefFields = z.strictObject({
     .refine((list) => new Set(list.map(({ station }) => station)).size === list.length, 'Stores: one at each station')
     .default([]),
   rod: rodFields.nullable().default(null),
+  /** Colours in the order of spraying that was chosen; empty for that of least masking. */
+  maskOrder: z.array(needed('Colour code', 40)).max(40).default([]),
+  /** What is done where the chemistry of one step attacks what another laid. */
+  remedies: z
+    .array(
+      z.strictObject({
+        over: needed('Step', 200),
+        under: needed('Step', 200),
+        remedy: choice('Remedy', TAKEABLE),
+      }),
+    )
+    .max(200)
+    .default([]),
 });

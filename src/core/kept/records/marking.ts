@@ -1,10 +1,8 @@
 import { z } from 'zod';
-import { choice, line, needed, number } from '../fields';
-import { MARKING_KINDS, MARKING_METHODS } from '@/core/markings/kinds';
+import { choice, id, line, needed, number } from '../fields';
+import { designFields, MOST_COLOURS, PLAIN } from '@/core/markings/design';
+import { MARKING_KINDS, MARKING_METHODS, PRINTED } from '@/core/markings/kinds';
 import { placeFields } from '@/core/markings/place';
-
-/** What is printed already needs no paint: a decal may name no code. */
-const PRINTED: readonly string[] = ['decal', 'own decal'];
 
 export const markingFields = z
   .strictObject({
@@ -18,10 +16,14 @@ export const markingFields = z
       .max(1000, 'Printed height: at most 1 m')
       .nullable(),
     method: choice('Method', MARKING_METHODS),
-    codes: z.array(needed('Colour code', 20)).max(6, 'Colours: at most six'),
-    places: z.array(placeFields).max(8, 'Places: at most eight'),
+    codes: z.array(needed('Colour code', 20)).max(MOST_COLOURS, 'Colours: at most six'),
+    places: z.array(placeFields).max(40, 'Places: at most 40'),
+    design: designFields.default(PLAIN),
+    /** The sheet that it comes from, and which of its items it is. */
+    sheetId: id.nullable().default(null),
+    sheetItem: line('Item', 40).default(''),
   })
-  .refine(({ method, codes }) => codes.length > 0 || PRINTED.includes(method), {
+  .refine(({ method, codes }) => codes.length > 0 || PRINTED.has(method), {
     path: ['codes'],
     message: 'Colours: at least one code for what is painted',
   });

@@ -1,5 +1,5 @@
 import { BLADE, CA, HEAT } from './cautions';
-import { noseBay, propelled, rotor, wheelsDown, winged } from './conditions';
+import { bayed, fittedWindows, jet, noseBay, openCanopy, propelled, rotor, wheelsDown, winged } from './conditions';
 import type { StepRule } from './rule';
 
 /** What is fitted last. */
@@ -10,7 +10,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 35,
-    after: ['build-gear', 'weather-gear', 'parts', { step: 'matt', until: 'handle', why: 'handled dry' }],
+    after: ['build-gear', 'weather-gear', 'parts', 'unplug', { step: 'matt', until: 'handle', why: 'handled dry' }],
     when: (f) => wheelsDown(f) && (f.has('gear-main') || f.has('skids')),
     caution: CA,
   },
@@ -196,19 +196,37 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'unmask',
     lane: 'Whole',
     minutes: 20,
-    after: ['dust', 'matt', 'mask-canopy'],
+    after: ['dust', 'matt', 'mask-canopy', 'parts'],
     when: (f) => f.has('canopy'),
     caution: BLADE,
   },
   {
+    key: 'unmask-windows',
+    title: 'Unmask the cabin windows',
+    kind: 'unmask',
+    lane: 'Whole',
+    minutes: 15,
+    after: ['dust', { step: 'matt', until: 'touch', why: 'the last coat no longer runs' }],
+    when: fittedWindows,
+    caution: BLADE,
+  },
+  {
+    key: 'unplug',
+    title: 'Take out the plugs of cockpit, bays and intakes',
+    kind: 'unmask',
+    lane: 'Whole',
+    minutes: 10,
+    after: [{ step: 'matt', until: 'touch', why: 'the last coat no longer runs' }],
+    when: (f) => bayed(f) || jet(f) || openCanopy(f),
+  },
+  {
     key: 'open-canopy',
-    title: 'Pose the open canopy',
+    title: 'Fit the open canopy, propped until it has set',
     kind: 'fit',
     lane: 'Whole',
     minutes: 15,
-    after: ['unmask-canopy', 'paint-hood-inside'],
-    when: (f) => f.has('canopy'),
-    where: { canopy: ['open'] },
+    after: ['unmask-canopy', 'unplug', 'paint-hood-inside'],
+    when: openCanopy,
   },
   {
     key: 'aerials',
@@ -227,6 +245,9 @@ export const ASSEMBLY: readonly StepRule[] = [
     minutes: 20,
     after: [
       'aerials',
+      'fit-exhausts',
+      'unmask-windows',
+      'unplug',
       'lights',
       'lenses',
       'try-lights',

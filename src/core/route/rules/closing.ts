@@ -1,5 +1,5 @@
 import { BLADE, CEMENT, SOLDER } from './cautions';
-import { needsNoseWeight, winged } from './conditions';
+import { needsNoseWeight, winged, wingBays } from './conditions';
 import type { StepRule } from './rule';
 
 /** The points of no return: fuselage and wings. */
@@ -66,12 +66,32 @@ export const CLOSING: readonly StepRule[] = [
     where: { stand: ['a rod'] },
   },
   {
+    key: 'dry-fit-fuselage',
+    title: 'Dry-fit the halves over everything inside',
+    kind: 'test',
+    lane: 'Fuselage',
+    minutes: 15,
+    after: ['fit-cockpit', 'nose-weight', 'rod-socket', 'set-sweep', 'bays', 'wipe-bays'],
+    why: 'a gap is found before the cement is open',
+  },
+  {
+    key: 'scrape-fuselage',
+    title: 'Scrape paint off the mating faces of the fuselage',
+    kind: 'clean',
+    lane: 'Fuselage',
+    minutes: 10,
+    after: ['dry-fit-fuselage'],
+    caution: BLADE,
+    why: 'paint on them makes the joint tight and weak',
+  },
+  {
     key: 'gate:fuselage',
     title: 'Close the fuselage',
     kind: 'glue',
     lane: 'Fuselage',
     minutes: 30,
     after: [
+      'scrape-fuselage',
       'fit-cockpit',
       'nose-weight',
       'drill-fuselage',
@@ -80,7 +100,9 @@ export const CLOSING: readonly StepRule[] = [
       'set-sweep',
       'rod-socket',
       'bays',
+      'wipe-bays',
       { step: 'windows', wait: 'pva' },
+      'mask-windows',
     ],
     gate: 'fuselage',
     caution: CEMENT,
@@ -108,12 +130,32 @@ export const CLOSING: readonly StepRule[] = [
     caution: BLADE,
   },
   {
+    key: 'dry-fit-wings',
+    title: 'Dry-fit the wing halves, thin their trailing edges',
+    kind: 'test',
+    lane: 'Wings',
+    minutes: 25,
+    after: ['check-parts', 'drill-wings', 'hinges', 'bays', 'wipe-bays'],
+    when: winged,
+    caution: BLADE,
+  },
+  {
+    key: 'scrape-wings',
+    title: 'Scrape paint off the mating faces of the wings',
+    kind: 'clean',
+    lane: 'Wings',
+    minutes: 10,
+    after: ['dry-fit-wings'],
+    when: (f) => winged(f) && wingBays(f),
+    caution: BLADE,
+  },
+  {
     key: 'gate:wings',
     title: 'Close the wings',
     kind: 'glue',
     lane: 'Wings',
     minutes: 30,
-    after: ['check-parts', 'drill-wings', 'hinges', 'wire-lights', 'bays'],
+    after: ['scrape-wings', 'dry-fit-wings', 'check-parts', 'drill-wings', 'hinges', 'wire-lights', 'bays'],
     when: winged,
     gate: 'wings',
     caution: CEMENT,

@@ -1,4 +1,5 @@
 import { SPRAY } from './cautions';
+import { weathered } from './conditions';
 import type { StepRule } from './rule';
 
 /** The scheme, round the joint where the calls are let in. */
@@ -39,13 +40,53 @@ export const COLOURS: readonly StepRule[] = [
     covers: 'outside',
   },
   {
+    key: 'chip-fluid',
+    title: 'Chipping fluid in two thin coats over all that shall chip',
+    kind: 'spray',
+    lane: 'Whole',
+    minutes: 20,
+    after: ['shade', 'black-base', 'gate:colour'],
+    where: { chips: ['fluid beneath'] },
+    when: weathered,
+    lays: 'chipping',
+    caution: SPRAY,
+    why: 'what lies under it shows in the chips: metal or primer, as the real skin',
+    covers: 'outside',
+  },
+  {
     key: 'colours',
     title: 'Colours',
     kind: 'spray',
     lane: 'Whole',
     minutes: 0,
-    after: ['shade', 'black-base', 'gate:colour'],
+    after: ['chip-fluid', 'shade', 'black-base', 'gate:colour'],
   },
-  { key: 'unmask', title: 'Unmask and inspect', kind: 'unmask', lane: 'Whole', minutes: 25, after: ['colours'] },
-  { key: 'touch-up', title: 'Mend overspray', kind: 'mend', lane: 'Whole', minutes: 30, after: ['unmask'] },
+  {
+    key: 'chip-wear',
+    title: 'Wet the colour and chip it with a stiff brush: edges, panels, walkways',
+    kind: 'chip',
+    lane: 'Whole',
+    minutes: 40,
+    after: ['colours'],
+    where: { chips: ['fluid beneath'] },
+    when: weathered,
+    why: 'on a test piece first; the same day if you can, since a cured coat hardly lifts',
+  },
+  {
+    key: 'look-over',
+    title: 'Look the colours over: bleeds, overspray, dust',
+    kind: 'inspect',
+    lane: 'Whole',
+    minutes: 15,
+    after: ['chip-wear', 'colours'],
+  },
+  {
+    key: 'touch-up',
+    title: 'Mend bleeds and overspray',
+    kind: 'mend',
+    lane: 'Whole',
+    minutes: 30,
+    after: ['look-over'],
+    why: 'each with its own colour, thin; polished where an edge stands up',
+  },
 ];

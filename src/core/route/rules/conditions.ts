@@ -12,5 +12,10 @@ export const fittedWindows = (f: Build) => f.machine.glazing !== 'canopy';
 /** It would sit on its tail, unless a rod or a base holds it. */
 export const needsNoseWeight = (f: Build) =>
   f.machine.thirdWheel === 'nose' && wheelsDown(f) && f.options.stand !== 'a rod';
+export const bayed = (f: Build) => noseBay(f) || wingBays(f);
+/** Glass that is closed over is masked and painted with the airframe. */
+export const closedCanopy = (f: Build) => f.has('canopy') && f.options.canopy === 'closed';
+export const openCanopy = (f: Build) => f.has('canopy') && f.options.canopy === 'open';
+export const jet = (f: Build) => f.machine.power.includes('jet');
 /** In its worn states weathering shows metal and age. */
 export const WORN = ['neglected', 'derelict'] as const;

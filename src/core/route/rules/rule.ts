@@ -1,6 +1,7 @@
 import type { Options } from '@/core/kit/options';
 import type { Among } from '@/core/kit/among';
 import type { Machine } from '@/core/kit/machine';
+import type { Cover, Zone } from '@/core/outline/zones';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { DryingState, OwnDrying, WaitName } from '@/core/paint/drying';
 import type { PaintKind } from '@/core/paint/catalogue';
@@ -44,9 +45,14 @@ export interface Build {
   options: Options;
   machine: Machine;
   has: (zone: string) => boolean;
+  /** Those of the outline that will be seen. */
+  zones: readonly Zone[];
 }
 
-/** General coats that no colour call names: how each is planned until one is chosen. */
+/**
+ * General coats that no colour call names: how each is planned until one is chosen. What lies under the colours is lacquer, which bears all
+ * of them; what lies over them is water-based, which attacks none.
+ */
 export const GENERAL_COATS = {
   primer: {
     id: 'primer',
@@ -66,11 +72,48 @@ export const GENERAL_COATS = {
     lightness: 100,
     dries: { recoat: 60 },
   },
+  matt: {
+    id: 'matt clear',
+    title: 'Matt clear',
+    what: 'clear',
+    chemistry: 'WA',
+    kind: 'clear',
+    lightness: 95,
+    dries: { recoat: 60 },
+  },
+  black: {
+    id: 'gloss black',
+    title: 'Gloss black',
+    what: 'undercoat',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 5,
+    dries: {},
+  },
+  frames: {
+    id: 'frames inside',
+    title: 'Inside colour of the frames',
+    what: 'undercoat',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 35,
+    dries: {},
+  },
+  chipping: {
+    id: 'chipping fluid',
+    title: 'Chipping fluid',
+    what: 'clear',
+    chemistry: 'WA',
+    kind: 'clear',
+    lightness: 99,
+    dries: {},
+  },
+  oil: { id: 'oil', title: 'Oils', what: 'oil', chemistry: 'OI', kind: 'wash', lightness: 30, dries: {} },
   dark: {
     id: 'dark',
     title: 'Dark brown-black',
     what: 'tone',
-    chemistry: 'WA',
+    chemistry: 'AL',
     kind: 'solid',
     lightness: 12,
     dries: {},
@@ -116,7 +159,9 @@ export interface StepRule {
   splittable?: boolean;
   lays?: GeneralCoat;
   /** Where what it lays lies: everywhere outside, or inside. */
-  covers?: 'outside' | 'inside';
+  covers?: Cover;
+  /** The zones that it works on, where they are not all. */
+  at?: (zone: Zone) => boolean;
   /** A point of no return. */
   gate?: string;
   caution?: string;

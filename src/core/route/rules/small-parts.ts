@@ -1,5 +1,5 @@
-import { BLADE, CEMENT, DUST, SPIRIT } from './cautions';
-import { rotor, wheelsDown, weathered, propelled } from './conditions';
+import { BLADE, CA, CEMENT, DUST, SPIRIT, SPRAY } from './cautions';
+import { jet, openCanopy, rotor, wheelsDown, weathered, propelled } from './conditions';
 import type { StepRule } from './rule';
 
 /** What is built and painted apart. */
@@ -56,13 +56,12 @@ export const SMALL_PARTS: readonly StepRule[] = [
   },
   {
     key: 'paint-hood-inside',
-    title: 'Paint the open hood apart, inside of its frames first',
-    kind: 'brush',
+    title: 'Look over the frames of the open hood, touch up their edges',
+    kind: 'mend',
     lane: 'Gear, stores',
-    minutes: 25,
-    after: ['check-parts'],
-    when: (f) => f.has('canopy'),
-    where: { canopy: ['open'] },
+    minutes: 10,
+    after: ['parts', { step: 'frames-inside', until: 'recoat', why: 'the inside colour first' }],
+    when: openCanopy,
   },
   {
     key: 'paint-doors-inside',
@@ -103,12 +102,31 @@ export const SMALL_PARTS: readonly StepRule[] = [
     after: ['check-parts'],
   },
   {
+    key: 'prime-parts',
+    title: 'Prime gear, propeller, stores and what else stands on sticks',
+    kind: 'spray',
+    lane: 'Gear, stores',
+    minutes: 20,
+    after: [
+      { step: 'build-gear', wait: 'joint' },
+      { step: 'frames-inside', until: 'recoat', why: 'the inside colour of an open hood first' },
+      'flat-tyres',
+      { step: 'build-stores', wait: 'joint' },
+      'turning',
+      { step: 'build-propeller', wait: 'joint' },
+      { step: 'build-rotor', wait: 'joint' },
+    ],
+    lays: 'primer',
+    caution: SPRAY,
+    covers: 'apart',
+  },
+  {
     key: 'parts',
     title: 'Colours of the small parts',
     kind: 'spray',
     lane: 'Gear, stores',
     minutes: 0,
-    after: ['build-gear', 'flat-tyres', 'build-stores', 'turning', 'build-propeller', 'build-rotor'],
+    after: [{ step: 'prime-parts', until: 'recoat', why: 'primer may be painted over' }],
   },
   {
     key: 'weather-gear',
@@ -120,5 +138,25 @@ export const SMALL_PARTS: readonly StepRule[] = [
     when: (f) => weathered(f) && wheelsDown(f),
     caution: SPIRIT,
     lays: 'wash',
+    at: (zone) => zone.group === 'gear',
+  },
+  {
+    key: 'fit-exhausts',
+    title: 'Fit the exhausts, drilled out and stained',
+    kind: 'fit',
+    lane: 'Whole',
+    minutes: 15,
+    after: ['exhausts', { step: 'matt', until: 'handle', why: 'handled dry' }],
+    caution: CA,
+  },
+  {
+    key: 'jet-pipe',
+    title: 'Paint intake trunk and jet pipe before they are closed in',
+    kind: 'brush',
+    lane: 'Fuselage',
+    minutes: 30,
+    after: ['check-parts'],
+    when: jet,
+    why: 'a seam inside the trunk shows from in front',
   },
 ];

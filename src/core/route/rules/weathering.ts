@@ -1,69 +1,115 @@
 import { SPRAY, SPIRIT } from './cautions';
 import { wheelsDown, weathered, WORN } from './conditions';
+import { coveredWith, type Zone } from '@/core/outline/zones';
 import type { StepRule } from './rule';
+
+const sectionOf = (key: string): string => {
+  // The upper wing of a biplane has a lower surface too.
+  const face = key.replace(/^upper-wing/, 'wing');
+  if (/upper/.test(face)) return 'upper';
+  if (/lower|under/.test(face)) return 'lower';
+  return key.endsWith('-starboard') ? 'starboard' : 'port';
+};
+
+/** What is washed and wiped in one go: the zones that are turned up together. */
+export const SECTIONS: readonly (readonly [key: string, where: string, at: (zone: Zone) => boolean])[] = [
+  ['upper', 'the upper surfaces'],
+  ['lower', 'the undersides'],
+  ['port', 'the port side'],
+  ['starboard', 'the starboard side'],
+].map(([key, where]) => [key!, where!, (zone) => coveredWith(zone.group) === 'outside' && sectionOf(zone.key) === key]);
 
 /** Wash, oils, stains and dust, and the last clear. */
 export const WEATHERING: readonly StepRule[] = [
+  ...SECTIONS.flatMap(([key, where, at], i): StepRule[] => [
+    {
+      key: `wash:${key}`,
+      title: `Panel-line wash on ${where}`,
+      kind: 'washcoat',
+      lane: 'Whole',
+      minutes: 8,
+      after: [
+        { step: 'seal', until: 'cure', why: 'spirit needs a cured clear under it' },
+        ...(i > 0 ? [`wipe:${SECTIONS[i - 1]![0]}`] : []),
+      ],
+      when: weathered,
+      at,
+      caution: SPIRIT,
+      lays: 'wash',
+      why: 'section by section, so that each is wiped inside its own window',
+    },
+    {
+      key: `wipe:${key}`,
+      title: `Wipe the wash on ${where} along the airflow`,
+      kind: 'wipe',
+      lane: 'Whole',
+      minutes: 8,
+      after: [{ step: `wash:${key}`, wait: 'washWindow' }],
+      when: weathered,
+      at,
+      caution: SPIRIT,
+    },
+  ]),
   {
-    key: 'wash',
-    title: 'Panel-line wash',
-    kind: 'washcoat',
+    key: 'matt-for-oils',
+    title: 'Matt coat for oils to grip',
+    kind: 'seal',
     lane: 'Whole',
-    minutes: 25,
-    after: [{ step: 'seal', until: 'cure', why: 'spirit needs a cured clear under it' }],
+    minutes: 15,
+    after: SECTIONS.flatMap(([key]) => [
+      { step: `wash:${key}`, until: 'recoat' as const, why: 'the wash is dry' },
+      `wipe:${key}`,
+    ]),
     when: weathered,
-    caution: SPIRIT,
-    lays: 'wash',
-  },
-  {
-    key: 'wipe',
-    title: 'Wipe the wash along the airflow',
-    kind: 'wipe',
-    lane: 'Whole',
-    minutes: 25,
-    after: [{ step: 'wash', wait: 'washWindow' }],
-    when: weathered,
-    caution: SPIRIT,
-    lays: 'wash',
+    lays: 'matt',
+    caution: SPRAY,
     covers: 'outside',
   },
   {
     key: 'streaks',
-    title: 'Streaks back from fillers and hinges',
+    title: 'Oils: streaks back from fillers and hinges, blended',
     kind: 'oil',
     lane: 'Whole',
     minutes: 30,
-    after: [{ step: 'wipe', until: 'recoat', why: 'the wash is dry' }],
+    after: [{ step: 'matt-for-oils', until: 'cure', why: 'spirit needs a cured clear under it' }],
     when: weathered,
+    lays: 'oil',
+    covers: 'outside',
+    caution: SPIRIT,
   },
   {
     key: 'exhaust',
-    title: 'Exhaust stains',
+    title: 'Exhaust stains, built up thin',
     kind: 'spray',
     lane: 'Whole',
     minutes: 15,
-    after: ['streaks'],
+    after: [{ step: 'matt-for-oils', until: 'recoat', why: 'the matt is dry' }],
     when: weathered,
     lays: 'dark',
     caution: SPRAY,
   },
+
   {
     key: 'chips',
     title: 'Chips where feet and hands go',
     kind: 'chip',
     lane: 'Whole',
     minutes: 30,
-    after: ['streaks'],
+    after: [{ step: 'matt-for-oils', until: 'recoat', why: 'the matt is dry' }],
+    where: { chips: ['sponge on top'] },
     when: weathered,
   },
   {
     key: 'neglect',
-    title: 'Fade and mottle the upper surfaces',
+    title: 'Oils: fade and mottle the upper surfaces',
     kind: 'oil',
     lane: 'Whole',
     minutes: 40,
     after: ['streaks'],
     where: { weathering: [...WORN] },
+    at: SECTIONS[0]![2],
+    lays: 'oil',
+    caution: SPIRIT,
   },
   {
     key: 'derelict',
@@ -77,12 +123,19 @@ export const WEATHERING: readonly StepRule[] = [
   },
   {
     key: 'matt',
-    title: 'Matt coat',
+    title: 'Last clear: matt, or as ruled',
     kind: 'seal',
     lane: 'Whole',
     minutes: 20,
-    after: ['chips', 'exhaust', 'neglect', 'derelict', { step: 'seal', until: 'recoat', why: 'clear over clear' }],
-    lays: 'clear',
+    after: [
+      'chips',
+      { step: 'exhaust', until: 'recoat', why: 'the stains are dry' },
+      { step: 'streaks', until: 'recoat', why: 'oils are dry in two days, not before' },
+      { step: 'neglect', until: 'recoat', why: 'oils are dry in two days, not before' },
+      'derelict',
+      { step: 'seal', until: 'recoat', why: 'clear over clear' },
+    ],
+    lays: 'matt',
     caution: SPRAY,
     covers: 'outside',
   },
@@ -94,5 +147,6 @@ export const WEATHERING: readonly StepRule[] = [
     minutes: 20,
     after: [{ step: 'matt', until: 'recoat', why: 'the matt is dry' }],
     when: (f) => weathered(f) && wheelsDown(f),
+    why: 'pigments come last: a wet coat over them drowns them',
   },
 ];

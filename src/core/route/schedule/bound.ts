@@ -1,6 +1,6 @@
-import { Calendar, earliestEnds } from './backward';
+import { earliestEnds, type Calendar } from './backward';
 import type { Network } from './network';
-import type { Instant } from './problem';
+import { overlaps, type Instant, type Span } from './problem';
 
 /**
  * A proven lower bound on the finish: the longest chain through the calendar, and for each moment the work that cannot
@@ -32,4 +32,232 @@ function earliestStart(network: Network, ends: readonly number[], i: number): In
   let from = network.problem.now ?? -Infinity;
   for (const arc of network.before[i]!) from = Math.max(from, ends[arc.step]! + arc.minLag);
   return from;
+}
+
+/** Networks with more open steps than this are only asked for their plain work. */
+const MANY = 400;
+/** Up to so many open steps, each is shaved from its first and last session. */
+const FEW = 30;
+/** Shares of the longest session at which work that may not be split is rounded. */
+const SHARES = [0.25, 1 / 3, 0.42, 0.4999];
+/** Rounds of shaving, and of carrying greatest waits back and forth. */
+const SHAVES = 4;
+const PASSES = 2;
+
+/** When each step begins at the earliest, and ends at the latest. */
+interface Spells {
+  heads: Instant[];
+  dues: Instant[];
+}
+
+/**
+ * A sharper proven bound, found destructively: a finish is impossible when, for some stretch of time, the work that cannot begin before it
+ * nor end after it is more than the sessions in it hold. Counted are minutes; minutes with the least clean-outs that so many colours take;
+ * work that may not be split, rounded by a dual feasible function (Fekete, Schepers 2001), since what is longer than half a session shares
+ * it with nothing like it; and what needs the booth. Small networks are shaved besides: where a step in its first (or last) session makes
+ * the finish impossible, it lies in a later (or earlier) one. `finish` is one that is known to be possible.
+ */
+export function sharperBound(network: Network, calendar: Calendar, finish: Instant): Instant {
+  const plain = Math.min(finish, lowerBound(network, calendar));
+  const { problem, done } = network;
+  const { steps } = problem;
+  const open = network.order.filter((i) => !done[i]);
+  if (open.length === 0) return plain;
+  const now = problem.now ?? -Infinity;
+  const sessions = problem.windows
+    .map(({ start, end }) => ({ start: Math.max(start, now), end }))
+    .filter(({ start, end }) => end > start);
+  const isTooMuch = energyOf(network, open, sessions);
+
+  /** Heads no earlier than those given, carried along the waits; null where a step has no place any more. */
+  const headsFrom = (given: readonly Instant[]): Instant[] | null => {
+    const heads = [...given];
+    for (let pass = 0; pass < PASSES; pass += 1) {
+      for (const i of network.order) {
+        if (done[i]) continue;
+        let from = heads[i]!;
+        for (const arc of network.before[i]!)
+          from = Math.max(from, (done[arc.step]?.[1] ?? endFrom(arc.step, heads[arc.step]!)) + arc.minLag);
+        const end = endFrom(i, from);
+        if (end === Infinity) return null;
+        heads[i] = steps[i]!.splittable ? from : Math.max(from, end - steps[i]!.minutes);
+      }
+      for (const i of open)
+        for (const arc of network.before[i]!)
+          if (arc.maxLag !== null && !done[arc.step] && !steps[arc.step]!.splittable)
+            heads[arc.step] = Math.max(heads[arc.step]!, heads[i]! - arc.maxLag - steps[arc.step]!.minutes);
+    }
+    return heads;
+  };
+  const endFrom = (i: number, from: Instant) => calendar.earliestEnd(steps[i]!, from);
+
+  /** Latest ends no later than those given; null where a step has no place any more. */
+  const duesBy = (given: readonly Instant[], heads: readonly Instant[]): Instant[] | null => {
+    const dues = [...given];
+    const latest = new Array<Instant>(steps.length).fill(Infinity);
+    for (let pass = 0; pass < PASSES; pass += 1) {
+      for (let k = network.order.length - 1; k >= 0; k -= 1) {
+        const i = network.order[k]!;
+        if (done[i]) continue;
+        let by = dues[i]!;
+        for (const arc of network.after[i]!) if (!done[arc.step]) by = Math.min(by, latest[arc.step]! - arc.minLag);
+        latest[i] = calendar.latestStart(steps[i]!, by);
+        if (latest[i]! < heads[i]!) return null;
+        dues[i] = steps[i]!.splittable ? by : Math.min(by, latest[i]! + steps[i]!.minutes);
+      }
+      for (const i of open)
+        for (const arc of network.before[i]!)
+          if (arc.maxLag !== null && !steps[i]!.splittable) {
+            const from = done[arc.step]?.[1] ?? dues[arc.step]!;
+            dues[i] = Math.min(dues[i]!, from + arc.maxLag + steps[i]!.minutes);
+          }
+    }
+    return dues;
+  };
+  const spellsOf = (heads: readonly Instant[], dues: readonly Instant[]): Spells | null => {
+    const begun = headsFrom(heads);
+    const ended = begun && duesBy(dues, begun);
+    return begun && ended && !isTooMuch(begun, ended) ? { heads: begun, dues: ended } : null;
+  };
+  const first = headsFrom(steps.map(() => now));
+  if (!first) return plain;
+  const isImpossible = (by: Instant) =>
+    spellsOf(
+      first,
+      steps.map(() => by),
+    ) === null;
+
+  let [low, high] = [plain - 1, finish];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (isImpossible(middle)) low = middle;
+    else high = middle;
+  }
+  if (open.length > FEW) return high;
+  for (const [k, { end }] of sessions.entries()) {
+    if (end < high) continue;
+    if (end >= finish || !isShavedAway(end)) break;
+    // Something is still done in the next session.
+    high = Math.min(finish, (sessions[k + 1]?.start ?? finish - 1) + 1);
+  }
+  return high;
+
+  function isShavedAway(by: Instant): boolean {
+    let spells = spellsOf(
+      first!,
+      steps.map(() => by),
+    );
+    for (let round = 0; spells && round < SHAVES; round += 1) {
+      let isShaved = false;
+      for (const i of open) {
+        if (steps[i]!.splittable) continue;
+        const { heads, dues }: Spells = spells!;
+        const at = sessions.findIndex(({ end }) => end > heads[i]!);
+        const last = sessions.findLastIndex(({ start }) => start < dues[i]!);
+        if (at < 0 || at >= last) continue;
+        if (!spellsOf(heads, dues.with(i, sessions[at]!.end))) {
+          spells = spellsOf(heads.with(i, sessions[at + 1]!.start), dues);
+          isShaved = true;
+        } else if (!spellsOf(heads.with(i, sessions[last]!.start), dues)) {
+          spells = spellsOf(heads, dues.with(i, sessions[last - 1]!.end));
+          isShaved = true;
+        }
+        if (!spells) return true;
+      }
+      if (!isShaved) break;
+    }
+    return spells === null;
+  }
+}
+
+/** Whether, between some head and some due, there is more work than time. */
+function energyOf(network: Network, open: readonly number[], sessions: readonly Span[]) {
+  const { problem } = network;
+  const rooms = { all: sessions, booth: overlaps(sessions, problem.boothWindows) };
+  const cleanInto = leastCleanOuts(network);
+  const plainly = { of: open, in: sessions, rounded: (minutes: number) => minutes, clean: true };
+  const counts = [
+    plainly,
+    ...(open.length > MANY ? [] : (['all', 'booth'] as const)).flatMap((room) => {
+      const longest = Math.max(0, ...rooms[room].map(({ start, end }) => end - start));
+      const of = open.filter((i) => (room === 'booth' ? problem.steps[i]!.needsBooth : !problem.steps[i]!.splittable));
+      return of.length < 2
+        ? []
+        : (room === 'booth' ? [0, ...SHARES] : SHARES).map((share) => ({
+            of,
+            in: rooms[room],
+            rounded: roundedTo(longest, share * longest),
+            clean: false,
+          }));
+    }),
+  ].map((count) => ({ ...count, capacity: capacityIn(count.in, count.rounded) }));
+  return (heads: readonly Instant[], dues: readonly Instant[]): boolean =>
+    counts.some(({ of, rounded, clean, capacity }) => {
+      const byDue = [...of].sort((a, b) => dues[a]! - dues[b]!);
+      const moments = [...new Set(of.map((i) => heads[i]!))];
+      return moments.some((from) => {
+        let work = 0;
+        let [cleaning, dearest] = [0, 0];
+        const colours = new Set<string>();
+        for (const i of byDue) {
+          if (heads[i]! < from) continue;
+          const { minutes, colour } = problem.steps[i]!;
+          work += rounded(minutes);
+          if (clean && colour !== null && !colours.has(colour)) {
+            colours.add(colour);
+            cleaning += cleanInto.get(colour)!;
+            dearest = Math.max(dearest, cleanInto.get(colour)!);
+          }
+          // The first colour may have been in the airbrush before.
+          if (work + cleaning - dearest > capacity(from, dues[i]!) + 1e-6) return true;
+        }
+        return false;
+      });
+    });
+}
+
+/** x as it is, but nothing up to `small`, and all of a session from its length less `small` on. */
+const roundedTo =
+  (longest: number, small: number) =>
+  (minutes: number): number =>
+    small <= 0 ? minutes : minutes > longest - small ? longest : minutes < small ? 0 : minutes;
+
+/** What spans hold between two moments, each cut span rounded by itself. */
+function capacityIn(spans: readonly Span[], rounded: (minutes: number) => number) {
+  const until = [0];
+  for (const { start, end } of spans) until.push(until.at(-1)! + rounded(end - start));
+  const firstEndingAfter = (at: Instant) => {
+    let [low, high] = [0, spans.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (spans[middle]!.end <= at) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  };
+  return (from: Instant, to: Instant): number => {
+    if (to <= from) return 0;
+    const first = firstEndingAfter(from);
+    let last = firstEndingAfter(to);
+    if (last === spans.length || spans[last]!.start >= to) last -= 1;
+    if (last < first) return 0;
+    const part = (k: number) => rounded(Math.max(0, Math.min(to, spans[k]!.end) - Math.max(from, spans[k]!.start)));
+    return first === last ? part(first) : part(first) + until[last]! - until[first + 1]! + part(last);
+  };
+}
+
+/** The least that loading each colour takes, whatever was in the airbrush before. */
+function leastCleanOuts({ problem: { steps, airbrush } }: Network): Map<string, number> {
+  const colours = [...new Set(steps.flatMap(({ colour }) => (colour === null ? [] : [colour])))];
+  const states = [...new Set([...colours, 'clean', airbrush?.initial ?? 'clean'])];
+  return new Map(
+    colours.map((colour) => [
+      colour,
+      airbrush
+        ? Math.min(
+            ...states.filter((state) => state !== colour).map((state) => airbrush.cleanOut[state]?.[colour] ?? 0),
+          )
+        : 0,
+    ]),
+  );
 }

@@ -19,19 +19,28 @@ export interface Network {
   /** Open steps that must be placed together, each block in `order`. */
   blocks: number[][];
   blockOf: number[];
+  /** Of each block: those that wait for it, and for how many it waits itself. */
+  followers: number[][];
+  waitsFor: number[];
   /** Greatest waits that an actual has already broken: left out, and reported. */
   broken: PlanLink[];
 }
 
+/** Who waits for whom, and nothing else. */
+interface Waiting {
+  steps: readonly { id: string }[];
+  links: readonly { from: string; to: string }[];
+}
+
 /** A circle of waits, by step id; null when there is none. */
-export function waitingCircle(problem: Pick<PlanProblem, 'steps' | 'links'>): string[] | null {
+export function waitingCircle(problem: Waiting): string[] | null {
   const order = topologicalOrder(problem.steps.length, arcsByIndex(problem));
   if (order.length === problem.steps.length) return null;
   const placed = new Set(order);
   return problem.steps.filter((_, i) => !placed.has(i)).map((step) => step.id);
 }
 
-function arcsByIndex(problem: Pick<PlanProblem, 'steps' | 'links'>): [number, number][] {
+function arcsByIndex(problem: Waiting): [number, number][] {
   const index = new Map(problem.steps.map((step, i) => [step.id, i]));
   return problem.links.map((link) => [index.get(link.from)!, index.get(link.to)!]);
 }
@@ -88,7 +97,16 @@ export function networkOf(problem: PlanProblem): Network {
     block.sort((x, y) => rank.get(x)! - rank.get(y)!);
     for (const i of block) blockOf[i] = b;
   });
-  return { problem, index, before, after, done, order, blocks, blockOf, broken };
+  const followers = blocks.map((block, b) => [
+    ...new Set(
+      block.flatMap((i) =>
+        after[i]!.flatMap(({ step }) => (!done[step] && blockOf[step] !== b ? [blockOf[step]!] : [])),
+      ),
+    ),
+  ]);
+  const waitsFor = blocks.map(() => 0);
+  for (const next of followers.flat()) waitsFor[next]! += 1;
+  return { problem, index, before, after, done, order, blocks, blockOf, followers, waitsFor, broken };
 }
 
 /** Strongly connected components (Tarjan 1972), without recursion: routes can be long. */

@@ -1,11 +1,13 @@
 import { isStep, saidAsArrival, withArrivals } from './arrivals';
 import { Calendar, latestStarts } from './backward';
-import { lowerBound } from './bound';
+import { lowerBound, sharperBound } from './bound';
 import { holdingChain, whyInfeasible, type Holding, type Infeasible } from './explain';
 import { networkOf, type Network } from './network';
 import type { Instant, PlanLink, PlannedStep, PlanProblem } from './problem';
-import { serialPlan, type SerialPlan } from './serial';
-import { endOf } from './timeline';
+import { finishOf, generator, improved, isLess, type Aims } from './search';
+import { ranksBy, serialPlan, type SerialPlan } from './serial';
+
+export type { Aims };
 
 export interface Plan {
   feasible: true;
@@ -25,16 +27,15 @@ export interface NoPlan {
   partial: PlannedStep[];
 }
 
-/** Puts the aims in order of importance: smaller is better, compared one after the other. */
-export type Aims = (finish: Instant, loads: number, sessions: number) => readonly number[];
-
 /** How many steps may be placed over all attempts: keeps the result the same on every machine, unlike a clock. */
 const EFFORT = 12_000;
-const MOST_ATTEMPTS = 300;
+const DAY = 24 * 60;
+/** With less effort than this only the plain bound is worked out. */
+const SHARP_FROM = 2000;
 
 /**
- * Lays the route over the sessions: several serial plans, by latest start and by seeded variations of it, of which the
- * best by `aims` is kept. Valid always; not proven to be the best.
+ * Lays the route over the sessions: a serial plan by latest start, improved by annealing as far as `effort` reaches. Valid always; proven to
+ * be the best in its first aim where the bound says so.
  */
 export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan | NoPlan {
   const problem = withArrivals(given);
@@ -44,49 +45,99 @@ export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan 
   const position = new Map(network.order.map((i, k) => [i, k]));
   const horizon = problem.windows.at(-1)?.end ?? 0;
 
-  let latest = latestStarts(network, calendar, horizon);
-  let best = serialPlan(network, byLatest(latest));
-  if (best.unplaced.length > 0) {
-    const urgent = new Set(best.unplaced.flat().flatMap((i) => [i, ...ancestors(network, i)]));
-    const again = serialPlan(network, (i) => (urgent.has(i) ? -1e9 : 0) + latest[i]!);
+  const latest = latestStarts(network, calendar, horizon);
+  let first = serialPlan(network, byLatest(latest));
+  if (first.unplaced.length > 0) {
+    const urgent = new Set(first.unplaced.flat().flatMap((i) => [i, ...ancestors(network, i)]));
+    const again = serialPlan(
+      network,
+      ranksBy(network, (i) => (urgent.has(i) ? -1e9 : 0) + latest[i]!),
+    );
     if (again.unplaced.length > 0) {
-      return { feasible: false, because: whyInfeasible(network, best.unplaced), partial: stepsOf(network, best) };
+      return { feasible: false, because: whyInfeasible(network, first.unplaced), partial: stepsOf(network, first) };
     }
-    best = again;
+    first = again;
   }
-
   const score = (plan: SerialPlan) =>
     aims(finishOf(network, plan), plan.timeline.loads(), plan.timeline.sessionsUsed());
-  let bestScore = score(best);
-  latest = latestStarts(network, calendar, finishOf(network, best));
-  const open = Math.max(1, network.blocks.flat().length);
-  const random = lcg(open);
-  for (let attempt = 0; attempt < Math.min(MOST_ATTEMPTS, Math.floor(effort / open)); attempt += 1) {
-    const spread = attempt === 0 ? 0 : 60 * 24 * (attempt % 5);
-    const colourTurn = new Map(problem.steps.map((step) => [step.colour, random() * spread]));
-    const noise = problem.steps.map(() => random() * spread * 0.5);
-    const plan = serialPlan(
-      network,
-      (i) => latest[i]! + noise[i]! + (problem.steps[i]!.colour ? colourTurn.get(problem.steps[i]!.colour)! : 0),
-    );
-    if (plan.unplaced.length > 0) continue;
-    const candidate = score(plan);
-    if (isLess(candidate, bestScore)) [best, bestScore] = [plan, candidate];
+  const sooner = serialPlan(network, byLatest(latestStarts(network, calendar, finishOf(network, first))));
+  if (sooner.unplaced.length === 0 && finishOf(network, sooner) < finishOf(network, first)) first = sooner;
+  first = varied(network, calendar, first, score, effort);
+  const bound =
+    effort >= SHARP_FROM
+      ? sharperBound(network, calendar, finishOf(network, first))
+      : Math.min(lowerBound(network, calendar), finishOf(network, first));
+  return planOf(network, improved(network, calendar, first, aims, bound, effort), bound, titles);
+
+  function byLatest(values: readonly number[]) {
+    return ranksBy(network, (i) => values[i]! + position.get(i)! * 1e-6);
   }
+}
+
+function planOf(network: Network, best: SerialPlan, bound: Instant, titles: ReadonlyMap<string, string>): Plan {
   return {
     feasible: true,
     steps: stepsOf(network, best),
     finish: finishOf(network, best),
     loads: best.timeline.loads(),
     sessions: best.timeline.sessionsUsed(),
-    lowerBound: Math.min(lowerBound(network, calendar), finishOf(network, best)),
+    lowerBound: bound,
     holding: holdingChain(network, best.placed).map((one) => saidAsArrival(one, (id) => titles.get(id) ?? id)),
     broken: network.broken,
   };
+}
 
-  function byLatest(values: readonly number[]) {
-    return (i: number) => values[i]! + position.get(i)! * 1e-6;
+/**
+ * A plan that stays as near to a former one as it can: every step in its former place where that still holds, else the next place behind it;
+ * steps that are new go where there is room. Null where not everything finds a place so.
+ */
+export function repaired(given: PlanProblem, starts: ReadonlyMap<string, Instant>): Plan | null {
+  const problem = withArrivals(given);
+  const network = networkOf(problem);
+  const calendar = new Calendar(problem);
+  const horizon = problem.windows.at(-1)?.end ?? 0;
+  const latest = latestStarts(network, calendar, horizon);
+  const delays = new Map(problem.steps.flatMap(({ id }, i) => (starts.has(id) ? [[i, starts.get(id)!] as const] : [])));
+  const first = Math.min(...delays.values(), horizon);
+  // What is new takes its turn by its urgency, from the beginning on, as if the calendar were the former plan's.
+  const rank = ranksBy(network, (i) => delays.get(i) ?? Math.max(first, Math.min(latest[i]!, horizon)));
+  const plan = serialPlan(network, rank, { delays });
+  if (plan.unplaced.length > 0) return null;
+  const titles = new Map(given.steps.map(({ id, title }) => [id, title ?? id]));
+  return planOf(network, plan, Math.min(lowerBound(network, calendar), finishOf(network, plan)), titles);
+}
+
+/** So much of the effort goes into seeded variations of the first order, and so many are tried at most. */
+const VARIED_SHARE = 0.15;
+const MOST_VARIATIONS = 80;
+
+/** The best of some seeded variations of the order by latest start, sprays of one colour kept near one another. */
+function varied(
+  network: Network,
+  calendar: Calendar,
+  first: SerialPlan,
+  score: (plan: SerialPlan) => readonly number[],
+  effort: number,
+): SerialPlan {
+  const { steps } = network.problem;
+  const open = Math.max(1, network.blocks.flat().length);
+  const latest = latestStarts(network, calendar, finishOf(network, first));
+  const random = generator(open);
+  let [best, bestScore] = [first, score(first)];
+  const attempts = Math.min(MOST_VARIATIONS, Math.floor((effort * VARIED_SHARE) / open));
+  for (let attempt = 0; attempt < attempts; attempt += 1) {
+    const spread = DAY * (attempt % 5);
+    const turns = new Map(steps.map(({ colour }) => [colour, random() * spread]));
+    const noise = steps.map(() => random() * spread * 0.5);
+    const plan = serialPlan(
+      network,
+      ranksBy(network, (i) => latest[i]! + noise[i]! + (steps[i]!.colour ? turns.get(steps[i]!.colour)! : 0)),
+    );
+    if (plan.unplaced.length > 0) continue;
+    const own = score(plan);
+    if (isLess(own, bestScore)) [best, bestScore] = [plan, own];
   }
+  return best;
 }
 
 function ancestors(network: Network, step: number): number[] {
@@ -102,14 +153,6 @@ function ancestors(network: Network, step: number): number[] {
   return [...found];
 }
 
-function finishOf(network: Network, plan: SerialPlan): Instant {
-  return Math.max(
-    ...network.problem.steps.map(
-      (_, i) => network.done[i]?.[1] ?? (plan.placed[i] ? endOf(plan.placed[i]!) : -Infinity),
-    ),
-  );
-}
-
 function stepsOf(network: Network, plan: SerialPlan): PlannedStep[] {
   return network.problem.steps.flatMap((step, i) => {
     if (!isStep(step)) return [];
@@ -117,18 +160,4 @@ function stepsOf(network: Network, plan: SerialPlan): PlannedStep[] {
     if (done) return [{ id: step.id, segments: [[done[0], done[1]] as [number, number]] }];
     return plan.placed[i] ? [{ id: step.id, segments: plan.placed[i]!.segments }] : [];
   });
-}
-
-function isLess(a: readonly number[], b: readonly number[]): boolean {
-  for (let i = 0; i < a.length; i += 1) if (a[i] !== b[i]) return a[i]! < b[i]!;
-  return false;
-}
-
-/** A small seeded generator (Lehmer 1951, multiplier 48271): the same numbers everywhere. */
-function lcg(seed: number): () => number {
-  let state = (seed * 7919 + 1) % 2147483647;
-  return () => {
-    state = (state * 48271) % 2147483647;
-    return state / 2147483647;
-  };
 }

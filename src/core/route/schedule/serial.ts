@@ -12,42 +12,41 @@ export interface SerialPlan {
 /** How often a block is pushed later before it is given up: each push is at least a minute, most are a session. */
 const MOST_PUSHES = 400;
 
+/** What a search varies beside the order. */
+export interface Held {
+  /** Steps that do not begin before this, although they could. */
+  delays?: ReadonlyMap<number, Instant>;
+  /** Sessions, by index, in which nothing is done. */
+  closed?: ReadonlySet<number>;
+}
+
+/** The rank of each block: that of its most urgent step. */
+export const ranksBy = (network: Network, priority: (step: number) => number): number[] =>
+  network.blocks.map((block) => Math.min(...block.map(priority)));
+
 /**
- * Serial generation: again and again the ready block of least priority goes to its earliest place.
+ * Serial generation: again and again the ready block of least rank goes to its earliest place.
  * Valid by construction: waits, sessions, booth and clean-outs hold for every step that was placed.
  */
-export function serialPlan(network: Network, priority: (step: number) => number): SerialPlan {
-  const timeline = new Timeline(network.problem);
+export function serialPlan(network: Network, rank: readonly number[], held: Held = {}): SerialPlan {
+  const timeline = new Timeline(network.problem, held.closed);
   const placed: (Placed | null)[] = network.problem.steps.map(() => null);
   const unplaced: number[][] = [];
-  const missing = network.blocks.map(
-    (block) =>
-      new Set(
-        block.flatMap((i) =>
-          network.before[i]!.filter(
-            (arc) => !network.done[arc.step] && network.blockOf[arc.step] !== network.blockOf[i],
-          ).map((arc) => network.blockOf[arc.step]!),
-        ),
-      ),
-  );
-  const rank = network.blocks.map((block) => Math.min(...block.map(priority)));
-  const ready = network.blocks.flatMap((_, b) => (missing[b]!.size === 0 ? [b] : []));
+  const missing = network.waitsFor.slice();
+  const ready = network.blocks.flatMap((_, b) => (missing[b] === 0 ? [b] : []));
   const finished = new Set<number>();
   while (ready.length > 0) {
     let best = 0;
     for (let k = 1; k < ready.length; k += 1) if (rank[ready[k]!]! < rank[ready[best]!]!) best = k;
     const b = ready.splice(best, 1)[0]!;
     finished.add(b);
-    if (!placeBlock(network, timeline, placed, network.blocks[b]!)) {
+    if (!placeBlock(network, timeline, placed, network.blocks[b]!, held.delays)) {
       unplaced.push(network.blocks[b]!);
       continue;
     }
-    const followers = new Set(
-      network.blocks[b]!.flatMap((i) => network.after[i]!.map((arc) => network.blockOf[arc.step]!)),
-    );
-    for (const next of followers) {
-      if (next < 0 || finished.has(next) || !missing[next]!.delete(b)) continue;
-      if (missing[next]!.size === 0) ready.push(next);
+    for (const next of network.followers[b]!) {
+      missing[next]! -= 1;
+      if (missing[next] === 0) ready.push(next);
     }
   }
   // Whatever waited for a block without a place has none either.
@@ -63,8 +62,9 @@ export function placeBlock(
   timeline: Timeline,
   placed: (Placed | null)[],
   block: readonly number[],
+  delays?: ReadonlyMap<number, Instant>,
 ): boolean {
-  const notBefore = new Map<number, Instant>(block.map((i) => [i, -Infinity]));
+  const notBefore = new Map<number, Instant>(block.map((i) => [i, delays?.get(i) ?? -Infinity]));
   const fixedEnd = (i: number): Instant | null => network.done[i]?.[1] ?? (placed[i] ? endOf(placed[i]!) : null);
   for (let push = 0; push < MOST_PUSHES; push += 1) {
     const trouble = tryOnce();

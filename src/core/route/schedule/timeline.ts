@@ -26,9 +26,20 @@ export class Timeline {
   /** Sprays already done: start and colour, in order. */
   private readonly doneSprays: { start: Instant; colour: string }[];
 
-  constructor(private readonly problem: PlanProblem) {
+  /** Minutes of each session that nothing fills. */
+  private readonly free: number[];
+
+  /** `closed`: sessions, by index, in which nothing is to be done. */
+  constructor(
+    private readonly problem: PlanProblem,
+    closed?: ReadonlySet<number>,
+  ) {
     const now = problem.now ?? -Infinity;
-    this.usable = problem.windows.map(({ start, end }) => ({ start: Math.max(start, now), end }));
+    this.usable = problem.windows.map(({ start, end }, w) => ({
+      start: closed?.has(w) ? end : Math.max(start, now),
+      end,
+    }));
+    this.free = this.usable.map(({ start, end }) => Math.max(0, end - start));
     this.booths = problem.windows.map((window) => overlaps([window], problem.boothWindows));
     this.busy = problem.windows.map(() => []);
     const steps = new Map(problem.steps.map((step) => [step.id, step]));
@@ -53,6 +64,7 @@ export class Timeline {
       let at = list.length;
       while (at > 0 && list[at - 1]!.from > entry.from) at -= 1;
       list.splice(at, 0, entry);
+      this.free[placed.windows[i]!]! -= entry.to - entry.from;
     });
     if (placed.step.colour !== null) {
       const at = this.sprayIndex(startOf(placed));
@@ -62,7 +74,12 @@ export class Timeline {
   }
 
   remove(placed: Placed): void {
-    for (const w of new Set(placed.windows)) this.busy[w] = this.busy[w]!.filter((entry) => entry.placed !== placed);
+    for (const w of new Set(placed.windows))
+      this.busy[w] = this.busy[w]!.filter((entry) => {
+        if (entry.placed !== placed) return true;
+        this.free[w]! += entry.to - entry.from;
+        return false;
+      });
     if (placed.step.colour !== null) {
       const at = this.sprays.indexOf(placed);
       this.sprays.splice(at, 1);
@@ -93,7 +110,8 @@ export class Timeline {
 
   private inWindow(step: PlanStep, w: number, notBefore: Instant): Placed | null {
     const window = this.usable[w]!;
-    if (window.end <= window.start) return null;
+    const least = step.splittable ? 1 : step.minutes;
+    if (this.free[w]! < least) return null;
     const rooms = step.needsBooth ? this.booths[w]! : [window];
     let free = window.start;
     for (const entry of [...this.busy[w]!, null]) {
@@ -129,7 +147,7 @@ export class Timeline {
       const room = (first?.from ?? window.end) - window.start;
       const whole = window.end - window.start;
       // It must take up the next session from its very start: all of it, or as much as is left.
-      if (room < Math.min(left, whole)) return null;
+      if (whole <= 0 || room < Math.min(left, whole)) return null;
       const minutes = Math.min(left, whole);
       segments.push([window.start, window.start + minutes]);
       windows.push(next);
@@ -174,13 +192,19 @@ export class Timeline {
   /** The airbrush's state before the spray at `index` of the planned ones, starting at `start` in window `w`. */
   private stateBefore(index: number, start: Instant, w: number): string {
     const planned = this.sprays[index - 1];
-    const done = this.doneSprays.filter((spray) => spray.start < start).at(-1);
+    const done = this.lastDone(start);
     const last =
       planned && (!done || startOf(planned) >= done.start)
         ? { start: startOf(planned), colour: planned.step.colour! }
         : done;
     if (!last) return this.problem.airbrush?.initial ?? CLEAN;
     return this.problem.airbrush?.resetEachWindow && last.start < this.problem.windows[w]!.start ? CLEAN : last.colour;
+  }
+
+  private lastDone(before: Instant) {
+    for (let i = this.doneSprays.length - 1; i >= 0; i -= 1)
+      if (this.doneSprays[i]!.start < before) return this.doneSprays[i];
+    return undefined;
   }
 
   private refreshClean(index: number): void {
@@ -193,7 +217,9 @@ export class Timeline {
       spray.step.colour!,
     );
     const entry = this.busy[w]!.find((item) => item.placed === spray)!;
-    entry.from = startOf(spray) - spray.clean;
+    const from = startOf(spray) - spray.clean;
+    this.free[w]! -= entry.from - from;
+    entry.from = from;
   }
 }
 

@@ -1,0 +1,75 @@
+'use server';
+
+import { deriveBrief, type BriefView } from '@/core/brief/derive';
+import { planSettingsOf, standingLog } from '@/core/brief/plan-settings';
+import { comparedSchools, type ComparedSchool } from '@/core/brief/schools';
+import type { Result } from '@/core/interchange/result';
+import type { ColourShelf } from '@/core/kept/state';
+import { acceptedPlanFields } from '@/core/kept/records';
+import { planFaults } from '@/core/route/accepted';
+import type { PlanInput } from '@/core/route/improving';
+import type { PlanSettings } from '@/core/route/plan';
+import { perform, stampedAct } from '@/data/acts';
+import { loadShelf } from '@/data/shelf';
+import { answered, lookedUp, ofBrief, Refused } from './answer';
+import { briefOf } from './brief-of';
+
+/** The plan that is kept: accepted, followed, let go. */
+
+/** What only looks at a brief names it, and does nothing. */
+const lookedAt = ofBrief.pick({ briefId: true });
+
+async function viewOf(briefId: string): Promise<{ view: BriefView; shelf: ColourShelf; settings: PlanSettings }> {
+  const [state, shelf] = await Promise.all([briefOf(briefId), loadShelf()]);
+  const nowUtc = new Date().toISOString();
+  return { view: deriveBrief(state, shelf, { nowUtc, effort: 0 }), shelf, settings: planSettingsOf(state, nowUtc) };
+}
+
+/** Accepts a plan as it was shown. One that the brief no longer bears is refused. */
+export async function acceptPlan(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, laid } = ofBrief.extend({ laid: acceptedPlanFields.shape.laid }).parse(input);
+    const { view, settings } = await viewOf(briefId);
+    const [fault] = planFaults(view.route, standingLog(view.state), settings, { laid });
+    if (fault) throw new Refused('', `This plan does not hold any more (${fault}): look at the one that stands now.`);
+    const [standing] = view.state.plans;
+    return perform(stampedAct(act, briefId, 'route'), async (writer) => {
+      if (standing) await writer.update('accepted_plan', standing.id, standing.version, { laid });
+      else await writer.insert('accepted_plan', { laid });
+      return null;
+    });
+  });
+}
+
+/** What a better plan is looked for in. */
+export async function planInput(input: unknown): Promise<Result<PlanInput>> {
+  return lookedUp(async () => {
+    const { briefId } = lookedAt.parse(input);
+    const { view, settings } = await viewOf(briefId);
+    const { steps, links } = view.route;
+    const done = standingLog(view.state).map(({ stepKey, startedAt, endedAt }) => ({ stepKey, startedAt, endedAt }));
+    return { route: { steps, links }, done, settings };
+  });
+}
+
+/** Every school with its choices side by side, as schedules of this brief. */
+export async function compareSchools(input: unknown): Promise<Result<ComparedSchool[]>> {
+  return lookedUp(async () => {
+    const { briefId } = lookedAt.parse(input);
+    const { view, shelf, settings } = await viewOf(briefId);
+    return comparedSchools(view, shelf, settings.nowUtc);
+  });
+}
+
+/** Lets the kept plan go: from then on it is made anew with every change. */
+export async function letPlanGo(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act } = ofBrief.parse(input);
+    const [standing] = (await briefOf(briefId)).plans;
+    if (!standing) throw new Refused('', 'No plan is kept.');
+    return perform(stampedAct(act, briefId, 'route'), async (writer) => {
+      await writer.remove('accepted_plan', standing.id, standing.version);
+      return null;
+    });
+  });
+}

@@ -1,0 +1,68 @@
+import { describe, expect, test } from '@jest/globals';
+import { NOW, shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
+import { OPTION_CHOICES } from '@/core/kit/options';
+import { stacksOf } from '@/core/route/stack';
+import { comparedSchools, SCHOOL_NAMES } from './schools';
+
+describe('schools side by side', () => {
+  const { view } = viewOfDemo();
+  const shelf = shelfOfDemo();
+  const schools = comparedSchools(view, shelf, new Date(NOW).toISOString());
+  const of = (name: (typeof SCHOOL_NAMES)[number], choice: string) =>
+    schools.find((school) => school.name === name)!.choices.find((one) => one.choice === choice)!;
+  test('every choice of each is there, one of them is the chosen one, none is recommended against another', () => {
+    for (const { name, choices } of schools) {
+      expect(choices.map(({ choice }) => choice)).toEqual([...OPTION_CHOICES[name].choices]);
+      expect(choices.filter(({ isChosen }) => isChosen)).toHaveLength(1);
+      expect(choices.filter(({ because }) => because !== null).length).toBeLessThanOrEqual(1);
+    }
+  });
+  test('the chosen ones are the same schedule; more weathering is more work, none the least', () => {
+    const chosen = schools.map(({ choices }) => choices.find(({ isChosen }) => isChosen)!.minutes);
+    expect(new Set(chosen).size).toBe(1);
+    const work = OPTION_CHOICES.weathering.choices.map((choice) => of('weathering', choice).minutes);
+    expect(work).toEqual([...work].sort((a, b) => a - b));
+    expect(of('decalGround', 'straight on').minutes).toBeLessThan(of('decalGround', 'gloss coat').minutes);
+  });
+  test('another tonal ground is reckoned with the coats that every colour takes over it', () => {
+    const { view: black } = viewOfDemo((state) => {
+      state.brief.options = { ...state.brief.options, tonal: 'black base' };
+    });
+    const minutes = black.plan.work.reduce((sum, item) => sum + item.step.minutes, 0);
+    expect(of('tonal', 'black base').minutes).toBe(minutes);
+  });
+  test('plain coats at a small scale, a gloss coat under decals, and why', () => {
+    const small = viewOfDemo((state) => {
+      state.brief.denominator = 144;
+    }).view;
+    const [tonal] = comparedSchools(small, shelf, new Date(NOW).toISOString()).filter(({ name }) => name === 'tonal');
+    expect(tonal!.choices.find(({ because }) => because)).toMatchObject({
+      choice: 'plain',
+      because: 'at 1/144 shading hardly shows',
+    });
+    expect(of('decalGround', 'gloss coat').because).toMatch(/decals/);
+  });
+});
+
+describe('chips by fluid beneath', () => {
+  const { view } = viewOfDemo((state) => {
+    state.brief.options = { ...state.brief.options, chips: 'fluid beneath' };
+  });
+  test('the fluid lies under every colour of the outside, over the ground, and is worn before anything is looked over', () => {
+    const keys = view.route.steps.map(({ key }) => key);
+    expect(keys).toEqual(expect.arrayContaining(['chip-fluid', 'chip-wear']));
+    expect(keys).not.toContain('chips');
+    const stacks = stacksOf(view.route, view.outline);
+    for (const zone of view.route.covered.outside) {
+      const stack = stacks.get(zone)!;
+      const [fluid, colour] = [
+        stack.findIndex(({ step }) => step === 'chip-fluid'),
+        stack.findIndex(({ what }) => what === 'colour'),
+      ];
+      expect([zone, fluid >= 0 && (colour < 0 || fluid < colour)]).toEqual([zone, true]);
+    }
+    const startOf = (key: string) => view.plan.work.find((item) => item.key === key)!.segments[0]![0];
+    expect(startOf('chip-wear')).toBeGreaterThan(startOf('chip-fluid'));
+    expect(startOf('look-over')).toBeGreaterThan(startOf('chip-wear'));
+  });
+});

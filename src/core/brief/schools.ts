@@ -1,0 +1,159 @@
+import { OPTION_CHOICES, type OptionName, type Options } from '@/core/kit/options';
+import { PRINTED } from '@/core/markings/kinds';
+import { planRoute } from '@/core/route/plan';
+import type { ColourShelf } from '@/core/kept/state';
+import { deriveBrief, type BriefView } from './derive';
+import { planSettingsOf, standingLog } from './plan-settings';
+import { routeOf } from './routed';
+
+/** What of a brief speaks for one school or another. */
+interface Facts {
+  denominator: number;
+  decals: boolean;
+  /** All colours on the outside dry matt. */
+  matt: boolean;
+  /** Every colour on the outside is acrylic: chipping fluid works under nothing else. */
+  acrylic: boolean;
+  worn: boolean;
+}
+
+interface SchoolChoice {
+  /** What it costs or risks. */
+  risk: string;
+  /** Why it is the one for this brief; null where nothing speaks for it. */
+  suits: (facts: Facts) => string | null;
+}
+
+const SMALL = 72;
+
+/** Where builders disagree: the options that are schools, what each choice risks, and what speaks for it. */
+const SCHOOLS = {
+  tonal: {
+    plain: {
+      risk: 'large areas look flat',
+      suits: ({ denominator }) => (denominator >= SMALL ? `at 1/${denominator} shading hardly shows` : null),
+    },
+    'pre-shaded': {
+      risk: 'one full coat too many and it is gone',
+      suits: ({ denominator, worn }) =>
+        denominator < SMALL && !worn
+          ? `at 1/${denominator} thin coats over dark lines give depth for little work`
+          : null,
+    },
+    'black base': {
+      risk: 'many thin coats; light colours take longest',
+      suits: ({ denominator, worn }) =>
+        denominator < SMALL && worn ? 'a worn machine wants a broken-up ground' : null,
+    },
+  },
+  chips: {
+    'sponge on top': {
+      risk: 'reads as painted on where there is much of it',
+      suits: ({ worn, acrylic }) =>
+        !worn
+          ? 'a few chips where feet and hands go need no more'
+          : acrylic
+            ? null
+            : 'fluid works under acrylics only, and not all colours are',
+    },
+    'fluid beneath': {
+      risk: 'lacquer and enamel over it do not chip; what cures overnight hardly lifts',
+      suits: ({ worn, acrylic }) => (worn && acrylic ? 'much wear, and every colour is acrylic' : null),
+    },
+    none: { risk: 'a machine in service looks new', suits: () => null },
+  },
+  decalGround: {
+    'gloss coat': {
+      risk: 'one coat more, and its drying',
+      suits: ({ decals, matt }) =>
+        decals ? (matt ? 'decals silver on matt paint' : 'decals lie smoothest on it') : null,
+    },
+    'straight on': {
+      risk: 'film silvers on anything rough; a wash stains matt paint',
+      suits: ({ decals }) => (decals ? null : 'no decals are to go on'),
+    },
+  },
+  weathering: {
+    none: { risk: 'details drown in one colour', suits: () => null },
+    'in service': {
+      risk: 'easily overdone: stop early',
+      suits: ({ worn }) => (worn ? null : 'flown and looked after, as most were'),
+    },
+    neglected: { risk: 'needs a picture to go by', suits: () => null },
+    derelict: { risk: 'days of work; there is no way back', suits: () => null },
+  },
+} as const satisfies { [N in OptionName]?: { [C in Options[N]]: SchoolChoice } };
+
+export type SchoolName = keyof typeof SCHOOLS;
+export const SCHOOL_NAMES = Object.keys(SCHOOLS) as SchoolName[];
+
+/** One choice of a school as a schedule of this brief. */
+export interface ComparedChoice {
+  choice: string;
+  isChosen: boolean;
+  minutes: number;
+  sessions: number;
+  loads: number;
+  finish: string | null;
+  risk: string;
+  /** Why it is recommended for this brief; null for the others. */
+  because: string | null;
+}
+export interface ComparedSchool {
+  name: SchoolName;
+  title: string;
+  choices: ComparedChoice[];
+}
+
+/** Placements for each schedule: the same for all, so that they can be held against one another. */
+const EFFORT = 1500;
+
+/** Every school with all its choices side by side, each planned from now on as this brief stands. */
+export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: string): ComparedSchool[] {
+  const { brief } = view.state;
+  const settings = planSettingsOf(view.state, nowUtc);
+  const done = standingLog(view.state);
+  const facts = factsOf(view);
+  return SCHOOL_NAMES.map((name): ComparedSchool => {
+    const table: Record<string, SchoolChoice> = SCHOOLS[name];
+    return {
+      name,
+      title: OPTION_CHOICES[name].title,
+      choices: Object.entries(table).map(([choice, { risk, suits }]): ComparedChoice => {
+        const options = { ...brief.options, [name]: choice } as Options;
+        const route =
+          name === 'tonal' && choice !== brief.options.tonal
+            ? // Another ground takes other coats of every colour.
+              deriveBrief({ ...view.state, brief: { ...brief, options } }, shelf, { nowUtc, effort: 0 }).route
+            : routeOf(view.wanted, view.outline, options);
+        const plan = planRoute(route, done, settings, EFFORT);
+        return {
+          choice,
+          isChosen: brief.options[name] === choice,
+          minutes: plan.work.reduce((sum, item) => sum + (item.done ? 0 : item.step.minutes), 0),
+          sessions: plan.sessionsLeft,
+          loads: plan.loads,
+          finish: plan.finish,
+          risk,
+          because: suits(facts),
+        };
+      }),
+    };
+  });
+}
+
+const ACRYLIC = new Set(['WA', 'SA']);
+
+function factsOf({ state, calls, route }: BriefView): Facts {
+  const skin = new Set(route.covered.outside);
+  const outside = calls.filter(({ zones }) => zones.some((zone) => skin.has(zone)));
+  const paints = outside.flatMap(({ choice }) => (choice ? [choice.paint] : []));
+  return {
+    denominator: state.brief.denominator,
+    decals: state.markings.some(({ method }) => PRINTED.has(method)),
+    matt: paints.length > 0 && paints.every(({ finish }) => finish === 'matt'),
+    acrylic:
+      outside.length > 0 && paints.length === outside.length && paints.every(({ chemistry }) => ACRYLIC.has(chemistry)),
+    worn: state.brief.options.weathering === 'neglected' || state.brief.options.weathering === 'derelict',
+  };
+}

@@ -1,0 +1,94 @@
+import ICAL from 'ical.js';
+import { workBySession, type PlannedWork, type RoutePlan } from '@/core/route/plan';
+import type { Route } from '@/core/route/step';
+import { durationInWords } from '@/core/units/minutes';
+
+/** A wait of at most this long is a window that is met in the same session. */
+const WET_MINUTES = 120;
+/** So long before a window opens the alarm goes, minutes. */
+const AHEAD = 2;
+/** A wait from this long on is told where it ends, minutes. */
+const DRIES_LONG = 60;
+
+/**
+ * The sessions that are still ahead as an iCalendar (RFC 5545): each with its steps; the windows in which a wash comes off or tape comes up as
+ * events of their own with an alarm; and where a long drying ends. `stamp`: when it is written, ISO text.
+ */
+export function planIcs(
+  plan: RoutePlan,
+  route: Pick<Route, 'links'>,
+  { title, briefId, stamp }: { title: string; briefId: string; stamp: string },
+): string {
+  const calendar = new ICAL.Component('vcalendar');
+  calendar.addPropertyWithValue('version', '2.0');
+  calendar.addPropertyWithValue('prodid', '-//Build Brief//bench//EN');
+  calendar.addPropertyWithValue('x-wr-calname', title);
+  const origin = Date.parse(plan.origin);
+  const at = (minutes: number) => ICAL.Time.fromJSDate(new Date(origin + minutes * 60_000), true);
+  const event = (
+    uid: string,
+    start: number,
+    end: number,
+    summary: string,
+    description: string,
+    alarmAhead?: number,
+  ) => {
+    const component = new ICAL.Component('vevent');
+    component.addPropertyWithValue('uid', `${uid}@${briefId}`);
+    component.addPropertyWithValue('dtstamp', ICAL.Time.fromJSDate(new Date(stamp), true));
+    component.addPropertyWithValue('dtstart', at(start));
+    component.addPropertyWithValue('dtend', at(end));
+    component.addPropertyWithValue('summary', summary);
+    if (description) component.addPropertyWithValue('description', description);
+    if (alarmAhead !== undefined) {
+      const alarm = new ICAL.Component('valarm');
+      alarm.addPropertyWithValue('action', 'DISPLAY');
+      alarm.addPropertyWithValue('description', summary);
+      alarm.addPropertyWithValue('trigger', ICAL.Duration.fromSeconds(-60 * alarmAhead));
+      component.addSubcomponent(alarm);
+    }
+    calendar.addSubcomponent(component);
+  };
+  const workOf = new Map(plan.work.map((item) => [item.key, item]));
+  for (const { session, work } of workBySession(plan)) {
+    const ahead = work.filter(({ done }) => !done);
+    if (ahead.length === 0) continue;
+    event(
+      session.id,
+      session.start,
+      session.end,
+      `${title}: ${ahead.length === 1 ? ahead[0]!.step.title : `${ahead[0]!.step.title} and ${ahead.length - 1} more`}`,
+      ahead.map(lineOf).join('\n'),
+    );
+  }
+  for (const { from, to, minLag, maxLag } of route.links) {
+    const [before, after] = [workOf.get(from), workOf.get(to)];
+    if (!before || !after || after.done) continue;
+    const end = before.segments.at(-1)![1];
+    if (maxLag !== null && maxLag <= WET_MINUTES)
+      event(
+        `window ${from} ${to}`,
+        end + minLag,
+        Math.max(end + minLag + 1, end + maxLag),
+        after.step.title,
+        `From ${minLag} to ${maxLag} min after “${before.step.title}”.`,
+        AHEAD,
+      );
+  }
+  for (const item of plan.work) {
+    const longest = Math.max(0, ...route.links.filter(({ from }) => from === item.key).map(({ minLag }) => minLag));
+    if (longest < DRIES_LONG || item.done) continue;
+    const until = item.segments.at(-1)![1] + longest;
+    event(
+      `dry ${item.key}`,
+      until,
+      until + 1,
+      `Dry: ${item.step.title}`,
+      `${durationInWords(longest)} after it was done.`,
+      0,
+    );
+  }
+  return `${calendar.toString()}\r\n`;
+}
+
+const lineOf = ({ start, step }: PlannedWork) => `${start.slice(11, 16)} ${step.title}, ${step.minutes} min`;

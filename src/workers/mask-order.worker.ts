@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { compareOrders } from '@/core/markings/compare-orders';
+
+expose({ compareOrders });
