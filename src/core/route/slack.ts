@@ -1,5 +1,5 @@
 import { planFrame, type DoneStep, type PlanSettings, type RoutePlan } from './plan';
-import { Calendar, latestStarts } from './schedule/backward';
+import { latestStarts } from './schedule/backward';
 import { networkOf } from './schedule/network';
 import type { Route } from './step';
 
@@ -19,7 +19,7 @@ export function latestStartsOf(
   const day = local(end).slice(0, 10);
   const lastOfDay = problem.windows.filter((window) => local(window.start).slice(0, 10) === day).at(-1);
   const network = networkOf(problem);
-  const latest = latestStarts(network, new Calendar(problem), Math.max(end, lastOfDay?.end ?? end));
+  const latest = latestStarts(network, Math.max(end, lastOfDay?.end ?? end));
   return new Map(
     work.flatMap(({ key, done: isDone }) => {
       const at = latest[network.index.get(key)!]!;

@@ -1,14 +1,14 @@
-import { earliestEnds, type Calendar } from './backward';
+import { earliestEnds } from './backward';
 import type { Network } from './network';
-import { overlaps, type Instant, type Span } from './problem';
+import { firstEndingAfter, overlaps, type Instant, type Span } from './problem';
 
 /**
  * A proven lower bound on the finish: the longest chain through the calendar, and for each moment the work that cannot
  * start before it (one person does it all) followed by the shortest tail of waits behind any of it.
  */
-export function lowerBound(network: Network, calendar: Calendar): Instant {
+export function lowerBound(network: Network): Instant {
   const { steps } = network.problem;
-  const ends = earliestEnds(network, calendar);
+  const ends = earliestEnds(network);
   const open = network.order.filter((i) => !network.done[i]);
   let bound = Math.max(...network.order.map((i) => ends[i]!));
   const tail = steps.map(() => 0);
@@ -23,7 +23,7 @@ export function lowerBound(network: Network, calendar: Calendar): Instant {
   for (const { i, start } of byStart) {
     minutes += steps[i]!.minutes;
     shortest = Math.min(shortest, tail[i]!);
-    bound = Math.max(bound, calendar.advance(start, minutes) + shortest);
+    bound = Math.max(bound, network.calendar.advance(start, minutes) + shortest);
   }
   return bound;
 }
@@ -57,8 +57,8 @@ interface Spells {
  * it with nothing like it; and what needs the booth. Small networks are shaved besides: where a step in its first (or last) session makes
  * the finish impossible, it lies in a later (or earlier) one. `finish` is one that is known to be possible.
  */
-export function sharperBound(network: Network, calendar: Calendar, finish: Instant): Instant {
-  const plain = Math.min(finish, lowerBound(network, calendar));
+export function sharperBound(network: Network, finish: Instant): Instant {
+  const plain = Math.min(finish, lowerBound(network));
   const { problem, done } = network;
   const { steps } = problem;
   const open = network.order.filter((i) => !done[i]);
@@ -89,7 +89,7 @@ export function sharperBound(network: Network, calendar: Calendar, finish: Insta
     }
     return heads;
   };
-  const endFrom = (i: number, from: Instant) => calendar.earliestEnd(steps[i]!, from);
+  const endFrom = (i: number, from: Instant) => network.calendar.earliestEnd(steps[i]!, from);
 
   /** Latest ends no later than those given; null where a step has no place any more. */
   const duesBy = (given: readonly Instant[], heads: readonly Instant[]): Instant[] | null => {
@@ -101,7 +101,7 @@ export function sharperBound(network: Network, calendar: Calendar, finish: Insta
         if (done[i]) continue;
         let by = dues[i]!;
         for (const arc of network.after[i]!) if (!done[arc.step]) by = Math.min(by, latest[arc.step]! - arc.minLag);
-        latest[i] = calendar.latestStart(steps[i]!, by);
+        latest[i] = network.calendar.latestStart(steps[i]!, by);
         if (latest[i]! < heads[i]!) return null;
         dues[i] = steps[i]!.splittable ? by : Math.min(by, latest[i]! + steps[i]!.minutes);
       }
@@ -226,19 +226,10 @@ const roundedTo =
 function capacityIn(spans: readonly Span[], rounded: (minutes: number) => number) {
   const until = [0];
   for (const { start, end } of spans) until.push(until.at(-1)! + rounded(end - start));
-  const firstEndingAfter = (at: Instant) => {
-    let [low, high] = [0, spans.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (spans[middle]!.end <= at) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  };
   return (from: Instant, to: Instant): number => {
     if (to <= from) return 0;
-    const first = firstEndingAfter(from);
-    let last = firstEndingAfter(to);
+    const first = firstEndingAfter(spans, from);
+    let last = firstEndingAfter(spans, to);
     if (last === spans.length || spans[last]!.start >= to) last -= 1;
     if (last < first) return 0;
     const part = (k: number) => rounded(Math.max(0, Math.min(to, spans[k]!.end) - Math.max(from, spans[k]!.start)));

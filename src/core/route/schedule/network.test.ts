@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { link, step } from '../../../../tests/support/plan-problem';
-import { Calendar, earliestEnds, latestStarts } from './backward';
+import { earliestEnds, latestStarts } from './backward';
 import { lowerBound } from './bound';
+import { Calendar } from './calendar';
 import { networkOf, waitingCircle } from './network';
 import { overlaps, type PlanProblem } from './problem';
 
@@ -97,21 +98,20 @@ describe('heads, tails and the bound', () => {
   test('a chain with drying over night', () => {
     const given = problem({ steps: [step('a', 50), step('b', 50)], links: [link('a', 'b', 600)] });
     const network = networkOf(given);
-    const calendar = new Calendar(given);
-    expect(earliestEnds(network, calendar)).toEqual([50, DAY + 50]);
-    expect(lowerBound(network, calendar)).toBe(DAY + 50);
-    expect(latestStarts(network, calendar, 2 * DAY + 100)).toEqual([DAY + 50, 2 * DAY + 50]);
+    expect(earliestEnds(network)).toEqual([50, DAY + 50]);
+    expect(lowerBound(network)).toBe(DAY + 50);
+    expect(latestStarts(network, 2 * DAY + 100)).toEqual([DAY + 50, 2 * DAY + 50]);
   });
   test('one person: three steps of 50 minutes need two sessions though none waits for another', () => {
     const given = problem({ steps: ['a', 'b', 'c'].map((id) => step(id, 50)) });
-    expect(lowerBound(networkOf(given), new Calendar(given))).toBe(DAY + 50);
+    expect(lowerBound(networkOf(given))).toBe(DAY + 50);
   });
   test('work that is followed by a wait ends no earlier than the wait', () => {
     const given = problem({
       steps: [step('a', 50), step('b', 50), step('end', 10)],
       links: [link('a', 'end', 70), link('b', 'end', 70)],
     });
-    expect(lowerBound(networkOf(given), new Calendar(given))).toBeGreaterThanOrEqual(100 + 70 + 10);
+    expect(lowerBound(networkOf(given))).toBeGreaterThanOrEqual(100 + 70 + 10);
   });
 });
 

@@ -1,3 +1,4 @@
+import { Calendar } from './calendar';
 import type { PlanLink, PlanProblem } from './problem';
 
 export interface Arc {
@@ -10,6 +11,7 @@ export interface Arc {
 /** The problem by index: arcs in and out, which steps are done, and the blocks that greatest waits tie together. */
 export interface Network {
   problem: PlanProblem;
+  calendar: Calendar;
   index: Map<string, number>;
   before: Arc[][];
   after: Arc[][];
@@ -106,7 +108,20 @@ export function networkOf(problem: PlanProblem): Network {
   ]);
   const waitsFor = blocks.map(() => 0);
   for (const next of followers.flat()) waitsFor[next]! += 1;
-  return { problem, index, before, after, done, order, blocks, blockOf, followers, waitsFor, broken };
+  return {
+    problem,
+    calendar: new Calendar(problem),
+    index,
+    before,
+    after,
+    done,
+    order,
+    blocks,
+    blockOf,
+    followers,
+    waitsFor,
+    broken,
+  };
 }
 
 /** Strongly connected components (Tarjan 1972), without recursion: routes can be long. */

@@ -69,6 +69,17 @@ export function cleanOutMinutes(airbrush: Airbrush | null, state: string, colour
   return airbrush.cleanOut[state]?.[colour] ?? 0;
 }
 
+/** Index of the first span that ends after a moment; the number of spans where none does. Sorted and disjoint. */
+export function firstEndingAfter(spans: readonly Span[], at: Instant): number {
+  let [low, high] = [0, spans.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (spans[middle]!.end <= at) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
 /** Spans that lie in both lists. Both sorted. */
 export function overlaps(a: readonly Span[], b: readonly Span[]): Span[] {
   const found: Span[] = [];

@@ -1,9 +1,10 @@
 import { isStep, saidAsArrival, withArrivals } from './arrivals';
-import { Calendar, latestStarts } from './backward';
+import { latestStarts } from './backward';
 import { lowerBound, sharperBound } from './bound';
 import { holdingChain, whyInfeasible, type Holding, type Infeasible } from './explain';
 import { networkOf, type Network } from './network';
 import type { Instant, PlanLink, PlannedStep, PlanProblem } from './problem';
+import { anyPlan, settled } from './exact';
 import { finishOf, generator, improved, isLess, type Aims } from './search';
 import { ranksBy, serialPlan, type SerialPlan } from './serial';
 
@@ -16,6 +17,8 @@ export interface Plan {
   loads: number;
   sessions: number;
   lowerBound: Instant;
+  /** Proven to be the best in all three aims. */
+  isBest: boolean;
   holding: Holding[];
   /** Greatest waits that were already broken by what is done. */
   broken: PlanLink[];
@@ -30,22 +33,23 @@ export interface NoPlan {
 /** How many steps may be placed over all attempts: keeps the result the same on every machine, unlike a clock. */
 const EFFORT = 12_000;
 const DAY = 24 * 60;
-/** With less effort than this only the plain bound is worked out. */
+/** Of the effort: so much goes into annealing before orders are tried through. */
+const FIRST_SHARE = 0.3;
+/** With less effort than this there is only the plain bound, and nothing is tried through. */
 const SHARP_FROM = 2000;
 
 /**
- * Lays the route over the sessions: a serial plan by latest start, improved by annealing as far as `effort` reaches. Valid always; proven to
- * be the best in its first aim where the bound says so.
+ * Lays the route over the sessions: a serial plan by latest start, improved by annealing as far as `effort` reaches; of a small network
+ * all orders are tried or excluded. Valid always; proven to be the best in its first aim where the bound says so.
  */
 export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan | NoPlan {
   const problem = withArrivals(given);
   const titles = new Map(given.steps.map(({ id, title }) => [id, title ?? id]));
   const network = networkOf(problem);
-  const calendar = new Calendar(problem);
   const position = new Map(network.order.map((i, k) => [i, k]));
   const horizon = problem.windows.at(-1)?.end ?? 0;
 
-  const latest = latestStarts(network, calendar, horizon);
+  const latest = latestStarts(network, horizon);
   let first = serialPlan(network, byLatest(latest));
   if (first.unplaced.length > 0) {
     const urgent = new Set(first.unplaced.flat().flatMap((i) => [i, ...ancestors(network, i)]));
@@ -53,21 +57,25 @@ export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan 
       network,
       ranksBy(network, (i) => (urgent.has(i) ? -1e9 : 0) + latest[i]!),
     );
-    if (again.unplaced.length > 0) {
+    const found = again.unplaced.length > 0 ? anyPlan(network, horizon) : again;
+    if (!found)
       return { feasible: false, because: whyInfeasible(network, first.unplaced), partial: stepsOf(network, first) };
-    }
-    first = again;
+    first = found;
   }
   const score = (plan: SerialPlan) =>
     aims(finishOf(network, plan), plan.timeline.loads(), plan.timeline.sessionsUsed());
-  const sooner = serialPlan(network, byLatest(latestStarts(network, calendar, finishOf(network, first))));
-  if (sooner.unplaced.length === 0 && finishOf(network, sooner) < finishOf(network, first)) first = sooner;
-  first = varied(network, calendar, first, score, effort);
-  const bound =
-    effort >= SHARP_FROM
-      ? sharperBound(network, calendar, finishOf(network, first))
-      : Math.min(lowerBound(network, calendar), finishOf(network, first));
-  return planOf(network, improved(network, calendar, first, aims, bound, effort), bound, titles);
+  const again = serialPlan(network, byLatest(latestStarts(network, finishOf(network, first))));
+  if (again.unplaced.length === 0 && finishOf(network, again) < finishOf(network, first)) first = again;
+  first = varied(network, first, score, effort);
+  if (effort < SHARP_FROM) {
+    const bound = Math.min(lowerBound(network), finishOf(network, first));
+    return planOf(network, improved(network, first, aims, bound, effort), bound, titles);
+  }
+  const bound = sharperBound(network, finishOf(network, first));
+  const sooner = improved(network, first, aims, bound, effort * FIRST_SHARE);
+  const best = settled(network, aims, { plan: sooner, bound }, effort);
+  const plan = best.isBest ? best.plan : improved(network, best.plan, aims, best.bound, effort * (1 - FIRST_SHARE));
+  return { ...planOf(network, plan, best.bound, titles), isBest: best.isBest };
 
   function byLatest(values: readonly number[]) {
     return ranksBy(network, (i) => values[i]! + position.get(i)! * 1e-6);
@@ -82,6 +90,7 @@ function planOf(network: Network, best: SerialPlan, bound: Instant, titles: Read
     loads: best.timeline.loads(),
     sessions: best.timeline.sessionsUsed(),
     lowerBound: bound,
+    isBest: false,
     holding: holdingChain(network, best.placed).map((one) => saidAsArrival(one, (id) => titles.get(id) ?? id)),
     broken: network.broken,
   };
@@ -94,9 +103,8 @@ function planOf(network: Network, best: SerialPlan, bound: Instant, titles: Read
 export function repaired(given: PlanProblem, starts: ReadonlyMap<string, Instant>): Plan | null {
   const problem = withArrivals(given);
   const network = networkOf(problem);
-  const calendar = new Calendar(problem);
   const horizon = problem.windows.at(-1)?.end ?? 0;
-  const latest = latestStarts(network, calendar, horizon);
+  const latest = latestStarts(network, horizon);
   const delays = new Map(problem.steps.flatMap(({ id }, i) => (starts.has(id) ? [[i, starts.get(id)!] as const] : [])));
   const first = Math.min(...delays.values(), horizon);
   // What is new takes its turn by its urgency, from the beginning on, as if the calendar were the former plan's.
@@ -104,7 +112,7 @@ export function repaired(given: PlanProblem, starts: ReadonlyMap<string, Instant
   const plan = serialPlan(network, rank, { delays });
   if (plan.unplaced.length > 0) return null;
   const titles = new Map(given.steps.map(({ id, title }) => [id, title ?? id]));
-  return planOf(network, plan, Math.min(lowerBound(network, calendar), finishOf(network, plan)), titles);
+  return planOf(network, plan, Math.min(lowerBound(network), finishOf(network, plan)), titles);
 }
 
 /** So much of the effort goes into seeded variations of the first order, and so many are tried at most. */
@@ -114,14 +122,13 @@ const MOST_VARIATIONS = 80;
 /** The best of some seeded variations of the order by latest start, sprays of one colour kept near one another. */
 function varied(
   network: Network,
-  calendar: Calendar,
   first: SerialPlan,
   score: (plan: SerialPlan) => readonly number[],
   effort: number,
 ): SerialPlan {
   const { steps } = network.problem;
   const open = Math.max(1, network.blocks.flat().length);
-  const latest = latestStarts(network, calendar, finishOf(network, first));
+  const latest = latestStarts(network, finishOf(network, first));
   const random = generator(open);
   let [best, bestScore] = [first, score(first)];
   const attempts = Math.min(MOST_VARIATIONS, Math.floor((effort * VARIED_SHARE) / open));

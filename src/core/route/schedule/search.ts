@@ -1,17 +1,17 @@
-import { type Calendar, latestStarts } from './backward';
+import { latestStarts } from './backward';
 import type { Network } from './network';
 import type { Instant } from './problem';
-import { serialPlan, type Held, type SerialPlan } from './serial';
+import { Sequencer, type HeldBack, type Put, type Spot } from './sequence';
+import { planFrom, type SerialPlan } from './serial';
 import { endOf, startOf } from './timeline';
 
 /** Puts the aims in order of importance: smaller is better, compared one after the other. */
 export type Aims = (finish: Instant, loads: number, sessions: number) => readonly number[];
 
-/** A plan with the order and what was held back to make it. */
-interface Candidate {
+/** An order with what was held back, and how it lies in the sessions. */
+interface Candidate extends HeldBack {
   order: readonly number[];
-  held: Required<Held>;
-  plan: SerialPlan;
+  put: Put;
 }
 
 /** What a late working minute, a load and a session weigh where the finish is settled and the others are to be fewer. */
@@ -21,172 +21,171 @@ const HOT = 60;
 const COLD = 0.6;
 /** Of the effort: so much for an earlier finish, as long as one is possible; the rest for fewer loads and sessions. */
 const FINISH_SHARE = 0.6;
+/** A step is put in an order so many times as quickly as the serial scheme places it. */
+const QUICKER = 5;
+/** Coolings towards an earlier finish: each ends as soon as there is one. */
+const COOLINGS = 4;
 
 /**
- * Simulated annealing (Kirkpatrick, Gelatt, Vecchi 1983) over the order in which blocks are placed. First towards a finish before the best one:
- * the cost is how many working minutes steps start beyond their latest start for it. Then, with the finish kept, towards fewer loads of the
- * airbrush and fewer sessions. Deterministic: `effort` counts placements, chance comes from the seed.
+ * Simulated annealing (Kirkpatrick, Gelatt, Vecchi 1983) over the order of the steps. First towards a finish before the best one: the cost is
+ * how many working minutes steps start beyond their latest start for it. Then, with the finish kept, towards fewer loads of the airbrush and
+ * fewer sessions. Deterministic: `effort` counts steps placed as the serial scheme places them, chance comes from the seed.
  */
-export function improved(
-  network: Network,
-  calendar: Calendar,
-  first: SerialPlan,
-  aims: Aims,
-  bound: Instant,
-  effort: number,
-): SerialPlan {
-  const open = Math.max(1, network.blocks.flat().length);
-  if (network.blocks.length < 2) return first;
+export function improved(network: Network, first: SerialPlan, aims: Aims, bound: Instant, effort: number): SerialPlan {
+  const sequencer = new Sequencer(network);
+  const { open, steps, before, followers, tied } = sequencer;
+  if (open.length < 2) return first;
   const { problem } = network;
-  const random = generator(open);
+  const random = generator(open.length);
   const pick = (count: number) => Math.min(count - 1, Math.floor(random() * count));
-  const working = workingMinutes(network);
   const alike = alikeTo(aims, problem.now ?? problem.windows[0]?.start ?? 0);
-  const sprayed = network.blocks.flatMap((block, b) =>
-    block.some((i) => problem.steps[i]!.colour !== null) ? [b] : [],
-  );
-  const colourOf = new Map(
-    sprayed.map((b) => [b, problem.steps[network.blocks[b]!.find((i) => problem.steps[i]!.colour !== null)!]!.colour!]),
-  );
-  const tied = network.blocks.flatMap((block) => (block.length > 1 ? block.slice(0, -1) : []));
-
-  const scoreOf = (plan: SerialPlan) =>
-    aims(finishOf(network, plan), plan.timeline.loads(), plan.timeline.sessionsUsed());
-  const decode = (order: readonly number[], held: Required<Held>): Candidate => {
-    const rank = new Array<number>(order.length);
-    order.forEach((b, k) => (rank[b] = k));
-    return { order, held, plan: serialPlan(network, rank, held) };
-  };
-  const startsOf = (plan: SerialPlan) => (b: number) =>
-    Math.min(...network.blocks[b]!.map((i) => (plan.placed[i] ? startOf(plan.placed[i]!) : Infinity)));
+  const sprayed = steps.flatMap(({ colour }, k) => (colour === null ? [] : [k]));
+  const pairs = steps.flatMap((_, k) => (tied[k]!.length > 1 ? [k] : []));
+  const scoreOf = ({ finish, loads, sessions }: Omit<Put, 'spots'>) => aims(finish, loads, sessions);
 
   /** Working minutes beyond the latest starts: the worst step's, and a little of everybody's. */
-  const lateness = (plan: SerialPlan, latest: readonly number[]): number => {
-    if (plan.unplaced.length > 0) return 1e6 * plan.unplaced.length;
+  const lateness = ({ spots }: Put, latest: readonly number[]): number => {
     let [worst, sum] = [0, 0];
-    plan.placed.forEach((placed, i) => {
-      if (!placed) return;
-      const start = startOf(placed);
-      if (start <= latest[i]!) return;
-      const late = latest[i] === -Infinity ? 1e5 : working(start) - working(latest[i]!) + 1;
-      worst = Math.max(worst, late);
-      sum += late;
+    spots.forEach((spot, k) => {
+      const late = sequencer.worked(spot.first, spot.start) - latest[k]!;
+      if (late <= 0) return;
+      worst = Math.max(worst, late + 1);
+      sum += late + 1;
     });
     return worst + sum / 20;
   };
+  const latestFor = (finish: Instant): number[] => {
+    const latest = latestStarts(network, finish);
+    return open.map((i) => (latest[i] === -Infinity ? -1e5 : sequencer.workedUntil(latest[i]!)));
+  };
 
-  const moved = ({ order, held, plan }: Candidate, isThinning: boolean): [readonly number[], Required<Held>] => {
+  /** Takes steps out and puts them in before the place `to`, as near to it as what they wait for and what waits for them allow. */
+  const shifted = (order: readonly number[], moving: readonly number[], to: number): number[] => {
+    const isMoving = new Set(moving);
+    const rest = order.filter((k) => !isMoving.has(k));
+    let at = Math.min(rest.length, Math.max(0, to));
+    const place = new Map(rest.map((k, i) => [k, i]));
+    let [low, high] = [0, rest.length];
+    for (const k of moving) {
+      for (const { step } of before[k]!) if (!isMoving.has(step)) low = Math.max(low, place.get(step)! + 1);
+      for (const step of followers[k]!) if (!isMoving.has(step)) high = Math.min(high, place.get(step)!);
+    }
+    if (low > high) return [...order];
+    at = Math.min(high, Math.max(low, at));
+    rest.splice(at, 0, ...moving);
+    return rest;
+  };
+
+  const moved = (candidate: Candidate, isThinning: boolean): Omit<Candidate, 'put'> => {
+    const { order, floors, closed, put } = candidate;
     const chance = random();
-    if (chance < 0.16 && sprayed.length > 1) {
-      // All sprays of one colour, one after the other.
+    if (chance < 0.12 && sprayed.length > 1) {
+      // All sprays of one colour, one after the other, as far as their waits allow.
       const anchor = sprayed[pick(sprayed.length)]!;
-      const colour = colourOf.get(anchor)!;
-      const gathered = order.filter((b) => colourOf.get(b) === colour);
-      const at = order.indexOf(random() < 0.5 ? gathered[0]! : gathered.at(-1)!);
-      const before = order.slice(0, at).filter((b) => colourOf.get(b) !== colour);
-      const after = order.slice(at).filter((b) => colourOf.get(b) !== colour);
-      return [[...before, ...gathered, ...after], held];
+      let next: number[] = [...order];
+      for (const k of order)
+        if (k !== anchor && steps[k]!.colour === steps[anchor]!.colour) {
+          const [own, its] = [next.indexOf(k), next.indexOf(anchor)];
+          next = shifted(next, [k], own < its ? its - 1 : its + 1);
+        }
+      return { order: next, floors, closed };
     }
-    if (chance < 0.26 && sprayed.length > 1) {
-      const [a, b] = [order.indexOf(sprayed[pick(sprayed.length)]!), order.indexOf(sprayed[pick(sprayed.length)]!)];
-      const swapped = [...order];
-      [swapped[a], swapped[b]] = [swapped[b]!, swapped[a]!];
-      return [swapped, held];
+    if (chance < 0.24 && sprayed.length > 1) {
+      const [a, b] = [sprayed[pick(sprayed.length)]!, sprayed[pick(sprayed.length)]!];
+      const [at, to] = [order.indexOf(a), order.indexOf(b)];
+      // Next to a spray of its own colour, or in exchange for another one.
+      if (steps[a]!.colour === steps[b]!.colour)
+        return { order: shifted(order, [a], at < to ? to - 1 : to + 1), floors, closed };
+      return { order: shifted(shifted(order, [a], to), [b], at), floors, closed };
     }
-    if (chance < 0.36) {
+    if (chance < 0.3) {
       // A step is held back although it could begin: its partner then comes within its greatest wait, or something fits before it.
-      const from = tied.length > 0 && random() < 0.6 ? tied[pick(tied.length)]! : pick(problem.steps.length);
-      const delays = new Map(held.delays);
-      const placed = plan.placed[from];
-      if (delays.has(from) && random() < 0.6) delays.delete(from);
-      else if (placed) delays.set(from, laterThan(startOf(placed)));
-      return [order, { ...held, delays }];
+      const k = pairs.length > 0 && random() < 0.6 ? pairs[pick(pairs.length)]! : pick(steps.length);
+      const isHeld = floors[k] !== -Infinity && random() < 0.7;
+      const next = [...floors];
+      next[k] = isHeld ? -Infinity : laterThan(put.spots[k]!);
+      return { order, floors: next, closed };
     }
-    if (isThinning && chance < 0.5) {
-      const closed = new Set(held.closed);
-      if (closed.size > 0 && random() < 0.4) closed.delete([...closed][pick(closed.size)]!);
-      else {
-        const used = [...new Set(plan.placed.flatMap((placed) => placed?.windows ?? []))];
-        if (used.length > 0) closed.add(used[pick(used.length)]!);
-      }
-      return [order, { ...held, closed }];
+    if (isThinning && chance < 0.42) {
+      const next = new Set(closed);
+      if (next.size > 0 && random() < 0.4) next.delete([...next][pick(next.size)]!);
+      else next.add(put.spots[pick(steps.length)]!.first);
+      return { order, floors, closed: next };
     }
-    const from = pick(order.length);
+    const at = pick(order.length);
+    const k = order[at]!;
     const reach = 1 + pick(random() < 0.3 ? order.length : Math.min(order.length, 12));
-    const to = Math.min(order.length - 1, Math.max(0, from + (random() < 0.5 ? -reach : reach)));
-    const shifted = [...order];
-    const [block] = shifted.splice(from, 1);
-    shifted.splice(to, 0, block!);
-    return [shifted, held];
+    const moving = tied[k]!.length > 1 && random() < 0.5 ? tied[k]! : [k];
+    return { order: shifted(order, moving, at + (random() < 0.5 ? -reach : reach)), floors, closed };
   };
-  const starts = [...new Set(problem.windows.map(({ start }) => start))];
-  const laterThan = (start: Instant): Instant => {
+  const laterThan = ({ start, first: session }: Spot): Instant => {
     if (random() < 0.5) return start + 1 + pick(60);
-    const at = starts.findIndex((from) => from > start);
-    return at < 0 ? start + 1 : starts[Math.min(starts.length - 1, at + (random() < 0.3 ? 1 : 0))]!;
+    return sequencer.rooms[session + (random() < 0.3 ? 2 : 1)]?.start ?? start + 1;
   };
 
-  const beginAt = startsOf(first);
-  let best = decode(
-    network.blocks.map((_, b) => b).sort((a, b) => beginAt(a) - beginAt(b)),
-    { delays: new Map(), closed: new Set() },
-  );
-  let bestScore = scoreOf(best.plan);
-  const firstScore = scoreOf(first);
-  // An order by starts need not make the same plan again.
-  let kept = first;
-  if (best.plan.unplaced.length > 0 || isLess(firstScore, bestScore)) bestScore = firstScore;
-  else kept = best.plan;
+  const startOfStep = (k: number) => startOf(first.placed[open[k]!]!);
+  const order = steps.map((_, k) => k).sort((a, b) => startOfStep(a) - startOfStep(b));
+  const free: HeldBack = { floors: steps.map(() => -Infinity), closed: new Set() };
+  // As the first plan has it: steps that wait for their partners stay where they are.
+  const asPlanned: HeldBack = {
+    ...free,
+    floors: steps.map((_, k) => (tied[k]!.length > 1 ? startOfStep(k) : -Infinity)),
+  };
+  const begun = [free, asPlanned].flatMap((held) => {
+    const put = sequencer.put(order, held);
+    return put ? [{ order, ...held, put }] : [];
+  });
+  if (begun.length === 0) return first;
+  let best: Candidate = begun.reduce((a, b) => (isLess(scoreOf(b.put), scoreOf(a.put)) ? b : a));
   const take = (candidate: Candidate): boolean => {
-    if (candidate.plan.unplaced.length > 0) return false;
-    const score = scoreOf(candidate.plan);
-    if (!isLess(score, bestScore)) return false;
-    [best, bestScore, kept] = [candidate, score, candidate.plan];
+    if (!isLess(scoreOf(candidate.put), scoreOf(best.put))) return false;
+    best = candidate;
     return true;
   };
 
-  /** Cools from the best plan on; stops when `done` says so, at the latest when its share of the effort is spent. */
-  const cool = (rounds: number, isThinning: boolean, costOf: (plan: SerialPlan) => number, done: () => boolean) => {
+  /** Cools from the best order on; stops when `done` says so, at the latest when its rounds are spent. */
+  const cool = (rounds: number, isThinning: boolean, costOf: (put: Put) => number, done: () => boolean): number => {
     let current = best;
-    let cost = costOf(current.plan);
+    let cost = costOf(current.put);
     for (let round = 0; round < rounds; round += 1) {
       const heat = HOT * (COLD / HOT) ** (round / rounds);
-      const candidate = decode(...moved(current, isThinning));
-      const next = costOf(candidate.plan);
-      if (next <= cost || random() < Math.exp((cost - next) / heat)) [current, cost] = [candidate, next];
+      const next = moved(current, isThinning);
+      const put = sequencer.put(next.order, next);
+      if (!put) continue;
+      const candidate = { ...next, put };
+      const its = costOf(put);
+      if (its <= cost || random() < Math.exp((cost - its) / heat)) [current, cost] = [candidate, its];
       if (take(candidate) && done()) return round + 1;
     }
     return rounds;
   };
 
-  const rounds = Math.floor(effort / open);
+  const rounds = Math.floor((effort * QUICKER) / open.length);
   let left = Math.floor(rounds * FINISH_SHARE);
   while (left > 0) {
-    const target = alike.before(finishOf(network, kept));
+    const target = alike.before(best.put.finish);
     if (target < bound) break;
-    const latest = latestStarts(network, calendar, target);
-    // A few coolings rather than one long one: each ends as soon as the finish is better.
-    const turns = Math.min(left, Math.max(40, Math.ceil((rounds * FINISH_SHARE) / 3)));
+    const latest = latestFor(target);
     left -= cool(
-      turns,
+      Math.min(left, Math.max(40, Math.ceil((rounds * FINISH_SHARE) / COOLINGS))),
       false,
-      (plan) => lateness(plan, latest) + plan.timeline.loads() * 0.2,
-      () => alike.before(finishOf(network, kept)) < target,
+      (put) => lateness(put, latest) + put.loads * 0.2,
+      () => best.put.finish <= target,
     );
   }
-  const latest = latestStarts(network, calendar, alike.last(finishOf(network, kept)));
+  const latest = latestFor(alike.last(best.put.finish));
   const rest = Math.max(0, rounds - Math.floor(rounds * FINISH_SHARE) + left);
   for (let turn = 0; turn < 2; turn += 1)
     cool(
       Math.floor(rest / 2),
       true,
-      (plan) =>
-        lateness(plan, latest) * WEIGHTS.late +
-        plan.timeline.loads() * WEIGHTS.load +
-        plan.timeline.sessionsUsed() * WEIGHTS.session,
+      (put) => lateness(put, latest) * WEIGHTS.late + put.loads * WEIGHTS.load + put.sessions * WEIGHTS.session,
       () => false,
     );
-  return kept;
+  const score = (plan: SerialPlan) =>
+    aims(finishOf(network, plan), plan.timeline.loads(), plan.timeline.sessionsUsed());
+  const plan = planFrom(network, new Map(open.map((i, k) => [i, best.put.spots[k]!.start])));
+  return plan && isLess(score(plan), score(first)) ? plan : first;
 }
 
 /** The last end of all work; -Infinity where there is none. */
@@ -203,24 +202,8 @@ export function isLess(a: readonly number[], b: readonly number[]): boolean {
   return false;
 }
 
-/** Working minutes up to a moment, all sessions put end to end. */
-function workingMinutes({ problem: { windows } }: Network): (at: Instant) => number {
-  const until = [0];
-  for (const { start, end } of windows) until.push(until.at(-1)! + end - start);
-  return (at) => {
-    let [low, high] = [0, windows.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (windows[middle]!.end <= at) low = middle + 1;
-      else high = middle;
-    }
-    const window = windows[low];
-    return until[low]! + (window ? Math.max(0, at - window.start) : 0);
-  };
-}
-
 /** Finishes that the first aim does not tell apart: the last of them, and the last one before all of them. */
-function alikeTo(aims: Aims, from: Instant) {
+export function alikeTo(aims: Aims, from: Instant) {
   const value = (finish: Instant) => aims(finish, 0, 0)[0]!;
   const search = (low: Instant, high: Instant, isLow: (at: Instant) => boolean) => {
     while (high - low > 1) {

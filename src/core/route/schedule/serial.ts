@@ -1,3 +1,4 @@
+import { heldBack } from './calendar';
 import type { Network } from './network';
 import type { Instant } from './problem';
 import { endOf, startOf, Timeline, type Placed } from './timeline';
@@ -56,6 +57,15 @@ export function serialPlan(network: Network, rank: readonly number[], held: Held
   return { placed, timeline, unplaced };
 }
 
+/** A plan with every step at its start; null where the sessions, put so, do not hold them. */
+export function planFrom(network: Network, starts: ReadonlyMap<number, Instant>): SerialPlan | null {
+  const timeline = new Timeline(network.problem);
+  const placed: SerialPlan['placed'] = network.problem.steps.map(() => null);
+  for (const [i] of [...starts].sort((a, b) => a[1] - b[1]))
+    if (!placeBlock(network, timeline, placed, [i], starts)) return null;
+  return { placed, timeline, unplaced: [] };
+}
+
 /** Places all steps of a block so that its waits hold, pushing the earlier partner of a broken greatest wait later; false when it cannot. */
 export function placeBlock(
   network: Network,
@@ -97,7 +107,9 @@ export function placeBlock(
         if (late <= 0) continue;
         // An actual cannot be pushed: there is no place in time.
         if (network.done[arc.step]) return 'no room';
-        return { step: arc.step, until: startOf(placed[arc.step]!) + late };
+        const partner = placed[arc.step]!;
+        const span = { start: startOf(partner), end: endOf(partner) };
+        return { step: arc.step, until: heldBack(network.calendar, partner.step, span, late) };
       }
     }
     return 'placed';

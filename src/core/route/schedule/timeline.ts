@@ -1,4 +1,13 @@
-import { CLEAN, cleanOutMinutes, overlaps, type Instant, type PlanProblem, type PlanStep, type Span } from './problem';
+import {
+  CLEAN,
+  cleanOutMinutes,
+  firstEndingAfter,
+  overlaps,
+  type Instant,
+  type PlanProblem,
+  type PlanStep,
+  type Span,
+} from './problem';
 
 /** One placed step. */
 export interface Placed {
@@ -50,7 +59,7 @@ export class Timeline {
 
   /** The earliest placement at or after `notBefore`; null when the sessions hold none. Nothing is placed yet. */
   earliest(step: PlanStep, notBefore: Instant): Placed | null {
-    for (let w = this.firstWindow(notBefore); w < this.usable.length; w += 1) {
+    for (let w = firstEndingAfter(this.usable, notBefore); w < this.usable.length; w += 1) {
       const found = this.inWindow(step, w, notBefore);
       if (found) return found;
     }
@@ -96,16 +105,6 @@ export class Timeline {
 
   sessionsUsed(): number {
     return this.busy.filter((list) => list.length > 0).length;
-  }
-
-  private firstWindow(at: Instant): number {
-    let [low, high] = [0, this.usable.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (this.usable[middle]!.end <= at) low = middle + 1;
-      else high = middle;
-    }
-    return low;
   }
 
   private inWindow(step: PlanStep, w: number, notBefore: Instant): Placed | null {
