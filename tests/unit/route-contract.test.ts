@@ -200,8 +200,8 @@ describe('every route', () => {
       const covers = answer.steps.filter(({ key }) =>
         ['mask-canopy', 'mask-windows', 'plug-bays', 'plug-intakes', 'plug-cockpit'].includes(key),
       );
-      for (const { key } of covers)
-        expect([key, leastBetween(answer, key, 'prime')]).toEqual([key, expect.any(Number)]);
+      const prime = answer.steps.find(({ key }) => key === 'prime' || key === 'prime-paint')!.key;
+      for (const { key } of covers) expect([key, leastBetween(answer, key, prime)]).toEqual([key, expect.any(Number)]);
       const frames = answer.stacks.canopy?.map(({ step }) => step) ?? [];
       if (frames.length > 0 && isSeenHere('canopy', file)) expect(frames[0]).toBe('frames-inside');
     }));
@@ -216,6 +216,7 @@ describe('every route', () => {
         ['dry-fit-wings-on', 'join-wings'],
         ['dry-fit-tail', 'join-tail'],
         ['dry-fit-canopy', 'fit-canopy'],
+        ['dry-fit-canopy', 'close-canopy'],
         ['scrape-fuselage', 'gate:fuselage'],
       ] as const)
         if (has(glue)) expect([glue, leastBetween(answer, fit, glue)]).toEqual([glue, expect.any(Number)]);

@@ -10,7 +10,7 @@ import { ASPECTS } from '@/core/evidence/aspects';
 import { modelAreaOfZones, zoneTitle, type Outline } from '@/core/outline/outline';
 import { machineOf } from '@/core/outline/presets';
 import type { Zone } from '@/core/outline/zones';
-import { groundCalled, groundOfBrief, type Ground } from '@/core/paint/grounds';
+import { groundCalled, groundOfBrief, groundOfSchool, type Ground } from '@/core/paint/grounds';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import type { AppliedFigures } from '@/core/paint/quantity';
@@ -310,7 +310,10 @@ function callMaker(
     const recipe = made?.recipe ?? null;
     const paint = made ? made.paint : record?.paintId && paints.get(record.paintId);
     const choice = record && paint ? { record, paint, recipe } : null;
-    const own = record ? groundCalled(record.ground) : null;
+    const own =
+      record && paint
+        ? (groundCalled(record.ground) ?? groundOfSchool(state.brief.options.undercoats, paint.lab, paint.kind))
+        : null;
     const filter = record?.filter ?? null;
     const filterPaint = filter && paints.get(filter.paintId);
     const suggested = suggestWay(

@@ -1,5 +1,7 @@
-import { OPTION_CHOICES, type OptionName, type Options } from '@/core/kit/options';
+import { OPTION_CHOICES, optionsFor, type OptionName, type Options } from '@/core/kit/options';
 import { PRINTED } from '@/core/markings/kinds';
+import { machineOf } from '@/core/outline/presets';
+import { groundOfSchool } from '@/core/paint/grounds';
 import { planRoute } from '@/core/route/plan';
 import type { ColourShelf } from '@/core/kept/state';
 import { deriveBrief, type BriefView } from './derive';
@@ -15,6 +17,10 @@ interface Facts {
   /** Every colour on the outside is acrylic: chipping fluid works under nothing else. */
   acrylic: boolean;
   worn: boolean;
+  /** Some colour outside is yellow, cream, red or white. */
+  hidesBadly: boolean;
+  /** Bare metal or gloss outside. */
+  shiny: boolean;
 }
 
 interface SchoolChoice {
@@ -44,6 +50,77 @@ const SCHOOLS = {
       risk: 'many thin coats; light colours take longest',
       suits: ({ denominator, worn }) =>
         denominator < SMALL && worn ? 'a worn machine wants a broken-up ground' : null,
+    },
+  },
+  priming: {
+    primer: {
+      risk: 'one bottle more; fills the finest lines where it is thick',
+      suits: ({ shiny }) =>
+        shiny ? 'metal and gloss show every scratch: a primer can be sanded soon' : 'it grips best and sands soon',
+    },
+    'paint as primer': {
+      risk: 'sands only once it is hard; grips less on resin and metal parts',
+      suits: () => null,
+    },
+  },
+  cockpit: {
+    'assembled first': {
+      risk: 'corners are out of the brush’s reach',
+      suits: ({ denominator }) =>
+        denominator >= SMALL ? `at 1/${denominator} a brush reaches everything that shows` : null,
+    },
+    'painted on sticks': {
+      risk: 'glue on finished colour; joints must be scraped',
+      suits: ({ denominator }) => (denominator < SMALL ? `at 1/${denominator} every side of a part shows` : null),
+    },
+  },
+  undercoats: {
+    'as chosen': {
+      risk: 'a colour that hides badly takes many coats over grey',
+      suits: ({ hidesBadly }) => (hidesBadly ? null : 'no colour outside asks for a ground of its own'),
+    },
+    white: {
+      risk: 'one spray more for each such colour; cold under yellow',
+      suits: ({ hidesBadly, worn }) => (hidesBadly && !worn ? 'a bright yellow or red wants white under it' : null),
+    },
+    warm: {
+      risk: 'one spray more for each such colour; shifts a pale one towards red',
+      suits: ({ hidesBadly, worn }) => (hidesBadly && worn ? 'dense and warm under a yellow that has aged' : null),
+    },
+  },
+  gearOn: {
+    'after paint': {
+      risk: 'the joint is made on paint: scrape it',
+      suits: () => 'legs are in nobody’s way while masks go on and off',
+    },
+    'before paint': {
+      risk: 'wrapped legs break off easily, and overspray gets in',
+      suits: () => null,
+    },
+  },
+  clearParts: {
+    'before paint': {
+      risk: 'dust and fog inside are there for good',
+      suits: () => 'its seam is filled and painted over like any other',
+    },
+    'after paint': {
+      risk: 'the seam shows, and the fit must be good',
+      suits: () => null,
+    },
+  },
+  washOver: {
+    gloss: {
+      risk: 'runs back out of shallow lines when wiped too hard',
+      suits: ({ denominator, worn }) =>
+        !worn || denominator >= SMALL
+          ? denominator >= SMALL
+            ? `at 1/${denominator} matt drags a wash everywhere`
+            : 'it flows along the lines and cleans off'
+          : null,
+    },
+    matt: {
+      risk: 'stains: what is on stays on',
+      suits: ({ denominator, worn }) => (worn && denominator < SMALL ? 'a worn machine may be tinted all over' : null),
     },
   },
   chips: {
@@ -105,6 +182,8 @@ export interface ComparedSchool {
   choices: ComparedChoice[];
 }
 
+/** Another ground takes other coats of every colour over it. */
+const ON_COATS: ReadonlySet<SchoolName> = new Set(['tonal', 'undercoats']);
 /** Placements for each schedule: the same for all, so that they can be held against one another. */
 const EFFORT = 1500;
 
@@ -114,7 +193,8 @@ export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: str
   const settings = planSettingsOf(view.state, nowUtc);
   const done = standingLog(view.state);
   const facts = factsOf(view);
-  return SCHOOL_NAMES.map((name): ComparedSchool => {
+  const there = optionsFor(machineOf(view.outline.spec.preset));
+  return SCHOOL_NAMES.filter((name) => there.includes(name)).map((name): ComparedSchool => {
     const table: Record<string, SchoolChoice> = SCHOOLS[name];
     return {
       name,
@@ -122,9 +202,8 @@ export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: str
       choices: Object.entries(table).map(([choice, { risk, suits }]): ComparedChoice => {
         const options = { ...brief.options, [name]: choice } as Options;
         const route =
-          name === 'tonal' && choice !== brief.options.tonal
-            ? // Another ground takes other coats of every colour.
-              deriveBrief({ ...view.state, brief: { ...brief, options } }, shelf, { nowUtc, effort: 0 }).route
+          ON_COATS.has(name) && choice !== brief.options[name]
+            ? deriveBrief({ ...view.state, brief: { ...brief, options } }, shelf, { nowUtc, effort: 0 }).route
             : routeOf(view.wanted, view.outline, options);
         const plan = planRoute(route, done, settings, EFFORT);
         return {
@@ -154,6 +233,8 @@ function factsOf({ state, calls, route }: BriefView): Facts {
     matt: paints.length > 0 && paints.every(({ finish }) => finish === 'matt'),
     acrylic:
       outside.length > 0 && paints.length === outside.length && paints.every(({ chemistry }) => ACRYLIC.has(chemistry)),
+    hidesBadly: paints.some(({ lab, kind }) => groundOfSchool('white', lab, kind) !== null),
+    shiny: paints.some(({ finish, kind }) => finish === 'gloss' || kind === 'metallic'),
     worn: state.brief.options.weathering === 'neglected' || state.brief.options.weathering === 'derelict',
   };
 }

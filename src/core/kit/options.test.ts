@@ -24,7 +24,7 @@ const machine: Machine = {
 describe('options in a sentence', () => {
   test('are said as a builder says them, and only those that the machine has', () => {
     expect(optionsInWords(DEFAULT_OPTIONS, machine)).toBe(
-      'parked, canopy closed, doors closed, gear down, lands on wheels, flaps up, wings or blades spread, no stores, nobody aboard, lights painted, stands on its gear, pre-shaded coats, chips sponged on top, decals on a gloss coat, weathered as in service',
+      'parked, canopy closed, doors closed, gear down, lands on wheels, flaps up, wings or blades spread, no stores, nobody aboard, lights painted, stands on its gear, pre-shaded coats, primed with a primer, cockpit assembled before paint, undercoats as chosen for each colour, gear on after paint, canopy on before paint, wash over gloss, chips sponged on top, decals on a gloss coat, weathered as in service',
     );
     expect(optionsInWords(DEFAULT_OPTIONS, { ...machine, power: 'rotor', wings: 'none' })).toMatch(/blades drooping/);
   });

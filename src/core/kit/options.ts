@@ -97,6 +97,48 @@ export const OPTION_CHOICES = choices({
     said: (value) =>
       value === 'plain' ? 'plain coats' : value === 'pre-shaded' ? 'pre-shaded coats' : 'coats over a black base',
   },
+  priming: {
+    title: 'Priming',
+    choices: ['primer', 'paint as primer'],
+    usual: 'primer',
+    said: (value) => (value === 'primer' ? 'primed with a primer' : 'a paint as primer'),
+  },
+  cockpit: {
+    title: 'Cockpit',
+    choices: ['assembled first', 'painted on sticks'],
+    usual: 'assembled first',
+    said: (value) => (value === 'assembled first' ? 'cockpit assembled before paint' : 'cockpit painted on sticks'),
+  },
+  undercoats: {
+    title: 'Undercoats',
+    choices: ['as chosen', 'white', 'warm'],
+    usual: 'as chosen',
+    said: (value) =>
+      value === 'as chosen'
+        ? 'undercoats as chosen for each colour'
+        : value === 'white'
+          ? 'white under all that hides badly'
+          : 'pink under yellow and cream, white under red',
+  },
+  gearOn: {
+    title: 'Gear goes on',
+    choices: ['after paint', 'before paint'],
+    usual: 'after paint',
+    said: (value) => `gear on ${value}`,
+  },
+  clearParts: {
+    title: 'Canopy goes on',
+    choices: ['before paint', 'after paint'],
+    usual: 'before paint',
+    only: { glazing: ['canopy'] },
+    said: (value) => `canopy on ${value}`,
+  },
+  washOver: {
+    title: 'Wash over',
+    choices: ['gloss', 'matt'],
+    usual: 'gloss',
+    said: (value) => (value === 'gloss' ? 'wash over gloss' : 'wash over matt'),
+  },
   chips: {
     title: 'Chips',
     choices: ['sponge on top', 'fluid beneath', 'none'],

@@ -38,6 +38,7 @@ export const WAITS = waits({
   cement: { minutes: 16 * h, says: 'cement sets 12 to 24 h before a seam is sanded', driesLike: 'AL' },
   joint: { minutes: 2 * h, says: 'joints are firm enough to handle', driesLike: 'AL' },
   filler: { minutes: 1 * h, says: 'a thin smear of filler takes an hour', driesLike: 'AL' },
+  fillerDeep: { minutes: 12 * h, says: 'deep filler takes a night, and sinks while it dries', driesLike: 'AL' },
   pva: { minutes: 12 * h, says: 'white glue on clear parts takes 12 h', driesLike: 'WA' },
   ca: { minutes: 10, says: 'cyanoacrylate is safe to handle after 10 min', driesLike: null },
   wash: { minutes: 60, says: 'washed parts dry within the hour', driesLike: 'WA' },
@@ -45,6 +46,7 @@ export const WAITS = waits({
   decalOvernight: { minutes: 12 * h, says: 'decals dry over night before they are sealed', driesLike: null },
   maskingFluid: { minutes: 30, says: 'masking fluid skins over in half an hour', driesLike: 'WA' },
   washWindow: { minutes: 15, most: 40, says: 'a wash is wiped between 15 and 40 min', driesLike: 'EW' },
+  washDry: { minutes: 12 * h, says: 'a wash in spirit is dry after a night', driesLike: 'EW' },
   water: { minutes: 24 * h, says: 'groundwork, poured water or gel dries for a day', driesLike: 'WA' },
 });
 export type WaitName = keyof typeof WAITS;

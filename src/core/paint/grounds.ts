@@ -63,6 +63,20 @@ export function undercoatSchools(lab: Lab, kind: PaintKind): { take: School[]; a
   return { take: [{ ground: 'grey', says: 'mid grey: shows flaws, and most colours hide it' }], avoid: [] };
 }
 
+/** The ground that a school lays under every colour that hides badly; null where it lays none. */
+export function groundOfSchool(
+  school: 'as chosen' | 'white' | 'warm',
+  lab: Lab | null,
+  kind: PaintKind,
+): Ground | null {
+  if (!lab || school === 'as chosen' || kind !== 'solid') return null;
+  const { take } = undercoatSchools(lab, kind);
+  const wanted: GroundKey[] = school === 'white' ? ['white', 'light-grey'] : ['pink', 'white'];
+  const ground = wanted.find((key) => take.some((one) => one.ground === key));
+  // Light grey marks what is nearly white itself, which white hides as well.
+  return ground ? groundCalled(ground === 'light-grey' ? 'white' : ground) : null;
+}
+
 /** What is laid at once, in coats as builders count them: two crossing passes. Pre-shading and marbling are counted in passes. */
 export const COAT_WEIGHTS = [
   { key: 'mist', title: 'mist passes', one: 'mist pass', coats: 0.25 },

@@ -14,6 +14,7 @@ import { withEdits } from './edits';
 import { NetworkBuilder } from './network-builder';
 import { withRemedies } from './remedies';
 import type { RouteInput } from './route-input';
+import { apartCanopy } from './rules/conditions';
 import type { Build } from './rules/rule';
 import type { Route, RouteCall } from './step';
 
@@ -26,13 +27,16 @@ export function buildRoute(input: RouteInput): Route {
     has: (zone) => known.has(zone),
     // What nobody will see is not painted.
     zones: input.outline.zones.filter((zone) => isSeen(zone, input.options)),
+    replaces: (input.parts ?? []).some(({ job }) => job === 'replace'),
+    shiny: input.calls.some(({ paint }) => paint?.kind === 'metallic' || paint?.finish === 'gloss'),
+    tried: input.markings.some(({ method }) => PRINTED.has(method)),
   };
   const seen = new Set(build.zones.map(({ key }) => key));
-  const openCanopy = input.options.canopy === 'open';
+  const isApart = apartCanopy(build);
   const covered = Object.fromEntries(
     COVERS.map((cover) => [
       cover,
-      build.zones.filter(({ group }) => coveredWith(group, openCanopy) === cover).map(({ key }) => key),
+      build.zones.filter(({ group }) => coveredWith(group, isApart) === cover).map(({ key }) => key),
     ]),
   ) as Route['covered'];
   const stencilled = input.markings.some(({ isStencil, method }) => isStencil && PRINTED.has(method));

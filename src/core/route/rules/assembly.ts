@@ -1,5 +1,18 @@
 import { BLADE, CA, HEAT } from './cautions';
-import { bayed, fittedWindows, jet, noseBay, openCanopy, propelled, rotor, wheelsDown, winged } from './conditions';
+import {
+  apartCanopy,
+  bayed,
+  earlyGear,
+  fittedWindows,
+  jet,
+  lateCanopy,
+  noseBay,
+  openCanopy,
+  propelled,
+  rotor,
+  wheelsDown,
+  winged,
+} from './conditions';
 import type { StepRule } from './rule';
 
 /** What is fitted last. */
@@ -11,8 +24,18 @@ export const ASSEMBLY: readonly StepRule[] = [
     lane: 'Whole',
     minutes: 35,
     after: ['build-gear', 'weather-gear', 'parts', 'unplug', { step: 'matt', until: 'handle', why: 'handled dry' }],
-    when: (f) => wheelsDown(f) && (f.has('gear-main') || f.has('skids')),
+    when: (f) => wheelsDown(f) && (f.has('gear-main') || f.has('skids')) && !earlyGear(f),
     caution: CA,
+    why: 'in a jig or on blocks, until the glue has set',
+  },
+  {
+    key: 'unwrap-gear',
+    title: 'Unwrap the gear, look over its stance',
+    kind: 'unmask',
+    lane: 'Whole',
+    minutes: 15,
+    after: [{ step: 'matt', until: 'touch', why: 'the last coat no longer runs' }, 'wrap-gear', 'unplug'],
+    when: earlyGear,
   },
   {
     key: 'true-skis',
@@ -20,7 +43,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 20,
-    after: ['fit-gear'],
+    after: ['fit-gear', 'unwrap-gear'],
     where: { landing: ['skis'], gear: ['down'] },
     caution: CA,
   },
@@ -30,7 +53,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 45,
-    after: ['fit-gear'],
+    after: ['fit-gear', 'unwrap-gear'],
     where: { landing: ['floats'], gear: ['down'] },
     caution: CA,
   },
@@ -40,7 +63,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 15,
-    after: ['fit-gear'],
+    after: ['fit-gear', 'unwrap-gear'],
     where: { landing: ['skids'], gear: ['down'] },
     caution: CA,
   },
@@ -50,7 +73,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 10,
-    after: ['fit-gear'],
+    after: ['fit-gear', 'unwrap-gear'],
     where: { state: ['parked'], landing: ['wheels'], gear: ['down'], stand: ['its gear', 'a base'] },
   },
   {
@@ -59,7 +82,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 30,
-    after: ['parts', 'fit-gear', 'matt'],
+    after: ['parts', 'fit-gear', 'unwrap-gear', 'matt'],
     where: { wings: ['folded'] },
     caution: CA,
   },
@@ -131,7 +154,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 25,
-    after: ['fit-gear'],
+    after: ['fit-gear', 'unwrap-gear'],
     when: noseBay,
     caution: CA,
   },
@@ -141,7 +164,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 20,
-    after: ['build-stores', 'parts', 'fit-gear', 'matt'],
+    after: ['build-stores', 'parts', 'fit-gear', 'unwrap-gear', 'matt'],
     where: { stores: ['tanks', 'loads'] },
   },
   {
@@ -150,7 +173,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 15,
-    after: ['parts', 'fit-gear', 'matt'],
+    after: ['parts', 'fit-gear', 'unwrap-gear', 'matt'],
     when: propelled,
   },
   {
@@ -159,7 +182,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     kind: 'fit',
     lane: 'Whole',
     minutes: 30,
-    after: ['parts', 'fit-gear', 'matt'],
+    after: ['parts', 'fit-gear', 'unwrap-gear', 'matt'],
     when: rotor,
   },
   {
@@ -217,7 +240,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     lane: 'Whole',
     minutes: 10,
     after: [{ step: 'matt', until: 'touch', why: 'the last coat no longer runs' }],
-    when: (f) => bayed(f) || jet(f) || openCanopy(f),
+    when: (f) => bayed(f) || jet(f) || apartCanopy(f),
   },
   {
     key: 'open-canopy',
@@ -229,12 +252,29 @@ export const ASSEMBLY: readonly StepRule[] = [
     when: openCanopy,
   },
   {
+    key: 'close-canopy',
+    title: 'Fix the canopy over the finished cockpit, tacked first, then run in from outside',
+    kind: 'glue',
+    lane: 'Whole',
+    minutes: 20,
+    after: ['unmask-canopy', 'unplug', 'paint-hood-inside'],
+    when: lateCanopy,
+    why: 'glue for clear parts: cyanoacrylate fogs them from inside',
+  },
+  {
     key: 'aerials',
     title: 'Aerials, thread checked against scale',
     kind: 'fit',
     lane: 'Whole',
     minutes: 25,
-    after: ['unmask-canopy', 'fit-propeller', 'fit-rotor', 'fit-stores', 'fit-doors'],
+    after: [
+      'unmask-canopy',
+      { step: 'close-canopy', wait: 'pva' },
+      'fit-propeller',
+      'fit-rotor',
+      'fit-stores',
+      'fit-doors',
+    ],
     caution: CA,
   },
   {
@@ -246,6 +286,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     after: [
       'aerials',
       'fit-exhausts',
+      'unwrap-gear',
       'unmask-windows',
       'unplug',
       'lights',

@@ -19,4 +19,14 @@ export const CLEAN: readonly StepRule[] = [
     minutes: 20,
     after: [{ step: 'wash-sprues', wait: 'wash' }, 'options'],
   },
+  {
+    key: 'mark-replaced',
+    title: 'Cross out in the instructions what etched, resin and turned parts replace',
+    kind: 'inspect',
+    lane: 'Whole',
+    minutes: 10,
+    after: ['check-parts'],
+    when: ({ replaces }) => replaces,
+    why: 'a kit part that is glued in first has to be cut out again',
+  },
 ];

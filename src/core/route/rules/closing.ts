@@ -71,7 +71,7 @@ export const CLOSING: readonly StepRule[] = [
     kind: 'test',
     lane: 'Fuselage',
     minutes: 15,
-    after: ['fit-cockpit', 'nose-weight', 'rod-socket', 'set-sweep', 'bays', 'wipe-bays'],
+    after: ['fit-cockpit', 'fit-engine', 'jet-pipe', 'nose-weight', 'rod-socket', 'set-sweep', 'bays', 'wipe-bays'],
     why: 'a gap is found before the cement is open',
   },
   {
@@ -93,6 +93,8 @@ export const CLOSING: readonly StepRule[] = [
     after: [
       'scrape-fuselage',
       'fit-cockpit',
+      'fit-engine',
+      'jet-pipe',
       'nose-weight',
       'drill-fuselage',
       'fit-hatches',

@@ -1,6 +1,9 @@
 import { SPRAY } from './cautions';
-import { weathered } from './conditions';
+import { weathered, WORN } from './conditions';
+import { SECTIONS } from './weathering';
 import type { StepRule } from './rule';
+
+const UPPER = SECTIONS[0]![2];
 
 /** The scheme, round the joint where the calls are let in. */
 export const COLOURS: readonly StepRule[] = [
@@ -10,9 +13,24 @@ export const COLOURS: readonly StepRule[] = [
     kind: 'decide',
     lane: 'Whole',
     minutes: 10,
-    after: [{ step: 'prime-again', until: 'mask', why: 'primer may be masked' }],
+    after: [
+      { step: 'prime-again', until: 'mask', why: 'primer may be masked' },
+      { step: 'prime-paint-again', until: 'mask', why: 'the light grey may be masked' },
+      'polish-ground',
+      'spray-out',
+    ],
     gate: 'colour',
     why: 'codes, boundaries and paints are fixed from here on',
+  },
+  {
+    key: 'spray-out',
+    title: 'Spray each mixture on a test piece over the same primer, look at it dry in daylight',
+    kind: 'test',
+    lane: 'Whole',
+    minutes: 25,
+    after: ['check-parts'],
+    caution: SPRAY,
+    why: 'before you go on: each is the colour that you meant, covers, and does not run or dust',
   },
   {
     key: 'shade',
@@ -45,7 +63,7 @@ export const COLOURS: readonly StepRule[] = [
     kind: 'spray',
     lane: 'Whole',
     minutes: 20,
-    after: ['shade', 'black-base', 'gate:colour'],
+    after: ['test-chips', 'shade', 'black-base', 'gate:colour'],
     where: { chips: ['fluid beneath'] },
     when: weathered,
     lays: 'chipping',
@@ -67,10 +85,34 @@ export const COLOURS: readonly StepRule[] = [
     kind: 'chip',
     lane: 'Whole',
     minutes: 40,
-    after: ['colours'],
+    after: ['highlight', 'colours'],
     where: { chips: ['fluid beneath'] },
     when: weathered,
-    why: 'on a test piece first; the same day if you can, since a cured coat hardly lifts',
+    why: 'as the test piece showed; the same day if you can, since a cured coat hardly lifts',
+  },
+  {
+    key: 'test-chips',
+    title: 'Try fluid, colour and brush on a test piece: note the minutes after which it chips best',
+    kind: 'test',
+    lane: 'Whole',
+    minutes: 30,
+    after: ['check-parts'],
+    where: { chips: ['fluid beneath'] },
+    when: weathered,
+    caution: SPRAY,
+  },
+  {
+    key: 'highlight',
+    title: 'Fade the middles of upper panels with the colour and 5 % white, misted',
+    kind: 'spray',
+    lane: 'Whole',
+    minutes: 30,
+    after: ['colours'],
+    where: { tonal: ['pre-shaded', 'black base'], weathering: ['in service', ...WORN] },
+    at: UPPER,
+    lays: 'fade',
+    caution: SPRAY,
+    why: 'sun fades what lies flat: never the undersides',
   },
   {
     key: 'look-over',
@@ -78,7 +120,7 @@ export const COLOURS: readonly StepRule[] = [
     kind: 'inspect',
     lane: 'Whole',
     minutes: 15,
-    after: ['chip-wear', 'colours'],
+    after: ['chip-wear', 'highlight', 'colours'],
   },
   {
     key: 'touch-up',

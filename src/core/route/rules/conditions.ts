@@ -16,6 +16,14 @@ export const bayed = (f: Build) => noseBay(f) || wingBays(f);
 /** Glass that is closed over is masked and painted with the airframe. */
 export const closedCanopy = (f: Build) => f.has('canopy') && f.options.canopy === 'closed';
 export const openCanopy = (f: Build) => f.has('canopy') && f.options.canopy === 'open';
+/** Painted on a stick while the cockpit is plugged, and fixed last. */
+export const lateCanopy = (f: Build) => closedCanopy(f) && f.options.clearParts === 'after paint';
+export const apartCanopy = (f: Build) => openCanopy(f) || lateCanopy(f);
+export const earlyGear = (f: Build) =>
+  wheelsDown(f) && (f.has('gear-main') || f.has('skids')) && f.options.gearOn === 'before paint';
+/** The engine is seen: round and open in front, or behind panels that are open or missing. */
+export const seenEngine = (f: Build) =>
+  !jet(f) && (f.options.doors === 'open' || f.options.state === 'derelict') && (f.has('propeller') || rotor(f));
 export const jet = (f: Build) => f.machine.power.includes('jet');
 /** In its worn states weathering shows metal and age. */
 export const WORN = ['neglected', 'derelict'] as const;

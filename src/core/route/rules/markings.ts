@@ -26,7 +26,17 @@ export const MARKINGS: readonly StepRule[] = [
     gate: 'seal',
     why: 'sizes and places of markings are fixed from here on',
   },
-  { key: 'markings', title: 'Markings', kind: 'decal', lane: 'Whole', minutes: 0, after: ['gate:seal'] },
+  {
+    key: 'test-decal',
+    title: 'Lay a spare decal on the test piece: does it hold, and does the fluid stain this gloss?',
+    kind: 'test',
+    lane: 'Whole',
+    minutes: 15,
+    after: ['gloss', 'spray-out'],
+    when: ({ tried }) => tried,
+    why: 'old sheets shatter, and some fluids stain some glosses: on the test piece it costs nothing',
+  },
+  { key: 'markings', title: 'Markings', kind: 'decal', lane: 'Whole', minutes: 0, after: ['test-decal', 'gate:seal'] },
   {
     key: 'stencils',
     title: 'Stencils, zone by zone',

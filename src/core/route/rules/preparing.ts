@@ -1,5 +1,5 @@
 import { BLADE, CEMENT, DUST } from './cautions';
-import { bayed, closedCanopy, fittedWindows, jet, openCanopy } from './conditions';
+import { apartCanopy, bayed, closedCanopy, earlyGear, fittedWindows, jet, lateCanopy } from './conditions';
 import type { StepRule } from './rule';
 
 /** Glass, openings and grease before the first general coat. */
@@ -40,7 +40,7 @@ export const PREPARING: readonly StepRule[] = [
       'sand-roots',
       'fit-cockpit',
     ],
-    when: closedCanopy,
+    when: (f) => closedCanopy(f) && !lateCanopy(f),
     why: 'primed and painted with the airframe, and fixed once',
   },
   {
@@ -55,12 +55,12 @@ export const PREPARING: readonly StepRule[] = [
   },
   {
     key: 'plug-cockpit',
-    title: 'Plug the open cockpit',
+    title: 'Plug the cockpit, so that neither paint nor water gets in',
     kind: 'mask',
     lane: 'Whole',
     minutes: 15,
     after: ['sand-roots', 'fit-cockpit'],
-    when: openCanopy,
+    when: apartCanopy,
   },
   {
     key: 'mask-windows',
@@ -126,6 +126,27 @@ export const PREPARING: readonly StepRule[] = [
     when: jet,
   },
   {
+    key: 'legs-first',
+    title: 'Fit the painted gear now, in a jig, wheels to a level stance',
+    kind: 'fit',
+    lane: 'Whole',
+    minutes: 40,
+    after: ['build-gear', 'parts', 'weather-gear', 'sand-roots', 'plug-bays'],
+    when: earlyGear,
+    caution: CEMENT,
+    why: 'cement on bare plastic holds best; the jig stays until it has set',
+  },
+  {
+    key: 'wrap-gear',
+    title: 'Wrap the gear in film and tape',
+    kind: 'mask',
+    lane: 'Whole',
+    minutes: 20,
+    after: [{ step: 'legs-first', wait: 'joint' }],
+    when: earlyGear,
+    why: 'tape that stays on for more than 7 days leaves its glue: film next to the paint, tape over it',
+  },
+  {
     key: 'degrease',
     title: 'Degrease without filling the model with water',
     kind: 'clean',
@@ -137,6 +158,7 @@ export const PREPARING: readonly StepRule[] = [
       'plug-bays',
       'plug-intakes',
       'plug-cockpit',
+      'wrap-gear',
       'mask-windows',
       'mask-canopy',
       'open-panels',

@@ -47,6 +47,12 @@ export interface Build {
   has: (zone: string) => boolean;
   /** Those of the outline that will be seen. */
   zones: readonly Zone[];
+  /** Some parts of the register take the place of others. */
+  replaces: boolean;
+  /** Something outside is to be bare metal or gloss. */
+  shiny: boolean;
+  /** Markings in their own artwork, or printed on a sheet: worth trying first. */
+  tried: boolean;
 }
 
 /**
@@ -61,6 +67,15 @@ export const GENERAL_COATS = {
     chemistry: 'AL',
     kind: 'solid',
     lightness: 60,
+    dries: {},
+  },
+  paintAsPrimer: {
+    id: 'light grey',
+    title: 'Light grey',
+    what: 'primer',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 75,
     dries: {},
   },
   clear: {
@@ -116,6 +131,15 @@ export const GENERAL_COATS = {
     chemistry: 'AL',
     kind: 'solid',
     lightness: 12,
+    dries: {},
+  },
+  fade: {
+    id: 'fade',
+    title: 'The colour with 5 % white',
+    what: 'tone',
+    chemistry: 'WA',
+    kind: 'solid',
+    lightness: 70,
     dries: {},
   },
   wash: { id: 'wash', title: 'Wash in spirit', what: 'wash', chemistry: 'EW', kind: 'wash', lightness: 20, dries: {} },

@@ -1,5 +1,5 @@
 import { BLADE, CA, CEMENT, DUST, SPIRIT, SPRAY } from './cautions';
-import { jet, openCanopy, rotor, wheelsDown, weathered, propelled } from './conditions';
+import { apartCanopy, jet, rotor, wheelsDown, weathered, propelled } from './conditions';
 import type { StepRule } from './rule';
 
 /** What is built and painted apart. */
@@ -56,12 +56,12 @@ export const SMALL_PARTS: readonly StepRule[] = [
   },
   {
     key: 'paint-hood-inside',
-    title: 'Look over the frames of the open hood, touch up their edges',
+    title: 'Look over the frames of the canopy, touch up their edges',
     kind: 'mend',
     lane: 'Gear, stores',
     minutes: 10,
     after: ['parts', { step: 'frames-inside', until: 'recoat', why: 'the inside colour first' }],
-    when: openCanopy,
+    when: apartCanopy,
   },
   {
     key: 'paint-doors-inside',
@@ -109,7 +109,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
     minutes: 20,
     after: [
       { step: 'build-gear', wait: 'joint' },
-      { step: 'frames-inside', until: 'recoat', why: 'the inside colour of an open hood first' },
+      { step: 'frames-inside', until: 'recoat', why: 'the inside colour of the frames first' },
       'flat-tyres',
       { step: 'build-stores', wait: 'joint' },
       'turning',
@@ -150,13 +150,44 @@ export const SMALL_PARTS: readonly StepRule[] = [
     caution: CA,
   },
   {
+    key: 'trunk',
+    title: 'Join the intake trunk and the jet pipe',
+    kind: 'glue',
+    lane: 'Fuselage',
+    minutes: 20,
+    after: ['check-parts'],
+    when: jet,
+    caution: CEMENT,
+  },
+  {
+    key: 'fill-trunk',
+    title: 'Run thick paint or filler along the seam inside the trunk, swirl and let it level',
+    kind: 'fill',
+    lane: 'Fuselage',
+    minutes: 20,
+    after: [{ step: 'trunk', wait: 'joint' }],
+    when: jet,
+    caution: DUST,
+    why: 'a seam inside the trunk shows from in front',
+  },
+  {
+    key: 'sand-trunk',
+    title: 'Smooth the trunk with paper on a rod',
+    kind: 'sand',
+    lane: 'Fuselage',
+    minutes: 20,
+    after: [{ step: 'fill-trunk', wait: 'filler' }],
+    when: jet,
+    caution: DUST,
+  },
+  {
     key: 'jet-pipe',
-    title: 'Paint intake trunk and jet pipe before they are closed in',
+    title: 'Paint the trunk, the fan and the jet pipe: light in front, burnt metal behind',
     kind: 'brush',
     lane: 'Fuselage',
     minutes: 30,
-    after: ['check-parts'],
+    after: ['sand-trunk'],
     when: jet,
-    why: 'a seam inside the trunk shows from in front',
+    why: 'out of reach once the halves are closed',
   },
 ];

@@ -21,6 +21,20 @@ export const SECTIONS: readonly (readonly [key: string, where: string, at: (zone
 
 /** Wash, oils, stains and dust, and the last clear. */
 export const WEATHERING: readonly StepRule[] = [
+  {
+    key: 'matt-for-wash',
+    title: 'Matt coat for wash and oils to grip',
+    kind: 'seal',
+    lane: 'Whole',
+    minutes: 15,
+    after: [{ step: 'seal', until: 'recoat', why: 'clear over clear' }],
+    where: { washOver: ['matt'] },
+    when: weathered,
+    lays: 'matt',
+    caution: SPRAY,
+    covers: 'outside',
+    why: 'over matt a wash stains and grips: it tints the whole surface, and is wiped off less',
+  },
   ...SECTIONS.flatMap(([key, where, at], i): StepRule[] => [
     {
       key: `wash:${key}`,
@@ -30,6 +44,7 @@ export const WEATHERING: readonly StepRule[] = [
       minutes: 8,
       after: [
         { step: 'seal', until: 'cure', why: 'spirit needs a cured clear under it' },
+        { step: 'matt-for-wash', until: 'cure', why: 'spirit needs a cured clear under it' },
         ...(i > 0 ? [`wipe:${SECTIONS[i - 1]![0]}`] : []),
       ],
       when: weathered,
@@ -60,6 +75,7 @@ export const WEATHERING: readonly StepRule[] = [
       { step: `wash:${key}`, until: 'recoat' as const, why: 'the wash is dry' },
       `wipe:${key}`,
     ]),
+    where: { washOver: ['gloss'] },
     when: weathered,
     lays: 'matt',
     caution: SPRAY,

@@ -25,7 +25,7 @@ const MOST_STEPS = 64;
 /** Of one unit of effort and one open step squared: nodes, shared by the three aims. */
 const NODES = 1200;
 /** Orders begun to find any plan at all. */
-const ANY_NODES = 3000;
+const ANY_NODES = 400;
 /** The first aim gets the most: its proof is what the others stand on. */
 const SHARES = [0.5, 0.25, 0.25];
 /** How often partners are held back before an order is given up, and the search is not complete. */

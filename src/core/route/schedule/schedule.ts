@@ -3,10 +3,12 @@ import { latestStarts } from './backward';
 import { lowerBound, sharperBound } from './bound';
 import { holdingChain, whyInfeasible, type Holding, type Infeasible } from './explain';
 import { networkOf, type Network } from './network';
-import type { Instant, PlanLink, PlannedStep, PlanProblem } from './problem';
+import { firstEndingAfter, type Instant, type PlanLink, type PlannedStep, type PlanProblem } from './problem';
 import { anyPlan, settled } from './exact';
 import { finishOf, generator, improved, isLess, type Aims } from './search';
+import { byUrgency, inGaps, inTurn } from './repair';
 import { ranksBy, serialPlan, type SerialPlan } from './serial';
+import { startOf } from './timeline';
 
 export type { Aims };
 
@@ -97,24 +99,25 @@ function planOf(network: Network, best: SerialPlan, bound: Instant, titles: Read
 }
 
 /**
- * A plan that stays as near to a former one as it can: every step in its former place where that still holds, else the next place behind it;
- * steps that are new go where there is room. Null where not everything finds a place so.
+ * A plan that stays as near to a former one as it can: of three ways to mend it, the one that leaves more steps in their sessions. Null where
+ * none finds a place for everything.
  */
 export function repaired(given: PlanProblem, starts: ReadonlyMap<string, Instant>): Plan | null {
   const problem = withArrivals(given);
   const network = networkOf(problem);
-  const horizon = problem.windows.at(-1)?.end ?? 0;
-  const latest = latestStarts(network, horizon);
-  const delays = new Map(problem.steps.flatMap(({ id }, i) => (starts.has(id) ? [[i, starts.get(id)!] as const] : [])));
-  const first = Math.min(...delays.values(), horizon);
-  // What is new takes its turn by its urgency, from the beginning on, as if the calendar were the former plan's.
-  const rank = ranksBy(network, (i) => delays.get(i) ?? Math.max(first, Math.min(latest[i]!, horizon)));
-  const plan = serialPlan(network, rank, { delays });
-  if (plan.unplaced.length > 0) return null;
+  const former = new Map(problem.steps.flatMap(({ id }, i) => (starts.has(id) ? [[i, starts.get(id)!] as const] : [])));
+  const sessionAt = (at: Instant) => firstEndingAfter(problem.windows, at);
+  const moved = (plan: SerialPlan) =>
+    [...former].filter(([i, start]) => plan.placed[i] && sessionAt(startOf(plan.placed[i]!)) !== sessionAt(start))
+      .length;
+  const [best] = [inTurn, byUrgency, inGaps]
+    .map((mend) => mend(network, former))
+    .flatMap((plan) => (plan ? [{ plan, aims: [moved(plan), finishOf(network, plan)] }] : []))
+    .sort((a, b) => (isLess(a.aims, b.aims) ? -1 : 1));
+  if (!best) return null;
   const titles = new Map(given.steps.map(({ id, title }) => [id, title ?? id]));
-  return planOf(network, plan, Math.min(lowerBound(network), finishOf(network, plan)), titles);
+  return planOf(network, best.plan, Math.min(lowerBound(network), finishOf(network, best.plan)), titles);
 }
-
 /** So much of the effort goes into seeded variations of the first order, and so many are tried at most. */
 const VARIED_SHARE = 0.15;
 const MOST_VARIATIONS = 80;
