@@ -1,12 +1,15 @@
 'use server';
 
+import { z } from 'zod';
 import { deriveBrief, type BriefView } from '@/core/brief/derive';
 import { planSettingsOf, standingLog } from '@/core/brief/plan-settings';
-import { comparedSchools, type ComparedSchool } from '@/core/brief/schools';
+import { comparedSchools, SCHOOL_NAMES, stripOfChoice, type ComparedSchool } from '@/core/brief/schools';
+import type { Strip } from '@/core/brief/strip';
 import type { Result } from '@/core/interchange/result';
 import type { ColourShelf } from '@/core/kept/state';
 import { acceptedPlanFields } from '@/core/kept/records';
-import { planFaults } from '@/core/route/accepted';
+import { planFaults, type AcceptedPlan } from '@/core/route/accepted';
+import { dragged } from '@/core/route/dragging';
 import type { PlanInput } from '@/core/route/improving';
 import type { PlanSettings } from '@/core/route/plan';
 import { perform, stampedAct } from '@/data/acts';
@@ -32,12 +35,37 @@ export async function acceptPlan(input: unknown): Promise<Result> {
     const { view, settings } = await viewOf(briefId);
     const [fault] = planFaults(view.route, standingLog(view.state), settings, { laid });
     if (fault) throw new Refused('', `This plan does not hold any more (${fault}): look at the one that stands now.`);
-    const [standing] = view.state.plans;
-    return perform(stampedAct(act, briefId, 'route'), async (writer) => {
-      if (standing) await writer.update('accepted_plan', standing.id, standing.version, { laid });
-      else await writer.insert('accepted_plan', { laid });
-      return null;
-    });
+    return keepPlan(act, briefId, view, laid);
+  });
+}
+
+function keepPlan(
+  act: Parameters<typeof stampedAct>[0],
+  briefId: string,
+  { state }: BriefView,
+  laid: AcceptedPlan['laid'],
+) {
+  const [standing] = state.plans;
+  const kept = {
+    laid: laid.map((one) => ({ ...one, segments: one.segments.map(([from, to]): [number, number] => [from, to]) })),
+  };
+  return perform(stampedAct(act, briefId, 'route'), async (writer) => {
+    if (standing) await writer.update('accepted_plan', standing.id, standing.version, kept);
+    else await writer.insert('accepted_plan', kept);
+    return null;
+  });
+}
+
+/** One step of the plan as it was shown goes to another session, and the plan is kept so; refused, with the reason, where its waits forbid it. */
+export async function moveStep(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, laid, key, at } = ofBrief
+      .extend({ laid: acceptedPlanFields.shape.laid, key: z.string().max(200), at: z.number().int() })
+      .parse(input);
+    const { view, settings } = await viewOf(briefId);
+    const moved = dragged(view.route, standingLog(view.state), settings, laid, key, at);
+    if ('says' in moved) throw new Refused('', moved.says);
+    return keepPlan(act, briefId, view, moved.laid);
   });
 }
 
@@ -58,6 +86,19 @@ export async function compareSchools(input: unknown): Promise<Result<ComparedSch
     const { briefId } = lookedAt.parse(input);
     const { view, shelf, settings } = await viewOf(briefId);
     return comparedSchools(view, shelf, settings.nowUtc);
+  });
+}
+
+/** One way of a school as a plan that can be drawn. */
+export async function schoolStrip(input: unknown): Promise<Result<Strip>> {
+  return lookedUp(async () => {
+    const { briefId, name, choice } = lookedAt
+      .extend({ name: z.enum(SCHOOL_NAMES), choice: z.string().max(40) })
+      .parse(input);
+    const { view, shelf, settings } = await viewOf(briefId);
+    const strip = stripOfChoice(view, shelf, settings.nowUtc, name, choice);
+    if (!strip) throw new Refused('choice', 'There is no such way.');
+    return strip;
   });
 }
 

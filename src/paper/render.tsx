@@ -1,5 +1,6 @@
 import { renderToBuffer, type DocumentProps } from '@react-pdf/renderer';
 import type { ReactElement, ReactNode } from 'react';
+import { BenchPlanPdf, type BenchPlan } from './bench-plan';
 import { BriefPdf } from './brief-pdf';
 import { ColourCard, type CardData } from './colour-card';
 import { CutSheetPdf, type CutPaper } from './cut-sheet-pdf';
@@ -10,6 +11,7 @@ import type { BriefPaper } from './paper-data';
 /** Which paper is wanted, with what it says. */
 export type PaperJob =
   | { kind: 'brief'; data: BriefPaper }
+  | { kind: 'bench plan'; data: BenchPlan }
   | { kind: 'dossier'; data: DossierPaper }
   | { kind: 'colour card'; data: CardData }
   | { kind: 'cut sheets'; data: CutPaper };
@@ -19,11 +21,13 @@ export async function renderPaper(job: PaperJob): Promise<Uint8Array> {
   const document =
     job.kind === 'brief'
       ? BriefPdf({ data: job.data })
-      : job.kind === 'dossier'
-        ? DossierPdf({ data: job.data })
-        : job.kind === 'cut sheets'
-          ? CutSheetPdf({ data: job.data })
-          : ColourCard({ data: job.data });
+      : job.kind === 'bench plan'
+        ? BenchPlanPdf({ data: job.data })
+        : job.kind === 'dossier'
+          ? DossierPdf({ data: job.data })
+          : job.kind === 'cut sheets'
+            ? CutSheetPdf({ data: job.data })
+            : ColourCard({ data: job.data });
   return new Uint8Array(await renderToBuffer(asDocument(await Promise.resolve(document))));
 }
 

@@ -6,7 +6,8 @@ import type { View } from '@/core/outline/zones';
 import type { Result } from '@/core/interchange/result';
 import { Ledger, supportOf, type CellText } from './evidence/ledger';
 import type { EvidencePage, QuestionRow } from './evidence/page-data';
-import type { RoutePage, WorkRow } from './route/page-data';
+import type { WorkRow } from '@/core/brief/strip';
+import type { RoutePage } from './route/page-data';
 import { RouteStrip, ZOOMS, type Zoom } from './route/route-strip';
 import { ZoneStack } from './route/zone-stack';
 
@@ -375,6 +376,7 @@ const work = (number: number, start: number, minutes: number, over: Partial<Work
   dries: 0,
   wet: null,
   latest: null,
+  room: null,
   waitsFor: [],
   ...over,
 });

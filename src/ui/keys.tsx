@@ -12,6 +12,7 @@ export const KEY_MAP: readonly (readonly [key: string, does: string])[] = [
   ['Shift', 'with a press on the sheet: several zones; a line drawn round them does the same'],
   ['t', 'start the drying timer of the step in hand (Bench)'],
   ['d', 'the step in hand is done (Bench)'],
+  ['Shift ← →', 'the chosen step of the strip a session earlier or later (Route)'],
   ['u', 'take back the last change'],
   ['r s', 'rule a question, say what a source says of it (its name in the ledger has the focus)'],
   ['c', 'the paints for a colour, the nearest in hand (its row at Colours has the focus)'],

@@ -5,6 +5,7 @@ import { groundOfSchool } from '@/core/paint/grounds';
 import { planRoute } from '@/core/route/plan';
 import type { ColourShelf } from '@/core/kept/state';
 import { deriveBrief, type BriefView } from './derive';
+import { stripOf, type Strip } from './strip';
 import { planSettingsOf, standingLog } from './plan-settings';
 import { routeOf } from './routed';
 
@@ -219,6 +220,22 @@ export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: str
       }),
     };
   });
+}
+
+/** The schedule of one choice as it is drawn; null where the school has no such choice. */
+export function stripOfChoice(
+  view: BriefView,
+  shelf: ColourShelf,
+  nowUtc: string,
+  name: SchoolName,
+  choice: string,
+): Strip | null {
+  if (!Object.hasOwn(SCHOOLS[name], choice)) return null;
+  const { brief } = view.state;
+  const options = { ...brief.options, [name]: choice } as Options;
+  return stripOf(
+    deriveBrief({ ...view.state, plans: [], brief: { ...brief, options } }, shelf, { nowUtc, effort: EFFORT }),
+  );
 }
 
 const ACRYLIC = new Set(['WA', 'SA']);

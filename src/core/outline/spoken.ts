@@ -23,15 +23,21 @@ const SAID: Record<string, { one: string; many?: string; halves?: true }> = {
   'wing-upper-outer': { one: 'outer wing top' },
 };
 
+/** "Drop tank, port inner" without its side: "inner drop tank". */
+function withoutItsSide(title: string): string {
+  const [, what, place] = /^(.*), (?:port|starboard)(?: (.*))?$/.exec(title) ?? [];
+  return [place, lowered(what ?? title)].filter(Boolean).join(' ');
+}
+
 function oneSide(key: string, title: string): string {
   const base = withoutSide(key);
-  const said = base ? (SAID[base] ?? { one: lowered(title.replace(/, (port|starboard)$/, '')) }) : null;
+  const said = base ? (SAID[base] ?? { one: withoutItsSide(title) }) : null;
   if (!said) return `the ${lowered(title)}`;
   return said.halves ? `the ${sideOf(key)} side of the ${said.one}` : `the ${sideOf(key)} ${said.one}`;
 }
 
 function bothSides(base: string, title: string): string {
-  const { one, halves } = SAID[base] ?? { one: lowered(title.replace(/, (port|starboard)$/, '')) };
+  const { one, halves } = SAID[base] ?? { one: withoutItsSide(title) };
   return halves ? `both sides of the ${one}` : `both ${one}s`;
 }
 

@@ -238,6 +238,97 @@ describe('parts make steps', () => {
   });
 });
 
+describe('schools', () => {
+  test('a paint as primer is sanded only once it is hard, a primer as soon as it may be handled', () => {
+    const wait = (route: Route, from: string) =>
+      route.links.find((one) => one.from === from && one.to === 'inspect')!.minLag;
+    const [primer, paint] = [routeFor(), routeFor({ priming: 'paint as primer' })];
+    expect(has(paint, 'prime')).toBe(false);
+    expect(wait(paint, 'prime-paint')).toBeGreaterThan(wait(primer, 'prime'));
+    expect(follows(paint, 'prime-paint-again', 'gate:colour')).toBe(true);
+    isSound(paint);
+  });
+  test('a cockpit on sticks is painted, then joined, then fitted; assembled first it is the other way', () => {
+    const zones = ['cockpit'];
+    const [sticks, first] = (['painted on sticks', 'assembled first'] as const).map((cockpit) =>
+      routeFor({ cockpit }, { calls: [call('IN 1', zones)] }),
+    );
+    expect(follows(sticks!, 'interior:IN 1', 'join-tub') && follows(sticks!, 'join-tub', 'fit-cockpit')).toBe(true);
+    expect(has(sticks!, 'tub')).toBe(false);
+    expect(follows(first!, 'tub', 'interior:IN 1')).toBe(true);
+    isSound(sticks!);
+  });
+  test('gear before paint is set, wrapped before anything is primed, and unwrapped after the last clear', () => {
+    const route = routeFor({ gearOn: 'before paint' });
+    expect(has(route, 'fit-gear')).toBe(false);
+    expect(follows(route, 'legs-first', 'wrap-gear') && follows(route, 'wrap-gear', 'prime')).toBe(true);
+    expect(follows(route, 'matt', 'unwrap-gear') && follows(route, 'unwrap-gear', 'chocks')).toBe(true);
+    expect(has(routeFor({ gearOn: 'before paint', gear: 'up', stand: 'a rod' }), 'legs-first')).toBe(false);
+    isSound(route);
+  });
+  test('a canopy that goes on after paint is painted apart over a plugged cockpit, and fixed last', () => {
+    const calls = [call('FR 1', ['canopy-frames'])];
+    const route = routeFor({ clearParts: 'after paint' }, { calls });
+    expect(has(route, 'fit-canopy')).toBe(false);
+    expect(follows(route, 'plug-cockpit', 'prime') && follows(route, 'unmask-canopy', 'close-canopy')).toBe(true);
+    expect(follows(route, 'unplug', 'close-canopy')).toBe(true);
+    isSound(route);
+  });
+  test('over matt the wash comes after the matt coat, over gloss before it; oils come after both', () => {
+    const [matt, gloss] = [routeFor({ washOver: 'matt' }), routeFor()];
+    expect(follows(matt, 'matt-for-wash', 'wash:upper') && follows(matt, 'wash:upper', 'streaks')).toBe(true);
+    expect(has(matt, 'matt-for-oils')).toBe(false);
+    expect(follows(gloss, 'wash:upper', 'matt-for-oils')).toBe(true);
+    isSound(matt);
+  });
+});
+
+describe('steps that builders regret not having made', () => {
+  test('seams by what they are: a weld, a liquid filler, a putty or shim, each with its own wait before it is sanded', () => {
+    const waits = Object.fromEntries(
+      routeFor()
+        .links.filter(({ to }) => to === 'sand-seams')
+        .map(({ from, minLag }) => [from, minLag / 60]),
+    );
+    expect(waits).toMatchObject({ 'fill-shallow': 1, 'fill-seams': 12, 'weld-seams': 16 });
+  });
+  test('the trunk of a jet is joined, filled, smoothed and painted before the halves close', () => {
+    const route = routeFor({}, { preset: 'swing-wing' });
+    for (const [a, b] of [
+      ['trunk', 'fill-trunk'],
+      ['fill-trunk', 'sand-trunk'],
+      ['sand-trunk', 'jet-pipe'],
+      ['jet-pipe', 'gate:fuselage'],
+    ] as const)
+      expect([a, follows(route, a, b)]).toEqual([a, true]);
+  });
+  test('an engine that is seen is built and fitted before the halves close; one behind closed panels is not built', () => {
+    const route = routeFor({ doors: 'open' });
+    expect(follows(route, 'engine', 'fit-engine') && follows(route, 'fit-engine', 'gate:fuselage')).toBe(true);
+    expect(has(routeFor(), 'engine')).toBe(false);
+  });
+  test('mixtures are sprayed out before the colours begin; a fluid is tried on the gloss where decals go on', () => {
+    const route = routeFor();
+    expect(follows(route, 'spray-out', 'gate:colour')).toBe(true);
+    expect(has(route, 'test-decal')).toBe(false);
+  });
+  test('metal is polished for, and faded panels are upper ones only', () => {
+    const metal = { paint: { id: 'm', label: 'm', chemistry: 'ML', kind: 'metallic', finish: 'gloss' } } as const;
+    const shiny = routeFor({}, { calls: [call('ME 1', ['wing-upper-port'], metal)] });
+    expect(follows(shiny, 'prime-again', 'polish-ground') && follows(shiny, 'polish-ground', 'gate:colour')).toBe(true);
+    expect(has(routeFor(), 'polish-ground')).toBe(false);
+    expect(stepIn(routeFor(), 'highlight').zones.some((zone) => /lower|under/.test(zone))).toBe(false);
+  });
+  test('parts that take the place of others are crossed out in the instructions before anything is built', () => {
+    const parts = partJobs([
+      partOf({ id: 'old', number: '7' }),
+      partOf({ id: 'new', number: '8', origin: 'etched', replacesId: 'old' }),
+    ]);
+    expect(follows(routeFor({}, { parts }), 'mark-replaced', 'tub')).toBe(true);
+    expect(has(routeFor(), 'mark-replaced')).toBe(false);
+  });
+});
+
 describe('stores by station', () => {
   test('holes before the halves close over them, hung last', () => {
     const route = routeFor(
@@ -251,7 +342,11 @@ describe('stores by station', () => {
     );
     expect(follows(route, 'store:centre line:drill', 'gate:fuselage')).toBe(true);
     expect(follows(route, 'store:port inner:drill', 'gate:wings')).toBe(true);
-    expect(follows(route, 'fit-stores', 'store:port inner:hang')).toBe(true);
+    expect(follows(route, 'matt', 'store:port inner:hang')).toBe(true);
+    // Each station has its own steps: none besides for all of them at once.
+    for (const key of ['build-stores', 'drill-wings', 'fit-stores']) expect(has(route, key)).toBe(false);
+    const dry = route.links.find(({ from, to }) => from === 'store:port inner:build' && to === 'prime-parts');
+    expect(dry?.minLag).toBe(120);
     isSound(route);
   });
   test('nothing hangs without stores', () => {

@@ -69,12 +69,13 @@ export class NetworkBuilder {
       } else steps.push(this.stepOf(rule));
       for (const origin of this.origins(rule.key)) for (const to of targets) add({ ...origin, to });
     }
-    for (const { step, after, before } of this.additions.values()) {
+    for (const { step, after, before, then } of this.additions.values()) {
       steps.push(step);
       for (const origin of this.originsOf(after)) add({ ...origin, to: step.key });
       const targets = before.flatMap((key) => this.targets(key));
+      const wait = then ? waitFor(then, this.climate) : { minutes: this.waitBehind(step), says: 'first things first' };
       for (const to of targets.length > 0 ? targets : LAST)
-        add({ from: step.key, to, minLag: this.waitBehind(step), maxLag: null, why: 'first things first' });
+        add({ from: step.key, to, minLag: wait.minutes, maxLag: null, why: wait.says });
     }
     return { steps, links: [...links.values()], covered: this.covered, sleeping: [] };
   }

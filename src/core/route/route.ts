@@ -27,6 +27,7 @@ export function buildRoute(input: RouteInput): Route {
     has: (zone) => known.has(zone),
     // What nobody will see is not painted.
     zones: input.outline.zones.filter((zone) => isSeen(zone, input.options)),
+    hung: input.options.stores !== 'none' && (input.storesAt ?? []).length > 0,
     replaces: (input.parts ?? []).some(({ job }) => job === 'replace'),
     shiny: input.calls.some(({ paint }) => paint?.kind === 'metallic' || paint?.finish === 'gloss'),
     tried: input.markings.some(({ method }) => PRINTED.has(method)),

@@ -1,5 +1,5 @@
 import type { Finish, PaintKind } from '@/core/paint/catalogue';
-import type { Coat } from '@/core/paint/drying';
+import type { Coat, WaitName } from '@/core/paint/drying';
 import type { Lab } from '@/core/colour/types';
 import type { Way } from '@/core/kit/applying';
 import type { MarkingMethod } from '@/core/markings/kinds';
@@ -130,6 +130,8 @@ export interface Addition {
   step: RouteStep;
   after: readonly After[];
   before: readonly string[];
+  /** What it makes waits so long before what follows; none where it is left out. */
+  then?: WaitName;
 }
 
 /** A run of steps let in at a joint: those that start it, those that end it, and what lies between. */

@@ -29,6 +29,7 @@ export function storeAdditions(storesAt: readonly StoreAt[]): Addition[] {
         }),
         after: ['check-parts'],
         before: ['build-stores'],
+        then: 'joint',
       },
       {
         step: stepOf(key('hang'), `Hang the ${carries} at the ${station}`, 'fit', 'Whole', 8, { cautions: [CA] }),

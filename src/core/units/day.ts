@@ -36,3 +36,12 @@ export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday',
 export function weekdayOf(day: Day): number {
   return new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
 }
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
+
+/** A local date-time in a sentence: "Sat 14 Nov, 10:50". */
+export function momentInWords(local: string): string {
+  const day = local.slice(0, 10);
+  const weekday = WEEKDAYS[weekdayOf(day) - 1]!.slice(0, 3);
+  return `${weekday} ${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}, ${local.slice(11, 16)}`;
+}

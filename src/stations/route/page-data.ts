@@ -1,63 +1,23 @@
 import { chemistryTrouble } from '@/core/brief/chemistry-trouble';
 import type { BriefView } from '@/core/brief/derive';
 import type { Due } from '@/core/brief/due';
+import { stripOf, type Strip, type WorkRow } from '@/core/brief/strip';
 import type { Kept } from '@/core/kept/records';
-import { hexOf } from '@/core/colour/spaces';
 import { brokenInWords } from '@/ui/broken-words';
 import { asAccepted, type AcceptedPlan, type PlanChange } from '@/core/route/accepted';
 import { elapsedToLocal } from '@/core/route/calendar';
 import { editInWords } from '@/core/route/edits';
-import { planSettingsOf, standingLog } from '@/core/brief/plan-settings';
-import { latestStartsOf } from '@/core/route/slack';
-import { LANES, type LayerKind } from '@/core/route/rules/rule';
+import type { LayerKind } from '@/core/route/rules/rule';
 import { stacksOf } from '@/core/route/stack';
 import { durationInWords } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 
-export interface WorkRow {
-  /** Its number in the plan, first step 1. */
-  number: number;
-  key: string;
-  title: string;
-  lane: string;
-  minutes: number;
-  minutesFrom: string;
-  segments: [number, number][];
-  start: string;
-  end: string;
-  done: boolean;
-  session: string | null;
-  gate: string | null;
-  zones: string[];
-  why: string;
-  hex: string | null;
-  /** Longest wait that follows it, in minutes. */
-  dries: number;
-  /** When its successor must follow, in minutes after its end. */
-  wet: [number, number] | null;
-  /** What it waits for, in words. */
-  waitsFor: string[];
-  /** How long it could wait without moving the last day, as far as waits and sessions go; null for what is done. */
-  latest: string | null;
-}
-
-export interface RoutePage {
+export interface RoutePage extends Strip {
   briefId: string;
   briefVersion: number;
   /** Where its chemistry is not in order, and what was done about it. */
   chemistry: ReturnType<typeof chemistryTrouble>;
   remedies: Kept<'brief'>['remedies'];
-  lanes: string[];
-  now: number;
-  sessions: { id: string; start: number; end: number; startLocal: string; minutes: number; booth: boolean }[];
-  work: WorkRow[];
-  gates: {
-    title: string;
-    start: string | null;
-    at: number | null;
-    passed: boolean;
-    open: string[];
-  }[];
   /** All that is open, the most pressing first. */
   open: { says: string; due: Due }[];
   finish: string | null;
@@ -85,9 +45,6 @@ export interface RoutePage {
   weekly: Kept<'weekly_session'>[];
 }
 
-/** A wait of at most this long after a step is a wet window to be met in the same session. */
-const WET_MINUTES = 120;
-
 /** The longest waits of the chain by name; work that simply follows work, and evenings waited for, are only counted. */
 function holdingInWords(holding: BriefView['plan']['holding']): string[] {
   const work = holding.filter((item) => item.kind === 'work');
@@ -108,63 +65,13 @@ function holdingInWords(holding: BriefView['plan']['holding']): string[] {
 export function routePage(view: BriefView): RoutePage {
   const { plan, route, state } = view;
   const titles = new Map(route.steps.map((step) => [step.key, step.title]));
-  const colours = new Map(view.calls.map((call) => [call.code, call.choice?.paint.lab ?? call.official?.lab ?? null]));
-  const lastEnd = Math.max(0, ...plan.work.map((item) => item.segments.at(-1)![1]));
-  const latest = latestStartsOf(
-    route,
-    standingLog(state),
-    planSettingsOf(state, new Date(Date.parse(plan.origin) + plan.now * 60_000).toISOString()),
-    plan,
-  );
-  const work = plan.work.map((item, i): WorkRow => {
-    const after = route.links.filter((link) => link.from === item.key);
-    const wet = after.find((link) => link.maxLag !== null && link.maxLag <= WET_MINUTES);
-    const lab = item.step.code ? colours.get(item.step.code) : null;
-    return {
-      number: i + 1,
-      key: item.key,
-      title: item.step.title,
-      lane: item.step.lane,
-      minutes: item.step.minutes,
-      minutesFrom: item.step.minutesFrom,
-      segments: item.segments,
-      start: item.start,
-      end: item.end,
-      done: item.done,
-      session: item.session,
-      gate: item.step.gate,
-      zones: item.step.zones,
-      why: item.step.why,
-      hex: lab ? hexOf(lab) : null,
-      dries: Math.max(0, ...after.map((link) => link.minLag)),
-      wet: wet ? [wet.minLag, wet.maxLag!] : null,
-      waitsFor: route.links
-        .filter((link) => link.to === item.key)
-        .map(
-          (link) =>
-            `${titles.get(link.from)}${link.minLag > 0 ? `, ${durationInWords(link.minLag)}: ${link.why}` : ''}`,
-        ),
-      latest: latest.get(item.key) ?? null,
-    };
-  });
+  const strip = stripOf(view);
   return {
     briefId: state.brief.id,
     briefVersion: state.brief.version,
     chemistry: chemistryTrouble(view),
     remedies: state.brief.remedies,
-    lanes: LANES.filter((lane) => work.some((item) => item.lane === lane)),
-    now: plan.now,
-    sessions: plan.sessions
-      .filter((session) => session.start <= lastEnd)
-      .map(({ id, start, end, startLocal, booth }) => ({ id, start, end, startLocal, minutes: end - start, booth })),
-    work,
-    gates: view.gates.map((gate) => ({
-      title: gate.title,
-      start: gate.start,
-      passed: gate.passed,
-      at: plan.work.find((item) => item.step.gate === gate.name)?.segments[0]![0] ?? null,
-      open: gate.open.map(({ says }) => says),
-    })),
+    ...strip,
     open: view.open.map(({ says, due }) => ({ says, due })),
     finish: plan.finish,
     lowerBound: plan.lowerBound,
@@ -185,7 +92,7 @@ export function routePage(view: BriefView): RoutePage {
       says: editInWords(own.edit, (key) => titles.get(key) ?? key),
       asleep: route.sleeping.find(({ index }) => index === i)?.says ?? null,
     })),
-    stacks: stacksByNumber(view, work),
+    stacks: stacksByNumber(view, strip.work),
     zoneTitles: Object.fromEntries(view.outline.zones.map(({ key, title }) => [key, title])),
     timeZone: state.brief.timeZone,
     today: elapsedToLocal(plan.now, state.brief.timeZone, plan.origin).slice(0, 10),

@@ -13,8 +13,12 @@ import { dueInWords, finishedInWords } from '@/ui/due-words';
 import { Explained } from '@/ui/explained';
 import { Chip } from '@/ui/swatch';
 import { useKey } from '@/ui/keys';
+import { moveStep } from '@/actions/plan';
+import { asAccepted } from '@/core/route/accepted';
+import { useSaving } from '@/ui/saving';
 import { ChemistrySection } from './chemistry-section';
-import type { RoutePage, WorkRow } from './page-data';
+import type { WorkRow } from '@/core/brief/strip';
+import type { RoutePage } from './page-data';
 import { RouteStrip, ZOOMS, type Zoom } from './route-strip';
 import css from './route.module.css';
 import { PlanSection } from './plan-section';
@@ -39,6 +43,19 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
   const from = whole ? -Infinity : (data.sessions[Math.max(0, ahead)]?.start ?? 0);
   const isDim = (work: WorkRow) => zone !== null && !work.zones.includes(zone);
   const picked = data.work.find((work) => work.key === chosen);
+  const { run } = useSaving();
+  const move = (key: string, at: number) =>
+    void run(
+      (act) =>
+        moveStep({
+          act,
+          briefId: data.briefId,
+          laid: asAccepted({ origin: data.origin, work: data.work.map((item) => ({ ...item, step: item })) }),
+          key,
+          at: at + Date.parse(data.origin) / 60_000,
+        }),
+      `Moved, and the plan is kept so; u takes it back`,
+    );
   const narrowed = zone ? data.work.filter((work) => work.zones.includes(zone)) : data.work;
   return (
     <StationFrame
@@ -92,11 +109,24 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
               </Button>
             ))}
           </div>
-          <RouteStrip data={data} from={from} chosen={chosen} onChoose={setChosen} isDim={isDim} zoom={zoom} />
+          <RouteStrip
+            data={data}
+            from={from}
+            chosen={chosen}
+            onChoose={setChosen}
+            isDim={isDim}
+            zoom={zoom}
+            onMove={move}
+          />
+          <p className="dim">
+            {picked && !picked.done
+              ? 'The line above the strip shows where it could lie while all else stays: drag it there, or Shift with ← →.'
+              : 'Choose a step to see where it could lie; drag it there, or Shift with ← →.'}
+          </p>
         </>
       ) : null}
       {zone ? <ZoneStack data={data} zone={zone} onChoose={setChosen} /> : null}
-      {picked ? <StepDetail data={data} work={picked} onClose={() => setChosen(null)} /> : null}
+      {picked ? <StepDetail data={data} work={picked} onClose={() => setChosen(null)} onMove={move} /> : null}
       {data.holding.length > 0 ? (
         <section className="bar-line">
           <strong>What holds {fullDay(data.finish!.slice(0, 10))}</strong>
@@ -118,6 +148,7 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
       {data.work.length > 0 ? (
         <p>
           Take it along: <a href={`/briefs/${data.briefId}/bench.ics`}>sessions for a calendar</a>,{' '}
+          <a href={`/briefs/${data.briefId}/bench-plan.pdf`}>a plan to tick off on paper</a>,{' '}
           <a href={`/briefs/${data.briefId}/steps.csv`}>steps as a table</a>,{' '}
           <a href={`/briefs/${data.briefId}/brief.pdf`}>all of it on paper</a>.
         </p>
@@ -166,7 +197,19 @@ function slackInWords(start: string, latest: string): string {
     : `It could wait ${counted(days, 'day')}, until ${shortDay(latest)}, before it moves the end.`;
 }
 
-function StepDetail({ data, work, onClose }: { data: RoutePage; work: WorkRow; onClose: () => void }): ReactNode {
+function StepDetail({
+  data,
+  work,
+  onClose,
+  onMove,
+}: {
+  data: RoutePage;
+  work: WorkRow;
+  onClose: () => void;
+  onMove: (key: string, at: number) => void;
+}): ReactNode {
+  const at = data.sessions.findIndex(({ id }) => id === work.session);
+  const [earlier, later] = [data.sessions[at - 1], at < 0 ? undefined : data.sessions[at + 1]];
   return (
     <section className="ledger-detail" aria-label={work.title}>
       <div className="station-head">
@@ -182,6 +225,20 @@ function StepDetail({ data, work, onClose }: { data: RoutePage; work: WorkRow; o
       </p>
       {work.latest ? <p className="dim">{slackInWords(work.start, work.latest)}</p> : null}
       {work.waitsFor.length > 0 ? <p className="dim">Waits for {work.waitsFor.join('; ')}.</p> : null}
+      {work.done ? null : (
+        <p className="pane-actions">
+          <Button
+            size="small"
+            disabled={!earlier || earlier.end <= data.now}
+            onClick={() => onMove(work.key, Math.max(earlier!.start, data.now))}
+          >
+            A session earlier
+          </Button>
+          <Button size="small" disabled={!later} onClick={() => onMove(work.key, later!.start)}>
+            A session later
+          </Button>
+        </p>
+      )}
       <StepEdits key={work.key} data={data} work={work} />
     </section>
   );

@@ -1,8 +1,8 @@
 'use client';
 
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { clock, shortDay } from '@/ui/dates';
-import type { RoutePage, WorkRow } from './page-data';
+import type { Strip, WorkRow } from '@/core/brief/strip';
 
 /** How near one looks: px for a minute at the bench, and for what lies between two sessions. */
 export const ZOOMS = {
@@ -19,34 +19,75 @@ const TOP = 46;
 const LANE = 66;
 const BAR = 26;
 const GATE_ROW = 32;
+/** A press that moves less than this is a press, px. */
+const SLIGHT = 5;
 
 interface Props {
-  data: RoutePage;
+  data: Strip;
   from: number;
   chosen: string | null;
   onChoose: (key: string) => void;
   isDim: (work: WorkRow) => boolean;
   zoom: Zoom;
+  /** A step was dropped, or sent, to a moment of the plan; nothing can be moved where it is left out. */
+  onMove?: (key: string, at: number) => void;
+  /** Low lanes without numbers: two strips fit under one another. */
+  isLow?: boolean;
 }
 
 /**
  * Lanes by subassembly over the sessions, nights squeezed between them. Work is solid, drying a thinning tail, a wet window a
  * bracket, a gate a full-height post that carries the questions it closes. Steps are numbered; the list below names them.
  */
-export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom }: Props): ReactNode {
+export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, isLow = false }: Props): ReactNode {
   const { minute, night } = ZOOMS[zoom];
   const sessions = data.sessions.filter((session) => session.end > from);
   const xOf = useMemo(() => axisOf(sessions, ZOOMS[zoom]), [sessions, zoom]);
   const width = LEFT + 60 + sessions.reduce((total, session) => total + session.minutes * minute + night, 0);
-  const bottom = TOP + data.lanes.length * LANE;
+  const [lane, bar] = isLow ? [LANE / 2, BAR / 2] : [LANE, BAR];
+  const bottom = TOP + data.lanes.length * lane;
   const posts = data.gates.filter((gate) => gate.at !== null && gate.at >= from);
-  const height = bottom + 14 + Math.max(1, posts.length) * GATE_ROW;
-  const laneY = (lane: string) => TOP + data.lanes.indexOf(lane) * LANE;
+  const height = bottom + 14 + (isLow ? 0 : Math.max(1, posts.length) * GATE_ROW);
+  const laneY = (name: string) => TOP + data.lanes.indexOf(name) * lane;
   const shown = data.work.filter((work) => work.segments.at(-1)![1] > from);
   const numbers = numberPlaces(shown, xOf);
   const dated = datedSessions(sessions, xOf);
+  const [drag, setDrag] = useState<{ key: string; from: number; by: number } | null>(null);
+  const moving = drag && Math.abs(drag.by) > SLIGHT ? drag : null;
+  const room = shown.find(({ key }) => key === (moving?.key ?? chosen))?.room ?? null;
+  /** To the session before or behind the one that the chosen step lies in. */
+  const send = (event: KeyboardEvent) => {
+    const way = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    const work = shown.find(({ key }) => key === chosen);
+    if (!event.shiftKey || way === 0 || !work || work.done || !onMove) return;
+    event.preventDefault();
+    const at = sessions.findIndex(({ id }) => id === work.session);
+    const target = sessions[at + way];
+    if (at >= 0 && target) onMove(work.key, Math.max(target.start, data.now));
+  };
+  const handlers = (work: WorkRow) =>
+    onMove && !work.done
+      ? {
+          onPointerDown: (event: PointerEvent<SVGGElement>) => {
+            if (event.pointerType === 'touch' || event.button !== 0) return;
+            event.currentTarget.setPointerCapture(event.pointerId);
+            setDrag({ key: work.key, from: event.clientX, by: 0 });
+          },
+          onPointerMove: (event: PointerEvent) => {
+            if (drag?.key === work.key) setDrag({ ...drag, by: event.clientX - drag.from });
+          },
+          onPointerUp: () => {
+            if (moving?.key === work.key) {
+              const at = atOf(sessions, ZOOMS[zoom], xOf(work.segments[0]![0]) + moving.by);
+              if (at !== null) onMove(work.key, at);
+            }
+            setDrag(null);
+          },
+          onPointerCancel: () => setDrag(null),
+        }
+      : {};
   return (
-    <div className="route-scroll" role="region" aria-label="Route strip" tabIndex={0}>
+    <div className="route-scroll" role="region" aria-label="Route strip" tabIndex={0} onKeyDown={send}>
       <svg width={width} height={height} role="group" aria-label="Steps over the sessions">
         {sessions.map((session) => (
           <g key={session.id}>
@@ -69,11 +110,11 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom }: Props)
             ) : null}
           </g>
         ))}
-        {data.lanes.map((lane) => (
-          <g key={lane}>
-            <line x1={0} x2={width} y1={laneY(lane) + LANE - 4} y2={laneY(lane) + LANE - 4} stroke="#c2c2c2" />
-            <text x={4} y={laneY(lane) + 34} fontSize="15" fontWeight="600">
-              {lane}
+        {data.lanes.map((name) => (
+          <g key={name}>
+            <line x1={0} x2={width} y1={laneY(name) + lane - 4} y2={laneY(name) + lane - 4} stroke="#c2c2c2" />
+            <text x={4} y={laneY(name) + lane / 2 + 1} fontSize="15" fontWeight="600">
+              {name}
             </text>
           </g>
         ))}
@@ -97,6 +138,23 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom }: Props)
             </g>
           );
         })}
+        {room ? (
+          <g>
+            <path
+              d={`M${xOf(room[0])} ${TOP - 4}V${bottom + 4}M${room[1] === null ? width - 8 : xOf(room[1])} ${TOP - 4}V${bottom + 4}`}
+              stroke="#1c1c1c"
+              strokeWidth={1}
+              strokeDasharray="7 4"
+            />
+            <rect
+              x={xOf(room[0])}
+              y={TOP - 8}
+              width={Math.max(1, (room[1] === null ? width - 8 : xOf(room[1])) - xOf(room[0]))}
+              height={4}
+              fill="#1c1c1c"
+            />
+          </g>
+        ) : null}
         {data.now >= from ? (
           <g>
             <line
@@ -114,7 +172,7 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom }: Props)
           </g>
         ) : null}
         {shown.map((work) => {
-          const y = laneY(work.lane) + 18;
+          const y = laneY(work.lane) + (isLow ? 7 : 18);
           const [firstStart, lastEnd] = [work.segments[0]![0], work.segments.at(-1)![1]];
           const end = xOf(lastEnd);
           const tail = work.dries > 0 ? xOf(lastEnd + work.dries) - end : 0;
@@ -122,15 +180,17 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom }: Props)
           return (
             <g
               key={work.key}
-              opacity={isDim(work) ? 0.25 : 1}
+              opacity={isDim(work) ? (isLow ? 0.5 : 0.25) : 1}
               className="strip-step"
               onClick={() => onChoose(work.key)}
-              style={{ cursor: 'pointer' }}
+              style={{ cursor: moving ? 'grabbing' : 'pointer' }}
+              transform={moving?.key === work.key ? `translate(${moving.by} -6)` : undefined}
+              {...handlers(work)}
             >
               <title>{`${work.number} ${work.title}, ${clock(work.start)}`}</title>
               {tail > 1 ? (
                 <path
-                  d={`M${end} ${y + 3}L${end + tail} ${y + BAR / 2}L${end} ${y + BAR - 3}Z`}
+                  d={`M${end} ${y + 3}L${end + tail} ${y + bar / 2}L${end} ${y + bar - 3}Z`}
                   fill="#8f8f8f"
                   opacity={0.55}
                 />
@@ -141,7 +201,7 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom }: Props)
                   x={xOf(a)}
                   y={y}
                   width={Math.max(zoom === 'evenings' ? 5 : 2, (b - a) * minute)}
-                  height={BAR}
+                  height={bar}
                   fill={work.hex ?? (work.done ? '#8a8a8a' : work.gate ? '#1c1c1c' : '#fafafa')}
                   stroke="#1c1c1c"
                   strokeWidth={chosen === work.key ? 3 : 1.1}
@@ -155,7 +215,7 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom }: Props)
                   strokeWidth={1.4}
                 />
               ) : null}
-              {numbers.has(work.key) || chosen === work.key ? (
+              {!isLow && (numbers.has(work.key) || chosen === work.key) ? (
                 <text
                   x={labelX}
                   y={y + BAR + 12 - (numbers.get(work.key) === 'above' ? BAR + 17 : 0)}
@@ -175,7 +235,7 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom }: Props)
 }
 
 /** Elapsed minutes to px: sessions at working scale, everything between two of them within one night's width. */
-function axisOf(sessions: RoutePage['sessions'], { minute, night }: (typeof ZOOMS)[Zoom]): (at: number) => number {
+function axisOf(sessions: Strip['sessions'], { minute, night }: (typeof ZOOMS)[Zoom]): (at: number) => number {
   const starts: number[] = [];
   let x = LEFT;
   for (const session of sessions) {
@@ -193,8 +253,21 @@ function axisOf(sessions: RoutePage['sessions'], { minute, night }: (typeof ZOOM
   };
 }
 
+/** The moment at a place of the axis; what lies between two sessions counts to the nearer one. Null where there are none. */
+function atOf(sessions: Strip['sessions'], { minute, night }: (typeof ZOOMS)[Zoom], place: number): number | null {
+  let x = LEFT;
+  for (const session of sessions) {
+    const end = x + session.minutes * minute;
+    if (place < end + night / 2)
+      return Math.round(Math.min(session.end - 1, session.start + Math.max(0, place - x) / minute));
+    x = end + night;
+  }
+  const last = sessions.at(-1);
+  return last ? last.end - 1 : null;
+}
+
 /** Sessions whose day is written above them: as many as do not touch. */
-function datedSessions(sessions: RoutePage['sessions'], xOf: (at: number) => number): Set<string> {
+function datedSessions(sessions: Strip['sessions'], xOf: (at: number) => number): Set<string> {
   const dated = new Set<string>();
   let free = -Infinity;
   for (const { id, start } of sessions) {

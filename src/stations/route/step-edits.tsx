@@ -6,7 +6,8 @@ import { LANES, STEP_KINDS, type Lane, type StepKind } from '@/core/route/rules/
 import type { RouteEdit } from '@/core/route/edits';
 import { parseNumber } from '@/core/units/number';
 import { RemoveButton } from '@/stations/shell/remove-button';
-import type { RoutePage, WorkRow } from './page-data';
+import type { WorkRow } from '@/core/brief/strip';
+import type { RoutePage } from './page-data';
 import { useEdits } from './use-edits';
 
 type Ask = 'change' | 'split' | 'merge' | 'order' | 'add' | null;

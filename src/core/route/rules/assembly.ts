@@ -165,6 +165,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     lane: 'Whole',
     minutes: 20,
     after: ['build-stores', 'parts', 'fit-gear', 'unwrap-gear', 'matt'],
+    when: ({ hung }) => !hung,
     where: { stores: ['tanks', 'loads'] },
   },
   {

@@ -117,7 +117,7 @@ export const CLOSING: readonly StepRule[] = [
     lane: 'Wings',
     minutes: 15,
     after: ['check-parts'],
-    when: winged,
+    when: (f) => winged(f) && !f.hung,
     where: { stores: ['tanks', 'loads'] },
     caution: BLADE,
   },

@@ -47,6 +47,8 @@ export interface Build {
   has: (zone: string) => boolean;
   /** Those of the outline that will be seen. */
   zones: readonly Zone[];
+  /** What hangs at each station is named: each has its own steps. */
+  hung: boolean;
   /** Some parts of the register take the place of others. */
   replaces: boolean;
   /** Something outside is to be bare metal or gloss. */

@@ -21,6 +21,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
     lane: 'Gear, stores',
     minutes: 30,
     after: ['check-parts'],
+    when: ({ hung }) => !hung,
     where: { stores: ['tanks', 'loads'] },
     caution: CEMENT,
   },

@@ -1,0 +1,16 @@
+import { benchPlan } from '@/paper/bench-plan';
+import { makePdf } from '@/paper/thread';
+import { fileName } from '../file-name';
+import { briefView } from '../view';
+
+/** The sessions ahead on paper, to be ticked off. */
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const { view, nowUtc } = await briefView((await params).id);
+  const bytes = await makePdf({ kind: 'bench plan', data: benchPlan(view, nowUtc) }, request.signal);
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `attachment; filename="${fileName(view.state.airframe)}-bench-plan.pdf"`,
+    },
+  });
+}

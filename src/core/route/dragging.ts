@@ -1,0 +1,143 @@
+import { momentInWords } from '@/core/units/day';
+import { durationInWords } from '@/core/units/minutes';
+import { planFaults, type AcceptedPlan } from './accepted';
+import { planFrame, sessionAt, type DoneStep, type PlannedWork, type PlanSettings } from './plan';
+import type { Instant } from './schedule/problem';
+import { Timeline, type Placed } from './schedule/timeline';
+import type { Route } from './step';
+
+/** Where one step of a plan may lie while all others stay where they are. */
+export interface Room {
+  /** It begins no sooner than this, for that reason; minutes of the plan. */
+  from: Instant;
+  fromWhy: string;
+  /** It ends no later than this, for that reason. */
+  by: Instant;
+  byWhy: string;
+}
+
+const NOW = 'that is past';
+const FREE = 'nothing waits for it';
+
+/** The room of every step that is not done. */
+export function roomsOf(
+  route: Pick<Route, 'steps' | 'links'>,
+  work: readonly Pick<PlannedWork, 'key' | 'segments' | 'done'>[],
+  now: Instant,
+): Map<string, Room> {
+  const titles = new Map(route.steps.map(({ key, title }) => [key, title]));
+  const spans = new Map(work.map(({ key, segments }) => [key, [segments[0]![0], segments.at(-1)![1]] as const]));
+  const rooms = new Map<string, Room>();
+  for (const { key, done } of work) if (!done) rooms.set(key, { from: now, fromWhy: NOW, by: Infinity, byWhy: FREE });
+  const notBefore = (key: string, from: Instant, fromWhy: string) => {
+    const room = rooms.get(key);
+    if (room && from > room.from) rooms.set(key, { ...room, from, fromWhy });
+  };
+  const notAfter = (key: string, by: Instant, byWhy: string) => {
+    const room = rooms.get(key);
+    if (room && by < room.by) rooms.set(key, { ...room, by, byWhy });
+  };
+  for (const { from, to, minLag, maxLag, why } of route.links) {
+    const [before, after] = [spans.get(from), spans.get(to)];
+    if (!before || !after) continue;
+    const wait =
+      minLag > 0
+        ? `${durationInWords(minLag)} after “${titles.get(from)}”: ${why}`
+        : `“${titles.get(from)}” comes first`;
+    notBefore(to, before[1] + minLag, wait);
+    // What was done out of its turn holds nothing back any more.
+    if (!rooms.has(to)) continue;
+    notAfter(
+      from,
+      after[0] - minLag,
+      minLag > 0 ? `“${titles.get(to)}” waits ${durationInWords(minLag)} for it` : `“${titles.get(to)}” follows it`,
+    );
+    if (maxLag === null) continue;
+    notAfter(
+      to,
+      before[1] + maxLag + after[1] - after[0],
+      `at most ${durationInWords(maxLag)} after “${titles.get(from)}”`,
+    );
+    notBefore(
+      from,
+      after[0] - maxLag - (before[1] - before[0]),
+      `“${titles.get(to)}” follows within ${durationInWords(maxLag)}`,
+    );
+  }
+  return rooms;
+}
+
+export type Dragged = { laid: AcceptedPlan['laid'] } | { says: string };
+
+const MINUTE = 60_000;
+
+/**
+ * The plan with one step laid in the session of `at` (minutes since 1970), as near behind it as there is room, everything else in its place; or
+ * why that cannot be.
+ */
+export function dragged(
+  route: Route,
+  done: readonly DoneStep[],
+  settings: PlanSettings,
+  laid: AcceptedPlan['laid'],
+  key: string,
+  at: Instant,
+): Dragged {
+  const { problem, origin, sessions, local, now } = planFrame(route, done, settings);
+  const zero = Date.parse(origin) / MINUTE;
+  const steps = new Map(problem.steps.map((step) => [step.id, step]));
+  const own = laid.find((one) => one.key === key);
+  const step = steps.get(key);
+  if (!own || !step) return { says: 'This step is not planned any more.' };
+  const others = laid
+    .filter((one) => one.key !== key)
+    .map((one) => ({
+      id: one.key,
+      segments: one.segments.map(([from, to]): [number, number] => [from - zero, to - zero]),
+    }));
+  const timeline = new Timeline(problem);
+  for (const { id, segments } of [...others].sort((a, b) => a.segments[0]![0] - b.segments[0]![0])) {
+    const other = steps.get(id);
+    const placed = other && timeline.earliest(other, segments[0]![0]);
+    if (placed && placed.segments[0]![0] === segments[0]![0]) timeline.place(placed);
+  }
+  const session = sessions.find(({ start, end }) => start <= at - zero && at - zero < end);
+  if (!session) return { says: 'There is no session there.' };
+  const isDone = new Set(problem.actuals.map(({ id }) => id));
+  const actuals = problem.actuals.map(({ id, start, end }) => ({
+    key: id,
+    segments: [[start, end] as [number, number]],
+    done: true,
+  }));
+  const planned = [
+    ...others,
+    { id: key, segments: own.segments.map(([a, b]): [number, number] => [a - zero, b - zero]) },
+  ];
+  const room = roomsOf(
+    route,
+    [
+      ...actuals,
+      ...planned.filter(({ id }) => !isDone.has(id)).map(({ id, segments }) => ({ key: id, segments, done: false })),
+    ],
+    now,
+  ).get(key);
+  if (!room) return { says: 'This step is done.' };
+  const clock = (minutes: Instant) => momentInWords(local(minutes));
+  if (room.from >= session.end) return { says: `Not before ${clock(room.from)}: ${room.fromWhy}.` };
+  if (room.by <= session.start) return { says: `It must be done by ${clock(room.by)}: ${room.byWhy}.` };
+  if (step.needsBooth && !session.booth) return { says: 'Nothing can be sprayed in that session.' };
+  const fits = (placed: Placed | null): placed is Placed =>
+    placed !== null &&
+    sessionAt(sessions, placed.segments[0]![0]) === session.id &&
+    placed.segments.at(-1)![1] <= room.by;
+  const found = [at - zero, session.start].map((from) => timeline.earliest(step, Math.max(from, room.from))).find(fits);
+  if (!found)
+    return {
+      says: `There is no room for its ${durationInWords(step.minutes)} in that session, between ${clock(Math.max(room.from, session.start))} (${room.from > session.start ? room.fromWhy : 'the session begins'}) and ${clock(Math.min(room.by, session.end))} (${room.by < session.end ? room.byWhy : 'the session ends'}), beside what is planned there.`,
+    };
+  const next = laid.map((one) =>
+    one.key === key ? { ...one, segments: found.segments.map(([a, b]) => [a + zero, b + zero] as const) } : one,
+  );
+  const [fault] = planFaults(route, done, settings, { laid: next });
+  return fault ? { says: `That would break the plan: ${fault}.` } : { laid: next };
+}
