@@ -8,11 +8,12 @@ import type { Shop } from '@/core/match/buying';
 import { paintLabel } from '@/core/paint/catalogue';
 import { loadShelf } from '@/data/shelf';
 import { colorimeter, type Reading } from '@/services/colorimeter';
+import { readBench } from '@/services/bench-sensor';
 import { LinkFault } from '@/services/link';
 import { askShops } from '@/services/shops';
 import { lookedUp, Refused } from './answer';
 
-/** What answers from outside the house: instrument and shops. */
+/** What answers from outside the house: instruments and shops. */
 async function linked<T>(what: string, work: () => Promise<T>): Promise<T> {
   try {
     return await work();
@@ -58,6 +59,16 @@ export async function setOnTile(): Promise<Result> {
       await device.switchOn();
       await device.setOnTile();
       return null;
+    }),
+  );
+}
+
+/** What the air at the bench is like: as the sensor says, within what a brief takes. */
+export async function benchAir(): Promise<Result<{ tempC: number; humidity: number; at: string }>> {
+  return lookedUp(() =>
+    linked('The sensor', async () => {
+      const { tempC, humidity, at } = await readBench();
+      return { tempC: Math.round(tempC), humidity: Math.round(humidity), at };
     }),
   );
 }

@@ -14,11 +14,12 @@ const wanted = dev ? 1 : Number(process.env.WEB_PROCESSES ?? availableParallelis
 
 quietConsole();
 if (cluster.isPrimary) {
-  // One instrument and one set of shops for all processes, unless real ones are named.
-  if (!process.env.COLORIMETER_URL || !process.env.SHOPS_URL) {
+  // One set of instruments and of shops for all processes, unless real ones are named.
+  if (!process.env.COLORIMETER_URL || !process.env.SHOPS_URL || !process.env.BENCH_SENSOR_URL) {
     const { url } = await serveSimulated();
     process.env.COLORIMETER_URL ??= url;
     process.env.SHOPS_URL ??= url;
+    process.env.BENCH_SENSOR_URL ??= url;
   }
   if (wanted === 1) {
     await listen(port, dev);

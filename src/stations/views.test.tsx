@@ -383,6 +383,7 @@ const work = (number: number, start: number, minutes: number, over: Partial<Work
 const routePage = (list: WorkRow[], gates: RoutePage['gates'] = []): RoutePage => ({
   briefId: 'b',
   briefVersion: 1,
+  air: { tempC: 20, humidity: 50, says: '' },
   chemistry: { open: [], waited: 0, barriers: [] },
   remedies: [],
   open: [],

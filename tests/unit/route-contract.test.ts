@@ -226,6 +226,34 @@ describe('every route', () => {
         expect([key, leastBetween(answer, key, 'gate:fuselage')]).toEqual([key, expect.any(Number)]);
     }));
 
+  test('10: options leave their consequences', () =>
+    each((answer, file) => {
+      const { gear, wings, flaps, doors, stores, stand, landing } = file.brief.options;
+      const has = (key: string) => answer.steps.some((step) => step.key === key);
+      const comesBefore = (from: string, to: string) => {
+        if (has(from) && has(to))
+          expect([from, to, leastBetween(answer, from, to)]).toEqual([from, to, expect.any(Number)]);
+      };
+      const prime = has('prime') ? 'prime' : 'prime-paint';
+      if (gear === 'up') {
+        for (const wheels of ['build-gear', 'fit-gear', 'legs-first', 'flat-tyres', 'chocks'])
+          expect([wheels, has(wheels)]).toEqual([wheels, false]);
+        expect(has('close-bays')).toBe(true);
+        comesBefore('close-bays', prime);
+        if (stand === 'a rod') expect(has('rod-socket')).toBe(true);
+      } else if (landing === 'wheels') expect(has('close-bays')).toBe(false);
+      expect(has('fit-folded')).toBe(wings === 'folded');
+      comesBefore('matt', 'fit-folded');
+      if (flaps === 'down' && has('gate:wings')) expect(has('flaps') && has('fit-flaps')).toBe(true);
+      comesBefore('matt', 'fit-flaps');
+      expect(has('open-doors')).toBe(doors === 'open');
+      comesBefore('matt', 'open-doors');
+      comesBefore('unmask-canopy', 'open-canopy');
+      const hung = answer.steps.filter(({ key }) => key === 'fit-stores' || /^store:.*:hang$/.test(key));
+      expect(hung.length > 0).toBe(stores !== 'none');
+      for (const { key } of hung) comesBefore('matt', key);
+    }));
+
   test('11: oils and washes are dry before the last clear, which comes before any pigment', () =>
     each((answer) => {
       const oils = answer.steps.filter(({ layer }) => layer?.what === 'oil');

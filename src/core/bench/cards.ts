@@ -5,6 +5,7 @@ import { SPRAYING, type SprayAdvice } from '@/core/paint/spraying';
 import { thinningOf, thinRatioOf } from '@/core/paint/thinning';
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
 import type { Route } from '@/core/route/step';
+import { plannedMinutes } from './estimate';
 import type { Minutes } from '@/core/units/minutes';
 
 /** What the cards of a session are made from. */
@@ -41,6 +42,8 @@ export interface BenchCard {
   lane: string;
   start: string;
   minutes: Minutes;
+  /** Without the builder's pace: what the log is held against. */
+  plannedMinutes: Minutes;
   zones: string[];
   why: string;
   cautions: string[];
@@ -90,6 +93,7 @@ function cardOf(view: PlannedBrief, item: PlannedWork): BenchCard {
     lane: step.lane,
     start: item.start,
     minutes: step.minutes,
+    plannedMinutes: plannedMinutes(step),
     zones: step.zones,
     why: step.why,
     cautions: step.cautions,

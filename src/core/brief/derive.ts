@@ -1,3 +1,4 @@
+import { estimated } from '@/core/bench/estimate';
 import { wornColours } from './worn';
 import { codeBook, officialColours, type OfficialColour } from '@/core/codes/official';
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
@@ -5,6 +6,7 @@ import { layersAsOn, type ColourHistory } from '@/core/evidence/as-on';
 import type { Window } from '@/core/evidence/date-fit';
 import { needsOrder, type Layer } from '@/core/evidence/layers';
 import { coatsBy, figuresOfWay, suggestWay, type Suggestion, type Way } from '@/core/kit/applying';
+import { keptAirbrushes } from '@/core/kit/tools';
 import { partJobs } from '@/core/kit/part-work';
 import { ASPECTS } from '@/core/evidence/aspects';
 import { modelAreaOfZones, zoneTitle, type Outline } from '@/core/outline/outline';
@@ -174,6 +176,8 @@ export function deriveBrief(
       byGate,
       layers: built,
     })),
+    pace: paceOf(state.log),
+    keptAirbrushes: keptAirbrushes(shelf.tools),
     leftOut: brief.leftOut,
     edits: state.edits.map(({ edit }) => edit),
     remedies: brief.remedies,
@@ -221,6 +225,14 @@ export function deriveBrief(
     ),
   };
 }
+
+/** Entries from before kinds were logged teach nothing. */
+const paceOf = (log: BriefState['log']) =>
+  estimated(
+    log.flatMap(({ stepKind, plannedMinutes, actualMinutes }) =>
+      stepKind ? [{ kind: stepKind, planned: plannedMinutes, actual: actualMinutes }] : [],
+    ),
+  ).factors;
 
 /** A plan holds until the first work that it plans should have begun: only then, or when its inputs changed, is it made anew. */
 function planAhead(

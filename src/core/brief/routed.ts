@@ -1,5 +1,7 @@
+import { atOwnPace, type Estimate } from '@/core/bench/estimate';
 import type { Options } from '@/core/kit/options';
 import type { Outline } from '@/core/outline/outline';
+import { withOwnAirbrushes } from '@/core/route/own-airbrush';
 import { buildRoute } from '@/core/route/route';
 import type { RouteInput } from '@/core/route/route-input';
 import type { Route, RouteCall } from '@/core/route/step';
@@ -8,10 +10,15 @@ import type { Route, RouteCall } from '@/core/route/step';
 export interface RouteWanted extends Omit<RouteInput, 'outline' | 'callFor'> {
   /** Colours under and over the visible ones, by what is said of them. */
   under: { value: string; call: RouteCall }[];
+  /** What airbrushes beyond the first are kept for. */
+  keptAirbrushes: readonly string[];
+  /** What the log says of the builder's pace, by kind of work. */
+  pace: Estimate['factors'];
 }
 
 /** The route of a brief, or the one that other options would make. */
 export function routeOf(wanted: RouteWanted, outline: Outline, options: Options = wanted.options): Route {
   const under = new Map(wanted.under.map(({ value, call }) => [value, call]));
-  return buildRoute({ ...wanted, options, outline, callFor: (value) => under.get(value)! });
+  const route = buildRoute({ ...wanted, options, outline, callFor: (value) => under.get(value)! });
+  return atOwnPace(withOwnAirbrushes(route, wanted.keptAirbrushes), wanted.pace);
 }

@@ -37,6 +37,8 @@ export interface Tool extends ToolFigures {
   kind: ToolKind;
   name: string;
   needleMm: number | null;
+  /** All that goes through an airbrush: 'clear', 'primer', 'metal', or one colour by its code; '' for everything. */
+  keptFor?: string;
 }
 
 /** An airbrush draws a line of about five times its needle. */
@@ -51,4 +53,14 @@ export function figuresOf(tool: Tool): ToolFigures {
     wasteMl: tool.wasteMl ?? typical.wasteMl,
     minutes: tool.minutes ?? typical.minutes,
   };
+}
+
+/** What a second airbrush may be kept for beside single colours. */
+export const KEPT_KINDS = ['clear', 'primer', 'metal'] as const;
+
+/** What the airbrushes beyond the first are kept for: one is always left for everything else. */
+export function keptAirbrushes(tools: readonly Tool[]): string[] {
+  const brushes = tools.filter(({ kind }) => kind === 'airbrush');
+  const kept = brushes.flatMap(({ keptFor }) => keptFor || []);
+  return [...new Set(kept)].slice(0, Math.max(0, brushes.length - 1)).sort();
 }

@@ -110,7 +110,7 @@ const linkOf = (from: string, to: string, minLag = 0): RouteLink => ({
 });
 
 /** Minutes with what they come from. */
-const saidMinutes = (minutes: number) => ({ minutes, minutesFrom: `${minutes} min: as you said` });
+const saidMinutes = (minutes: number) => ({ minutes, pace: null, minutesFrom: `${minutes} min: as you said` });
 
 function added(
   route: Route,

@@ -1,9 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
+import { smallLink, smallRoute, smallStep } from '@tests/support/small-route';
 import { viewOfDemo, NOW } from '@tests/support/demo-brief';
+import { figuresOf, keptAirbrushes } from '@/core/kit/tools';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import type { BriefState } from '@/core/kept/state';
 import { brokenInWords } from '@/ui/broken-words';
 import { doneAgainWith } from './behind';
+import { withOwnAirbrushes } from './own-airbrush';
+import { planRoute } from './plan';
 
 const minutesBefore = (minutes: number) => new Date(Date.parse(NOW) - minutes * 60_000).toISOString();
 const logged = (stepKey: string, endedMinutesAgo: number) => (state: BriefState) => {
@@ -80,5 +84,50 @@ describe('what is done again', () => {
       return after.plan.work.find(({ key }) => key === 'check-parts')!.done;
     };
     expect([isDone(false), isDone(true)]).toEqual([true, false]);
+  });
+});
+
+describe('a second airbrush', () => {
+  const spray = (key: string, id: string, kind: 'solid' | 'clear') =>
+    smallStep(key, 20, { load: { id, title: id, kind, lightness: 50, chemistry: 'AL' } });
+  const route = smallRoute([spray('a', 'red', 'solid'), spray('b', 'clear', 'clear'), spray('c', 'red', 'solid')]);
+  const chained = { ...route, links: [smallLink('a', 'b'), smallLink('b', 'c')] };
+  const loads = (kept: string[]) =>
+    planRoute(
+      withOwnAirbrushes(chained, kept),
+      [],
+      {
+        timeZone: 'UTC',
+        startOn: '2026-01-05',
+        weekly: [{ weekday: 1, startsAt: '19:00', minutes: 180, booth: true }],
+        nowUtc: '2026-01-05T12:00:00.000Z',
+      },
+      100,
+    ).loads;
+  test('kept for clear, it is not cleaned out between two coats of colour', () => {
+    expect(loads([])).toBe(3);
+    expect(loads(['clear'])).toBe(1);
+    expect(loads(['RED'])).toBe(1);
+    expect(loads(['metal'])).toBe(3);
+  });
+  test('one airbrush is always left for everything else', () => {
+    const airbrush = (keptFor: string) => ({
+      ...figuresOf({
+        kind: 'airbrush',
+        name: '',
+        needleMm: null,
+        lineMm: null,
+        filmUm: null,
+        wasteMl: null,
+        minutes: null,
+      }),
+      kind: 'airbrush' as const,
+      name: '',
+      needleMm: null,
+      keptFor,
+    });
+    expect(keptAirbrushes([airbrush('clear')])).toEqual([]);
+    expect(keptAirbrushes([airbrush('clear'), airbrush('')])).toEqual(['clear']);
+    expect(keptAirbrushes([airbrush('clear'), airbrush('metal')])).toHaveLength(1);
   });
 });

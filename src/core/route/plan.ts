@@ -114,7 +114,9 @@ export function planFrame(
     end: Math.max(elapsed(entry.startedAt) + 1, elapsed(entry.endedAt)),
   }));
   const loads = [
-    ...new Map(route.steps.flatMap((step) => (step.load ? [[step.load.id, step.load] as const] : []))).values(),
+    ...new Map(
+      route.steps.flatMap((step) => (step.load && !step.load.ownAirbrush ? [[step.load.id, step.load] as const] : [])),
+    ).values(),
   ];
   const local = (minutes: number) => elapsedToLocal(minutes, timeZone, origin);
   return {
@@ -130,7 +132,7 @@ export function planFrame(
         title: step.title,
         minutes: step.minutes,
         splittable: step.splittable,
-        colour: step.load?.id ?? null,
+        colour: step.load && !step.load.ownAirbrush ? step.load.id : null,
         needsBooth: step.booth,
         notBefore: step.notBefore ? elapsed(midnightUtc(step.notBefore, timeZone)) : null,
       })),

@@ -70,6 +70,8 @@ export interface RouteStep {
   minutes: Minutes;
   /** What they come from. */
   minutesFrom: string;
+  /** How many times the usual minutes this builder takes for such work; null where he said the minutes himself. */
+  pace: number | null;
   splittable: boolean;
   /** What is in the airbrush; null when none is used. */
   load: Load | null;
@@ -94,6 +96,8 @@ export interface Load extends Coat {
   title: string;
   kind: PaintKind;
   lightness: number;
+  /** It goes into an airbrush that is kept for it, and is never cleaned out for anything else. */
+  ownAirbrush?: true;
 }
 
 export interface RouteLink {
@@ -157,6 +161,7 @@ export const stepOf = (
   lane,
   minutes,
   minutesFrom: `${minutes} min: typical for this work; your log corrects it`,
+  pace: 1,
   splittable: false,
   load: null,
   booth: over.load != null,

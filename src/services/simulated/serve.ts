@@ -2,10 +2,11 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import type { AddressInfo } from 'node:net';
 import { z } from 'zod';
 import { CLOSED_POLICY, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
+import { benchClimate } from './bench-sensor';
 import { DeviceFault, SimulatedColorimeter } from './colorimeter';
 import { shopsAt } from './shops';
 
-/** The simulated instrument and shops as a small service of their own on loopback, so that the drivers speak to them as to real ones. */
+/** The simulated instruments and shops as a small service of their own on loopback, so that the drivers speak to them as to real ones. */
 
 const lab = z.tuple([z.number().min(0).max(100), z.number().min(-128).max(128), z.number().min(-128).max(128)]);
 const asked = z.object({
@@ -48,6 +49,8 @@ export async function serveSimulated(clock: () => number = Date.now): Promise<{ 
         return {};
       case 'POST /colorimeter/read':
         return device.read(z.object({ under: lab }).parse(body).under, clock());
+      case 'POST /bench/read':
+        return benchClimate('bench', clock());
       case 'POST /shops':
         return shopsAt(asked.parse(body).paints, clock());
       default:

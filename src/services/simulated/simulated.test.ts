@@ -3,7 +3,9 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
 import { colorimeter } from '../colorimeter';
+import { readBench } from '../bench-sensor';
 import { LinkFault } from '../link';
+import { benchClimate } from './bench-sensor';
 import { askShops } from '../shops';
 import { DeviceFault, SimulatedColorimeter } from './colorimeter';
 import { serveSimulated } from './serve';
@@ -11,6 +13,27 @@ import { shopsAt } from './shops';
 
 const chip: Lab = [62, -2, -3];
 const minute = 60_000;
+
+describe('the simulated bench sensor', () => {
+  const at = (iso: string) => benchClimate('a', Date.parse(iso));
+  test('a heated room: warmer and drier in the evening than before dawn', () => {
+    const [evening, dawn] = [at('2026-01-05T21:00:00Z'), at('2026-01-05T06:00:00Z')];
+    expect(evening.tempC).toBeGreaterThan(dawn.tempC + 2);
+    expect(evening.humidity).toBeLessThan(dawn.humidity);
+  });
+  test('the same minute reads the same; the reading says when it was', () => {
+    expect(at('2026-01-05T21:00:10Z')).toEqual(at('2026-01-05T21:00:50Z'));
+    expect(at('2026-01-05T21:00:10Z').at).toBe('2026-01-05T21:00:00.000Z');
+  });
+  test('answers over its link as a real one would; nothing that answers is said in words', async () => {
+    const { url, server } = await serveSimulated(() => Date.parse('2026-01-05T21:00:00Z'));
+    const { tempC, humidity } = await readBench(url);
+    expect([tempC > 15 && tempC < 25, humidity > 30 && humidity < 70]).toEqual([true, true]);
+    server.close();
+    await expect(readBench('http://127.0.0.1:9')).rejects.toThrow(LinkFault);
+    await expect(readBench(undefined)).rejects.toThrow(/set up/);
+  });
+});
 
 describe('the simulated colorimeter', () => {
   test('cold it reads too dark; warm and set on its tile it is within its noise', () => {

@@ -135,7 +135,7 @@ function Card({ data, card }: { data: BenchPage; card: BenchCard }): ReactNode {
           stepKey: key,
           title,
           lane,
-          plannedMinutes: card.minutes,
+          plannedMinutes: card.plannedMinutes,
           actualMinutes: Math.round(actual),
           note,
           paint: card.paint?.label ?? '',

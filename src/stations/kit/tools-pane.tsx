@@ -2,7 +2,8 @@
 
 import type { ReactNode } from 'react';
 import Link from 'next/link';
-import { TOOL_KINDS, TYPICAL_TOOL } from '@/core/kit/tools';
+import { KEPT_KINDS, TOOL_KINDS, TYPICAL_TOOL } from '@/core/kit/tools';
+import { listed } from '@/core/units/words';
 import { optionsOf, type FieldSpec } from '@/ui/fields';
 import type { KitPage } from './page-data';
 import { RecordList } from './record-list';
@@ -15,6 +16,12 @@ const FIELDS: FieldSpec[] = [
   { name: 'filmUm', label: 'Film', unit: 'µm', type: 'number', optional: true, width: 3 },
   { name: 'wasteMl', label: 'Waste', unit: 'ml', type: 'number', optional: true, width: 3 },
   { name: 'minutes', label: 'To set up and clean', unit: 'min', type: 'number', optional: true, width: 3 },
+  {
+    name: 'keptFor',
+    label: 'Kept for',
+    help: `A second airbrush may be kept for ${listed(KEPT_KINDS, 'or')}, or the code of one colour`,
+    width: 4,
+  },
 ];
 const figure = (value: number | null, unit: string) => (value === null ? '–' : `${value} ${unit}`);
 
@@ -35,15 +42,24 @@ export function ToolsPane({ data }: { data: KitPage }): ReactNode {
           { title: 'Set up', num: true },
         ]}
         nameOf={({ name }) => name}
-        cells={({ kind, figures }) => [
-          kind,
+        cells={({ kind, figures, keptFor }) => [
+          keptFor ? `${kind}, kept for ${keptFor}` : kind,
           figure(figures.lineMm, 'mm'),
           figure(figures.filmUm, 'µm'),
           figure(figures.wasteMl, 'ml'),
           figure(figures.minutes, 'min'),
         ]}
         fields={FIELDS}
-        blank={{ kind: 'airbrush', name: '', needleMm: '', lineMm: '', filmUm: '', wasteMl: '', minutes: '' }}
+        blank={{
+          kind: 'airbrush',
+          name: '',
+          needleMm: '',
+          lineMm: '',
+          filmUm: '',
+          wasteMl: '',
+          minutes: '',
+          keptFor: '',
+        }}
         add="Add a tool"
         empty={
           <>

@@ -9,6 +9,8 @@ import { elapsedToLocal } from '@/core/route/calendar';
 import { editInWords } from '@/core/route/edits';
 import type { LayerKind } from '@/core/route/rules/rule';
 import { stacksOf } from '@/core/route/stack';
+import type { Chemistry } from '@/core/paint/chemistry';
+import { dryingFactor } from '@/core/paint/drying';
 import { durationInWords } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 
@@ -30,6 +32,8 @@ export interface RoutePage extends Strip {
   broken: string[];
   /** Of the whole route, planned or not. */
   steps: number;
+  /** Temperature and humidity at the bench, and what they do to the waits. */
+  air: { tempC: number; humidity: number; says: string };
   /** Where the elapsed minutes of the plan begin, ISO text. */
   origin: string;
   /** A plan was accepted: what the next one would change, and that one; null where none was. */
@@ -81,6 +85,7 @@ export function routePage(view: BriefView): RoutePage {
     because: plan.because,
     broken: plan.broken.map(brokenInWords),
     steps: route.steps.length,
+    air: airOf(state.brief),
     origin: plan.origin,
     proposal: view.proposal && {
       changes: view.proposal.changes,
@@ -99,6 +104,16 @@ export function routePage(view: BriefView): RoutePage {
     evenings: state.evenings,
     weekly: state.sessions,
   };
+}
+
+function airOf({ tempC, humidity }: Pick<Kept<'brief'>, 'tempC' | 'humidity'>): RoutePage['air'] {
+  const times = (chemistry: Chemistry) => dryingFactor(chemistry, { tempC, humidity }).toFixed(2);
+  const [water, others] = [times('WA'), times('AL')];
+  const says =
+    water === '1.00' && others === '1.00'
+      ? 'Coats dry as their bottles say.'
+      : `Against 20 °C and 50 %, ${water === others ? `all coats take ${water} times as long` : `water-based coats take ${water} times as long, all others ${others} times`}.`;
+  return { tempC, humidity, says };
 }
 
 /** What lies on each zone, as the numbers of the steps that lay it; what is not planned has none. */

@@ -27,6 +27,7 @@ import { SchoolsSection } from './schools-section';
 import { WhatIf } from './what-if';
 import { ZoneStack } from './zone-stack';
 
+const BenchAir = dynamic(() => import('./bench-air').then((module) => module.BenchAir));
 const TakeOff = dynamic(() => import('./evenings').then((module) => module.TakeOff));
 const Evenings = dynamic(() => import('./evenings').then((module) => module.Evenings));
 const CalendarIn = dynamic(() => import('./calendar-in').then((module) => module.CalendarIn));
@@ -68,7 +69,7 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
             {whole ? 'From now on' : 'From the beginning'}
           </Button>
           <Button variant="outlined" onClick={() => setSessionsOpen(!sessionsOpen)}>
-            Sessions
+            Sessions and air
           </Button>
         </>
       }
@@ -78,6 +79,7 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
           <WeeklySessions briefId={data.briefId} weekly={data.weekly} onClose={() => setSessionsOpen(false)} />
           <Evenings briefId={data.briefId} evenings={data.evenings} />
           <CalendarIn data={data} />
+          <BenchAir key={`${data.air.tempC} ${data.air.humidity}`} data={data} />
         </>
       ) : null}
       {data.because.length > 0 ? (

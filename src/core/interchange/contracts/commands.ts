@@ -2,6 +2,7 @@ import { area } from './area';
 import { coats } from './coats';
 import type { Contract } from './contract';
 import { difference } from './difference';
+import { estimate } from './estimate';
 import { fit } from './fit';
 import { layers } from './layers';
 import { masks } from './masks';
@@ -28,7 +29,8 @@ export const CONTRACTS = {
   route,
   schedule,
   sums,
+  estimate,
 } satisfies Record<string, Contract>;
 
 /** Commands that come with their own issues. */
-export const LATER: readonly string[] = ['rework', 'estimate'];
+export const LATER: readonly string[] = ['rework'];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, needed, number } from '../fields';
+import { choice, line, needed, number } from '../fields';
 import { TOOL_KINDS } from '@/core/kit/tools';
 
 const figure = (title: string, most: number, unit: string) =>
@@ -18,4 +18,6 @@ export const toolFields = z.strictObject({
   filmUm: figure('Film', 500, 'um'),
   wasteMl: figure('Waste', 50, 'ml'),
   minutes: figure('Minutes', 240, 'min'),
+  /** Of an airbrush: all that goes through it, a kind of paint or one colour by its code; '' for everything. */
+  keptFor: line('Kept for', 60).default(''),
 });

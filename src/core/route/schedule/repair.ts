@@ -17,14 +17,21 @@ export function inTurn(network: Network, former: ReadonlyMap<number, Instant>): 
   return plan.unplaced.length > 0 ? null : plan;
 }
 
-/** The most urgent first, none sooner than formerly: what can wait makes room for what holds the date. */
-export function byUrgency(network: Network, former: ReadonlyMap<number, Instant>): SerialPlan | null {
+/**
+ * The most urgent first, none sooner than formerly: what can wait makes room for what holds the date. `blurred` are minutes by which the
+ * urgency of each step is changed, for another try.
+ */
+export function byUrgency(
+  network: Network,
+  former: ReadonlyMap<number, Instant>,
+  blurred: (step: number) => number = () => 0,
+): SerialPlan | null {
   const { steps } = network.problem;
   const latest = latestStarts(network, Math.max(...[...former].map(([i, start]) => start + steps[i]!.minutes), 0));
   const position = new Map(network.order.map((i, k) => [i, k]));
   const plan = serialPlan(
     network,
-    ranksBy(network, (i) => latest[i]! + position.get(i)! * 1e-6),
+    ranksBy(network, (i) => latest[i]! + blurred(i) + position.get(i)! * 1e-6),
     { delays: former },
   );
   return plan.unplaced.length > 0 ? null : plan;

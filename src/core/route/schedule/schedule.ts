@@ -99,7 +99,7 @@ function planOf(network: Network, best: SerialPlan, bound: Instant, titles: Read
 }
 
 /**
- * A plan that stays as near to a former one as it can: of three ways to mend it, the one that leaves more steps in their sessions. Null where
+ * A plan that stays as near to a former one as it can: of several ways to mend it, the one that leaves most steps in their sessions. Null where
  * none finds a place for everything.
  */
 export function repaired(given: PlanProblem, starts: ReadonlyMap<string, Instant>): Plan | null {
@@ -110,14 +110,25 @@ export function repaired(given: PlanProblem, starts: ReadonlyMap<string, Instant
   const moved = (plan: SerialPlan) =>
     [...former].filter(([i, start]) => plan.placed[i] && sessionAt(startOf(plan.placed[i]!)) !== sessionAt(start))
       .length;
-  const [best] = [inTurn, byUrgency, inGaps]
-    .map((mend) => mend(network, former))
-    .flatMap((plan) => (plan ? [{ plan, aims: [moved(plan), finishOf(network, plan)] }] : []))
-    .sort((a, b) => (isLess(a.aims, b.aims) ? -1 : 1));
+  let best: { plan: SerialPlan; aims: number[] } | null = null;
+  const random = generator(network.order.length);
+  for (const mend of [inTurn, byUrgency, inGaps, ...Array.from({ length: TRIES }, () => null)]) {
+    if (best && best.aims[0]! <= former.size * (mend ? 0 : FEW_MOVED)) break;
+    const blur = problem.steps.map(() => (mend ? 0 : (random() - 0.5) * 3 * DAY));
+    const plan: SerialPlan | null = mend ? mend(network, former) : byUrgency(network, former, (step) => blur[step]!);
+    if (!plan) continue;
+    const aims = [moved(plan), finishOf(network, plan)];
+    if (!best || isLess(aims, best.aims)) best = { plan, aims };
+  }
   if (!best) return null;
   const titles = new Map(given.steps.map(({ id, title }) => [id, title ?? id]));
   return planOf(network, best.plan, Math.min(lowerBound(network), finishOf(network, best.plan)), titles);
 }
+
+/** Seeded variations that a repair tries where more than this share of the steps would move. */
+const TRIES = 24;
+const FEW_MOVED = 0.08;
+
 /** So much of the effort goes into seeded variations of the first order, and so many are tried at most. */
 const VARIED_SHARE = 0.15;
 const MOST_VARIATIONS = 80;
