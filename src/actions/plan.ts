@@ -35,15 +35,16 @@ export async function acceptPlan(input: unknown): Promise<Result> {
     const { view, settings } = await viewOf(briefId);
     const [fault] = planFaults(view.route, standingLog(view.state), settings, { laid });
     if (fault) throw new Refused('', `This plan does not hold any more (${fault}): look at the one that stands now.`);
-    return keepPlan(act, briefId, view, laid);
+    return keepPlan(act, briefId, view, laid, null);
   });
 }
 
-function keepPlan(
+function keepPlan<T>(
   act: Parameters<typeof stampedAct>[0],
   briefId: string,
   { state }: BriefView,
   laid: AcceptedPlan['laid'],
+  value: T,
 ) {
   const [standing] = state.plans;
   const kept = {
@@ -52,12 +53,12 @@ function keepPlan(
   return perform(stampedAct(act, briefId, 'route'), async (writer) => {
     if (standing) await writer.update('accepted_plan', standing.id, standing.version, kept);
     else await writer.insert('accepted_plan', kept);
-    return null;
+    return value;
   });
 }
 
 /** One step of the plan as it was shown goes to another session, and the plan is kept so; refused, with the reason, where its waits forbid it. */
-export async function moveStep(input: unknown): Promise<Result> {
+export async function moveStep(input: unknown): Promise<Result<{ moved: string[] }>> {
   return answered(async () => {
     const { briefId, act, laid, key, at } = ofBrief
       .extend({ laid: acceptedPlanFields.shape.laid, key: z.string().max(200), at: z.number().int() })
@@ -65,7 +66,7 @@ export async function moveStep(input: unknown): Promise<Result> {
     const { view, settings } = await viewOf(briefId);
     const moved = dragged(view.route, standingLog(view.state), settings, laid, key, at);
     if ('says' in moved) throw new Refused('', moved.says);
-    return keepPlan(act, briefId, view, moved.laid);
+    return keepPlan(act, briefId, view, moved.laid, { moved: moved.moved });
   });
 }
 

@@ -126,6 +126,58 @@ test.describe('Route', () => {
     await expect(page.getByText(/Chipping fluid in two thin coats/)).toHaveCount(0);
   });
 
+  test('a step is sent to another session by keys or the mouse, the plan is kept so, and undo lets it go', async ({
+    page,
+  }) => {
+    await openDemo(page, 'route');
+    const plan = page.getByRole('region', { name: 'The plan that counts' });
+    await page.getByRole('button', { name: 'Mask the canopy, inside and out' }).first().click();
+    const step = page.getByRole('region', { name: 'Mask the canopy, inside and out' });
+    const when = () => step.locator('p').first().innerText();
+    const before = await when();
+    await page.getByRole('region', { name: 'Route strip' }).first().focus();
+    await page.keyboard.press('Shift+ArrowRight');
+    await expect(page.getByText(/^Moved/)).toBeVisible();
+    await expect(plan.getByText('Kept as you accepted it')).toBeVisible();
+    expect(await when()).not.toBe(before);
+    await page.keyboard.press('u');
+    await expect.poll(when).toBe(before);
+    // Far back, before what it waits for: refused with the reason.
+    await page.getByRole('button', { name: 'Last look, photographs for the record' }).first().click();
+    const last = page.getByRole('region', { name: 'Last look, photographs for the record' });
+    await last.getByRole('button', { name: 'A session earlier' }).click();
+    await expect(page.getByRole('alert').getByText(/Not before|no room|Moved/)).toBeVisible();
+  });
+
+  test('the air at the bench is read or typed, and scales the waits; another way is drawn beside the chosen one', async ({
+    page,
+    request,
+  }) => {
+    const base = await openDemo(page, 'route');
+    await page.getByRole('button', { name: 'Sessions and air' }).click();
+    const air = page.getByRole('region', { name: 'Air at the bench' });
+    await air.getByRole('button', { name: 'Read the sensor' }).click();
+    await expect(page.getByText(/°C, \d+ %: every wait follows/)).toBeVisible();
+    await air.getByLabel('Bench temperature').fill('10');
+    await air.getByLabel('Humidity').fill('50');
+    await air.getByRole('button', { name: 'Take these' }).click();
+    await expect(air.getByText('all coats take 2.00 times as long')).toBeVisible();
+    await air.getByLabel('Bench temperature').fill('90');
+    await air.getByRole('button', { name: 'Take these' }).click();
+    await expect(page.getByText('Temperature: to 40 °C').first()).toBeVisible();
+    const schools = page.getByRole('region', { name: 'Schools' });
+    await schools.getByRole('button', { name: 'Compare the schools' }).click();
+    await schools.getByRole('button', { name: 'Show wash over matt beside the chosen way' }).click();
+    await expect(schools.getByRole('region', { name: 'Route strip' })).toHaveCount(2);
+    await expect(schools.getByText(/only here: Matt coat for wash and oils to grip/)).toBeVisible();
+    await page.setViewportSize(PHONE);
+    await asWideAsThePage(page);
+    await page.setViewportSize(DESK);
+    const paper = await request.get(`${base}/bench-plan.pdf`);
+    expect(paper.headers()['content-type']).toBe('application/pdf');
+    expect((await paper.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  });
+
   test('is as wide as a phone, also with all of it open', async ({ page }) => {
     await openDemo(page, 'route');
     await page.getByRole('button', { name: 'Sessions' }).click();

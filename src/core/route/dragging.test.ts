@@ -34,15 +34,26 @@ describe('a step that is dragged', () => {
     });
     expect(drag('a', '2026-01-07T19:00')).toEqual({ says: 'It must be done by Mon 5 Jan, 19:30: “Do b” follows it.' });
   });
-  test('not where there is no session, nor where the session is full', () => {
+  test('not where there is no session; in a full one, what lies there makes room', () => {
     expect(drag('c', '2026-01-06T19:00')).toEqual({ says: 'There is no session there.' });
-    const full = routeOf([step('x', 60), step('y', 10)], []);
+    const tight = routeOf([step('x', 60), step('y', 10), step('z', 10)], [link('x', 'z')]);
     const plan = [
       { key: 'x', title: 'x', segments: [[at('2026-01-05T19:00'), at('2026-01-05T20:00')]] as const },
       { key: 'y', title: 'y', segments: [[at('2026-01-07T19:00'), at('2026-01-07T19:10')]] as const },
+      { key: 'z', title: 'z', segments: [[at('2026-01-09T19:00'), at('2026-01-09T19:10')]] as const },
     ];
-    expect(drag('y', '2026-01-05T19:30', full, plan)).toMatchObject({
-      says: expect.stringMatching(/no room for its 10 min/),
+    // What lies there makes room, and is named.
+    const answer = drag('y', '2026-01-05T19:30', tight, plan);
+    expect(startOf(answer, 'y')).toBe('2026-01-05T19:30');
+    expect(startOf(answer, 'x')).toBe('2026-01-09T19:00'.replace('09', '07'));
+    expect('moved' in answer && answer.moved).toEqual(['x']);
+    const long = routeOf([step('x', 60), step('y', 50)], [link('x', 'y')]);
+    const laidSo = [
+      { key: 'x', title: 'x', segments: [[at('2026-01-05T19:00'), at('2026-01-05T20:00')]] as const },
+      { key: 'y', title: 'y', segments: [[at('2026-01-07T19:00'), at('2026-01-07T19:50')]] as const },
+    ];
+    expect(drag('x', '2026-01-07T19:00', long, laidSo)).toMatchObject({
+      says: expect.stringMatching(/must be done by/),
     });
   });
   test('what was done before its turn holds back nothing that should have come before it', () => {

@@ -3,6 +3,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { planFaults, type AcceptedPlan } from './accepted';
 import { planFrame, sessionAt, type DoneStep, type PlannedWork, type PlanSettings } from './plan';
 import type { Instant } from './schedule/problem';
+import { makingRoom } from './schedule/schedule';
 import { Timeline, type Placed } from './schedule/timeline';
 import type { Route } from './step';
 
@@ -67,13 +68,14 @@ export function roomsOf(
   return rooms;
 }
 
-export type Dragged = { laid: AcceptedPlan['laid'] } | { says: string };
+/** The plan then, and what else moves to make room; or why not. */
+export type Dragged = { laid: AcceptedPlan['laid']; moved: string[] } | { says: string };
 
 const MINUTE = 60_000;
 
 /**
- * The plan with one step laid in the session of `at` (minutes since 1970), as near behind it as there is room, everything else in its place; or
- * why that cannot be.
+ * The plan with one step laid in the session of `at` (minutes since 1970), as near behind it as there is room; where there is none, what lies
+ * there makes room. Or why that cannot be.
  */
 export function dragged(
   route: Route,
@@ -131,13 +133,40 @@ export function dragged(
     sessionAt(sessions, placed.segments[0]![0]) === session.id &&
     placed.segments.at(-1)![1] <= room.by;
   const found = [at - zero, session.start].map((from) => timeline.earliest(step, Math.max(from, room.from))).find(fits);
-  if (!found)
-    return {
-      says: `There is no room for its ${durationInWords(step.minutes)} in that session, between ${clock(Math.max(room.from, session.start))} (${room.from > session.start ? room.fromWhy : 'the session begins'}) and ${clock(Math.min(room.by, session.end))} (${room.by < session.end ? room.byWhy : 'the session ends'}), beside what is planned there.`,
-    };
-  const next = laid.map((one) =>
-    one.key === key ? { ...one, segments: found.segments.map(([a, b]) => [a + zero, b + zero] as const) } : one,
+  const full = (): Dragged => ({
+    says: `There is no room for its ${durationInWords(step.minutes)} in that session, between ${clock(Math.max(room.from, session.start))} (${room.from > session.start ? room.fromWhy : 'the session begins'}) and ${clock(Math.min(room.by, session.end))} (${room.by < session.end ? room.byWhy : 'the session ends'}).`,
+  });
+  if (!found) {
+    // What lies there makes room, as long as nothing has to wait for anything longer.
+    const from = Math.max(Math.min(at - zero, Math.min(room.by, session.end) - step.minutes), room.from, session.start);
+    const starts = new Map(others.map(({ id, segments }) => [id, segments[0]![0]]));
+    const empty = new Timeline(problem).earliest(step, from);
+    if (!fits(empty)) return full();
+    const plan = makingRoom(problem, starts.set(key, empty.segments[0]![0]), key);
+    if (!plan) return full();
+    const segmentsOf = new Map(plan.steps.map(({ id, segments }) => [id, segments]));
+    return kept(
+      laid.map((one) => ({
+        ...one,
+        segments: (segmentsOf.get(one.key) ?? []).map(([a, b]) => [a + zero, b + zero] as const),
+      })),
+    );
+  }
+  return kept(
+    laid.map((one) =>
+      one.key === key ? { ...one, segments: found.segments.map(([a, b]) => [a + zero, b + zero] as const) } : one,
+    ),
   );
-  const [fault] = planFaults(route, done, settings, { laid: next });
-  return fault ? { says: `That would break the plan: ${fault}.` } : { laid: next };
+
+  function kept(next: AcceptedPlan['laid']): Dragged {
+    const [fault] = planFaults(route, done, settings, { laid: next });
+    if (fault) return { says: `That would break the plan: ${fault}.` };
+    const before = new Map(laid.map((one) => [one.key, one.segments[0]?.[0]]));
+    return {
+      laid: next,
+      moved: next
+        .filter((one) => one.key !== key && one.segments[0]?.[0] !== before.get(one.key))
+        .map(({ title }) => title),
+    };
+  }
 }

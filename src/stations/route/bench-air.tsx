@@ -11,17 +11,19 @@ import type { RoutePage } from './page-data';
 export function BenchAir({ data }: { data: RoutePage }): ReactNode {
   const { keep, busy } = useKeep(data.briefId, 'route');
   const { tempC, humidity, says } = data.air;
-  const [typed, setTyped] = useState({ tempC: String(tempC), humidity: String(humidity) });
+  /** What was typed and not taken yet. */
+  const [typed, setTyped] = useState<{ tempC?: string; humidity?: string }>({});
+  const shown = { tempC: typed.tempC ?? String(tempC), humidity: typed.humidity ?? String(humidity) };
   const [fault, setFault] = useState('');
   const take = async (next: { tempC: number; humidity: number }) => {
     setFault('');
-    setTyped({ tempC: String(next.tempC), humidity: String(next.humidity) });
-    await keep(
+    const kept = await keep(
       'brief',
       { id: data.briefId, version: data.briefVersion },
       next,
       `${next.tempC} °C, ${next.humidity} %: every wait follows; u takes it back`,
     );
+    if (kept.ok) setTyped({});
   };
   const read = async () => {
     const answer = await benchAir();
@@ -29,12 +31,12 @@ export function BenchAir({ data }: { data: RoutePage }): ReactNode {
     else setFault('faults' in answer ? (answer.faults[0]?.says ?? '') : 'The sensor did not answer.');
   };
   const number = (text: string) => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
-  const isSame = number(typed.tempC) === tempC && number(typed.humidity) === humidity;
+  const isSame = number(shown.tempC) === tempC && number(shown.humidity) === humidity;
   const field = (name: 'tempC' | 'humidity', label: string, unit: string) => (
     <TextField
       size="small"
       label={label}
-      value={typed[name]}
+      value={shown[name]}
       onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
       slotProps={{ input: { endAdornment: unit }, htmlInput: { inputMode: 'decimal' } }}
       sx={{ width: 150 }}
@@ -46,7 +48,7 @@ export function BenchAir({ data }: { data: RoutePage }): ReactNode {
         className="pane-actions"
         onSubmit={(event) => {
           event.preventDefault();
-          const next = { tempC: number(typed.tempC), humidity: number(typed.humidity) };
+          const next = { tempC: number(shown.tempC), humidity: number(shown.humidity) };
           if (Object.values(next).every(Number.isFinite)) void take(next);
           else setFault('Temperature and humidity: two numbers');
         }}

@@ -7,7 +7,7 @@ import { daysBetween } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { capital, counted, lowered, plural } from '@/core/units/words';
+import { capital, counted, listed, lowered, plural } from '@/core/units/words';
 import { clock, fullDay, longDay, shortDay } from '@/ui/dates';
 import { dueInWords, finishedInWords } from '@/ui/due-words';
 import { Explained } from '@/ui/explained';
@@ -44,19 +44,23 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
   const from = whole ? -Infinity : (data.sessions[Math.max(0, ahead)]?.start ?? 0);
   const isDim = (work: WorkRow) => zone !== null && !work.zones.includes(zone);
   const picked = data.work.find((work) => work.key === chosen);
-  const { run } = useSaving();
+  const { run, tell } = useSaving();
   const move = (key: string, at: number) =>
-    void run(
-      (act) =>
-        moveStep({
-          act,
-          briefId: data.briefId,
-          laid: asAccepted({ origin: data.origin, work: data.work.map((item) => ({ ...item, step: item })) }),
-          key,
-          at: at + Date.parse(data.origin) / 60_000,
-        }),
-      `Moved, and the plan is kept so; u takes it back`,
-    );
+    void run((act) =>
+      moveStep({
+        act,
+        briefId: data.briefId,
+        laid: asAccepted({ origin: data.origin, work: data.work.map((item) => ({ ...item, step: item })) }),
+        key,
+        at: at + Date.parse(data.origin) / 60_000,
+      }),
+    ).then((result) => {
+      if (!result.ok) return;
+      const { moved } = result.value;
+      const room =
+        moved.length === 0 ? '' : `; ${moved.length > 2 ? counted(moved.length, 'other') : listed(moved)} made room`;
+      tell(`Moved${room}. The plan is kept so; u takes it back`);
+    });
   const narrowed = zone ? data.work.filter((work) => work.zones.includes(zone)) : data.work;
   return (
     <StationFrame
@@ -79,7 +83,7 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
           <WeeklySessions briefId={data.briefId} weekly={data.weekly} onClose={() => setSessionsOpen(false)} />
           <Evenings briefId={data.briefId} evenings={data.evenings} />
           <CalendarIn data={data} />
-          <BenchAir key={`${data.air.tempC} ${data.air.humidity}`} data={data} />
+          <BenchAir data={data} />
         </>
       ) : null}
       {data.because.length > 0 ? (
@@ -223,7 +227,7 @@ function StepDetail({
       <p>
         {shortDay(work.start)} {clock(work.start)} to {clock(work.end)},{' '}
         <Explained says={work.minutesFrom}>{work.minutes} min</Explained>
-        {work.done ? ', done' : ''}. {work.why}
+        {work.done ? ', done' : ''}. {capital(work.why)}
       </p>
       {work.latest ? <p className="dim">{slackInWords(work.start, work.latest)}</p> : null}
       {work.waitsFor.length > 0 ? <p className="dim">Waits for {work.waitsFor.join('; ')}.</p> : null}

@@ -70,9 +70,15 @@ export function SchoolsSection({ data }: { data: RoutePage }): ReactNode {
                     {choice}
                     {isChosen ? <strong> (chosen)</strong> : null}
                   </th>
-                  <td className="num nowrap">{durationInWords(minutes)}</td>
-                  <td className="num">{sessions}</td>
-                  <td className="num">{loads}</td>
+                  <td className="num nowrap" data-unit="of work">
+                    {durationInWords(minutes)}
+                  </td>
+                  <td className="num" data-unit="sessions">
+                    {sessions}
+                  </td>
+                  <td className="num" data-unit="fillings of the airbrush">
+                    {loads}
+                  </td>
                   <td className="nowrap">{finish ? fullDay(finish.slice(0, 10)) : 'not all fits'}</td>
                   <td>
                     {capital(risk)}.{because ? <strong> For this brief: {because}.</strong> : null}

@@ -40,8 +40,15 @@ export function byUrgency(
 /** How often a step may be put elsewhere before this is given up. */
 const MOST_MOVES = 20;
 
-/** What can lie in its former place does; everything else goes into the first gap that its waits allow, and only what waits for it moves on. */
-export function inGaps(network: Network, former: ReadonlyMap<number, Instant>): SerialPlan | null {
+/**
+ * What can lie in its former place does; everything else goes into the first gap that its waits allow, and only what waits for it moves on.
+ * A pinned step has its place before all others.
+ */
+export function inGaps(
+  network: Network,
+  former: ReadonlyMap<number, Instant>,
+  pinned: number | null = null,
+): SerialPlan | null {
   const timeline = new Timeline(network.problem);
   const placed: SerialPlan['placed'] = network.problem.steps.map(() => null);
   const rank = new Map(network.order.map((i, k) => [i, k]));
@@ -63,7 +70,13 @@ export function inGaps(network: Network, former: ReadonlyMap<number, Instant>): 
     homeless.add(block);
   };
   const byStart = network.blocks
-    .map((block, b) => ({ b, from: Math.min(...block.map((i) => former.get(i) ?? Infinity)) }))
+    .map((block, b) => ({
+      b,
+      from:
+        pinned !== null && block.includes(pinned)
+          ? -Infinity
+          : Math.min(...block.map((i) => former.get(i) ?? Infinity)),
+    }))
     .sort((x, y) => x.from - y.from);
   for (const { b } of byStart)
     for (const i of network.blocks[b]!) {

@@ -125,6 +125,26 @@ export function repaired(given: PlanProblem, starts: ReadonlyMap<string, Instant
   return planOf(network, best.plan, Math.min(lowerBound(network), finishOf(network, best.plan)), titles);
 }
 
+/** A former plan with one step at a start of its own: what lay there makes room. Null where not everything finds a place so. */
+export function makingRoom(given: PlanProblem, starts: ReadonlyMap<string, Instant>, id: string): Plan | null {
+  const problem = withArrivals(given);
+  const network = networkOf(problem);
+  const pinned = network.index.get(id)!;
+  const former = new Map(
+    problem.steps.flatMap((step, i) => (starts.has(step.id) ? [[i, starts.get(step.id)!] as const] : [])),
+  );
+  const first = new Set([pinned, ...ancestors(network, pinned)]);
+  const moved = (plan: SerialPlan) =>
+    [...former].filter(([i, start]) => plan.placed[i] && startOf(plan.placed[i]!) !== start).length;
+  const [best] = [inGaps(network, former, pinned), byUrgency(network, former, (step) => (first.has(step) ? FIRST : 0))]
+    .filter((plan) => plan !== null && startOf(plan.placed[pinned]!) === starts.get(id))
+    .sort((x, y) => moved(x!) - moved(y!));
+  return best ? planOf(network, best, Math.min(lowerBound(network), finishOf(network, best)), new Map()) : null;
+}
+
+/** Before everything else, minutes. */
+const FIRST = -1e9;
+
 /** Seeded variations that a repair tries where more than this share of the steps would move. */
 const TRIES = 24;
 const FEW_MOVED = 0.08;
