@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { NOW, shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
 import { OPTION_CHOICES } from '@/core/kit/options';
 import { stacksOf } from '@/core/route/stack';
-import { comparedSchools, SCHOOL_NAMES } from './schools';
+import { comparedSchools, SCHOOL_NAMES, stripOfChoice } from './schools';
 
 describe('schools side by side', () => {
   const { view } = viewOfDemo();
@@ -64,5 +64,43 @@ describe('chips by fluid beneath', () => {
     const startOf = (key: string) => view.plan.work.find((item) => item.key === key)!.segments[0]![0];
     expect(startOf('chip-wear')).toBeGreaterThan(startOf('chip-fluid'));
     expect(startOf('look-over')).toBeGreaterThan(startOf('chip-wear'));
+  });
+});
+
+describe('undercoats', () => {
+  const grounds = (undercoats: 'as chosen' | 'white' | 'warm') => {
+    const { view } = viewOfDemo((state) => {
+      state.brief.options = { ...state.brief.options, undercoats };
+    });
+    return view.route.steps.flatMap(({ key, title }) =>
+      key.endsWith(':ground') && !key.startsWith('marking') ? [title] : [],
+    );
+  };
+  test('white goes under what hides badly, pink under yellow where warm ones are laid; nothing where each colour has its own', () => {
+    expect(grounds('as chosen').some((title) => /Signal ochre/.test(title))).toBe(false);
+    expect(grounds('white')).toContainEqual(expect.stringMatching(/^Lay white under Signal ochre/));
+    expect(grounds('warm')).toContainEqual(expect.stringMatching(/^Lay pink under Signal ochre/));
+    // Dark green hides by itself.
+    expect(grounds('white').some((title) => /Fen green/.test(title))).toBe(false);
+  });
+  test('a ground that was chosen for a colour stays', () => {
+    const { view } = viewOfDemo((state) => {
+      state.brief.options = { ...state.brief.options, undercoats: 'white' };
+      state.choices.forEach((choice) => (choice.ground = 'red-brown'));
+    });
+    const laid = view.route.steps.filter(({ key }) => key.endsWith(':ground') && !key.startsWith('marking'));
+    expect(laid.length).toBeGreaterThan(0);
+    expect(laid.every(({ title }) => /red-brown/.test(title))).toBe(true);
+  });
+});
+
+describe('one way as it is drawn', () => {
+  const { view } = viewOfDemo();
+  const at = new Date(NOW).toISOString();
+  test('has the steps of that way, its sessions in order, and none that is no way of the school', () => {
+    const strip = stripOfChoice(view, shelfOfDemo(), at, 'washOver', 'matt')!;
+    expect(strip.work.map(({ key }) => key)).toContain('matt-for-wash');
+    expect(strip.sessions.every(({ start }, i) => i === 0 || start > strip.sessions[i - 1]!.start)).toBe(true);
+    expect(stripOfChoice(view, shelfOfDemo(), at, 'washOver', 'toString')).toBeNull();
   });
 });

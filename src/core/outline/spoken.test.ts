@@ -22,6 +22,19 @@ describe('zones in a sentence', () => {
       'the port nacelle and both wing undersides',
     );
   });
+  test('what hangs is said by its place', () => {
+    const hung = (['port', 'starboard'] as const).map((side) => ({
+      key: `store-inner-${side}`,
+      title: `Drop tank, ${side} inner`,
+    }));
+    expect(spokenZones(hung, ['store-inner-port'])).toBe('the port inner drop tank');
+    expect(
+      spokenZones(
+        hung,
+        hung.map(({ key }) => key),
+      ),
+    ).toBe('both inner drop tanks');
+  });
   test('very many are counted', () => {
     const keys = twin.map(({ key }) => key);
     expect(say(...keys)).toBe(`${keys.length} zones`);

@@ -57,7 +57,7 @@ export const MARKINGS: readonly StepRule[] = [
   },
   {
     key: 'clean-decals',
-    title: 'Wash off glue and fluid marks',
+    title: 'Wash off glue and fluid marks; peel the film off sheets that are made for it',
     kind: 'clean',
     lane: 'Whole',
     minutes: 10,
