@@ -19,6 +19,14 @@ function bestOfAll(problem: PlanProblem): readonly number[] | null {
   };
   const place = (planned: PlannedStep[], ends: Map<string, number>) => {
     const step = steps[planned.length];
+    const actual = problem.actuals.find(({ id }) => id === step?.id);
+    if (actual) {
+      place(
+        [...planned, { id: actual.id, segments: [[actual.start, actual.end]] }],
+        new Map(ends).set(actual.id, actual.end),
+      );
+      return;
+    }
     if (!step) {
       if (violations(problem, planned).length > 0) return;
       const score = byDay(Math.max(...ends.values()), loadsOf(planned), sessionsOf(planned));
@@ -26,7 +34,7 @@ function bestOfAll(problem: PlanProblem): readonly number[] | null {
       return;
     }
     for (const [w, window] of windows.entries())
-      for (let start = window.start; start < window.end; start += GRID) {
+      for (let start = Math.max(window.start, problem.now ?? 0); start < window.end; start += GRID) {
         const before = links.filter(({ to }) => to === step.id);
         if (before.some(({ from, minLag }) => start < ends.get(from)! + minLag)) continue;
         if (before.some(({ from, maxLag }) => maxLag !== null && start > ends.get(from)! + maxLag)) continue;
@@ -43,6 +51,7 @@ function bestOfAll(problem: PlanProblem): readonly number[] | null {
         if (!busy) place([...planned, { id: step.id, segments }], new Map(ends).set(step.id, segments.at(-1)![1]));
       }
   };
+  const isDone = (id: string) => problem.actuals.some((actual) => actual.id === id);
   const windowOf = (at: number) => windows.findIndex(({ start, end }) => start <= at && at < end);
   const loadsOf = (planned: readonly PlannedStep[]) => {
     let [state, last, loads] = [airbrush!.initial, -1, 0];
@@ -52,13 +61,14 @@ function bestOfAll(problem: PlanProblem): readonly number[] | null {
       if (colour === null) continue;
       const w = windowOf(segments[0]![0]);
       if (airbrush!.resetEachWindow && last >= 0 && w !== last) state = 'clean';
-      if (state !== colour) loads += 1;
+      // What is done was loaded before.
+      if (state !== colour && !isDone(id)) loads += 1;
       [state, last] = [colour, w];
     }
     return loads;
   };
   const sessionsOf = (planned: readonly PlannedStep[]) =>
-    new Set(planned.flatMap(({ segments }) => segments.map(([start]) => windowOf(start)))).size;
+    new Set(planned.flatMap(({ id, segments }) => (isDone(id) ? [] : segments.map(([start]) => windowOf(start))))).size;
   place([], new Map());
   return best;
 }
@@ -78,9 +88,11 @@ const tiny: fc.Arbitrary<PlanProblem> = fc
     ),
     lengths: fc.array(fc.integer({ min: 5, max: 8 }), { minLength: 4, maxLength: 4 }),
     resets: fc.boolean(),
+    /** The first step is done, from the beginning of the first session on. */
+    done: fc.boolean(),
     clean: fc.array(fc.constantFrom(0, 10, 20), { minLength: 4, maxLength: 4 }),
   })
-  .map(({ drawn, lengths, resets, clean }) => {
+  .map(({ drawn, lengths, resets, done, clean }) => {
     const steps = drawn.map(({ minutes, colour, splittable }, i): PlanStep => ({
       id: `s${i}`,
       minutes,
@@ -106,8 +118,8 @@ const tiny: fc.Arbitrary<PlanProblem> = fc
         resetEachWindow: resets,
         cleanOut: { clean: { a: ca, b: cb }, a: { b: ab }, b: { a: ba } },
       },
-      now: null,
-      actuals: [],
+      now: done ? steps[0]!.minutes : null,
+      actuals: done ? [{ id: 's0', start: 0, end: steps[0]!.minutes }] : [],
     };
   });
 

@@ -74,9 +74,10 @@ export function orderWithin(network: Network, limits: Limits, mostNodes: number)
   const countsSessions = limits.sessions < Infinity;
   const choosesSessions = countsSessions || resets;
   /** Of each colour, by number: the least that loading it takes. */
-  const cheapest = sequencer.cleanOut.map((_, to) =>
-    Math.min(...sequencer.cleanOut.flatMap((from, state) => (state === to ? [] : [from[to]!]))),
-  );
+  const cheapest = sequencer.cleanOut.map((_, to) => {
+    const others = sequencer.cleanOut.flatMap((from, state) => (state === to ? [] : [from[to]!]));
+    return others.length > 0 ? Math.min(...others) : 0;
+  });
   const colours = cheapest.length;
   /** Loads of each colour that the longest line of waits from each step on asks for, with another colour in the airbrush, or this one. */
   const [empty, loaded] = loadsAhead();
@@ -130,7 +131,8 @@ export function orderWithin(network: Network, limits: Limits, mostNodes: number)
   function next(from: Begun, k: number, spot: Spot): Begun | null {
     // A session that was closed early keeps the next step out of it, also when earlier ones are held back.
     const last = from.order.at(-1);
-    const closed = last !== undefined && from.tail.free > from.spots[last]!.end ? from.tail.free : -Infinity;
+    const end = last === undefined ? root.tail.free : from.spots[last]!.end;
+    const closed = from.tail.free > end ? from.tail.free : -Infinity;
     let node = begun({ ...from, floors: from.floors.with(k, Math.max(from.floors[k]!, closed)) }, k, spot);
     for (let push = 0; push < MOST_PUSHES; push += 1) {
       const lost = firstLost(node);
