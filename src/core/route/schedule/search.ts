@@ -20,9 +20,9 @@ const WEIGHTS = { late: 5, load: 100, session: 12 };
 const HOT = 60;
 const COLD = 0.6;
 /** Of the effort: so much for an earlier finish, as long as one is possible; the rest for fewer loads and sessions. */
-const FINISH_SHARE = 0.6;
+const FINISH_SHARE = 0.35;
 /** A step is put in an order so many times as quickly as the serial scheme places it. */
-const QUICKER = 5;
+const QUICKER = 8;
 /** Coolings towards an earlier finish: each ends as soon as there is one. */
 const COOLINGS = 4;
 
