@@ -12,7 +12,7 @@ const WEEK = [
 ] as const;
 
 /** A network like that of a build: lanes, sprays in some colours, drying, wet pairs, sessions with and without a booth. */
-export function networkOfSize(count: number, seed: number): PlanProblem {
+function networkOfSize(count: number, seed: number): PlanProblem {
   let state = seed * 7919 + 13;
   const random = () => (state = (state * 48271) % 2147483647) / 2147483647;
   const pick = <T>(list: readonly T[]): T => list[Math.min(list.length - 1, Math.floor(random() * list.length))]!;
@@ -68,7 +68,7 @@ export function networkOfSize(count: number, seed: number): PlanProblem {
   };
 }
 
-export const byDay: Aims = (finish, loads, sessions) => [Math.floor(finish / DAY), loads, sessions];
+const byDay: Aims = (finish, loads, sessions) => [Math.floor(finish / DAY), loads, sessions];
 /** What two seconds of the contract stand for. */
 const TWO_SECONDS = 120_000;
 

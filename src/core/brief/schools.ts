@@ -201,11 +201,11 @@ export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: str
       name,
       title: OPTION_CHOICES[name].title,
       choices: Object.entries(table).map(([choice, { risk, suits }]): ComparedChoice => {
-        const options = { ...brief.options, [name]: choice } as Options;
+        const other = withChoice(view, name, choice);
         const route =
           ON_COATS.has(name) && choice !== brief.options[name]
-            ? deriveBrief({ ...view.state, brief: { ...brief, options } }, shelf, { nowUtc, effort: 0 }).route
-            : routeOf(view.wanted, view.outline, options);
+            ? deriveBrief(other, shelf, { nowUtc, effort: 0 }).route
+            : routeOf(view.wanted, view.outline, other.brief.options);
         const plan = planRoute(route, done, settings, EFFORT);
         return {
           choice,
@@ -231,11 +231,14 @@ export function stripOfChoice(
   choice: string,
 ): Strip | null {
   if (!Object.hasOwn(SCHOOLS[name], choice)) return null;
-  const { brief } = view.state;
-  const options = { ...brief.options, [name]: choice } as Options;
-  return stripOf(
-    deriveBrief({ ...view.state, plans: [], brief: { ...brief, options } }, shelf, { nowUtc, effort: EFFORT }),
-  );
+  const other = { ...withChoice(view, name, choice), plans: [] };
+  return stripOf(deriveBrief(other, shelf, { nowUtc, effort: EFFORT }));
+}
+
+/** The brief as it would be with another choice. */
+function withChoice({ state }: BriefView, name: SchoolName, choice: string): BriefView['state'] {
+  const options = { ...state.brief.options, [name]: choice } as Options;
+  return { ...state, brief: { ...state.brief, options } };
 }
 
 const ACRYLIC = new Set(['WA', 'SA']);

@@ -4,6 +4,7 @@ import {
   planFrame,
   sessionAt,
   type DoneStep,
+  type PlanFrame,
   type PlannedWork,
   type PlanSettings,
   type RoutePlan,
@@ -38,6 +39,14 @@ export interface FollowedPlan {
 }
 
 const MINUTE = 60_000;
+
+/** Segments so many minutes later: from the minutes of a plan to those since 1970, or back. */
+export const shifted = (segments: readonly (readonly [number, number])[], by: number): [number, number][] =>
+  segments.map(([start, end]) => [start + by, end + by]);
+
+/** Minutes since 1970 at which a plan begins. */
+export const beginningOf = ({ origin }: { origin: string }): number => Date.parse(origin) / MINUTE;
+
 /** Placements that a plan may take that cannot be mended from the former one. */
 const ANEW = 4000;
 
@@ -49,13 +58,13 @@ export const asAccepted = ({
   origin: string;
   work: readonly (Pick<PlannedWork, 'key' | 'segments' | 'done'> & { step: { title: string } })[];
 }): AcceptedPlan['laid'] => {
-  const from = Date.parse(origin) / MINUTE;
+  const from = beginningOf({ origin });
   return work
     .filter(({ done }) => !done)
     .map(({ key, step, segments }) => ({
       key,
       title: step.title,
-      segments: segments.map(([start, end]) => [start + from, end + from] as const),
+      segments: shifted(segments, from),
     }));
 };
 
@@ -71,12 +80,9 @@ export function followAccepted(
 ): FollowedPlan {
   const frame = planFrame(route, done, settings);
   const { sessions, now, local } = frame;
-  const from = Date.parse(frame.origin) / MINUTE;
+  const from = beginningOf(frame);
   const former = new Map(
-    accepted.laid.map(({ key, title, segments }) => [
-      key,
-      { title, segments: segments.map(([start, end]): [number, number] => [start - from, end - from]) },
-    ]),
+    accepted.laid.map(({ key, title, segments }) => [key, { title, segments: shifted(segments, -from) }]),
   );
   const isDone = new Set(frame.problem.actuals.map(({ id }) => id));
   const mended = repaired(
@@ -141,15 +147,16 @@ export function planFaults(
   settings: PlanSettings,
   { laid }: AcceptedPlan,
 ): string[] {
-  const { problem, origin } = planFrame(route, done, settings);
-  const from = Date.parse(origin) / MINUTE;
+  return faultsIn(route, planFrame(route, done, settings), laid);
+}
+
+/** The same in a frame that is laid out already. */
+export function faultsIn(route: Route, frame: PlanFrame, laid: AcceptedPlan['laid']): string[] {
+  const from = beginningOf(frame);
   const titles = new Map(route.steps.map(({ key, title }) => [key, title]));
   const strange = laid.filter(({ key }) => !titles.has(key)).map(({ title }) => `“${title}” is no longer in the route`);
-  const steps = laid.map(({ key, segments }) => ({
-    id: key,
-    segments: segments.map(([start, end]): [number, number] => [start - from, end - from]),
-  }));
-  const faults = violations({ ...problem, now: null }, steps).filter((fault) => !/, at most \d+$/.test(fault));
+  const steps = laid.map(({ key, segments }) => ({ id: key, segments: shifted(segments, -from) }));
+  const faults = violations({ ...frame.problem, now: null }, steps).filter((fault) => !/, at most \d+$/.test(fault));
   return [...strange, ...faults.map((fault) => fault.replace(/^[^:]+/, (key) => titles.get(key) ?? key))];
 }
 

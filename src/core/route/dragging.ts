@@ -1,6 +1,6 @@
 import { momentInWords } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
-import { planFaults, type AcceptedPlan } from './accepted';
+import { beginningOf, faultsIn, shifted, type AcceptedPlan } from './accepted';
 import { planFrame, sessionAt, type DoneStep, type PlannedWork, type PlanSettings } from './plan';
 import type { Instant } from './schedule/problem';
 import { makingRoom } from './schedule/schedule';
@@ -71,8 +71,6 @@ export function roomsOf(
 /** The plan then, and what else moves to make room; or why not. */
 export type Dragged = { laid: AcceptedPlan['laid']; moved: string[] } | { says: string };
 
-const MINUTE = 60_000;
-
 /**
  * The plan with one step laid in the session of `at` (minutes since 1970), as near behind it as there is room; where there is none, what lies
  * there makes room. Or why that cannot be.
@@ -85,18 +83,16 @@ export function dragged(
   key: string,
   at: Instant,
 ): Dragged {
-  const { problem, origin, sessions, local, now } = planFrame(route, done, settings);
-  const zero = Date.parse(origin) / MINUTE;
+  const frame = planFrame(route, done, settings);
+  const { problem, sessions, local, now } = frame;
+  const zero = beginningOf(frame);
   const steps = new Map(problem.steps.map((step) => [step.id, step]));
   const own = laid.find((one) => one.key === key);
   const step = steps.get(key);
   if (!own || !step) return { says: 'This step is not planned any more.' };
   const others = laid
     .filter((one) => one.key !== key)
-    .map((one) => ({
-      id: one.key,
-      segments: one.segments.map(([from, to]): [number, number] => [from - zero, to - zero]),
-    }));
+    .map((one) => ({ id: one.key, segments: shifted(one.segments, -zero) }));
   const timeline = new Timeline(problem);
   for (const { id, segments } of [...others].sort((a, b) => a.segments[0]![0] - b.segments[0]![0])) {
     const other = steps.get(id);
@@ -111,18 +107,10 @@ export function dragged(
     segments: [[start, end] as [number, number]],
     done: true,
   }));
-  const planned = [
-    ...others,
-    { id: key, segments: own.segments.map(([a, b]): [number, number] => [a - zero, b - zero]) },
-  ];
-  const room = roomsOf(
-    route,
-    [
-      ...actuals,
-      ...planned.filter(({ id }) => !isDone.has(id)).map(({ id, segments }) => ({ key: id, segments, done: false })),
-    ],
-    now,
-  ).get(key);
+  const planned = [...others, { id: key, segments: shifted(own.segments, -zero) }].flatMap(({ id, segments }) =>
+    isDone.has(id) ? [] : [{ key: id, segments, done: false }],
+  );
+  const room = roomsOf(route, [...actuals, ...planned], now).get(key);
   if (!room) return { says: 'This step is done.' };
   const clock = (minutes: Instant) => momentInWords(local(minutes));
   if (room.from >= session.end) return { says: `Not before ${clock(room.from)}: ${room.fromWhy}.` };
@@ -142,24 +130,15 @@ export function dragged(
     const starts = new Map(others.map(({ id, segments }) => [id, segments[0]![0]]));
     const empty = new Timeline(problem).earliest(step, from);
     if (!fits(empty)) return full();
-    const plan = makingRoom(problem, starts.set(key, empty.segments[0]![0]), key);
-    if (!plan) return full();
-    const segmentsOf = new Map(plan.steps.map(({ id, segments }) => [id, segments]));
-    return kept(
-      laid.map((one) => ({
-        ...one,
-        segments: (segmentsOf.get(one.key) ?? []).map(([a, b]) => [a + zero, b + zero] as const),
-      })),
-    );
+    const steps = makingRoom(problem, starts.set(key, empty.segments[0]![0]), key);
+    if (!steps) return full();
+    const segmentsOf = new Map(steps.map(({ id, segments }) => [id, segments]));
+    return kept(laid.map((one) => ({ ...one, segments: shifted(segmentsOf.get(one.key) ?? [], zero) })));
   }
-  return kept(
-    laid.map((one) =>
-      one.key === key ? { ...one, segments: found.segments.map(([a, b]) => [a + zero, b + zero] as const) } : one,
-    ),
-  );
+  return kept(laid.map((one) => (one.key === key ? { ...one, segments: shifted(found.segments, zero) } : one)));
 
   function kept(next: AcceptedPlan['laid']): Dragged {
-    const [fault] = planFaults(route, done, settings, { laid: next });
+    const [fault] = faultsIn(route, frame, next);
     if (fault) return { says: `That would break the plan: ${fault}.` };
     const before = new Map(laid.map((one) => [one.key, one.segments[0]?.[0]]));
     return {

@@ -10,7 +10,7 @@ import {
   openCanopy,
   propelled,
   rotor,
-  wheelsDown,
+  geared,
   winged,
 } from './conditions';
 import type { StepRule } from './rule';
@@ -24,7 +24,7 @@ export const ASSEMBLY: readonly StepRule[] = [
     lane: 'Whole',
     minutes: 35,
     after: ['build-gear', 'weather-gear', 'parts', 'unplug', { step: 'matt', until: 'handle', why: 'handled dry' }],
-    when: (f) => wheelsDown(f) && (f.has('gear-main') || f.has('skids')) && !earlyGear(f),
+    when: (f) => geared(f) && !earlyGear(f),
     caution: CA,
     why: 'in a jig or on blocks, until the glue has set',
   },

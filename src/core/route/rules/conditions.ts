@@ -19,8 +19,9 @@ export const openCanopy = (f: Build) => f.has('canopy') && f.options.canopy === 
 /** Painted on a stick while the cockpit is plugged, and fixed last. */
 export const lateCanopy = (f: Build) => closedCanopy(f) && f.options.clearParts === 'after paint';
 export const apartCanopy = (f: Build) => openCanopy(f) || lateCanopy(f);
-export const earlyGear = (f: Build) =>
-  wheelsDown(f) && (f.has('gear-main') || f.has('skids')) && f.options.gearOn === 'before paint';
+/** It stands on something that is fitted. */
+export const geared = (f: Build) => wheelsDown(f) && (f.has('gear-main') || f.has('skids'));
+export const earlyGear = (f: Build) => geared(f) && f.options.gearOn === 'before paint';
 /** The engine is seen: round and open in front, or behind panels that are open or missing. */
 export const seenEngine = (f: Build) =>
   !jet(f) && (f.options.doors === 'open' || f.options.state === 'derelict') && (f.has('propeller') || rotor(f));

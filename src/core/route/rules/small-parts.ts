@@ -1,5 +1,5 @@
 import { BLADE, CA, CEMENT, DUST, SPIRIT, SPRAY } from './cautions';
-import { apartCanopy, jet, rotor, wheelsDown, weathered, propelled } from './conditions';
+import { apartCanopy, geared, jet, rotor, wheelsDown, weathered, propelled } from './conditions';
 import type { StepRule } from './rule';
 
 /** What is built and painted apart. */
@@ -11,7 +11,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
     lane: 'Gear, stores',
     minutes: 30,
     after: ['check-parts'],
-    when: (f) => wheelsDown(f) && (f.has('gear-main') || f.has('skids')),
+    when: geared,
     caution: BLADE,
   },
   {

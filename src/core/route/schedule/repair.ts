@@ -1,7 +1,7 @@
 import { latestStarts } from './backward';
 import type { Network } from './network';
 import type { Instant } from './problem';
-import { placeBlock, ranksBy, serialPlan, type SerialPlan } from './serial';
+import { byLatest, placeBlock, ranksBy, serialPlan, type SerialPlan } from './serial';
 import { endOf, startOf, Timeline } from './timeline';
 
 /** Three ways to mend a plan that has been overtaken. `former`: start of each open step, by its index; steps that are new have none. */
@@ -17,23 +17,19 @@ export function inTurn(network: Network, former: ReadonlyMap<number, Instant>): 
   return plan.unplaced.length > 0 ? null : plan;
 }
 
-/**
- * The most urgent first, none sooner than formerly: what can wait makes room for what holds the date. `blurred` are minutes by which the
- * urgency of each step is changed, for another try.
- */
+/** The latest start of each step for the finish of the former plan. */
+export function urgencyOf(network: Network, former: ReadonlyMap<number, Instant>): number[] {
+  const { steps } = network.problem;
+  return latestStarts(network, Math.max(...[...former].map(([i, start]) => start + steps[i]!.minutes), 0));
+}
+
+/** The most urgent first, none sooner than formerly: what can wait makes room for what holds the date. */
 export function byUrgency(
   network: Network,
   former: ReadonlyMap<number, Instant>,
-  blurred: (step: number) => number = () => 0,
+  urgency: readonly number[],
 ): SerialPlan | null {
-  const { steps } = network.problem;
-  const latest = latestStarts(network, Math.max(...[...former].map(([i, start]) => start + steps[i]!.minutes), 0));
-  const position = new Map(network.order.map((i, k) => [i, k]));
-  const plan = serialPlan(
-    network,
-    ranksBy(network, (i) => latest[i]! + blurred(i) + position.get(i)! * 1e-6),
-    { delays: former },
-  );
+  const plan = serialPlan(network, byLatest(network, urgency), { delays: former });
   return plan.unplaced.length > 0 ? null : plan;
 }
 
@@ -104,7 +100,8 @@ export function inGaps(
     const behind = [...descendants(network, b)].filter((other) => !homeless.has(other));
     const were = behind.map((other) => network.blocks[other]!.map((i) => placed[i]!));
     for (const other of behind) takeUp(other);
-    if (moves[b]! > MOST_MOVES || !placeBlock(network, timeline, placed, block, notBefore(block))) return null;
+    // None goes before its former place: what was put off stays put off.
+    if (moves[b]! > MOST_MOVES || !placeBlock(network, timeline, placed, block, former)) return null;
     behind.forEach((other, k) => {
       const isBack = were[k]!.every((was, at) => {
         const i = network.blocks[other]![at]!;
@@ -119,11 +116,6 @@ export function inGaps(
     });
   }
   return { placed, timeline, unplaced: [] };
-
-  /** None goes before its former place: what was put off stays put off. */
-  function notBefore(block: readonly number[]): ReadonlyMap<number, Instant> {
-    return new Map(block.flatMap((i) => (former.has(i) ? [[i, former.get(i)!] as const] : [])));
-  }
 }
 
 /** All blocks that wait for one. */

@@ -6,8 +6,8 @@ import { networkOf, type Network } from './network';
 import { firstEndingAfter, type Instant, type PlanLink, type PlannedStep, type PlanProblem } from './problem';
 import { anyPlan, settled } from './exact';
 import { finishOf, generator, improved, isLess, type Aims } from './search';
-import { byUrgency, inGaps, inTurn } from './repair';
-import { ranksBy, serialPlan, type SerialPlan } from './serial';
+import { byUrgency, inGaps, inTurn, urgencyOf } from './repair';
+import { byLatest, ranksBy, serialPlan, type SerialPlan } from './serial';
 import { startOf } from './timeline';
 
 export type { Aims };
@@ -48,11 +48,10 @@ export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan 
   const problem = withArrivals(given);
   const titles = new Map(given.steps.map(({ id, title }) => [id, title ?? id]));
   const network = networkOf(problem);
-  const position = new Map(network.order.map((i, k) => [i, k]));
   const horizon = problem.windows.at(-1)?.end ?? 0;
 
   const latest = latestStarts(network, horizon);
-  let first = serialPlan(network, byLatest(latest));
+  let first = serialPlan(network, byLatest(network, latest));
   if (first.unplaced.length > 0) {
     const urgent = new Set(first.unplaced.flat().flatMap((i) => [i, ...ancestors(network, i)]));
     const again = serialPlan(
@@ -66,7 +65,7 @@ export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan 
   }
   const score = (plan: SerialPlan) =>
     aims(finishOf(network, plan), plan.timeline.loads(), plan.timeline.sessionsUsed());
-  const again = serialPlan(network, byLatest(latestStarts(network, finishOf(network, first))));
+  const again = serialPlan(network, byLatest(network, latestStarts(network, finishOf(network, first))));
   if (again.unplaced.length === 0 && finishOf(network, again) < finishOf(network, first)) first = again;
   first = varied(network, first, score, effort);
   if (effort < SHARP_FROM) {
@@ -78,10 +77,6 @@ export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan 
   const best = settled(network, aims, { plan: sooner, bound }, effort);
   const plan = best.isBest ? best.plan : improved(network, best.plan, aims, best.bound, effort * (1 - FIRST_SHARE));
   return { ...planOf(network, plan, best.bound, titles), isBest: best.isBest };
-
-  function byLatest(values: readonly number[]) {
-    return ranksBy(network, (i) => values[i]! + position.get(i)! * 1e-6);
-  }
 }
 
 function planOf(network: Network, best: SerialPlan, bound: Instant, titles: ReadonlyMap<string, string>): Plan {
@@ -105,17 +100,24 @@ function planOf(network: Network, best: SerialPlan, bound: Instant, titles: Read
 export function repaired(given: PlanProblem, starts: ReadonlyMap<string, Instant>): Plan | null {
   const problem = withArrivals(given);
   const network = networkOf(problem);
-  const former = new Map(problem.steps.flatMap(({ id }, i) => (starts.has(id) ? [[i, starts.get(id)!] as const] : [])));
+  const former = formerStarts(problem, starts);
   const sessionAt = (at: Instant) => firstEndingAfter(problem.windows, at);
   const moved = (plan: SerialPlan) =>
     [...former].filter(([i, start]) => plan.placed[i] && sessionAt(startOf(plan.placed[i]!)) !== sessionAt(start))
       .length;
   let best: { plan: SerialPlan; aims: number[] } | null = null;
   const random = generator(network.order.length);
-  for (const mend of [inTurn, byUrgency, inGaps, ...Array.from({ length: TRIES }, () => null)]) {
-    if (best && best.aims[0]! <= former.size * (mend ? 0 : FEW_MOVED)) break;
-    const blur = problem.steps.map(() => (mend ? 0 : (random() - 0.5) * 3 * DAY));
-    const plan: SerialPlan | null = mend ? mend(network, former) : byUrgency(network, former, (step) => blur[step]!);
+  const urgency = urgencyOf(network, former);
+  const blurred = () => urgency.map((latest) => latest + (random() - 0.5) * 3 * DAY);
+  const ways = [
+    () => inTurn(network, former),
+    () => byUrgency(network, former, urgency),
+    () => inGaps(network, former),
+  ];
+  const tries = Array.from({ length: TRIES }, () => () => byUrgency(network, former, blurred()));
+  for (const [i, mend] of [...ways, ...tries].entries()) {
+    if (best && best.aims[0]! <= former.size * (i < ways.length ? 0 : FEW_MOVED)) break;
+    const plan = mend();
     if (!plan) continue;
     const aims = [moved(plan), finishOf(network, plan)];
     if (!best || isLess(aims, best.aims)) best = { plan, aims };
@@ -125,22 +127,25 @@ export function repaired(given: PlanProblem, starts: ReadonlyMap<string, Instant
   return planOf(network, best.plan, Math.min(lowerBound(network), finishOf(network, best.plan)), titles);
 }
 
-/** A former plan with one step at a start of its own: what lay there makes room. Null where not everything finds a place so. */
-export function makingRoom(given: PlanProblem, starts: ReadonlyMap<string, Instant>, id: string): Plan | null {
+/** The steps of a former plan with one at a start of its own: what lay there makes room. Null where not everything finds a place so. */
+export function makingRoom(given: PlanProblem, starts: ReadonlyMap<string, Instant>, id: string): PlannedStep[] | null {
   const problem = withArrivals(given);
   const network = networkOf(problem);
   const pinned = network.index.get(id)!;
-  const former = new Map(
-    problem.steps.flatMap((step, i) => (starts.has(step.id) ? [[i, starts.get(step.id)!] as const] : [])),
-  );
+  const former = formerStarts(problem, starts);
   const first = new Set([pinned, ...ancestors(network, pinned)]);
+  const urgency = urgencyOf(network, former).map((latest, i) => latest + (first.has(i) ? FIRST : 0));
   const moved = (plan: SerialPlan) =>
     [...former].filter(([i, start]) => plan.placed[i] && startOf(plan.placed[i]!) !== start).length;
-  const [best] = [inGaps(network, former, pinned), byUrgency(network, former, (step) => (first.has(step) ? FIRST : 0))]
+  const [best] = [inGaps(network, former, pinned), byUrgency(network, former, urgency)]
     .filter((plan) => plan !== null && startOf(plan.placed[pinned]!) === starts.get(id))
     .sort((x, y) => moved(x!) - moved(y!));
-  return best ? planOf(network, best, Math.min(lowerBound(network), finishOf(network, best)), new Map()) : null;
+  return best ? stepsOf(network, best) : null;
 }
+
+/** Starts of a former plan by the index of each step. */
+const formerStarts = ({ steps }: PlanProblem, starts: ReadonlyMap<string, Instant>): ReadonlyMap<number, Instant> =>
+  new Map(steps.flatMap(({ id }, i) => (starts.has(id) ? [[i, starts.get(id)!] as const] : [])));
 
 /** Before everything else, minutes. */
 const FIRST = -1e9;

@@ -25,6 +25,12 @@ export interface Held {
 export const ranksBy = (network: Network, priority: (step: number) => number): number[] =>
   network.blocks.map((block) => Math.min(...block.map(priority)));
 
+/** The rank of each block by the latest starts of its steps; what is as urgent goes in the order of the network. */
+export function byLatest(network: Network, latest: readonly number[]): number[] {
+  const position = new Map(network.order.map((i, k) => [i, k]));
+  return ranksBy(network, (i) => latest[i]! + position.get(i)! * 1e-6);
+}
+
 /**
  * Serial generation: again and again the ready block of least rank goes to its earliest place.
  * Valid by construction: waits, sessions, booth and clean-outs hold for every step that was placed.
