@@ -1,4 +1,4 @@
-import { CONTRACTS, LATER } from '../src/core/interchange/contracts/commands';
+import { CONTRACTS } from '../src/core/interchange/contracts/commands';
 import { ContractFaults, printFault } from '../src/core/interchange/contracts/contract';
 
 /** The headless command line: one JSON object in, one out; every fault is one line on standard error and exit 2. */
@@ -25,7 +25,6 @@ async function main() {
   const [command, ...rest] = process.argv.slice(2);
   const known = Object.keys(CONTRACTS).join(', ');
   if (!command || rest.length > 0) refuse([`command: give one of ${known}`]);
-  if (LATER.includes(command)) refuse([`command: "${command}" is not available yet; available are ${known}`]);
   const contract = Object.hasOwn(CONTRACTS, command) ? CONTRACTS[command as keyof typeof CONTRACTS] : undefined;
   if (!contract) refuse([`command: there is no "${command}"; available are ${known}`]);
   let input: unknown;

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { spawnSync } from 'node:child_process';
 import { ContractFaults } from '@/core/interchange/contracts/contract';
-import { CONTRACTS, LATER } from '@/core/interchange/contracts/commands';
+import { CONTRACTS } from '@/core/interchange/contracts/commands';
 
 const faultsOf = (command: keyof typeof CONTRACTS, input: unknown) => {
   try {
@@ -170,6 +170,47 @@ describe('schedule', () => {
   });
 });
 
+describe('rework', () => {
+  const stack = {
+    nose: [
+      { step: 'p', what: 'primer', chemistry: 'AL', recipe: 'grey primer', minutes: 20, coats: 1, done: true },
+      { step: 'c', what: 'colour', chemistry: 'WA', recipe: '4 : 1 green', minutes: 40, coats: 2, done: true },
+      { step: 'w', what: 'wash', chemistry: 'EW', recipe: 'dark', minutes: 30, coats: 1, done: false },
+    ],
+  };
+  test('lost layers come back as logged; what is not done stays with the route', () => {
+    const out = CONTRACTS.rework.run({
+      stack,
+      mishap: { kind: 'glue', zones: ['nose'], down: 'primer' },
+      masks: [],
+    }) as {
+      steps: { do: string; again: string | null; recipe: string | null }[];
+      lost: { step: string }[];
+    };
+    expect(out.lost.map(({ step }) => step)).toEqual(['c']);
+    expect(out.steps.map((step) => [step.do, step.again, step.recipe])).toEqual([
+      ['repair', null, null],
+      ['spray', 'c', '4 : 1 green'],
+    ]);
+  });
+  test('a zone without a stack, an unknown depth and a nameless layer are named', () => {
+    const faults = (input: unknown) => {
+      try {
+        CONTRACTS.rework.run(input);
+      } catch (error) {
+        return (error as Error).message;
+      }
+      return '';
+    };
+    const mishap = { kind: 'glue', zones: ['fin'], down: 'primer' };
+    expect(faults({ stack, mishap, masks: [] })).toBe('mishap.zones[0]: "fin" is not in the stack');
+    expect(faults({ stack, mishap: { ...mishap, down: 'deep' }, masks: [] })).toContain('mishap.down: must be one of');
+    expect(faults({ stack: { nose: [{ ...stack.nose[0], step: '' }] }, mishap, masks: [] })).toContain(
+      'stack.nose[0].step',
+    );
+  });
+});
+
 describe('the command line', () => {
   const run = (command: string, input: string) =>
     spawnSync('npx', ['tsx', 'scripts/core.ts', command], { input, encoding: 'utf8' });
@@ -184,7 +225,6 @@ describe('the command line', () => {
     for (const [command, input, says] of [
       ['difference', '{', 'input: not valid JSON'],
       ['nonsense', '{}', 'command: there is no "nonsense"'],
-      [LATER[0]!, '{}', 'not available yet'],
       ['weigh', '{}', 'target: must be a window'],
     ] as const) {
       const result = run(command, input);

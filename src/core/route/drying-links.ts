@@ -9,8 +9,11 @@ const SPIRITS: ReadonlySet<string> = new Set(['EW', 'OI']);
 /** Dry dust and scratches: nothing waits for them. */
 const NO_FILM: ReadonlySet<LayerKind> = new Set(['pigment', 'chip']);
 
+/** A layer as far as waits are concerned. */
+export type Film = Pick<StepLayer, 'what' | 'chemistry' | 'dries' | 'paint'>;
+
 /** How long a layer must have been lying before another may come right on it, and why. */
-export function waitBetween(over: StepLayer, under: StepLayer, climate: Climate): { minutes: number; why: string } {
+export function waitBetween(over: Film, under: Film, climate: Climate): { minutes: number; why: string } {
   if (NO_FILM.has(under.what)) return { minutes: 0, why: 'nothing wet lies there' };
   if (under.what === 'decal') {
     const { minutes, says } = waitFor(over.what === 'decal' ? 'decal' : 'decalOvernight', climate);
@@ -20,7 +23,7 @@ export function waitBetween(over: StepLayer, under: StepLayer, climate: Climate)
   return { minutes: dryingTime(under, state, climate), why: `${under.paint || 'the coat'} ${SAYS[state]}` };
 }
 
-function stateFor(over: StepLayer, under: StepLayer): DryingState {
+function stateFor(over: Film, under: Film): DryingState {
   if (SPIRITS.has(over.chemistry) && under.what === 'clear') return 'cure';
   const { verdict } = layOver(over.chemistry, under.chemistry);
   if (verdict !== 'ok' && verdict !== 'mist first') return 'cure';

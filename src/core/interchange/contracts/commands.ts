@@ -7,6 +7,7 @@ import { fit } from './fit';
 import { layers } from './layers';
 import { masks } from './masks';
 import { mix } from './mix';
+import { rework } from './rework';
 import { route } from './route';
 import { schedule } from './schedule';
 import { scheme } from './scheme';
@@ -30,7 +31,5 @@ export const CONTRACTS = {
   schedule,
   sums,
   estimate,
+  rework,
 } satisfies Record<string, Contract>;
-
-/** Commands that come with their own issues. */
-export const LATER: readonly string[] = ['rework'];

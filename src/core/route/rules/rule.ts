@@ -160,8 +160,20 @@ export const GENERAL_COATS = {
 export type GeneralCoat = keyof typeof GENERAL_COATS;
 
 /** What a layer is, from the plastic up. */
-export type LayerKind =
-  'primer' | 'undercoat' | 'tone' | 'colour' | 'marking' | 'decal' | 'clear' | 'wash' | 'oil' | 'chip' | 'pigment';
+export const LAYER_KINDS = [
+  'primer',
+  'undercoat',
+  'tone',
+  'colour',
+  'marking',
+  'decal',
+  'clear',
+  'wash',
+  'oil',
+  'chip',
+  'pigment',
+] as const;
+export type LayerKind = (typeof LAYER_KINDS)[number];
 
 /** What a step waits for: the end of another, what that one laid being so far dry, or a wait that no paint explains. */
 export type After =

@@ -1,0 +1,121 @@
+import { CURES, type Cure } from './cures';
+
+/** What goes wrong at a bench, how it is mended, and how deep each cure goes. */
+
+export interface MishapKind {
+  title: string;
+  /** What a builder sees, so that he finds it in the list. */
+  looks: string;
+  /** From the one that disturbs least on; tried in this order. */
+  ladder: readonly Cure[];
+  /** It happened to a part, and not to what lies on the model. */
+  ofPart?: true;
+  /** What keeps it from happening again. */
+  next: string;
+}
+
+export const MISHAPS = {
+  glue: {
+    title: 'Glue drip',
+    looks: 'cement or cyanoacrylate on a painted face',
+    ladder: [CURES.leaveToSet, CURES.sandThrough('colour'), CURES.sandThrough('primer'), CURES.sandThrough('plastic')],
+    next: 'Glue from a needle or a fine brush, and lay the tube down away from the model.',
+  },
+  overspray: {
+    title: 'Overspray',
+    looks: 'a rough haze of another colour past the edge',
+    ladder: [CURES.polish, CURES.touchUp, CURES.sandThrough('colour'), CURES.sandThrough('primer')],
+    next: 'Mask further out than the spray reaches, and spray away from the neighbour.',
+  },
+  lifted: {
+    title: 'Tape lifted paint',
+    looks: 'flakes came off with the tape',
+    ladder: [CURES.touchUp, CURES.feather('primer'), CURES.feather('plastic')],
+    next: 'Take the tack off the tape on the back of the hand, and pull it back over itself, slowly.',
+  },
+  bleed: {
+    title: 'Bleed under the mask',
+    looks: 'a ragged edge, most of all over raised detail',
+    ladder: [CURES.scrape, CURES.touchUp, CURES.sandThrough('colour')],
+    next: 'Seal the edge of the mask with the ground colour or a clear before the new colour.',
+  },
+  crazing: {
+    title: 'Crazing or wrinkles',
+    looks: 'a new coat has attacked the one under it',
+    ladder: [CURES.cureAndSand('colour'), CURES.cureAndSand('primer'), CURES.strip],
+    next: 'Let what lies under it cure and seal it, or begin with mist coats.',
+  },
+  silvered: {
+    title: 'Silvered decal',
+    looks: 'air under the film shines through',
+    ladder: [CURES.prick, CURES.liftDecal, CURES.sandThrough('colour')],
+    next: 'A smooth, glossy ground, and the film trimmed close.',
+  },
+  torn: {
+    title: 'Torn decal',
+    looks: 'it broke or folded on the model',
+    ladder: [CURES.closeTear, CURES.liftDecal],
+    next: 'Test a spare of an old sheet first, and back it with a coat of clear film.',
+  },
+  yellowed: {
+    title: 'Yellowing',
+    looks: 'clear coat or decal film has gone yellow',
+    ladder: [CURES.bleach, CURES.sandThrough('clear'), CURES.liftDecal, CURES.sandThrough('colour')],
+    next: 'Water-based clear over white and pale colours, and the sheet bleached in a window beforehand.',
+  },
+  glass: {
+    title: 'Scratched or fogged glass',
+    looks: 'a scratch, a haze from glue, or dust inside',
+    ladder: [CURES.dipClear, CURES.polishGlass, CURES.replaceGlass],
+    next: 'White glue or clear paint on glass; cyanoacrylate fogs it.',
+  },
+  dust: {
+    title: 'Dust or hair in a coat',
+    looks: 'a speck under gloss or metal',
+    ladder: [CURES.pickOut, CURES.polish, CURES.sandThrough('colour')],
+    next: 'A box over the model while it dries, and a damp floor.',
+  },
+  fingerprint: {
+    title: 'Fingerprint',
+    looks: 'a print in metal or a soft coat',
+    ladder: [CURES.wipeOff, CURES.polish, CURES.sandThrough('colour'), CURES.sandThrough('primer')],
+    next: 'Gloves, and a grip or stick for everything that is wet.',
+  },
+  spill: {
+    title: 'Spill on the decal sheet',
+    looks: 'water, paint or softener ran over the sheet',
+    ladder: [CURES.drySheet, CURES.spareSheet],
+    next: 'Cut out what the evening needs and put the sheet away.',
+  },
+  wrongColour: {
+    title: 'Wrong colour',
+    looks: 'the code or the bottle was not the one that was ruled',
+    ladder: [CURES.overcoat, CURES.sandThrough('primer'), CURES.strip],
+    next: 'Hold the bottle against the card before it goes into the cup.',
+  },
+  offColour: {
+    title: 'Colour is off after spraying',
+    looks: 'too blue, too dark or too clean against its neighbours',
+    ladder: [CURES.filterOver, CURES.overcoat, CURES.sandThrough('primer')],
+    next: 'A spray-out on the same ground, dry, under the lamp by which it is judged.',
+  },
+  broken: {
+    title: 'Broken part',
+    looks: 'it snapped off, painted or not',
+    ladder: [CURES.pinAndGlue, CURES.sandThrough('primer')],
+    ofPart: true,
+    next: 'Fragile parts go on last.',
+  },
+  lost: {
+    title: 'Lost part',
+    looks: 'gone into the carpet',
+    ladder: [CURES.spare, CURES.order, CURES.scratchBuild],
+    ofPart: true,
+    next: 'A tray with a rim, and the part left on its sprue until it is wanted.',
+  },
+} as const satisfies Record<string, MishapKind>;
+
+export type MishapName = keyof typeof MISHAPS;
+export const MISHAP_NAMES = Object.keys(MISHAPS) as [MishapName, ...MishapName[]];
+export const mishapOf = (name: string): MishapKind | null =>
+  Object.hasOwn(MISHAPS, name) ? MISHAPS[name as MishapName] : null;
