@@ -63,22 +63,34 @@ const LEFT_FOR_NOW = [
   'mask-canopy',
 ];
 
+/** Days since the second build was begun: two evenings a week up to the sealed markings. */
+const LONG_AT_IT = 130;
+
+interface Begun {
+  file: BriefFile;
+  chosen: readonly string[];
+  parts?: BriefFile['parts'];
+  /** A step that is not done with all behind it, and others that are left although they could be done. */
+  behind?: readonly [string, readonly string[]];
+}
+
 /** Loads the shelf and the three demo briefs into an empty house. `nowUtc` is the present as ISO text. */
 export async function loadDemo(nowUtc: string): Promise<string[]> {
   const today = nowUtc.slice(0, 10);
   await loadDemoShelf();
   const shelf = await loadShelf();
   const ids: string[] = [];
-  for (const made of [dunlin(addDays(today, -13)), turnstone(today), bracken(addDays(today, 2))]) {
-    const parts = ids.length === 0 ? dunlinParts(today) : [];
-    const file = await drawPictures({ ...made.file, parts, choices: choicesOf(made.chosen, shelf) }, shelf);
-    ids.push(
-      (
-        await importBrief(
-          briefFileSchema.parse(ids.length === 0 ? { ...file, log: workedSoFar(file, shelf, nowUtc) } : file),
-        )
-      ).value,
-    );
+  const builds: Begun[] = [
+    // Everything before the fuselage closes is done, but tonight's steps.
+    { ...dunlin(addDays(today, -13)), parts: dunlinParts(today), behind: ['gate:fuselage', LEFT_FOR_NOW] },
+    // Painted, marked and sealed: what goes wrong now costs whole layers.
+    { ...turnstone(addDays(today, -LONG_AT_IT)), behind: ['seal', []] },
+    bracken(addDays(today, 2)),
+  ];
+  for (const { file: made, chosen, parts = [], behind } of builds) {
+    const file = await drawPictures({ ...made, parts, choices: choicesOf(chosen, shelf) }, shelf);
+    const log = behind ? workedSoFar(file, shelf, nowUtc, ...behind) : [];
+    ids.push((await importBrief(briefFileSchema.parse(await withBenchPicture({ ...file, log }, shelf)))).value);
   }
   return ids;
 }
@@ -181,13 +193,17 @@ function measuredIn(outline: Outline, file: BriefFile): BriefFile {
   };
 }
 
-/** What the builder of the main demo did up to now: everything before the fuselage closes but tonight's steps, with honest minutes. */
-function workedSoFar(file: BriefFile, shelf: ColourShelf, nowUtc: string): BriefFile['log'] {
+/** What a builder did up to now: everything that does not lie behind a step, and is not left for now, with honest minutes. */
+function workedSoFar(
+  file: BriefFile,
+  shelf: ColourShelf,
+  nowUtc: string,
+  behind: string,
+  left: readonly string[],
+): BriefFile['log'] {
   const { route } = deriveBrief(stateOfFile(file, shelf), shelf, { nowUtc, effort: 0 });
-  const behindGate = descendants(route.links, 'gate:fuselage');
-  const done = new Set(
-    route.steps.map((step) => step.key).filter((key) => !behindGate.has(key) && !LEFT_FOR_NOW.includes(key)),
-  );
+  const notYet = descendants(route.links, behind);
+  const done = new Set(route.steps.map((step) => step.key).filter((key) => !notYet.has(key) && !left.includes(key)));
   const worked = {
     steps: route.steps.filter((step) => done.has(step.key)),
     links: route.links.filter((link) => done.has(link.from) && done.has(link.to)),
@@ -231,6 +247,30 @@ function workedSoFar(file: BriefFile, shelf: ColourShelf, nowUtc: string): Brief
       },
     ];
   });
+}
+
+/** Gives the last spray of a log a picture of the model at the bench. */
+async function withBenchPicture(file: BriefFile, shelf: ColourShelf): Promise<BriefFile> {
+  const last = file.log.findLastIndex(({ stepKey }) => stepKey.startsWith('spray:'));
+  if (last < 0) return file;
+  const official = officialColours(shelf.codes, shelf.chips);
+  const worn = new Map(file.log.flatMap(({ code, zones }) => (code ? zones.map((zone) => [zone, code] as const) : [])));
+  const colour = (code: string): Lab => official.get(code)?.lab ?? PLAIN;
+  const picture = await drawShot(buildOutline(outlineSpecOf(file.airframe, file.brief)), {
+    view: 'starboard',
+    manner: 'colour photograph',
+    slant: -5,
+    film: undefined,
+    colourOf: (zone) => colour(worn.get(zone) ?? ''),
+    codeColour: colour,
+    markings: [],
+  });
+  const pictures = { ...file.pictures, bench: picture.toString('base64') };
+  return {
+    ...file,
+    pictures,
+    log: file.log.map((entry, i) => (i === last ? { ...entry, pictureId: 'bench' } : entry)),
+  };
 }
 
 const NOTES: Record<string, string> = {

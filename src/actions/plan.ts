@@ -47,9 +47,7 @@ function keepPlan<T>(
   value: T,
 ) {
   const [standing] = state.plans;
-  const kept = {
-    laid: laid.map((one) => ({ ...one, segments: one.segments.map(([from, to]): [number, number] => [from, to]) })),
-  };
+  const kept = { laid };
   return perform(stampedAct(act, briefId, 'route'), async (writer) => {
     if (standing) await writer.update('accepted_plan', standing.id, standing.version, kept);
     else await writer.insert('accepted_plan', kept);

@@ -3,7 +3,7 @@ import type { ActAnswer, Stamp } from '@/core/kept/act';
 import { codeBook } from '@/core/codes/official';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import type { BriefFile } from '@/core/interchange/brief-file';
-import { renamed, stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
+import { PICTURED, renamed, stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
 import { codesRead } from '@/core/interchange/codes-read';
 import { plain } from '@/core/interchange/dossier';
 import { newAct, perform, type ActWriter } from './acts';
@@ -18,9 +18,12 @@ export async function exportBrief(id: string): Promise<{ file: BriefFile; pictur
   if (!state) return null;
   const pictureIds = [
     ...new Set(
-      [...state.sources, ...state.log, ...state.underlays, ...state.markings.map(({ design }) => design)].flatMap(
-        ({ pictureId }) => pictureId ?? [],
-      ),
+      [
+        ...state.sources,
+        ...PICTURED.flatMap((list) => [...state[list]]),
+        ...state.underlays,
+        ...state.markings.map(({ design }) => design),
+      ].flatMap(({ pictureId }) => pictureId ?? []),
     ),
   ].sort();
   return { file: toBriefFile(state, await loadShelf(), pictureIds), pictureIds };
@@ -57,10 +60,12 @@ export async function importBrief(
     await insertKit(writer, known);
     await writer.insertMany('route_edit', file.edits);
     await writer.insertMany('accepted_plan', file.plans);
-    await writer.insertMany(
-      'log_entry',
-      file.log.map((entry) => ({ ...entry, pictureId: entry.pictureId && pictureIds.get(entry.pictureId)! })),
-    );
+    const pictured = <T extends { pictureId: string | null }>(records: readonly T[]): T[] =>
+      records.map((record) => ({ ...record, pictureId: record.pictureId && pictureIds.get(record.pictureId)! }));
+    await writer.insertMany('log_entry', pictured(file.log));
+    await writer.insertMany('mishap', pictured(file.mishaps));
+    await writer.insertMany('work_run', file.runs);
+    await writer.insertMany('spray_out', pictured(file.sprayOuts));
     await writer.insertMany('timer', file.timers);
     await insertColours(writer, known);
     return briefId;

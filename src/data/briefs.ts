@@ -69,6 +69,9 @@ const LISTS = {
   fields: ['scheme_field', 'rank, title, id'],
   underlays: ['underlay', 'view, id'],
   edits: ['route_edit', 'rank, id'],
+  mishaps: ['mishap', 'happened_at, id'],
+  runs: ['work_run', 'title, id'],
+  sprayOuts: ['spray_out', 'on_day, title, id'],
   plans: ['accepted_plan', 'id'],
 } as const satisfies Partial<Record<keyof BriefState, readonly [RecordName, string]>>;
 

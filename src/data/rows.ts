@@ -34,6 +34,7 @@ export const SHARED: ReadonlySet<RecordName> = new Set([
   'bottle',
   'tool',
   'decal_sheet',
+  'technique',
 ]);
 export const isShared = (name: RecordName): boolean => SHARED.has(name);
 

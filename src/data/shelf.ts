@@ -47,6 +47,7 @@ export async function loadShelfSince(
       paints: changed('paint_line', 'paint', 'bottle') ? await loadPaints(client) : known!.paints,
       sets: changed('paint_line', 'paint_set') ? await loadSets(client) : known!.sets,
       decalSheets: changed('decal_sheet') ? await all(client, 'decal_sheet', 'title, id') : known!.decalSheets,
+      techniques: changed('technique') ? await all(client, 'technique', 'title, id') : known!.techniques,
       tools: changed('tool') ? await all(client, 'tool', 'kind, name, id') : known!.tools,
     },
     revision,

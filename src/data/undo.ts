@@ -112,6 +112,8 @@ const WORDS: Partial<Record<RecordName, string>> = {
   weekly_session: 'A weekly session',
   evening: 'An evening',
   log_entry: 'A log entry',
+  work_run: 'A run of work',
+  spray_out: 'A test piece',
   colour_system: 'A standard',
   colour_code: 'A colour code',
   code_relation: 'A relation of codes',

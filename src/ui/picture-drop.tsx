@@ -87,26 +87,31 @@ async function upload(file: File): Promise<TakenPicture | { fault: string }> {
   }
 }
 
-/** The one picture of a source: shown small, replaced by dropping another, or taken off. */
+const OF_SOURCE =
+  'Drop a picture here, paste it, or press Enter to choose a file. A citation without a picture will do too.';
+
+/** What is said where a picture of the model may go. */
+export const BENCH_PICTURE = 'Drop a picture here, paste it, or press Enter to choose a file.';
+
+/** The one picture of a source, or of work done: shown small, replaced by dropping another, or taken off. */
 export function OnePicture({
   pictureId,
   onPicture,
+  says = OF_SOURCE,
 }: {
+  says?: string;
   pictureId: string | null;
   onPicture: (picture: TakenPicture | null) => void;
 }): ReactNode {
   return (
     <>
-      <PictureDrop
-        onPicture={onPicture}
-        says={
-          pictureId
-            ? 'Drop another to replace it'
-            : 'Drop a picture here, paste it, or press Enter to choose a file. A citation without a picture will do too.'
-        }
-      >
+      <PictureDrop onPicture={onPicture} says={pictureId ? 'Drop another to replace it' : says}>
         {pictureId ? (
-          <img src={`/pictures/${pictureId}?size=thumbnail`} alt="The picture of this source" height={110} />
+          <img
+            src={`/pictures/${pictureId}?size=thumbnail`}
+            alt={says === OF_SOURCE ? 'The picture of this source' : 'The picture'}
+            height={110}
+          />
         ) : null}
       </PictureDrop>
       {pictureId ? (

@@ -3,6 +3,8 @@ import path from 'node:path';
 import { dunlin } from '@demo/dunlin';
 import { demoShelfFrom } from '@demo/tables';
 import { deriveBrief, type BriefView } from '@/core/brief/derive';
+import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
+import { inOrder } from '@/core/route/stack';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { matchSingle } from '@/core/match/single';
@@ -38,6 +40,7 @@ export function shelfOfDemo(): ColourShelf {
       })),
     ),
     tools: [],
+    techniques: [],
     paints: lines.flatMap(({ line, paints }) =>
       paints.map(({ paint, bottle }) =>
         paintOf({
@@ -75,4 +78,35 @@ export function viewOfDemo(change: (state: BriefState) => void = () => undefined
   const state = stateOfDemo(shelf);
   change(state);
   return { view: deriveBrief(state, shelf, { nowUtc: NOW, effort: 0 }), shelf };
+}
+
+/** A brief whose log holds all steps up to one, in the order of the network, an hour apart, each sprayed as tried. */
+export function workedUntil(state: BriefState, { route }: BriefView, until: string): BriefState {
+  const steps = inOrder(route);
+  const last = steps.findIndex(({ key }) => key === until);
+  const known = new Set(state.log.map(({ stepKey }) => stepKey));
+  const at = (i: number, minutes: number) =>
+    new Date(Date.parse('2026-10-01T18:00:00Z') + i * 3_600_000 + minutes * 60_000).toISOString();
+  const log = steps.slice(0, last + 1).flatMap((step, i) =>
+    known.has(step.key)
+      ? []
+      : [
+          {
+            ...BLANK_LOG_ENTRY,
+            id: `worked ${step.key}`,
+            version: 1,
+            stepKey: step.key,
+            stepKind: step.kind,
+            title: step.title,
+            lane: step.lane,
+            zones: step.zones,
+            plannedMinutes: step.minutes,
+            actualMinutes: step.minutes,
+            mixed: step.load ? { parts: [{ label: 'as tried', drops: 3 }], thinner: 1.5 } : null,
+            startedAt: at(i, 0),
+            endedAt: at(i, 30),
+          },
+        ],
+  );
+  return { ...state, log: [...state.log, ...log] };
 }

@@ -17,4 +17,5 @@ export const smallRoute = (steps: RouteStep[], links: RouteLink[] = []): Route =
   links,
   covered: { outside: [], inside: [], bays: [], apart: [] },
   sleeping: [],
+  lost: [],
 });

@@ -9,3 +9,9 @@ export const attachment = (body: BodyInit, type: string, name: string): Response
   });
 
 export const noSuch = (what: string): Response => new Response(`No such ${what}.\n`, { status: 404 });
+
+/** A computed answer: the reader's browser may keep it, and asks each time whether it still holds. */
+export const fresh = (value: unknown): Response =>
+  Response.json(value, { headers: { 'cache-control': 'private, no-cache' } });
+
+export const badRequest = (says: string): Response => new Response(`${says}\n`, { status: 400 });

@@ -1,3 +1,4 @@
+import type { Part } from '@/core/kit/parts';
 import type { Minutes } from '@/core/units/minutes';
 import { DEPTH_WORDS, type Depth } from './depth';
 
@@ -12,6 +13,8 @@ export interface Cure {
   waits: Minutes;
   how: string;
   caution?: string;
+  /** What the register then says of the part. */
+  part?: Pick<Part, 'origin' | 'condition'>;
 }
 
 const SANDING = 'Sanding dust: wet, with a mask; resin above all.';
@@ -168,6 +171,7 @@ export const CURES = {
     minutes: 20,
     waits: 0,
     how: 'From the box of spares, or the same part of the other side turned over.',
+    part: { origin: 'spare', condition: 'sound' },
   },
   order: {
     title: 'Order a replacement',
@@ -175,6 +179,7 @@ export const CURES = {
     minutes: 10,
     waits: 0,
     how: 'The steps that want it wait for its day.',
+    part: { origin: 'kit', condition: 'sound' },
   },
   scratchBuild: {
     title: 'Build it from sheet, rod and wire',
@@ -182,6 +187,7 @@ export const CURES = {
     minutes: 60,
     waits: 2 * h,
     how: 'The part of the other side is the pattern.',
+    part: { origin: 'scratch-built', condition: 'sound' },
     caution: 'Blades: cut away from the hand.',
   },
   strip: {

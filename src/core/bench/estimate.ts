@@ -1,5 +1,6 @@
 import type { Route } from '@/core/route/step';
 import type { Minutes } from '@/core/units/minutes';
+import { median } from '@/core/units/median';
 import { counted } from '@/core/units/words';
 
 /** One piece of work that was planned and done; kinds are those of steps. */
@@ -44,12 +45,6 @@ export function estimated(log: readonly Timed[], prior = PRIOR): Estimate {
     }),
   );
   return { factors, leftOut };
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }
 
 /** Factors nearer to 1 than this are no news. */

@@ -14,7 +14,7 @@ export interface MishapKind {
   next: string;
 }
 
-export const MISHAPS = {
+const TABLE = {
   glue: {
     title: 'Glue drip',
     looks: 'cement or cyanoacrylate on a painted face',
@@ -115,7 +115,8 @@ export const MISHAPS = {
   },
 } as const satisfies Record<string, MishapKind>;
 
-export type MishapName = keyof typeof MISHAPS;
-export const MISHAP_NAMES = Object.keys(MISHAPS) as [MishapName, ...MishapName[]];
+export type MishapName = keyof typeof TABLE;
+export const MISHAPS: Record<MishapName, MishapKind> = TABLE;
+export const MISHAP_NAMES = Object.keys(TABLE) as [MishapName, ...MishapName[]];
 export const mishapOf = (name: string): MishapKind | null =>
   Object.hasOwn(MISHAPS, name) ? MISHAPS[name as MishapName] : null;

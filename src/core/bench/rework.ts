@@ -17,6 +17,8 @@ export interface LaidLayer {
   chemistry: Chemistry | null;
   /** As it was logged. */
   recipe: string;
+  /** What sentences call it; its recipe where nothing is said. */
+  called?: string;
   minutes: Minutes;
   coats: number;
   done: boolean;
@@ -75,7 +77,7 @@ const DO: Record<LayerKind, Doing> = {
 const SPRAYED: ReadonlySet<Doing> = new Set<Doing>(['prime', 'spray', 'seal']);
 
 /** Typical minutes of tape round a spot, for each neighbour, and of taking it off. */
-const MASKING = { first: 10, each: 3, off: 5 };
+const MASKING = { first: 10, each: 3, most: 40, off: 5 };
 /** Where nobody named a cure. */
 const REPAIR: Pick<Cure, 'minutes' | 'waits'> = { minutes: 20, waits: 60 };
 
@@ -126,7 +128,7 @@ export function reworkOf<L extends LaidLayer>(
         again: mask.step,
         zones: mask.zones,
         recipe: null,
-        minutes: MASKING.first + MASKING.each * mask.zones.length,
+        minutes: Math.min(MASKING.most, MASKING.first + MASKING.each * mask.zones.length),
         afterMin: 0,
         because: 'what was sprayed in the same pass is done, and stays as it is',
         layer: null,
@@ -173,12 +175,12 @@ export function reworkOf<L extends LaidLayer>(
 const cureOf = ({ kind, down }: Damage): Pick<Cure, 'minutes' | 'waits'> =>
   mishapOf(kind)?.ladder.find((cure) => cure.down === down) ?? REPAIR;
 
-const filmOf = ({ what, chemistry, recipe }: LaidLayer): Film & { chemistry: Chemistry } => ({
+const filmOf = ({ what, chemistry, recipe, called = recipe }: LaidLayer): Film & { chemistry: Chemistry } => ({
   what,
   // What is no paint has no chemistry: it waits and is waited for like water.
   chemistry: chemistry ?? 'WA',
   dries: {},
-  paint: recipe,
+  paint: called,
 });
 
 interface Again<L> {

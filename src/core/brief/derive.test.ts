@@ -28,6 +28,7 @@ const shelf: ColourShelf = {
   chips: [chipOf({ codeId: 'code-31', lab: [36, -9, 13] })],
   sets: [],
   tools: [],
+  techniques: [],
   decalSheets: [],
   paints: [paint],
 };

@@ -181,6 +181,7 @@ export function deriveBrief(
     leftOut: brief.leftOut,
     edits: state.edits.map(({ edit }) => edit),
     remedies: brief.remedies,
+    runs: [...state.mishaps.flatMap(({ run }) => run ?? []), ...state.runs.map(({ run }) => run)],
     done: [
       ...new Set(state.log.flatMap(({ stepKey, again }) => (!again && ASKED_IF_DONE.has(stepKey) ? [stepKey] : []))),
     ].sort(),

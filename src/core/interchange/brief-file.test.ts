@@ -5,7 +5,17 @@ import { BLANK_PART, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import { BriefBuilder } from '@demo/builder';
 import { briefFileSchema, stateOfFile, type BriefFile } from './brief-file';
 
-const shelf = { systems: [], relations: [], codes: [], chips: [], paints: [], sets: [], tools: [], decalSheets: [] };
+const shelf = {
+  systems: [],
+  relations: [],
+  codes: [],
+  chips: [],
+  paints: [],
+  sets: [],
+  tools: [],
+  techniques: [],
+  decalSheets: [],
+};
 
 const setup = newBrief('2026-11-23');
 

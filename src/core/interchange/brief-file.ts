@@ -26,6 +26,9 @@ import {
   underlayFields,
   acceptedPlanFields,
   routeEditFields,
+  mishapFields,
+  sprayOutFields,
+  workRunFields,
   decalSheetFields,
   zoneDayFields,
 } from '@/core/kept/records';
@@ -83,6 +86,9 @@ const wholeBrief = z
     underlays: z.array(underlayFields).max(4).default([]),
     decalSheets: z.array(decalSheetFields).max(200).default([]),
     edits: z.array(routeEditFields).max(500).default([]),
+    mishaps: z.array(mishapFields).max(500).default([]),
+    runs: z.array(workRunFields).max(100).default([]),
+    sprayOuts: z.array(sprayOutFields).max(500).default([]),
     plans: z.array(acceptedPlanFields).max(1, 'plans: one at most').default([]),
     log: z.array(logEntryFields).max(20_000),
     timers: z.array(timerFields).max(100),
@@ -141,6 +147,9 @@ const wholeBrief = z
 
 export type BriefFile = z.infer<typeof wholeBrief>;
 
+/** Lists of what is done at the bench, each with a picture where somebody took one. */
+export const PICTURED = ['log', 'mishaps', 'sprayOuts'] as const;
+
 /** What one part of the file says of another that is not there, or says twice. */
 function checkFile(file: BriefFile, fault: FileFault): void {
   checkDossier(file, fault);
@@ -182,10 +191,11 @@ function checkFile(file: BriefFile, fault: FileFault): void {
     if ('recipe' in choice && !recipes.has(choice.recipe))
       fault(['choices', i, 'recipe'], `there is no recipe "${choice.recipe}"`);
   });
-  file.log.forEach(({ pictureId }, i) => {
-    if (pictureId !== null && !Object.hasOwn(file.pictures, pictureId))
-      fault(['log', i, 'pictureId'], 'its picture is not in the file');
-  });
+  for (const list of PICTURED)
+    file[list].forEach(({ pictureId }, i) => {
+      if (pictureId !== null && !Object.hasOwn(file.pictures, pictureId))
+        fault([list, i, 'pictureId'], 'its picture is not in the file');
+    });
 }
 
 /** Reads every version of the file; the older are brought up to the newest. */
@@ -277,6 +287,10 @@ function fromFirstVersion(raw: unknown): unknown {
 /** The brief as a file, naming those of its pictures that are kept; their bytes go beside it. The same brief gives the same file. */
 export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: readonly string[]): BriefFile {
   const pictures = new Set(pictureIds);
+  const pictured = <T extends { pictureId: string | null }>(record: T): T => ({
+    ...record,
+    pictureId: pictures.has(record.pictureId ?? '') ? record.pictureId : null,
+  });
   const codeOf = new Map(shelf.codes.map((code) => [code.id, code]));
   const paintOf = new Map(shelf.paints.map((paint) => [paint.id, paint]));
   const partOf = new Map(state.parts.map((part) => [part.id, part]));
@@ -354,6 +368,9 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     ),
     underlays: state.underlays.filter(({ pictureId }) => pictures.has(pictureId)).map((own) => plain(own)),
     edits: state.edits.map((own) => plain(own)),
+    runs: state.runs.map((own) => plain(own)),
+    mishaps: state.mishaps.map((own) => pictured(plain(own))),
+    sprayOuts: state.sprayOuts.map((own) => pictured(plain(own))),
     plans: state.plans.map((own) => plain(own)),
     decalSheets: shelf.decalSheets
       .filter(({ id }) => state.markings.some(({ sheetId }) => sheetId === id))
@@ -368,10 +385,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     measures: state.measures.map((measure) => plain(measure)),
     subjects: state.subjects.map((subject) => plain(subject)),
     zoneDays: state.zoneDays.map((own) => plain(own)),
-    log: state.log.map((entry) => ({
-      ...plain(entry),
-      pictureId: entry.pictureId && pictures.has(entry.pictureId) ? entry.pictureId : null,
-    })),
+    log: state.log.map((own) => pictured(plain(own))),
     timers: state.timers.map((timer) => plain(timer)),
     choices,
     recipes,
@@ -430,6 +444,9 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
     fields: file.fields.map((field, i) => kept(field, `field${i}`)),
     underlays: file.underlays.map((own, i) => kept(own, `underlay${i}`)),
     edits: file.edits.map((own, i) => kept(own, `edit${i}`)),
+    mishaps: file.mishaps.map((own, i) => kept(own, `mishap${i}`)),
+    runs: file.runs.map((own, i) => kept(own, `run${i}`)),
+    sprayOuts: file.sprayOuts.map((own, i) => kept(own, `sprayOut${i}`)),
     plans: file.plans.map((own, i) => kept(own, `plan${i}`)),
     evenings: file.evenings.map((evening, i) => kept(evening, `evening${i}`)),
     sessions: file.sessions.map((session, i) => kept(session, `session${i}`)),

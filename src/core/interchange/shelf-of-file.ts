@@ -41,6 +41,7 @@ export function shelfOfFile(file: BriefFile): ColourShelf {
     ),
     sets: [],
     tools: [],
+    techniques: [],
     decalSheets: file.decalSheets.map((sheet) => ({ ...sheet, ...kept(sheet.title) })),
   };
 }

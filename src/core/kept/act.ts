@@ -47,6 +47,10 @@ export const WRITABLE = [
   'underlay',
   'decal_sheet',
   'route_edit',
+  'mishap',
+  'work_run',
+  'spray_out',
+  'technique',
   'tool',
 ] as const satisfies readonly RecordName[];
 

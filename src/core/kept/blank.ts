@@ -46,6 +46,8 @@ export const BLANK_LOG_ENTRY: Omit<
   tempC: null,
   humidity: null,
   pictureId: null,
+  who: '',
+  sprayed: null,
   again: false,
 };
 

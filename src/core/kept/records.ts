@@ -31,6 +31,10 @@ import { underlayFields } from './records/underlay';
 import { acceptedPlanFields } from './records/accepted-plan';
 import { decalSheetFields } from './records/decal-sheet';
 import { routeEditFields } from './records/route-edit';
+import { mishapFields } from './records/mishap';
+import { sprayOutFields } from './records/spray-out';
+import { techniqueFields } from './records/technique';
+import { workRunFields } from './records/work-run';
 import { zoneDayFields } from './records/zone-day';
 import { weeklySessionFields } from './records/weekly-session';
 
@@ -69,6 +73,10 @@ export * from './records/underlay';
 export * from './records/decal-sheet';
 export * from './records/accepted-plan';
 export * from './records/route-edit';
+export * from './records/mishap';
+export * from './records/work-run';
+export * from './records/spray-out';
+export * from './records/technique';
 export { labFields } from './fields';
 
 /** Every kind of record a brief page may write, by its name in history. */
@@ -96,6 +104,10 @@ export const RECORDS = {
   decal_sheet: decalSheetFields,
   accepted_plan: acceptedPlanFields,
   route_edit: routeEditFields,
+  mishap: mishapFields,
+  work_run: workRunFields,
+  spray_out: sprayOutFields,
+  technique: techniqueFields,
   colour_system: colourSystemFields,
   colour_code: colourCodeFields,
   code_relation: codeRelationFields,

@@ -34,6 +34,11 @@ export interface BriefState {
   underlays: Kept<'underlay'>[];
   /** What the builder changed in the route, in that order. */
   edits: Kept<'route_edit'>[];
+  /** What went wrong, from the first on. */
+  mishaps: Kept<'mishap'>[];
+  /** Techniques and plans of weathering that were taken into the route. */
+  runs: Kept<'work_run'>[];
+  sprayOuts: Kept<'spray_out'>[];
   /** The plan that was accepted; none where nobody did. */
   plans: Kept<'accepted_plan'>[];
 }
@@ -57,6 +62,8 @@ export interface ColourShelf {
   sets: PaintSet[];
   tools: Kept<'tool'>[];
   decalSheets: Kept<'decal_sheet'>[];
+  /** Those that were made here, beside the ones that the house ships. */
+  techniques: Kept<'technique'>[];
 }
 
 /** "TK-G, C 417" - how a builder calls the machine. */

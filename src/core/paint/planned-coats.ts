@@ -1,3 +1,4 @@
+import { median } from '@/core/units/median';
 import type { Pigment } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
 import type { Paint } from './catalogue';
@@ -19,7 +20,7 @@ const WHERE_NEVER = 4;
 /** `logged` are the coats that this builder laid of this paint before: their median wins over every reckoning. */
 export function plannedCoats(paint: Paint, ground: Lab, logged: readonly number[] = []): PlannedCoats {
   if (logged.length > 0) {
-    const coats = medianOf(logged);
+    const coats = Math.round(median(logged));
     return { coats, because: `${coats} by your own log, ${logged.length === 1 ? 'once' : `${logged.length} times`}` };
   }
   const overGrounds = reckoned.get(paint) ?? new Map<string, PlannedCoats>();
@@ -54,10 +55,4 @@ export function coatsOfFilm(
         because: `${WHERE_NEVER}, though twelve would not hide that ground: lay an undercoat first`,
       }
     : { coats, because: `${coats} until the ground no longer shows at arm's length, ${known}` };
-}
-
-function medianOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = Math.floor(sorted.length / 2);
-  return Math.round(sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2);
 }

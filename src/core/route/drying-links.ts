@@ -2,7 +2,7 @@ import { layOver } from '@/core/paint/chemistry';
 import { dryingTime, waitFor, type Climate, type DryingState } from '@/core/paint/drying';
 import type { LayerKind } from './rules/rule';
 import { inOrder } from './stack';
-import { zonesOfStep, type Route, type RouteLink, type RouteStep, type StepLayer } from './step';
+import { zonesLaid, type Route, type RouteLink, type RouteStep, type StepLayer } from './step';
 
 /** Layers that a spirit creeps under while they are not through. */
 const SPIRITS: ReadonlySet<string> = new Set(['EW', 'OI']);
@@ -48,7 +48,7 @@ export function withDrying(route: Route, climate: Climate): Route {
   const waits = new Map<string, RouteLink>();
   for (const step of inOrder(route)) {
     if (!step.layer) continue;
-    for (const zone of zonesOfStep(step, route.covered)) {
+    for (const zone of zonesLaid(step, route)) {
       const under = top.get(zone);
       top.set(zone, step);
       if (!under) continue;

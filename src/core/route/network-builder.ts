@@ -77,7 +77,7 @@ export class NetworkBuilder {
       for (const to of targets.length > 0 ? targets : LAST)
         add({ from: step.key, to, minLag: wait.minutes, maxLag: null, why: wait.says });
     }
-    return { steps, links: [...links.values()], covered: this.covered, sleeping: [] };
+    return { steps, links: [...links.values()], covered: this.covered, sleeping: [], lost: [] };
   }
 
   /** The steps at which something named by the rules begins: of what does not apply, those of what follows it. */

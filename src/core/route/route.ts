@@ -13,6 +13,7 @@ import { withDrying } from './drying-links';
 import { withEdits } from './edits';
 import { NetworkBuilder } from './network-builder';
 import { withRemedies } from './remedies';
+import { withRuns } from './runs';
 import type { RouteInput } from './route-input';
 import { apartCanopy } from './rules/conditions';
 import type { Build } from './rules/rule';
@@ -66,7 +67,8 @@ export function buildRoute(input: RouteInput): Route {
     ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
     ...subjectAdditions(input.subjects ?? [], input.calls, input.climate),
   );
-  const sound = withRemedies(network.build(), input.outline, input.remedies ?? []);
+  const whole = withRuns(network.build(), input.runs ?? []);
+  const sound = withRemedies(whole, input.outline, input.remedies ?? []);
   const { route, sleeping } = withEdits(weighed(sound, input.noseWeight), input.edits ?? []);
   return { ...withDrying(route, input.climate), sleeping };
 }

@@ -30,6 +30,7 @@ export const STAGES = {
   base: BASE,
 } as const satisfies Record<string, readonly StepRule[]>;
 export type Stage = keyof typeof STAGES;
+export const STAGE_NAMES = Object.keys(STAGES) as Stage[];
 
 /**
  * All rules, stage by stage, around the steps that the colours add: `interior`, `bays`, `parts`, `colours` and `markings` are joints where
@@ -42,4 +43,4 @@ export const rulesAfter = (key: string): readonly StepRule[] =>
   RULES.filter(({ after }) => after.some((one) => (typeof one === 'string' ? one : one.step) === key));
 
 export const stageOf = (key: string): Stage | null =>
-  (Object.keys(STAGES) as Stage[]).find((stage) => STAGES[stage].some((rule) => rule.key === key)) ?? null;
+  STAGE_NAMES.find((stage) => STAGES[stage].some((rule) => rule.key === key)) ?? null;

@@ -1,7 +1,7 @@
 import type { Outline } from '@/core/outline/outline';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { LayerKind } from './rules/rule';
-import { zonesOfStep, type Route, type RouteStep } from './step';
+import { zonesLaid, type Route, type RouteStep } from './step';
 
 /** One layer on a zone, with the step that lays it. */
 export interface StackLayer {
@@ -20,7 +20,7 @@ export interface StackLayer {
 export function stacksOf(route: Route, outline: Outline): Map<string, StackLayer[]> {
   const stacks = new Map<string, StackLayer[]>(outline.zones.map(({ key }) => [key, []]));
   for (const step of inOrder(route))
-    if (step.layer) for (const zone of zonesOfStep(step, route.covered)) stacks.get(zone)?.push(layerOf(step));
+    if (step.layer) for (const zone of zonesLaid(step, route)) stacks.get(zone)?.push(layerOf(step));
   return stacks;
 }
 

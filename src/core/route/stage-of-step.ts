@@ -12,6 +12,8 @@ const FAMILIES: readonly (readonly [prefix: RegExp, stage: Stage])[] = [
   [/^store:.*:drill$/, 'closing'],
   [/^store:/, 'small-parts'],
   [/^structure:|^ruled:/, 'seams'],
+  [/^rework:/, 'colours'],
+  [/^(technique|weather):/, 'weathering'],
 ];
 
 /** The stage of the build that a step belongs to; what stands beside the machine belongs to the base, parts to the cleaning. */

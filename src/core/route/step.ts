@@ -123,11 +123,20 @@ export interface Route {
   covered: Record<Cover, string[]>;
   /** Edits of the builder that cannot be made as it is now. */
   sleeping: SleepingEdit[];
+  /** What was laid and lies no longer on some zones, by its step: a mishap took it. */
+  lost: readonly { step: string; zones: readonly string[] }[];
 }
 
 /** The zones that a step lays something on, or works on: its own, and all that its coat covers. */
 export const zonesOfStep = ({ zones, layer }: RouteStep, covered: Route['covered']): string[] =>
   layer?.covers ? [...new Set([...zones, ...covered[layer.covers]])] : zones;
+
+/** Where what a step lays still lies: all zones that it lays it on, less those that a mishap took it from. */
+export function zonesLaid(step: RouteStep, { covered, lost }: Pick<Route, 'covered' | 'lost'>): string[] {
+  const zones = zonesOfStep(step, covered);
+  const gone = lost.filter((one) => one.step === step.key);
+  return gone.length === 0 ? zones : zones.filter((zone) => !gone.some((one) => one.zones.includes(zone)));
+}
 
 /** A step that no rule of every build holds: after some of the rules' steps, before others. */
 export interface Addition {

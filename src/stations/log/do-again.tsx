@@ -3,15 +3,28 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { doAgain } from '@/actions/bench';
+import type { Kept } from '@/core/kept/records';
 import { counted } from '@/core/units/words';
+import { useFetched } from '@/ui/use-fetched';
 import { useSaving } from '@/ui/saving';
-import type { LogRow } from './page-data';
+import type { LogPage } from './page-data';
 
 /** What falls with a step that is done again: each may be kept, all are proposed. */
-export function DoAgain({ briefId, entry, onDone }: { briefId: string; entry: LogRow; onDone: () => void }): ReactNode {
+export function DoAgain({
+  data: { briefId, revision },
+  entry,
+  onDone,
+}: {
+  data: LogPage;
+  entry: Kept<'log_entry'>;
+  onDone: () => void;
+}): ReactNode {
   const { run, busy } = useSaving();
   const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
-  const falls = entry.takes.filter(({ id }) => !kept.has(id));
+  const takes = useFetched<{ id: string; version: number; title: string }[]>(
+    `/briefs/${briefId}/log/falls/${entry.id}?of=${revision}`,
+  );
+  const falls = (takes ?? []).filter(({ id }) => !kept.has(id));
   const open = async () => {
     const entries = [entry, ...falls].map(({ id, version }) => ({ id, version }));
     const result = await run(
@@ -22,13 +35,15 @@ export function DoAgain({ briefId, entry, onDone }: { briefId: string; entry: Lo
   };
   return (
     <section aria-label={`Do ${entry.title} again`}>
-      {entry.takes.length === 0 ? (
+      {takes === null ? (
+        <p className="dim">Looking what rests on it…</p>
+      ) : takes.length === 0 ? (
         <p>Nothing that is done rests on it.</p>
       ) : (
         <>
           <p>What was done on top of it goes with it. Take the mark away from what still holds.</p>
           <ul className="plain-list">
-            {entry.takes.map(({ id, title }) => (
+            {takes.map(({ id, title }) => (
               <li key={id}>
                 <label>
                   <input
@@ -46,7 +61,7 @@ export function DoAgain({ briefId, entry, onDone }: { briefId: string; entry: Lo
         </>
       )}
       <p className="pane-actions">
-        <Button variant="contained" disabled={busy} onClick={() => void open()} autoFocus>
+        <Button variant="contained" disabled={busy || takes === null} onClick={() => void open()} autoFocus>
           Do {counted(1 + falls.length, 'step')} again
         </Button>{' '}
         <Button onClick={onDone}>Leave it</Button>

@@ -1,35 +1,93 @@
 import { compareByLane, type LaneComparison } from '@/core/bench/compare';
 import type { BriefView } from '@/core/brief/derive';
-import type { Kept } from '@/core/kept/records';
-import { doneAgainWith } from '@/core/route/behind';
+import { madeOf, madeZones, mixedInWords, type MadeLayer } from '@/core/brief/how-made';
+import { logWindow, NO_FILTER, peopleOf, type LogWindow } from '@/core/brief/log-book';
+import { partName } from '@/core/kit/parts';
 import { elapsedToLocal } from '@/core/route/calendar';
-
-export interface LogRow extends Kept<'log_entry'> {
-  endedLocal: string;
-  /** Entries of work that no longer holds when this is done again. */
-  takes: { id: string; version: number; title: string }[];
-}
+import { CHEMISTRIES } from '@/core/paint/chemistry';
+import { hexOf } from '@/core/colour/spaces';
 
 export interface LogPage {
   briefId: string;
-  entries: LogRow[];
-  lanes: LaneComparison[];
+  /** Of the brief: what is fetched by address is fetched of it. */
+  revision: number;
+  /** The newest lines; the others come when they are asked for. */
+  first: LogWindow;
   all: LaneComparison;
+  slowest: LaneComparison | null;
+  /** Steps that were done and have to be done again. */
+  open: number;
+  done: number;
+  mishaps: number;
+  people: string[];
+  zones: { key: string; title: string }[];
+  /** Parts that can be lost or broken, by their name in the box. */
+  parts: { id: string; version: number; name: string }[];
 }
 
-export function logPage({ state: { brief, log }, route }: BriefView): LogPage {
+export function logPage(view: BriefView, revision: number): LogPage {
+  const { brief, log, mishaps, parts } = view.state;
   const { lanes, all } = compareByLane(log);
-  const standing = new Map(log.flatMap((entry) => (entry.again ? [] : [[entry.stepKey, entry] as const])));
-  const done = new Set(standing.keys());
-  const entries = log.map((entry) => ({
-    ...entry,
-    endedLocal: elapsedToLocal(0, brief.timeZone, entry.endedAt),
-    takes: entry.again
-      ? []
-      : doneAgainWith(route, done, entry.stepKey).map(({ key }) => {
-          const { id, version, title } = standing.get(key)!;
-          return { id, version, title };
-        }),
-  }));
-  return { briefId: brief.id, lanes, all, entries };
+  const slowest = lanes.filter(({ factor }) => factor !== null).sort((a, b) => b.factor! - a.factor!)[0];
+  const titles = new Map(view.outline.zones.map(({ key, title }) => [key, title]));
+  return {
+    briefId: brief.id,
+    revision,
+    first: logWindow(view, NO_FILTER),
+    all,
+    slowest: slowest ?? null,
+    open: log.filter(({ again }) => again).length,
+    done: log.length,
+    mishaps: mishaps.length,
+    people: peopleOf(view),
+    zones: madeZones(view).map((key) => ({ key, title: titles.get(key)! })),
+    parts: parts.map((part) => ({ id: part.id, version: part.version, name: partName(part) })),
+  };
+}
+
+/** One layer of a zone as it is shown. */
+export interface MadeRow extends Pick<MadeLayer, 'step' | 'title' | 'what' | 'paint' | 'coats' | 'lostTo'> {
+  chemistry: string;
+  hex: string | null;
+  /** Null while it is not laid. */
+  laid: {
+    at: string;
+    who: string;
+    mixed: string;
+    sprayed: string;
+    air: string;
+    coats: number | null;
+    note: string;
+    pictureId: string | null;
+  } | null;
+}
+
+/** How a zone was made, from the plastic up. */
+export function madePage(view: BriefView, zone: string): MadeRow[] {
+  const chosen = new Map(view.calls.map((call) => [call.code, call.choice?.paint.lab]));
+  return madeOf(view, zone).map(({ step, title, what, paint, coats, lostTo, chemistry, code, entry }) => {
+    const lab = code && (chosen.get(code) ?? view.official.get(code)?.lab);
+    return {
+      step,
+      title,
+      what,
+      paint,
+      coats,
+      lostTo,
+      chemistry: CHEMISTRIES[chemistry].title,
+      hex: lab ? hexOf(lab) : null,
+      laid: entry && {
+        at: elapsedToLocal(0, view.state.brief.timeZone, entry.endedAt),
+        who: entry.who,
+        mixed: mixedInWords(entry.mixed) || entry.paint,
+        sprayed: entry.sprayed
+          ? `${entry.sprayed.pressureBar} bar, ${entry.sprayed.needleMm} mm, ${entry.sprayed.distanceCm} cm`
+          : '',
+        air: entry.tempC === null || entry.humidity === null ? '' : `${entry.tempC} °C, ${entry.humidity} %`,
+        coats: entry.coats,
+        note: entry.note,
+        pictureId: entry.pictureId,
+      },
+    };
+  });
 }

@@ -24,7 +24,7 @@ const PAGES = {
   markings: ({ view, shelf }: Derived) => markingsPage(view, shelf),
   route: ({ view }: Derived) => routePage(view),
   bench: ({ view }: Derived) => benchPage(view),
-  log: ({ view }: Derived) => logPage(view),
+  log: ({ view, revisions }: Derived) => logPage(view, revisions.brief.number),
   brief: ({ view }: Derived) => briefPage(view),
 } as const;
 type PageName = keyof typeof PAGES;

@@ -50,6 +50,17 @@ export const logEntryFields = inOrder(
       .default(null),
     humidity: number('Humidity').min(0, 'Humidity: from 0 %').max(100, 'Humidity: to 100 %').nullable().default(null),
     pictureId: z.string().max(64).nullable().default(null),
+    /** Who did it; the builder himself where nobody is named. */
+    who: line('Who', 60).default(''),
+    /** As it was sprayed; null where it was not, or nobody looked. */
+    sprayed: z
+      .strictObject({
+        pressureBar: number('Pressure').min(0.1, 'Pressure: at least 0.1 bar').max(6, 'Pressure: at most 6 bar'),
+        needleMm: number('Needle').min(0.1, 'Needle: at least 0.1 mm').max(2, 'Needle: at most 2 mm'),
+        distanceCm: number('Distance').min(1, 'Distance: at least 1 cm').max(60, 'Distance: at most 60 cm'),
+      })
+      .nullable()
+      .default(null),
     /** It was done, and has to be done again: the record stays, the step is open. */
     again: z.boolean().default(false),
   }),

@@ -1,4 +1,4 @@
-import { noSuch } from '@/app/files/attachment';
+import { fresh, noSuch } from '@/app/files/attachment';
 import { questionSupport } from '@/stations/evidence/page-data';
 import { briefView } from '../../view';
 
@@ -10,5 +10,5 @@ export async function GET(
   const { id, question } = await params;
   const { view } = await briefView(id);
   const support = questionSupport(view, question);
-  return support ? Response.json(support, { headers: { 'cache-control': 'private, no-cache' } }) : noSuch('question');
+  return support ? fresh(support) : noSuch('question');
 }

@@ -1,0 +1,77 @@
+'use server';
+
+import { z } from 'zod';
+import { MISHAP_NAMES } from '@/core/bench/mishaps';
+import { cureCalled } from '@/core/brief/mend';
+import { planMishap, type MishapPlan } from '@/core/brief/mishap-plan';
+import { deriveBrief } from '@/core/brief/derive';
+import { mishapFields, partFields } from '@/core/kept/records';
+import type { Result } from '@/core/interchange/result';
+import { perform, stampedAct } from '@/data/acts';
+import { loadShelf } from '@/data/shelf';
+import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
+import { briefOf } from './brief-of';
+
+/** Mishaps: what one costs, and taking it on. */
+
+const told = {
+  kind: z.enum(MISHAP_NAMES),
+  zones: mishapFields.shape.zones,
+  cure: mishapFields.shape.cure,
+};
+
+async function planOf(briefId: string, mishap: z.infer<z.ZodObject<typeof told>>, key: string): Promise<MishapPlan> {
+  const [state, shelf] = await Promise.all([briefOf(briefId), loadShelf()]);
+  const settings = { nowUtc: new Date().toISOString(), effort: 0 };
+  const view = deriveBrief(state, shelf, settings);
+  const unknown = mishap.zones.find((zone) => !view.outline.zones.some(({ key: own }) => own === zone));
+  if (unknown !== undefined) throw new Refused('zones', 'This machine has no such zone.');
+  const plan = planMishap(view, shelf, mishap, key, settings);
+  if (!plan) throw new Refused('cure', 'This is no cure for it.');
+  return plan;
+}
+
+/** What would have to be done, and when the build would end. */
+export async function mishapCost(input: unknown): Promise<Result<Omit<MishapPlan, 'laid' | 'record'>>> {
+  return lookedUp(async () => {
+    const { briefId, ...mishap } = ofBrief.pick({ briefId: true }).extend(told).parse(input);
+    const { steps, lost, hours, finish, moved } = await planOf(briefId, mishap, 'draft');
+    return { steps, lost, hours, finish, moved };
+  });
+}
+
+/**
+ * Keeps a mishap with the work that it makes, and with it the plan that carries it, where one is kept. A lost part comes back as its cure says:
+ * a spare, one on order until a day, or one that is built.
+ */
+export async function takeOnMishap(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const { briefId, act, happenedAt, note, pictureId, part, ...mishap } = ofBrief
+      .extend({
+        ...told,
+        happenedAt: mishapFields.shape.happenedAt,
+        note: mishapFields.shape.note,
+        pictureId: mishapFields.shape.pictureId,
+        part: z
+          .object({ ...versioned.shape, orderedUntil: partFields.shape.orderedUntil })
+          .nullable()
+          .default(null),
+      })
+      .parse(input);
+    if (happenedAt > new Date(Date.now() + A_DAY).toISOString())
+      throw new Refused('happenedAt', 'When: this lies in the future.');
+    const { record, laid } = await planOf(briefId, mishap, act.id.slice(0, 8));
+    const [standing] = (await briefOf(briefId)).plans;
+    const again = cureCalled(mishap.kind, mishap.cure)?.part;
+    return perform(stampedAct(act, briefId, 'log'), async (writer) => {
+      await writer.insert('mishap', { ...record, happenedAt, note, pictureId });
+      if (part && again)
+        await writer.update('part', part.id, part.version, { ...again, orderedUntil: part.orderedUntil });
+      if (standing && laid) await writer.update('accepted_plan', standing.id, standing.version, { laid });
+      return null;
+    });
+  });
+}
+
+/** Clocks of devices are off by hours, and by a time zone where somebody set one wrongly. */
+const A_DAY = 24 * 3_600_000;

@@ -1,0 +1,11 @@
+import { learningOf } from '@/core/brief/learning';
+import { fresh } from '@/app/files/attachment';
+import { finishDrift } from '@/data/finish-drift';
+import { briefView } from '../../view';
+
+/** What the record teaches, and how the finish has moved with each plan that was accepted. */
+export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const { id } = await params;
+  const { view } = await briefView(id);
+  return fresh({ ...learningOf(view), drift: await finishDrift(id) });
+}

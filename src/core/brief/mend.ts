@@ -1,0 +1,174 @@
+import type { Cure } from '@/core/bench/cures';
+import { mishapOf, type MishapName } from '@/core/bench/mishaps';
+import { reworkOf, type Doing, type LaidLayer, type Rework, type ReworkStep } from '@/core/bench/rework';
+import { spokenZones } from '@/core/outline/spoken';
+
+import { descendantsOf } from '@/core/route/behind';
+import { MOST_TAPE } from '@/core/route/colour-runs';
+import type { StepKind } from '@/core/route/rules/rule';
+import type { RunStep, WorkRun } from '@/core/route/runs';
+import { zonesLaid, type RouteStep } from '@/core/route/step';
+import { capital, lowered } from '@/core/units/words';
+import type { BriefView } from './derive';
+import { calledLayer, madeOf, mixedInWords, PLACED, type MadeLayer } from './how-made';
+import { standingLog } from './plan-settings';
+
+/** How a mishap is mended in a brief: what is lost, what is done again, and how that goes into the route. */
+
+/** A layer as it was laid, with the step that laid it. */
+interface KnownLayer extends LaidLayer {
+  made: MadeLayer;
+}
+
+export interface Mending {
+  rework: Rework<KnownLayer>;
+  run: WorkRun;
+}
+
+type Mended = Pick<BriefView, 'state' | 'route' | 'outline'>;
+
+/**
+ * The work that a cure makes on some zones. `key` names its steps. A cure that takes nothing off is a step by itself.
+ * Throws RangeError for a zone that the outline does not have.
+ */
+export function mend(view: Mended, kind: MishapName, cure: Cure, zones: readonly string[], key: string): Mending {
+  const { state, outline } = view;
+  const climate = { tempC: state.brief.tempC, humidity: state.brief.humidity };
+  const byKey = new Map(view.route.steps.map((step) => [step.key, step]));
+  const named = new Set(zones);
+  const areas = new Map(outline.zones.map(({ key: own, areaM2 }) => [own, Math.max(areaM2, 0.01)]));
+  const area = (keys: readonly string[]) => keys.reduce((sum, own) => sum + (areas.get(own) ?? 0), 0);
+  /** Of the minutes of a step what these zones take of it. */
+  const share = (step: RouteStep) => {
+    const on = zonesLaid(step, view.route);
+    const whole = area(on);
+    const part = whole > 0 ? area(on.filter((own) => named.has(own))) / whole : 1;
+    return Math.max(Math.min(step.minutes, LEAST_MINUTES), Math.round(step.minutes * Math.min(1, part)));
+  };
+  const stack: Record<string, KnownLayer[]> = Object.fromEntries(
+    outline.zones.map(({ key: zone }) => [
+      zone,
+      madeOf(view, zone)
+        .filter(({ lostTo }) => lostTo === null)
+        .map((made) => ({
+          step: made.step,
+          what: made.what,
+          chemistry: made.chemistry,
+          recipe: recipeOf(made),
+          called: calledLayer(made),
+          minutes: share(byKey.get(made.step)!),
+          coats: made.entry?.coats ?? made.coats,
+          done: made.entry !== null,
+          made,
+        })),
+    ]),
+  );
+  const masks = view.route.steps
+    .filter((step) => step.kind === 'mask')
+    .map((step) => ({ step: step.key, zones: step.zones }));
+  const rework = reworkOf(stack, { kind, zones, down: cure.down ?? 'clear' }, masks, climate, cure);
+  const kept = cure.down === null ? onlyMending(rework) : rework;
+  return { rework: kept, run: runOf(view, kind, cure, kept, stack, key) };
+}
+
+/** Whatever is laid on a single zone takes so long at the least. */
+const LEAST_MINUTES = 10;
+
+const onlyMending = (rework: Rework<KnownLayer>): Rework<KnownLayer> => {
+  const steps = rework.steps.slice(0, 1);
+  return { steps, lost: [], hours: steps[0]!.minutes / 60 };
+};
+
+const recipeOf = ({ paint, entry }: MadeLayer): string => mixedInWords(entry?.mixed ?? null) || entry?.paint || paint;
+
+/** What is no layer; each layer is laid as it was. */
+const KINDS: Partial<Record<Doing, StepKind>> = { repair: 'mend', mask: 'mask', unmask: 'unmask' };
+const kindOf = (step: ReworkStep<KnownLayer>): StepKind => step.layer?.made.kind ?? KINDS[step.do]!;
+
+function runOf(
+  { route, outline, state }: Mended,
+  kind: MishapName,
+  cure: Cure,
+  rework: Rework<KnownLayer>,
+  stack: Readonly<Record<string, readonly KnownLayer[]>>,
+  key: string,
+): WorkRun {
+  const byKey = new Map(route.steps.map((step) => [step.key, step]));
+  const spoken = (zones: readonly string[]) => spokenZones(outline.zones, zones);
+  const [repair] = rework.steps;
+  const lane = rework.lost[0] ? byKey.get(rework.lost[0].step)!.lane : 'Whole';
+  const where = spoken(repair!.zones);
+  const titleOf = (step: ReworkStep<KnownLayer>): string => {
+    if (step.do === 'repair') return `${cure.title}: ${where}`;
+    if (step.do === 'mask') return `Mask all round ${where}`;
+    if (step.do === 'unmask') return `Take the tape off round ${where}`;
+    const { what, made } = step.layer!;
+    if (PLACED.has(what)) return `Again, on ${spoken(step.zones)}: ${lowered(made.title)}`;
+    return `${capital(calledLayer(made))} again on ${spoken(step.zones)}`;
+  };
+  const steps = maskedAtOnce(rework.steps).map((step, i): RunStep => {
+    const of = step.layer && byKey.get(step.layer.step)!;
+    return {
+      key: `rework:${key}:${i + 1}`,
+      title: titleOf(step).slice(0, 200),
+      kind: kindOf(step),
+      lane,
+      minutes: Math.max(1, Math.round(step.minutes)),
+      zones: step.zones,
+      afterMin: step.afterMin,
+      afterMost: step.do === 'unmask' ? mostTape(rework.steps, step) : null,
+      because: step.do === 'repair' ? cure.how : capital(step.because),
+      lays: step.layer && {
+        what: step.layer.what,
+        chemistry: step.layer.made.chemistry,
+        code: step.layer.made.code,
+        paint: step.layer.made.paint,
+        coats: step.layer.coats || 1,
+      },
+      load: of?.load
+        ? { id: of.load.id, title: of.load.title, kind: of.load.kind, lightness: of.load.lightness }
+        : null,
+      mixed: step.layer?.made.entry?.mixed ?? null,
+      cautions: step.do === 'repair' ? (cure.caution ? [cure.caution] : []) : of ? of.cautions : [],
+    };
+  });
+  const lost = [...new Set(rework.lost.map(({ step }) => step))].map((step) => ({
+    step,
+    zones: rework.lost.filter((layer) => layer.step === step).map(({ zone }) => zone),
+  }));
+  const done = new Set(standingLog(state).map(({ stepKey }) => stepKey));
+  const under = repair!.zones.flatMap((zone) => stack[zone]!.findLast((layer) => layer.done)?.step ?? []);
+  const after = [...new Set([...lost.map(({ step }) => step), ...under])];
+  return { steps, lost, after, before: nextAfter(route, after, done) };
+}
+
+/** Tape comes off while the last coat over it still gives. */
+function mostTape(steps: readonly ReworkStep<KnownLayer>[], unmask: ReworkStep<KnownLayer>): number {
+  const last = steps.slice(0, steps.indexOf(unmask)).findLast(({ layer }) => layer)!.layer!.made;
+  return Math.max(unmask.afterMin, MOST_TAPE[last.chemistry]);
+}
+
+/** Tape that goes on one after the other is one piece of work at the bench. */
+const maskedAtOnce = (steps: readonly ReworkStep<KnownLayer>[]): ReworkStep<KnownLayer>[] =>
+  steps.reduce<ReworkStep<KnownLayer>[]>((so, step) => {
+    const last = so.at(-1);
+    if (step.do !== 'mask' || last?.do !== 'mask') return [...so, step];
+    const minutes = Math.max(last.minutes, step.minutes);
+    return [...so.slice(0, -1), { ...last, minutes, zones: [...last.zones, ...step.zones] }];
+  }, []);
+
+/** What is not done and comes right after work that is: it waits until that is whole again. */
+function nextAfter(route: Mended['route'], keys: readonly string[], done: ReadonlySet<string>): string[] {
+  const from = new Set(keys);
+  const next = [
+    ...new Set(route.links.filter((link) => from.has(link.from) && !done.has(link.to)).map(({ to }) => to)),
+  ];
+  return next.filter((one) => {
+    const behind = descendantsOf(route, [one]);
+    return !keys.some((key) => behind.has(key));
+  });
+}
+
+/** A cure of a kind by its title; null where there is none of that title. */
+export const cureCalled = (kind: MishapName, title: string): Cure | null =>
+  mishapOf(kind)!.ladder.find((cure) => cure.title === title) ?? null;

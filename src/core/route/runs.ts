@@ -1,0 +1,86 @@
+import type { Chemistry } from '@/core/paint/chemistry';
+import type { PaintKind } from '@/core/paint/catalogue';
+import type { Minutes } from '@/core/units/minutes';
+import { waitingCircle } from './schedule/network';
+import type { Lane, LayerKind, StepKind } from './rules/rule';
+import { stepOf, type Route, type RouteLink, type RouteStep } from './step';
+
+/** Runs of work that a builder adds to the route at once, step after step: a rework, a technique, a plan of weathering. */
+
+/** What goes into a cup: drops by the names of their paints, and parts of thinner to one of paint. */
+export interface Mixed {
+  parts: readonly { label: string; drops: number }[];
+  thinner: number;
+}
+
+export interface RunStep {
+  key: string;
+  title: string;
+  kind: StepKind;
+  lane: Lane;
+  minutes: Minutes;
+  zones: readonly string[];
+  /** From the end of the step before it in the run, at the least and at the most. */
+  afterMin: Minutes;
+  afterMost: Minutes | null;
+  /** Why it waits, or what it is done for. */
+  because: string;
+  lays: { what: LayerKind; chemistry: Chemistry; code: string | null; paint: string; coats: number } | null;
+  /** What is in the airbrush; null where none is used. */
+  load: { id: string; title: string; kind: PaintKind; lightness: number } | null;
+  /** As it was mixed, where that is known. */
+  mixed: Mixed | null;
+  cautions: readonly string[];
+}
+
+export interface WorkRun {
+  steps: readonly RunStep[];
+  /** What lies no longer on some zones, by the step that laid it. */
+  lost: readonly { step: string; zones: readonly string[] }[];
+  /** Steps of the route that it comes after, and that wait for it. */
+  after: readonly string[];
+  before: readonly string[];
+}
+
+/** The route with runs of work in it. A step of theirs that is there already, and a joint that is not there or would close a circle, is left out. */
+export const withRuns = (route: Route, runs: readonly WorkRun[]): Route => runs.reduce(withRun, route);
+
+function withRun(route: Route, run: WorkRun): Route {
+  const known = new Set(route.steps.map(({ key }) => key));
+  const own = run.steps.filter(({ key }) => !known.has(key));
+  const [first, last] = [own[0], own.at(-1)];
+  if (!first || !last) return route;
+  const chain = own.slice(1).map((step, i): RouteLink => ({
+    from: own[i]!.key,
+    to: step.key,
+    minLag: step.afterMin,
+    maxLag: step.afterMost,
+    why: step.because,
+  }));
+  const joint = (from: string, to: string): RouteLink => ({ from, to, minLag: 0, maxLag: null, why: 'mended first' });
+  const into = run.after.filter((key) => known.has(key)).map((key) => joint(key, first.key));
+  const made: Route = {
+    ...route,
+    steps: [...route.steps, ...own.map(stepOfRun)],
+    links: [...route.links, ...into, ...chain],
+    lost: [...route.lost, ...run.lost],
+  };
+  return run.before.filter((key) => known.has(key)).reduce((so, key) => withJoint(so, joint(last.key, key)), made);
+}
+
+function withJoint(route: Route, link: RouteLink): Route {
+  const next = { ...route, links: [...route.links, link] };
+  const isCircle = waitingCircle({ steps: next.steps.map(({ key }) => ({ id: key })), links: next.links });
+  return isCircle ? route : next;
+}
+
+function stepOfRun({ key, title, kind, lane, minutes, zones, because, lays, load, cautions }: RunStep): RouteStep {
+  return stepOf(key, title, kind, lane, minutes, {
+    zones: [...zones],
+    load: load && lays ? { ...load, chemistry: lays.chemistry } : null,
+    layer: lays && { ...lays, covers: null },
+    code: lays?.code ?? null,
+    cautions: [...cautions],
+    why: because,
+  });
+}

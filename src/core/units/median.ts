@@ -1,0 +1,6 @@
+/** The middle of some numbers, the mean of the two middle ones where they are even in number. Not for none: NaN. */
+export function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+}

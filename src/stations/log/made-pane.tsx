@@ -1,0 +1,90 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { capital, counted } from '@/core/units/words';
+import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { shortDay } from '@/ui/dates';
+import { Chip } from '@/ui/swatch';
+import { useFetched } from '@/ui/use-fetched';
+import { KeepAsTechnique } from './keep-as-technique';
+import type { LogPage, MadeRow } from './page-data';
+
+/** How a zone was made, from the plastic up: what lies on it, as it was mixed and laid, and what is still to come. */
+export function MadePane({ data }: { data: LogPage }): ReactNode {
+  const { zone, choose, titleOf } = useZoneChoice();
+  const shown = zone && data.zones.some(({ key }) => key === zone) ? zone : null;
+  const layers = useFetched<MadeRow[]>(shown ? `/briefs/${data.briefId}/made/${shown}?of=${data.revision}` : null);
+  return (
+    <>
+      <div className="filters">
+        <label>
+          Zone{' '}
+          <select value={shown ?? ''} onChange={(event) => choose(event.target.value || null)}>
+            <option value="">choose one here or on the sheet</option>
+            {data.zones.map(({ key, title }) => (
+              <option key={key} value={key}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {!shown ? (
+        <p>Choose a zone: its layers stand here from the plastic up, with their dates, recipes and who laid them.</p>
+      ) : !layers ? (
+        <p className="dim">Looking…</p>
+      ) : layers.length === 0 ? (
+        <p>Nothing is laid on it, and nothing is planned.</p>
+      ) : (
+        <>
+          <ol className="made" aria-label={`${titleOf(shown)}, from the plastic up`}>
+            {[...layers].reverse().map((layer, i) => (
+              <Layer key={`${layer.step} ${i}`} layer={layer} />
+            ))}
+            <li className="plastic">
+              <span />
+              <div>Bare plastic</div>
+            </li>
+          </ol>
+          <KeepAsTechnique key={shown} briefId={data.briefId} layers={layers} where={titleOf(shown)} />
+        </>
+      )}
+    </>
+  );
+}
+
+function Layer({ layer }: { layer: MadeRow }): ReactNode {
+  const { laid, lostTo } = layer;
+  const state = lostTo ? 'lost' : laid ? 'laid' : 'to-come';
+  return (
+    <li className={state}>
+      <span className="layer-mark">{layer.hex ? <Chip hex={layer.hex} /> : null}</span>
+      <div>
+        <strong>{capital(layer.what)}</strong> {layer.title}
+        {lostTo ? <span> · gone with a {lostTo}</span> : null}
+        {!laid && !lostTo ? <span className="dim"> · to come: {layer.paint}</span> : null}
+        {laid ? (
+          <div className="dim">
+            {[
+              shortDay(laid.at.slice(0, 10)),
+              laid.mixed || layer.paint,
+              laid.coats === null ? '' : counted(laid.coats, 'coat'),
+              laid.sprayed,
+              laid.air,
+              layer.chemistry.toLowerCase(),
+              laid.who,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </div>
+        ) : null}
+        {laid?.note ? <p className="log-note">{laid.note}</p> : null}
+      </div>
+      {laid?.pictureId ? (
+        <a href={`/pictures/${laid.pictureId}`} target="_blank" rel="noreferrer">
+          <img src={`/pictures/${laid.pictureId}?size=thumbnail`} alt={`${layer.title}, picture`} loading="lazy" />
+        </a>
+      ) : null}
+    </li>
+  );
+}
