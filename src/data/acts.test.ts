@@ -198,7 +198,14 @@ describe('two at once', () => {
     };
     await doing(a, async (writer) => {
       for (const stepKey of ['prime', 'mask'])
-        await writer.insert('timer', { stepKey, label: stepKey, startedAt: entry.startedAt, minutes: 30 });
+        await writer.insert('timer', {
+          stepKey,
+          label: stepKey,
+          startedAt: entry.startedAt,
+          minutes: 30,
+          closesMin: null,
+          factor: 1,
+        });
     });
     const logged = await Promise.all([1, 2].map(() => doing(a, (writer) => logStep(writer, entry))));
     expect(logged.sort()).toEqual([false, true]);

@@ -1,6 +1,17 @@
-import type { Fields } from '@/core/kept/records';
+import type { Fields, Kept } from '@/core/kept/records';
 import type { ActWriter } from './acts';
-import { rows } from './database';
+import { pool, rows } from './database';
+import { fromRow, type Row } from './rows';
+
+/** The entry that stands for a step; null where it is not done. */
+export async function standingEntry(briefId: string, stepKey: string): Promise<Kept<'log_entry'> | null> {
+  const [found] = await rows<{ row: Row }>(
+    pool(),
+    'select to_jsonb(t) as row from log_entry t where brief_id = $1 and step_key = $2 and not again',
+    [briefId, stepKey],
+  );
+  return found ? fromRow('log_entry', found.row) : null;
+}
 
 /** Enters a step in the log and stops its timers; false, and nothing changed, where it is in the log already. */
 export async function logStep(writer: ActWriter, entry: Fields<'log_entry'>): Promise<boolean> {

@@ -1,24 +1,34 @@
-import type { ActAnswer, ActData } from '@/core/kept/act';
+import { z } from 'zod';
+import { stampSchema } from '@/core/kept/act';
+import { logEntryFields } from '@/core/kept/records/log-entry';
+import { timerFields } from '@/core/kept/records/timer';
 
-/** Acts made on a device while the server is away: kept in their order, sent once each, in that order. */
+/** Acts of the bench as they are sent, at once or when the server is there again: each once, in the order in which they were done. */
 
-export interface QueuedAct {
-  /** Its place in the order in which it was done on this device. */
-  place: number;
-  act: ActData;
-  /** Pictures that it refers to and that the server does not have yet, by the hash that they will be kept under. */
-  pictures: string[];
-}
+const { startedAt: _, endedAt: __, pictureId: ___, ...logged } = logEntryFields.shape;
 
-/** What became of a queued act once the server was there again. */
+const common = { briefId: z.uuid(), act: stampSchema };
+
+/** A step done: with the minutes that it took up to the moment of its stamp. */
+const finished = z.strictObject({
+  kind: z.literal('finish'),
+  ...common,
+  entry: z.strictObject(logged),
+  /** Of a picture that was sent before. */
+  pictureId: z.string().max(64).nullable(),
+});
+const timerStarted = z.strictObject({ kind: z.literal('timer'), ...common, id: z.uuid(), fields: timerFields });
+const timerStopped = z.strictObject({ kind: z.literal('stop'), ...common, id: z.uuid() });
+
+export const benchActSchema = z.discriminatedUnion('kind', [finished, timerStarted, timerStopped]);
+export type BenchAct = z.infer<typeof benchActSchema>;
+
+/** What is sent: the act, and what the device's clock says while it is sent, so that a wrong clock does no harm. */
+export const sentSchema = z.strictObject({ sentAt: z.iso.datetime(), act: benchActSchema });
+
+/** What became of an act. */
 export type Replayed =
-  | { state: 'done'; answer: ActAnswer }
-  /** The row was changed or removed elsewhere: both values are shown, and one is chosen. */
-  | { state: 'conflict'; entity: string; id: string; theirs: Record<string, unknown> | null }
-  | { state: 'refused'; says: string[] };
-
-/** A queue: what waits, and what needs the builder's word before the rest may follow. */
-export interface Outbox {
-  waiting: QueuedAct[];
-  halted: { act: QueuedAct; replayed: Exclude<Replayed, { state: 'done' }> } | null;
-}
+  | { state: 'done' }
+  /** It was done elsewhere meanwhile: what stands there is shown beside it. */
+  | { state: 'conflict'; says: string; theirs: { title: string; at: string; minutes: number; note: string } }
+  | { state: 'refused'; says: string };

@@ -1,7 +1,7 @@
 import { waitFor } from '@/core/paint/drying';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { describe, expect, test } from '@jest/globals';
-import { cardsForNow } from '@/core/bench/cards';
+import { tonightOf } from '@/core/bench/tonight';
 import { sheetData } from '@/sheet/sheet-data';
 import { NOW, viewOfDemo } from '../../tests/support/demo-brief';
 import { briefPaper } from '@/paper/paper-data';
@@ -156,7 +156,7 @@ describe('how much of a colour it takes', () => {
 
 describe('the cards of the bench', () => {
   test('a spray card tells paint, thinner and pressure; every card its cautions', () => {
-    const { cards } = cardsForNow(view);
+    const { cards } = tonightOf(view);
     expect(cards.length).toBeGreaterThan(0);
     for (const card of cards) {
       expect(card.spray === null).toBe(card.paint === null);

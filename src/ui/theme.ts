@@ -1,7 +1,7 @@
 'use client';
 
 import './zod-without-eval';
-import { createTheme } from '@mui/material/styles';
+import { createTheme, type ThemeOptions } from '@mui/material/styles';
 
 /** Neutral greys only (a = b = 0): the only colour on the screen is paint. One dark red for what is dangerous or lossy. */
 export const INK = '#1c1c1c';
@@ -13,19 +13,7 @@ export const DANGER = '#7a1414';
 
 const heading = { fontFamily: '"Barlow Condensed", sans-serif', fontWeight: 600 };
 
-export const theme = createTheme({
-  palette: {
-    mode: 'light',
-    primary: { main: INK, contrastText: '#ffffff' },
-    secondary: { main: DIM },
-    error: { main: DANGER },
-    warning: { main: INK },
-    info: { main: INK },
-    success: { main: INK },
-    text: { primary: INK, secondary: DIM },
-    background: { default: WORK, paper: SHEET },
-    divider: RULE,
-  },
+const shared: ThemeOptions = {
   shape: { borderRadius: 0 },
   typography: {
     fontFamily: '"Atkinson Hyperlegible", sans-serif',
@@ -50,11 +38,45 @@ export const theme = createTheme({
           textTransform: 'none',
           padding: '3px 12px',
           fontSize: 16,
-          color: DIM,
-          '&.Mui-selected': { background: INK, color: '#fff' },
-          '&.Mui-selected:hover': { background: INK },
+          color: 'inherit',
+          '&.Mui-selected': { background: 'var(--ink)', color: 'var(--sheet)' },
+          '&.Mui-selected:hover': { background: 'var(--ink)' },
         },
       },
     },
+  },
+};
+
+export const theme = createTheme({
+  ...shared,
+  palette: {
+    mode: 'light',
+    primary: { main: INK, contrastText: '#ffffff' },
+    secondary: { main: DIM },
+    error: { main: DANGER },
+    warning: { main: INK },
+    info: { main: INK },
+    success: { main: INK },
+    text: { primary: INK, secondary: DIM },
+    background: { default: WORK, paper: SHEET },
+    divider: RULE,
+  },
+});
+
+/** The bench under the lamp of a workshop: the same, on a dark ground (L* 12). */
+const LAMP = { ink: '#ececec', dim: '#b8b8b8', work: '#1f1f1f', sheet: '#2a2a2a', rule: '#5c5c5c' };
+export const lampTheme = createTheme({
+  ...shared,
+  palette: {
+    mode: 'dark',
+    primary: { main: LAMP.ink, contrastText: '#111111' },
+    secondary: { main: LAMP.dim },
+    error: { main: '#ff9a9a' },
+    warning: { main: LAMP.ink },
+    info: { main: LAMP.ink },
+    success: { main: LAMP.ink },
+    text: { primary: LAMP.ink, secondary: LAMP.dim },
+    background: { default: LAMP.work, paper: LAMP.sheet },
+    divider: LAMP.rule,
   },
 });

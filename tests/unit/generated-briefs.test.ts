@@ -106,7 +106,12 @@ describe.each(WEIGHTS)('a brief of %s', (_, weight) => {
     const keys = view.outline.zones.map(({ key }) => key).filter((key) => key.includes('-'));
     const titles = view.plan.work.map(({ step }) => step.title);
     for (const title of titles) expect(keys.filter((key) => title.includes(key))).toEqual([]);
-    const said = JSON.stringify([briefPaper(view, shelf, NOW), logPage(view, 1), benchPage(view), routePage(view)]);
+    const said = JSON.stringify([
+      briefPaper(view, shelf, NOW),
+      logPage(view, 1),
+      benchPage(view, shelf),
+      routePage(view),
+    ]);
     expect(said).not.toMatch(/NaN|Infinity|undefined|\[object/);
   });
 

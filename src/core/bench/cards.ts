@@ -1,16 +1,33 @@
+import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
+import { WAY_FACTS, type Suggestion } from '@/core/kit/applying';
+import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
+import { spokenZones } from '@/core/outline/spoken';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { CHEMISTRIES, type Chemistry } from '@/core/paint/chemistry';
+import { dryingTime, type Climate } from '@/core/paint/drying';
+import {
+  builderFactor,
+  CUP_ML,
+  DROPS_PER_ML,
+  planCup,
+  type AppliedFigures,
+  type LoggedUse,
+} from '@/core/paint/quantity';
 import { SPRAYING, type SprayAdvice } from '@/core/paint/spraying';
 import { thinningOf, thinRatioOf } from '@/core/paint/thinning';
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
-import type { Route } from '@/core/route/step';
-import { plannedMinutes } from './estimate';
+import type { StepKind } from '@/core/route/rules/rule';
+import type { Mixed } from '@/core/route/mixed';
+import { zonesLaid, type Route, type RouteStep } from '@/core/route/step';
 import type { Minutes } from '@/core/units/minutes';
+import { plannedMinutes } from './estimate';
+import { STEP_LORE, type StepLore } from './step-lore';
 
 /** What the cards of a session are made from. */
 export interface PlannedBrief {
-  state: { brief: { tempC: number; humidity: number } };
+  state: { brief: Climate & { denominator: number }; uses: readonly LoggedUse[] };
+  outline: Outline;
   plan: RoutePlan;
   route: Route;
   calls: readonly PaintedCall[];
@@ -21,6 +38,7 @@ interface PaintedCall {
   official: { lab: Lab | null } | null;
   choice: { paint: Paint; recipe: { parts: readonly { paint: Paint; drops: number }[] } | null } | null;
   coats: { coats: number; because: string } | null;
+  way: Suggestion & { takes: AppliedFigures };
 }
 
 /** A step as it is logged, beside its name and its minutes. */
@@ -30,95 +48,164 @@ export interface LoggedStep {
   code: string;
   chemistry: Chemistry | '';
   mixed: { parts: { label: string; drops: number }[]; thinner: number } | null;
+  /** Off the bottle, for one such job as it is planned. */
+  ml: number | null;
   coats: number | null;
   tempC: number;
   humidity: number;
+  sprayed: { pressureBar: number; needleMm: number; distanceCm: number } | null;
+}
+
+/** What goes into the cup, in whole drops, for what the step needs. */
+export interface CardCup {
+  /** In the order of mixing; a swatch where the colour is known. */
+  parts: { label: string; drops: number; hex: string | null }[];
+  thinnerDrops: number;
+  thinner: string;
+  /** So often it is filled. */
+  fillings: number;
+  /** Of one filling. */
+  ml: number;
+  /** Why so much. */
+  because: string;
+}
+
+/** A wait that begins when the step is done. */
+export interface CardTimer {
+  /** The step that waits for it: once that is done, the clock has no more to say. */
+  waits: string;
+  label: string;
+  /** What dries; '' where the label says it. */
+  why: string;
+  /** Minutes until it may begin, and until it is too late; null where it never is. */
+  opens: Minutes;
+  closes: Minutes | null;
 }
 
 /** One step as it lies on the bench: what to do, with what, and what to wait for afterwards. */
 export interface BenchCard {
   key: string;
   title: string;
+  kind: StepKind;
   lane: string;
   start: string;
   minutes: Minutes;
   /** Without the builder's pace: what the log is held against. */
   plannedMinutes: Minutes;
+  splittable: boolean;
   zones: string[];
+  /** The zones as one says them; '' for the whole model. */
+  where: string;
   why: string;
   cautions: string[];
   gate: string | null;
   /** Open questions that this gate would close over. */
   open: string[];
-  paint: { label: string; chemistry: string; lab: Lab | null; ownedMl: number | null } | null;
-  spray: Omit<SprayAdvice, 'caution'> | null;
-  /** How many, and why; null where nothing is sprayed. */
-  coats: { coats: number; because: string } | null;
+  paint: {
+    label: string;
+    chemistry: string;
+    hex: string | null;
+    ownedMl: number | null;
+    neededMl: number | null;
+  } | null;
+  cup: CardCup | null;
+  /** How it is sprayed; null where no airbrush is used. */
+  spray: Omit<SprayAdvice, 'caution' | 'ratio' | 'thinner'> | null;
+  /** Another way than the airbrush: how it is brought on, and why so. */
+  way: { name: string; because: string } | null;
+  /** How many, and why; null where nothing is laid in coats. */
+  coats: { coats: number; because: string; between: Minutes } | null;
+  lore: StepLore;
   /** What the log keeps of it, so that the same can be done again. */
   logged: LoggedStep;
-  /** Wait until the next step may follow. */
-  dries: Minutes;
-  dryingWhy: string;
+  /** Clocks that start when it is done, the soonest first. */
+  timers: CardTimer[];
+  /** Of what is offered tonight, what it waits for, and how long after its end. */
+  needs: { key: string; wait: Minutes }[];
+  /** From the beginning of the evening until what was done before is dry enough for it. */
+  readyIn: Minutes;
+  booth: boolean;
 }
 
-/** The steps of the session in hand (or of the next one), in their order, and when it begins. */
-export function cardsForNow(view: PlannedBrief): {
-  session: string | null;
-  startLocal: string | null;
-  running: boolean;
-  cards: BenchCard[];
-} {
-  const { plan } = view;
-  const open = plan.work.filter((item) => !item.done);
-  const first = open[0];
-  if (!first) return { session: null, startLocal: null, running: false, cards: [] };
-  const session = plan.sessions.find((candidate) => candidate.id === first.session);
-  const here = open.filter((item) => item.session === first.session);
-  return {
-    session: first.session,
-    startLocal: session?.startLocal ?? first.start,
-    running: session !== undefined && session.start <= plan.now && plan.now < session.end,
-    cards: here.map((item) => cardOf(view, item)),
-  };
+/** What a card is offered with: the keys of all of them, and the minute of the plan at which the evening begins. */
+export interface Evening {
+  among: ReadonlySet<string>;
+  begins: Minutes;
 }
 
-function cardOf(view: PlannedBrief, item: PlannedWork): BenchCard {
+export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins }: Evening): BenchCard {
   const { step } = item;
+  const { brief } = view.state;
   const call = view.calls.find((candidate) => candidate.code === step.code);
-  const longest = view.route.links.filter((link) => link.from === item.key).sort((a, b) => b.minLag - a.minLag)[0];
   const gate = view.gates.find((candidate) => candidate.name === step.gate);
+  const mixed = step.mixed ?? mixedFor(call);
+  const coats = coatsOf(step, call, brief);
+  const cup =
+    step.layer && (step.load || step.mixed || call?.choice) ? cupFor(view, step, call, coats?.coats ?? 1) : null;
+  const chemistry = step.load?.chemistry ?? step.layer?.chemistry ?? null;
+  const spray = step.load ? sprayFor(step.load.chemistry) : null;
   return {
     key: item.key,
     title: step.title,
+    kind: step.kind,
     lane: step.lane,
     start: item.start,
     minutes: step.minutes,
     plannedMinutes: plannedMinutes(step),
+    splittable: step.splittable,
     zones: step.zones,
-    why: step.why,
+    where: step.zones.length > 0 ? spokenZones(view.outline.zones, step.zones) : '',
+    why: withoutCoats(step.why),
     cautions: step.cautions,
     gate: step.gate,
     open: gate?.open.map(({ says }) => says) ?? [],
-    paint: paintOf(call, step.load?.title ?? null, step.load?.chemistry),
-    spray: step.load ? adviceFor(step.load.chemistry, call?.choice?.paint) : null,
-    coats: step.load ? (call?.coats ?? null) : null,
+    paint: paintOf(call, step, chemistry, cup),
+    cup,
+    spray,
+    way: call && call.way.way !== 'airbrush' && step.layer ? { name: call.way.way, because: call.way.because } : null,
+    coats,
+    lore: STEP_LORE[step.kind],
     logged: {
       stepKind: step.kind,
       zones: step.zones,
       code: step.code ?? '',
-      chemistry: step.load?.chemistry ?? '',
-      mixed: mixedFor(call),
-      coats: step.load ? (call?.coats?.coats ?? 1) : null,
-      tempC: view.state.brief.tempC,
-      humidity: view.state.brief.humidity,
+      chemistry: chemistry ?? '',
+      mixed: mixed && { parts: mixed.parts.map((part) => ({ ...part })), thinner: mixed.thinner },
+      ml: cup ? Math.round(10 * paintMlOf(cup)) / 10 : null,
+      coats: coats?.coats ?? null,
+      tempC: brief.tempC,
+      humidity: brief.humidity,
+      sprayed: spray && { pressureBar: spray.pressureBar, needleMm: spray.needleMm, distanceCm: spray.distanceCm },
     },
-    dries: longest?.minLag ?? 0,
-    dryingWhy: longest && longest.minLag > 0 ? longest.why : '',
+    timers: timersOf(view, step),
+    needs: view.route.links
+      .filter(({ from, to }) => to === item.key && among.has(from))
+      .map(({ from, minLag }) => ({ key: from, wait: minLag })),
+    readyIn: readyIn(view, item.key, begins),
+    booth: step.booth,
   };
 }
 
+/** Why a step is, less what stands on the card as its coats. */
+const withoutCoats = (why: string): string =>
+  why
+    .split('; ')
+    .filter((one) => !/^\d+ coats?$/.test(one))
+    .join('; ');
+
+function readyIn({ plan, route }: PlannedBrief, key: string, begins: Minutes): Minutes {
+  const ends = new Map(plan.work.flatMap((work) => (work.done ? [[work.key, work.segments.at(-1)![1]] as const] : [])));
+  const ready = route.links.flatMap(({ from, to, minLag }) =>
+    to === key && ends.has(from) ? [ends.get(from)! + minLag - begins] : [],
+  );
+  return Math.max(0, ...ready);
+}
+
+const paintMlOf = ({ parts, fillings }: CardCup): number =>
+  (fillings * parts.reduce((sum, { drops }) => sum + drops, 0)) / DROPS_PER_ML;
+
 /** What goes into the cup for a call: drops by the names of their paints, and the thinner. */
-function mixedFor(call: PaintedCall | undefined): LoggedStep['mixed'] {
+function mixedFor(call: PaintedCall | undefined): Mixed | null {
   const choice = call?.choice;
   if (!choice) return null;
   const parts = choice.recipe?.parts ?? [{ paint: choice.paint, drops: 1 }];
@@ -128,25 +215,92 @@ function mixedFor(call: PaintedCall | undefined): LoggedStep['mixed'] {
   };
 }
 
-/** How it is sprayed: thinned by the paint's own line, the rest by its chemistry. */
-function adviceFor(chemistry: Chemistry, paint: Paint | undefined): Omit<SprayAdvice, 'caution'> {
-  const { caution: _, ...advice } = SPRAYING[chemistry];
-  return paint ? { ...advice, ...thinningOf(paint) } : advice;
+function coatsOf(step: RouteStep, call: PaintedCall | undefined, climate: Climate): BenchCard['coats'] {
+  if (!step.layer || !(step.load || call)) return null;
+  const known = step.load || call?.coats ? call?.coats : null;
+  const coats = known ?? { coats: step.layer.coats, because: `${step.layer.coats} as planned` };
+  const own = dryingTime(step.layer, 'recoat', climate);
+  const between = coats.coats > 1 ? Math.max(own, call ? WAY_FACTS[call.way.way].between : 0) : 0;
+  return { ...coats, between };
+}
+
+/** Drops for what the step lays: its mixture in whole drops, enough for area, coats and losses. */
+function cupFor(view: PlannedBrief, step: RouteStep, call: PaintedCall | undefined, coats: number): CardCup | null {
+  const zones = zonesLaid(step, view.route);
+  const areaCm2 = modelAreaOfZones(view.outline, zones, view.state.brief.denominator);
+  if (areaCm2 <= 0) return null;
+  const paint = call?.choice?.paint;
+  const mixed = step.mixed ?? mixedFor(call);
+  const advice = SPRAYING[step.layer!.chemistry];
+  const thinRatio = mixed?.thinner ?? advice.ratio;
+  const cup = planCup(
+    { areaCm2, coats, ...(call?.way.takes ?? {}) },
+    { cupMl: CUP_ML, thinRatio, factor: builderFactor(view.state.uses) },
+  );
+  const hexes = new Map(
+    (call?.choice?.recipe?.parts ?? (paint ? [{ paint }] : [])).map((part) => [
+      `${paintLabel(part.paint)} ${part.paint.name}`.trim(),
+      part.paint.lab ? hexOf(part.paint.lab) : null,
+    ]),
+  );
+  const asked = mixed?.parts ?? [{ label: step.load?.title ?? step.layer!.paint, drops: 1 }];
+  const whole = asked.reduce((sum, { drops }) => sum + drops, 0);
+  const times = Math.max(1, Math.ceil(cup.paintDrops / whole));
+  const drops = times * whole;
+  const thinnerDrops = Math.round(drops * thinRatio);
+  return {
+    parts: asked.map((part) => ({ label: part.label, drops: part.drops * times, hex: hexes.get(part.label) ?? null })),
+    thinnerDrops,
+    thinner: paint ? thinningOf(paint).thinner : advice.thinner,
+    fillings: cup.fillings,
+    ml: (drops + thinnerDrops) / DROPS_PER_ML,
+    because: `${Math.round(areaCm2)} cm² in ${coats} coats: ${cup.sprayedMl.toFixed(1)} ml in all, ${cup.fillings === 1 ? 'one filling' : `${cup.fillings} fillings`}, of ${thinRatio === 0 ? 'paint that is not thinned' : `${thinRatio} parts of thinner to one`}`,
+  };
+}
+
+/** Starting points of the chemistry; the paint's own sheet comes first. */
+function sprayFor(chemistry: Chemistry): NonNullable<BenchCard['spray']> {
+  const { pressureBar, needleMm, distanceCm } = SPRAYING[chemistry];
+  return { pressureBar, needleMm, distanceCm };
 }
 
 function paintOf(
   call: PaintedCall | undefined,
-  title: string | null,
-  chemistry: keyof typeof CHEMISTRIES | undefined,
+  step: RouteStep,
+  chemistry: Chemistry | null,
+  cup: CardCup | null,
 ): BenchCard['paint'] {
   const paint = call?.choice?.paint;
+  const neededMl = cup && paintMlOf(cup);
   if (paint)
     return {
       label: `${paintLabel(paint)} ${paint.name}`,
       chemistry: CHEMISTRIES[paint.chemistry].title,
-      lab: paint.lab,
+      hex: paint.lab ? hexOf(paint.lab) : null,
       ownedMl: paint.ownedMl,
+      neededMl,
     };
-  if (!title || !chemistry) return null;
-  return { label: title, chemistry: CHEMISTRIES[chemistry].title, lab: call?.official?.lab ?? null, ownedMl: null };
+  const label = step.load?.title ?? (step.layer && step.kind !== 'decal' ? step.layer.paint : '');
+  if (!label || !chemistry) return null;
+  const lab = call?.official?.lab ?? null;
+  return { label, chemistry: CHEMISTRIES[chemistry].title, hex: lab ? hexOf(lab) : null, ownedMl: null, neededMl };
+}
+
+/** Clocks that are set one behind the other at the most. */
+const MOST_TIMERS = 4;
+
+/** What begins to run when the step is done: windows that open and close, and the waits of what comes next, each told once. */
+function timersOf({ route }: PlannedBrief, step: RouteStep): CardTimer[] {
+  const titles = new Map(route.steps.map(({ key, title }) => [key, title]));
+  const links = route.links.filter(({ from }) => from === step.key);
+  const windows = links.flatMap(({ to, minLag, maxLag }): CardTimer[] =>
+    maxLag === null ? [] : [{ waits: to, label: titles.get(to) ?? to, why: '', opens: minLag, closes: maxLag }],
+  );
+  const waits = new Map<number, CardTimer>();
+  for (const { to, minLag, maxLag, why } of links)
+    if (maxLag === null && minLag > 0 && !waits.has(minLag))
+      waits.set(minLag, { waits: to, label: waits.size === 0 ? step.title : why, why, opens: minLag, closes: null });
+  return [...windows, ...waits.values()]
+    .sort((a, b) => (a.closes ?? a.opens) - (b.closes ?? b.opens))
+    .slice(0, MOST_TIMERS);
 }

@@ -2,7 +2,7 @@ import type { Chemistry } from '@/core/paint/chemistry';
 import { waitBetween } from '@/core/route/drying-links';
 import { STANDARD_CLIMATE, waitFor } from '@/core/paint/drying';
 import type { LayerKind, StepKind } from '@/core/route/rules/rule';
-import type { Mixed } from '@/core/route/runs';
+import type { Mixed } from '@/core/route/mixed';
 import type { Minutes } from '@/core/units/minutes';
 
 /** Techniques that builders reuse: timed steps with their wet windows, what surface they want, and how they are tried first. */

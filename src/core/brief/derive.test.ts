@@ -2,7 +2,7 @@ import { BLANK_LAYING } from '@/core/kept/blank';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { describe, expect, test } from '@jest/globals';
 import { dunlin } from '@demo/dunlin';
-import { cardsForNow } from '@/core/bench/cards';
+import { tonightOf } from '@/core/bench/tonight';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { matchSingle } from '@/core/match/single';
 import { chipOf, codeOf, paintOf } from '@tests/support/paints';
@@ -128,7 +128,7 @@ describe('what follows from a brief', () => {
 
   test('the bench gets the cards of one session in order; done steps are gone from it', () => {
     const state = demo();
-    const first = cardsForNow(derive(state));
+    const first = tonightOf(derive(state));
     expect(first.cards.length).toBeGreaterThan(0);
     expect(first.cards.map((card) => card.start)).toEqual([...first.cards.map((card) => card.start)].sort());
     expect(first.cards.reduce((minutes, card) => minutes + card.minutes, 0)).toBeLessThanOrEqual(180);
@@ -145,7 +145,7 @@ describe('what follows from a brief', () => {
       startedAt: '2026-11-23T10:00:00Z',
       endedAt: '2026-11-23T11:00:00Z',
     });
-    expect(cardsForNow(derive(state)).cards.map((card) => card.key)).not.toContain(key);
+    expect(tonightOf(derive(state)).cards.map((card) => card.key)).not.toContain(key);
   });
 
   test('the same brief gives the same plan', () => {

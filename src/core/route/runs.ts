@@ -1,17 +1,12 @@
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { PaintKind } from '@/core/paint/catalogue';
 import type { Minutes } from '@/core/units/minutes';
+import type { Mixed } from './mixed';
 import { waitingCircle } from './schedule/network';
 import type { Lane, LayerKind, StepKind } from './rules/rule';
 import { stepOf, type Route, type RouteLink, type RouteStep } from './step';
 
 /** Runs of work that a builder adds to the route at once, step after step: a rework, a technique, a plan of weathering. */
-
-/** What goes into a cup: drops by the names of their paints, and parts of thinner to one of paint. */
-export interface Mixed {
-  parts: readonly { label: string; drops: number }[];
-  thinner: number;
-}
 
 export interface RunStep {
   key: string;
@@ -74,7 +69,19 @@ function withJoint(route: Route, link: RouteLink): Route {
   return isCircle ? route : next;
 }
 
-function stepOfRun({ key, title, kind, lane, minutes, zones, because, lays, load, cautions }: RunStep): RouteStep {
+function stepOfRun({
+  key,
+  title,
+  kind,
+  lane,
+  minutes,
+  zones,
+  because,
+  lays,
+  load,
+  mixed,
+  cautions,
+}: RunStep): RouteStep {
   return stepOf(key, title, kind, lane, minutes, {
     zones: [...zones],
     load: load && lays ? { ...load, chemistry: lays.chemistry } : null,
@@ -82,5 +89,6 @@ function stepOfRun({ key, title, kind, lane, minutes, zones, because, lays, load
     code: lays?.code ?? null,
     cautions: [...cautions],
     why: because,
+    mixed,
   });
 }

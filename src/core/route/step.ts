@@ -6,6 +6,7 @@ import type { MarkingMethod } from '@/core/markings/kinds';
 import type { Cover } from '@/core/outline/zones';
 import type { Minutes } from '@/core/units/minutes';
 import type { Day } from '@/core/units/day';
+import type { Mixed } from './mixed';
 import type { After, Lane, LayerKind, StepKind } from './rules/rule';
 
 /** The nouns of the route: steps, what they lay, and the links between them. */
@@ -88,6 +89,8 @@ export interface RouteStep {
   why: string;
   /** The day before which it cannot begin, as while a part is on order. */
   notBefore: Day | null;
+  /** What goes into the cup, where that was logged or said before. */
+  mixed?: Mixed | null;
 }
 
 /** One filling of the airbrush, as far as cleaning out is concerned. */

@@ -45,3 +45,7 @@ export function momentInWords(local: string): string {
   const weekday = WEEKDAYS[weekdayOf(day) - 1]!.slice(0, 3);
   return `${weekday} ${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]}, ${local.slice(11, 16)}`;
 }
+
+/** A local date-time so many minutes later by the clock on the wall, within an evening. */
+export const minutesLater = (local: string, minutes: number): string =>
+  new Date(Date.parse(`${local.slice(0, 16)}:00Z`) + minutes * 60_000).toISOString().slice(0, 16);

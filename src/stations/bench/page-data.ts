@@ -1,13 +1,13 @@
-import { cardsForNow, type BenchCard } from '@/core/bench/cards';
+import { tonightOf, type Tonight } from '@/core/bench/tonight';
 import type { BriefView } from '@/core/brief/derive';
+import { peopleOf } from '@/core/brief/log-book';
+import type { ColourShelf } from '@/core/kept/state';
 import { brokenInWords } from '@/ui/broken-words';
 import type { TimerRow } from '@/stations/shell/running-timers';
 
 export interface BenchPage {
   briefId: string;
-  startLocal: string | null;
-  running: boolean;
-  cards: BenchCard[];
+  tonight: Tonight;
   timers: TimerRow[];
   finish: string | null;
   /** Steps that are not done, planned or not. */
@@ -15,19 +15,21 @@ export interface BenchPage {
   broken: string[];
   /** Changes to the kept plan that wait to be accepted. */
   waiting: number;
+  people: string[];
+  /** Those of the house; the others are known to every page. */
+  ownTechniques: ColourShelf['techniques'];
 }
 
-export function benchPage(view: BriefView): BenchPage {
-  const { cards, running, startLocal } = cardsForNow(view);
+export function benchPage(view: BriefView, shelf: ColourShelf): BenchPage {
   return {
     briefId: view.state.brief.id,
-    cards,
-    running,
-    startLocal,
+    tonight: tonightOf(view),
     timers: view.state.timers,
     finish: view.plan.finish,
     left: view.route.steps.length - view.plan.work.filter(({ done }) => done).length,
     broken: view.plan.broken.map(brokenInWords),
     waiting: view.proposal?.changes.length ?? 0,
+    people: peopleOf(view),
+    ownTechniques: shelf.techniques,
   };
 }

@@ -5,7 +5,7 @@ import { save } from '@/actions/records';
 import type { Kept } from '@/core/kept/records';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { BENCH_PICTURE, OnePicture } from '@/ui/picture-drop';
-import { MixedEditor } from './mixed-editor';
+import { MixedEditor } from '@/ui/mixed-editor';
 
 /** Corrects what was logged: minutes, the cup as it was mixed, how it was sprayed, who did it, the picture. */
 export function EntryForm({

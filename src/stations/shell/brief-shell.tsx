@@ -11,6 +11,7 @@ import { titleOfKey } from '@/core/outline/spoken';
 import { useKey } from '@/ui/keys';
 import { undoInWords } from './undo-words';
 import { SavingProvider, useSaving } from '@/ui/saving';
+import { OutboxProvider } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { STATIONS } from './stations';
@@ -36,7 +37,9 @@ interface Props {
 export function BriefShell(props: Props): ReactNode {
   return (
     <SavingProvider>
-      <Shell {...props} />
+      <OutboxProvider>
+        <Shell {...props} />
+      </OutboxProvider>
     </SavingProvider>
   );
 }

@@ -1,22 +1,18 @@
 'use client';
 
-import { useEffect, useState, type ReactNode } from 'react';
-import { remove } from '@/actions/records';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { callOf, timerAt, type Timer } from '@/core/bench/timer';
 import { countdown } from '@/core/units/minutes';
-import { useSaving } from '@/ui/saving';
 import { measureServerClock, serverNow } from '@/ui/server-clock';
+import { callOut } from './call-out';
+import { useOutbox } from './outbox';
 
-export interface TimerRow {
+export interface TimerRow extends Timer {
   id: string;
   version: number;
   stepKey: string;
   label: string;
-  startedAt: string;
-  minutes: number;
 }
-
-export const secondsLeft = (timer: Pick<TimerRow, 'startedAt' | 'minutes'>, now: number) =>
-  (Date.parse(timer.startedAt) + timer.minutes * 60_000 - now) / 1000;
 
 /** The present, once a second; null while the page is drawn on the server, so that both agree. */
 export function useNow(): number | null {
@@ -34,28 +30,55 @@ export function useNow(): number | null {
   return now;
 }
 
-/** The bench timers that run, on every station. They live in the database: a reload or another device shows the same. */
-export function RunningTimers({ briefId, timers }: { briefId: string; timers: TimerRow[] }): ReactNode {
+/** The timers as this device knows them: those of the server, with what waits here to be told to it. */
+export function useTimers(kept: readonly TimerRow[]): TimerRow[] {
+  const { waiting } = useOutbox();
+  const stopped = new Set(waiting.flatMap(({ act }) => (act.kind === 'stop' ? [act.id] : [])));
+  const finished = new Set(waiting.flatMap(({ act }) => (act.kind === 'finish' ? [act.entry.stepKey] : [])));
+  const known = new Set(kept.map(({ id }) => id));
+  const own = waiting.flatMap(({ act }) =>
+    act.kind === 'timer' && !known.has(act.id) ? [{ ...act.fields, id: act.id, version: 0 }] : [],
+  );
+  return [...kept, ...own].filter(({ id, stepKey }) => !stopped.has(id) && !finished.has(stepKey));
+}
+
+/** "6:40", "open 24:10", "now", "too late": what a timer says at a moment. */
+export function timerInWords(timer: Timer, now: number | null): { says: string; over: boolean } {
+  if (now === null) return { says: '–:––', over: false };
+  const { phase, seconds } = timerAt(timer, now);
+  if (phase === 'waiting') return { says: countdown(seconds), over: false };
+  if (phase === 'open') return { says: `now, ${countdown(seconds)} left`, over: true };
+  return { says: phase === 'ready' ? 'now' : 'too late', over: true };
+}
+
+/** The bench timers that run, on every station. They follow from their starts alone: a reload or another device shows the same. */
+export function RunningTimers({ briefId, timers: kept }: { briefId: string; timers: TimerRow[] }): ReactNode {
   const now = useNow();
-  const { run } = useSaving();
+  const { send } = useOutbox();
+  const timers = useTimers(kept);
+  const before = useRef<number | null>(null);
+  useEffect(() => {
+    if (now === null) return;
+    if (before.current !== null)
+      for (const timer of timers) {
+        const call = callOf(timer, before.current, now);
+        if (call) callOut(timer.label, call);
+      }
+    before.current = now;
+  }, [now, timers]);
   return timers.map((timer) => {
-    const left = now === null ? null : secondsLeft(timer, now);
-    const over = left !== null && left <= 0;
+    const { says, over } = timerInWords(timer, now);
+    const isWaiting = now !== null && !over;
     return (
       <button
         key={timer.id}
         type="button"
         className={`head-timer${over ? ' over' : ''}`}
         title="Stop this timer"
-        aria-label={`${timer.label}: ${left === null ? '' : over ? 'time is up' : `${countdown(left)} left`}. Stop`}
-        onClick={() =>
-          run(
-            (act) => remove({ act, briefId, station: 'bench', entity: 'timer', id: timer.id, version: timer.version }),
-            'Timer stopped',
-          )
-        }
+        aria-label={`${timer.label}: ${now === null ? '' : isWaiting ? `${says} left` : says === 'now' ? 'time is up' : says}. Stop`}
+        onClick={() => void send((act) => ({ kind: 'stop', briefId, act, id: timer.id }), 'Timer stopped')}
       >
-        <em>{timer.label}</em> <span>{left === null ? '–:––' : over ? 'now' : countdown(left)}</span>
+        <em>{timer.label}</em> <span>{says}</span>
       </button>
     );
   });

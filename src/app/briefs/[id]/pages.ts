@@ -23,7 +23,7 @@ const PAGES = {
     coloursPage(view, shelf, String(revisions.shelf.number), nowUtc, code),
   markings: ({ view, shelf }: Derived) => markingsPage(view, shelf),
   route: ({ view }: Derived) => routePage(view),
-  bench: ({ view }: Derived) => benchPage(view),
+  bench: ({ view, shelf }: Derived) => benchPage(view, shelf),
   log: ({ view, revisions }: Derived) => logPage(view, revisions.brief.number),
   brief: ({ view }: Derived) => briefPage(view),
 } as const;

@@ -1,0 +1,64 @@
+import type { BenchAct, Replayed } from '@/outbox/queued';
+import { ChangedElsewhere, perform, stampedAct } from '@/data/acts';
+import { logStep, standingEntry } from '@/data/log';
+import { Refused } from './answer';
+
+/** A clock that is off by less says nothing: sending takes a moment. */
+const HONEST_MS = 2 * 60_000;
+
+/**
+ * Does an act of the bench. `skewMs` is by how much the device's clock is behind the server's. A step that was finished elsewhere meanwhile is
+ * finished once: the answer says what stands there. The same act arriving again changes nothing and answers as it did.
+ */
+export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Replayed> {
+  const skew = Math.abs(skewMs) < HONEST_MS ? 0 : skewMs;
+  const right = (instant: string) => new Date(Math.min(Date.parse(instant) + skew, Date.now())).toISOString();
+  const { briefId, act } = sent;
+  try {
+    await perform(stampedAct(act, briefId, 'bench'), async (writer) => {
+      switch (sent.kind) {
+        case 'finish': {
+          const ended = right(act.at);
+          const logged = await logStep(writer, {
+            ...sent.entry,
+            pictureId: sent.pictureId,
+            startedAt: new Date(Date.parse(ended) - sent.entry.actualMinutes * 60_000).toISOString(),
+            endedAt: ended,
+          });
+          if (!logged) throw new Elsewhere();
+          return null;
+        }
+        case 'timer':
+          await writer.insert('timer', { ...sent.fields, startedAt: right(sent.fields.startedAt) }, sent.id);
+          return null;
+        case 'stop': {
+          const timer = await writer.current('timer', sent.id);
+          // Stopped elsewhere, or with its step: it is stopped either way.
+          if (timer) await writer.remove('timer', sent.id, timer.version as number);
+          return null;
+        }
+      }
+    });
+    return { state: 'done' };
+  } catch (error) {
+    if (error instanceof Elsewhere && sent.kind === 'finish') {
+      const theirs = await standingEntry(briefId, sent.entry.stepKey);
+      if (theirs)
+        return {
+          state: 'conflict',
+          says: 'This step is in the log already.',
+          theirs: { title: theirs.title, at: theirs.endedAt, minutes: theirs.actualMinutes, note: theirs.note },
+        };
+      return { state: 'refused', says: 'This step is in the log already.' };
+    }
+    if (error instanceof ChangedElsewhere) return { state: 'done' };
+    if (error instanceof Refused) return { state: 'refused', says: error.message };
+    const { code } = error as { code?: string };
+    if (code === '23503') return { state: 'refused', says: 'The brief, or the picture, is gone.' };
+    if (code === '23505') return { state: 'done' };
+    throw error;
+  }
+}
+
+/** Finished elsewhere meanwhile. */
+class Elsewhere extends Error {}

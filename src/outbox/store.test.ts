@@ -1,0 +1,126 @@
+import 'fake-indexeddb/auto';
+import { describe, expect, test } from '@jest/globals';
+import type { BenchAct, Replayed } from './queued';
+import { drain, enqueue, forget, openOutbox, retry, waiting, type Post } from './store';
+
+let made = 0;
+const fresh = () => openOutbox(`test ${(made += 1)}`);
+const stop = (n: number): BenchAct => ({
+  kind: 'stop',
+  briefId: '00000000-0000-4000-8000-000000000000',
+  act: {
+    id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+    by: 'builder',
+    at: '2026-11-27T19:00:00.000Z',
+    seen: null,
+  },
+  id: '00000000-0000-4000-8000-000000000000',
+});
+const finish = (n: number): BenchAct =>
+  ({ ...stop(n), kind: 'finish', entry: { title: `step ${n}` }, pictureId: null }) as never;
+
+/** A server that is away for its first answers, keeps what it was told, and knows each act once. */
+function server({ away = 0, answers = {} }: { away?: number; answers?: Record<string, Replayed> } = {}) {
+  const told: string[] = [];
+  const pictures: Blob[] = [];
+  let left = away;
+  const post: Post = {
+    picture: async (picture) => {
+      if (left-- > 0) throw new Error('away');
+      pictures.push(picture);
+      return `picture ${pictures.length}`;
+    },
+    act: async (act) => {
+      if (left-- > 0) throw new Error('away');
+      told.push(act.act.id);
+      return answers[act.act.id] ?? { state: 'done' };
+    },
+  };
+  return { post, told, pictures };
+}
+
+describe('what is done while the server is away', () => {
+  test('is kept in order, survives, and is sent once', async () => {
+    const db = await fresh();
+    for (let n = 1; n <= 40; n += 1) await enqueue(db, stop(n), null);
+    const gone = server({ away: 1 });
+    expect(await drain(db, gone.post)).toEqual({ done: 0, isAway: true });
+    expect(await waiting(db)).toHaveLength(40);
+    const there = server();
+    expect(await drain(db, there.post)).toEqual({ done: 40, isAway: false });
+    expect(there.told).toEqual(Array.from({ length: 40 }, (_, i) => stop(i + 1).act.id));
+    expect(await waiting(db)).toEqual([]);
+    await drain(db, there.post);
+    expect(there.told).toHaveLength(40);
+  });
+  test('what broke off in the middle goes on where it stopped', async () => {
+    const db = await fresh();
+    for (let n = 1; n <= 3; n += 1) await enqueue(db, stop(n), null);
+    const told: string[] = [];
+    const once: Post = {
+      picture: async () => '',
+      act: async (act) => {
+        if (told.length === 1) throw new Error('away');
+        told.push(act.act.id);
+        return { state: 'done' };
+      },
+    };
+    expect(await drain(db, once)).toEqual({ done: 1, isAway: true });
+    const there = server();
+    await drain(db, there.post);
+    expect([...told, ...there.told]).toEqual([1, 2, 3].map((n) => stop(n).act.id));
+  });
+  test('a picture goes before its act, and only once, even where the act’s answer is lost', async () => {
+    const db = await fresh();
+    await enqueue(db, finish(1), new Blob(['picture']));
+    const there = server();
+    let lost = true;
+    const acts: BenchAct[] = [];
+    const post: Post = {
+      picture: there.post.picture,
+      act: async (act) => {
+        acts.push(act);
+        if (lost) {
+          lost = false;
+          throw new Error('lost');
+        }
+        return { state: 'done' };
+      },
+    };
+    await drain(db, post);
+    await drain(db, post);
+    expect(there.pictures).toHaveLength(1);
+    expect(acts.map((act) => act.kind === 'finish' && act.pictureId)).toEqual(['picture 1', 'picture 1']);
+  });
+  test('a picture that is refused keeps its act waiting', async () => {
+    const db = await fresh();
+    await enqueue(db, finish(1), new Blob(['x']));
+    const post: Post = {
+      picture: () => Promise.reject(new Error('refused')),
+      act: () => Promise.resolve({ state: 'done' }),
+    };
+    await drain(db, post);
+    expect((await waiting(db))[0]!.picture).not.toBeNull();
+  });
+  test('a conflict halts its own act and no other; it is let go or tried again by the builder’s word', async () => {
+    const db = await fresh();
+    for (let n = 1; n <= 3; n += 1) await enqueue(db, stop(n), null);
+    const conflict: Replayed = {
+      state: 'conflict',
+      says: 'in the log already',
+      theirs: { title: 'x', at: '2026-11-27T19:00:00Z', minutes: 5, note: '' },
+    };
+    const there = server({ answers: { [stop(2).act.id]: conflict } });
+    await drain(db, there.post);
+    const [halted] = await waiting(db);
+    expect(halted!.halted).toEqual(conflict);
+    expect(there.told).toHaveLength(3);
+    await drain(db, there.post);
+    expect(there.told).toHaveLength(3);
+    await retry(db, halted!.place);
+    await drain(db, there.post);
+    expect(there.told).toHaveLength(4);
+    await forget(db, halted!.place);
+    expect(await waiting(db)).toEqual([]);
+  });
+});

@@ -1,0 +1,82 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { BenchAct, Replayed } from './queued';
+
+/** What waits on this device, in IndexedDB: acts in their order, and the pictures that go before them. */
+
+export interface Waiting {
+  /** Its place in the order in which it was done on this device. */
+  place: number;
+  act: BenchAct;
+  /** A picture that the server does not have yet. */
+  picture: Blob | null;
+  /** Why it could not be done; null while it only waits. */
+  halted: Exclude<Replayed, { state: 'done' }> | null;
+}
+
+interface Schema extends DBSchema {
+  acts: { key: number; value: Waiting };
+}
+
+export type OutboxDb = IDBPDatabase<Schema>;
+
+export const openOutbox = (name = 'build-brief'): Promise<OutboxDb> =>
+  openDB<Schema>(name, 1, {
+    upgrade(db) {
+      db.createObjectStore('acts', { keyPath: 'place', autoIncrement: true });
+    },
+  });
+
+/** Puts an act at the end of the queue; it is safe from then on. */
+export async function enqueue(db: OutboxDb, act: BenchAct, picture: Blob | null): Promise<void> {
+  // The place is given by the store.
+  await db.add('acts', { act, picture, halted: null } as Waiting);
+}
+
+/** Everything that waits, in order. */
+export const waiting = (db: OutboxDb): Promise<Waiting[]> => db.getAll('acts');
+
+export const forget = (db: OutboxDb, place: number): Promise<void> => db.delete('acts', place);
+
+/** Lets a halted act be tried once more. */
+export async function retry(db: OutboxDb, place: number): Promise<void> {
+  const known = await db.get('acts', place);
+  if (known) await db.put('acts', { ...known, halted: null });
+}
+
+/** How acts and pictures reach the server; both throw where it does not answer. */
+export interface Post {
+  picture: (picture: Blob) => Promise<string>;
+  act: (act: BenchAct) => Promise<Replayed>;
+}
+
+/**
+ * Sends what waits, one after the other in its order. An act that was done leaves the queue; one that met a conflict or was refused is
+ * halted and stays until the builder says what becomes of it, while the others go on. Ends where the server does not answer.
+ * Answers with how many were done.
+ */
+export async function drain(db: OutboxDb, post: Post): Promise<{ done: number; isAway: boolean }> {
+  let done = 0;
+  for (const item of await waiting(db)) {
+    if (item.halted) continue;
+    try {
+      const act = await withPicture(db, item, post);
+      const replayed = await post.act(act);
+      if (replayed.state === 'done') {
+        await forget(db, item.place);
+        done += 1;
+      } else await db.put('acts', { ...item, act, picture: null, halted: replayed });
+    } catch {
+      return { done, isAway: true };
+    }
+  }
+  return { done, isAway: false };
+}
+
+/** The act with its picture sent; once sent, it is remembered, so that a lost answer sends no picture twice. */
+async function withPicture(db: OutboxDb, item: Waiting, post: Post): Promise<BenchAct> {
+  const { act, picture } = item;
+  if (act.kind !== 'finish' || !picture) return act;
+  const sent = { ...act, pictureId: await post.picture(picture) };
+  await db.put('acts', { ...item, act: sent, picture: null });
+  return sent;
+}

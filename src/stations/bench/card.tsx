@@ -1,0 +1,311 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Link from 'next/link';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { BenchCard, CardTimer } from '@/core/bench/cards';
+import { durationInWords } from '@/core/units/minutes';
+import { parseNumber } from '@/core/units/number';
+import { capital, counted, listed } from '@/core/units/words';
+import { useOutbox } from '@/stations/shell/outbox';
+import { timerInWords, useNow, useTimers, type TimerRow } from '@/stations/shell/running-timers';
+import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { DropBar } from '@/ui/drop-bar';
+import { Explained } from '@/ui/explained';
+import { useKey } from '@/ui/keys';
+import { serverNow } from '@/ui/server-clock';
+import { AsItWas, asLogged, type Really } from './as-it-was';
+import type { BenchPage } from './page-data';
+
+/** One step in hand: what to do, with what, what to look for, and its clocks. */
+export function Card({
+  data,
+  card,
+  done,
+  isPlanned,
+  onDone,
+}: {
+  data: BenchPage;
+  card: BenchCard;
+  /** Steps that are done on this device and not told to the server yet. */
+  done: ReadonlySet<string>;
+  isPlanned: boolean;
+  onDone: () => void;
+}): ReactNode {
+  const { chooseSeveral, choose } = useZoneChoice();
+  const { send } = useOutbox();
+  const [minutes, setMinutes] = useState(String(card.minutes));
+  const [note, setNote] = useState('');
+  const [fault, setFault] = useState('');
+  const [noteFault, setNoteFault] = useState('');
+  const noteField = useRef<HTMLInputElement>(null);
+  const [clocks, setClocks] = useState(true);
+  const [really, setReally] = useState<Really>({ ...card.logged, who: '', picture: null });
+  const running = useTimers(data.timers);
+  const own = (timer: CardTimer) =>
+    running.find(({ stepKey, label }) => stepKey === timer.waits && label === timer.label);
+  const missing = card.needs.filter(({ key }) => !done.has(key));
+  // The step's zones are lit on the sheet while it is in hand.
+  const zones = card.zones.join(' ');
+  useEffect(() => {
+    const lit = zones ? zones.split(' ') : [];
+    choose(lit.length === 1 ? lit[0]! : null);
+    chooseSeveral(new Set(lit.length > 1 ? lit : []));
+    return () => {
+      choose(null);
+      chooseSeveral(new Set());
+    };
+  }, [choose, chooseSeveral, zones]);
+
+  const startTimer = (timer: CardTimer, says = 'Timer started') =>
+    send(
+      (act) => ({
+        kind: 'timer',
+        briefId: data.briefId,
+        act,
+        id: crypto.randomUUID(),
+        fields: {
+          stepKey: timer.waits,
+          label: timer.label,
+          startedAt: new Date(serverNow()).toISOString(),
+          minutes: timer.opens,
+          closesMin: timer.closes,
+          factor: 1,
+        },
+      }),
+      says,
+    );
+  const finish = async () => {
+    const actual = parseNumber(minutes);
+    if (actual === null || actual < 1 || actual > 10_000) {
+      setFault('whole minutes, at least 1');
+      return;
+    }
+    setFault('');
+    if (missing.length > 0 && note.trim() === '') {
+      setNoteFault('say why it is done before its turn');
+      noteField.current?.focus();
+      return;
+    }
+    setNoteFault('');
+    await send(
+      (act) => ({
+        kind: 'finish',
+        briefId: data.briefId,
+        act,
+        entry: asLogged(card, really, Math.round(actual), note),
+        pictureId: null,
+      }),
+      'Done; the rest is planned anew',
+      really.picture,
+    );
+    if (clocks) for (const timer of card.timers) if (!own(timer)) await startTimer(timer, 'Done; its clocks run');
+    onDone();
+  };
+  useKey('t', () => {
+    const [first] = card.timers.filter((timer) => !own(timer));
+    if (first) void startTimer(first);
+  });
+  useKey('d', () => void finish());
+
+  return (
+    <article className="bench-card" aria-label="Step in hand">
+      <header>
+        <h2>{card.title}</h2>
+        <p className="dim">
+          {card.minutes} min
+          {card.where ? ` · ${capital(card.where)}` : ''}
+        </p>
+      </header>
+      {missing.length > 0 ? (
+        <p role="note" className="bench-early">
+          <strong>Before its turn:</strong> {counted(missing.length, 'step')} that it waits for{' '}
+          {missing.length === 1 ? 'is' : 'are'} not done. It may be done all the same: say why in the note.
+        </p>
+      ) : !isPlanned ? (
+        <p role="note" className="dim">
+          Not planned for this evening; nothing stands before it any more.
+        </p>
+      ) : null}
+      {card.gate && card.open.length > 0 ? (
+        <p>
+          <strong>■ Decide first:</strong> {card.open.join('; ')}. It is sealed from here on.
+        </p>
+      ) : null}
+      <CardFacts card={card} />
+      {card.why ? <p>{card.why}</p> : null}
+      <p>
+        <strong>Before you go on:</strong> {card.lore.look}.
+      </p>
+      {card.cautions.map((caution) => (
+        <p key={caution} className="caution">
+          <strong className="danger">▲ Caution</strong> {caution} The product’s own safety sheet comes first.
+        </p>
+      ))}
+      <details>
+        <summary>If it goes wrong</summary>
+        <p>
+          Usually {card.lore.failure}: {card.lore.cure}.{' '}
+          <Link prefetch={false} href={`/briefs/${data.briefId}/log?show=mishaps`}>
+            Something went wrong
+          </Link>
+        </p>
+      </details>
+      {card.timers.length > 0 ? (
+        <ul className="bench-timers" aria-label="Its clocks">
+          {card.timers.map((timer) => (
+            <CardClock
+              key={`${timer.waits} ${timer.opens}`}
+              timer={timer}
+              running={own(timer)}
+              isFirst={timer === card.timers[0]}
+              onStart={() => void startTimer(timer)}
+            />
+          ))}
+        </ul>
+      ) : null}
+      <div className="bench-actions">
+        <TextField
+          label="Took, minutes"
+          value={minutes}
+          onChange={(event) => setMinutes(event.target.value)}
+          error={fault !== ''}
+          helperText={fault}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
+        <TextField
+          inputRef={noteField}
+          error={noteFault !== ''}
+          helperText={noteFault}
+          label={missing.length > 0 ? 'Why before its turn' : 'Note'}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+          required={missing.length > 0}
+          sx={{ minWidth: 200 }}
+        />
+        <Button variant="contained" onClick={() => void finish()}>
+          Done (d)
+        </Button>
+        {card.timers.some((timer) => !own(timer)) ? (
+          <label className="bench-clocks">
+            <input type="checkbox" checked={clocks} onChange={(event) => setClocks(event.target.checked)} /> and start
+            its clocks
+          </label>
+        ) : null}
+      </div>
+      <AsItWas card={card} people={data.people} really={really} onReally={setReally} />
+    </article>
+  );
+}
+
+function CardFacts({ card }: { card: BenchCard }): ReactNode {
+  const { paint, cup, coats, spray, way } = card;
+  const short =
+    paint?.ownedMl !== null &&
+    paint?.ownedMl !== undefined &&
+    paint.neededMl !== null &&
+    paint.ownedMl < paint.neededMl;
+  return (
+    <dl className="facts">
+      {cup ? (
+        <div className="wide">
+          <dt>In the cup{cup.fillings > 1 ? `, ${cup.fillings} times` : ''}</dt>
+          <dd>
+            <DropBar
+              parts={[
+                ...cup.parts.map(({ label, drops, hex }) => ({ label, drops, hex: hex ?? paint?.hex ?? '#9a9a9a' })),
+                ...(cup.thinnerDrops > 0 ? [{ label: cup.thinner, hex: null, drops: cup.thinnerDrops }] : []),
+              ]}
+            />
+            <Explained says={`${cup.because}.`}>
+              {listed(cup.parts.map(({ label, drops }) => `${drops} drops ${label}`))}
+              {cup.thinnerDrops > 0 ? `, ${cup.thinnerDrops} ${cup.thinner}` : ', not thinned'}
+            </Explained>
+            <span className="dim">
+              {' '}
+              {paint?.chemistry.toLowerCase()}
+              {paint && paint.ownedMl !== null
+                ? `, ${paint.ownedMl > 0 ? `${paint.ownedMl.toFixed(0)} ml in the drawer` : 'not in the drawer'}`
+                : ''}
+              {short ? ' ▲ not enough' : ''}
+            </span>
+          </dd>
+        </div>
+      ) : paint ? (
+        <div>
+          <dt>Paint</dt>
+          <dd>
+            {paint.label} <span className="dim">{paint.chemistry.toLowerCase()}</span>
+          </dd>
+        </div>
+      ) : null}
+      {way ? (
+        <div>
+          <dt>By</dt>
+          <dd>
+            <Explained says={`${way.because}.`}>{way.name}</Explained>
+          </dd>
+        </div>
+      ) : null}
+      {coats ? (
+        <div>
+          <dt>Coats</dt>
+          <dd>
+            <Explained says={`${coats.because}.`}>{coats.coats}</Explained>
+            {coats.between > 0 ? <span className="dim"> {durationInWords(coats.between)} between</span> : null}
+          </dd>
+        </div>
+      ) : null}
+      {spray ? (
+        <>
+          <div>
+            <dt>Pressure</dt>
+            <dd>{spray.pressureBar.toFixed(1)} bar</dd>
+          </div>
+          <div>
+            <dt>Needle, distance</dt>
+            <dd>
+              {spray.needleMm} mm, {spray.distanceCm} cm
+            </dd>
+          </div>
+        </>
+      ) : null}
+    </dl>
+  );
+}
+
+/** A clock of the card: when it may begin, until when, and how it stands once it runs. */
+function CardClock({
+  timer,
+  running,
+  isFirst,
+  onStart,
+}: {
+  timer: CardTimer;
+  running: TimerRow | undefined;
+  isFirst: boolean;
+  onStart: () => void;
+}): ReactNode {
+  const now = useNow();
+  const when =
+    timer.closes === null
+      ? `after ${durationInWords(timer.opens)}`
+      : `${timer.opens > 0 ? `from ${durationInWords(timer.opens)} ` : ''}until ${durationInWords(timer.closes)}`;
+  return (
+    <li>
+      {running ? (
+        <span className="timer-face" role="timer" aria-label={`${timer.label}, timer`}>
+          {timerInWords(running, now).says}
+        </span>
+      ) : (
+        <Button variant="outlined" onClick={onStart}>
+          {isFirst ? 'Start the timer (t)' : 'Start'}
+        </Button>
+      )}
+      <span>
+        {timer.closes === null ? timer.why || timer.label : timer.label} <span className="dim">{when}</span>
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,126 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { Stamp } from '@/core/kept/act';
+import type { BenchAct, Replayed } from '@/outbox/queued';
+import type { OutboxDb, Post, Waiting } from '@/outbox/store';
+import { useSaving } from '@/ui/saving';
+
+/** Acts of the bench go through the outbox of this device: kept at once, sent when the server is there, each once. */
+interface Outbox {
+  waiting: readonly Waiting[];
+  /** The server did not answer the last time. */
+  isAway: boolean;
+  /** Keeps an act and sends it; what it says is shown at once. */
+  send: (make: (act: Stamp) => BenchAct, says: string, picture?: Blob | null) => Promise<void>;
+  /** Lets go of an act that met a conflict, or tries it once more. */
+  letGo: (place: number) => Promise<void>;
+  tryAgain: (place: number) => Promise<void>;
+}
+
+const Context = createContext<Outbox | null>(null);
+
+export function useOutbox(): Outbox {
+  const outbox = useContext(Context);
+  if (!outbox) throw new Error('useOutbox needs an OutboxProvider above it');
+  return outbox;
+}
+
+/** How often what waits is tried again while the server is away, ms. */
+const AGAIN_MS = 15_000;
+
+const post: Post = {
+  picture: async (picture) => {
+    const body = new FormData();
+    body.set('picture', new File([picture], 'bench', { type: picture.type }));
+    const response = await fetch('/pictures', { method: 'POST', body });
+    const answer = (await response.json()) as { id?: string; says?: string };
+    if (!answer.id) throw new Error(answer.says ?? 'refused');
+    return answer.id;
+  },
+  act: async (act) => {
+    const response = await fetch('/outbox', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ sentAt: new Date().toISOString(), act }),
+    });
+    if (response.status >= 500 || !(response.headers.get('content-type') ?? '').includes('json'))
+      throw new Error('the server does not answer');
+    return (await response.json()) as Replayed;
+  },
+};
+
+export function OutboxProvider({ children }: { children: ReactNode }): ReactNode {
+  const router = useRouter();
+  const { tell } = useSaving();
+  const db = useRef<Promise<OutboxDb> | null>(null);
+  const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
+  const [isAway, setAway] = useState(false);
+  /** The library of the store is loaded when it is first wanted. */
+  const opened = useCallback(async () => {
+    const store = await import('@/outbox/store');
+    db.current ??= store.openOutbox();
+    return { store, db: await db.current };
+  }, []);
+  const look = useCallback(async () => {
+    const { store, db: open } = await opened();
+    const found = await store.waiting(open);
+    setWaiting(found);
+    return found;
+  }, [opened]);
+
+  const sendAll = useCallback(async () => {
+    const { store, db: open } = await opened();
+    // Two tabs of one device take turns, so that no act is sent twice at a time.
+    const sent = await navigator.locks.request('build-brief outbox', () => store.drain(open, post));
+    setAway(sent.isAway);
+    if (sent.done > 0) router.refresh();
+    return look();
+  }, [opened, look, router]);
+
+  useEffect(() => {
+    let stopped = false;
+    const again = async () => {
+      const found = await look().catch(() => []);
+      if (!stopped && found.some(({ halted }) => !halted)) await sendAll().catch(() => setAway(true));
+    };
+    void again();
+    const timer = setInterval(() => void again(), AGAIN_MS);
+    const online = () => void again();
+    window.addEventListener('online', online);
+    return () => {
+      stopped = true;
+      clearInterval(timer);
+      window.removeEventListener('online', online);
+    };
+  }, [look, sendAll]);
+
+  const outbox = useMemo<Outbox>(
+    () => ({
+      waiting,
+      isAway,
+      send: async (make, says, picture = null) => {
+        const act = make({ id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null });
+        const { store, db: open } = await opened();
+        await store.enqueue(open, act, picture);
+        await look();
+        tell(says);
+        await sendAll().catch(() => setAway(true));
+      },
+      letGo: async (place) => {
+        const { store, db: open } = await opened();
+        await store.forget(open, place);
+        await look();
+        router.refresh();
+      },
+      tryAgain: async (place) => {
+        const { store, db: open } = await opened();
+        await store.retry(open, place);
+        await sendAll().catch(() => setAway(true));
+      },
+    }),
+    [waiting, isAway, opened, look, sendAll, tell, router],
+  );
+  return <Context.Provider value={outbox}>{children}</Context.Provider>;
+}
