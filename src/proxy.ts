@@ -42,7 +42,7 @@ export const config = {
   matcher: [
     {
       source:
-        '/((?!_next/static|_next/image|icon.svg|health|shelf|pictures|briefs/import|briefs/[^/]+/dossier/import).*)',
+        '/((?!_next/static|_next/image|icon.svg|sw.js|manifest.webmanifest|offline|outbox|health|shelf|pictures|briefs/import|briefs/[^/]+/dossier/import).*)',
     },
   ],
 };

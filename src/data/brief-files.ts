@@ -6,6 +6,7 @@ import type { BriefFile } from '@/core/interchange/brief-file';
 import { PICTURED, renamed, stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
 import { codesRead } from '@/core/interchange/codes-read';
 import { plain } from '@/core/interchange/dossier';
+import { renameIn, withStepKeys } from '@/core/interchange/step-keys';
 import { newAct, perform, type ActWriter } from './acts';
 import { loadBrief } from './briefs';
 import { insertDossier, keepPictures, picturesInJson, type FilePictures } from './dossier';
@@ -54,19 +55,24 @@ export async function importBrief(
     await writer.insert('brief', file.brief, briefId);
     await writer.insert('airframe', file.airframe);
     await insertDossier(writer, codesRead(file, [codeBook(file), codeBook(shelf)]), pictureIds);
-    await insertMarkings(writer, file, shelf.decalSheets, known, pictureIds);
+    const markingIds = await insertMarkings(writer, file, shelf.decalSheets, known, pictureIds);
+    const keyed = <T>(records: readonly T[]) =>
+      withStepKeys(
+        records,
+        renameIn((part) => markingIds.get(part)),
+      ) as T[];
     await writer.insertMany('weekly_session', file.sessions);
     await writer.insertMany('evening', file.evenings);
     await insertKit(writer, known);
-    await writer.insertMany('route_edit', file.edits);
-    await writer.insertMany('accepted_plan', file.plans);
+    await writer.insertMany('route_edit', keyed(file.edits));
+    await writer.insertMany('accepted_plan', keyed(file.plans));
     const pictured = <T extends { pictureId: string | null }>(records: readonly T[]): T[] =>
       records.map((record) => ({ ...record, pictureId: record.pictureId && pictureIds.get(record.pictureId)! }));
-    await writer.insertMany('log_entry', pictured(file.log));
-    await writer.insertMany('mishap', pictured(file.mishaps));
-    await writer.insertMany('work_run', file.runs);
-    await writer.insertMany('spray_out', pictured(file.sprayOuts));
-    await writer.insertMany('timer', file.timers);
+    await writer.insertMany('log_entry', pictured(keyed(file.log)));
+    await writer.insertMany('mishap', pictured(keyed(file.mishaps)));
+    await writer.insertMany('work_run', keyed(file.runs));
+    await writer.insertMany('spray_out', pictured(keyed(file.sprayOuts)));
+    await writer.insertMany('timer', keyed(file.timers));
     await insertColours(writer, known);
     return briefId;
   });
@@ -79,7 +85,7 @@ async function insertMarkings(
   owned: ColourShelf['decalSheets'],
   { markings, fields, underlays }: BriefState,
   pictureIds: ReadonlyMap<string, string>,
-) {
+): Promise<ReadonlyMap<string, string>> {
   const sheets = new Map(owned.map(({ id, title }) => [title, id]));
   const missing = decalSheets.filter(({ title }) => !sheets.has(title));
   const ids = await writer.insertMany('decal_sheet', missing);
@@ -105,6 +111,7 @@ async function insertMarkings(
       return pictureId ? [{ ...plain(own), pictureId }] : [];
     }),
   );
+  return idOf;
 }
 
 /** Parts with the identities that they get here, measures, subjects and days of their own. */

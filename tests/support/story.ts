@@ -10,7 +10,12 @@ export const test = base.extend<{ page: Page }>({
     page.on('pageerror', (error) => faults.push(error.message));
     await run(page);
     expect(
-      faults.filter((fault) => !/status of (403|413|422|400|404)|net::ERR_FAILED/.test(fault)),
+      faults.filter(
+        (fault) =>
+          !/status of (403|413|422|400|404)|net::ERR_(FAILED|CONNECTION_\w+|EMPTY_RESPONSE|SOCKET_NOT_CONNECTED)/.test(
+            fault,
+          ),
+      ),
       'nothing may be reported to the console',
     ).toEqual([]);
   },

@@ -22,7 +22,7 @@ export interface Tonight {
 }
 
 /** So much is offered beyond what is planned. */
-const MOST_SPARE = 12;
+const MOST_SPARE = 20;
 
 /** The session in hand, or the next one. */
 export function tonightOf(view: PlannedBrief & { state: { brief: { timeZone: string } } }): Tonight {
@@ -33,7 +33,7 @@ export function tonightOf(view: PlannedBrief & { state: { brief: { timeZone: str
   const session = plan.sessions.find((candidate) => candidate.id === first.session);
   const running = session !== undefined && session.start <= plan.now && plan.now < session.end;
   const here = open.filter((item) => item.session === first.session);
-  const spare = readyBeside(view, open, here).filter(({ step }) => !step.booth || session?.booth !== false);
+  const spare = readyBeside(view, open, here, session?.booth !== false);
   const begins = session && !running ? session.start : plan.now;
   const evening = { among: new Set([...here, ...spare].map(({ key }) => key)), begins };
   return {
@@ -47,27 +47,34 @@ export function tonightOf(view: PlannedBrief & { state: { brief: { timeZone: str
   };
 }
 
-/** Planned for later, but nothing that is not done tonight stands before it, and what it waits for is over by then. */
+/**
+ * Planned for later, but nothing stands before it that is neither done, nor tonight's, nor offered too; and what it waits for of what is done
+ * is over by now.
+ */
 function readyBeside(
   { plan, route }: PlannedBrief,
   open: readonly PlannedWork[],
   here: readonly PlannedWork[],
+  booth: boolean,
 ): PlannedWork[] {
-  const tonight = new Set(here.map(({ key }) => key));
+  const offered = new Set(here.map(({ key }) => key));
   const work = new Map(plan.work.map((item) => [item.key, item]));
-  return open.filter(
-    ({ key, step }) =>
-      !tonight.has(key) &&
-      step.gate === null &&
-      (step.notBefore === null || step.notBefore <= (here[0]?.start ?? '')) &&
-      route.links
-        .filter(({ to }) => to === key)
-        .every(({ from, minLag }) => {
-          const before = work.get(from);
-          if (tonight.has(from)) return true;
-          return before?.done === true && before.segments.at(-1)![1] + minLag <= plan.now;
-        }),
-  );
+  const into = new Map<string, typeof route.links>();
+  for (const link of route.links) into.set(link.to, [...(into.get(link.to) ?? []), link]);
+  const spare: PlannedWork[] = [];
+  for (const item of open) {
+    const { key, step } = item;
+    if (offered.has(key) || step.gate !== null || (step.booth && !booth)) continue;
+    if (step.notBefore !== null && step.notBefore > (here[0]?.start ?? '')) continue;
+    const isReady = (into.get(key) ?? []).every(({ from, minLag }) => {
+      const before = work.get(from);
+      return offered.has(from) || (before?.done === true && before.segments.at(-1)![1] + minLag <= plan.now);
+    });
+    if (!isReady) continue;
+    offered.add(key);
+    spare.push(item);
+  }
+  return spare;
 }
 
 /** Of what was laid within so many minutes it is worth to look whether it is dry. */

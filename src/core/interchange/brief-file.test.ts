@@ -1,3 +1,4 @@
+import { renameIn, withStepKeys } from './step-keys';
 import { describe, expect, test } from '@jest/globals';
 import { deriveBrief } from '@/core/brief/derive';
 import { newBrief } from '@/core/kept/new-brief';
@@ -167,5 +168,26 @@ describe('a file from before Kit', () => {
     expect(old({ gear: 'up', landing: 'skis' })).toMatchObject({ gear: 'down', landing: 'skis' });
     expect(old({ gear: 'up' }, 'high-wing')).toMatchObject({ gear: 'down' });
     expect(old({}, 'rotorcraft')).toMatchObject({ landing: 'skids' });
+  });
+});
+
+describe('steps that are named after a marking', () => {
+  test('are named after its place in the file, and keep their log, plan and edits when it is read', () => {
+    const rename = renameIn((part) => ({ 'uuid-1': 'marking0' })[part]);
+    const log = [{ stepKey: 'marking:uuid-1', title: 'marking:uuid-1 stays as it was typed' }];
+    expect(withStepKeys(log, rename)).toEqual([
+      { stepKey: 'marking:marking0', title: 'marking:uuid-1 stays as it was typed' },
+    ]);
+    const edit = { rank: 1, edit: { kind: 'merge', steps: ['marking-mask:uuid-1', 'gloss'], title: 'uuid-1' } };
+    expect(withStepKeys(edit, rename).edit).toEqual({
+      kind: 'merge',
+      steps: ['marking-mask:marking0', 'gloss'],
+      title: 'uuid-1',
+    });
+    const run = { lost: [{ step: 'marking-spray:uuid-1/2', zones: ['fin'] }], after: ['marking:uuid-1'] };
+    expect(withStepKeys(run, rename)).toEqual({
+      lost: [{ step: 'marking-spray:marking0/2', zones: ['fin'] }],
+      after: ['marking:marking0'],
+    });
   });
 });

@@ -41,6 +41,7 @@ import { asRegister, MOST_PARTS, partNumber, registerFaults } from '@/core/kit/p
 import { machineOf } from '@/core/outline/presets';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
+import { renameIn, withStepKeys } from './step-keys';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
 /** `build-brief/5`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
@@ -350,6 +351,12 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     ...state.choices.flatMap(({ paintId, filter }) => [paintId ?? [], filter?.paintId ?? []].flat()),
     ...state.recipes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)),
   ]);
+  const refOfMarking = new Map(state.markings.map(({ id }, i) => [id, markingRef(i)]));
+  const keyed = <T>(records: readonly T[]) =>
+    withStepKeys(
+      records,
+      renameIn((part) => refOfMarking.get(part)),
+    ) as T[];
   return {
     format: 'build-brief/5',
     brief: plain(state.brief),
@@ -367,11 +374,11 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
       renamed(plain(field), (id) => markingRef(state.markings.findIndex((own) => own.id === id))),
     ),
     underlays: state.underlays.filter(({ pictureId }) => pictures.has(pictureId)).map((own) => plain(own)),
-    edits: state.edits.map((own) => plain(own)),
-    runs: state.runs.map((own) => plain(own)),
-    mishaps: state.mishaps.map((own) => pictured(plain(own))),
-    sprayOuts: state.sprayOuts.map((own) => pictured(plain(own))),
-    plans: state.plans.map((own) => plain(own)),
+    edits: keyed(state.edits.map((own) => plain(own))),
+    runs: keyed(state.runs.map((own) => plain(own))),
+    mishaps: keyed(state.mishaps.map((own) => pictured(plain(own)))),
+    sprayOuts: keyed(state.sprayOuts.map((own) => pictured(plain(own)))),
+    plans: keyed(state.plans.map((own) => plain(own))),
     decalSheets: shelf.decalSheets
       .filter(({ id }) => state.markings.some(({ sheetId }) => sheetId === id))
       .map((own) => plain(own)),
@@ -385,8 +392,8 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
     measures: state.measures.map((measure) => plain(measure)),
     subjects: state.subjects.map((subject) => plain(subject)),
     zoneDays: state.zoneDays.map((own) => plain(own)),
-    log: state.log.map((own) => pictured(plain(own))),
-    timers: state.timers.map((timer) => plain(timer)),
+    log: keyed(state.log.map((own) => pictured(plain(own)))),
+    timers: keyed(state.timers.map((timer) => plain(timer))),
     choices,
     recipes,
     uses,

@@ -3,9 +3,11 @@
 import { ThemeProvider } from '@mui/material/styles';
 import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
+import type { BenchCard } from '@/core/bench/cards';
 import { packEvening } from '@/core/bench/tonight';
 import { durationInWords } from '@/core/units/minutes';
 import { counted, countedInWords } from '@/core/units/words';
+import { useOutbox } from '@/stations/shell/outbox';
 import { PaneBar, usePane } from '@/stations/shell/pane-bar';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { clock, longDay } from '@/ui/dates';
@@ -19,7 +21,10 @@ const TechniquesPane = dynamic(() => import('./techniques-pane').then((module) =
 const GluesPane = dynamic(() => import('./glues-pane').then((module) => module.GluesPane));
 
 /** What to do now: tonight's cards, and what is looked up beside them. */
-export function BenchStation({ data }: { data: BenchPage }): ReactNode {
+export function BenchStation({ data: told }: { data: BenchPage }): ReactNode {
+  const { waiting } = useOutbox();
+  const done = new Set(waiting.flatMap(({ act }) => (act.kind === 'finish' ? [act.entry.stepKey] : [])));
+  const data = withoutDone(told, done);
   const panes = [
     ['tonight', 'Tonight'],
     ['techniques', 'Techniques'],
@@ -48,12 +53,23 @@ export function BenchStation({ data }: { data: BenchPage }): ReactNode {
         }
       >
         <PaneBar path={`/briefs/${data.briefId}/bench`} panes={panes} chosen={pane} />
-        {pane === 'tonight' ? <TonightPane data={data} /> : null}
+        {pane === 'tonight' ? <TonightPane data={data} done={done} /> : null}
         {pane === 'techniques' ? <TechniquesPane data={data} /> : null}
         {pane === 'glues' ? <GluesPane /> : null}
       </StationFrame>
     </ThemeProvider>
   );
+}
+
+/** The evening without what is done and not told to the server yet. */
+function withoutDone(data: BenchPage, done: ReadonlySet<string>): BenchPage {
+  if (done.size === 0) return data;
+  const open = (list: readonly BenchCard[]) =>
+    list
+      .filter(({ key }) => !done.has(key))
+      .map((card) => ({ ...card, needs: card.needs.filter(({ key }) => !done.has(key)) }));
+  const { cards, spare } = data.tonight;
+  return { ...data, left: data.left - done.size, tonight: { ...data.tonight, cards: open(cards), spare: open(spare) } };
 }
 
 function whatMatters({ tonight, left }: BenchPage): string {

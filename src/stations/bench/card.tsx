@@ -34,7 +34,7 @@ export function Card({
   onDone: () => void;
 }): ReactNode {
   const { chooseSeveral, choose } = useZoneChoice();
-  const { send } = useOutbox();
+  const { send, isKnown } = useOutbox();
   const [minutes, setMinutes] = useState(String(card.minutes));
   const [note, setNote] = useState('');
   const [fault, setFault] = useState('');
@@ -77,6 +77,7 @@ export function Card({
       says,
     );
   const finish = async () => {
+    if (!isKnown) return;
     const actual = parseNumber(minutes);
     if (actual === null || actual < 1 || actual > 10_000) {
       setFault('whole minutes, at least 1');
@@ -184,7 +185,7 @@ export function Card({
           required={missing.length > 0}
           sx={{ minWidth: 200 }}
         />
-        <Button variant="contained" onClick={() => void finish()}>
+        <Button variant="contained" disabled={!isKnown} onClick={() => void finish()}>
           Done (d)
         </Button>
         {card.timers.some((timer) => !own(timer)) ? (

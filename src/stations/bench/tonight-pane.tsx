@@ -7,7 +7,6 @@ import { minutesLater } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { counted, plural } from '@/core/units/words';
 import { NextThing } from '@/stations/shell/next-thing';
-import { useOutbox } from '@/stations/shell/outbox';
 import { clock } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
@@ -19,17 +18,14 @@ import { WaitingActs } from './waiting-acts';
 const CHOICES = [30, 60, 90, 120, 180, 240];
 
 /** Tonight's session: the card in hand, what follows it, what to fetch and to check first. */
-export function TonightPane({ data }: { data: BenchPage }): ReactNode {
+export function TonightPane({ data, done }: { data: BenchPage; done: ReadonlySet<string> }): ReactNode {
   const { tonight } = data;
-  const { waiting } = useOutbox();
   const [picked, setPicked] = useState<string | null>(null);
   const [own, setOwn] = useState<number | null>(null);
-  const done = new Set(waiting.flatMap(({ act }) => (act.kind === 'finish' ? [act.entry.stepKey] : [])));
-  const left = withoutDone(tonight, done);
   const minutes = own ?? tonight.minutes;
-  const evening = packEvening(left, minutes);
+  const evening = packEvening(tonight, minutes);
   const cards = evening.pieces.flatMap((piece) => (piece.kind === 'work' ? [piece.card] : []));
-  const all = [...cards, ...evening.carried, ...left.spare.filter((card) => !cards.includes(card))];
+  const all = [...cards, ...evening.carried, ...tonight.spare.filter((card) => !cards.includes(card))];
   const card = all.find(({ key }) => key === picked) ?? cards[0] ?? evening.carried[0];
   const next = card ? cards[cards.indexOf(card) + 1] : undefined;
   useKey(' ', () => setPicked((next ?? cards[0])?.key ?? null));
@@ -94,18 +90,6 @@ export function TonightPane({ data }: { data: BenchPage }): ReactNode {
       )}
     </>
   );
-}
-
-/** The evening without what is done and not told to the server yet. */
-function withoutDone(
-  { cards, spare }: BenchPage['tonight'],
-  done: ReadonlySet<string>,
-): Pick<BenchPage['tonight'], 'cards' | 'spare'> {
-  const open = (list: readonly BenchCard[]) =>
-    list
-      .filter(({ key }) => !done.has(key))
-      .map((card) => ({ ...card, needs: card.needs.filter(({ key }) => !done.has(key)) }));
-  return { cards: open(cards), spare: open(spare) };
 }
 
 function Evening({

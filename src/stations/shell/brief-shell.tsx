@@ -15,6 +15,7 @@ import { OutboxProvider } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { STATIONS } from './stations';
+import { useKeptOffline } from './use-kept-offline';
 import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
 
 // Loaded when they are first wanted: most visits to a station need neither.
@@ -55,6 +56,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   const router = useRouter();
   const { run, tell } = useSaving();
   const base = `/briefs/${briefId}`;
+  useKeptOffline(briefId);
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
   const titles = useMemo(() => new Map(sheet.zones.map((item) => [item.key, item.title])), [sheet.zones]);
   const choice = useMemo(

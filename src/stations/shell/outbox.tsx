@@ -10,6 +10,8 @@ import { useSaving } from '@/ui/saving';
 /** Acts of the bench go through the outbox of this device: kept at once, sent when the server is there, each once. */
 interface Outbox {
   waiting: readonly Waiting[];
+  /** What waits is known: before, nothing is done twice. */
+  isKnown: boolean;
   /** The server did not answer the last time. */
   isAway: boolean;
   /** Keeps an act and sends it; what it says is shown at once. */
@@ -57,6 +59,7 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
   const db = useRef<Promise<OutboxDb> | null>(null);
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
   const [isAway, setAway] = useState(false);
+  const [isKnown, setKnown] = useState(false);
   /** The library of the store is loaded when it is first wanted. */
   const opened = useCallback(async () => {
     const store = await import('@/outbox/store');
@@ -67,6 +70,7 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
     const { store, db: open } = await opened();
     const found = await store.waiting(open);
     setWaiting(found);
+    setKnown(true);
     return found;
   }, [opened]);
 
@@ -99,6 +103,7 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
   const outbox = useMemo<Outbox>(
     () => ({
       waiting,
+      isKnown,
       isAway,
       send: async (make, says, picture = null) => {
         const act = make({ id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null });
@@ -120,7 +125,7 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
         await sendAll().catch(() => setAway(true));
       },
     }),
-    [waiting, isAway, opened, look, sendAll, tell, router],
+    [waiting, isKnown, isAway, opened, look, sendAll, tell, router],
   );
   return <Context.Provider value={outbox}>{children}</Context.Provider>;
 }

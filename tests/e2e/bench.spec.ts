@@ -1,0 +1,223 @@
+import type { Page } from '@playwright/test';
+import { Door } from '../support/door';
+import { expect, openDemo, test } from '../support/story';
+
+/** Whose fuselage is being closed. */
+const PAINTED = 'L 88';
+
+const card = (page: Page) => page.getByRole('article', { name: 'Step in hand' });
+const title = (page: Page) => card(page).getByRole('heading').innerText();
+const briefOf = async (page: Page, base: string) =>
+  (await (await page.request.get(`${base}/brief.json`)).json()) as {
+    log: { title: string; pictureId: string | null; actualMinutes: number }[];
+    timers: unknown[];
+    mishaps: { kind: string }[];
+    runs: unknown[];
+  };
+
+test.describe('an evening at the bench', () => {
+  test('is packed to the minutes there are, by keyboard; what does not fit is carried over', async ({ page }) => {
+    await openDemo(page, 'bench');
+    const first = await title(page);
+    const steps = () => page.locator('.bench-next button').count();
+    const all = await steps();
+    await page.keyboard.press(' ');
+    await expect(card(page).getByRole('heading')).not.toHaveText(first);
+    await page.getByLabel(/^I have/).selectOption({ label: '30 min' });
+    expect(await steps()).toBeLessThan(all);
+    await expect(page.getByText(/carried over/)).toBeVisible();
+    await page.getByText(/^Fetch first/).click();
+    await expect(page.getByRole('heading', { name: 'Tools' })).toBeVisible();
+    await page.getByRole('button', { name: 'Dark', exact: true }).click();
+    await expect(page.locator('html')).toHaveAttribute('data-lamp', 'dark');
+    await page.reload();
+    await expect(page.locator('html')).toHaveAttribute('data-lamp', 'dark');
+  });
+
+  test('a technique goes into the route over a layer of a zone, and is taken out again', async ({ page }) => {
+    const base = await openDemo(page, 'bench?show=techniques', PAINTED);
+    await page.getByRole('button', { name: 'Faded panels by 5 % white' }).click();
+    await page.getByLabel(/^On/).selectOption('cowling-port');
+    await expect(page.getByLabel(/^over/)).toBeVisible();
+    await page.getByRole('button', { name: 'Take it into the route' }).click();
+    await expect(page.getByText(/is in the route/)).toBeVisible();
+    expect((await briefOf(page, base)).runs).toHaveLength(1);
+    await page.goto(`${base}/route`);
+    await expect(page.getByRole('button', { name: /^Base colour with 5 % white/ }).first()).toBeVisible();
+    await page.locator('html[data-ready]').waitFor();
+    await page.keyboard.press('u');
+    await expect(page.getByText('Taken back: the last change at Bench')).toBeVisible();
+    expect((await briefOf(page, base)).runs).toHaveLength(0);
+  });
+
+  test('the server is away all evening: forty things done, six pictures, reloads between; nothing is lost, nothing doubled', async ({
+    page,
+    baseURL,
+  }) => {
+    const door = await Door.before(baseURL!);
+    try {
+      const base = await openDemo(page, 'bench');
+      const before = await briefOf(page, base);
+      const address = `${door.url}${base}/bench`;
+      await page.goto(address);
+      await page.locator('html[data-ready]').waitFor();
+      // All that an evening wants is here once the last file is.
+      await expect
+        .poll(() =>
+          page.evaluate(async () => {
+            const wanted = (await (await fetch('/offline/files')).json()) as string[];
+            return wanted.length > 0 && (await (await caches.open('files')).keys()).length >= wanted.length;
+          }),
+        )
+        .toBe(true);
+      door.shut();
+      await page.reload();
+      await page.locator('html[data-ready]').waitFor();
+      let acts = 0;
+      const finished: string[] = [];
+      const finish = async (minutes: number, picture: boolean) => {
+        // What waits on this device is read first.
+        await expect(page.getByRole('button', { name: /^Done/ })).toBeEnabled();
+        const name = await title(page);
+        await page.getByLabel('Took, minutes').fill(String(minutes));
+        if (picture) {
+          await page.getByText('As it really was, and a picture').click();
+          await page.locator('.bench-picture input').setInputFiles({
+            name: 'bench.png',
+            mimeType: 'image/png',
+            buffer: await page.screenshot({ clip: { x: 0, y: 0, width: 40 + minutes, height: 40 } }),
+          });
+        }
+        const clocks = page.getByLabel('and start its clocks');
+        if (await clocks.isVisible()) await clocks.uncheck();
+        const note = page.getByLabel('Why before its turn');
+        if (await note.isVisible()) await note.fill('the light was good');
+        await page.getByRole('button', { name: /^Done/ }).click();
+        await expect(card(page).getByRole('heading')).not.toHaveText(name);
+        finished.push(name);
+        acts += 1;
+      };
+      const start = page.getByRole('button', { name: /^Start/ }).first();
+      const cards = page.locator('.bench-next button');
+      for (let i = 0; !(await start.isVisible()) && i < (await cards.count()); i += 1) await cards.nth(i).click();
+      const running = page.getByRole('banner').getByRole('button', { name: /Stop$/ });
+      const stood = await running.count();
+      while (acts < 34) {
+        await start.click();
+        await expect(running).toHaveCount(stood + 1);
+        await running.last().click();
+        await expect(running).toHaveCount(stood);
+        acts += 2;
+      }
+      for (let i = 0; i < 6; i += 1) {
+        await finish(11 + i, true);
+        if (i % 2 === 1) {
+          await page.reload();
+          await page.locator('html[data-ready]').waitFor();
+        }
+      }
+      // The Log opens too, and says what was known when the server went.
+      await page.goto(`${door.url}${base}/log`);
+      await expect(page.getByRole('heading', { name: 'What did I do, and what has to be done again?' })).toBeVisible();
+      await page.goto(address);
+      await page.locator('html[data-ready]').waitFor();
+      await expect(
+        page.getByRole('status').filter({ hasText: '40 things you did are kept on this device' }),
+      ).toBeVisible();
+      door.open();
+      await page.evaluate(() => window.dispatchEvent(new Event('online')));
+      await expect(page.getByRole('region', { name: 'Kept on this device' })).toHaveCount(0, { timeout: 60_000 });
+      const after = await briefOf(page, base);
+      const made = after.log.slice(before.log.length);
+      expect(made.map((entry) => entry.title).sort()).toEqual([...finished].sort());
+      expect(new Set(made.flatMap(({ pictureId }) => pictureId ?? [])).size).toBe(6);
+      expect(made.map(({ actualMinutes }) => actualMinutes).sort()).toEqual([11, 12, 13, 14, 15, 16]);
+      expect(after.timers).toHaveLength(before.timers.length);
+    } finally {
+      await door.takeAway();
+    }
+  });
+
+  test('two devices finish the same step: it is finished once, and the second sees both', async ({
+    page,
+    browser,
+    baseURL,
+  }) => {
+    const base = await openDemo(page, 'bench', PAINTED);
+    const other = await browser.newPage({ baseURL: baseURL! });
+    await other.goto(`${base}/bench`);
+    await other.locator('html[data-ready]').waitFor();
+    const name = await title(page);
+    await page.getByRole('button', { name: /^Done/ }).click();
+    await expect(page.getByText(/^Done; /)).toBeVisible();
+    await expect(async () =>
+      expect((await briefOf(page, base)).log.filter((entry) => entry.title === name)).toHaveLength(1),
+    ).toPass();
+    await other.getByLabel('Took, minutes').fill('77');
+    await other.getByRole('button', { name: /^Done/ }).click();
+    await expect(other.getByText('This step is in the log already.')).toBeVisible();
+    await expect(other.getByText(/Here: 77 min/)).toBeVisible();
+    await other.getByRole('button', { name: 'leave what stands there' }).click();
+    await expect(other.getByText('This step is in the log already.')).toHaveCount(0);
+    const { log } = await briefOf(page, base);
+    expect(log.filter((entry) => entry.title === name)).toHaveLength(1);
+    await other.close();
+    await page.keyboard.press('u');
+    await expect(page.getByText(/Taken back/)).toBeVisible();
+  });
+});
+
+test.describe('something goes wrong', () => {
+  test('a glue drip on the painted nose: what it costs is said, taken on it is in the route, and how it was made says so', async ({
+    page,
+  }) => {
+    const base = await openDemo(page, 'log?show=mishaps', PAINTED);
+    await page.getByLabel(/^What happened/).selectOption('glue');
+    await page.getByLabel(/^Where/).selectOption('cowling-port');
+    await page.getByLabel(/Sand the place, down to the primer/).check();
+    const cost = page.getByRole('region', { name: 'What it costs' });
+    await expect(cost).toContainText('at the bench');
+    await expect(cost).toContainText('Mask all round the port side of the cowling');
+    await expect(cost).toContainText('TCS 01 Chalk white again');
+    await page.getByRole('button', { name: 'Take it on' }).click();
+    await expect(page.getByText('Taken on: the route and the plan carry it')).toBeVisible();
+    expect((await briefOf(page, base)).mishaps.map(({ kind }) => kind)).toEqual(['glue']);
+    await page.goto(`${base}/log?show=made`);
+    await page.locator('html[data-ready]').waitFor();
+    await page.getByLabel(/^Zone choose/).selectOption('cowling-port');
+    await expect(page.getByText('gone with a glue drip').first()).toBeVisible();
+    await page.goto(`${base}/route`);
+    await expect(page.getByRole('button', { name: /^Sand the place, down to the primer/ }).first()).toBeVisible();
+    await page.locator('html[data-ready]').waitFor();
+    await page.keyboard.press('u');
+    await expect(page.getByText('Taken back: the last change at Log')).toBeVisible();
+    expect((await briefOf(page, base)).mishaps).toEqual([]);
+  });
+
+  test('the layers of a zone are kept as a technique, which stands in the library of every build', async ({ page }) => {
+    await openDemo(page, 'log?show=made', PAINTED);
+    await page.getByLabel(/^Zone choose/).selectOption('cowling-port');
+    await page.getByLabel('Its name').fill('Winter white over green');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText(/is kept: it stands at the Bench/)).toBeVisible();
+    await openDemo(page, 'bench?show=techniques');
+    await expect(page.getByRole('button', { name: 'Winter white over green' })).toBeVisible();
+  });
+
+  test('the record is found by zone, word and person; an entry is corrected', async ({ page }) => {
+    await openDemo(page, 'log', PAINTED);
+    await page.getByLabel(/^Find/).fill('gloss coat');
+    const line = page.locator('.log-line', { hasText: 'Gloss coat' });
+    await expect(page.getByText(/1 line of/)).toBeVisible();
+    await line.getByRole('button', { name: 'edit' }).click();
+    await page.getByLabel('By', { exact: true }).fill('Wim');
+    await page.getByLabel('Off the bottle, ml').fill('3,5');
+    await page.getByLabel('Drops of Clear').fill('18');
+    await page.getByRole('button', { name: 'Save the entry' }).click();
+    await expect(page.getByText('Log entry saved')).toBeVisible();
+    await expect(line).toContainText('3.5 ml');
+    await page.getByLabel(/^Find/).fill('');
+    await page.getByLabel(/^By/).selectOption('Wim');
+    await expect(page.getByText(/1 line of/)).toBeVisible();
+  });
+});
