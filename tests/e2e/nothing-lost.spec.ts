@@ -36,14 +36,13 @@ test.describe('nothing is lost', () => {
     const second = await context.newPage();
     await second.goto(page.url());
     for (const tab of [page, second]) {
-      await tab
-        .getByRole('row', { name: /Wash the sprues/ })
-        .getByRole('button', { name: 'edit' })
-        .click();
+      await tab.locator('html[data-ready]').waitFor();
+      await tab.getByLabel(/^Find/).fill('Wash the sprues');
+      await tab.locator('.log-line', { hasText: 'Wash the sprues' }).getByRole('button', { name: 'edit' }).click();
     }
     await page.getByLabel('Took, min').fill('31');
     await page.getByRole('button', { name: 'Save the entry' }).click();
-    await expect(page.getByRole('row', { name: /Wash the sprues/ })).toContainText('31');
+    await expect(page.locator('.log-line', { hasText: 'Wash the sprues' })).toContainText('31');
 
     await second.getByLabel('Took, min').fill('44');
     await second.getByRole('button', { name: 'Save the entry' }).click();
@@ -53,9 +52,9 @@ test.describe('nothing is lost', () => {
     await expect(notice.getByRole('row', { name: /Took/ })).toContainText('44');
     await expect(second.getByLabel('Took, min')).toHaveValue('44');
     await notice.getByRole('button', { name: 'Save mine over it' }).click();
-    await expect(second.getByRole('row', { name: /Wash the sprues/ })).toContainText('44');
+    await expect(second.locator('.log-line', { hasText: 'Wash the sprues' })).toContainText('44');
     await second.keyboard.press('u');
-    await expect(second.getByRole('row', { name: /Wash the sprues/ })).toContainText('31');
+    await expect(second.locator('.log-line', { hasText: 'Wash the sprues' })).toContainText('31');
     await second.close();
   });
 

@@ -141,10 +141,11 @@ test.describe('from an empty house to a printed brief', () => {
 
     await test.step('the log has it', async () => {
       await page.getByRole('link', { name: 'Log' }).click();
-      const row = page.getByRole('row', { name: /Wash the sprues/ });
-      await expect(row).toContainText('20');
-      await expect(row).toContainText('25');
-      await expect(row).toContainText('+5');
+      const line = page.locator('.log-line', { hasText: 'Wash the sprues' });
+      await expect(line).toContainText('25 min');
+      await expect(line).toContainText('(+5)');
+      await page.getByRole('button', { name: 'What it teaches' }).click();
+      await expect(page.getByRole('row', { name: /^wash/ })).toContainText('25 min');
       await expect(page.locator('.recharts-bar-rectangle').first()).toBeVisible();
     });
 

@@ -12,9 +12,11 @@ interface Outbox {
   waiting: readonly Waiting[];
   /** What waits is known: before, nothing is done twice. */
   isKnown: boolean;
+  /** What waits, read anew. */
+  look: () => Promise<readonly Waiting[]>;
   /** The server did not answer the last time. */
   isAway: boolean;
-  /** Keeps an act and sends it; what it says is shown at once. */
+  /** Keeps an act and sends it; what it says, if anything, is shown at once. */
   send: (make: (act: Stamp) => BenchAct, says: string, picture?: Blob | null) => Promise<void>;
   /** Lets go of an act that met a conflict, or tries it once more. */
   letGo: (place: number) => Promise<void>;
@@ -104,13 +106,14 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
     () => ({
       waiting,
       isKnown,
+      look,
       isAway,
       send: async (make, says, picture = null) => {
         const act = make({ id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null });
         const { store, db: open } = await opened();
         await store.enqueue(open, act, picture);
         await look();
-        tell(says);
+        if (says) tell(says);
         await sendAll().catch(() => setAway(true));
       },
       letGo: async (place) => {
