@@ -16,6 +16,8 @@ export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Repla
   const { briefId, act } = sent;
   try {
     await perform(stampedAct(act, briefId, 'bench'), async (writer) => {
+      const start = ({ id, fields }: Pick<Extract<BenchAct, { kind: 'timer' }>, 'id' | 'fields'>) =>
+        writer.insert('timer', { ...fields, startedAt: right(fields.startedAt) }, id);
       switch (sent.kind) {
         case 'finish': {
           const ended = right(act.at);
@@ -26,10 +28,11 @@ export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Repla
             endedAt: ended,
           });
           if (!logged) throw new Elsewhere();
+          for (const timer of sent.timers) await start(timer);
           return null;
         }
         case 'timer':
-          await writer.insert('timer', { ...sent.fields, startedAt: right(sent.fields.startedAt) }, sent.id);
+          await start(sent);
           return null;
         case 'stop': {
           const timer = await writer.current('timer', sent.id);

@@ -9,15 +9,18 @@ const { startedAt: _, endedAt: __, pictureId: ___, ...logged } = logEntryFields.
 
 const common = { briefId: z.uuid(), act: stampSchema };
 
-/** A step done: with the minutes that it took up to the moment of its stamp. */
+const timer = z.strictObject({ id: z.uuid(), fields: timerFields });
+
+/** A step done: with the minutes that it took up to the moment of its stamp, and the clocks that start with its end. */
 const finished = z.strictObject({
   kind: z.literal('finish'),
   ...common,
   entry: z.strictObject(logged),
   /** Of a picture that was sent before. */
   pictureId: z.string().max(64).nullable(),
+  timers: z.array(timer).max(10),
 });
-const timerStarted = z.strictObject({ kind: z.literal('timer'), ...common, id: z.uuid(), fields: timerFields });
+const timerStarted = z.strictObject({ kind: z.literal('timer'), ...common, ...timer.shape });
 const timerStopped = z.strictObject({ kind: z.literal('stop'), ...common, id: z.uuid() });
 
 export const benchActSchema = z.discriminatedUnion('kind', [finished, timerStarted, timerStopped]);

@@ -17,7 +17,7 @@ const stop = (n: number): BenchAct => ({
   id: '00000000-0000-4000-8000-000000000000',
 });
 const finish = (n: number): BenchAct =>
-  ({ ...stop(n), kind: 'finish', entry: { title: `step ${n}` }, pictureId: null }) as never;
+  ({ ...stop(n), kind: 'finish', entry: { title: `step ${n}` }, pictureId: null, timers: [] }) as never;
 
 /** A server that is away for its first answers, keeps what it was told, and knows each act once. */
 function server({ away = 0, answers = {} }: { away?: number; answers?: Record<string, Replayed> } = {}) {

@@ -58,24 +58,19 @@ export function Card({
     };
   }, [choose, chooseSeveral, zones]);
 
-  const startTimer = (timer: CardTimer, says = 'Timer started') =>
-    send(
-      (act) => ({
-        kind: 'timer',
-        briefId: data.briefId,
-        act,
-        id: crypto.randomUUID(),
-        fields: {
-          stepKey: timer.waits,
-          label: timer.label,
-          startedAt: new Date(serverNow()).toISOString(),
-          minutes: timer.opens,
-          closesMin: timer.closes,
-          factor: 1,
-        },
-      }),
-      says,
-    );
+  const clockOf = (timer: CardTimer) => ({
+    id: crypto.randomUUID(),
+    fields: {
+      stepKey: timer.waits,
+      label: timer.label,
+      startedAt: new Date(serverNow()).toISOString(),
+      minutes: timer.opens,
+      closesMin: timer.closes,
+      factor: 1,
+    },
+  });
+  const startTimer = (timer: CardTimer) =>
+    send((act) => ({ kind: 'timer', briefId: data.briefId, act, ...clockOf(timer) }), 'Timer started');
   const finish = async () => {
     if (!isKnown) {
       // A key is quicker than the page: what waits on this device is looked at first.
@@ -101,11 +96,11 @@ export function Card({
         act,
         entry: asLogged(card, really, Math.round(actual), note),
         pictureId: null,
+        timers: clocks ? card.timers.filter((timer) => !own(timer)).map(clockOf) : [],
       }),
       'Done; the rest is planned anew',
       really.picture,
     );
-    if (clocks) for (const timer of card.timers) if (!own(timer)) await startTimer(timer, '');
     onDone();
   };
   useKey('t', () => {
@@ -118,10 +113,7 @@ export function Card({
     <article className="bench-card" aria-label="Step in hand">
       <header>
         <h2>{card.title}</h2>
-        <p className="dim">
-          {card.minutes} min
-          {card.where ? ` · ${capital(card.where)}` : ''}
-        </p>
+        {card.where ? <p className="dim">{capital(card.where)}</p> : null}
       </header>
       {missing.length > 0 ? (
         <p role="note" className="bench-early">
@@ -276,6 +268,10 @@ function CardFacts({ card }: { card: BenchCard }): ReactNode {
           </div>
         </>
       ) : null}
+      <div>
+        <dt>Takes</dt>
+        <dd>{card.minutes} min</dd>
+      </div>
     </dl>
   );
 }

@@ -11,7 +11,7 @@ import { titleOfKey } from '@/core/outline/spoken';
 import { useKey } from '@/ui/keys';
 import { undoInWords } from './undo-words';
 import { SavingProvider, useSaving } from '@/ui/saving';
-import { OutboxProvider } from './outbox';
+import { OutboxProvider, useOutbox } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { STATIONS } from './stations';
@@ -55,6 +55,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   const pathname = usePathname();
   const router = useRouter();
   const { run, tell } = useSaving();
+  const { takeBack } = useOutbox();
   const base = `/briefs/${briefId}`;
   useKeptOffline(briefId);
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
@@ -92,6 +93,10 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
     if (item.path) router.push(`${base}/${item.path}`);
   };
   useKey('u', async () => {
+    if (await takeBack()) {
+      tell('Taken back: it was not told to the server yet');
+      return;
+    }
     const result = await run((act) => undo({ act, briefId }));
     if (result.ok) tell(undoInWords(result.value));
   });

@@ -16,8 +16,10 @@ interface Outbox {
   look: () => Promise<readonly Waiting[]>;
   /** The server did not answer the last time. */
   isAway: boolean;
-  /** Keeps an act and sends it; what it says, if anything, is shown at once. */
+  /** Keeps an act and sends it; what it says is shown at once. */
   send: (make: (act: Stamp) => BenchAct, says: string, picture?: Blob | null) => Promise<void>;
+  /** Takes back what was done here last and is not told to the server; false where all of it is. */
+  takeBack: () => Promise<boolean>;
   /** Lets go of an act that met a conflict, or tries it once more. */
   letGo: (place: number) => Promise<void>;
   tryAgain: (place: number) => Promise<void>;
@@ -113,8 +115,17 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
         const { store, db: open } = await opened();
         await store.enqueue(open, act, picture);
         await look();
-        if (says) tell(says);
+        tell(says);
         await sendAll().catch(() => setAway(true));
+      },
+      takeBack: async () => {
+        const left = (await sendAll().catch(() => look())).filter(({ halted }) => !halted);
+        const last = left.at(-1);
+        if (!last) return false;
+        const { store, db: open } = await opened();
+        await store.forget(open, last.place);
+        await look();
+        return true;
       },
       letGo: async (place) => {
         const { store, db: open } = await opened();

@@ -36,9 +36,10 @@ export function useTimers(kept: readonly TimerRow[]): TimerRow[] {
   const stopped = new Set(waiting.flatMap(({ act }) => (act.kind === 'stop' ? [act.id] : [])));
   const finished = new Set(waiting.flatMap(({ act }) => (act.kind === 'finish' ? [act.entry.stepKey] : [])));
   const known = new Set(kept.map(({ id }) => id));
-  const own = waiting.flatMap(({ act }) =>
-    act.kind === 'timer' && !known.has(act.id) ? [{ ...act.fields, id: act.id, version: 0 }] : [],
-  );
+  const own = waiting.flatMap(({ act }) => {
+    const begun = act.kind === 'timer' ? [act] : act.kind === 'finish' ? act.timers : [];
+    return begun.flatMap(({ id, fields }) => (known.has(id) ? [] : [{ ...fields, id, version: 0 }]));
+  });
   return [...kept, ...own].filter(({ id, stepKey }) => !stopped.has(id) && !finished.has(stepKey));
 }
 
