@@ -29,6 +29,15 @@ export async function listBriefs(): Promise<BriefSummary[]> {
   }));
 }
 
+/** The brief at which something was done last; null where there is none. */
+export async function latestBrief(): Promise<string | null> {
+  const [found] = await rows<{ id: string }>(
+    pool(),
+    'select b.id from brief b left join act a on a.brief_id = b.id group by b.id order by max(a.at) desc nulls last, b.id limit 1',
+  );
+  return found?.id ?? null;
+}
+
 /** Whether a text is an identity: a path holds anything. */
 export const isId = (id: string): boolean => /^[0-9a-f]{8}-([0-9a-f]{4}-){3}[0-9a-f]{12}$/i.test(id);
 

@@ -1,6 +1,7 @@
 import cluster from 'node:cluster';
 import { availableParallelism } from 'node:os';
 import { serveSimulated } from '@/services/simulated/serve';
+import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
 import { quietConsole } from './quiet-console';
 import { listen } from './web';
 
@@ -14,6 +15,12 @@ const wanted = dev ? 1 : Number(process.env.WEB_PROCESSES ?? availableParallelis
 
 quietConsole();
 if (cluster.isPrimary) {
+  if (process.env.BENCH_PORT) {
+    // Made once, before there are several who would make it.
+    const names = localNames();
+    await benchCertificate(BENCH_FOLDER, names);
+    process.env.ALLOWED_HOSTS = [process.env.ALLOWED_HOSTS, ...names].filter(Boolean).join(',');
+  }
   // One set of instruments and of shops for all processes, unless real ones are named.
   if (!process.env.COLORIMETER_URL || !process.env.SHOPS_URL || !process.env.BENCH_SENSOR_URL) {
     const { url } = await serveSimulated();

@@ -3,9 +3,12 @@ import type { AddressInfo } from 'node:net';
 import compression from 'compression';
 import next from 'next';
 import { STATIONS } from '@/core/kept/act';
+import { latestBrief } from '@/data/briefs';
 import { pool } from '@/data/database';
 import { revisionsOf } from '@/data/revisions';
 import { CLOSED_POLICY, hostsBeside, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
+import { benchDoor, DEVICE_HEADER } from './bench-door';
+import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
 import { pageAsked, PageMemory } from './page-memory';
 
 const MOST_REMEMBERED = 48 * 1024 * 1024;
@@ -30,19 +33,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     await pages.answer(request, response, { of, content }, () => handle(request, response));
   };
 
-  const server = createServer((request, response) => {
-    for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
-    const { host, origin } = request.headers;
-    const refusal = refusalOf({ method: request.method, host, origin, url: request.url }, moreHosts);
-    if (refusal) {
-      response.writeHead(refusal.status, {
-        'content-type': 'text/plain; charset=utf-8',
-        'content-security-policy': CLOSED_POLICY,
-        connection: 'close',
-      });
-      response.end(refusal.says);
-      return;
-    }
+  const serve = (request: IncomingMessage, response: ServerResponse) => {
     if (request.headers['next-action']) unreadableIsRefused(response);
     compress(request as never, response as never, () => {
       answer(request, response).catch((error: unknown) => {
@@ -51,6 +42,20 @@ export async function listen(port: number, dev: boolean): Promise<void> {
         response.end('The server could not do it.\n');
       });
     });
+  };
+  const server = createServer((request, response) => {
+    for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
+    // Only the door of the bench says this.
+    delete request.headers[DEVICE_HEADER];
+    const { host, origin } = request.headers;
+    const refusal = refusalOf({ method: request.method, host, origin, url: request.url }, moreHosts);
+    if (!refusal) return serve(request, response);
+    response.writeHead(refusal.status, {
+      'content-type': 'text/plain; charset=utf-8',
+      'content-security-policy': CLOSED_POLICY,
+      connection: 'close',
+    });
+    response.end(refusal.says);
   });
   server.on('upgrade', (request, socket, head) => {
     const { host, origin } = request.headers;
@@ -63,6 +68,23 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   });
   if (!dev) await warmUp(server);
   await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
+  const benchPort = Number(process.env.BENCH_PORT ?? 0);
+  if (benchPort > 0) await openBench(benchPort, serve);
+}
+
+/** Opens the door of the bench to the local network. */
+async function openBench(port: number, answer: (request: IncomingMessage, response: ServerResponse) => void) {
+  const hosts = localNames();
+  const door = benchDoor({
+    certificate: await benchCertificate(BENCH_FOLDER, hosts),
+    hosts,
+    home: async () => {
+      const latest = await latestBrief();
+      return latest && `/briefs/${latest}/bench`;
+    },
+    answer,
+  });
+  await new Promise<void>((resolve) => door.listen(port, '0.0.0.0', resolve));
 }
 
 /**

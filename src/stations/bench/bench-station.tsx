@@ -18,6 +18,7 @@ import type { BenchPage } from './page-data';
 import { TonightPane } from './tonight-pane';
 
 const TechniquesPane = dynamic(() => import('./techniques-pane').then((module) => module.TechniquesPane));
+const PhonePane = dynamic(() => import('./phone-pane').then((module) => module.PhonePane));
 const GluesPane = dynamic(() => import('./glues-pane').then((module) => module.GluesPane));
 
 /** What to do now: tonight's cards, and what is looked up beside them. */
@@ -29,6 +30,7 @@ export function BenchStation({ data: told }: { data: BenchPage }): ReactNode {
     ['tonight', 'Tonight'],
     ['techniques', 'Techniques'],
     ['glues', 'Glues'],
+    ['phone', 'Phone'],
   ] as const;
   const pane = usePane(panes);
   const lamp = useLamp();
@@ -56,6 +58,7 @@ export function BenchStation({ data: told }: { data: BenchPage }): ReactNode {
         {pane === 'tonight' ? <TonightPane data={data} done={done} /> : null}
         {pane === 'techniques' ? <TechniquesPane data={data} /> : null}
         {pane === 'glues' ? <GluesPane /> : null}
+        {pane === 'phone' ? <PhonePane briefId={data.briefId} /> : null}
       </StationFrame>
     </ThemeProvider>
   );
