@@ -108,6 +108,17 @@ export async function readPicture(
   return found ?? null;
 }
 
+/** A picture made small enough for print, as a JPEG; null where there is none of that id. */
+export async function pictureForPrint(id: string): Promise<Uint8Array | null> {
+  const full = await readPicture(id, 'full');
+  if (!full) return null;
+  const edge = PRINT_EDGE;
+  return inTurn(() =>
+    sharp(full.bytes).resize(edge, edge, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 80 }).toBuffer(),
+  );
+}
+const PRINT_EDGE = 900;
+
 /** Keeps a picture that came in a file: one that is here already as it is, any other like an upload. Throws PictureFault. */
 export async function keepExportedPicture(bytes: Buffer, client: Client = pool()): Promise<KeptPicture> {
   const id = createHash('sha256').update(bytes).digest('hex');

@@ -1,12 +1,7 @@
-import { Document, G, Page, Path, Svg, Text, View as Box } from '@react-pdf/renderer';
+import { Document, Page, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { artworkIn, schemeOn } from '@/core/markings/placing';
-import { fieldsInView, shapesUnderFields } from '@/core/scheme/in-view';
-import type { Polygon } from '@/core/geometry/polygon';
-import { buildOutline, type Outline } from '@/core/outline/outline';
-import { VIEWS, type View } from '@/core/outline/zones';
-import type { SheetData } from '@/sheet/sheet-data';
 import { DossierPages } from './dossier-pages';
+import { FourViews } from './four-views';
 import { Foot, INK, registerFonts, Row, s } from './paper';
 import type { BriefPaper } from './paper-data';
 
@@ -122,111 +117,5 @@ export function BriefPdf({ data }: { data: BriefPaper }): ReactNode {
       </Page>
       <DossierPages data={data.dossier} />
     </Document>
-  );
-}
-
-const WIDTH_PT = 515;
-
-function FourViews({ sheet }: { sheet: SheetData }): ReactNode {
-  const outline = buildOutline(sheet.spec);
-  const wide = (view: View) => outline.extents[view].right - outline.extents[view].left;
-  const scale = (WIDTH_PT - 24) / (Math.max(wide('port'), wide('upper')) + Math.max(wide('starboard'), wide('lower')));
-  const barMm = 50;
-  const barPt = ((barMm * sheet.denominator) / 1000) * scale;
-  return (
-    <Box>
-      <Box style={{ flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', alignItems: 'flex-end' }}>
-        {VIEWS.map((view) => (
-          <PdfView key={view} outline={outline} view={view} scale={scale} sheet={sheet} />
-        ))}
-      </Box>
-      <Box style={{ flexDirection: 'row', alignItems: 'center', gap: 6, marginTop: 4 }}>
-        <Box
-          style={{
-            width: barPt,
-            height: 5,
-            borderLeft: `1pt solid ${INK}`,
-            borderRight: `1pt solid ${INK}`,
-            borderBottom: `1pt solid ${INK}`,
-          }}
-        />
-        <Text>
-          {barMm} mm at 1/{sheet.denominator}; dashed: not ruled yet
-        </Text>
-      </Box>
-    </Box>
-  );
-}
-
-function PdfView({
-  outline,
-  view,
-  scale,
-  sheet,
-}: {
-  outline: Outline;
-  view: View;
-  scale: number;
-  sheet: SheetData;
-}): ReactNode {
-  const { left, right, top, bottom } = outline.extents[view];
-  const [width, height] = [(right - left) * scale + 4, (bottom - top) * scale + 4];
-  const d = (points: Polygon, closed = true) =>
-    `M${points.map(([u, v]) => `${((u - left) * scale + 2).toFixed(2)} ${((v - top) * scale + 2).toFixed(2)}`).join('L')}${closed ? 'Z' : ''}`;
-  const colours = new Map(sheet.zones.map((zone) => [zone.key, zone.colour]));
-  const { lines } = outline.drawings[view];
-  const fields = fieldsInView(outline, schemeOn(outline, sheet.fields, sheet.markings), view);
-  const art = artworkIn(outline, sheet.markings, view);
-  return (
-    <Box>
-      <Text style={[s.dim, { fontFamily: 'Head', textTransform: 'uppercase' }]}>{view}</Text>
-      <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
-        <G>
-          {shapesUnderFields(outline.drawings[view], fields).map(({ shape, over }, i) => {
-            const colour = shape.glass ? '#fafafa' : colours.get(shape.zone);
-            return (
-              <G key={i}>
-                <Path
-                  d={d(shape.points)}
-                  fill={colour ?? '#ffffff'}
-                  stroke={INK}
-                  strokeWidth={0.6}
-                  {...(colour ? {} : { strokeDasharray: '2 1.5' })}
-                />
-                {over.map(({ rings, code }, k) => (
-                  <Path
-                    key={k}
-                    d={rings.map((ring) => d(ring)).join('')}
-                    fillRule="evenodd"
-                    fill={sheet.inks[code] ?? '#9a9a9a'}
-                  />
-                ))}
-              </G>
-            );
-          })}
-          {lines.map((line, i) => (
-            <Path
-              key={`l${i}`}
-              d={d(line.points, false)}
-              fill="none"
-              stroke={INK}
-              strokeWidth={line.weight === 'bold' ? 1.1 : 0.35}
-            />
-          ))}
-          {art.map((piece, i) => (
-            <G key={`a${i}`}>
-              {piece.fields.map((field, k) => (
-                <Path
-                  key={k}
-                  d={field.region.map((ring) => d(ring)).join('')}
-                  fillRule="evenodd"
-                  fill={sheet.inks[field.code] ?? '#9a9a9a'}
-                />
-              ))}
-            </G>
-          ))}
-        </G>
-      </Svg>
-    </Box>
   );
 }

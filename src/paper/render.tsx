@@ -7,6 +7,8 @@ import { CutSheetPdf, type CutPaper } from './cut-sheet-pdf';
 import type { DossierPaper } from './dossier-data';
 import { DossierPdf } from './dossier-pages';
 import type { BriefPaper } from './paper-data';
+import type { RecordPaper } from './record-data';
+import { RecordPdf } from './record-pdf';
 
 /** Which paper is wanted, with what it says. */
 export type PaperJob =
@@ -14,7 +16,8 @@ export type PaperJob =
   | { kind: 'bench plan'; data: BenchPlan }
   | { kind: 'dossier'; data: DossierPaper }
   | { kind: 'colour card'; data: CardData }
-  | { kind: 'cut sheets'; data: CutPaper };
+  | { kind: 'cut sheets'; data: CutPaper }
+  | { kind: 'record'; data: RecordPaper; pictures: Record<string, Uint8Array> };
 
 /** A printed paper as the bytes of a PDF. */
 export async function renderPaper(job: PaperJob): Promise<Uint8Array> {
@@ -27,7 +30,9 @@ export async function renderPaper(job: PaperJob): Promise<Uint8Array> {
           ? DossierPdf({ data: job.data })
           : job.kind === 'cut sheets'
             ? CutSheetPdf({ data: job.data })
-            : ColourCard({ data: job.data });
+            : job.kind === 'record'
+              ? RecordPdf(job)
+              : ColourCard({ data: job.data });
   return new Uint8Array(await renderToBuffer(asDocument(await Promise.resolve(document))));
 }
 

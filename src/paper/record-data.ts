@@ -1,0 +1,112 @@
+import type { BriefView } from '@/core/brief/derive';
+import { madeOf, madeZones, mixedInWords, calledLayer } from '@/core/brief/how-made';
+import { linesOf, peopleOf, type LogLine } from '@/core/brief/log-book';
+import { identityOf, typeOf } from '@/core/kept/state';
+import { spokenZones } from '@/core/outline/spoken';
+import { durationInWords } from '@/core/units/minutes';
+import { counted, listed, lowered } from '@/core/units/words';
+import { sheetData, type SheetData } from '@/sheet/sheet-data';
+import { clock, fullDay, longDay } from '@/ui/dates';
+
+/** The record of a build, for the client, the show table, the club: what was done, with what, day by day, and how each zone was made. */
+export interface RecordPaper {
+  title: string;
+  subtitle: string;
+  printedOn: string;
+  sheet: SheetData;
+  summary: string;
+  colours: { code: string; name: string; hex: string | null; paint: string; zones: string }[];
+  days: { title: string; lines: RecordLine[] }[];
+  zones: { title: string; layers: string[] }[];
+}
+
+export interface RecordLine {
+  time: string;
+  title: string;
+  says: string;
+  note: string;
+  isMishap: boolean;
+  /** The id of its picture. */
+  picture: string | null;
+}
+
+export function recordPaper(view: BriefView, nowUtc: string): RecordPaper {
+  const { state, outline } = view;
+  const { airframe, brief, log } = state;
+  // Told from the beginning on.
+  const lines = linesOf(view).reverse();
+  const sheet = sheetData(view);
+  const spoken = (zones: readonly string[]) => spokenZones(outline.zones, zones);
+  const minutes = log.reduce((sum, { actualMinutes }) => sum + actualMinutes, 0);
+  const [first, last] = [lines[0], lines.at(-1)];
+  const people = peopleOf(view);
+  return {
+    title: identityOf(airframe),
+    subtitle: `${typeOf(airframe)} · 1/${brief.denominator} · ${[brief.kitMaker, brief.kitNumber].filter(Boolean).join(' ')}`,
+    printedOn: fullDay(nowUtc.slice(0, 10)),
+    sheet,
+    summary:
+      first && last
+        ? `${counted(log.length, 'step')} in ${durationInWords(minutes)}, from ${fullDay(first.at.slice(0, 10))} to ${fullDay(last.at.slice(0, 10))}${people.length > 0 ? `, by ${listed(people)}` : ''}.`
+        : 'Nothing is logged yet.',
+    colours: view.calls.map(({ code, official, choice, zones }) => ({
+      code,
+      name: official?.record.name ?? '',
+      hex: sheet.inks[code] ?? null,
+      paint: choice ? choice.paint.name : '',
+      zones: spoken(zones),
+    })),
+    days: [...new Set(lines.map(({ at }) => at.slice(0, 10)))].map((day) => ({
+      title: longDay(day),
+      lines: lines.filter(({ at }) => at.startsWith(day)).map((line) => recordLine(line, spoken)),
+    })),
+    zones: madeZones(view).flatMap((zone) => {
+      const layers = madeOf(view, zone).flatMap((layer) =>
+        layer.entry && layer.lostTo === null
+          ? [`${calledLayer(layer)}${layer.entry.mixed ? ` (${mixedInWords(layer.entry.mixed)})` : ''}`]
+          : [],
+      );
+      return layers.length > 0 ? [{ title: outline.zones.find(({ key }) => key === zone)!.title, layers }] : [];
+    }),
+  };
+}
+
+function recordLine(line: LogLine, spoken: (zones: readonly string[]) => string): RecordLine {
+  const zones = line.zones.length > 0 ? spoken(line.zones) : '';
+  const common = {
+    time: line.kind === 'tried' ? '' : clock(line.at),
+    title: line.kind === 'tried' ? `Tried: ${line.title}` : line.title,
+    isMishap: line.kind === 'mishap',
+    picture: line.pictureId,
+  };
+  if (line.kind === 'mishap')
+    return { ...common, says: [zones, lowered(line.mishap.cure)].filter(Boolean).join(' · '), note: line.mishap.note };
+  if (line.kind === 'tried')
+    return {
+      ...common,
+      says: [line.mixed || line.tried.paint, line.tried.undercoat && `over ${line.tried.undercoat}`, line.tried.result]
+        .filter(Boolean)
+        .join(' · '),
+      note: line.tried.note,
+    };
+  const { entry, mixed } = line;
+  return {
+    ...common,
+    says: [
+      zones,
+      mixed || entry.paint,
+      entry.coats === null ? '' : counted(entry.coats, 'coat'),
+      entry.ml === null ? '' : `${entry.ml} ml`,
+      `${entry.actualMinutes} min`,
+      entry.who,
+    ]
+      .filter(Boolean)
+      .join(' · '),
+    note: entry.note,
+  };
+}
+
+/** Ids of the pictures of a record, each once, in their order. */
+export const picturesOf = ({ days }: RecordPaper): string[] => [
+  ...new Set(days.flatMap(({ lines }) => lines.flatMap(({ picture }) => picture ?? []))),
+];
