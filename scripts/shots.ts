@@ -9,6 +9,7 @@ const briefs = await listBriefs();
 await closePool();
 const pathOf = (type: string) => `/briefs/${briefs.find((brief) => brief.airframe.type.includes(type))!.id}`;
 const main = pathOf('Dunlin');
+const painted = pathOf('Turnstone');
 
 interface Shot {
   name: string;
@@ -24,17 +25,6 @@ const SHOTS: Shot[] = [
     path: `${main}/kit`,
     before: async (page) => {
       await page.getByRole('group', { name: 'Crew' }).getByRole('button', { name: 'aboard' }).click();
-    },
-  },
-  {
-    name: 'evidence-new',
-    path: '/',
-    before: async (page) => {
-      await page.getByRole('button', { name: /first evening/ }).click();
-      await page.waitForURL(/kit$/);
-      await page.locator('html[data-ready]').waitFor();
-      await page.keyboard.press('1');
-      await page.getByText(/to find out/).waitFor();
     },
   },
   { name: 'evidence', path: `${main}/evidence` },
@@ -69,15 +59,6 @@ const SHOTS: Shot[] = [
       await found.getByText(/mixtures looked at|Every recipe was looked at/).waitFor();
       await found.getByRole('row').first().getByRole('button').click();
       await page.mouse.wheel(0, 120);
-    },
-  },
-  {
-    name: 'colours-together',
-    path: `${main}/colours?show=together`,
-    before: async (page) => {
-      await page.getByRole('button', { name: /^Choose for all/ }).click();
-      await page.getByText(/No better choice exists|A better choice may exist/).waitFor();
-      await page.mouse.wheel(0, 200);
     },
   },
   {
@@ -137,8 +118,34 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'bench-phone', path: `${main}/bench`, narrow: true },
-  { name: 'log', path: `${main}/log` },
-  { name: 'brief', path: `${main}/brief` },
+  { name: 'log', path: `${painted}/log` },
+  {
+    name: 'log-made',
+    path: `${painted}/log?show=made`,
+    before: async (page) => {
+      await page.getByLabel(/^Zone choose/).selectOption('cowling-port');
+      await page.getByText('Bare plastic').waitFor();
+    },
+  },
+  {
+    name: 'log-mishap',
+    path: `${painted}/log?show=mishaps`,
+    before: async (page) => {
+      await page.getByLabel(/^What happened/).selectOption('glue');
+      await page.getByLabel(/^Where/).selectOption('cowling-port');
+      await page.getByLabel(/Sand the place, down to the primer/).check();
+      await page.getByRole('region', { name: 'What it costs' }).scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: 'sums',
+    path: `${main}/markings`,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Sums', exact: true }).click();
+      await page.getByRole('dialog', { name: 'Sums' }).getByRole('combobox').selectOption('noseWeight');
+      await page.getByText('it takes').waitFor();
+    },
+  },
 ];
 
 const browser = await chromium.launch(CHROMIUM);

@@ -22,6 +22,7 @@ export const KEY_MAP: readonly (readonly [key: string, does: string])[] = [
   ['+ − r b', 'zoom, turn, lighten a picture'],
   ['Esc', 'close what is open, choose no zone'],
   ['arrows', 'choose a zone, when the drawing has the focus'],
+  ['=', 'the sums of the workshop, filled in from the brief'],
   ['?', 'this list'],
 ];
 

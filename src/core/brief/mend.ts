@@ -117,7 +117,7 @@ function runOf(
       zones: step.zones,
       afterMin: step.afterMin,
       afterMost: step.do === 'unmask' ? mostTape(rework.steps, step) : null,
-      because: step.do === 'repair' ? cure.how : capital(step.because),
+      because: step.do === 'repair' ? cure.how : step.because,
       lays: step.layer && {
         what: step.layer.what,
         chemistry: step.layer.made.chemistry,

@@ -20,6 +20,7 @@ import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone
 
 // Loaded when they are first wanted: most visits to a station need neither.
 const FindField = dynamic(() => import('./find-field').then((module) => module.FindField));
+const SumsDrawer = dynamic(() => import('./sums/sums-drawer').then((module) => module.SumsDrawer));
 const KeysDialog = dynamic(() => import('./keys-dialog').then((module) => module.KeysDialog));
 
 const NONE: ReadonlySet<string> = new Set();
@@ -51,6 +52,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   const [overlay, setOverlay] = useState<SheetOverlay | null>(null);
   const [unfolded, setUnfolded] = useState(false);
   const [help, setHelp] = useState(false);
+  const [summing, setSumming] = useState(false);
   const [finding, setFinding] = useState(false);
   const pathname = usePathname();
   const router = useRouter();
@@ -82,6 +84,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   }
   useKey('/', () => setFinding(true));
   useKey('?', () => setHelp(true));
+  useKey('=', () => setSumming(true));
   useKey('e', () => router.push(`${base}/kit?show=machine`));
   useKey('Escape', () => {
     choose(null);
@@ -126,6 +129,15 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
             </button>
           )}
           <RunningTimers briefId={briefId} timers={timers} />
+          <button
+            type="button"
+            className="head-help"
+            onClick={() => setSumming(true)}
+            aria-label="Sums"
+            title="Sums (=)"
+          >
+            =
+          </button>
           <button type="button" className="head-help" onClick={() => setHelp(true)} aria-label="Keyboard shortcuts">
             ?
           </button>
@@ -167,6 +179,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
         </div>
       </div>
       {help ? <KeysDialog onClose={() => setHelp(false)} /> : null}
+      {summing ? <SumsDrawer briefId={briefId} onClose={() => setSumming(false)} /> : null}
     </ZoneChoiceContext.Provider>
   );
 }

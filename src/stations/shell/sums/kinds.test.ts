@@ -1,0 +1,37 @@
+import { describe, expect, test } from '@jest/globals';
+import { viewOfDemo } from '@tests/support/demo-brief';
+import { sumFacts } from '@/core/brief/sum-facts';
+import { SUM_KINDS } from './kinds';
+
+const facts = sumFacts(viewOfDemo().view);
+
+describe('the sums of the drawer', () => {
+  test.each(SUM_KINDS.map((kind) => [kind.title, kind] as const))(
+    '%s: filled in from the brief it answers at once',
+    (_, kind) => {
+      const given = kind.given(facts);
+      expect(Object.keys(given).sort()).toEqual(kind.fields.map(({ name }) => name).sort());
+      const numbers: Record<string, number> = {};
+      const chosen: Record<string, string> = {};
+      for (const { name, least = 0, choices } of kind.fields) {
+        const value = given[name]!;
+        if (choices) {
+          expect(choices.map(([one]) => one)).toContain(value);
+          chosen[name] = String(value);
+        } else {
+          expect(value).toBeGreaterThanOrEqual(least);
+          numbers[name] = Number(value);
+        }
+      }
+      const { figures, because } = kind.sum(numbers, chosen);
+      expect(figures.length).toBeGreaterThan(0);
+      expect(because.length).toBeGreaterThan(0);
+      expect(JSON.stringify([figures, because])).not.toMatch(/NaN|Infinity|undefined/);
+    },
+  );
+  test('what the brief knows is of the model and not of the real machine', () => {
+    expect(facts.spanMm).toBeLessThan(400);
+    expect(facts.spanMm * facts.denominator).toBeGreaterThan(5000);
+    expect(facts.marking!.realMm / facts.denominator).toBeGreaterThan(1);
+  });
+});
