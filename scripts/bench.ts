@@ -11,6 +11,7 @@ import { benchEvidence } from './bench-evidence';
 import { benchMany } from './bench-many';
 import { benchKit } from './bench-kit';
 import { benchMarkings } from './bench-markings';
+import { benchLongLog, benchWorkshop } from './bench-workshop';
 import { benchSchedule } from './bench-schedule';
 import { benchKeystroke, benchPages } from './bench-pages';
 import { median, medianAndWorst, pace, timed, type Figure } from './bench-figures';
@@ -79,9 +80,14 @@ for (const figure of await benchColours(browser, base, id, shelf.paints)) show(f
 
 // The catalogue holds 5 000 paints more from here on, and the house a heavy brief.
 const today = nowUtc.slice(0, 10);
+const painted = (await listBriefs()).find(({ airframe }) => airframe.type.includes('Turnstone'))!.id;
+for (const figure of await benchWorkshop(browser, base, id, { state: (await loadBrief(painted))!, shelf }))
+  show(figure);
+
 const { value: heavy } = await importBrief(briefFileSchema.parse(heavyBrief(HEAVY, today)));
 for (const figure of await benchPages(base, heavy, 'heavy', { ms: 150, kB: 400 })) show(figure);
 for (const figure of await benchKit(browser, base, heavy, 'heavy')) show(figure);
+show(await benchLongLog(browser, base, heavy));
 show(await benchKeystroke(browser, base, id, 'demo'));
 show(await benchKeystroke(browser, base, heavy, 'heavy'));
 const crowd = await Promise.all(
