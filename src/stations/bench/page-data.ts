@@ -1,6 +1,7 @@
 import { tonightOf, type Tonight } from '@/core/bench/tonight';
 import type { BriefView } from '@/core/brief/derive';
 import { peopleOf } from '@/core/brief/log-book';
+import { spokenZones } from '@/core/outline/spoken';
 import type { ColourShelf } from '@/core/kept/state';
 import { brokenInWords } from '@/ui/broken-words';
 import type { TimerRow } from '@/stations/shell/running-timers';
@@ -18,6 +19,8 @@ export interface BenchPage {
   people: string[];
   /** Those of the house; the others are known to every page. */
   ownTechniques: ColourShelf['techniques'];
+  /** Techniques that are in the route of this build. */
+  taken: { id: string; version: number; title: string; where: string }[];
 }
 
 export function benchPage(view: BriefView, shelf: ColourShelf): BenchPage {
@@ -31,5 +34,11 @@ export function benchPage(view: BriefView, shelf: ColourShelf): BenchPage {
     waiting: view.proposal?.changes.length ?? 0,
     people: peopleOf(view),
     ownTechniques: shelf.techniques,
+    taken: view.state.runs.map(({ id, version, title, zones }) => ({
+      id,
+      version,
+      title,
+      where: spokenZones(view.outline.zones, zones),
+    })),
   };
 }

@@ -8,7 +8,8 @@ import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { durationInWords } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 import { RemoveButton } from '@/stations/shell/remove-button';
-import { useSheetData, useZoneChoice } from '@/stations/shell/zone-choice';
+import { useSheetData } from '@/stations/shell/zone-choice';
+import { useChosenZones, ZoneSelect } from '@/stations/shell/zone-select';
 import { useSaving } from '@/ui/saving';
 import type { BenchPage } from './page-data';
 
@@ -20,34 +21,55 @@ export function TechniquesPane({ data }: { data: BenchPage }): ReactNode {
     ...Object.entries(TECHNIQUES).map(([key, technique]) => ({ key, technique, version: null })),
   ];
   return (
-    <ul className="plain-list techniques">
-      {all.map(({ key, technique, version }) => (
-        <li key={key}>
-          <button
-            type="button"
-            aria-expanded={chosen === key}
-            onClick={() => setChosen(chosen === key ? null : key)}
-            className="technique-title"
-          >
-            {technique.title}
-          </button>{' '}
-          <span className="dim">
-            {technique.about} {counted(technique.steps.length, 'step')},{' '}
-            {durationInWords(technique.steps.reduce((sum, { minutes }) => sum + minutes, 0))}
-            {version === null ? '' : ', kept by you'}
-          </span>
-          {chosen === key ? (
-            <TechniqueCard
-              briefId={data.briefId}
-              name={key}
-              technique={technique}
-              version={version}
-              onDone={() => setChosen(null)}
-            />
-          ) : null}
-        </li>
-      ))}
-    </ul>
+    <>
+      {data.taken.length > 0 ? (
+        <ul className="plain-list" aria-label="In the route of this build">
+          {data.taken.map(({ id, version, title, where }) => (
+            <li key={id}>
+              In the route: <strong>{title}</strong>, {where}{' '}
+              <RemoveButton
+                briefId={data.briefId}
+                station="bench"
+                entity="work_run"
+                record={{ id, version }}
+                said={`${title} is no longer in the route; u brings it back`}
+                label={`Take ${title} out of the route`}
+              >
+                take it out
+              </RemoveButton>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      <ul className="plain-list techniques">
+        {all.map(({ key, technique, version }) => (
+          <li key={key}>
+            <button
+              type="button"
+              aria-expanded={chosen === key}
+              onClick={() => setChosen(chosen === key ? null : key)}
+              className="technique-title"
+            >
+              {technique.title}
+            </button>{' '}
+            <span className="dim">
+              {technique.about} {counted(technique.steps.length, 'step')},{' '}
+              {durationInWords(technique.steps.reduce((sum, { minutes }) => sum + minutes, 0))}
+              {version === null ? '' : ', kept by you'}
+            </span>
+            {chosen === key ? (
+              <TechniqueCard
+                briefId={data.briefId}
+                name={key}
+                technique={technique}
+                version={version}
+                onDone={() => setChosen(null)}
+              />
+            ) : null}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 
@@ -132,9 +154,8 @@ function TakeIt({
   title: string;
   onDone: () => void;
 }): ReactNode {
-  const { zone, several, choose, chooseSeveral, titleOf } = useZoneChoice();
   const sheet = useSheetData();
-  const zones = several.size > 0 ? [...several] : zone ? [zone] : [];
+  const zones = useChosenZones();
   const [over, setOver] = useState('');
   const layers = useLayers(briefId, zones);
   const { run, busy } = useSaving();
@@ -148,23 +169,7 @@ function TakeIt({
   };
   return (
     <div className="filters">
-      <label>
-        On{' '}
-        <select
-          value={zones.length === 1 ? zones[0] : ''}
-          onChange={(event) => {
-            chooseSeveral(new Set());
-            choose(event.target.value || null);
-          }}
-        >
-          <option value="">{zones.length > 1 ? counted(zones.length, 'zone') : 'choose here or on the sheet'}</option>
-          {(sheet?.zones ?? []).map(({ key }) => (
-            <option key={key} value={key}>
-              {titleOf(key)}
-            </option>
-          ))}
-        </select>
-      </label>
+      <ZoneSelect label="On" zones={sheet?.zones ?? []} empty="choose here or on the sheet" />
       {zones.length > 0 && layers.length > 0 ? (
         <label>
           over{' '}

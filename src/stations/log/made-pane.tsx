@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import { capital, counted } from '@/core/units/words';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { ZoneSelect } from '@/stations/shell/zone-select';
 import { shortDay } from '@/ui/dates';
 import { Chip } from '@/ui/swatch';
 import { useFetched } from '@/ui/use-fetched';
@@ -11,23 +12,13 @@ import type { LogPage, MadeRow } from './page-data';
 
 /** How a zone was made, from the plastic up: what lies on it, as it was mixed and laid, and what is still to come. */
 export function MadePane({ data }: { data: LogPage }): ReactNode {
-  const { zone, choose, titleOf } = useZoneChoice();
+  const { zone, titleOf } = useZoneChoice();
   const shown = zone && data.zones.some(({ key }) => key === zone) ? zone : null;
   const layers = useFetched<MadeRow[]>(shown ? `/briefs/${data.briefId}/made/${shown}?of=${data.revision}` : null);
   return (
     <>
       <div className="filters">
-        <label>
-          Zone{' '}
-          <select value={shown ?? ''} onChange={(event) => choose(event.target.value || null)}>
-            <option value="">choose one here or on the sheet</option>
-            {data.zones.map(({ key, title }) => (
-              <option key={key} value={key}>
-                {title}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ZoneSelect label="Zone" zones={data.zones} empty="choose one here or on the sheet" />
       </div>
       {!shown ? (
         <p>Choose a zone: its layers stand here from the plastic up, with their dates, recipes and who laid them.</p>

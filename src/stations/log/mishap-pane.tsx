@@ -11,6 +11,8 @@ import { daysBetween } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { counted, countedInWords, listed, lowered } from '@/core/units/words';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { RemoveButton } from '@/stations/shell/remove-button';
+import { useChosenZones, ZoneSelect } from '@/stations/shell/zone-select';
 import { clock, shortDay } from '@/ui/dates';
 import { BENCH_PICTURE, OnePicture } from '@/ui/picture-drop';
 import { useSaving } from '@/ui/saving';
@@ -21,7 +23,8 @@ type Cost = Omit<MishapPlan, 'laid' | 'record'>;
 
 /** What went wrong: where, how deep, how it is mended, and what that costs before it is taken on. */
 export function MishapPane({ data }: { data: LogPage }): ReactNode {
-  const { zone, several, choose, chooseSeveral, titleOf } = useZoneChoice();
+  const { chooseSeveral, titleOf } = useZoneChoice();
+  const zones = useChosenZones();
   const [kind, setKind] = useState<MishapName | ''>('');
   const [cure, setCure] = useState('');
   const [note, setNote] = useState('');
@@ -29,7 +32,6 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
   const [partId, setPartId] = useState('');
   const [orderedUntil, setOrderedUntil] = useState('');
   const { run, busy } = useSaving();
-  const zones = several.size > 0 ? [...several] : zone ? [zone] : [];
   const known = kind ? MISHAPS[kind] : null;
   const rung = known?.ladder.find(({ title }) => title === cure) ?? null;
   const asked = kind && rung && zones.length > 0 ? JSON.stringify({ kind, cure, zones }) : null;
@@ -77,23 +79,7 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
               ))}
             </select>
           </label>
-          <label>
-            Where{' '}
-            <select
-              value={zones.length === 1 ? zones[0] : ''}
-              onChange={(event) => {
-                chooseSeveral(new Set());
-                choose(event.target.value || null);
-              }}
-            >
-              <option value="">{zones.length > 1 ? counted(zones.length, 'zone') : 'on the sheet, or here'}</option>
-              {data.zones.map(({ key, title }) => (
-                <option key={key} value={key}>
-                  {title}
-                </option>
-              ))}
-            </select>
-          </label>
+          <ZoneSelect label="Where" zones={data.zones} empty="on the sheet, or here" />
           <span className="dim">Several: Shift and a press on the sheet.</span>
         </div>
         {known ? (
@@ -292,7 +278,17 @@ function PastMishaps({ data }: { data: LogPage }): ReactNode {
             <li key={line.id}>
               {shortDay(line.at.slice(0, 10))} {clock(line.at)} · <strong>{line.title}</strong> ·{' '}
               {line.zones.map(titleOf).join(', ')} · {lowered(line.mishap.cure)}
-              {line.steps > 0 ? ` · ${counted(line.steps, 'step')}` : ''}
+              {line.steps > 0 ? ` · ${counted(line.steps, 'step')}` : ''}{' '}
+              <RemoveButton
+                briefId={data.briefId}
+                station="log"
+                entity="mishap"
+                record={{ id: line.id, version: line.version }}
+                said={`${line.title} is taken out, with its steps; u brings it back`}
+                label={`Take ${line.title} out of the record`}
+              >
+                take it out
+              </RemoveButton>
               {line.mishap.note ? <p className="log-note">{line.mishap.note}</p> : null}
             </li>
           ) : null,
