@@ -39,7 +39,7 @@ export interface LogWindow {
 
 export const NO_FILTER: LogFilter = { zone: '', who: '', text: '', kind: '' };
 /** Lines that are shown at once. */
-export const LOG_WINDOW = 40;
+export const LOG_WINDOW = 25;
 
 /** A part of the record, newest first. */
 export function logWindow(view: Pick<BriefView, 'state'>, filter: LogFilter, from = 0, most = LOG_WINDOW): LogWindow {

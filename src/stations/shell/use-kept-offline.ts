@@ -2,14 +2,20 @@
 
 import { useEffect } from 'react';
 
+/** Fetching all files takes a moment of everybody's time. */
+const WHEN_CALM_MS = 2500;
+
 /** Keeps the Bench and the Log of a brief on this device, where its browser can: over TLS, or on this computer. */
 export function useKeptOffline(briefId: string): void {
   useEffect(() => {
     if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
-    void (async () => {
+    const keep = async () => {
       await navigator.serviceWorker.register('/sw.js');
       const { active } = await navigator.serviceWorker.ready;
       active?.postMessage({ pages: [`/briefs/${briefId}/bench`, `/briefs/${briefId}/log`] });
-    })().catch(() => undefined);
+    };
+    // What is looked at now comes first.
+    const later = setTimeout(() => void keep().catch(() => undefined), WHEN_CALM_MS);
+    return () => clearTimeout(later);
   }, [briefId]);
 }
