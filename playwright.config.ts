@@ -17,6 +17,8 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // Every story is a device of its own: only those of evenings without the server fetch all files for one.
+    serviceWorkers: 'block',
     actionTimeout: 30_000,
     launchOptions: CHROMIUM,
   },

@@ -69,7 +69,5 @@ where entity = 'log_entry';
 alter table timer
   add column closes_min double precision check (closes_min > 0),
   add column factor double precision not null default 1 check (factor > 0);
-alter table timer drop constraint if exists timer_minutes_check;
-alter table timer add constraint timer_minutes_check check (minutes >= 0);
 update change set before = before || '{"closes_min": null, "factor": 1}', after = after || '{"closes_min": null, "factor": 1}'
 where entity = 'timer';

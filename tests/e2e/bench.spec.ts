@@ -16,6 +16,8 @@ const briefOf = async (page: Page, base: string) =>
   };
 
 test.describe('an evening at the bench', () => {
+  test.use({ serviceWorkers: 'allow' });
+
   test('is packed to the minutes there are, by keyboard; what does not fit is carried over', async ({ page }) => {
     await openDemo(page, 'bench');
     const first = await title(page);
@@ -48,6 +50,32 @@ test.describe('an evening at the bench', () => {
     await page.keyboard.press('u');
     await expect(page.getByText('Taken back: the last change at Bench')).toBeVisible();
     expect((await briefOf(page, base)).runs).toHaveLength(0);
+  });
+
+  test('weathering follows what the machine went through, takes the place of the general steps, and is taken back at once', async ({
+    page,
+  }) => {
+    const base = await openDemo(page, 'bench?show=weathering', PAINTED);
+    const dust = page.getByRole('row', { name: /Dust and mud from the wheels/ });
+    await page.getByLabel(/^It stood on/).selectOption('dirt');
+    await expect(dust).toBeVisible();
+    await page.getByLabel(/^It stood on/).selectOption('water');
+    await expect(page.getByRole('row', { name: /^Salt/ })).toBeVisible();
+    await expect(dust).toHaveCount(0);
+    await page.getByRole('row', { name: /^Salt/ }).getByRole('checkbox').uncheck();
+    await page.getByRole('button', { name: /^Take \d+ steps into the route/ }).click();
+    await expect(page.getByText(/The weathering is in the route/)).toBeVisible();
+    await page.goto(`${base}/route`);
+    await expect(page.getByRole('button', { name: /^Streaks along the airflow/ }).first()).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Oils: streaks back from fillers and hinges, blended' })).toHaveCount(
+      0,
+    );
+    await page.locator('html[data-ready]').waitFor();
+    await page.keyboard.press('u');
+    await expect(page.getByText('Taken back: the last change at Bench')).toBeVisible();
+    await expect(
+      page.getByRole('button', { name: 'Oils: streaks back from fillers and hinges, blended' }).first(),
+    ).toBeVisible();
   });
 
   test('the server is away all evening: forty things done, six pictures, reloads between; nothing is lost, nothing doubled', async ({

@@ -18,6 +18,7 @@ import type { BenchPage } from './page-data';
 import { TonightPane } from './tonight-pane';
 
 const TechniquesPane = dynamic(() => import('./techniques-pane').then((module) => module.TechniquesPane));
+const WeatheringPane = dynamic(() => import('./weathering-pane').then((module) => module.WeatheringPane));
 const PhonePane = dynamic(() => import('./phone-pane').then((module) => module.PhonePane));
 const GluesPane = dynamic(() => import('./glues-pane').then((module) => module.GluesPane));
 
@@ -29,6 +30,7 @@ export function BenchStation({ data: told }: { data: BenchPage }): ReactNode {
   const panes = [
     ['tonight', 'Tonight'],
     ['techniques', 'Techniques'],
+    ['weathering', 'Weathering'],
     ['glues', 'Glues'],
     ['phone', 'Phone'],
   ] as const;
@@ -57,6 +59,7 @@ export function BenchStation({ data: told }: { data: BenchPage }): ReactNode {
         <PaneBar path={`/briefs/${data.briefId}/bench`} panes={panes} chosen={pane} />
         {pane === 'tonight' ? <TonightPane data={data} done={done} /> : null}
         {pane === 'techniques' ? <TechniquesPane data={data} /> : null}
+        {pane === 'weathering' ? <WeatheringPane data={data} /> : null}
         {pane === 'glues' ? <GluesPane /> : null}
         {pane === 'phone' ? <PhonePane briefId={data.briefId} /> : null}
       </StationFrame>

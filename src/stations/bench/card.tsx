@@ -64,7 +64,8 @@ export function Card({
       stepKey: timer.waits,
       label: timer.label,
       startedAt: new Date(serverNow()).toISOString(),
-      minutes: timer.opens,
+      // One that may begin at once begins at once.
+      minutes: Math.max(0.1, timer.opens),
       closesMin: timer.closes,
       factor: 1,
     },

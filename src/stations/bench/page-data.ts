@@ -3,8 +3,12 @@ import type { BriefView } from '@/core/brief/derive';
 import { peopleOf } from '@/core/brief/log-book';
 import { spokenZones } from '@/core/outline/spoken';
 import type { ColourShelf } from '@/core/kept/state';
+import type { Exposure } from '@/core/weathering/exposure';
 import { brokenInWords } from '@/ui/broken-words';
 import type { TimerRow } from '@/stations/shell/running-timers';
+
+/** How a machine was kept, by the school of weathering that was chosen for it. */
+const CARE_OF: Record<string, Exposure['care']> = { none: 'kept clean', neglected: 'neglected', derelict: 'neglected' };
 
 export interface BenchPage {
   briefId: string;
@@ -17,6 +21,9 @@ export interface BenchPage {
   /** Changes to the kept plan that wait to be accepted. */
   waiting: number;
   people: string[];
+  denominator: number;
+  /** What weathering begins with: as the school of the brief has it. */
+  exposure: Exposure;
   /** Those of the house; the others are known to every page. */
   ownTechniques: ColourShelf['techniques'];
   /** Techniques that are in the route of this build. */
@@ -33,6 +40,18 @@ export function benchPage(view: BriefView, shelf: ColourShelf): BenchPage {
     broken: view.plan.broken.map(brokenInWords),
     waiting: view.proposal?.changes.length ?? 0,
     people: peopleOf(view),
+    denominator: view.state.brief.denominator,
+    exposure: {
+      ground:
+        view.state.brief.options.landing === 'skis'
+          ? 'snow'
+          : view.state.brief.options.landing === 'floats'
+            ? 'water'
+            : 'grass',
+      climate: 'temperate',
+      skin: 'metal',
+      care: CARE_OF[view.state.brief.options.weathering] ?? 'as usual',
+    },
     ownTechniques: shelf.techniques,
     taken: view.state.runs.map(({ id, version, title, zones }) => ({
       id,

@@ -6,7 +6,7 @@ export const timerFields = z.strictObject({
   label: needed('Label'),
   startedAt: instant('Started'),
   /** Until it may begin; and until it is too late, where it ever is. */
-  minutes: number('Minutes').min(0, 'Minutes: never below 0').max(10_080, 'Minutes: at most a week'),
+  minutes: number('Minutes').min(0.1, 'Minutes: above 0').max(10_080, 'Minutes: at most a week'),
   closesMin: number('Closes')
     .min(0.1, 'Closes: above 0')
     .max(20_160, 'Closes: at most two weeks')

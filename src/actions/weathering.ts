@@ -1,0 +1,61 @@
+'use server';
+
+import { z } from 'zod';
+import { deriveBrief } from '@/core/brief/derive';
+import { weatherOf, weatherRuns } from '@/core/brief/weather';
+import type { Result } from '@/core/interchange/result';
+import { workRunFields } from '@/core/kept/records';
+import { EFFECT_NAMES } from '@/core/weathering/effects';
+import { CARES, CLIMATES, GROUNDS, SKINS } from '@/core/weathering/exposure';
+import type { WeatherLayer } from '@/core/weathering/plan';
+import { perform, stampedAct } from '@/data/acts';
+import { loadShelf } from '@/data/shelf';
+import { answered, lookedUp, ofBrief, Refused } from './answer';
+import { briefOf } from './brief-of';
+
+/** Weathering: what the machine would show, and taking it into the route. */
+
+const exposure = z.object({
+  ground: z.enum(GROUNDS),
+  climate: z.enum(CLIMATES),
+  skin: z.enum(SKINS),
+  care: z.enum(CARES),
+});
+
+async function plannedOf(briefId: string, given: z.infer<typeof exposure>) {
+  const [state, shelf] = await Promise.all([briefOf(briefId), loadShelf()]);
+  const view = deriveBrief(state, shelf, { nowUtc: new Date().toISOString(), effort: 0 });
+  return { state, view, layers: weatherOf(view, shelf, given) };
+}
+
+/** What weather and use would leave on this machine. */
+export async function weatheringPlan(input: unknown): Promise<Result<WeatherLayer[]>> {
+  return lookedUp(async () => {
+    const { briefId, exposure: given } = ofBrief.pick({ briefId: true }).extend({ exposure }).parse(input);
+    return (await plannedOf(briefId, given)).layers;
+  });
+}
+
+/** Takes the chosen effects into the route; the general steps that they stand for are left out with the same act. */
+export async function takeWeathering(input: unknown): Promise<Result> {
+  return answered(async () => {
+    const {
+      briefId,
+      act,
+      exposure: given,
+      effects,
+    } = ofBrief.extend({ exposure, effects: z.array(z.enum(EFFECT_NAMES)).min(1, 'Nothing was chosen') }).parse(input);
+    const { state, view, layers } = await plannedOf(briefId, given);
+    const taken = layers.filter(({ effect }) => effects.includes(effect));
+    const { runs, instead } = weatherRuns(view, taken, act.id.slice(0, 8));
+    if (runs.length === 0) throw new Refused('', 'None of this would show on this machine.');
+    const records = runs.map((run) => workRunFields.parse({ origin: 'weathering', ...run }));
+    const leftOut = [...new Set([...state.brief.leftOut, ...instead])];
+    return perform(stampedAct(act, briefId, 'bench'), async (writer) => {
+      await writer.insertMany('work_run', records);
+      if (leftOut.length > state.brief.leftOut.length)
+        await writer.update('brief', briefId, state.brief.version, { leftOut });
+      return null;
+    });
+  });
+}

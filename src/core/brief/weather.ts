@@ -1,0 +1,117 @@
+import type { Lab } from '@/core/colour/types';
+import type { ColourShelf } from '@/core/kept/state';
+import { isSeen } from '@/core/kit/seen';
+import { spokenZones } from '@/core/outline/spoken';
+import { machineOf } from '@/core/outline/presets';
+import { waitBetween } from '@/core/route/drying-links';
+import { stacksOf } from '@/core/route/stack';
+import type { RunStep, WorkRun } from '@/core/route/runs';
+import { EFFECTS, type Effect, type EffectName, type Place } from '@/core/weathering/effects';
+import type { Exposure } from '@/core/weathering/exposure';
+import { planWeathering, type WeatherLayer } from '@/core/weathering/plan';
+import type { BriefView } from './derive';
+import { standingLog } from './plan-settings';
+
+/** Weathering of a brief: what its machine would show, and how that goes into its route. */
+
+type Weathered = Pick<BriefView, 'state' | 'route' | 'outline' | 'calls'>;
+
+/** The plan of weathering for a brief, with the drawer of the house. */
+export function weatherOf(
+  view: Weathered,
+  { paints }: Pick<ColourShelf, 'paints'>,
+  exposure: Exposure,
+): WeatherLayer[] {
+  const { brief, airframe } = view.state;
+  const done = new Set(standingLog(view.state).map(({ stepKey }) => stepKey));
+  const stacks = stacksOf(view.route, view.outline);
+  const labs = new Map<string, Lab>();
+  for (const { zones, choice, official } of view.calls) {
+    const lab = choice?.paint.lab ?? official?.lab;
+    if (lab) for (const zone of zones) labs.set(zone, lab);
+  }
+  const zones = view.outline.zones
+    .filter((zone) => isSeen(zone, brief.options))
+    .map(({ key, group }) => ({
+      key,
+      group,
+      lab: labs.get(key) ?? null,
+      top: stacks.get(key)?.findLast(({ step, what }) => done.has(step) && what !== 'decal')?.chemistry ?? null,
+    }));
+  return planWeathering(zones, machineOf(airframe.preset), exposure, brief.denominator, paints);
+}
+
+/** Between which steps of the route each place lies: the last of those that are there, and the first. */
+const BETWEEN: Record<Place, { after: readonly string[]; before: readonly string[] }> = {
+  ground: { after: ['touch-up', 'look-over'], before: ['gloss', 'matt'] },
+  body: { after: ['matt-for-oils', 'matt-for-wash', 'seal', 'touch-up'], before: ['matt'] },
+  last: { after: ['matt'], before: ['last-look'] },
+};
+
+/** The route's runs for the effects that were taken, place by place, and the rules that they stand for. `key` names their steps. */
+export function weatherRuns(
+  view: Weathered,
+  layers: readonly WeatherLayer[],
+  key: string,
+): { runs: { title: string; zones: string[]; run: WorkRun }[]; instead: string[] } {
+  const { state, route, outline } = view;
+  const climate = { tempC: state.brief.tempC, humidity: state.brief.humidity };
+  const known = new Set(route.steps.map((step) => step.key));
+  const done = new Set(standingLog(state).map(({ stepKey }) => stepKey));
+  const runs = (['ground', 'body', 'last'] as const).flatMap((place) => {
+    const own = layers.filter(({ effect }) => EFFECTS[effect].place === place);
+    if (own.length === 0) return [];
+    const films = own.map(({ effect, paint }) => {
+      const { what, chemistry } = EFFECTS[effect] as Effect;
+      return { what, chemistry, dries: {}, paint: paint?.label ?? EFFECTS[effect].title };
+    });
+    const steps = own.map((layer, i): RunStep => {
+      const effect: Effect = EFFECTS[layer.effect];
+      const wait = i > 0 ? waitBetween(films[i]!, films[i - 1]!, climate) : { minutes: 0, why: '' };
+      return {
+        key: `weather:${key}-${place}:${i + 1}`,
+        title: `${effect.title}: ${spokenZones(outline.zones, layer.zones)}`.slice(0, 200),
+        kind: effect.kind,
+        lane: 'Whole',
+        minutes: layer.minutes,
+        zones: layer.zones,
+        afterMin: wait.minutes,
+        afterMost: null,
+        because: effect.how,
+        lays: {
+          what: effect.what,
+          chemistry: effect.chemistry,
+          code: null,
+          paint: films[i]!.paint,
+          coats: layer.passes?.count ?? 1,
+        },
+        load:
+          effect.kind === 'spray'
+            ? { id: films[i]!.paint.toLowerCase(), title: films[i]!.paint, kind: 'wash', lightness: layer.colour[0] }
+            : null,
+        mixed: null,
+        cautions:
+          effect.chemistry === 'EW' || effect.chemistry === 'OI'
+            ? ['Spirit: ventilate; soaked rags lie flat outdoors to dry, they can heat by themselves.']
+            : effect.kind === 'spray'
+              ? ['Spray mist: mask and extraction.']
+              : [],
+      };
+    });
+    const { after, before } = BETWEEN[place];
+    return [
+      {
+        title: { ground: 'Weathering under the gloss', body: 'Weathering', last: 'Dust over the last clear' }[place],
+        zones: [...new Set(own.flatMap(({ zones }) => zones))],
+        run: {
+          steps,
+          lost: [],
+          after: after.filter((step) => known.has(step)).slice(0, 1),
+          before: before.filter((step) => known.has(step) && !done.has(step)).slice(0, 1),
+        },
+      },
+    ];
+  });
+  const instead = layers.flatMap(({ effect }): readonly string[] => EFFECTS[effect as EffectName].instead);
+  return { runs, instead: [...new Set(instead)].filter((rule) => !done.has(rule)) };
+}

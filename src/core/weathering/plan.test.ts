@@ -1,0 +1,120 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { paintOf } from '@tests/support/paints';
+import type { Machine } from '@/core/kit/machine';
+import { buildOutline } from '@/core/outline/outline';
+import { machineOf, PRESET_NAMES, PRESETS } from '@/core/outline/presets';
+import { deltaE00 } from '@/core/colour/difference';
+import { EFFECT_NAMES, EFFECTS } from './effects';
+import { CARES, CLIMATES, GROUNDS, SKINS, type Exposure } from './exposure';
+import { planWeathering, underPasses, type WeatheredZone } from './plan';
+
+const USUAL: Exposure = { ground: 'grass', climate: 'temperate', skin: 'metal', care: 'as usual' };
+const drawer = [
+  paintOf({ id: 'dust', name: 'Dust', lab: [52, 6, 18], ownedMl: 10 }),
+  paintOf({ id: 'white', name: 'White', lab: [95, 0, 2], ownedMl: 10 }),
+  paintOf({ id: 'soot', name: 'Soot', lab: [22, 2, 6], ownedMl: 5 }),
+  paintOf({ id: 'gone', name: 'Gone', lab: [50, 6, 18], ownedMl: 0 }),
+];
+const zonesOf = (preset: keyof typeof PRESETS): WeatheredZone[] =>
+  buildOutline({ preset, dimensions: PRESETS[preset].dimensions, landing: 'wheels' } as never).zones.map(
+    ({ key, group }) => ({ key, group, lab: [40, -8, 12], top: 'WA' }),
+  );
+const plan = (over: Partial<Exposure> = {}, denominator = 48, preset: keyof typeof PRESETS = 'single') =>
+  planWeathering(zonesOf(preset), machineOf(preset), { ...USUAL, ...over }, denominator, drawer);
+const of = (layers: ReturnType<typeof plan>, effect: string) => layers.find((layer) => layer.effect === effect);
+
+describe('what weather and use leave', () => {
+  test('sun fades what faces up and nothing else; a desert more than the north', () => {
+    const fade = of(plan(), 'fade')!;
+    expect(fade.zones.length).toBeGreaterThan(0);
+    expect(fade.zones.every((zone) => zone.includes('upper'))).toBe(true);
+    expect(of(plan({ climate: 'desert' }), 'fade')!.strength).toBeGreaterThan(fade.strength);
+  });
+  test('metal shows under chips only where the skin is metal', () => {
+    const lightness = (skin: Exposure['skin']) => of(plan({ skin }), 'chips')!.colour;
+    expect(lightness('metal')[0]).toBeGreaterThan(70);
+    expect(Math.abs(lightness('metal')[2])).toBeLessThan(5);
+    expect(lightness('wood and fabric')[2]).toBeGreaterThan(15);
+  });
+  test('salt comes of the sea, dust of the ground that the wheels rolled on', () => {
+    expect(of(plan(), 'salt')).toBeUndefined();
+    expect(of(plan({ climate: 'sea' }), 'salt')).toBeDefined();
+    expect(of(plan({ ground: 'deck' }), 'dust')).toBeUndefined();
+    expect(of(plan({ ground: 'dirt' }), 'dust')!.strength).toBeGreaterThan(
+      of(plan({ ground: 'tarmac' }), 'dust')!.strength,
+    );
+  });
+  test('a mark is as large as the scale makes it, and said to be lost where the eye no longer tells it', () => {
+    const [large, small] = [of(plan({}, 24), 'streaks')!.mark!, of(plan({}, 288), 'streaks')!.mark!];
+    expect(large.modelMm).toBeCloseTo(large.realMm / 24, 9);
+    expect(large.isSeen).toBe(true);
+    expect(small.isSeen).toBe(false);
+  });
+  test('a paint is one that the drawer has, and the nearest of them', () => {
+    expect(of(plan(), 'dust')!.paint!.id).toBe('dust');
+    expect(of(plan(), 'leak')!.paint!.id).toBe('soot');
+  });
+  test('a filter is told in passes and by how much it changes the colour, and never drowns it', () => {
+    const { passes } = of(plan({ care: 'neglected' }), 'filter')!;
+    expect(passes!.dE00).toBeGreaterThan(0.1);
+    expect(passes!.dE00).toBeLessThanOrEqual(6);
+    const base: [number, number, number] = [40, -8, 12];
+    const [one, , three] = underPasses(base, drawer[0]!, 3).map((lab) => deltaE00(base, lab));
+    expect(three!).toBeGreaterThan(one!);
+  });
+  test('spirit over an enamel that is not sealed is warned of', () => {
+    const zones = zonesOf('single').map((zone) => ({ ...zone, top: 'EN' as const }));
+    const layers = planWeathering(zones, machineOf('single'), USUAL, 48, drawer);
+    expect(of(layers, 'filter')!.guard).toContain('seal it first');
+    expect(of(plan(), 'filter')!.guard).toBe('');
+  });
+  test('a machine without an engine has no exhaust and no oil', () => {
+    const glider: Machine = { ...machineOf('single'), power: 'none' };
+    const layers = planWeathering(zonesOf('single'), glider, USUAL, 48, drawer);
+    expect(of(layers, 'exhaust')).toBeUndefined();
+    expect(of(layers, 'leak')).toBeUndefined();
+  });
+  test('on any machine, anywhere: known zones, finite figures, in the order of laying, a better kept one never more of anything', () => {
+    const exposures = fc.record({
+      ground: fc.constantFrom(...GROUNDS),
+      climate: fc.constantFrom(...CLIMATES),
+      skin: fc.constantFrom(...SKINS),
+      care: fc.constantFrom(...CARES),
+    });
+    fc.assert(
+      fc.property(
+        exposures,
+        fc.constantFrom(...PRESET_NAMES),
+        fc.constantFrom(24, 32, 48, 72, 144),
+        (exposure, preset, denominator) => {
+          const zones = zonesOf(preset);
+          const layers = planWeathering(zones, machineOf(preset), exposure, denominator, drawer);
+          const known = new Set(zones.map(({ key }) => key));
+          for (const layer of layers) {
+            expect(layer.zones.every((zone) => known.has(zone))).toBe(true);
+            expect(Number.isFinite(layer.strength) && layer.strength > 0 && layer.strength <= 2).toBe(true);
+          }
+          const order = layers.map(({ effect }) => EFFECT_NAMES.indexOf(effect));
+          expect(order).toEqual([...order].sort((a, b) => a - b));
+          const clean = planWeathering(
+            zones,
+            machineOf(preset),
+            { ...exposure, care: 'kept clean' },
+            denominator,
+            drawer,
+          );
+          for (const layer of clean)
+            expect(layer.strength).toBeLessThanOrEqual(
+              layers.find(({ effect }) => effect === layer.effect)?.strength ?? Infinity,
+            );
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+  test('effects lie in the order of their places: ground, body, last', () => {
+    const places = EFFECT_NAMES.map((name) => ['ground', 'body', 'last'].indexOf(EFFECTS[name].place));
+    expect(places).toEqual([...places].sort());
+  });
+});
