@@ -195,17 +195,18 @@ describe('the certificate', () => {
 const ip = (...words: string[]) => spawnSync('ip', words, { encoding: 'utf8' }).status === 0;
 const SPACE = `bench${process.pid}`;
 /** Another machine, as far as the network goes; only where this one may make such. */
-const hasSpaces = process.getuid?.() === 0 && ip('netns', 'add', SPACE);
+const hasSpaces =
+  process.getuid?.() === 0 &&
+  ip('netns', 'add', SPACE) &&
+  ip('link', 'add', `${SPACE}a`, 'type', 'veth', 'peer', 'name', `${SPACE}b`) &&
+  ip('link', 'set', `${SPACE}b`, 'netns', SPACE) &&
+  ip('addr', 'add', '10.77.1.1/24', 'dev', `${SPACE}a`) &&
+  ip('link', 'set', `${SPACE}a`, 'up') &&
+  ip('-n', SPACE, 'addr', 'add', '10.77.1.2/24', 'dev', `${SPACE}b`) &&
+  ip('-n', SPACE, 'link', 'set', `${SPACE}b`, 'up');
+if (!hasSpaces) ip('netns', 'del', SPACE);
 const inSpace = hasSpaces ? describe : describe.skip;
 inSpace('from another network namespace', () => {
-  beforeAll(() => {
-    ip('link', 'add', `${SPACE}a`, 'type', 'veth', 'peer', 'name', `${SPACE}b`);
-    ip('link', 'set', `${SPACE}b`, 'netns', SPACE);
-    ip('addr', 'add', '10.77.1.1/24', 'dev', `${SPACE}a`);
-    ip('link', 'set', `${SPACE}a`, 'up');
-    ip('-n', SPACE, 'addr', 'add', '10.77.1.2/24', 'dev', `${SPACE}b`);
-    ip('-n', SPACE, 'link', 'set', `${SPACE}b`, 'up');
-  });
   afterAll(() => {
     ip('link', 'del', `${SPACE}a`);
     ip('netns', 'del', SPACE);
