@@ -4,13 +4,11 @@ import { z } from 'zod';
 import { MISHAP_NAMES } from '@/core/bench/mishaps';
 import { cureCalled } from '@/core/brief/mend';
 import { planMishap, type MishapPlan } from '@/core/brief/mishap-plan';
-import { deriveBrief } from '@/core/brief/derive';
-import { mishapFields, partFields } from '@/core/kept/records';
+import { mishapFields, partFields, type Kept } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
-import { loadShelf } from '@/data/shelf';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
-import { briefOf } from './brief-of';
+import { viewOf } from './brief-of';
 
 /** Mishaps: what one costs, and taking it on. */
 
@@ -20,22 +18,24 @@ const told = {
   cure: mishapFields.shape.cure,
 };
 
-async function planOf(briefId: string, mishap: z.infer<z.ZodObject<typeof told>>, key: string): Promise<MishapPlan> {
-  const [state, shelf] = await Promise.all([briefOf(briefId), loadShelf()]);
-  const settings = { nowUtc: new Date().toISOString(), effort: 0 };
-  const view = deriveBrief(state, shelf, settings);
+async function planOf(
+  briefId: string,
+  mishap: z.infer<z.ZodObject<typeof told>>,
+  key: string,
+): Promise<{ plan: MishapPlan; standing: Kept<'accepted_plan'> | undefined }> {
+  const { view, shelf, settings } = await viewOf(briefId);
   const unknown = mishap.zones.find((zone) => !view.outline.zones.some(({ key: own }) => own === zone));
   if (unknown !== undefined) throw new Refused('zones', 'This machine has no such zone.');
   const plan = planMishap(view, shelf, mishap, key, settings);
   if (!plan) throw new Refused('cure', 'This is no cure for it.');
-  return plan;
+  return { plan, standing: view.state.plans[0] };
 }
 
 /** What would have to be done, and when the build would end. */
 export async function mishapCost(input: unknown): Promise<Result<Omit<MishapPlan, 'laid' | 'record'>>> {
   return lookedUp(async () => {
     const { briefId, ...mishap } = ofBrief.pick({ briefId: true }).extend(told).parse(input);
-    const { steps, lost, hours, finish, moved } = await planOf(briefId, mishap, 'draft');
+    const { steps, lost, hours, finish, moved } = (await planOf(briefId, mishap, 'draft')).plan;
     return { steps, lost, hours, finish, moved };
   });
 }
@@ -60,8 +60,10 @@ export async function takeOnMishap(input: unknown): Promise<Result> {
       .parse(input);
     if (happenedAt > new Date(Date.now() + A_DAY).toISOString())
       throw new Refused('happenedAt', 'When: this lies in the future.');
-    const { record, laid } = await planOf(briefId, mishap, act.id.slice(0, 8));
-    const [standing] = (await briefOf(briefId)).plans;
+    const {
+      plan: { record, laid },
+      standing,
+    } = await planOf(briefId, mishap, act.id.slice(0, 8));
     const again = cureCalled(mishap.kind, mishap.cure)?.part;
     return perform(stampedAct(act, briefId, 'log'), async (writer) => {
       await writer.insert('mishap', { ...record, happenedAt, note, pictureId });

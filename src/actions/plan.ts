@@ -1,7 +1,7 @@
 'use server';
 
 import { z } from 'zod';
-import { deriveBrief, type BriefView } from '@/core/brief/derive';
+import type { BriefView } from '@/core/brief/derive';
 import { planSettingsOf, standingLog } from '@/core/brief/plan-settings';
 import { comparedSchools, SCHOOL_NAMES, stripOfChoice, type ComparedSchool } from '@/core/brief/schools';
 import type { Strip } from '@/core/brief/strip';
@@ -13,26 +13,24 @@ import { dragged } from '@/core/route/dragging';
 import type { PlanInput } from '@/core/route/improving';
 import type { PlanSettings } from '@/core/route/plan';
 import { perform, stampedAct } from '@/data/acts';
-import { loadShelf } from '@/data/shelf';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
-import { briefOf } from './brief-of';
+import { briefOf, viewOf } from './brief-of';
 
 /** The plan that is kept: accepted, followed, let go. */
 
 /** What only looks at a brief names it, and does nothing. */
 const lookedAt = ofBrief.pick({ briefId: true });
 
-async function viewOf(briefId: string): Promise<{ view: BriefView; shelf: ColourShelf; settings: PlanSettings }> {
-  const [state, shelf] = await Promise.all([briefOf(briefId), loadShelf()]);
-  const nowUtc = new Date().toISOString();
-  return { view: deriveBrief(state, shelf, { nowUtc, effort: 0 }), shelf, settings: planSettingsOf(state, nowUtc) };
+async function plannedOf(briefId: string): Promise<{ view: BriefView; shelf: ColourShelf; settings: PlanSettings }> {
+  const { view, shelf, settings } = await viewOf(briefId);
+  return { view, shelf, settings: planSettingsOf(view.state, settings.nowUtc) };
 }
 
 /** Accepts a plan as it was shown. One that the brief no longer bears is refused. */
 export async function acceptPlan(input: unknown): Promise<Result> {
   return answered(async () => {
     const { briefId, act, laid } = ofBrief.extend({ laid: acceptedPlanFields.shape.laid }).parse(input);
-    const { view, settings } = await viewOf(briefId);
+    const { view, settings } = await plannedOf(briefId);
     const [fault] = planFaults(view.route, standingLog(view.state), settings, { laid });
     if (fault) throw new Refused('', `This plan does not hold any more (${fault}): look at the one that stands now.`);
     return keepPlan(act, briefId, view, laid, null);
@@ -61,7 +59,7 @@ export async function moveStep(input: unknown): Promise<Result<{ moved: string[]
     const { briefId, act, laid, key, at } = ofBrief
       .extend({ laid: acceptedPlanFields.shape.laid, key: z.string().max(200), at: z.number().int() })
       .parse(input);
-    const { view, settings } = await viewOf(briefId);
+    const { view, settings } = await plannedOf(briefId);
     const moved = dragged(view.route, standingLog(view.state), settings, laid, key, at);
     if ('says' in moved) throw new Refused('', moved.says);
     return keepPlan(act, briefId, view, moved.laid, { moved: moved.moved });
@@ -72,7 +70,7 @@ export async function moveStep(input: unknown): Promise<Result<{ moved: string[]
 export async function planInput(input: unknown): Promise<Result<PlanInput>> {
   return lookedUp(async () => {
     const { briefId } = lookedAt.parse(input);
-    const { view, settings } = await viewOf(briefId);
+    const { view, settings } = await plannedOf(briefId);
     const { steps, links } = view.route;
     const done = standingLog(view.state).map(({ stepKey, startedAt, endedAt }) => ({ stepKey, startedAt, endedAt }));
     return { route: { steps, links }, done, settings };
@@ -83,7 +81,7 @@ export async function planInput(input: unknown): Promise<Result<PlanInput>> {
 export async function compareSchools(input: unknown): Promise<Result<ComparedSchool[]>> {
   return lookedUp(async () => {
     const { briefId } = lookedAt.parse(input);
-    const { view, shelf, settings } = await viewOf(briefId);
+    const { view, shelf, settings } = await plannedOf(briefId);
     return comparedSchools(view, shelf, settings.nowUtc);
   });
 }
@@ -94,7 +92,7 @@ export async function schoolStrip(input: unknown): Promise<Result<Strip>> {
     const { briefId, name, choice } = lookedAt
       .extend({ name: z.enum(SCHOOL_NAMES), choice: z.string().max(40) })
       .parse(input);
-    const { view, shelf, settings } = await viewOf(briefId);
+    const { view, shelf, settings } = await plannedOf(briefId);
     const strip = stripOfChoice(view, shelf, settings.nowUtc, name, choice);
     if (!strip) throw new Refused('choice', 'There is no such way.');
     return strip;

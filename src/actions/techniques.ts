@@ -1,21 +1,14 @@
 'use server';
 
 import { z } from 'zod';
-import { deriveBrief } from '@/core/brief/derive';
 import { layersUnder, techniqueOfLog, techniqueRun, techniquesOf } from '@/core/brief/take-technique';
 import { techniqueFields, workRunFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
-import { loadShelf } from '@/data/shelf';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
-import { briefOf } from './brief-of';
+import { viewOf } from './brief-of';
 
 /** Techniques: kept of what was laid, and taken into a route. */
-
-async function viewOf(briefId: string) {
-  const [state, shelf] = await Promise.all([briefOf(briefId), loadShelf()]);
-  return { view: deriveBrief(state, shelf, { nowUtc: new Date().toISOString(), effort: 0 }), shelf };
-}
 
 const zones = z.array(z.string().max(60)).min(1, 'Where: at least one zone').max(60, 'Where: at most 60 zones');
 

@@ -1,7 +1,6 @@
 'use server';
 
 import { z } from 'zod';
-import { deriveBrief } from '@/core/brief/derive';
 import { weatherOf, weatherRuns } from '@/core/brief/weather';
 import type { Result } from '@/core/interchange/result';
 import { workRunFields } from '@/core/kept/records';
@@ -9,9 +8,8 @@ import { EFFECT_NAMES } from '@/core/weathering/effects';
 import { CARES, CLIMATES, GROUNDS, SKINS } from '@/core/weathering/exposure';
 import type { WeatherLayer } from '@/core/weathering/plan';
 import { perform, stampedAct } from '@/data/acts';
-import { loadShelf } from '@/data/shelf';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
-import { briefOf } from './brief-of';
+import { viewOf } from './brief-of';
 
 /** Weathering: what the machine would show, and taking it into the route. */
 
@@ -23,9 +21,8 @@ const exposure = z.object({
 });
 
 async function plannedOf(briefId: string, given: z.infer<typeof exposure>) {
-  const [state, shelf] = await Promise.all([briefOf(briefId), loadShelf()]);
-  const view = deriveBrief(state, shelf, { nowUtc: new Date().toISOString(), effort: 0 });
-  return { state, view, layers: weatherOf(view, shelf, given) };
+  const { view, shelf } = await viewOf(briefId);
+  return { view, layers: weatherOf(view, shelf, given) };
 }
 
 /** What weather and use would leave on this machine. */
@@ -45,16 +42,16 @@ export async function takeWeathering(input: unknown): Promise<Result> {
       exposure: given,
       effects,
     } = ofBrief.extend({ exposure, effects: z.array(z.enum(EFFECT_NAMES)).min(1, 'Nothing was chosen') }).parse(input);
-    const { state, view, layers } = await plannedOf(briefId, given);
+    const { view, layers } = await plannedOf(briefId, given);
     const taken = layers.filter(({ effect }) => effects.includes(effect));
     const { runs, instead } = weatherRuns(view, taken, act.id.slice(0, 8));
     if (runs.length === 0) throw new Refused('', 'None of this would show on this machine.');
     const records = runs.map((run) => workRunFields.parse({ origin: 'weathering', ...run }));
-    const leftOut = [...new Set([...state.brief.leftOut, ...instead])];
+    const { brief } = view.state;
+    const leftOut = [...new Set([...brief.leftOut, ...instead])];
     return perform(stampedAct(act, briefId, 'bench'), async (writer) => {
       await writer.insertMany('work_run', records);
-      if (leftOut.length > state.brief.leftOut.length)
-        await writer.update('brief', briefId, state.brief.version, { leftOut });
+      if (leftOut.length > brief.leftOut.length) await writer.update('brief', briefId, brief.version, { leftOut });
       return null;
     });
   });

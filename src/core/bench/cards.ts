@@ -131,9 +131,11 @@ export interface BenchCard {
 export interface Evening {
   among: ReadonlySet<string>;
   begins: Minutes;
+  /** When each step that is done ended, in minutes of the plan. */
+  ends: ReadonlyMap<string, Minutes>;
 }
 
-export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins }: Evening): BenchCard {
+export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, ends }: Evening): BenchCard {
   const { step } = item;
   const { brief } = view.state;
   const call = view.calls.find((candidate) => candidate.code === step.code);
@@ -143,6 +145,7 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins }:
   const cup =
     step.layer && (step.load || step.mixed || call?.choice) ? cupFor(view, step, call, coats?.coats ?? 1) : null;
   const chemistry = step.load?.chemistry ?? step.layer?.chemistry ?? null;
+  const into = view.route.links.filter(({ to }) => to === item.key);
   const spray = step.load ? sprayFor(step.load.chemistry) : null;
   return {
     key: item.key,
@@ -178,10 +181,11 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins }:
       sprayed: spray && { pressureBar: spray.pressureBar, needleMm: spray.needleMm, distanceCm: spray.distanceCm },
     },
     timers: timersOf(view, step),
-    needs: view.route.links
-      .filter(({ from, to }) => to === item.key && among.has(from))
-      .map(({ from, minLag }) => ({ key: from, wait: minLag })),
-    readyIn: readyIn(view, item.key, begins),
+    needs: into.filter(({ from }) => among.has(from)).map(({ from, minLag }) => ({ key: from, wait: minLag })),
+    readyIn: Math.max(
+      0,
+      ...into.flatMap(({ from, minLag }) => (ends.has(from) ? [ends.get(from)! + minLag - begins] : [])),
+    ),
     booth: step.booth,
   };
 }
@@ -192,14 +196,6 @@ const withoutCoats = (why: string): string =>
     .split('; ')
     .filter((one) => !/^\d+ coats?$/.test(one))
     .join('; ');
-
-function readyIn({ plan, route }: PlannedBrief, key: string, begins: Minutes): Minutes {
-  const ends = new Map(plan.work.flatMap((work) => (work.done ? [[work.key, work.segments.at(-1)![1]] as const] : [])));
-  const ready = route.links.flatMap(({ from, to, minLag }) =>
-    to === key && ends.has(from) ? [ends.get(from)! + minLag - begins] : [],
-  );
-  return Math.max(0, ...ready);
-}
 
 const paintMlOf = ({ parts, fillings }: CardCup): number =>
   (fillings * parts.reduce((sum, { drops }) => sum + drops, 0)) / DROPS_PER_ML;
@@ -217,8 +213,7 @@ function mixedFor(call: PaintedCall | undefined): Mixed | null {
 
 function coatsOf(step: RouteStep, call: PaintedCall | undefined, climate: Climate): BenchCard['coats'] {
   if (!step.layer || !(step.load || call)) return null;
-  const known = step.load || call?.coats ? call?.coats : null;
-  const coats = known ?? { coats: step.layer.coats, because: `${step.layer.coats} as planned` };
+  const coats = call?.coats ?? { coats: step.layer.coats, because: `${step.layer.coats} as planned` };
   const own = dryingTime(step.layer, 'recoat', climate);
   const between = coats.coats > 1 ? Math.max(own, call ? WAY_FACTS[call.way.way].between : 0) : 0;
   return { ...coats, between };

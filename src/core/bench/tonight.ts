@@ -21,6 +21,9 @@ export interface Tonight {
   check: { title: string; says: string; readyLocal: string; isReady: boolean }[];
 }
 
+const endsOf = ({ work }: PlannedBrief['plan']): Map<string, Minutes> =>
+  new Map(work.flatMap(({ done, key, segments }) => (done ? [[key, segments.at(-1)![1]] as const] : [])));
+
 /** So much is offered beyond what is planned. */
 const MOST_SPARE = 20;
 
@@ -35,7 +38,7 @@ export function tonightOf(view: PlannedBrief & { state: { brief: { timeZone: str
   const here = open.filter((item) => item.session === first.session);
   const spare = readyBeside(view, open, here, session?.booth !== false);
   const begins = session && !running ? session.start : plan.now;
-  const evening = { among: new Set([...here, ...spare].map(({ key }) => key)), begins };
+  const evening = { among: new Set([...here, ...spare].map(({ key }) => key)), begins, ends: endsOf(plan) };
   return {
     session: first.session,
     startLocal: session?.startLocal ?? first.start,

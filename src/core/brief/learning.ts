@@ -1,4 +1,4 @@
-import { estimated, type Factor } from '@/core/bench/estimate';
+import type { Factor } from '@/core/bench/estimate';
 import { CHEMISTRIES, type Chemistry } from '@/core/paint/chemistry';
 import { dryingFactor } from '@/core/paint/drying';
 import { STAGE_NAMES, type Stage } from '@/core/route/rules';
@@ -30,9 +30,8 @@ export function learningOf({
   const timed = state.log.flatMap(({ stepKind, plannedMinutes, actualMinutes }) =>
     stepKind ? [{ kind: stepKind, planned: plannedMinutes, actual: actualMinutes }] : [],
   );
-  const { factors } = estimated(timed);
   const sum = (numbers: readonly number[]) => numbers.reduce((total, one) => total + one, 0);
-  const kinds = Object.entries(factors)
+  const kinds = Object.entries(wanted.pace)
     .map(([kind, factor]) => {
       const own = timed.filter((one) => one.kind === kind && one.planned && one.actual);
       return {
@@ -45,17 +44,13 @@ export function learningOf({
     .sort((a, b) => b.taken - a.taken || a.kind.localeCompare(b.kind));
   return {
     kinds,
-    stages: hoursByStage({ state, route, wanted, plan }),
+    stages: hoursByStage({ state, route, plan }),
     paints: paintsOf(state.log),
     air: airOf(state.log),
   };
 }
 
-function hoursByStage({
-  state,
-  route,
-  plan,
-}: Pick<BriefView, 'state' | 'route' | 'wanted' | 'plan'>): Learning['stages'] {
+function hoursByStage({ state, route, plan }: Pick<BriefView, 'state' | 'route' | 'plan'>): Learning['stages'] {
   const stageOf = new Map(route.steps.map((step) => [step.key, stageOfStep(step)]));
   const done = new Set(plan.work.filter((work) => work.done).map(({ key }) => key));
   const hours = new Map<Stage, { done: number; left: number }>(

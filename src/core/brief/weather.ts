@@ -4,9 +4,10 @@ import { isSeen } from '@/core/kit/seen';
 import { spokenZones } from '@/core/outline/spoken';
 import { machineOf } from '@/core/outline/presets';
 import { waitBetween } from '@/core/route/drying-links';
+import { SPRAY } from '@/core/route/rules/cautions';
 import { stacksOf } from '@/core/route/stack';
 import type { RunStep, WorkRun } from '@/core/route/runs';
-import { EFFECTS, type Effect, type EffectName, type Place } from '@/core/weathering/effects';
+import { EFFECTS, type Effect, type Place } from '@/core/weathering/effects';
 import type { Exposure } from '@/core/weathering/exposure';
 import { planWeathering, type WeatherLayer } from '@/core/weathering/plan';
 import type { BriefView } from './derive';
@@ -94,7 +95,7 @@ export function weatherRuns(
           effect.chemistry === 'EW' || effect.chemistry === 'OI'
             ? ['Spirit: ventilate; soaked rags lie flat outdoors to dry, they can heat by themselves.']
             : effect.kind === 'spray'
-              ? ['Spray mist: mask and extraction.']
+              ? [SPRAY]
               : [],
       };
     });
@@ -112,6 +113,6 @@ export function weatherRuns(
       },
     ];
   });
-  const instead = layers.flatMap(({ effect }): readonly string[] => EFFECTS[effect as EffectName].instead);
+  const instead = layers.flatMap(({ effect }): readonly string[] => EFFECTS[effect].instead);
   return { runs, instead: [...new Set(instead)].filter((rule) => !done.has(rule)) };
 }
