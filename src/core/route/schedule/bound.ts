@@ -1,6 +1,8 @@
 import { earliestEnds } from './backward';
+import { leastCleaning } from './loads';
 import type { Network } from './network';
 import { firstEndingAfter, overlaps, type Instant, type Span } from './problem';
+import { Sequencer } from './sequence';
 
 /**
  * A proven lower bound on the finish: the longest chain through the calendar, and for each moment the work that cannot
@@ -58,7 +60,12 @@ interface Spells {
  * the finish impossible, it lies in a later (or earlier) one. `finish` is one that is known to be possible.
  */
 export function sharperBound(network: Network, finish: Instant): Instant {
-  const plain = Math.min(finish, lowerBound(network));
+  const sequencer = new Sequencer(network);
+  const allWork = sequencer.steps.reduce((sum, { minutes }) => sum + minutes, leastCleaning(sequencer));
+  const plain = Math.min(
+    finish,
+    Math.max(lowerBound(network), network.calendar.advance(sequencer.first.free, allWork)),
+  );
   const { problem, done } = network;
   const { steps } = problem;
   const open = network.order.filter((i) => !done[i]);
@@ -183,23 +190,34 @@ function energyOf(network: Network, open: readonly number[], sessions: readonly 
       const of = open.filter((i) => (room === 'booth' ? problem.steps[i]!.needsBooth : !problem.steps[i]!.splittable));
       return of.length < 2
         ? []
-        : (room === 'booth' ? [0, ...SHARES] : SHARES).map((share) => ({
-            of,
-            in: rooms[room],
-            rounded: roundedTo(longest, share * longest),
-            clean: false,
-          }));
+        : (room === 'booth' ? [0, ...SHARES] : SHARES)
+            .map((share) => ({
+              of,
+              in: rooms[room],
+              rounded: roundedTo(longest, share * longest),
+              clean: false,
+            }))
+            // Without work that is rounded up or sessions that are rounded down, plain minutes say as much.
+            .filter(
+              ({ rounded }, k) =>
+                (k === 0 && room === 'booth') ||
+                of.some((i) => rounded(problem.steps[i]!.minutes) > problem.steps[i]!.minutes) ||
+                rooms[room].some(({ start, end }) => rounded(end - start) < end - start),
+            );
     }),
-  ].map((count) => ({ ...count, capacity: capacityIn(count.in, count.rounded) }));
+  ].map((count) => ({ ...count, capacity: new Capacity(count.in, count.rounded) }));
   return (heads: readonly Instant[], dues: readonly Instant[]): boolean =>
     counts.some(({ of, rounded, clean, capacity }) => {
       const byDue = [...of].sort((a, b) => dues[a]! - dues[b]!);
+      const ends = byDue.map((i) => capacity.endAt(dues[i]!));
       const moments = [...new Set(of.map((i) => heads[i]!))];
       return moments.some((from) => {
+        const begin = capacity.beginAt(from);
         let work = 0;
         let [cleaning, dearest] = [0, 0];
         const colours = new Set<string>();
-        for (const i of byDue) {
+        for (let at = 0; at < byDue.length; at += 1) {
+          const i = byDue[at]!;
           if (heads[i]! < from) continue;
           const { minutes, colour } = problem.steps[i]!;
           work += rounded(minutes);
@@ -209,7 +227,7 @@ function energyOf(network: Network, open: readonly number[], sessions: readonly 
             dearest = Math.max(dearest, cleanInto.get(colour)!);
           }
           // The first colour may have been in the airbrush before.
-          if (work + cleaning - dearest > capacity(from, dues[i]!) + 1e-6) return true;
+          if (work + cleaning - dearest > capacity.between(begin, ends[at]!) + 1e-6) return true;
         }
         return false;
       });
@@ -222,19 +240,40 @@ const roundedTo =
   (minutes: number): number =>
     small <= 0 ? minutes : minutes > longest - small ? longest : minutes < small ? 0 : minutes;
 
+/** A moment among spans: the one that it lies in or next to. */
+interface Edge {
+  at: Instant;
+  span: number;
+}
+
 /** What spans hold between two moments, each cut span rounded by itself. */
-function capacityIn(spans: readonly Span[], rounded: (minutes: number) => number) {
-  const until = [0];
-  for (const { start, end } of spans) until.push(until.at(-1)! + rounded(end - start));
-  return (from: Instant, to: Instant): number => {
-    if (to <= from) return 0;
-    const first = firstEndingAfter(spans, from);
-    let last = firstEndingAfter(spans, to);
-    if (last === spans.length || spans[last]!.start >= to) last -= 1;
-    if (last < first) return 0;
-    const part = (k: number) => rounded(Math.max(0, Math.min(to, spans[k]!.end) - Math.max(from, spans[k]!.start)));
-    return first === last ? part(first) : part(first) + until[last]! - until[first + 1]! + part(last);
-  };
+class Capacity {
+  private readonly until = [0];
+
+  constructor(
+    private readonly spans: readonly Span[],
+    private readonly rounded: (minutes: number) => number,
+  ) {
+    for (const { start, end } of spans) this.until.push(this.until.at(-1)! + rounded(end - start));
+  }
+
+  beginAt = (at: Instant): Edge => ({ at, span: firstEndingAfter(this.spans, at) });
+
+  endAt(at: Instant): Edge {
+    const next = firstEndingAfter(this.spans, at);
+    const isBehind = next === this.spans.length || this.spans[next]!.start >= at;
+    return { at, span: isBehind ? next - 1 : next };
+  }
+
+  between(begin: Edge, end: Edge): number {
+    if (end.at <= begin.at || end.span < begin.span) return 0;
+    const part = (k: number) => {
+      const span = this.spans[k]!;
+      return this.rounded(Math.max(0, Math.min(end.at, span.end) - Math.max(begin.at, span.start)));
+    };
+    if (begin.span === end.span) return part(begin.span);
+    return part(begin.span) + this.until[end.span]! - this.until[begin.span + 1]! + part(end.span);
+  }
 }
 
 /** The least that loading each colour takes, whatever was in the airbrush before. */

@@ -2,6 +2,7 @@ import { latestStarts } from './backward';
 import type { Network } from './network';
 import type { Instant } from './problem';
 import { alikeTo, finishOf, type Aims } from './search';
+import { cheapestLoads, loadsAhead } from './loads';
 import { Sequencer, type Spot, type Tail } from './sequence';
 import { planFrom, type SerialPlan } from './serial';
 
@@ -73,14 +74,10 @@ export function orderWithin(network: Network, limits: Limits, mostNodes: number)
   const { resets } = sequencer;
   const countsSessions = limits.sessions < Infinity;
   const choosesSessions = countsSessions || resets;
-  /** Of each colour, by number: the least that loading it takes. */
-  const cheapest = sequencer.cleanOut.map((_, to) => {
-    const others = sequencer.cleanOut.flatMap((from, state) => (state === to ? [] : [from[to]!]));
-    return others.length > 0 ? Math.min(...others) : 0;
-  });
+  const cheapest = cheapestLoads(sequencer);
   const colours = cheapest.length;
   /** Loads of each colour that the longest line of waits from each step on asks for, with another colour in the airbrush, or this one. */
-  const [empty, loaded] = loadsAhead();
+  const [empty, loaded] = loadsAhead(sequencer);
   const ahead = sessionsAhead();
   const memory = new Map<string, { node: Begun; heads: Float64Array }[]>();
   let nodes = 0;
@@ -303,22 +300,6 @@ export function orderWithin(network: Network, limits: Limits, mostNodes: number)
           minLag + steps[k]!.minutes + (steps[step]!.splittable ? 0 : steps[step]!.minutes) > longest &&
           !steps[k]!.splittable;
         counts[step] = Math.max(counts[step]!, counts[k]! + (isApart ? 1 : 0));
-      }
-    return counts;
-  }
-
-  function loadsAhead(): [Uint16Array[], Uint16Array[]] {
-    const counts = [0, 1].map(() => cheapest.map(() => new Uint16Array(steps.length))) as [
-      Uint16Array[],
-      Uint16Array[],
-    ];
-    for (let c = 0; c < cheapest.length; c += 1)
-      for (let k = steps.length - 1; k >= 0; k -= 1) {
-        const most = (isLoaded: 0 | 1) => Math.max(0, ...followers[k]!.map((next) => counts[isLoaded][c]![next]!));
-        const isOwn = paint[k] === c;
-        const isOther = paint[k]! >= 0 && !isOwn;
-        counts[0][c]![k] = isOwn ? 1 + most(1) : most(0);
-        counts[1][c]![k] = isOther ? most(0) : most(1);
       }
     return counts;
   }

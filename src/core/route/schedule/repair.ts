@@ -13,7 +13,7 @@ export function inTurn(network: Network, former: ReadonlyMap<number, Instant>): 
   const first = Math.min(...former.values(), horizon);
   // What is new takes its turn by its urgency, from the beginning on, as if the calendar were the former plan's.
   const rank = ranksBy(network, (i) => former.get(i) ?? Math.max(first, Math.min(latest[i]!, horizon)));
-  const plan = serialPlan(network, rank, { delays: former });
+  const plan = serialPlan(network, rank, former);
   return plan.unplaced.length > 0 ? null : plan;
 }
 
@@ -29,7 +29,7 @@ export function byUrgency(
   former: ReadonlyMap<number, Instant>,
   urgency: readonly number[],
 ): SerialPlan | null {
-  const plan = serialPlan(network, byLatest(network, urgency), { delays: former });
+  const plan = serialPlan(network, byLatest(network, urgency), former);
   return plan.unplaced.length > 0 ? null : plan;
 }
 

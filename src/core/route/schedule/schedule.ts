@@ -63,11 +63,8 @@ export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan 
       return { feasible: false, because: whyInfeasible(network, first.unplaced), partial: stepsOf(network, first) };
     first = found;
   }
-  const score = (plan: SerialPlan) =>
-    aims(finishOf(network, plan), plan.timeline.loads(), plan.timeline.sessionsUsed());
   const again = serialPlan(network, byLatest(network, latestStarts(network, finishOf(network, first))));
   if (again.unplaced.length === 0 && finishOf(network, again) < finishOf(network, first)) first = again;
-  first = varied(network, first, score, effort);
   if (effort < SHARP_FROM) {
     const bound = Math.min(lowerBound(network), finishOf(network, first));
     return planOf(network, improved(network, first, aims, bound, effort), bound, titles);
@@ -153,38 +150,6 @@ const FIRST = -1e9;
 /** Seeded variations that a repair tries where more than this share of the steps would move. */
 const TRIES = 24;
 const FEW_MOVED = 0.08;
-
-/** So much of the effort goes into seeded variations of the first order, and so many are tried at most. */
-const VARIED_SHARE = 0.15;
-const MOST_VARIATIONS = 80;
-
-/** The best of some seeded variations of the order by latest start, sprays of one colour kept near one another. */
-function varied(
-  network: Network,
-  first: SerialPlan,
-  score: (plan: SerialPlan) => readonly number[],
-  effort: number,
-): SerialPlan {
-  const { steps } = network.problem;
-  const open = Math.max(1, network.blocks.flat().length);
-  const latest = latestStarts(network, finishOf(network, first));
-  const random = generator(open);
-  let [best, bestScore] = [first, score(first)];
-  const attempts = Math.min(MOST_VARIATIONS, Math.floor((effort * VARIED_SHARE) / open));
-  for (let attempt = 0; attempt < attempts; attempt += 1) {
-    const spread = DAY * (attempt % 5);
-    const turns = new Map(steps.map(({ colour }) => [colour, random() * spread]));
-    const noise = steps.map(() => random() * spread * 0.5);
-    const plan = serialPlan(
-      network,
-      ranksBy(network, (i) => latest[i]! + noise[i]! + (steps[i]!.colour ? turns.get(steps[i]!.colour)! : 0)),
-    );
-    if (plan.unplaced.length > 0) continue;
-    const own = score(plan);
-    if (isLess(own, bestScore)) [best, bestScore] = [plan, own];
-  }
-  return best;
-}
 
 function ancestors(network: Network, step: number): number[] {
   const found = new Set<number>();

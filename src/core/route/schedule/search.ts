@@ -1,190 +1,103 @@
 import { latestStarts } from './backward';
 import type { Network } from './network';
 import type { Instant } from './problem';
-import { Sequencer, type HeldBack, type Put, type Spot } from './sequence';
+import { Dispatcher, type Choice, type Put, type Rule } from './dispatch';
+import { Variations, type Tried } from './variations';
+import { Sequencer } from './sequence';
 import { planFrom, type SerialPlan } from './serial';
-import { endOf, startOf } from './timeline';
+import { endOf } from './timeline';
 
 /** Puts the aims in order of importance: smaller is better, compared one after the other. */
 export type Aims = (finish: Instant, loads: number, sessions: number) => readonly number[];
 
-/** An order with what was held back, and how it lies in the sessions. */
-interface Candidate extends HeldBack {
-  order: readonly number[];
-  put: Put;
+/** Places tried by dispatching rules for one unit of effort. */
+const PLACES = 28;
+/** Of the tries: so many with rules drawn at large, so many for an earlier finish, the others for fewer loads and sessions. */
+const SHARES = { atLarge: 0.15, finish: 0.6 };
+/** First and last temperature of the cooling, in working minutes. */
+const HOT = 6;
+const COLD = 0.3;
+/** What a working minute, a load and a session weigh while the finish is to be sooner, and once it is settled. */
+const SOONER: Weights = { late: 1, load: 0.5, session: 0 };
+const FEWER: Weights = { late: 0.5, load: 10, session: 1.2 };
+/** A rule that does well on most networks. */
+const USUAL: Rule = { slack: 0.1, waste: 4, cleaning: 1, unready: 15, pausing: 15 };
+
+interface Weights {
+  late: number;
+  load: number;
+  session: number;
 }
 
-/** What a late working minute, a load and a session weigh where the finish is settled and the others are to be fewer. */
-const WEIGHTS = { late: 5, load: 100, session: 12 };
-/** First and last temperature of the cooling, in working minutes late. */
-const HOT = 60;
-const COLD = 0.6;
-/** Of the effort: so much for an earlier finish, as long as one is possible; the rest for fewer loads and sessions. */
-const FINISH_SHARE = 0.35;
-/** A step is put in an order so many times as quickly as the serial scheme places it. */
-const QUICKER = 8;
-/** Coolings towards an earlier finish: each ends as soon as there is one. */
-const COOLINGS = 4;
-
 /**
- * Simulated annealing (Kirkpatrick, Gelatt, Vecchi 1983) over the order of the steps. First towards a finish before the best one: the cost is
- * how many working minutes steps start beyond their latest start for it. Then, with the finish kept, towards fewer loads of the airbrush and
- * fewer sessions. Deterministic: `effort` counts steps placed as the serial scheme places them, chance comes from the seed.
+ * The best plan of dispatching rules, found by simulated annealing (Kirkpatrick, Gelatt, Vecchi 1983) over the rule and what is added to
+ * the cost of each step (random keys, Bean 1994): first rules drawn at large, then from the best one towards a sooner finish, then, with the finish
+ * kept, towards fewer loads of the airbrush and fewer sessions. Deterministic: `effort` counts places tried, chance comes from the seed.
  */
 export function improved(network: Network, first: SerialPlan, aims: Aims, bound: Instant, effort: number): SerialPlan {
   const sequencer = new Sequencer(network);
-  const { open, steps, before, followers, tied } = sequencer;
+  const { open, steps } = sequencer;
   if (open.length < 2) return first;
-  const { problem } = network;
   const random = generator(open.length);
-  const pick = (count: number) => Math.min(count - 1, Math.floor(random() * count));
-  const alike = alikeTo(aims, problem.now ?? problem.windows[0]?.start ?? 0);
-  const sprayed = steps.flatMap(({ colour }, k) => (colour === null ? [] : [k]));
-  const pairs = steps.flatMap((_, k) => (tied[k]!.length > 1 ? [k] : []));
-  const scoreOf = ({ finish, loads, sessions }: Omit<Put, 'spots'>) => aims(finish, loads, sessions);
-
-  /** Working minutes beyond the latest starts: the worst step's, and a little of everybody's. */
-  const lateness = ({ spots }: Put, latest: readonly number[]): number => {
-    let [worst, sum] = [0, 0];
-    spots.forEach((spot, k) => {
-      const late = sequencer.worked(spot.first, spot.start) - latest[k]!;
-      if (late <= 0) return;
-      worst = Math.max(worst, late + 1);
-      sum += late + 1;
-    });
-    return worst + sum / 20;
-  };
-  const latestFor = (finish: Instant): number[] => {
+  const dispatcher = new Dispatcher(sequencer);
+  const variations = new Variations(sequencer, random);
+  const alike = alikeTo(aims, network.problem.now ?? network.problem.windows[0]?.start ?? 0);
+  const budget = effort * PLACES;
+  const latestBy = (finish: Instant): number[] => {
     const latest = latestStarts(network, finish);
     return open.map((i) => (latest[i] === -Infinity ? -1e5 : sequencer.workedUntil(latest[i]!)));
   };
-
-  /** Takes steps out and puts them in before the place `to`, as near to it as what they wait for and what waits for them allow. */
-  const shifted = (order: readonly number[], moving: readonly number[], to: number): number[] => {
-    const isMoving = new Set(moving);
-    const rest = order.filter((k) => !isMoving.has(k));
-    let at = Math.min(rest.length, Math.max(0, to));
-    const place = new Map(rest.map((k, i) => [k, i]));
-    let [low, high] = [0, rest.length];
-    for (const k of moving) {
-      for (const { step } of before[k]!) if (!isMoving.has(step)) low = Math.max(low, place.get(step)! + 1);
-      for (const step of followers[k]!) if (!isMoving.has(step)) high = Math.min(high, place.get(step)!);
-    }
-    if (low > high) return [...order];
-    at = Math.min(high, Math.max(low, at));
-    rest.splice(at, 0, ...moving);
-    return rest;
+  let finish = finishOf(network, first);
+  let latest = latestBy(finish);
+  const scoreOf = (put: Put) => aims(put.finish, put.loads, put.sessions);
+  const costBy =
+    ({ late, load, session }: Weights, from = 0) =>
+    ({ put }: Tried) =>
+      late * Math.max(0, sequencer.workedUntil(put.finish) - from) + load * put.loads + session * put.sessions;
+  const isSoonEnough = ({ put }: Tried) => alike.before(put.finish) < bound;
+  /** The best of all that was tried. */
+  const found: { best: Tried | null } = { best: null };
+  const tried = (choice: Choice): Tried | null => {
+    const put = dispatcher.put(latest, choice);
+    if (!put) return null;
+    const candidate = { ...choice, put };
+    if (!found.best || isLess(scoreOf(put), scoreOf(found.best.put))) found.best = candidate;
+    return candidate;
   };
 
-  const moved = (candidate: Candidate, isThinning: boolean): Omit<Candidate, 'put'> => {
-    const { order, floors, closed, put } = candidate;
-    const chance = random();
-    if (chance < 0.12 && sprayed.length > 1) {
-      // All sprays of one colour, one after the other, as far as their waits allow.
-      const anchor = sprayed[pick(sprayed.length)]!;
-      let next: number[] = [...order];
-      for (const k of order)
-        if (k !== anchor && steps[k]!.colour === steps[anchor]!.colour) {
-          const [own, its] = [next.indexOf(k), next.indexOf(anchor)];
-          next = shifted(next, [k], own < its ? its - 1 : its + 1);
-        }
-      return { order: next, floors, closed };
+  const atLarge = (): Tried | null => {
+    const cost = costBy(SOONER);
+    let near = tried({ rule: USUAL, bias: new Float64Array(steps.length), closed: new Set() });
+    while (dispatcher.spent < budget * SHARES.atLarge) {
+      const candidate = tried(variations.atLarge());
+      if (candidate && (!near || cost(candidate) < cost(near))) near = candidate;
+      if (candidate && candidate.put.finish < finish) {
+        finish = candidate.put.finish;
+        latest = latestBy(finish);
+      }
     }
-    if (chance < 0.24 && sprayed.length > 1) {
-      const [a, b] = [sprayed[pick(sprayed.length)]!, sprayed[pick(sprayed.length)]!];
-      const [at, to] = [order.indexOf(a), order.indexOf(b)];
-      // Next to a spray of its own colour, or in exchange for another one.
-      if (steps[a]!.colour === steps[b]!.colour)
-        return { order: shifted(order, [a], at < to ? to - 1 : to + 1), floors, closed };
-      return { order: shifted(shifted(order, [a], to), [b], at), floors, closed };
+    return near;
+  };
+  const cool = (begin: Tried, until: number, isThinning: boolean, costOf: (candidate: Tried) => number): void => {
+    const from = dispatcher.spent;
+    let current = begin;
+    while (dispatcher.spent < until && (isThinning || !isSoonEnough(current))) {
+      const heat = HOT * (COLD / HOT) ** ((dispatcher.spent - from) / (until - from));
+      const candidate = tried(variations.of(current, isThinning));
+      if (!candidate) continue;
+      const more = costOf(candidate) - costOf(current);
+      if (more <= 0 || random() < Math.exp(-more / heat)) current = candidate;
     }
-    if (chance < 0.3) {
-      // A step is held back although it could begin: its partner then comes within its greatest wait, or something fits before it.
-      const k = pairs.length > 0 && random() < 0.6 ? pairs[pick(pairs.length)]! : pick(steps.length);
-      const isHeld = floors[k] !== -Infinity && random() < 0.7;
-      const next = [...floors];
-      next[k] = isHeld ? -Infinity : laterThan(put.spots[k]!);
-      return { order, floors: next, closed };
-    }
-    if (isThinning && chance < 0.42) {
-      const next = new Set(closed);
-      if (next.size > 0 && random() < 0.4) next.delete([...next][pick(next.size)]!);
-      else next.add(put.spots[pick(steps.length)]!.first);
-      return { order, floors, closed: next };
-    }
-    const at = pick(order.length);
-    const k = order[at]!;
-    const reach = 1 + pick(random() < 0.3 ? order.length : Math.min(order.length, 12));
-    const moving = tied[k]!.length > 1 && random() < 0.5 ? tied[k]! : [k];
-    return { order: shifted(order, moving, at + (random() < 0.5 ? -reach : reach)), floors, closed };
   };
-  const laterThan = ({ start, first: session }: Spot): Instant => {
-    if (random() < 0.5) return start + 1 + pick(60);
-    return sequencer.rooms[session + (random() < 0.3 ? 2 : 1)]?.start ?? start + 1;
-  };
-
-  const startOfStep = (k: number) => startOf(first.placed[open[k]!]!);
-  const order = steps.map((_, k) => k).sort((a, b) => startOfStep(a) - startOfStep(b));
-  const free: HeldBack = { floors: steps.map(() => -Infinity), closed: new Set() };
-  // As the first plan has it: steps that wait for their partners stay where they are.
-  const asPlanned: HeldBack = {
-    ...free,
-    floors: steps.map((_, k) => (tied[k]!.length > 1 ? startOfStep(k) : -Infinity)),
-  };
-  const begun = [free, asPlanned].flatMap((held) => {
-    const put = sequencer.put(order, held);
-    return put ? [{ order, ...held, put }] : [];
-  });
-  if (begun.length === 0) return first;
-  let best: Candidate = begun.reduce((a, b) => (isLess(scoreOf(b.put), scoreOf(a.put)) ? b : a));
-  const take = (candidate: Candidate): boolean => {
-    if (!isLess(scoreOf(candidate.put), scoreOf(best.put))) return false;
-    best = candidate;
-    return true;
-  };
-
-  /** Cools from the best order on; stops when `done` says so, at the latest when its rounds are spent. */
-  const cool = (rounds: number, isThinning: boolean, costOf: (put: Put) => number, done: () => boolean): number => {
-    let current = best;
-    let cost = costOf(current.put);
-    for (let round = 0; round < rounds; round += 1) {
-      const heat = HOT * (COLD / HOT) ** (round / rounds);
-      const next = moved(current, isThinning);
-      const put = sequencer.put(next.order, next);
-      if (!put) continue;
-      const candidate = { ...next, put };
-      const its = costOf(put);
-      if (its <= cost || random() < Math.exp((cost - its) / heat)) [current, cost] = [candidate, its];
-      if (take(candidate) && done()) return round + 1;
-    }
-    return rounds;
-  };
-
-  const rounds = Math.floor((effort * QUICKER) / open.length);
-  let left = Math.floor(rounds * FINISH_SHARE);
-  while (left > 0) {
-    const target = alike.before(best.put.finish);
-    if (target < bound) break;
-    const latest = latestFor(target);
-    left -= cool(
-      Math.min(left, Math.max(40, Math.ceil((rounds * FINISH_SHARE) / COOLINGS))),
-      false,
-      (put) => lateness(put, latest) + put.loads * 0.2,
-      () => best.put.finish <= target,
-    );
-  }
-  const latest = latestFor(alike.last(best.put.finish));
-  const rest = Math.max(0, rounds - Math.floor(rounds * FINISH_SHARE) + left);
-  for (let turn = 0; turn < 2; turn += 1)
-    cool(
-      Math.floor(rest / 2),
-      true,
-      (put) => lateness(put, latest) * WEIGHTS.late + put.loads * WEIGHTS.load + put.sessions * WEIGHTS.session,
-      () => false,
-    );
+  const near = atLarge();
+  if (near) cool(near, budget * SHARES.finish, false, costBy(SOONER));
+  if (!found.best) return first;
+  const last = sequencer.workedUntil(alike.last(found.best.put.finish));
+  cool(found.best, budget, true, costBy(FEWER, last));
+  const { spots } = found.best.put;
   const score = (plan: SerialPlan) =>
     aims(finishOf(network, plan), plan.timeline.loads(), plan.timeline.sessionsUsed());
-  const plan = planFrom(network, new Map(open.map((i, k) => [i, best.put.spots[k]!.start])));
+  const plan = planFrom(network, new Map(open.map((i, k) => [i, spots[k]!.start])));
   return plan && isLess(score(plan), score(first)) ? plan : first;
 }
 

@@ -169,44 +169,6 @@ export class Sequencer {
     }
     return undefined;
   }
-
-  /**
-   * Puts the steps in their order; null where the sessions do not hold them so. A step whose partner comes too late is held back, and all
-   * that follows is put again.
-   */
-  put(order: readonly number[], { floors, closed }: HeldBack): Put | null {
-    const spots: (Spot | undefined)[] = new Array<Spot | undefined>(order.length);
-    const held = [...floors];
-    const tails: Tail[] = [this.first];
-    let pushes = 0;
-    for (let at = 0; at < order.length; at += 1) {
-      const k = order[at]!;
-      const tail = tails[at]!;
-      const spot = this.spot(k, this.from(k, held[k]!, spots), tail, closed);
-      if (!spot || spot.start > this.within[k]!) return null;
-      const lost = this.lost(k, spot, spots);
-      if (lost) {
-        pushes += 1;
-        if (pushes > MOST_PUSHES) return null;
-        held[lost.step] = lost.until;
-        at = order.indexOf(lost.step) - 1;
-        continue;
-      }
-      spots[k] = spot;
-      tails[at + 1] = this.after(k, spot, tail);
-    }
-    const { free: finish, loads, sessions } = tails[order.length]!;
-    return { spots: spots as Spot[], finish, loads, sessions };
-  }
-}
-
-/** How often partners are held back before an order is given up. */
-const MOST_PUSHES = 60;
-
-/** What keeps steps from their earliest places: none sooner than its floor, none in a closed session. */
-export interface HeldBack {
-  floors: readonly Instant[];
-  closed: ReadonlySet<number>;
 }
 
 export interface Spot {
@@ -229,14 +191,6 @@ export interface Tail {
   state: number;
   /** Session of the last spray; null before any. */
   sprayedIn: number | null;
-  loads: number;
-  sessions: number;
-}
-
-/** Steps of an order put into the sessions. */
-export interface Put {
-  spots: readonly Spot[];
-  finish: Instant;
   loads: number;
   sessions: number;
 }

@@ -13,14 +13,6 @@ export interface SerialPlan {
 /** How often a block is pushed later before it is given up: each push is at least a minute, most are a session. */
 const MOST_PUSHES = 400;
 
-/** What a search varies beside the order. */
-export interface Held {
-  /** Steps that do not begin before this, although they could. */
-  delays?: ReadonlyMap<number, Instant>;
-  /** Sessions, by index, in which nothing is done. */
-  closed?: ReadonlySet<number>;
-}
-
 /** The rank of each block: that of its most urgent step. */
 export const ranksBy = (network: Network, priority: (step: number) => number): number[] =>
   network.blocks.map((block) => Math.min(...block.map(priority)));
@@ -33,10 +25,14 @@ export function byLatest(network: Network, latest: readonly number[]): number[] 
 
 /**
  * Serial generation: again and again the ready block of least rank goes to its earliest place.
- * Valid by construction: waits, sessions, booth and clean-outs hold for every step that was placed.
+ * No step begins before its delay. Valid by construction: waits, sessions, booth and clean-outs hold for every step that was placed.
  */
-export function serialPlan(network: Network, rank: readonly number[], held: Held = {}): SerialPlan {
-  const timeline = new Timeline(network.problem, held.closed);
+export function serialPlan(
+  network: Network,
+  rank: readonly number[],
+  delays?: ReadonlyMap<number, Instant>,
+): SerialPlan {
+  const timeline = new Timeline(network.problem);
   const placed: (Placed | null)[] = network.problem.steps.map(() => null);
   const unplaced: number[][] = [];
   const missing = network.waitsFor.slice();
@@ -47,7 +43,7 @@ export function serialPlan(network: Network, rank: readonly number[], held: Held
     for (let k = 1; k < ready.length; k += 1) if (rank[ready[k]!]! < rank[ready[best]!]!) best = k;
     const b = ready.splice(best, 1)[0]!;
     finished.add(b);
-    if (!placeBlock(network, timeline, placed, network.blocks[b]!, held.delays)) {
+    if (!placeBlock(network, timeline, placed, network.blocks[b]!, delays)) {
       unplaced.push(network.blocks[b]!);
       continue;
     }

@@ -38,16 +38,9 @@ export class Timeline {
   /** Minutes of each session that nothing fills. */
   private readonly free: number[];
 
-  /** `closed`: sessions, by index, in which nothing is to be done. */
-  constructor(
-    private readonly problem: PlanProblem,
-    closed?: ReadonlySet<number>,
-  ) {
+  constructor(private readonly problem: PlanProblem) {
     const now = problem.now ?? -Infinity;
-    this.usable = problem.windows.map(({ start, end }, w) => ({
-      start: closed?.has(w) ? end : Math.max(start, now),
-      end,
-    }));
+    this.usable = problem.windows.map(({ start, end }) => ({ start: Math.max(start, now), end }));
     this.free = this.usable.map(({ start, end }) => Math.max(0, end - start));
     this.booths = problem.windows.map((window) => overlaps([window], problem.boothWindows));
     this.busy = problem.windows.map(() => []);
