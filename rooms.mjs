@@ -34,7 +34,7 @@ export const LAYERS = {
   ui: ['core', 'outbox'],
   sheet: ['core', 'ui'],
   paper: ['core', 'ui', 'sheet', 'workers'],
-  actions: ['core', 'data', 'services', 'outbox', 'workers', '@demo'],
+  actions: ['core', 'wall', 'data', 'services', 'outbox', 'workers', '@demo'],
   stations: ['core', 'workers', 'actions', 'sheet', 'ui', 'outbox'],
   app: ['core', 'data', 'paper', 'actions', 'services', 'outbox', 'ui', 'sheet', 'stations'],
 };

@@ -1,22 +1,20 @@
 'use server';
 
-import { headers } from 'next/headers';
 import QRCode from 'qrcode';
 import { z } from 'zod';
 import type { Result } from '@/core/interchange/result';
 import { listDevices, makePairingCode, revokeDevice, type BenchDevice } from '@/data/bench-devices';
 import { lookedUp, Refused } from './answer';
+import { onComputer } from './of-device';
 
 /** Phones at the bench: paired and let go on the computer alone. */
 
-async function onComputer(): Promise<void> {
-  if ((await headers()).has('x-bench-device')) throw new Refused('', 'Phones are paired on the computer.');
-}
+const onlyThere = () => onComputer('Phones are paired on the computer.');
 
 /** Whether the bench is open to the local network, and which devices are paired. */
 export async function benchPhones(): Promise<Result<{ isOpen: boolean; devices: BenchDevice[] }>> {
   return lookedUp(async () => {
-    await onComputer();
+    await onlyThere();
     return { isOpen: Boolean(process.env.BENCH_PORT), devices: await listDevices() };
   });
 }
@@ -26,7 +24,7 @@ export async function pairingCode(
   input: unknown,
 ): Promise<Result<{ code: string; ways: { address: string; picture: string }[] }>> {
   return lookedUp(async () => {
-    await onComputer();
+    await onlyThere();
     const { briefId } = z.object({ briefId: z.uuid() }).parse(input);
     const port = process.env.BENCH_PORT;
     if (!port) throw new Refused('', 'The Bench is not open to the network: start it with ./start --bench.');
@@ -46,7 +44,7 @@ export async function pairingCode(
 /** Lets a device go. */
 export async function letPhoneGo(input: unknown): Promise<Result<BenchDevice[]>> {
   return lookedUp(async () => {
-    await onComputer();
+    await onlyThere();
     const { id } = z.object({ id: z.uuid() }).parse(input);
     if (!(await revokeDevice(id))) throw new Refused('', 'This device was let go already.');
     return listDevices();

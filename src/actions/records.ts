@@ -13,6 +13,7 @@ import { askWhatCameUp } from './ask-what-came-up';
 import { checkEvidence, withOwnReason } from './check-evidence';
 import { checkKit } from './check-kit';
 import { checkRouteEdit } from './check-route';
+import { mayKeep, mayTakeBack, onComputer } from './of-device';
 
 /** Acts as data: records added, updated and removed. Every one answers with a Result and never throws at the reader. */
 
@@ -28,6 +29,7 @@ export async function save(input: unknown): Promise<Result<{ id: string; version
         fields: z.record(z.string(), z.unknown()),
       })
       .parse(input);
+    await mayKeep(entity);
     const kept = await checkedFields(briefId, entity, id, fields);
     const before = entity === 'subject' ? await loadBrief(briefId) : null;
     return perform(stampedAct(act, briefId, station), async (writer) => {
@@ -75,6 +77,7 @@ export async function remove(input: unknown): Promise<Result> {
       .extend({ id: z.uuid(), version: z.number().int() })
       .parse(input);
     if (entity === 'brief' || entity === 'airframe') throw new Refused('', 'A brief is not removed here.');
+    await mayKeep(entity);
     return perform(stampedAct(act, briefId, station), async (writer) => {
       await writer.remove(entity, id, version);
       return null;
@@ -85,6 +88,7 @@ export async function remove(input: unknown): Promise<Result> {
 /** A whole act as data, as a device that was away from the server sends it: all of it, once, or nothing. */
 export async function replay(input: unknown): Promise<Result> {
   return answered(async () => {
+    await onComputer('This is done on the computer.');
     const { stamp, briefId, station, added, updated, removed } = actSchema.parse(input);
     const whole = await Promise.all(
       added.map(async ({ entity, id, fields }) => {
@@ -112,6 +116,6 @@ export async function replay(input: unknown): Promise<Result> {
 export async function undo(input: unknown): Promise<Result<UndoAnswer>> {
   return answered(async () => {
     const { briefId, act } = ofBrief.parse(input);
-    return undoLast(briefId, { stamp: act });
+    return undoLast(briefId, { stamp: act, stations: await mayTakeBack() });
   });
 }

@@ -158,6 +158,15 @@ describe('undo', () => {
     await undo(a);
     expect((await loadBrief(a))!.sources.map(({ title }) => title)).toEqual(['theirs']);
   });
+  test('from the bench, takes back what was done at the Bench and the Log, and nothing later at another station', async () => {
+    const timer = { stepKey: '', label: 'Gloss', startedAt: '2026-11-20T18:00:00.000Z', minutes: 30 };
+    await perform(newAct(a, 'bench'), (writer) => writer.insert('timer', { ...timer, closesMin: null, factor: 1 }));
+    await doing(a, (writer) => writer.insert('source', { ...BLANK_SOURCE, title: 'later' }));
+    const answer = (await undoLast(a, { stations: ['bench', 'log'] })).value;
+    expect(answer.undone).toMatchObject({ station: 'bench', entity: 'timer' });
+    expect((await loadBrief(a))!.sources).toHaveLength(1);
+    expect((await undoLast(a, { stations: ['bench', 'log'] })).value.undone).toBeNull();
+  });
 });
 
 describe('two at once', () => {

@@ -24,16 +24,20 @@ const FURTHEST = 100;
 
 /**
  * Takes back the last act of this person at a brief that can be taken back, by replaying what was before, in reverse order. One that others
- * have built on is explained and passed over. The making of the brief is where it ends.
+ * have built on is explained and passed over; of some stations only, where they are named. The making of the brief is where it ends.
  */
 export async function undoLast(
   briefId: string,
-  { stamp, by = stamp?.by ?? 'builder' }: { stamp?: Stamp; by?: string } = {},
+  {
+    stamp,
+    by = stamp?.by ?? 'builder',
+    stations = null,
+  }: { stamp?: Stamp; by?: string; stations?: readonly string[] | null } = {},
 ): Promise<ActAnswer<UndoAnswer>> {
   const own = newAct(briefId, 'brief', by);
   return perform({ ...own, ...stamp, undoes: null }, async (writer) => {
     const passed: UndoAnswer['passed'] = [];
-    for (const last of await lastActs(writer, briefId, by)) {
+    for (const last of await lastActs(writer, briefId, by, stations)) {
       const changes = await changesOf(writer, last.act);
       const [first] = changes;
       if (!first) continue;
@@ -57,15 +61,16 @@ export async function undoLast(
   });
 }
 
-const lastActs = (writer: ActWriter, briefId: string, by: string) =>
+const lastActs = (writer: ActWriter, briefId: string, by: string, stations: readonly string[] | null) =>
   rows<LastAct>(
     writer.client,
     `select a.id as act, a.station, a.told from act a
      where a.brief_id = $1 and a.by = $2 and a.undoes is null and a.id <> $3
+       and ($4::text[] is null or a.station = any($4))
        and not exists (select 1 from act u where u.undoes = a.id)
        and exists (select 1 from change c where c.act = a.id)
      order by a.at desc, a.id limit ${FURTHEST}`,
-    [briefId, by, writer.act.id],
+    [briefId, by, writer.act.id, stations],
   );
 
 const changesOf = (writer: ActWriter, act: string) =>

@@ -9,7 +9,8 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import { deviceOf, listDevices, makePairingCode, pairDevice, revokeDevice } from '@/data/bench-devices';
 import { closePool, pool } from '@/data/database';
 import { ownDatabase } from '@tests/support/own-database';
-import { benchDoor, DEVICE_HEADER } from './bench-door';
+import { DEVICE_HEADER } from '@/wall/device';
+import { benchDoor } from './bench-door';
 import { benchCertificate, type BenchCertificate } from './certificate';
 
 /** The door of the bench: unpaired nothing but the page that pairs, paired the Bench and the Log. */
@@ -73,6 +74,12 @@ beforeAll(async () => {
     certificate,
     hosts: NAMES,
     home: () => Promise.resolve(`/briefs/${BRIEF}/bench`),
+    actions: {
+      a1: { filename: 'src/actions/mishaps.ts', exportedName: 'takeOnMishap' },
+      a2: { filename: 'src/actions/records.ts', exportedName: 'save' },
+      a3: { filename: 'src/actions/records.ts', exportedName: 'replay' },
+      a4: { filename: 'src/actions/phone.ts', exportedName: 'pairingCode' },
+    },
     answer: (asked, answer) => answer.end(`for ${String(asked.headers[DEVICE_HEADER])}`),
   });
   await new Promise<void>((resolve) => door.listen(0, '0.0.0.0', resolve));
@@ -155,6 +162,24 @@ describe('a paired device', () => {
     for (const url of [`/briefs/${BRIEF}/colours`, `/briefs/${BRIEF}/brief.json`, '/shelf', '/new', '/briefs/import'])
       expect((await ask(url, { headers })).status).toBe(403);
     expect(await ask('/', { headers })).toMatchObject({ status: 302, headers: { location: `/briefs/${BRIEF}/bench` } });
+  });
+  test('calls the actions of the Bench and the Log, and no other', async () => {
+    const cookie = cookieOf(await pair(await makePairingCode()));
+    const call = async (action?: string, url = `/briefs/${BRIEF}/bench`) =>
+      (
+        await ask(url, {
+          method: 'POST',
+          headers: {
+            cookie,
+            origin: `https://127.0.0.1:${port}`,
+            ...(action ? { 'next-action': action } : {}),
+          },
+        })
+      ).status;
+    expect(await call('a1')).toBe(200);
+    expect(await call('a2')).toBe(200);
+    for (const other of ['a3', 'a4', 'unknown', 'constructor', undefined]) expect(await call(other)).toBe(403);
+    expect(await call(undefined, '/outbox')).toBe(200);
   });
   test('is paired once by a code; its token is not kept, and worth nothing once it is let go', async () => {
     const code = await makePairingCode();

@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:https';
 import { escape } from 'html-escaper';
 import { deviceOf, noteSeen, pairDevice } from '@/data/bench-devices';
 import { CLOSED_POLICY, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
+import { DEVICE_HEADER } from '@/wall/device';
 import type { BenchCertificate } from './certificate';
 
 /**
@@ -11,8 +12,6 @@ import type { BenchCertificate } from './certificate';
  */
 
 const COOKIE = '__Host-bench';
-/** Says within the house that a request came through this door, and from which device; nobody outside can say it. */
-export const DEVICE_HEADER = 'x-bench-device';
 const A_YEAR_S = 365 * 24 * 3600;
 const MOST_FORM_BYTES = 4096;
 
@@ -29,17 +28,37 @@ const OPEN: readonly RegExp[] = [
   /^\/(outbox|sw\.js|health|icon\.svg|manifest\.webmanifest|offline\/files)$/,
 ];
 
+/** What may be sent without an action of a page being named. */
+const SENT = /^\/(outbox|pictures)$/;
+
+/** Actions by the identity that a browser calls them by: the file of each, and its name there. */
+export type KnownActions = Readonly<Record<string, { filename: string; exportedName: string }>>;
+/** Files of the actions of the Bench and the Log, and what those two use of the records. */
+const ACTION_FILES = /^src\/actions\/(bench|mishaps|techniques|weathering)\.ts$/;
+const RECORD_ACTIONS = /^(save|remove|undo)$/;
+
+/** Whether a device may call an action. Without a name it is none that a page of the Bench or the Log would call. */
+function isOfBench(known: KnownActions, id: string | string[] | undefined): boolean {
+  const action = typeof id === 'string' && Object.hasOwn(known, id) ? known[id]! : null;
+  if (!action) return false;
+  return (
+    ACTION_FILES.test(action.filename) ||
+    (action.filename === 'src/actions/records.ts' && RECORD_ACTIONS.test(action.exportedName))
+  );
+}
+
 export interface BenchDoor {
   certificate: BenchCertificate;
   /** Names under which this computer is reached. */
   hosts: readonly string[];
   /** Where a device goes that asks for nothing in particular; null while there is no brief. */
   home: () => Promise<string | null>;
+  actions: KnownActions;
   /** Answers what may be answered. */
   answer: (request: IncomingMessage, response: ServerResponse) => void;
 }
 
-export function benchDoor({ certificate, hosts, home, answer }: BenchDoor): Server {
+export function benchDoor({ certificate, hosts, home, actions, answer }: BenchDoor): Server {
   const { key, cert, root } = certificate;
   const server = createServer({ key, cert: `${cert}\n${root}` }, (request, response) => {
     void (async () => {
@@ -68,6 +87,9 @@ export function benchDoor({ certificate, hosts, home, answer }: BenchDoor): Serv
       }
       if (!OPEN.some((path) => path.test(url.pathname)))
         return say(response, 403, 'This device is paired for the Bench and the Log; the rest is on the computer.\n');
+      const isRead = request.method === 'GET' || request.method === 'HEAD';
+      if (!isRead && !SENT.test(url.pathname) && !isOfBench(actions, request.headers['next-action']))
+        return say(response, 403, 'This is done on the computer.\n');
       request.headers[DEVICE_HEADER] = device.id;
       return answer(request, response);
     })().catch((error: unknown) => {

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import compression from 'compression';
@@ -7,7 +8,8 @@ import { latestBrief } from '@/data/briefs';
 import { pool } from '@/data/database';
 import { revisionsOf } from '@/data/revisions';
 import { CLOSED_POLICY, hostsBeside, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
-import { benchDoor, DEVICE_HEADER } from './bench-door';
+import { DEVICE_HEADER } from '@/wall/device';
+import { benchDoor, type KnownActions } from './bench-door';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
 import { pageAsked, PageMemory } from './page-memory';
 
@@ -69,11 +71,15 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   if (!dev) await warmUp(server);
   await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
   const benchPort = Number(process.env.BENCH_PORT ?? 0);
-  if (benchPort > 0) await openBench(benchPort, serve);
+  if (benchPort > 0) await openBench(benchPort, dev, serve);
 }
 
-/** Opens the door of the bench to the local network. */
-async function openBench(port: number, answer: (request: IncomingMessage, response: ServerResponse) => void) {
+/** Opens the door of the bench to the local network; while the application is developed, pages can be read there only. */
+async function openBench(
+  port: number,
+  dev: boolean,
+  answer: (request: IncomingMessage, response: ServerResponse) => void,
+) {
   const hosts = localNames();
   const door = benchDoor({
     certificate: await benchCertificate(BENCH_FOLDER, hosts),
@@ -82,9 +88,16 @@ async function openBench(port: number, answer: (request: IncomingMessage, respon
       const latest = await latestBrief();
       return latest && `/briefs/${latest}/bench`;
     },
+    actions: dev ? {} : await knownActions(),
     answer,
   });
   await new Promise<void>((resolve) => door.listen(port, '0.0.0.0', resolve));
+}
+
+/** The actions of the built application, as the build lists them. */
+async function knownActions(): Promise<KnownActions> {
+  const list = await readFile('.next/server/server-reference-manifest.json', 'utf8');
+  return (JSON.parse(list) as { node: KnownActions }).node;
 }
 
 /**
