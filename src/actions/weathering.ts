@@ -1,12 +1,11 @@
 'use server';
 
 import { z } from 'zod';
-import { weatherOf, weatherRuns } from '@/core/brief/weather';
+import { weatherOf, weatherRuns, type BriefWeather } from '@/core/brief/weather';
 import type { Result } from '@/core/interchange/result';
 import { workRunFields } from '@/core/kept/records';
 import { EFFECT_NAMES } from '@/core/weathering/effects';
 import { CARES, CLIMATES, GROUNDS, SKINS } from '@/core/weathering/exposure';
-import type { WeatherLayer } from '@/core/weathering/plan';
 import { perform, stampedAct } from '@/data/acts';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { viewOf } from './brief-of';
@@ -22,14 +21,14 @@ const exposure = z.object({
 
 async function plannedOf(briefId: string, given: z.infer<typeof exposure>) {
   const { view, shelf } = await viewOf(briefId);
-  return { view, layers: weatherOf(view, shelf, given) };
+  return { view, weather: weatherOf(view, shelf, given) };
 }
 
 /** What weather and use would leave on this machine. */
-export async function weatheringPlan(input: unknown): Promise<Result<WeatherLayer[]>> {
+export async function weatheringPlan(input: unknown): Promise<Result<BriefWeather>> {
   return lookedUp(async () => {
     const { briefId, exposure: given } = ofBrief.pick({ briefId: true }).extend({ exposure }).parse(input);
-    return (await plannedOf(briefId, given)).layers;
+    return (await plannedOf(briefId, given)).weather;
   });
 }
 
@@ -42,8 +41,8 @@ export async function takeWeathering(input: unknown): Promise<Result> {
       exposure: given,
       effects,
     } = ofBrief.extend({ exposure, effects: z.array(z.enum(EFFECT_NAMES)).min(1, 'Nothing was chosen') }).parse(input);
-    const { view, layers } = await plannedOf(briefId, given);
-    const taken = layers.filter(({ effect }) => effects.includes(effect));
+    const { view, weather } = await plannedOf(briefId, given);
+    const taken = weather.layers.filter(({ effect }) => effects.includes(effect));
     const { runs, instead } = weatherRuns(view, taken, act.id.slice(0, 8));
     if (runs.length === 0) throw new Refused('', 'None of this would show on this machine.');
     const records = runs.map((run) => workRunFields.parse({ origin: 'weathering', ...run }));

@@ -27,6 +27,8 @@ export interface Effect {
   largestMm: number | null;
   /** How wide such a mark is, mm; it has to be seen. */
   wideMm: number | null;
+  /** Of the area of its zones, how much it covers at strength 1. */
+  share: number;
   how: string;
   test: string;
   /** Rules of the route that it stands for. */
@@ -62,6 +64,7 @@ export const EFFECTS = {
     colour: (_, base) => (base ? [base[0] + 0.35 * (95 - base[0]), base[1] * 0.7, base[2] * 0.7] : [80, 0, 4]),
     largestMm: null,
     wideMm: null,
+    share: 0.6,
     how: 'The base colour with 5 % white, cloudy, inside the panels; above only: what faces down keeps its colour.',
     test: 'Three steps on card, 5, 10 and 15 %, judged dry at arm’s length.',
     instead: ['highlight'],
@@ -78,6 +81,7 @@ export const EFFECTS = {
     colour: dustColour,
     largestMm: null,
     wideMm: null,
+    share: 0.08,
     how: 'Five parts in a hundred, a broad damp brush, no puddles; each pass dry before the next.',
     test: 'On the test piece with the same clear: two passes must still let the base colour speak.',
     instead: [],
@@ -94,6 +98,7 @@ export const EFFECTS = {
     colour: () => [30, 4, 10],
     largestMm: 600,
     wideMm: 20,
+    share: 0.06,
     how: 'Dots of drained oil at fillers, hinges and drains, drawn back with a flat brush that is barely damp.',
     test: 'On a spare half: the length that looks right is shorter than one thinks.',
     instead: ['streaks', 'neglect'],
@@ -110,6 +115,7 @@ export const EFFECTS = {
     colour: () => [18, 3, 8],
     largestMm: 1800,
     wideMm: 40,
+    share: 0.15,
     how: 'Thin, from the lip of the cowling aft, thinner with the way; a few drips across the first frames.',
     test: 'One streak, wiped off again while it is wet.',
     instead: [],
@@ -129,6 +135,7 @@ export const EFFECTS = {
     colour: ({ climate }) => (climate === 'desert' ? [42, 3, 10] : [24, 2, 6]),
     largestMm: 1500,
     wideMm: 120,
+    share: 0.25,
     how: 'A quarter paint and the rest thinner, at low pressure, in many passes from the stub aft; light ash in the middle.',
     test: 'On paper until it barely marks.',
     instead: ['exhaust'],
@@ -145,6 +152,7 @@ export const EFFECTS = {
     colour: ({ skin }) => (skin === 'metal' ? [76, 0, 1] : skin === 'composite' ? [62, 0, 2] : [58, 12, 28]),
     largestMm: 40,
     wideMm: 40,
+    share: 0.02,
     how: 'Where feet and hands go and where panels are taken off; sponge first, then join the largest with a brush.',
     test: 'Three dabs on paper until the sponge is nearly dry.',
     instead: ['chips'],
@@ -162,6 +170,7 @@ export const EFFECTS = {
     colour: () => [88, 0, 3],
     largestMm: 250,
     wideMm: 60,
+    share: 0.12,
     how: 'Pale pigment thinned in water, as tide marks low down, streaked aft.',
     test: 'Let it dry first: it comes up much whiter than it goes on.',
     instead: [],
@@ -179,6 +188,7 @@ export const EFFECTS = {
     colour: dustColour,
     largestMm: 120,
     wideMm: 60,
+    share: 0.2,
     how: 'Behind the wheels in the arc that they throw, and on the tyres; never under a wet coat afterwards.',
     test: 'A pinch on the spare wheel, fixed with spirit from below.',
     instead: ['dust'],

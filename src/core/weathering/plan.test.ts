@@ -5,7 +5,11 @@ import type { Machine } from '@/core/kit/machine';
 import { buildOutline } from '@/core/outline/outline';
 import { machineOf, PRESET_NAMES, PRESETS } from '@/core/outline/presets';
 import { deltaE00 } from '@/core/colour/difference';
-import { EFFECT_NAMES, EFFECTS } from './effects';
+import type { Lab } from '@/core/colour/types';
+import { EFFECT_NAMES, EFFECTS, type EffectName } from './effects';
+import type { SeenEffect } from './from-evidence';
+import { lookOf, looksUnder } from './looks';
+import { planWash } from './wash';
 import { CARES, CLIMATES, GROUNDS, SKINS, type Exposure } from './exposure';
 import { planWeathering, underPasses, type WeatheredZone } from './plan';
 
@@ -74,6 +78,54 @@ describe('what weather and use leave', () => {
     const layers = planWeathering(zonesOf('single'), glider, USUAL, 48, drawer);
     expect(of(layers, 'exhaust')).toBeUndefined();
     expect(of(layers, 'leak')).toBeUndefined();
+  });
+  test('what was seen is there however clean she was kept, on the zones where it was seen; what was not is still offered', () => {
+    const kept = { ...USUAL, care: 'kept clean' as const };
+    const seen = new Map([
+      ['exhaust', { zones: ['fin-port'], says: 'a picture', isAbsent: false }],
+      ['salt', { zones: [], says: 'a picture', isAbsent: true }],
+    ] as const) as unknown as Map<EffectName, SeenEffect>;
+    const [machine, zones] = [machineOf('single'), zonesOf('single')];
+    const without = of(planWeathering(zones, machine, kept, 48, drawer), 'exhaust')!;
+    const layers = planWeathering(zones, machine, kept, 48, drawer, seen);
+    const exhaust = of(layers, 'exhaust')!;
+    expect(exhaust.strength).toBeGreaterThan(without.strength);
+    expect(exhaust.zones).toContain('fin-port');
+    expect(without.zones).not.toContain('fin-port');
+    expect(of(layers, 'salt')).toBeUndefined();
+  });
+  test('from afar a zone looks between its own colour and what lies on it, nearer to that the more of it there is', () => {
+    const [base, soot]: [Lab, Lab] = [
+      [60, 0, 20],
+      [20, 0, 0],
+    ];
+    const look = (share: number) => lookOf(base, [{ colour: soot, share }]);
+    expect(deltaE00(look(0), base)).toBeLessThan(1e-6);
+    expect(deltaE00(look(1), soot)).toBeLessThan(1e-6);
+    expect(look(0.3)[0]).toBeLessThan(base[0]);
+    expect(look(0.6)[0]).toBeLessThan(look(0.3)[0]);
+    // Light mixes, not lightness: half of each looks lighter than midway.
+    expect(look(0.5)[0]).toBeGreaterThan(40);
+  });
+  test('a zone fades from its own colour', () => {
+    const layers = plan().filter(({ effect }) => effect === 'fade');
+    const [zone] = layers[0]!.zones;
+    const look = looksUnder(new Map([[zone!, [30, 40, 20]]]), layers, USUAL).get(zone!)!;
+    expect(look[0]).toBeGreaterThan(30);
+    expect(look[1]).toBeGreaterThan(0);
+    expect(look[1]).toBeLessThan(40);
+  });
+  test('a wash runs along the lines over gloss, over everything on matt where the scale bears it, and is never black on pale paint', () => {
+    const pale: Lab = [85, 0, 3];
+    expect(planWash(pale, 32, 'gloss', false).kind).toBe('pin');
+    expect(planWash(pale, 32, 'matt', true).kind).toBe('overall');
+    expect(planWash(pale, 144, 'matt', true).kind).toBe('pin');
+    for (const scale of [24, 32, 48, 72, 144]) {
+      const { colour } = planWash(pale, scale, 'gloss', false);
+      expect(colour[0]).toBeLessThan(pale[0]);
+      expect(colour[0]).toBeGreaterThan(30);
+    }
+    expect(planWash(pale, 144, 'gloss', false).colour[0]).toBeGreaterThan(planWash(pale, 32, 'gloss', false).colour[0]);
   });
   test('on any machine, anywhere: known zones, finite figures, in the order of laying, a better kept one never more of anything', () => {
     const exposures = fc.record({

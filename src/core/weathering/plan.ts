@@ -9,6 +9,8 @@ import { groundOf, layCoats } from '@/core/paint/films';
 import { pigmentOfPaint } from '@/core/paint/paint-pigment';
 import { EFFECT_NAMES, EFFECTS, type Effect, type EffectName } from './effects';
 import type { Exposure } from './exposure';
+import type { SeenEffect } from './from-evidence';
+import type { Cover } from './looks';
 
 /** A zone as it is before any weather: its base colour where one is known, and what lies on top of it. */
 export interface WeatheredZone extends Pick<Zone, 'key' | 'group'> {
@@ -32,6 +34,10 @@ export interface WeatherLayer {
   passes: { count: number; percent: number; dE00: number } | null;
   /** What has to be laid first, so that nothing is attacked; '' where it is safe. */
   guard: string;
+  /** What evidence says of it; null where it says nothing. */
+  seen: SeenEffect | null;
+  /** How it changes a zone as a whole, from afar. */
+  cover: Cover;
 }
 
 /** At 300 mm the eye tells about a tenth of a millimetre. */
@@ -39,28 +45,36 @@ const EYE_MM = 0.1;
 /** More than this is no weather but dirt. */
 const STRONGEST = 2;
 const WEAKEST = 0.15;
+/** What a source shows at all is no weaker than this. */
+const SEEN_STRENGTH = 0.8;
+/** No weather covers more of a zone than this. */
+const MOST_COVERED = 0.6;
 /** A filter or a fade changes a colour by so much at the most before it stops being that colour. */
 const FILTER_MOST_DE = 6;
 const PERCENT = 5;
 /** A wet pass of a brush beside a full coat. */
 const PASS_THICKNESS = 0.5;
 
-/** What weather and use leave on a machine, effect by effect, in the order in which it is laid; what would not show is left out. */
+/** What weather and use leave on a machine, effect by effect, in the order in which it is laid; what would not show is left out, what was seen is in. */
 export function planWeathering(
   zones: readonly WeatheredZone[],
   machine: Machine,
   exposure: Exposure,
   denominator: number,
   drawer: readonly Paint[],
+  seen: ReadonlyMap<EffectName, SeenEffect> = new Map(),
 ): WeatherLayer[] {
   return EFFECT_NAMES.flatMap((name): WeatherLayer[] => {
     const effect: Effect = EFFECTS[name];
-    const strength = Math.min(STRONGEST, effect.strength(exposure, machine));
-    const on = zones.filter((zone) => effect.on(zone, machine));
+    const said = seen.get(name) ?? null;
+    // What was seen is there, however well the machine was kept.
+    const isSeen = said !== null && !said.isAbsent;
+    const strength = Math.min(STRONGEST, Math.max(effect.strength(exposure, machine), isSeen ? SEEN_STRENGTH : 0));
+    const on = zones.filter((zone) => effect.on(zone, machine) || (isSeen && said.zones.includes(zone.key)));
     if (strength < WEAKEST || on.length === 0) return [];
     const base = on.find(({ lab }) => lab)?.lab ?? null;
     const colour = effect.colour(exposure, base);
-    const paint = nearest(colour, drawer);
+    const paint = nearestPaint(colour, drawer);
     return [
       {
         effect: name,
@@ -72,6 +86,8 @@ export function planWeathering(
         paint,
         passes: effect.what === 'tone' && name !== 'exhaust' ? passesOf(on, paint, drawer, strength) : null,
         guard: guardOf(effect.chemistry, on),
+        seen: said,
+        cover: { colour, share: Math.min(MOST_COVERED, effect.share * strength) },
       },
     ];
   });
@@ -84,7 +100,8 @@ function markOf({ largestMm, wideMm }: Effect, strength: number, denominator: nu
   return { realMm, modelMm: realMm / denominator, wideModelMm, isSeen: wideModelMm >= EYE_MM };
 }
 
-function nearest(colour: Lab, drawer: readonly Paint[]): WeatherLayer['paint'] {
+/** The nearest coloured paint that there is some of. */
+export function nearestPaint(colour: Lab, drawer: readonly Paint[]): WeatherLayer['paint'] {
   let best: WeatherLayer['paint'] = null;
   for (const paint of drawer) {
     if (!paint.lab || paint.ownedMl <= 0 || paint.kind === 'clear' || paint.kind === 'metallic') continue;

@@ -3,12 +3,11 @@ import type { BriefView } from '@/core/brief/derive';
 import { peopleOf } from '@/core/brief/log-book';
 import { spokenZones } from '@/core/outline/spoken';
 import type { ColourShelf } from '@/core/kept/state';
+import { exposureOf } from '@/core/brief/weather';
 import type { Exposure } from '@/core/weathering/exposure';
+import type { SaidExposure } from '@/core/weathering/from-evidence';
 import { brokenInWords } from '@/ui/broken-words';
 import type { TimerRow } from '@/stations/shell/running-timers';
-
-/** How a machine was kept, by the school of weathering that was chosen for it. */
-const CARE_OF: Record<string, Exposure['care']> = { none: 'kept clean', neglected: 'neglected', derelict: 'neglected' };
 
 export interface BenchPage {
   briefId: string;
@@ -22,8 +21,8 @@ export interface BenchPage {
   waiting: number;
   people: string[];
   denominator: number;
-  /** What weathering begins with: as the school of the brief has it. */
-  exposure: Exposure;
+  /** What weathering begins with, and what evidence says of it. */
+  weather: { exposure: Exposure; said: SaidExposure };
   /** Those of the house; the others are known to every page. */
   ownTechniques: ColourShelf['techniques'];
   /** Techniques that are in the route of this build. */
@@ -41,17 +40,7 @@ export function benchPage(view: BriefView, shelf: ColourShelf): BenchPage {
     waiting: view.proposal?.changes.length ?? 0,
     people: peopleOf(view),
     denominator: view.state.brief.denominator,
-    exposure: {
-      ground:
-        view.state.brief.options.landing === 'skis'
-          ? 'snow'
-          : view.state.brief.options.landing === 'floats'
-            ? 'water'
-            : 'grass',
-      climate: 'temperate',
-      skin: 'metal',
-      care: CARE_OF[view.state.brief.options.weathering] ?? 'as usual',
-    },
+    weather: exposureOf(view),
     ownTechniques: shelf.techniques,
     taken: view.state.runs.map(({ id, version, title, zones }) => ({
       id,

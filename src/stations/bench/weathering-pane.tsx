@@ -1,11 +1,14 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { takeWeathering, weatheringPlan } from '@/actions/weathering';
 import { hexOf } from '@/core/colour/spaces';
 import { EFFECTS, type EffectName } from '@/core/weathering/effects';
-import { CARES, CLIMATES, GROUNDS, SKINS, type Exposure } from '@/core/weathering/exposure';
+import type { BriefWeather } from '@/core/brief/weather';
+import type { Exposure } from '@/core/weathering/exposure';
+import { EXPOSURE_CHOICES, withSaid } from '@/core/weathering/from-evidence';
+import { looksUnder } from '@/core/weathering/looks';
 import type { WeatherLayer } from '@/core/weathering/plan';
 import { counted, plural } from '@/core/units/words';
 import { useSheetOverlay } from '@/stations/shell/zone-choice';
@@ -14,21 +17,19 @@ import { Chip } from '@/ui/swatch';
 import type { BenchPage } from './page-data';
 
 const ASKED = [
-  ['ground', 'It stood on', GROUNDS],
-  ['climate', 'Climate', CLIMATES],
-  ['skin', 'Under the paint', SKINS],
-  ['care', 'It was', CARES],
+  ['ground', 'It stood on'],
+  ['climate', 'Climate'],
+  ['skin', 'Under the paint'],
+  ['care', 'It was'],
 ] as const;
-
-/** Chips are points, and a fade is the base colour itself: neither is drawn as a colour of a whole zone. */
-const NOT_DRAWN: ReadonlySet<EffectName> = new Set(['chips', 'fade']);
 
 /** What weather and use would leave on this machine, bounded by its scale, and the way into the route. */
 export function WeatheringPane({ data }: { data: BenchPage }): ReactNode {
-  const [exposure, setExposure] = useState<Exposure>(data.exposure);
-  const [layers, setLayers] = useState<WeatherLayer[] | null>(null);
+  const [exposure, setExposure] = useState<Exposure>(data.weather.exposure);
+  const [weather, setWeather] = useState<BriefWeather | null>(null);
   const [fault, setFault] = useState('');
-  const [off, setOff] = useState<ReadonlySet<EffectName>>(new Set());
+  /** What the builder said of an effect himself; the others are on, but for what was seen not to be there. */
+  const [own, setOwn] = useState<ReadonlyMap<EffectName, boolean>>(new Map());
   const { run, busy } = useSaving();
   const overlay = useSheetOverlay();
   const asked = JSON.stringify(exposure);
@@ -37,7 +38,7 @@ export function WeatheringPane({ data }: { data: BenchPage }): ReactNode {
     weatheringPlan({ briefId: data.briefId, exposure: JSON.parse(asked) as Exposure }).then(
       (result) => {
         if (stale) return;
-        if (result.ok) setLayers(result.value);
+        if (result.ok) setWeather(result.value);
         else setFault('faults' in result ? result.faults.map(({ says }) => says).join('. ') : '');
       },
       () => !stale && setFault('The server cannot be reached.'),
@@ -46,21 +47,22 @@ export function WeatheringPane({ data }: { data: BenchPage }): ReactNode {
       stale = true;
     };
   }, [asked, data.briefId]);
-  // What would show is drawn over the sheet: each zone in the colour of the strongest thing on it.
+  const chosen = useMemo(
+    () => (weather?.layers ?? []).filter(({ effect, seen }) => own.get(effect) ?? !seen?.isAbsent),
+    [weather, own],
+  );
+  // The sheet wears what is chosen: each zone as it would look from afar.
   useEffect(() => {
-    if (!layers) return undefined;
-    const colours = new Map<string, string>();
-    for (const { zones, colour, effect } of layers)
-      if (!off.has(effect) && !NOT_DRAWN.has(effect)) for (const zone of zones) colours.set(zone, hexOf(colour));
+    if (!weather) return undefined;
+    const looks = looksUnder(new Map(weather.bases), chosen, JSON.parse(asked) as Exposure);
     overlay({
-      colours,
+      colours: new Map([...looks].map(([zone, lab]) => [zone, hexOf(lab)])),
       hidden: new Set(),
-      caption: 'Where filter, stains, dust and salt would lie, in their own colours',
+      caption: 'As it would look from an arm’s length and more: the base colours with what is chosen mixed in by area',
     });
     return () => overlay(null);
-  }, [layers, off, overlay]);
+  }, [weather, chosen, asked, overlay]);
 
-  const chosen = (layers ?? []).filter(({ effect }) => !off.has(effect));
   const take = () =>
     run(
       (act) => takeWeathering({ act, briefId: data.briefId, exposure, effects: chosen.map(({ effect }) => effect) }),
@@ -69,24 +71,29 @@ export function WeatheringPane({ data }: { data: BenchPage }): ReactNode {
   return (
     <>
       <div className="filters">
-        {ASKED.map(([name, label, choices]) => (
+        {ASKED.map(([name, label]) => (
           <label key={name}>
             {label}{' '}
             <select
               value={exposure[name]}
               onChange={(event) => setExposure({ ...exposure, [name]: event.target.value } as Exposure)}
             >
-              {choices.map((one) => (
+              {EXPOSURE_CHOICES[name].map((one) => (
                 <option key={one}>{one}</option>
               ))}
             </select>
           </label>
         ))}
       </div>
+      <Said
+        said={data.weather.said}
+        exposure={exposure}
+        onTake={() => setExposure(withSaid(exposure, data.weather.said))}
+      />
       {fault ? <p role="alert">{fault}</p> : null}
-      {!layers ? (
+      {!weather ? (
         <p className="dim">Reckoning…</p>
-      ) : layers.length === 0 ? (
+      ) : weather.layers.length === 0 ? (
         <p>Nothing would show: so it is left as it is.</p>
       ) : (
         <>
@@ -101,14 +108,13 @@ export function WeatheringPane({ data }: { data: BenchPage }): ReactNode {
                 </tr>
               </thead>
               <tbody>
-                {layers.map((layer) => (
+                {weather.wash ? <Wash wash={weather.wash} /> : null}
+                {weather.layers.map((layer) => (
                   <Effect
                     key={layer.effect}
                     layer={layer}
-                    isOn={!off.has(layer.effect)}
-                    onToggle={(on) =>
-                      setOff(new Set(on ? [...off].filter((one) => one !== layer.effect) : [...off, layer.effect]))
-                    }
+                    isOn={chosen.includes(layer)}
+                    onToggle={(on) => setOwn(new Map(own).set(layer.effect, on))}
                   />
                 ))}
               </tbody>
@@ -125,6 +131,71 @@ export function WeatheringPane({ data }: { data: BenchPage }): ReactNode {
   );
 }
 
+/** Whose word the exposure is, and a way back to it. */
+function Said({
+  said,
+  exposure,
+  onTake,
+}: {
+  said: BenchPage['weather']['said'];
+  exposure: Exposure;
+  onTake: () => void;
+}): ReactNode {
+  const known = ASKED.flatMap(([name]) => (said[name] ? [{ name, ...said[name] }] : []));
+  if (known.length === 0)
+    return (
+      <p className="dim">
+        No evidence speaks of where it stood or how it was kept (aspect “Wear and stains”, the machine’s unit and
+        place): this is what is usual.
+      </p>
+    );
+  const isOther = known.some(({ name, value }) => exposure[name] !== value);
+  return (
+    <>
+      <p className="dim">
+        From the evidence: {known.map(({ value, because }) => `${value} (${because})`).join('; ')}. The rest is what is
+        usual.
+      </p>
+      {isOther ? (
+        <Button size="small" onClick={onTake}>
+          As the evidence has it
+        </Button>
+      ) : null}
+    </>
+  );
+}
+
+/** The wash is the route's own, section by section with its windows: here is how it goes at this scale. */
+function Wash({ wash }: { wash: NonNullable<BriefWeather['wash']> }): ReactNode {
+  const { kind, because, paint, colour, lineMm, lineRealMm, steps } = wash;
+  return (
+    <tr>
+      <th scope="row">
+        {kind === 'pin' ? 'Wash along the lines' : 'Wash over everything'}
+        <div className="dim">
+          In the route already, in {counted(steps, 'section')}, each with its time to wipe.{' '}
+          {because[0]!.toUpperCase() + because.slice(1)}.
+        </div>
+      </th>
+      <td>
+        <Chip hex={hexOf(colour)} /> wanted
+        {paint ? (
+          <div>
+            <Chip hex={hexOf(paint.lab)} /> {paint.label}{' '}
+            <span className="dim">{paint.dE00 < 3 ? 'as wanted' : `${paint.dE00.toFixed(0)} off`}</span>
+          </div>
+        ) : (
+          <div className="dim">no wash or oil in the drawer</div>
+        )}
+      </td>
+      <td>
+        lines of {lineMm} mm, as if {lineRealMm.toFixed(0)} mm wide
+      </td>
+      <td className="num">{'\u2013'}</td>
+    </tr>
+  );
+}
+
 function Effect({
   layer,
   isOn,
@@ -135,7 +206,7 @@ function Effect({
   onToggle: (on: boolean) => void;
 }): ReactNode {
   const { title, how, test } = EFFECTS[layer.effect];
-  const { mark, paint, passes, guard, zones } = layer;
+  const { mark, paint, passes, guard, zones, seen } = layer;
   return (
     <tr>
       <th scope="row">
@@ -146,6 +217,11 @@ function Effect({
           {counted(zones.length, 'zone')}. {how}
         </div>
         <div className="dim">Try first: {test}</div>
+        {seen ? (
+          <div>
+            {seen.isAbsent ? 'Not to be seen' : 'Seen'}: {seen.says}
+          </div>
+        ) : null}
         {guard ? (
           <div>
             <strong className="danger">▲</strong> {guard}
