@@ -52,6 +52,27 @@ test.describe('an evening at the bench', () => {
     expect((await briefOf(page, base)).runs).toHaveLength(0);
   });
 
+  test('a coat that is dried in a warm box is waited for so much less; a test piece stands on its card', async ({
+    page,
+  }) => {
+    const base = await openDemo(page, 'bench', PAINTED);
+    const dries = page.getByLabel(/^It dries/);
+    const box = (await dries.locator('option').allTextContents()).find((one) => one.startsWith('warm box'))!;
+    await dries.selectOption({ label: box });
+    await expect(card(page).getByText(/Never warmer than 45 °C/)).toBeVisible();
+    await page.getByRole('button', { name: 'Start the timer (t)' }).click();
+    await expect(page.getByRole('timer').first()).toBeVisible();
+    await expect
+      .poll(async () => ((await briefOf(page, base)).timers as { factor: number }[]).map(({ factor }) => factor))
+      .toEqual([Number(/× ([\d.]+)/.exec(box)![1])]);
+    await page.getByRole('button', { name: 'Record a test piece of it' }).click();
+    await page.getByLabel('Came out').click();
+    await page.getByRole('option', { name: 'rough' }).click();
+    await page.getByRole('button', { name: 'Keep the test piece' }).click();
+    await expect(page.getByText('Test piece kept')).toBeVisible();
+    await expect(page.getByRole('list', { name: 'Tried before' })).toContainText('Rough');
+  });
+
   test('weathering follows what the machine went through, takes the place of the general steps, and is taken back at once', async ({
     page,
   }) => {
@@ -247,5 +268,26 @@ test.describe('something goes wrong', () => {
     await page.getByLabel(/^Find/).fill('');
     await page.getByLabel(/^By/).selectOption('Wim');
     await expect(page.getByText(/1 line of/)).toBeVisible();
+  });
+
+  test('other work is written down on a zone and stands with its layers; it asks for nothing again', async ({
+    page,
+  }) => {
+    const base = await openDemo(page, 'log', PAINTED);
+    await page.getByRole('button', { name: 'Write down other work' }).click();
+    await page.getByRole('textbox', { name: 'What was done' }).fill('Scratch polished out');
+    await page.getByLabel('Took').fill('0');
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByText('Minutes: at least 1').first()).toBeVisible();
+    await page.getByLabel('Took').fill('12');
+    await page.getByLabel(/^On/).selectOption('cowling-port');
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByText('Written into the log')).toBeVisible();
+    const line = page.locator('.log-line', { hasText: 'Scratch polished out' });
+    await expect(line).toContainText('12 min');
+    await expect(line.getByRole('button', { name: /again/ })).toHaveCount(0);
+    await page.goto(`${base}/log?show=made`);
+    await page.getByLabel(/^Zone/).selectOption('cowling-port');
+    await expect(page.getByRole('region', { name: 'Also done here' })).toContainText('Scratch polished out');
   });
 });

@@ -20,18 +20,38 @@ import type { PlannedWork, RoutePlan } from '@/core/route/plan';
 import type { StepKind } from '@/core/route/rules/rule';
 import type { Mixed } from '@/core/route/mixed';
 import { zonesLaid, type Route, type RouteStep } from '@/core/route/step';
+import type { Day } from '@/core/units/day';
 import type { Minutes } from '@/core/units/minutes';
 import { plannedMinutes } from './estimate';
+import { hurryingOf, type Hurrying } from './hurrying';
+import type { SPRAY_OUT_RESULTS } from './spray-out';
 import { STEP_LORE, type StepLore } from './step-lore';
+import { handlingOf, type Handling } from './way-lore';
 
 /** What the cards of a session are made from. */
 export interface PlannedBrief {
-  state: { brief: Climate & { denominator: number }; uses: readonly LoggedUse[] };
+  state: {
+    brief: Climate & { denominator: number };
+    uses: readonly LoggedUse[];
+    sprayOuts: readonly TestPiece[];
+  };
   outline: Outline;
   plan: RoutePlan;
   route: Route;
   calls: readonly PaintedCall[];
   gates: readonly { name: string; open: readonly { says: string }[] }[];
+}
+/** A test piece, as far as a card tells of it. */
+interface TestPiece {
+  id: string;
+  title: string;
+  stepKey: string;
+  onDay: Day;
+  paint: string;
+  result: (typeof SPRAY_OUT_RESULTS)[number];
+  pressureBar: number | null;
+  note: string;
+  pictureId: string | null;
 }
 interface PaintedCall {
   code: string;
@@ -112,7 +132,7 @@ export interface BenchCard {
   /** How it is sprayed; null where no airbrush is used. */
   spray: Omit<SprayAdvice, 'caution' | 'ratio' | 'thinner'> | null;
   /** Another way than the airbrush: how it is brought on, and why so. */
-  way: { name: string; because: string } | null;
+  way: { name: string; because: string; facts: Handling['facts'] } | null;
   /** How many, and why; null where nothing is laid in coats. */
   coats: { coats: number; because: string; between: Minutes } | null;
   lore: StepLore;
@@ -120,6 +140,10 @@ export interface BenchCard {
   logged: LoggedStep;
   /** Clocks that start when it is done, the soonest first. */
   timers: CardTimer[];
+  /** How its drying can be hurried; none where nothing dries, or nothing is gained. */
+  hurrying: Hurrying[];
+  /** Test pieces of this step or of its paint, the newest first. */
+  tried: TestPiece[];
   /** Of what is offered tonight, what it waits for, and how long after its end. */
   needs: { key: string; wait: Minutes }[];
   /** From the beginning of the evening until what was done before is dry enough for it. */
@@ -147,6 +171,13 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
   const chemistry = step.load?.chemistry ?? step.layer?.chemistry ?? null;
   const into = view.route.links.filter(({ to }) => to === item.key);
   const spray = step.load ? sprayFor(step.load.chemistry) : null;
+  const handling =
+    // What goes through the airbrush all the same, as a test of the colour, is sprayed.
+    call && step.layer && !step.load
+      ? handlingOf(call.way.way, modelAreaOfZones(view.outline, zonesLaid(step, view.route), brief.denominator))
+      : null;
+  const paint = paintOf(call, step, chemistry, cup);
+  const timers = timersOf(view, step);
   return {
     key: item.key,
     title: step.title,
@@ -162,12 +193,12 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     cautions: step.cautions,
     gate: step.gate,
     open: gate?.open.map(({ says }) => says) ?? [],
-    paint: paintOf(call, step, chemistry, cup),
+    paint,
     cup,
     spray,
-    way: call && call.way.way !== 'airbrush' && step.layer ? { name: call.way.way, because: call.way.because } : null,
+    way: handling && { name: call!.way.way, because: call!.way.because, facts: handling.facts },
     coats,
-    lore: STEP_LORE[step.kind],
+    lore: handling?.lore ?? STEP_LORE[step.kind],
     logged: {
       stepKind: step.kind,
       zones: step.zones,
@@ -180,7 +211,9 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
       humidity: brief.humidity,
       sprayed: spray && { pressureBar: spray.pressureBar, needleMm: spray.needleMm, distanceCm: spray.distanceCm },
     },
-    timers: timersOf(view, step),
+    timers,
+    hurrying: chemistry && timers.some(({ closes }) => closes === null) ? hurryingOf(chemistry, brief) : [],
+    tried: triedFor(view.state.sprayOuts, step.key, paint?.label ?? ''),
     needs: into.filter(({ from }) => among.has(from)).map(({ from, minLag }) => ({ key: from, wait: minLag })),
     readyIn: Math.max(
       0,
@@ -189,6 +222,23 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     booth: step.booth,
   };
 }
+
+/** Test pieces of a step, and those of its paint that prove no other. */
+const triedFor = (pieces: readonly TestPiece[], key: string, label: string): TestPiece[] =>
+  pieces
+    .filter(({ stepKey, paint }) => stepKey === key || (stepKey === '' && label !== '' && paint.includes(label)))
+    .map(({ id, title, stepKey, onDay, paint, result, pressureBar, note, pictureId }) => ({
+      id,
+      title,
+      stepKey,
+      onDay,
+      paint,
+      result,
+      pressureBar,
+      note,
+      pictureId,
+    }))
+    .sort((a, b) => b.onDay.localeCompare(a.onDay));
 
 /** Why a step is, less what stands on the card as its coats. */
 const withoutCoats = (why: string): string =>

@@ -42,6 +42,14 @@ export function madeOf({ state, route }: Made, zone: string): MadeLayer[] {
   });
 }
 
+/** What is logged on a zone and is no step of the route, any more or ever, the newest first. */
+export function alsoDone({ state, route }: Made, zone: string): Kept<'log_entry'>[] {
+  const known = new Set(route.steps.map(({ key }) => key));
+  return standingLog(state)
+    .filter(({ stepKey, zones }) => !known.has(stepKey) && zones.includes(zone))
+    .sort((a, b) => b.endedAt.localeCompare(a.endedAt));
+}
+
 /** Zones that carry, or shall carry, anything. */
 export const madeZones = ({ route, outline }: Made): string[] => {
   const laid = new Set(route.steps.flatMap((step) => (step.layer ? zonesOfStep(step, route.covered) : [])));

@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { BenchCard, CardTimer } from '@/core/bench/cards';
@@ -11,12 +12,15 @@ import { capital, counted, listed } from '@/core/units/words';
 import { useOutbox } from '@/stations/shell/outbox';
 import { timerInWords, useNow, useTimers, type TimerRow } from '@/stations/shell/running-timers';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { shortDay } from '@/ui/dates';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
 import { useKey } from '@/ui/keys';
 import { serverNow } from '@/ui/server-clock';
 import { AsItWas, asLogged, type Really } from './as-it-was';
 import type { BenchPage } from './page-data';
+
+const TriedForm = dynamic(() => import('@/stations/shell/tried-form').then((module) => module.TriedForm));
 
 /** One step in hand: what to do, with what, what to look for, and its clocks. */
 export function Card({
@@ -41,6 +45,10 @@ export function Card({
   const [noteFault, setNoteFault] = useState('');
   const noteField = useRef<HTMLInputElement>(null);
   const [clocks, setClocks] = useState(true);
+  /** How what dries is hurried, by its name; '' in the air as it is. */
+  const [hurried, setHurried] = useState('');
+  const hurry = card.hurrying.find(({ name }) => name === hurried) ?? null;
+  const [trying, setTrying] = useState(false);
   const [really, setReally] = useState<Really>({ ...card.logged, who: '', picture: null });
   const running = useTimers(data.timers);
   const own = (timer: CardTimer) =>
@@ -67,7 +75,8 @@ export function Card({
       // One that may begin at once begins at once.
       minutes: Math.max(0.1, timer.opens),
       closesMin: timer.closes,
-      factor: 1,
+      // A window that closes is not hurried: it would close the sooner.
+      factor: timer.closes === null ? (hurry?.factor ?? 1) : 1,
     },
   });
   const startTimer = (timer: CardTimer) =>
@@ -163,6 +172,23 @@ export function Card({
           ))}
         </ul>
       ) : null}
+      {card.hurrying.length > 0 ? (
+        <div className="filters">
+          <label>
+            It dries{' '}
+            <select value={hurried} onChange={(event) => setHurried(event.target.value)}>
+              <option value="">in the air</option>
+              {card.hurrying.map(({ name, factor }) => (
+                <option key={name} value={name}>
+                  {name} (× {factor})
+                </option>
+              ))}
+            </select>
+          </label>
+          {hurry ? <span>{hurry.caution}</span> : null}
+        </div>
+      ) : null}
+      <TriedBefore card={card} />
       <div className="bench-actions">
         <TextField
           label="Took, minutes"
@@ -193,6 +219,23 @@ export function Card({
         ) : null}
       </div>
       <AsItWas card={card} people={data.people} really={really} onReally={setReally} />
+      {trying ? (
+        <TriedForm
+          briefId={data.briefId}
+          tried={null}
+          given={{
+            title: `Test of ${card.paint?.label ?? card.title}`.slice(0, 120),
+            stepKey: card.key,
+            paint: card.paint?.label ?? '',
+            chemistry: card.logged.chemistry,
+            mixed: card.logged.mixed,
+            pressureBar: card.spray?.pressureBar ?? null,
+          }}
+          onDone={() => setTrying(false)}
+        />
+      ) : card.paint ? (
+        <Button onClick={() => setTrying(true)}>Record a test piece of it</Button>
+      ) : null}
     </article>
   );
 }
@@ -246,6 +289,12 @@ function CardFacts({ card }: { card: BenchCard }): ReactNode {
           </dd>
         </div>
       ) : null}
+      {way?.facts.map(({ label, says }) => (
+        <div key={label} className="wide">
+          <dt>{label}</dt>
+          <dd>{capital(says)}</dd>
+        </div>
+      ))}
       {coats ? (
         <div>
           <dt>Coats</dt>
@@ -274,6 +323,31 @@ function CardFacts({ card }: { card: BenchCard }): ReactNode {
         <dd>{card.minutes} min</dd>
       </div>
     </dl>
+  );
+}
+
+/** What test pieces have shown of the step, or of its paint. */
+function TriedBefore({ card: { tried } }: { card: BenchCard }): ReactNode {
+  if (tried.length === 0) return null;
+  return (
+    <ul className="plain-list" aria-label="Tried before">
+      {tried.map(({ id, title, onDay, result, pressureBar, note, pictureId }) => (
+        <li key={id}>
+          {result === '' || result === 'as wanted' ? null : <strong className="danger">▲ </strong>}
+          <strong>{result === '' ? 'Tried, not judged yet' : capital(result)}</strong>, {shortDay(onDay)}: {title}
+          {pressureBar === null ? '' : `, ${pressureBar} bar`}
+          {note ? <span className="dim">. {note}</span> : null}
+          {pictureId ? (
+            <>
+              {' '}
+              <a href={`/pictures/${pictureId}`} target="_blank" rel="noreferrer">
+                picture
+              </a>
+            </>
+          ) : null}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -8,13 +8,13 @@ import { shortDay } from '@/ui/dates';
 import { Chip } from '@/ui/swatch';
 import { useFetched } from '@/ui/use-fetched';
 import { KeepAsTechnique } from './keep-as-technique';
-import type { LogPage, MadeRow } from './page-data';
+import type { LogPage, MadeRow, MadeZone } from './page-data';
 
 /** How a zone was made, from the plastic up: what lies on it, as it was mixed and laid, and what is still to come. */
 export function MadePane({ data }: { data: LogPage }): ReactNode {
   const { zone, titleOf } = useZoneChoice();
   const shown = zone && data.zones.some(({ key }) => key === zone) ? zone : null;
-  const layers = useFetched<MadeRow[]>(shown ? `/briefs/${data.briefId}/made/${shown}?of=${data.revision}` : null);
+  const made = useFetched<MadeZone>(shown ? `/briefs/${data.briefId}/made/${shown}?of=${data.revision}` : null);
   return (
     <>
       <div className="filters">
@@ -22,14 +22,14 @@ export function MadePane({ data }: { data: LogPage }): ReactNode {
       </div>
       {!shown ? (
         <p>Choose a zone: its layers stand here from the plastic up, with their dates, recipes and who laid them.</p>
-      ) : !layers ? (
+      ) : !made ? (
         <p className="dim">Looking…</p>
-      ) : layers.length === 0 ? (
+      ) : made.layers.length === 0 && made.also.length === 0 ? (
         <p>Nothing is laid on it, and nothing is planned.</p>
       ) : (
         <>
           <ol className="made" aria-label={`${titleOf(shown)}, from the plastic up`}>
-            {[...layers].reverse().map((layer, i) => (
+            {[...made.layers].reverse().map((layer, i) => (
               <Layer key={`${layer.step} ${i}`} layer={layer} />
             ))}
             <li className="plastic">
@@ -37,7 +37,20 @@ export function MadePane({ data }: { data: LogPage }): ReactNode {
               <div>Bare plastic</div>
             </li>
           </ol>
-          <KeepAsTechnique key={shown} briefId={data.briefId} layers={layers} where={titleOf(shown)} />
+          {made.also.length > 0 ? (
+            <section aria-label="Also done here">
+              <h2>Also done here</h2>
+              <ul className="plain-list">
+                {made.also.map(({ id, at, title, says }) => (
+                  <li key={id}>
+                    <strong>{title}</strong>{' '}
+                    <span className="dim">{[shortDay(at.slice(0, 10)), says].filter(Boolean).join(' · ')}</span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          ) : null}
+          <KeepAsTechnique key={shown} briefId={data.briefId} layers={made.layers} where={titleOf(shown)} />
         </>
       )}
     </>

@@ -1,6 +1,7 @@
+import { isOther } from '@/core/bench/other-work';
 import { compareByLane, type LaneComparison } from '@/core/bench/compare';
 import type { BriefView } from '@/core/brief/derive';
-import { madeOf, madeZones, mixedInWords, type MadeLayer } from '@/core/brief/how-made';
+import { alsoDone, madeOf, madeZones, mixedInWords, type MadeLayer } from '@/core/brief/how-made';
 import { logWindow, NO_FILTER, peopleOf, type LogWindow } from '@/core/brief/log-book';
 import { partName } from '@/core/kit/parts';
 import { elapsedToLocal } from '@/core/route/calendar';
@@ -37,7 +38,7 @@ export function logPage(view: BriefView, revision: number): LogPage {
     all,
     slowest: slowest ?? null,
     open: log.filter(({ again }) => again).length,
-    done: log.length,
+    done: log.filter((entry) => !isOther(entry)).length,
     mishaps: mishaps.length,
     people: peopleOf(view),
     zones: madeZones(view).map((key) => ({ key, title: titles.get(key)! })),
@@ -62,8 +63,25 @@ export interface MadeRow extends Pick<MadeLayer, 'step' | 'title' | 'what' | 'pa
   } | null;
 }
 
-/** How a zone was made, from the plastic up. */
-export function madePage(view: BriefView, zone: string): MadeRow[] {
+/** A zone as it was made: its layers from the plastic up, and what else was done to it. */
+export interface MadeZone {
+  layers: MadeRow[];
+  also: { id: string; at: string; title: string; says: string }[];
+}
+
+export function madePage(view: BriefView, zone: string): MadeZone {
+  return {
+    layers: madeLayers(view, zone),
+    also: alsoDone(view, zone).map(({ id, endedAt, title, mixed, paint, note, who }) => ({
+      id,
+      at: elapsedToLocal(0, view.state.brief.timeZone, endedAt),
+      title,
+      says: [mixedInWords(mixed) || paint, note, who].filter(Boolean).join(' · '),
+    })),
+  };
+}
+
+function madeLayers(view: BriefView, zone: string): MadeRow[] {
   const chosen = new Map(view.calls.map((call) => [call.code, call.choice?.paint.lab]));
   return madeOf(view, zone).map(({ step, title, what, paint, coats, lostTo, chemistry, code, entry }) => {
     const lab = code && (chosen.get(code) ?? view.official.get(code)?.lab);

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import { doAgain } from '@/actions/bench';
+import { isOther } from '@/core/bench/other-work';
 import type { LogFilter, LogLine, LogWindow } from '@/core/brief/log-book';
 import { counted } from '@/core/units/words';
 import { NextThing } from '@/stations/shell/next-thing';
@@ -15,7 +16,8 @@ import type { LogPage } from './page-data';
 
 const DoAgain = dynamic(() => import('./do-again').then((module) => module.DoAgain));
 const EntryForm = dynamic(() => import('./entry-form').then((module) => module.EntryForm));
-const TriedForm = dynamic(() => import('./tried-form').then((module) => module.TriedForm));
+const NoteForm = dynamic(() => import('./note-form').then((module) => module.NoteForm));
+const TriedForm = dynamic(() => import('@/stations/shell/tried-form').then((module) => module.TriedForm));
 
 /** What was done, went wrong and was tried, newest first, day by day. */
 export function RecordPane({ data }: { data: LogPage }): ReactNode {
@@ -23,7 +25,10 @@ export function RecordPane({ data }: { data: LogPage }): ReactNode {
   const [who, setWho] = useState('');
   const [text, setText] = useState('');
   const [from, setFrom] = useState(0);
-  const [trying, setTrying] = useState(false);
+  /** What is being written down, beside the steps of the route. */
+  const [writing, setWriting] = useState<'test' | 'work' | null>(null);
+  const toggle = (what: 'test' | 'work') => setWriting(writing === what ? null : what);
+  const close = () => setWriting(null);
   const filter: LogFilter = { zone: zone ?? '', who, text, kind: '' };
   const isNarrow = filter.zone !== '' || who !== '' || text.trim() !== '';
   const query = new URLSearchParams({ ...filter, from: String(from), of: String(data.revision) });
@@ -35,7 +40,7 @@ export function RecordPane({ data }: { data: LogPage }): ReactNode {
     change();
     setFrom(0);
   };
-  if (data.first.total === 0 && !trying)
+  if (data.first.total === 0 && !writing)
     return (
       <NextThing to="bench" does="Begin at the Bench">
         <strong>Nothing is logged yet.</strong> A step marked done at the Bench is written here with the minutes it
@@ -71,13 +76,17 @@ export function RecordPane({ data }: { data: LogPage }): ReactNode {
             ? `${counted(shown.total, 'line')} of ${data.first.total}${zone ? ` on ${titleOf(zone)}` : ''}`
             : 'Choose a zone on the sheet to see its lines only.'}
         </span>
-        <Button size="small" variant="outlined" onClick={() => setTrying(!trying)} aria-expanded={trying}>
+        <Button size="small" variant="outlined" onClick={() => toggle('work')} aria-expanded={writing === 'work'}>
+          Write down other work
+        </Button>
+        <Button size="small" variant="outlined" onClick={() => toggle('test')} aria-expanded={writing === 'test'}>
           Record a test piece
         </Button>
         <a href={`/briefs/${data.briefId}/record.pdf`}>Record of the build, PDF</a>
         <a href={`/briefs/${data.briefId}/record.html`}>the same as one page</a>
       </div>
-      {trying ? <TriedForm briefId={data.briefId} tried={null} onDone={() => setTrying(false)} /> : null}
+      {writing === 'test' ? <TriedForm briefId={data.briefId} tried={null} onDone={close} /> : null}
+      {writing === 'work' ? <NoteForm data={data} onDone={close} /> : null}
       {days.map((day) => (
         <section key={day} className="log-day">
           <h2>{shortDay(day)}</h2>
@@ -169,7 +178,7 @@ function Line({ data, line }: { data: LogPage; line: LogLine }): ReactNode {
               >
                 it stands after all
               </button>
-            ) : (
+            ) : isOther(line.entry) ? null : (
               <button
                 type="button"
                 className="row-button"

@@ -1,0 +1,83 @@
+'use client';
+
+import { useState, type ReactNode } from 'react';
+import { save } from '@/actions/records';
+import { otherWorkKey } from '@/core/bench/other-work';
+import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
+import { useChosenZones, ZoneSelect } from '@/stations/shell/zone-select';
+import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
+import { BENCH_PICTURE, OnePicture } from '@/ui/picture-drop';
+import { serverNow } from '@/ui/server-clock';
+import type { LogPage } from './page-data';
+
+/** Work that is no step of the route: a repair on the quick, a visit to the club, a base that was turned. */
+export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }): ReactNode {
+  const [pictureId, setPictureId] = useState<string | null>(null);
+  const [now] = useState(() => new Date(serverNow()));
+  const zones = useChosenZones();
+  const two = (value: number) => String(value).padStart(2, '0');
+  const fields: FieldSpec[] = [
+    { name: 'title', label: 'What was done', width: 6 },
+    { name: 'onDay', label: 'Day', type: 'day', width: 3 },
+    { name: 'at', label: 'Done by', type: 'time', width: 3 },
+    { name: 'actualMinutes', label: 'Took', unit: 'min', type: 'number', width: 3 },
+    { name: 'who', label: 'By', type: 'suggest', options: optionsOf(data.people), width: 3 },
+    { name: 'paint', label: 'Paint and ratio', width: 6 },
+    { name: 'note', label: 'Note', type: 'long', width: 12 },
+  ];
+  return (
+    <RecordForm
+      fields={fields}
+      initial={{
+        title: '',
+        onDay: `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`,
+        at: `${two(now.getHours())}:${two(now.getMinutes())}`,
+        actualMinutes: 15,
+        who: '',
+        paint: '',
+        note: '',
+      }}
+      version={null}
+      focus="title"
+      saveLabel="Write it down"
+      saved="Written into the log"
+      submit={({ onDay, at, ...values }, _, act) => {
+        const ended = new Date(`${String(onDay)}T${String(at)}`);
+        const minutes = Number(values.actualMinutes);
+        const isMoment = !Number.isNaN(ended.getTime()) && Number.isFinite(minutes);
+        // What is no moment is refused by the server in its own words.
+        const endedAt = isMoment ? ended.toISOString() : '';
+        return save({
+          act,
+          briefId: data.briefId,
+          station: 'log',
+          entity: 'log_entry',
+          id: null,
+          version: null,
+          fields: {
+            ...BLANK_LOG_ENTRY,
+            ...values,
+            stepKey: otherWorkKey(act.id),
+            lane: '',
+            plannedMinutes: null,
+            startedAt: isMoment ? new Date(ended.getTime() - minutes * 60_000).toISOString() : '',
+            endedAt,
+            zones,
+            pictureId,
+          },
+        });
+      }}
+      onDone={onDone}
+      onCancel={onDone}
+    >
+      <div className="filters">
+        <ZoneSelect label="On" zones={data.zones} empty="no zone in particular" />
+      </div>
+      <OnePicture
+        says={BENCH_PICTURE}
+        pictureId={pictureId}
+        onPicture={(picture) => setPictureId(picture?.id ?? null)}
+      />
+    </RecordForm>
+  );
+}
