@@ -233,7 +233,6 @@ test.describe('something goes wrong', () => {
     expect((await briefOf(page, base)).mishaps.map(({ kind }) => kind)).toEqual(['glue']);
     await page.goto(`${base}/log?show=made`);
     await page.locator('html[data-ready]').waitFor();
-    await page.locator('html[data-ready]').waitFor();
     await page.getByLabel(/^Zone choose/).selectOption('cowling-port');
     await expect(page.getByText('gone with a glue drip').first()).toBeVisible();
     await page.goto(`${base}/route`);
@@ -288,6 +287,7 @@ test.describe('something goes wrong', () => {
     await expect(line).toContainText('12 min');
     await expect(line.getByRole('button', { name: /again/ })).toHaveCount(0);
     await page.goto(`${base}/log?show=made`);
+    await page.locator('html[data-ready]').waitFor();
     await page.getByLabel(/^Zone choose/).selectOption('cowling-port');
     await expect(page.getByRole('region', { name: 'Also done here' })).toContainText('Scratch polished out');
   });
