@@ -36,8 +36,8 @@ for (const figure of await benchPages(base, id, 'demo', { ms: 40, kB: 60 })) sho
 
 const browser = await chromium.launch(CHROMIUM);
 for (const station of STATIONS) {
-  // A context of its own: nothing is in the cache.
-  const context = await browser.newContext();
+  // A context of its own: nothing is in the cache, and no worker fetches the files of other stations meanwhile.
+  const context = await browser.newContext({ serviceWorkers: 'block' });
   const page = await context.newPage();
   const sizes: Promise<number>[] = [];
   page.on('response', (response) => {

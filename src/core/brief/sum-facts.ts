@@ -19,6 +19,8 @@ export interface SumFacts {
   humidity: number;
   /** Colours with their area on the model and their planned coats. */
   colours: { title: string; areaCm2: number; coats: number; thinRatio: number }[];
+  /** Paints that are chosen and not in the drawer: how many, and what one costs on average, in cents. */
+  missing: { count: number; priceCents: number };
   /** The first marking with a printed size. */
   marking: { title: string; realMm: number; printedMm: number } | null;
 }
@@ -50,6 +52,19 @@ export function sumFacts({ state, outline, calls }: Pick<BriefView, 'state' | 'o
       coats: coats?.coats ?? 2,
       thinRatio: choice?.paint.thinRatio ?? 1,
     })),
+    missing: missingPaints(calls),
     marking: measured ? { title: measured.title, realMm: measured.heightMm, printedMm: measured.printedMm! } : null,
+  };
+}
+
+function missingPaints(calls: BriefView['calls']): SumFacts['missing'] {
+  const chosen = calls.flatMap(({ choice }) =>
+    choice ? (choice.recipe?.parts.map(({ paint }) => paint) ?? [choice.paint]) : [],
+  );
+  const missing = new Map(chosen.filter(({ ownedMl }) => ownedMl <= 0).map((paint) => [paint.id, paint.priceCents]));
+  const known = [...missing.values()].filter((cents) => cents > 0);
+  return {
+    count: missing.size,
+    priceCents: known.length > 0 ? Math.round(known.reduce((sum, cents) => sum + cents, 0) / known.length) : 0,
   };
 }

@@ -3,7 +3,7 @@ import type { BriefView } from '@/core/brief/derive';
 import { peopleOf } from '@/core/brief/log-book';
 import { spokenZones } from '@/core/outline/spoken';
 import type { ColourShelf } from '@/core/kept/state';
-import { exposureOf } from '@/core/brief/weather';
+import { exposureOf } from '@/core/brief/use-said';
 import type { Exposure } from '@/core/weathering/exposure';
 import type { SaidExposure } from '@/core/weathering/from-evidence';
 import { brokenInWords } from '@/ui/broken-words';

@@ -34,4 +34,26 @@ describe('the sums of the drawer', () => {
     expect(facts.spanMm * facts.denominator).toBeGreaterThan(5000);
     expect(facts.marking!.realMm / facts.denominator).toBeGreaterThan(1);
   });
+  test('cost begins with the paints that are chosen and not in the drawer', () => {
+    const { view } = viewOfDemo((state) => {
+      state.choices = state.choices.slice(0, 2);
+    });
+    const priced = (ownedMl: number) =>
+      sumFacts({
+        ...view,
+        calls: view.calls.map((call) => ({
+          ...call,
+          choice: call.choice && {
+            ...call.choice,
+            recipe: null,
+            paint: { ...call.choice.paint, ownedMl, priceCents: 250 },
+          },
+        })),
+      }).missing;
+    expect(priced(0)).toEqual({
+      count: new Set(view.calls.flatMap(({ choice }) => choice?.paint.id ?? [])).size,
+      priceCents: 250,
+    });
+    expect(priced(10)).toEqual({ count: 0, priceCents: 0 });
+  });
 });

@@ -399,7 +399,7 @@ export const SUM_KINDS: readonly SumKind[] = [
       f('postage', 'Sending', ''),
       f('freeFrom', 'Free from', ''),
     ],
-    given: () => ({ price: 3.2, count: 3, postage: 4.5, freeFrom: 0 }),
+    given: ({ missing }) => ({ price: missing.priceCents / 100, count: missing.count, postage: 4.5, freeFrom: 0 }),
     sum: ({ price, count, postage, freeFrom }) => {
       const cents = (value: number | undefined) => Math.round(100 * (value ?? 0));
       const { totalCents, eachCents, because } = costSum({
