@@ -332,9 +332,12 @@ export function orderWithin(network: Network, limits: Limits, mostNodes: number)
   }
 }
 
+/** Whether a network is small enough for its orders to be tried. */
+export const isSettled = (network: Network): boolean => network.blocks.flat().length <= MOST_STEPS;
+
 /** Some plan of a small network that ends by then, where greedy rules found none; null where there is none, or none was found. */
 export function anyPlan(network: Network, finish: Instant): SerialPlan | null {
-  if (network.blocks.flat().length > MOST_STEPS) return null;
+  if (!isSettled(network)) return null;
   const { starts } = orderWithin(network, { finish, loads: Infinity, sessions: Infinity }, ANY_NODES);
   return starts && planFrom(network, starts);
 }
@@ -359,7 +362,7 @@ export function settled(
 ): Settled {
   let { plan, bound } = given;
   const count = network.blocks.flat().length;
-  if (count === 0 || count > MOST_STEPS) return { plan, bound, isBest: count === 0 };
+  if (count === 0 || !isSettled(network)) return { plan, bound, isBest: count === 0 };
   const nodes = (effort * NODES) / count ** 2;
   const alike = alikeTo(aims, network.problem.now ?? network.problem.windows[0]?.start ?? 0);
   /** Takes better plans as long as there are any; true when there is none any more. */

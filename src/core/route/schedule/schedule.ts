@@ -4,7 +4,7 @@ import { lowerBound, sharperBound } from './bound';
 import { holdingChain, whyInfeasible, type Holding, type Infeasible } from './explain';
 import { networkOf, type Network } from './network';
 import { firstEndingAfter, type Instant, type PlanLink, type PlannedStep, type PlanProblem } from './problem';
-import { anyPlan, settled } from './exact';
+import { anyPlan, isSettled, settled } from './exact';
 import { finishOf, generator, improved, isLess, type Aims } from './search';
 import { byUrgency, inGaps, inTurn, urgencyOf } from './repair';
 import { byLatest, ranksBy, serialPlan, type SerialPlan } from './serial';
@@ -35,8 +35,9 @@ export interface NoPlan {
 /** How many steps may be placed over all attempts: keeps the result the same on every machine, unlike a clock. */
 const EFFORT = 12_000;
 const DAY = 24 * 60;
-/** Of the effort: so much goes into annealing before orders are tried through. */
-const FIRST_SHARE = 0.3;
+/** Of the effort: so much goes into annealing before orders are tried through, and so much behind it where that proved nothing. */
+const FIRST_SHARE = 0.25;
+const LAST_SHARE = 0.25;
 /** With less effort than this there is only the plain bound, and nothing is tried through. */
 const SHARP_FROM = 2000;
 
@@ -70,9 +71,10 @@ export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan 
     return planOf(network, improved(network, first, aims, bound, effort), bound, titles);
   }
   const bound = sharperBound(network, finishOf(network, first));
+  if (!isSettled(network)) return planOf(network, improved(network, first, aims, bound, effort), bound, titles);
   const sooner = improved(network, first, aims, bound, effort * FIRST_SHARE);
   const best = settled(network, aims, { plan: sooner, bound }, effort);
-  const plan = best.isBest ? best.plan : improved(network, best.plan, aims, best.bound, effort * (1 - FIRST_SHARE));
+  const plan = best.isBest ? best.plan : improved(network, best.plan, aims, best.bound, effort * LAST_SHARE);
   return { ...planOf(network, plan, best.bound, titles), isBest: best.isBest };
 }
 

@@ -11,9 +11,9 @@ import { endOf } from './timeline';
 export type Aims = (finish: Instant, loads: number, sessions: number) => readonly number[];
 
 /** Places tried by dispatching rules for one unit of effort. */
-const PLACES = 28;
-/** Of the tries: so many with rules drawn at large, so many for an earlier finish, the others for fewer loads and sessions. */
-const SHARES = { atLarge: 0.15, finish: 0.6 };
+const PLACES = 34;
+/** Of the tries: until here rules drawn at large, until there towards an earlier finish, the others towards fewer loads and sessions. */
+const SHARES = { atLarge: 0.12, finish: [0.3, 0.5, 0.65] };
 /** First and last temperature of the cooling, in working minutes. */
 const HOT = 6;
 const COLD = 0.3;
@@ -89,8 +89,14 @@ export function improved(network: Network, first: SerialPlan, aims: Aims, bound:
       if (more <= 0 || random() < Math.exp(-more / heat)) current = candidate;
     }
   };
-  const near = atLarge();
-  if (near) cool(near, budget * SHARES.finish, false, costBy(SOONER));
+  let near = atLarge();
+  for (const share of SHARES.finish) {
+    if (near) cool(near, budget * share, false, costBy(SOONER));
+    // Urgency is counted back from the finish that is known by now.
+    if (!found.best) break;
+    latest = latestBy(Math.min(finish, found.best.put.finish));
+    near = tried(found.best);
+  }
   if (!found.best) return first;
   const last = sequencer.workedUntil(alike.last(found.best.put.finish));
   cool(found.best, budget, true, costBy(FEWER, last));
