@@ -3,7 +3,7 @@
 import { z } from 'zod';
 import type { BriefView } from '@/core/brief/derive';
 import { planSettingsOf, standingLog } from '@/core/brief/plan-settings';
-import { comparedSchools, SCHOOL_NAMES, stripOfChoice, type ComparedSchool } from '@/core/brief/schools';
+import { COMPARED_NAMES, comparedSchools, stripOfChoice, type ComparedSchool } from '@/core/brief/schools';
 import type { Strip } from '@/core/brief/strip';
 import type { Result } from '@/core/interchange/result';
 import type { ColourShelf } from '@/core/kept/state';
@@ -90,7 +90,7 @@ export async function compareSchools(input: unknown): Promise<Result<ComparedSch
 export async function schoolStrip(input: unknown): Promise<Result<Strip>> {
   return lookedUp(async () => {
     const { briefId, name, choice } = lookedAt
-      .extend({ name: z.enum(SCHOOL_NAMES), choice: z.string().max(40) })
+      .extend({ name: z.enum(COMPARED_NAMES), choice: z.string().max(40) })
       .parse(input);
     const { view, shelf, settings } = await plannedOf(briefId);
     const strip = stripOfChoice(view, shelf, settings.nowUtc, name, choice);

@@ -124,6 +124,11 @@ test.describe('Route', () => {
     await expect(page.getByText(/Chipping fluid in two thin coats/).first()).toBeVisible();
     await page.keyboard.press('u');
     await expect(page.getByText(/Chipping fluid in two thin coats/)).toHaveCount(0);
+    // So is the order of the colours.
+    const orders = schools.getByRole('table', { name: 'Order of the colours' });
+    await expect(orders.getByRole('row', { name: /light to dark \(chosen\)/ })).toContainText('under tape');
+    await orders.getByRole('button', { name: /^Take colours by least masking/ }).click();
+    await expect(orders.getByRole('row', { name: /least masking.*\(chosen\)/ })).toBeVisible();
   });
 
   test('a step is sent to another session by keys or the mouse, the plan is kept so, and undo lets it go', async ({

@@ -46,6 +46,26 @@ describe('a card of a colour that is not sprayed', () => {
   });
 });
 
+describe('what a card says of its step', () => {
+  test('a colour that is masked for says how; the one that is sprayed first says nothing', () => {
+    const cards = cardsOf();
+    const of = (key: string) => cards.find((card) => card.key === key)!;
+    expect(of('spray:TCS 27').masked.join()).toMatch(/^Mask for Peat: .*sealed/);
+    expect(of('spray:TCS 14').masked).toEqual([]);
+  });
+  test('the school that it follows, as it was chosen', () => {
+    const washes = (washOver: 'gloss' | 'matt') =>
+      cardsOf((state) => {
+        state.brief = { ...state.brief, options: { ...state.brief.options, washOver } };
+      }).filter(({ key }) => key.startsWith('wash:'));
+    for (const choice of ['gloss', 'matt'] as const) {
+      expect(washes(choice).length).toBeGreaterThan(0);
+      for (const { schools } of washes(choice)) expect(schools.map((one) => one.choice)).toEqual([choice]);
+    }
+    expect(cardsOf().find(({ key }) => key === 'degrease')!.schools).toEqual([]);
+  });
+});
+
 describe('drying that is hurried', () => {
   const cold = { tempC: 14, humidity: 60 };
   test('is offered where it gains something, with what to mind; a warm box never above what styrene bears', () => {

@@ -1,6 +1,7 @@
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { WAY_FACTS, type Suggestion } from '@/core/kit/applying';
+import type { Options } from '@/core/kit/options';
 import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
 import { spokenZones } from '@/core/outline/spoken';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
@@ -19,6 +20,7 @@ import { thinningOf, thinRatioOf } from '@/core/paint/thinning';
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
 import type { StepKind } from '@/core/route/rules/rule';
 import type { Mixed } from '@/core/route/mixed';
+import { schoolsOfStep } from '@/core/route/school-of-step';
 import { zonesLaid, type Route, type RouteStep } from '@/core/route/step';
 import type { Day } from '@/core/units/day';
 import type { Minutes } from '@/core/units/minutes';
@@ -31,7 +33,7 @@ import { handlingOf, type Handling } from './way-lore';
 /** What the cards of a session are made from. */
 export interface PlannedBrief {
   state: {
-    brief: Climate & { denominator: number };
+    brief: Climate & { denominator: number; options: Options };
     uses: readonly LoggedUse[];
     sprayOuts: readonly TestPiece[];
   };
@@ -133,6 +135,10 @@ export interface BenchCard {
   spray: Omit<SprayAdvice, 'caution' | 'ratio' | 'thinner'> | null;
   /** Another way than the airbrush: how it is brought on, and why so. */
   way: { name: string; because: string; facts: Handling['facts'] } | null;
+  /** How it is masked, by the steps before it that mask for it. */
+  masked: string[];
+  /** The schools that it follows: title and choice. */
+  schools: { title: string; choice: string }[];
   /** How many, and why; null where nothing is laid in coats. */
   coats: { coats: number; because: string; between: Minutes } | null;
   lore: StepLore;
@@ -197,6 +203,8 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     cup,
     spray,
     way: handling && { name: call!.way.way, because: call!.way.because, facts: handling.facts },
+    masked: step.load ? masksFor(view.route, into) : [],
+    schools: schoolsOfStep(step.key, brief.options),
     coats,
     lore: handling?.lore ?? STEP_LORE[step.kind],
     logged: {
@@ -221,6 +229,14 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     ),
     booth: step.booth,
   };
+}
+
+/** What is masked for a step, and how. */
+function masksFor({ steps }: Route, into: Route['links']): string[] {
+  const before = new Set(into.map(({ from }) => from));
+  return steps
+    .filter(({ key, kind }) => kind === 'mask' && before.has(key))
+    .map(({ title, why }) => [title, why].filter(Boolean).join(': '));
 }
 
 /** Test pieces of a step, and those of its paint that prove no other. */

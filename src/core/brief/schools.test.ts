@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { NOW, shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
-import { OPTION_CHOICES } from '@/core/kit/options';
+import { OPTION_CHOICES, SCHOOL_NAMES } from '@/core/kit/options';
 import { stacksOf } from '@/core/route/stack';
-import { comparedSchools, SCHOOL_NAMES, stripOfChoice } from './schools';
+import { COLOUR_ORDER, comparedSchools, stripOfChoice } from './schools';
 
 describe('schools side by side', () => {
   const { view } = viewOfDemo();
@@ -12,7 +12,7 @@ describe('schools side by side', () => {
     schools.find((school) => school.name === name)!.choices.find((one) => one.choice === choice)!;
   test('every choice of each is there, one of them is the chosen one, none is recommended against another', () => {
     for (const { name, choices } of schools) {
-      expect(choices.map(({ choice }) => choice)).toEqual([...OPTION_CHOICES[name].choices]);
+      if (name !== COLOUR_ORDER) expect(choices.map(({ choice }) => choice)).toEqual([...OPTION_CHOICES[name].choices]);
       expect(choices.filter(({ isChosen }) => isChosen)).toHaveLength(1);
       expect(choices.filter(({ because }) => because !== null).length).toBeLessThanOrEqual(1);
     }
@@ -23,6 +23,24 @@ describe('schools side by side', () => {
     const work = OPTION_CHOICES.weathering.choices.map((choice) => of('weathering', choice).minutes);
     expect(work).toEqual([...work].sort((a, b) => a - b));
     expect(of('decalGround', 'straight on').minutes).toBeLessThan(of('decalGround', 'gloss coat').minutes);
+  });
+  test('the orders of the colours: each once, with its time under tape, and drawn as the route would be', () => {
+    const { choices } = schools.find(({ name }) => name === COLOUR_ORDER)!;
+    const orders = choices.map(({ order }) => order!.join());
+    expect(new Set(orders).size).toBe(orders.length);
+    expect(choices.map(({ choice }) => choice).join()).toMatch(/least masking.*light to dark/);
+    for (const { choice, order, risk } of choices) {
+      expect(risk).toMatch(/under tape in \d+ masking sessions?, [\d.]+ m of tape/);
+      const { view: other } = viewOfDemo((state) => {
+        state.brief.maskOrder = order!;
+      });
+      const sprays = other.route.steps.flatMap(({ key }) =>
+        key.startsWith('spray:') && !key.endsWith(':ground') ? [key.slice(6)] : [],
+      );
+      expect(sprays.filter((code) => order!.includes(code))).toEqual(order!.filter((code) => sprays.includes(code)));
+      expect(stripOfChoice(view, shelf, new Date(NOW).toISOString(), COLOUR_ORDER, choice)).not.toBeNull();
+    }
+    expect(stripOfChoice(view, shelf, new Date(NOW).toISOString(), COLOUR_ORDER, 'by weight')).toBeNull();
   });
   test('another tonal ground is reckoned with the coats that every colour takes over it', () => {
     const { view: black } = viewOfDemo((state) => {

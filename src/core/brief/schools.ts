@@ -1,8 +1,11 @@
-import { OPTION_CHOICES, optionsFor, type OptionName, type Options } from '@/core/kit/options';
+import { OPTION_CHOICES, optionsFor, SCHOOL_NAMES, type Options, type SchoolName } from '@/core/kit/options';
 import { PRINTED } from '@/core/markings/kinds';
 import { machineOf } from '@/core/outline/presets';
 import { groundOfSchool } from '@/core/paint/grounds';
-import { planRoute } from '@/core/route/plan';
+import { planRoute, type RoutePlan } from '@/core/route/plan';
+import { durationInWords } from '@/core/units/minutes';
+import { counted } from '@/core/units/words';
+import { colourOrders } from './colour-orders';
 import type { ColourShelf } from '@/core/kept/state';
 import { deriveBrief, type BriefView } from './derive';
 import { stripOf, type Strip } from './strip';
@@ -160,10 +163,7 @@ const SCHOOLS = {
     neglected: { risk: 'needs a picture to go by', suits: () => null },
     derelict: { risk: 'days of work; there is no way back', suits: () => null },
   },
-} as const satisfies { [N in OptionName]?: { [C in Options[N]]: SchoolChoice } };
-
-export type SchoolName = keyof typeof SCHOOLS;
-export const SCHOOL_NAMES = Object.keys(SCHOOLS) as SchoolName[];
+} as const satisfies { [N in SchoolName]: { [C in Options[N]]: SchoolChoice } };
 
 /** One choice of a school as a schedule of this brief. */
 export interface ComparedChoice {
@@ -176,9 +176,16 @@ export interface ComparedChoice {
   risk: string;
   /** Why it is recommended for this brief; null for the others. */
   because: string | null;
+  /** Of an order of the colours: their codes. */
+  order?: string[];
 }
+/** Where builders disagree and no option of the kit says so: in which order the colours are sprayed. */
+export const COLOUR_ORDER = 'colourOrder';
+export type ComparedName = SchoolName | typeof COLOUR_ORDER;
+export const COMPARED_NAMES = [...SCHOOL_NAMES, COLOUR_ORDER] as const;
+
 export interface ComparedSchool {
-  name: SchoolName;
+  name: ComparedName;
   title: string;
   choices: ComparedChoice[];
 }
@@ -195,7 +202,7 @@ export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: str
   const done = standingLog(view.state);
   const facts = factsOf(view);
   const there = optionsFor(machineOf(view.outline.spec.preset));
-  return SCHOOL_NAMES.filter((name) => there.includes(name)).map((name): ComparedSchool => {
+  const schools = SCHOOL_NAMES.filter((name) => there.includes(name)).map((name): ComparedSchool => {
     const table: Record<string, SchoolChoice> = SCHOOLS[name];
     return {
       name,
@@ -206,20 +213,60 @@ export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: str
           ON_COATS.has(name) && choice !== brief.options[name]
             ? deriveBrief(other, shelf, { nowUtc, effort: 0 }).route
             : routeOf(view.wanted, view.outline, other.brief.options);
-        const plan = planRoute(route, done, settings, EFFORT);
         return {
           choice,
           isChosen: brief.options[name] === choice,
-          minutes: plan.work.reduce((sum, item) => sum + (item.done ? 0 : item.step.minutes), 0),
-          sessions: plan.sessionsLeft,
-          loads: plan.loads,
-          finish: plan.finish,
+          ...asPlanned(planRoute(route, done, settings, EFFORT)),
           risk,
           because: suits(facts),
         };
       }),
     };
   });
+  const orders = comparedOrders(view, nowUtc);
+  return orders ? [...schools, orders] : schools;
+}
+
+const asPlanned = ({ work, sessionsLeft, loads, finish }: RoutePlan) => ({
+  minutes: work.reduce((sum, item) => sum + (item.done ? 0 : item.step.minutes), 0),
+  sessions: sessionsLeft,
+  loads,
+  finish,
+});
+
+/** Less than this under tape, minutes, is no reason for an order. */
+const WORTH_MIN = 15;
+
+/** The orders of the colours as schedules of this brief; null where there is only one. */
+function comparedOrders(view: BriefView, nowUtc: string): ComparedSchool | null {
+  const orders = colourOrders(view);
+  if (!orders || orders.length < 2) return null;
+  const { brief } = view.state;
+  const least = Math.min(...orders.map(({ minutes }) => minutes));
+  const most = Math.max(...orders.map(({ minutes }) => minutes));
+  // Nobody chose: the route goes from light to dark.
+  const chosen = brief.maskOrder.join() || orders.find(({ title }) => title.includes('light to dark'))?.order.join();
+  return {
+    name: COLOUR_ORDER,
+    title: 'Order of the colours',
+    choices: orders.map(({ title, says, order, minutes, sessions, tapeMm }): ComparedChoice => {
+      const { route } = withOrder(view, order);
+      return {
+        choice: title,
+        isChosen: order.join() === chosen,
+        ...asPlanned(planRoute(route, standingLog(view.state), planSettingsOf(view.state, nowUtc), EFFORT)),
+        risk: `${says}; ${durationInWords(Math.round(minutes))} under tape in ${counted(sessions, 'masking session')}, ${(tapeMm / 1000).toFixed(2)} m of tape`,
+        because: minutes === least && most - least >= WORTH_MIN ? 'the least time under tape' : null,
+        order,
+      };
+    }),
+  };
+}
+
+/** The brief as it would be with another order of its colours. */
+function withOrder(view: BriefView, maskOrder: string[]): Pick<BriefView, 'state' | 'route'> {
+  const state = { ...view.state, brief: { ...view.state.brief, maskOrder } };
+  return { state, route: routeOf({ ...view.wanted, maskOrder }, view.outline, state.brief.options) };
 }
 
 /** The schedule of one choice as it is drawn; null where the school has no such choice. */
@@ -227,12 +274,19 @@ export function stripOfChoice(
   view: BriefView,
   shelf: ColourShelf,
   nowUtc: string,
-  name: SchoolName,
+  name: ComparedName,
   choice: string,
 ): Strip | null {
-  if (!Object.hasOwn(SCHOOLS[name], choice)) return null;
-  const other = { ...withChoice(view, name, choice), plans: [] };
+  const state = stateOfChoice(view, name, choice);
+  if (!state) return null;
+  const other = { ...state, plans: [] };
   return stripOf(deriveBrief(other, shelf, { nowUtc, effort: EFFORT }));
+}
+
+function stateOfChoice(view: BriefView, name: ComparedName, choice: string): BriefView['state'] | null {
+  if (name !== COLOUR_ORDER) return Object.hasOwn(SCHOOLS[name], choice) ? withChoice(view, name, choice) : null;
+  const order = colourOrders(view)?.find(({ title }) => title === choice)?.order;
+  return order ? withOrder(view, order).state : null;
 }
 
 /** The brief as it would be with another choice. */

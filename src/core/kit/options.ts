@@ -162,6 +162,20 @@ export const OPTION_CHOICES = choices({
 
 export type OptionName = keyof typeof OPTION_CHOICES;
 export const OPTION_NAMES = Object.keys(OPTION_CHOICES) as OptionName[];
+/** Options on which builders disagree: not what is built, but how. */
+export const SCHOOL_NAMES = [
+  'tonal',
+  'priming',
+  'cockpit',
+  'undercoats',
+  'gearOn',
+  'clearParts',
+  'washOver',
+  'chips',
+  'decalGround',
+  'weathering',
+] as const satisfies OptionName[];
+export type SchoolName = (typeof SCHOOL_NAMES)[number];
 type ChoiceOf<N extends OptionName> = (typeof OPTION_CHOICES)[N]['choices'][number];
 export type Options = { [N in OptionName]: ChoiceOf<N> };
 

@@ -1,4 +1,5 @@
 import type { ColourEdge } from '@/core/scheme/edges';
+import type { SchemeField } from '@/core/scheme/field';
 import {
   circleIn,
   lightToDark,
@@ -68,6 +69,22 @@ export function compareOrders(wanted: OrdersWanted): ComparedOrder[] | null {
     });
   return found;
 }
+
+/** Colours of markings that a pattern is dimensioned from: [marking's, pattern's]. */
+export const measuredFrom = (
+  fields: readonly SchemeField[],
+  markings: readonly { id: string; codes: readonly string[] }[],
+): [string, string][] =>
+  fields.flatMap(({ code, shape }) =>
+    'corners' in shape
+      ? shape.corners.flatMap(({ on }) =>
+          (on ? (markings.find(({ id }) => id === on.marking)?.codes ?? []) : []).map((first): [string, string] => [
+            first,
+            code,
+          ]),
+        )
+      : [],
+  );
 
 /** How each masking of an order is done, by what lies at its edges. */
 export function howMasked(softMm: number, tapeMm: number): string[] {

@@ -318,6 +318,18 @@ function CardFacts({ card }: { card: BenchCard }): ReactNode {
           </div>
         </>
       ) : null}
+      {card.masked.map((says) => (
+        <div key={says} className="wide">
+          <dt>Masked</dt>
+          <dd>{says}</dd>
+        </div>
+      ))}
+      {card.schools.map(({ title, choice }) => (
+        <div key={title}>
+          <dt>{title}</dt>
+          <dd>{capital(choice)}</dd>
+        </div>
+      ))}
       <div>
         <dt>Takes</dt>
         <dd>{card.minutes} min</dd>

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, type ReactNode } from 'react';
-import { howMasked, type ComparedOrder, type OrdersWanted } from '@/core/markings/compare-orders';
+import { howMasked, measuredFrom, type ComparedOrder, type OrdersWanted } from '@/core/markings/compare-orders';
 import { durationInWords } from '@/core/units/minutes';
 import { capital, counted } from '@/core/units/words';
 import { Chip } from '@/ui/swatch';
@@ -26,15 +26,7 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
       colours: outside,
       hides: data.hides,
       lightness: data.lightness,
-      markingsFirst: data.fields.flatMap(({ code, shape }) =>
-        'corners' in shape
-          ? shape.corners.flatMap(({ on }) =>
-              (on ? (data.markings.find(({ id }) => id === on.marking)?.codes ?? []) : []).map(
-                (first): [string, string] => [first, code],
-              ),
-            )
-          : [],
-      ),
+      markingsFirst: measuredFrom(data.fields, data.markings),
       chosen: data.maskOrder,
     }),
     [edges, outside, data.hides, data.lightness, data.fields, data.markings, data.maskOrder],

@@ -3,12 +3,12 @@ import { MARKING_ASPECTS } from '@/core/evidence/aspects';
 import type { Kept } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { figuresOf, TYPICAL_TOOL } from '@/core/kit/tools';
-import { canonicalIn } from '@/core/codes/system';
 import { checkSize, type SizeCheck } from '@/core/markings/size';
 import { PRINTER_LINE_MM, type MethodFacts } from '@/core/markings/methods';
 import type { NoseWeight } from '@/core/brief/nose-weight';
 import { lengthOn } from '@/core/outline/chart';
 import type { OutlineSpec } from '@/core/outline/outline';
+import { fieldsOf, lightnessOf, schemeBases } from '@/core/brief/colour-orders';
 import { coatsOver, hidingPairs } from '@/core/brief/hiding';
 import { printedColours, type PrintedColour } from '@/core/brief/printed-colours';
 import { sheetOffers, type SheetOffer } from '@/core/brief/cut-sheets';
@@ -60,7 +60,7 @@ export interface MarkingsPage {
 }
 
 export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage {
-  const { brief, airframe, markings, fields, underlays } = view.state;
+  const { brief, airframe, markings, underlays } = view.state;
   const { spec, inks, zones } = sheetData(view);
   const finest = (kind: Kept<'tool'>['kind']) => {
     const lines = shelf.tools.filter((tool) => tool.kind === kind).flatMap((tool) => figuresOf(tool).lineMm ?? []);
@@ -69,6 +69,7 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
     return lines.length > 0 ? Math.min(...lines) : null;
   };
   const over = coatsOver(view.calls);
+  const { ruled, soft } = schemeBases(view);
   return {
     briefId: brief.id,
     briefVersion: brief.version,
@@ -81,28 +82,18 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
       ...marking,
       check: checkSize(marking.heightMm, brief.denominator, marking.printedMm),
     })),
-    fields: fields.map((field) => ({ ...field, code: canonicalIn(view.book, field.code) })),
+    fields: fieldsOf(view),
     sheets: shelf.decalSheets,
     zones: view.outline.zones.map((zone) => ({ value: zone.key, label: zone.title })),
     codes: shelf.codes.map((code) => ({ value: code.code, label: `${code.code} ${code.name}` })),
     inks,
     zoneColours: Object.fromEntries(zones.flatMap((zone) => (zone.colour ? [[zone.key, zone.colour]] : []))),
-    ruled: Object.fromEntries(
-      view.questions.flatMap(({ record, ruling }) =>
-        record.aspect === 'colour' && record.item === '' && ruling
-          ? [[record.zone, canonicalIn(view.book, ruling.value)]]
-          : [],
-      ),
-    ),
-    soft: view.questions.flatMap(({ record, ruling }) =>
-      record.aspect === 'boundary' && ruling?.value === 'soft' ? [record.zone] : [],
-    ),
+    ruled,
+    soft,
     hides: hidingPairs(over),
     coatsOver: over,
     printed: printedColours(markings, shelf.decalSheets, view.calls),
-    lightness: Object.fromEntries(
-      view.calls.map(({ code, choice, official }) => [code, (choice?.paint.lab ?? official?.lab ?? [50])[0]]),
-    ),
+    lightness: lightnessOf(view.calls),
     coats: Object.fromEntries(view.calls.map(({ code, coats }) => [code, coats?.coats ?? 2])),
     names: Object.fromEntries(view.calls.map(({ code, official }) => [code, official?.record.name ?? ''])),
     maskOrder: brief.maskOrder,

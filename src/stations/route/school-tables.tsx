@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import { Fragment, useState, type ReactNode } from 'react';
 import { chooseOption } from '@/actions/kit';
 import { schoolStrip } from '@/actions/plan';
-import type { ComparedSchool } from '@/core/brief/schools';
+import { save } from '@/actions/records';
+import type { ComparedChoice, ComparedSchool } from '@/core/brief/schools';
 import type { Strip } from '@/core/brief/strip';
 import { choiceSaid } from '@/core/kit/options';
 import { durationInWords } from '@/core/units/minutes';
@@ -28,9 +29,20 @@ export function SchoolTables({ data, schools, onTaken }: Props): ReactNode {
     const answer = await schoolStrip({ briefId: data.briefId, name, choice });
     if (answer.ok) setBeside({ name, choice, strip: answer.value });
   };
-  const take = (option: string, choice: string, said: string) =>
-    void run(
-      (act) => chooseOption({ act, briefId: data.briefId, version: data.briefVersion, option, choice }),
+  const take = (option: string, { choice, order }: ComparedChoice, said: string) =>
+    void run<unknown>(
+      (act) =>
+        order
+          ? save({
+              act,
+              briefId: data.briefId,
+              station: 'route',
+              entity: 'brief',
+              id: data.briefId,
+              version: data.briefVersion,
+              fields: { maskOrder: order },
+            })
+          : chooseOption({ act, briefId: data.briefId, version: data.briefVersion, option, choice }),
       `${capital(said)}; u takes it back`,
     ).then((result) => {
       if (result.ok) onTaken();
@@ -53,58 +65,73 @@ export function SchoolTables({ data, schools, onTaken }: Props): ReactNode {
               </tr>
             </thead>
             <tbody>
-              {choices.map(({ choice, isChosen, minutes, sessions, loads, finish, risk, because }) => (
-                <tr key={choice} className={isChosen ? 'chosen' : undefined}>
-                  <th scope="row">
-                    {choice}
-                    {isChosen ? <strong> (chosen)</strong> : null}
-                  </th>
-                  <td className="num nowrap" data-unit="of work">
-                    {durationInWords(minutes)}
-                  </td>
-                  <td className="num" data-unit="sessions">
-                    {sessions}
-                  </td>
-                  <td className="num" data-unit="fillings of the airbrush">
-                    {loads}
-                  </td>
-                  <td className="nowrap">{finish ? fullDay(finish.slice(0, 10)) : 'not all fits'}</td>
-                  <td>
-                    {capital(risk)}.{because ? <strong> For this brief: {because}.</strong> : null}
-                  </td>
-                  <td>
-                    {isChosen ? null : (
-                      <>
-                        <Button
-                          size="small"
-                          aria-label={`Show ${choiceSaid(name, choice)} beside the chosen way`}
-                          onClick={() => void show(name, choice)}
-                        >
-                          Beside
-                        </Button>
-                        <Button
-                          size="small"
-                          disabled={busy}
-                          aria-label={`Take ${choiceSaid(name, choice)}`}
-                          onClick={() => take(name, choice, choiceSaid(name, choice))}
-                        >
-                          Take it
-                        </Button>
-                      </>
-                    )}
-                  </td>
-                </tr>
-              ))}
+              {choices.map((one) => {
+                const { choice, isChosen, minutes, sessions, loads, finish, risk, because } = one;
+                const said = saidOf(name, choice);
+                return (
+                  <tr key={choice} className={isChosen ? 'chosen' : undefined}>
+                    <th scope="row">
+                      {choice}
+                      {isChosen ? <strong> (chosen)</strong> : null}
+                    </th>
+                    <td className="num nowrap" data-unit="of work">
+                      {durationInWords(minutes)}
+                    </td>
+                    <td className="num" data-unit="sessions">
+                      {sessions}
+                    </td>
+                    <td className="num" data-unit="fillings of the airbrush">
+                      {loads}
+                    </td>
+                    <td className="nowrap">{finish ? fullDay(finish.slice(0, 10)) : 'not all fits'}</td>
+                    <td>
+                      {capital(risk)}.{because ? <strong> For this brief: {because}.</strong> : null}
+                    </td>
+                    <td>
+                      {isChosen ? null : (
+                        <>
+                          <Button
+                            size="small"
+                            aria-label={`Show ${said} beside the chosen way`}
+                            onClick={() => void show(name, choice)}
+                          >
+                            Beside
+                          </Button>
+                          <Button
+                            size="small"
+                            disabled={busy}
+                            aria-label={`Take ${said}`}
+                            onClick={() => take(name, one, said)}
+                          >
+                            Take it
+                          </Button>
+                        </>
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
             </tbody>
           </table>
           {beside?.name === name ? (
-            <TwoStrips data={data} beside={beside} chosen={choices.find(({ isChosen }) => isChosen)!.choice} />
+            <TwoStrips
+              data={data}
+              beside={beside}
+              chosen={choices.find(({ isChosen }) => isChosen)?.choice ?? 'as it is'}
+            />
           ) : null}
         </Fragment>
       ))}
     </>
   );
 }
+
+/** As `COLOUR_ORDER` of the comparison, whose code stays on the server. */
+const COLOUR_ORDER = 'colourOrder' satisfies ComparedSchool['name'];
+
+/** A way as a sentence has it. */
+const saidOf = (name: ComparedSchool['name'], choice: string): string =>
+  name === COLOUR_ORDER ? `colours by ${choice}` : choiceSaid(name, choice);
 
 interface Beside {
   name: ComparedSchool['name'];

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { deriveBrief } from '@/core/brief/derive';
-import { choiceSaid } from '@/core/kit/options';
-import { SCHOOL_NAMES } from '@/core/brief/schools';
+import { choiceSaid, SCHOOL_NAMES } from '@/core/kit/options';
 import { ASSUMED_CHEMISTRY } from '@/core/route/call-coat';
 import { MOST_TAPE } from '@/core/route/colour-runs';
 import { conflictsOf } from '@/core/route/guard';

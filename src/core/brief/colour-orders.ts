@@ -1,0 +1,69 @@
+import { canonicalIn } from '@/core/codes/system';
+import type { Kept } from '@/core/kept/records';
+import { compareOrders, measuredFrom, type ComparedOrder } from '@/core/markings/compare-orders';
+import { schemeOn } from '@/core/markings/placing';
+import { schemeFigures, type SchemeBases } from '@/core/scheme/figures';
+import type { BriefView } from './derive';
+import { coatsOver, hidingPairs } from './hiding';
+
+/** In which order the colours of a brief are sprayed: what lies between the ways, reckoned from its scheme. */
+
+/** Fields of the scheme, with their colours as the standards write them. */
+export const fieldsOf = ({ state, book }: Pick<BriefView, 'state' | 'book'>): Kept<'scheme_field'>[] =>
+  state.fields.map((field) => ({ ...field, code: canonicalIn(book, field.code) }));
+
+/** What the scheme of a brief lies on. */
+export const schemeBases = ({
+  state,
+  questions,
+  book,
+}: Pick<BriefView, 'state' | 'questions' | 'book'>): SchemeBases => ({
+  ruled: Object.fromEntries(
+    questions.flatMap(({ record, ruling }) =>
+      record.aspect === 'colour' && record.item === '' && ruling
+        ? [[record.zone, canonicalIn(book, ruling.value)]]
+        : [],
+    ),
+  ),
+  soft: questions.flatMap(({ record, ruling }) =>
+    record.aspect === 'boundary' && ruling?.value === 'soft' ? [record.zone] : [],
+  ),
+  denominator: state.brief.denominator,
+});
+
+/** Lightness of each colour as it is painted, or as it is to be. */
+export const lightnessOf = (calls: BriefView['calls']): Record<string, number> =>
+  Object.fromEntries(
+    calls.map(({ code, choice, official }) => [code, (choice?.paint.lab ?? official?.lab ?? [50])[0]]),
+  );
+
+/** An order with all the names that lead to it: "least masking, light to dark". */
+export interface NamedOrder extends ComparedOrder {
+  title: string;
+}
+
+/** The orders side by side, each once; null where there is nothing to put in order, or too much. */
+export function colourOrders(view: BriefView): NamedOrder[] | null {
+  const fields = fieldsOf(view);
+  const { markings, brief } = view.state;
+  const { edges, outside } = schemeFigures(view.outline, schemeOn(view.outline, fields, markings), schemeBases(view));
+  if (outside.length < 2) return null;
+  const orders = compareOrders({
+    edges,
+    colours: outside,
+    hides: hidingPairs(coatsOver(view.calls)),
+    lightness: lightnessOf(view.calls),
+    markingsFirst: measuredFrom(fields, markings),
+    chosen: brief.maskOrder,
+  });
+  if (!orders) return null;
+  const named = new Map<string, NamedOrder>();
+  for (const one of orders) {
+    const known = named.get(one.order.join());
+    named.set(
+      one.order.join(),
+      known ? { ...known, title: `${known.title}, ${one.name}` } : { ...one, title: one.name },
+    );
+  }
+  return [...named.values()];
+}
