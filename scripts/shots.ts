@@ -41,14 +41,6 @@ const SHOTS: Shot[] = [
       await page.getByText('Adding up').waitFor({ state: 'hidden' });
     },
   },
-  {
-    name: 'evidence-timeline',
-    path: `${main}/evidence`,
-    before: async (page) => {
-      await page.getByRole('button', { name: 'Timeline' }).click();
-      await page.getByLabel('As on, day').fill('1951-03-20');
-    },
-  },
   { name: 'colours', path: `${main}/colours?code=TCS%2014` },
   {
     name: 'colours-mixing',
@@ -118,6 +110,14 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'bench-phone', path: `${main}/bench`, narrow: true },
+  {
+    name: 'weathering',
+    path: `${painted}/bench?show=weathering`,
+    before: async (page) => {
+      await page.getByText('Sheet', { exact: true }).click();
+      await page.getByRole('row', { name: /Streaks along the airflow/ }).waitFor();
+    },
+  },
   { name: 'log', path: `${painted}/log` },
   {
     name: 'log-made',

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { BLANK_RECIPE } from '@/core/kept/blank';
 import { briefFileSchema } from '@/core/interchange/brief-file';
 import { exportBrief, importBrief } from '@/data/brief-files';
@@ -7,12 +7,12 @@ import { loadShelf } from '@/data/shelf';
 import { closePool, pool, rows } from '@/data/database';
 import { undoLast } from '@/data/undo';
 import { newBrief } from '@/core/kept/new-brief';
+import '@tests/support/next-request';
 import { stamp } from '@tests/support/stamp';
 import { ownDatabase } from '@tests/support/own-database';
 
 /** What reaches the server from a form or from anybody else: taken whole, or refused with the field and nothing changed. */
 
-jest.unstable_mockModule('next/cache', () => ({ revalidatePath: () => undefined }));
 const modules = [await import('./codes'), await import('./paints'), await import('./choices')] as const;
 type Actions = (typeof modules)[0] & (typeof modules)[1] & (typeof modules)[2];
 /** Every action under an act of its own. */

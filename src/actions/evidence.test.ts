@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import { newBrief } from '@/core/kept/new-brief';
 import type { Result } from '@/core/interchange/result';
@@ -7,11 +7,11 @@ import { newAct, perform } from '@/data/acts';
 import { createBrief, loadBrief } from '@/data/briefs';
 import { closePool, pool } from '@/data/database';
 import { ownDatabase } from '@tests/support/own-database';
+import '@tests/support/next-request';
 import { stamp } from '@tests/support/stamp';
 
 /** What is typed at Evidence reaches what is kept as it was meant, or is asked about. */
 
-jest.unstable_mockModule('next/cache', () => ({ revalidatePath: () => undefined }));
 const { addSighting, enterCell, ruleAsSettled } = await import('./evidence');
 const { save } = await import('./records');
 

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { BLANK_PART } from '@/core/kept/blank';
 import { newBrief } from '@/core/kept/new-brief';
 import type { Result } from '@/core/interchange/result';
@@ -7,11 +7,11 @@ import { newAct, perform } from '@/data/acts';
 import { loadBrief } from '@/data/briefs';
 import { closePool, pool } from '@/data/database';
 import { ownDatabase } from '@tests/support/own-database';
+import '@tests/support/next-request';
 import { stamp } from '@tests/support/stamp';
 
 /** What is said at Kit, and of many zones at once, is kept whole or refused with its reason. */
 
-jest.unstable_mockModule('next/cache', () => ({ revalidatePath: () => undefined }));
 const { createBrief } = await import('./briefs');
 const { askAll, changeParts, chooseOption, leaveOut, lookAtParts, removeParts, sayOfParts, takeParts } =
   await import('./kit');

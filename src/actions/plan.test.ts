@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { deriveBrief } from '@/core/brief/derive';
 import { newBrief } from '@/core/kept/new-brief';
 import type { Result } from '@/core/interchange/result';
@@ -8,11 +8,11 @@ import { loadBrief } from '@/data/briefs';
 import { closePool, pool } from '@/data/database';
 import { loadShelf } from '@/data/shelf';
 import { ownDatabase } from '@tests/support/own-database';
+import '@tests/support/next-request';
 import { stamp } from '@tests/support/stamp';
 
 /** The plan is kept as it was seen, and edits of the route only where they can be made. */
 
-jest.unstable_mockModule('next/cache', () => ({ revalidatePath: () => undefined }));
 const { createBrief } = await import('./briefs');
 const { acceptPlan, letPlanGo, planInput } = await import('./plan');
 const { remove, save, undo } = await import('./records');
