@@ -32,7 +32,7 @@ export async function weatheringPlan(input: unknown): Promise<Result<BriefWeathe
   });
 }
 
-/** Takes the chosen effects into the route; the general steps that they stand for are left out with the same act. */
+/** Takes the chosen effects into the route; the general steps that they stand for are left out as long as they are there. */
 export async function takeWeathering(input: unknown): Promise<Result> {
   return answered(async () => {
     const {
@@ -43,14 +43,11 @@ export async function takeWeathering(input: unknown): Promise<Result> {
     } = ofBrief.extend({ exposure, effects: z.array(z.enum(EFFECT_NAMES)).min(1, 'Nothing was chosen') }).parse(input);
     const { view, weather } = await plannedOf(briefId, given);
     const taken = weather.layers.filter(({ effect }) => effects.includes(effect));
-    const { runs, instead } = weatherRuns(view, taken, act.id.slice(0, 8));
+    const runs = weatherRuns(view, taken, act.id.slice(0, 8));
     if (runs.length === 0) throw new Refused('', 'None of this would show on this machine.');
     const records = runs.map((run) => workRunFields.parse({ origin: 'weathering', ...run }));
-    const { brief } = view.state;
-    const leftOut = [...new Set([...brief.leftOut, ...instead])];
     return perform(stampedAct(act, briefId, 'bench'), async (writer) => {
       await writer.insertMany('work_run', records);
-      if (leftOut.length > brief.leftOut.length) await writer.update('brief', briefId, brief.version, { leftOut });
       return null;
     });
   });

@@ -1,6 +1,7 @@
 import type { Chemistry } from '@/core/paint/chemistry';
 import { waitBetween } from '@/core/route/drying-links';
 import { STANDARD_CLIMATE, waitFor } from '@/core/paint/drying';
+import { SPIRIT } from '@/core/paint/spraying';
 import type { LayerKind, StepKind } from '@/core/route/rules/rule';
 import type { Mixed } from '@/core/route/mixed';
 import type { Minutes } from '@/core/units/minutes';
@@ -29,7 +30,6 @@ export interface Technique {
   steps: readonly TechniqueStep[];
 }
 
-const SPIRIT = 'Spirit: ventilate; soaked rags lie flat outdoors to dry, they can heat by themselves.';
 const SOLVENT = 'Solvent vapour: respirator for organic vapour, extraction to outside, gloves, no flame.';
 const BLADE = 'Blades: cut away from the hand, with a new one.';
 const CA = 'Cyanoacrylate: fumes, skin; it fogs clear parts.';

@@ -178,7 +178,7 @@ export function deriveBrief(
     })),
     pace: paceOf(state.log),
     keptAirbrushes: keptAirbrushes(shelf.tools),
-    leftOut: brief.leftOut,
+    leftOut: [...brief.leftOut, ...state.runs.flatMap(({ run }) => run.instead ?? [])],
     edits: state.edits.map(({ edit }) => edit),
     remedies: brief.remedies,
     runs: [...state.mishaps.flatMap(({ run }) => run ?? []), ...state.runs.map(({ run }) => run)],

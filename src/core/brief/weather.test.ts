@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { shelfOfDemo, stateOfDemo, NOW } from '@tests/support/demo-brief';
 import { deriveBrief } from './derive';
+import { EFFECTS } from '@/core/weathering/effects';
 import { exposureOf } from './use-said';
 import { weatherOf, weatherRuns } from './weather';
 
@@ -61,9 +62,28 @@ describe('the weathering of a brief', () => {
   test('in the route every effect lies in its place, after what carries it and before what seals it', () => {
     const view = viewOf(demo());
     const { layers } = weatherOf(view, shelf, exposureOf(view).exposure);
-    const { runs } = weatherRuns(view, layers, 'abc');
+    const runs = weatherRuns(view, layers, 'abc');
     const keys = new Set(view.route.steps.map(({ key }) => key));
     expect(runs.flatMap(({ run }) => run.steps)).toHaveLength(layers.length);
     for (const { run } of runs) for (const step of [...run.after, ...run.before]) expect(keys.has(step)).toBe(true);
+  });
+
+  test('stands for the general steps as long as it is there: taken out, they are back', () => {
+    const view = viewOf(demo());
+    const { layers } = weatherOf(view, shelf, exposureOf(view).exposure);
+    const general = new Set(layers.flatMap(({ effect }): readonly string[] => EFFECTS[effect].instead));
+    const keys = ({ route }: typeof view) => route.steps.map(({ key }) => key).filter((key) => general.has(key));
+    expect(keys(view).length).toBeGreaterThan(0);
+    const state = demo();
+    state.runs = weatherRuns(view, layers, 'abc').map((run, i) => ({
+      ...run,
+      origin: 'weathering' as const,
+      id: `run ${i}`,
+      version: 1,
+    }));
+    const taken = viewOf(state);
+    expect(keys(taken)).toEqual([]);
+    expect(taken.route.steps.filter(({ key }) => key.startsWith('weather:')).length).toBe(layers.length);
+    expect(keys(viewOf({ ...state, runs: [] }))).toEqual(keys(view));
   });
 });

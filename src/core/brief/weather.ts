@@ -4,7 +4,7 @@ import { isSeen } from '@/core/kit/seen';
 import { spokenZones } from '@/core/outline/spoken';
 import { machineOf } from '@/core/outline/presets';
 import { waitBetween } from '@/core/route/drying-links';
-import { SPRAY } from '@/core/route/rules/cautions';
+import { SPIRIT, SPRAY } from '@/core/route/rules/cautions';
 import { stacksOf } from '@/core/route/stack';
 import type { RunStep, WorkRun } from '@/core/route/runs';
 import { EFFECTS, type Effect, type Place } from '@/core/weathering/effects';
@@ -88,17 +88,17 @@ const BETWEEN: Record<Place, { after: readonly string[]; before: readonly string
   last: { after: ['matt'], before: ['last-look'] },
 };
 
-/** The route's runs for the effects that were taken, place by place, and the rules that they stand for. `key` names their steps. */
+/** The route's runs for the effects that were taken, place by place, each in place of the rules that it stands for. `key` names their steps. */
 export function weatherRuns(
   view: Weathered,
   layers: readonly WeatherLayer[],
   key: string,
-): { runs: { title: string; zones: string[]; run: WorkRun }[]; instead: string[] } {
+): { title: string; zones: string[]; run: WorkRun }[] {
   const { state, route, outline } = view;
   const climate = { tempC: state.brief.tempC, humidity: state.brief.humidity };
   const known = new Set(route.steps.map((step) => step.key));
   const done = new Set(standingLog(state).map(({ stepKey }) => stepKey));
-  const runs = (['ground', 'body', 'last'] as const).flatMap((place) => {
+  return (['ground', 'body', 'last'] as const).flatMap((place) => {
     const own = layers.filter(({ effect }) => EFFECTS[effect].place === place);
     if (own.length === 0) return [];
     const films = own.map(({ effect, paint }) => {
@@ -131,11 +131,7 @@ export function weatherRuns(
             : null,
         mixed: null,
         cautions:
-          effect.chemistry === 'EW' || effect.chemistry === 'OI'
-            ? ['Spirit: ventilate; soaked rags lie flat outdoors to dry, they can heat by themselves.']
-            : effect.kind === 'spray'
-              ? [SPRAY]
-              : [],
+          effect.chemistry === 'EW' || effect.chemistry === 'OI' ? [SPIRIT] : effect.kind === 'spray' ? [SPRAY] : [],
       };
     });
     const { after, before } = BETWEEN[place];
@@ -148,10 +144,12 @@ export function weatherRuns(
           lost: [],
           after: after.filter((step) => known.has(step)).slice(0, 1),
           before: before.filter((step) => known.has(step) && !done.has(step)).slice(0, 1),
+          // What is done already stands.
+          instead: [...new Set(own.flatMap(({ effect }): readonly string[] => EFFECTS[effect].instead))].filter(
+            (rule) => !done.has(rule),
+          ),
         },
       },
     ];
   });
-  const instead = layers.flatMap(({ effect }): readonly string[] => EFFECTS[effect].instead);
-  return { runs, instead: [...new Set(instead)].filter((rule) => !done.has(rule)) };
 }

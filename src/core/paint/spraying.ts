@@ -12,6 +12,9 @@ export interface SprayAdvice {
 
 const solvent = 'Solvent vapour: fitted respirator for organic vapour, extraction to outside, gloves, no flame.';
 
+/** Of whatever is thinned with mineral spirit. */
+export const SPIRIT = 'Mineral spirit: ventilate; lay soaked rags flat outdoors to dry: they can heat by themselves.';
+
 /** Starting points for a 0.2 to 0.3 mm airbrush; the paint's own sheet comes first. */
 export const SPRAYING: Record<Chemistry, SprayAdvice> = {
   WA: {
@@ -39,7 +42,7 @@ export const SPRAYING: Record<Chemistry, SprayAdvice> = {
     pressureBar: 0.8,
     needleMm: 0.3,
     distanceCm: 6,
-    caution: 'Spirit: ventilate; lay soaked rags flat outdoors to dry, they can heat by themselves.',
+    caution: SPIRIT,
   },
   EW: {
     thinner: 'odourless mineral spirit',
@@ -47,6 +50,6 @@ export const SPRAYING: Record<Chemistry, SprayAdvice> = {
     pressureBar: 0.8,
     needleMm: 0.3,
     distanceCm: 6,
-    caution: 'Spirit: ventilate; lay soaked rags flat outdoors to dry, they can heat by themselves.',
+    caution: SPIRIT,
   },
 };

@@ -35,6 +35,8 @@ export interface WorkRun {
   /** Steps of the route that it comes after, and that wait for it. */
   after: readonly string[];
   before: readonly string[];
+  /** Rules of the route that it stands for: left out as long as it is there. */
+  instead?: readonly string[] | undefined;
 }
 
 /** The route with runs of work in it. A step of theirs that is there already, and a joint that is not there or would close a circle, is left out. */

@@ -172,22 +172,6 @@ export function Card({
           ))}
         </ul>
       ) : null}
-      {card.hurrying.length > 0 ? (
-        <div className="filters">
-          <label>
-            It dries{' '}
-            <select value={hurried} onChange={(event) => setHurried(event.target.value)}>
-              <option value="">in the air</option>
-              {card.hurrying.map(({ name, factor }) => (
-                <option key={name} value={name}>
-                  {name} (× {factor})
-                </option>
-              ))}
-            </select>
-          </label>
-          {hurry ? <span>{hurry.caution}</span> : null}
-        </div>
-      ) : null}
       <TriedBefore card={card} />
       <div className="bench-actions">
         <TextField
@@ -218,6 +202,22 @@ export function Card({
           </label>
         ) : null}
       </div>
+      {card.hurrying.length > 0 ? (
+        <div className="filters">
+          <label>
+            It dries{' '}
+            <select value={hurried} onChange={(event) => setHurried(event.target.value)}>
+              <option value="">in the air</option>
+              {card.hurrying.map(({ name, factor }) => (
+                <option key={name} value={name}>
+                  {name} (× {factor})
+                </option>
+              ))}
+            </select>
+          </label>
+          {hurry ? <span>{hurry.caution}</span> : null}
+        </div>
+      ) : null}
       <AsItWas card={card} people={data.people} really={really} onReally={setReally} />
       {trying ? (
         <TriedForm

@@ -53,6 +53,7 @@ export const runFields: z.ZodType<WorkRun> = z.strictObject({
   lost: z.array(z.strictObject({ step: key, zones })).max(500),
   after: z.array(key).max(300),
   before: z.array(key).max(300),
+  instead: z.array(key).max(60).optional(),
 });
 
 /** A technique, or a plan of weathering, taken into the route of a brief. */
