@@ -319,6 +319,17 @@ describe('steps that builders regret not having made', () => {
     expect(has(routeFor(), 'polish-ground')).toBe(false);
     expect(stepIn(routeFor(), 'highlight').zones.some((zone) => /lower|under/.test(zone))).toBe(false);
   });
+  test('panels are faded with the paint that they are in: enamel over enamel, and dry like it', () => {
+    const enamel = { paint: { id: 'e', label: 'e', chemistry: 'EN', kind: 'solid', finish: 'matt' } } as const;
+    const upper = ['wing-upper-inner-port', 'wing-upper-outer-port', 'wing-upper-inner-starboard'];
+    const route = routeFor(
+      {},
+      { calls: [call('TCS 27', upper, enamel), call('TCS 12', ['wing-upper-outer-starboard'])] },
+    );
+    expect(stepIn(route, 'highlight').layer!.chemistry).toBe('EN');
+    expect(stepIn(route, 'highlight').load!.chemistry).toBe('EN');
+    expect(stepIn(routeFor(), 'highlight').layer!.chemistry).toBe('WA');
+  });
   test('parts that take the place of others are crossed out in the instructions before anything is built', () => {
     const parts = partJobs([
       partOf({ id: 'old', number: '7' }),

@@ -1,3 +1,4 @@
+import { coatOf } from './call-coat';
 import { isSeen } from '@/core/kit/seen';
 import { PRINTED } from '@/core/markings/kinds';
 import { machineOf } from '@/core/outline/presets';
@@ -67,10 +68,23 @@ export function buildRoute(input: RouteInput): Route {
     ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
     ...subjectAdditions(input.subjects ?? [], input.calls, input.climate),
   );
-  const whole = withRuns(network.build(), input.runs ?? []);
+  const whole = withRuns(fadedAsPainted(network.build(), outside.calls), input.runs ?? []);
   const sound = withRemedies(whole, input.outline, input.remedies ?? []);
   const { route, sleeping } = withEdits(weighed(sound, input.noseWeight), input.edits ?? []);
   return { ...withDrying(route, input.climate), sleeping };
+}
+
+/** Panels are faded with their own colour: of several, with that of most of their zones. */
+function fadedAsPainted(route: Route, calls: readonly RouteCall[]): Route {
+  const faded = route.steps.find(({ key }) => key === 'highlight');
+  if (!faded?.layer || !faded.load) return route;
+  const on = new Set(faded.zones);
+  const share = (call: RouteCall) => call.zones.filter((zone) => on.has(zone)).length;
+  const [most] = calls.filter((call) => share(call) > 0).sort((a, b) => share(b) - share(a));
+  if (!most) return route;
+  const own = coatOf(most);
+  const step = { ...faded, layer: { ...faded.layer, ...own }, load: { ...faded.load, ...own } };
+  return { ...route, steps: route.steps.map((one) => (one === faded ? step : one)) };
 }
 
 /** The step of the nose weight says how much. */

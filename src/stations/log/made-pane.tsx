@@ -6,6 +6,7 @@ import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { ZoneSelect } from '@/stations/shell/zone-select';
 import { shortDay } from '@/ui/dates';
 import { Chip } from '@/ui/swatch';
+import { Thumbnail } from '@/ui/thumbnail';
 import { useFetched } from '@/ui/use-fetched';
 import { KeepAsTechnique } from './keep-as-technique';
 import type { LogPage, MadeRow, MadeZone } from './page-data';
@@ -84,11 +85,7 @@ function Layer({ layer }: { layer: MadeRow }): ReactNode {
         ) : null}
         {laid?.note ? <p className="log-note">{laid.note}</p> : null}
       </div>
-      {laid?.pictureId ? (
-        <a href={`/pictures/${laid.pictureId}`} target="_blank" rel="noreferrer">
-          <img src={`/pictures/${laid.pictureId}?size=thumbnail`} alt={`${layer.title}, picture`} loading="lazy" />
-        </a>
-      ) : null}
+      {laid?.pictureId ? <Thumbnail pictureId={laid.pictureId} of={layer.title} /> : null}
     </li>
   );
 }

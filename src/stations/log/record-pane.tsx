@@ -10,6 +10,7 @@ import { counted } from '@/core/units/words';
 import { NextThing } from '@/stations/shell/next-thing';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { clock, shortDay } from '@/ui/dates';
+import { Thumbnail } from '@/ui/thumbnail';
 import { useFetched } from '@/ui/use-fetched';
 import { useSaving } from '@/ui/saving';
 import type { LogPage } from './page-data';
@@ -142,13 +143,7 @@ function Line({ data, line }: { data: LogPage; line: LogLine }): ReactNode {
           {noteOf(line) ? <p className="log-note">{noteOf(line)}</p> : null}
         </div>
         {line.kind === 'done' ? <Took line={line} /> : <span />}
-        {line.pictureId ? (
-          <a href={`/pictures/${line.pictureId}`} target="_blank" rel="noreferrer">
-            <img src={`/pictures/${line.pictureId}?size=thumbnail`} alt={`${line.title}, picture`} loading="lazy" />
-          </a>
-        ) : (
-          <span />
-        )}
+        {line.pictureId ? <Thumbnail pictureId={line.pictureId} of={line.title} /> : <span />}
         <span className="log-does">
           {line.kind !== 'mishap' ? (
             <button type="button" className="row-button" aria-expanded={open === 'edit'} onClick={() => toggle('edit')}>
