@@ -13,6 +13,8 @@ import { benchDoor, type KnownActions } from './bench-door';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
 import { pageAsked, PageMemory } from './page-memory';
 
+/** Longer than a browser keeps a line that it does not use. */
+const KEPT_OPEN_MS = 6 * 60_000;
 const MOST_REMEMBERED = 48 * 1024 * 1024;
 
 /** Starts one web process: the wall, then pages from memory, then the application. */
@@ -64,6 +66,8 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     if (!dev || refusalOf({ method: 'GET', host, origin, url: request.url }, moreHosts)) socket.destroy();
     else void upgrade(request, socket, head);
   });
+  // A browser that pauses finds its line open still: one that is shut just as it asks would be a page that fails.
+  server.keepAliveTimeout = KEPT_OPEN_MS;
   // What is not HTTP at all gets a short word instead of a stack.
   server.on('clientError', (_, socket) => {
     if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');

@@ -193,7 +193,7 @@ export interface ComparedSchool {
 /** Another ground takes other coats of every colour over it. */
 const ON_COATS: ReadonlySet<SchoolName> = new Set(['tonal', 'undercoats']);
 /** Placements for each schedule: the same for all, so that they can be held against one another. */
-const EFFORT = 1500;
+const EFFORT = 800;
 
 /** Every school with all its choices side by side, each planned from now on as this brief stands. */
 export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: string): ComparedSchool[] {

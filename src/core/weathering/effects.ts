@@ -82,7 +82,7 @@ export const EFFECTS = {
     largestMm: null,
     wideMm: null,
     share: 0.08,
-    how: 'Five parts in a hundred, a broad damp brush, no puddles; each pass dry before the next.',
+    how: 'So many parts in a hundred, a broad damp brush, no puddles; each pass dry before the next.',
     test: 'On the test piece with the same clear: two passes must still let the base colour speak.',
     instead: [],
   },

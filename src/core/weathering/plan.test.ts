@@ -67,6 +67,13 @@ describe('what weather and use leave', () => {
     const [one, , three] = underPasses(base, drawer[0]!, 3).map((lab) => deltaE00(base, lab));
     expect(three!).toBeGreaterThan(one!);
   });
+  test('over a pale colour a dark filter is thinned until one pass still lets it be itself', () => {
+    const zones = zonesOf('single').map((zone) => ({ ...zone, lab: [92, 0, 3] as Lab }));
+    const soot = [drawer[2]!];
+    const { passes } = of(planWeathering(zones, machineOf('single'), USUAL, 48, soot), 'filter')!;
+    expect(passes!.percent).toBeLessThan(5);
+    expect(passes!.dE00).toBeLessThanOrEqual(6);
+  });
   test('spirit over an enamel that is not sealed is warned of', () => {
     const zones = zonesOf('single').map((zone) => ({ ...zone, top: 'EN' as const }));
     const layers = planWeathering(zones, machineOf('single'), USUAL, 48, drawer);

@@ -51,7 +51,8 @@ const SEEN_STRENGTH = 0.8;
 const MOST_COVERED = 0.6;
 /** A filter or a fade changes a colour by so much at the most before it stops being that colour. */
 const FILTER_MOST_DE = 6;
-const PERCENT = 5;
+/** Per cent of paint in a pass, the usual first: thinner where even one would be too much. */
+const PERCENTS = [5, 3, 2, 1] as const;
 /** A wet pass of a brush beside a full coat. */
 const PASS_THICKNESS = 0.5;
 
@@ -119,10 +120,10 @@ export function nearestPaint(colour: Lab, drawer: readonly Paint[]): WeatherLaye
 }
 
 /** The colour of a base after each of so many passes of a few per cent, by the films of the paint (Kubelka); none where the paint is not known. */
-export function underPasses(base: Lab, paint: Paint, passes: number): Lab[] {
+export function underPasses(base: Lab, paint: Paint, passes: number, percent: number = PERCENTS[0]): Lab[] {
   const known = pigmentOfPaint(paint);
   if (!known) return [];
-  const coat = { pigment: known.pigment, thickness: PASS_THICKNESS * (PERCENT / 100) };
+  const coat = { pigment: known.pigment, thickness: PASS_THICKNESS * (percent / 100) };
   return layCoats(
     groundOf(upsample(base)),
     Array.from({ length: passes }, () => coat),
@@ -139,12 +140,17 @@ function passesOf(
   const paint = chosen && drawer.find(({ id }) => id === chosen.id);
   const bases = [...new Map(on.flatMap(({ lab }) => (lab ? [[lab.join(' '), lab] as const] : []))).values()];
   const wanted = Math.max(1, Math.round(2 * strength));
-  const courses = paint ? bases.map((base) => underPasses(base, paint, wanted).map((lab) => deltaE00(base, lab))) : [];
-  if (courses.length === 0 || courses.some((course) => course.length === 0)) return null;
-  const changed = (count: number) => Math.max(...courses.map((course) => course[count - 1]!));
-  let count = 1;
-  while (count < wanted && changed(count + 1) <= FILTER_MOST_DE) count += 1;
-  return { count, percent: PERCENT, dE00: changed(count) };
+  if (!paint || bases.length === 0) return null;
+  for (const percent of PERCENTS) {
+    const courses = bases.map((base) => underPasses(base, paint, wanted, percent).map((lab) => deltaE00(base, lab)));
+    if (courses.some((course) => course.length === 0)) return null;
+    const changed = (count: number) => Math.max(...courses.map((course) => course[count - 1]!));
+    if (changed(1) > FILTER_MOST_DE && percent !== PERCENTS.at(-1)) continue;
+    let count = 1;
+    while (count < wanted && changed(count + 1) <= FILTER_MOST_DE) count += 1;
+    return { count, percent, dE00: changed(count) };
+  }
+  return null;
 }
 
 /** Whether anything that lies there now would be attacked. */

@@ -28,6 +28,9 @@ export interface Put {
   sessions: number;
 }
 
+/** What a plan costs beside the places tried for it, in such places. */
+const OWN_COST = 60;
+
 /** How often a partner is held back before its step is no candidate. */
 const MOST_PUSHES = 30;
 
@@ -54,6 +57,7 @@ export class Dispatcher {
   /** The plan that a rule makes, steps nearer by latest start (in working minutes) first; null where it comes to a step without a place. */
   put(latest: readonly number[], { rule, bias, closed }: Choice): Put | null {
     this.closed = closed;
+    this.spent += OWN_COST;
     const { steps, before, followers, paint, tied } = this.sequencer;
     const { remaining, ready, isWaitedFor } = this;
     const count = steps.length;

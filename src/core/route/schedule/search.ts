@@ -12,6 +12,8 @@ export type Aims = (finish: Instant, loads: number, sessions: number) => readonl
 
 /** Places tried by dispatching rules for one unit of effort. */
 const PLACES = 34;
+/** At the most so many, for each pair of steps. */
+const MOST_PLACES = 400;
 /** Of the tries: until here rules drawn at large, until there towards an earlier finish, the others towards fewer loads and sessions. */
 const SHARES = { atLarge: 0.12, finish: [0.3, 0.5, 0.65] };
 /** First and last temperature of the cooling, in working minutes. */
@@ -42,7 +44,8 @@ export function improved(network: Network, first: SerialPlan, aims: Aims, bound:
   const dispatcher = new Dispatcher(sequencer);
   const variations = new Variations(sequencer, random);
   const alike = alikeTo(aims, network.problem.now ?? network.problem.windows[0]?.start ?? 0);
-  const budget = effort * PLACES;
+  // A network of a few steps has no more to find than that.
+  const budget = Math.min(effort * PLACES, MOST_PLACES * open.length ** 2);
   const latestBy = (finish: Instant): number[] => {
     const latest = latestStarts(network, finish);
     return open.map((i) => (latest[i] === -Infinity ? -1e5 : sequencer.workedUntil(latest[i]!)));
@@ -54,14 +57,16 @@ export function improved(network: Network, first: SerialPlan, aims: Aims, bound:
     ({ late, load, session }: Weights, from = 0) =>
     ({ put }: Tried) =>
       late * Math.max(0, sequencer.workedUntil(put.finish) - from) + load * put.loads + session * put.sessions;
-  const isSoonEnough = ({ put }: Tried) => alike.before(put.finish) < bound;
+  /** The last finish that is as good as the bound. */
+  const soonEnough = alike.last(bound);
   /** The best of all that was tried. */
-  const found: { best: Tried | null } = { best: null };
+  const found: { best: Tried | null; score: readonly number[] } = { best: null, score: [] };
   const tried = (choice: Choice): Tried | null => {
     const put = dispatcher.put(latest, choice);
     if (!put) return null;
     const candidate = { ...choice, put };
-    if (!found.best || isLess(scoreOf(put), scoreOf(found.best.put))) found.best = candidate;
+    const score = scoreOf(put);
+    if (!found.best || isLess(score, found.score)) Object.assign(found, { best: candidate, score });
     return candidate;
   };
 
@@ -81,7 +86,7 @@ export function improved(network: Network, first: SerialPlan, aims: Aims, bound:
   const cool = (begin: Tried, until: number, isThinning: boolean, costOf: (candidate: Tried) => number): void => {
     const from = dispatcher.spent;
     let current = begin;
-    while (dispatcher.spent < until && (isThinning || !isSoonEnough(current))) {
+    while (dispatcher.spent < until && (isThinning || current.put.finish > soonEnough)) {
       const heat = HOT * (COLD / HOT) ** ((dispatcher.spent - from) / (until - from));
       const candidate = tried(variations.of(current, isThinning));
       if (!candidate) continue;
