@@ -193,7 +193,7 @@ test.describe('an evening at the bench', () => {
     baseURL,
   }) => {
     const base = await openDemo(page, 'bench', PAINTED);
-    const other = await browser.newPage({ baseURL: baseURL! });
+    const other = await browser.newPage({ baseURL: baseURL!, serviceWorkers: 'block' });
     await other.goto(`${base}/bench`);
     await other.locator('html[data-ready]').waitFor();
     const name = await title(page);

@@ -24,7 +24,7 @@ export interface Found {
 /** Networks of more open steps are not tried through. */
 const MOST_STEPS = 64;
 /** Of one unit of effort and one open step squared: nodes, shared by the three aims. */
-const NODES = 900;
+const NODES = 500;
 /** Orders begun to find any plan at all. */
 const ANY_NODES = 400;
 /** What of them each question gets: a sooner finish, a later bound, fewer loads, fewer sessions. */
