@@ -243,17 +243,6 @@ function masksFor({ steps }: Route, into: Route['links']): string[] {
 const triedFor = (pieces: readonly TestPiece[], key: string, label: string): TestPiece[] =>
   pieces
     .filter(({ stepKey, paint }) => stepKey === key || (stepKey === '' && label !== '' && paint.includes(label)))
-    .map(({ id, title, stepKey, onDay, paint, result, pressureBar, note, pictureId }) => ({
-      id,
-      title,
-      stepKey,
-      onDay,
-      paint,
-      result,
-      pressureBar,
-      note,
-      pictureId,
-    }))
     .sort((a, b) => b.onDay.localeCompare(a.onDay));
 
 /** Why a step is, less what stands on the card as its coats. */

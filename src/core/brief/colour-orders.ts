@@ -3,7 +3,7 @@ import type { Kept } from '@/core/kept/records';
 import { compareOrders, measuredFrom, type ComparedOrder } from '@/core/markings/compare-orders';
 import { schemeOn } from '@/core/markings/placing';
 import { schemeFigures, type SchemeBases } from '@/core/scheme/figures';
-import type { BriefView } from './derive';
+import { softZones, type BriefView } from './derive';
 import { coatsOver, hidingPairs } from './hiding';
 
 /** In which order the colours of a brief are sprayed: what lies between the ways, reckoned from its scheme. */
@@ -25,9 +25,7 @@ export const schemeBases = ({
         : [],
     ),
   ),
-  soft: questions.flatMap(({ record, ruling }) =>
-    record.aspect === 'boundary' && ruling?.value === 'soft' ? [record.zone] : [],
-  ),
+  soft: [...softZones(questions)],
   denominator: state.brief.denominator,
 });
 

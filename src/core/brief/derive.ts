@@ -381,7 +381,7 @@ function byWay(way: Way, planned: PlannedCoats): PlannedCoats {
 }
 
 /** Zones with a boundary that is ruled soft. */
-const softZones = (questions: readonly QuestionView[]): Set<string> =>
+export const softZones = (questions: readonly QuestionView[]): Set<string> =>
   new Set(
     questions.flatMap(({ record, ruling }) =>
       record.aspect === 'boundary' && ruling?.value === 'soft' ? [record.zone] : [],

@@ -1,3 +1,4 @@
+import { epochOf } from '@/core/evidence/events';
 import { coveredWith } from '@/core/outline/zones';
 import { daysBetween } from '@/core/units/day';
 import { median } from '@/core/units/median';
@@ -65,20 +66,8 @@ function daysSincePaint({ state, outline }: Pick<BriefView, 'state' | 'outline'>
   if (!shown) return null;
   const outside = outline.zones.filter(({ group }) => coveredWith(group) === 'outside').map(({ key }) => key);
   const last = outside.flatMap((zone) => {
-    const days = state.events.filter(
-      (event) => event.zone === zone && event.kind === 'repaint' && event.onDay <= shown,
-    );
-    return days.length > 0
-      ? [
-          daysBetween(
-            days
-              .map(({ onDay }) => onDay)
-              .sort()
-              .at(-1)!,
-            shown,
-          ),
-        ]
-      : [];
+    const { from } = epochOf(state.events, zone, shown);
+    return from ? [daysBetween(from, shown)] : [];
   });
   return last.length * 2 > outside.length ? median(last) : null;
 }

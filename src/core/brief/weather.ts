@@ -71,15 +71,15 @@ export function weatherOf(view: Weathered, { paints }: Pick<ColourShelf, 'paints
       ...wash,
       paint: nearestPaint(
         wash.colour,
-        paints.filter(({ chemistry }) => WASHES.has(chemistry)),
+        paints.filter(({ chemistry }) => IN_SPIRIT.has(chemistry)),
       ),
       steps: washed.length,
     },
   };
 }
 
-/** What is thin enough to run along a line. */
-const WASHES: ReadonlySet<Chemistry> = new Set(['EW', 'OI']);
+/** What is in spirit: it runs along a line. */
+const IN_SPIRIT: ReadonlySet<Chemistry> = new Set(['EW', 'OI']);
 
 /** Between which steps of the route each place lies: the last of those that are there, and the first. */
 const BETWEEN: Record<Place, { after: readonly string[]; before: readonly string[] }> = {
@@ -95,7 +95,6 @@ export function weatherRuns(
   key: string,
 ): { title: string; zones: string[]; run: WorkRun }[] {
   const { state, route, outline } = view;
-  const climate = { tempC: state.brief.tempC, humidity: state.brief.humidity };
   const known = new Set(route.steps.map((step) => step.key));
   const done = new Set(standingLog(state).map(({ stepKey }) => stepKey));
   return (['ground', 'body', 'last'] as const).flatMap((place) => {
@@ -107,7 +106,7 @@ export function weatherRuns(
     });
     const steps = own.map((layer, i): RunStep => {
       const effect: Effect = EFFECTS[layer.effect];
-      const wait = i > 0 ? waitBetween(films[i]!, films[i - 1]!, climate) : { minutes: 0, why: '' };
+      const wait = i > 0 ? waitBetween(films[i]!, films[i - 1]!, state.brief) : { minutes: 0, why: '' };
       return {
         key: `weather:${key}-${place}:${i + 1}`,
         title: `${effect.title}: ${spokenZones(outline.zones, layer.zones)}`.slice(0, 200),
@@ -130,8 +129,7 @@ export function weatherRuns(
             ? { id: films[i]!.paint.toLowerCase(), title: films[i]!.paint, kind: 'wash', lightness: layer.colour[0] }
             : null,
         mixed: null,
-        cautions:
-          effect.chemistry === 'EW' || effect.chemistry === 'OI' ? [SPIRIT] : effect.kind === 'spray' ? [SPRAY] : [],
+        cautions: IN_SPIRIT.has(effect.chemistry) ? [SPIRIT] : effect.kind === 'spray' ? [SPRAY] : [],
       };
     });
     const { after, before } = BETWEEN[place];

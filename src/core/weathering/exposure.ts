@@ -4,6 +4,9 @@ export const CLIMATES = ['temperate', 'desert', 'tropical', 'sea', 'arctic'] as 
 export const SKINS = ['metal', 'wood and fabric', 'composite'] as const;
 export const CARES = ['kept clean', 'as usual', 'neglected'] as const;
 
+/** Every choice there is, for each question of the exposure. */
+export const EXPOSURE_CHOICES = { ground: GROUNDS, climate: CLIMATES, skin: SKINS, care: CARES } as const;
+
 export interface Exposure {
   /** What it stood and rolled on. */
   ground: (typeof GROUNDS)[number];

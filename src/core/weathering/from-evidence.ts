@@ -1,4 +1,4 @@
-import { CARES, CLIMATES, GROUNDS, SKINS, type Exposure } from './exposure';
+import type { Exposure } from './exposure';
 import type { EffectName } from './effects';
 
 /** Something that was said of how a machine was used or looked. */
@@ -123,6 +123,3 @@ export function withSaid(usual: Exposure, said: SaidExposure): Exposure {
     care: said.care?.value ?? usual.care,
   };
 }
-
-/** Every choice there is, for each question of the exposure. */
-export const EXPOSURE_CHOICES = { ground: GROUNDS, climate: CLIMATES, skin: SKINS, care: CARES } as const;

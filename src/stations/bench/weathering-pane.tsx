@@ -6,11 +6,11 @@ import { takeWeathering, weatheringPlan } from '@/actions/weathering';
 import { hexOf } from '@/core/colour/spaces';
 import { EFFECTS, type EffectName } from '@/core/weathering/effects';
 import type { BriefWeather } from '@/core/brief/weather';
-import type { Exposure } from '@/core/weathering/exposure';
-import { EXPOSURE_CHOICES, withSaid } from '@/core/weathering/from-evidence';
+import { EXPOSURE_CHOICES, type Exposure } from '@/core/weathering/exposure';
+import { withSaid } from '@/core/weathering/from-evidence';
 import { looksUnder } from '@/core/weathering/looks';
 import type { WeatherLayer } from '@/core/weathering/plan';
-import { counted, plural } from '@/core/units/words';
+import { capital, counted, plural } from '@/core/units/words';
 import { useSheetOverlay } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
 import { Chip } from '@/ui/swatch';
@@ -32,10 +32,9 @@ export function WeatheringPane({ data }: { data: BenchPage }): ReactNode {
   const [own, setOwn] = useState<ReadonlyMap<EffectName, boolean>>(new Map());
   const { run, busy } = useSaving();
   const overlay = useSheetOverlay();
-  const asked = JSON.stringify(exposure);
   useEffect(() => {
     let stale = false;
-    weatheringPlan({ briefId: data.briefId, exposure: JSON.parse(asked) as Exposure }).then(
+    weatheringPlan({ briefId: data.briefId, exposure }).then(
       (result) => {
         if (stale) return;
         if (result.ok) setWeather(result.value);
@@ -46,7 +45,7 @@ export function WeatheringPane({ data }: { data: BenchPage }): ReactNode {
     return () => {
       stale = true;
     };
-  }, [asked, data.briefId]);
+  }, [exposure, data.briefId]);
   const chosen = useMemo(
     () => (weather?.layers ?? []).filter(({ effect, seen }) => own.get(effect) ?? !seen?.isAbsent),
     [weather, own],
@@ -54,14 +53,14 @@ export function WeatheringPane({ data }: { data: BenchPage }): ReactNode {
   // The sheet wears what is chosen: each zone as it would look from afar.
   useEffect(() => {
     if (!weather) return undefined;
-    const looks = looksUnder(new Map(weather.bases), chosen, JSON.parse(asked) as Exposure);
+    const looks = looksUnder(new Map(weather.bases), chosen, exposure);
     overlay({
       colours: new Map([...looks].map(([zone, lab]) => [zone, hexOf(lab)])),
       hidden: new Set(),
       caption: 'As it would look from an arm’s length and more: the base colours with what is chosen mixed in by area',
     });
     return () => overlay(null);
-  }, [weather, chosen, asked, overlay]);
+  }, [weather, chosen, exposure, overlay]);
 
   const take = () =>
     run(
@@ -173,16 +172,14 @@ function Wash({ wash }: { wash: NonNullable<BriefWeather['wash']> }): ReactNode 
       <th scope="row">
         {kind === 'pin' ? 'Wash along the lines' : 'Wash over everything'}
         <div className="dim">
-          In the route already, in {counted(steps, 'section')}, each with its time to wipe.{' '}
-          {because[0]!.toUpperCase() + because.slice(1)}.
+          In the route already, in {counted(steps, 'section')}, each with its time to wipe. {capital(because)}.
         </div>
       </th>
       <td>
         <Chip hex={hexOf(colour)} /> wanted
         {paint ? (
           <div>
-            <Chip hex={hexOf(paint.lab)} /> {paint.label}{' '}
-            <span className="dim">{paint.dE00 < 3 ? 'as wanted' : `${paint.dE00.toFixed(0)} off`}</span>
+            <NearestPaint paint={paint} />
           </div>
         ) : (
           <div className="dim">no wash or oil in the drawer</div>
@@ -193,6 +190,20 @@ function Wash({ wash }: { wash: NonNullable<BriefWeather['wash']> }): ReactNode 
       </td>
       <td className="num">{'\u2013'}</td>
     </tr>
+  );
+}
+
+/** A paint of the drawer, and how far it is off what is wanted. */
+function NearestPaint({
+  paint,
+}: {
+  paint: Pick<NonNullable<WeatherLayer['paint']>, 'label' | 'lab' | 'dE00'>;
+}): ReactNode {
+  return (
+    <>
+      <Chip hex={hexOf(paint.lab)} /> {paint.label}{' '}
+      <span className="dim">{paint.dE00 < 3 ? 'as wanted' : `${paint.dE00.toFixed(0)} off`}</span>
+    </>
   );
 }
 
@@ -228,16 +239,7 @@ function Effect({
           </div>
         ) : null}
       </th>
-      <td>
-        {paint ? (
-          <>
-            <Chip hex={hexOf(paint.lab)} /> {paint.label}{' '}
-            <span className="dim">{paint.dE00 < 3 ? 'as wanted' : `${paint.dE00.toFixed(0)} off`}</span>
-          </>
-        ) : (
-          <span className="dim">none in the drawer</span>
-        )}
-      </td>
+      <td>{paint ? <NearestPaint paint={paint} /> : <span className="dim">none in the drawer</span>}</td>
       <td>
         {mark
           ? mark.isSeen

@@ -1,5 +1,5 @@
 import { earliestEnds } from './backward';
-import { leastCleaning } from './loads';
+import { cheapestLoads, leastCleaning } from './loads';
 import type { Network } from './network';
 import { firstEndingAfter, overlaps, type Instant, type Span } from './problem';
 import { Sequencer } from './sequence';
@@ -74,7 +74,7 @@ export function sharperBound(network: Network, finish: Instant): Instant {
   const sessions = problem.windows
     .map(({ start, end }) => ({ start: Math.max(start, now), end }))
     .filter(({ start, end }) => end > start);
-  const isTooMuch = energyOf(network, open, sessions);
+  const isTooMuch = energyOf(network, sequencer, sessions);
 
   /** Heads no earlier than those given, carried along the waits; null where a step has no place any more. */
   const headsFrom = (given: readonly Instant[]): Instant[] | null => {
@@ -178,10 +178,11 @@ export function sharperBound(network: Network, finish: Instant): Instant {
 }
 
 /** Whether, between some head and some due, there is more work than time. */
-function energyOf(network: Network, open: readonly number[], sessions: readonly Span[]) {
-  const { problem } = network;
+function energyOf({ problem }: Network, sequencer: Sequencer, sessions: readonly Span[]) {
+  const { open } = sequencer;
   const rooms = { all: sessions, booth: overlaps(sessions, problem.boothWindows) };
-  const cleanInto = leastCleanOuts(network);
+  const cheapest = cheapestLoads(sequencer);
+  const cleanInto = new Map(open.map((i, k) => [problem.steps[i]!.colour, cheapest[sequencer.paint[k]!] ?? 0]));
   const plainly = { of: open, in: sessions, rounded: (minutes: number) => minutes, clean: true };
   const counts = [
     plainly,
@@ -274,20 +275,4 @@ class Capacity {
     if (begin.span === end.span) return part(begin.span);
     return part(begin.span) + this.until[end.span]! - this.until[begin.span + 1]! + part(end.span);
   }
-}
-
-/** The least that loading each colour takes, whatever was in the airbrush before. */
-function leastCleanOuts({ problem: { steps, airbrush } }: Network): Map<string, number> {
-  const colours = [...new Set(steps.flatMap(({ colour }) => (colour === null ? [] : [colour])))];
-  const states = [...new Set([...colours, 'clean', airbrush?.initial ?? 'clean'])];
-  return new Map(
-    colours.map((colour) => [
-      colour,
-      airbrush
-        ? Math.min(
-            ...states.filter((state) => state !== colour).map((state) => airbrush.cleanOut[state]?.[colour] ?? 0),
-          )
-        : 0,
-    ]),
-  );
 }

@@ -43,30 +43,28 @@ export class Dispatcher {
   /** Places tried since the beginning: what a search spends. */
   spent = 0;
   private spots: (Spot | undefined)[] = [];
-  private readonly remaining: Int32Array;
   private closed: ReadonlySet<number> = new Set();
-  private readonly ready: number[] = [];
   /** Of each step: whether it comes at most so long after another. */
   private readonly isWaitedFor: readonly boolean[];
 
   constructor(private readonly sequencer: Sequencer) {
     this.isWaitedFor = sequencer.before.map((arcs) => arcs.some(({ maxLag }) => maxLag !== null));
-    this.remaining = new Int32Array(sequencer.cleanOut.length);
   }
 
   /** The plan that a rule makes, steps nearer by latest start (in working minutes) first; null where it comes to a step without a place. */
   put(latest: readonly number[], { rule, bias, closed }: Choice): Put | null {
     this.closed = closed;
     this.spent += OWN_COST;
-    const { steps, before, followers, paint, tied } = this.sequencer;
-    const { remaining, ready, isWaitedFor } = this;
+    const { steps, before, followers, paint, tied, cleanOut } = this.sequencer;
+    const { isWaitedFor } = this;
     const count = steps.length;
     const missing = Int32Array.from(before, (arcs) => arcs.length);
-    const readyOf = new Int32Array(remaining.length);
+    /** Sprays of each colour that are still to come, and those of them that are ready. */
+    const remaining = new Int32Array(cleanOut.length);
+    const readyOf = new Int32Array(cleanOut.length);
+    const ready: number[] = [];
     this.spots = new Array<Spot | undefined>(count);
-    remaining.fill(0);
-    ready.length = 0;
-    // What does not change while an order is made; the ready steps are kept by it, so that most need not be tried.
+    // What does not change while a plan is made; the ready steps are kept by it, so that most need not be tried.
     const standing = steps.map((_, k) => rule.slack * latest[k]! + bias[k]!);
     /** Ready steps whose greatest wait runs. */
     const waited: number[] = [];

@@ -333,11 +333,11 @@ export function orderWithin(network: Network, limits: Limits, mostNodes: number)
 }
 
 /** Whether a network is small enough for its orders to be tried. */
-export const isSettled = (network: Network): boolean => network.blocks.flat().length <= MOST_STEPS;
+export const isSmall = (network: Network): boolean => network.blocks.flat().length <= MOST_STEPS;
 
 /** Some plan of a small network that ends by then, where greedy rules found none; null where there is none, or none was found. */
 export function anyPlan(network: Network, finish: Instant): SerialPlan | null {
-  if (!isSettled(network)) return null;
+  if (!isSmall(network)) return null;
   const { starts } = orderWithin(network, { finish, loads: Infinity, sessions: Infinity }, ANY_NODES);
   return starts && planFrom(network, starts);
 }
@@ -352,7 +352,7 @@ export interface Settled {
 
 /**
  * The best plan in all aims, by asking again and again for a better one: first an earlier finish, then fewer loads, then fewer sessions.
- * What `effort` does not suffice for stays unproven; networks of more than MOST_STEPS open steps are left as they are.
+ * What `effort` does not suffice for stays unproven. For small networks only.
  */
 export function settled(
   network: Network,
@@ -362,7 +362,7 @@ export function settled(
 ): Settled {
   let { plan, bound } = given;
   const count = network.blocks.flat().length;
-  if (count === 0 || !isSettled(network)) return { plan, bound, isBest: count === 0 };
+  if (count === 0) return { plan, bound, isBest: true };
   const nodes = (effort * NODES) / count ** 2;
   const alike = alikeTo(aims, network.problem.now ?? network.problem.windows[0]?.start ?? 0);
   /** Takes better plans as long as there are any; true when there is none any more. */

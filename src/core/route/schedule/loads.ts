@@ -17,12 +17,15 @@ export function loadsAhead({ steps, followers, paint, cleanOut }: Sequencer): [U
   return counts;
 }
 
+/** The least that loading a colour takes from one of some states; Infinity where there is no other. */
+const cheapestFrom = ({ cleanOut }: Sequencer, states: readonly number[], to: number): number =>
+  Math.min(...states.filter((state) => state !== to).map((state) => cleanOut[state]![to]!));
+
 /** Minutes that loading each colour, by number, takes at the least, whatever was in the airbrush before. */
-export const cheapestLoads = ({ cleanOut }: Sequencer): number[] =>
-  cleanOut.map((_, to) => {
-    const others = cleanOut.flatMap((from, state) => (state === to ? [] : [from[to]!]));
-    return others.length > 0 ? Math.min(...others) : 0;
-  });
+export function cheapestLoads(sequencer: Sequencer): number[] {
+  const states = [...sequencer.cleanOut.keys()];
+  return states.length > 1 ? states.map((to) => cheapestFrom(sequencer, states, to)) : [0];
+}
 
 /**
  * Minutes of cleaning that all open steps ask for at the least: of each colour, the loads of its longest line. What is in the airbrush now, and
@@ -32,8 +35,6 @@ export function leastCleaning(sequencer: Sequencer): number {
   const { cleanOut, first, paint, resets } = sequencer;
   const [empty, loaded] = loadsAhead(sequencer);
   const sprayed = [...new Set(paint)].filter((c) => c >= 0);
-  const cheapest = (c: number, states: readonly number[]) =>
-    Math.min(...states.filter((state) => state !== c).map((state) => cleanOut[state]![c]!));
   const states = resets ? [0, ...sprayed] : sprayed;
   let minutes = 0;
   let saved = 0;
@@ -41,7 +42,7 @@ export function leastCleaning(sequencer: Sequencer): number {
     const count = Math.max(0, ...(first.state === c ? loaded : empty)[c]!);
     if (count === 0) continue;
     const now = first.state === c ? Infinity : cleanOut[first.state]![c]!;
-    const later = cheapest(c, states);
+    const later = cheapestFrom(sequencer, states, c);
     // The only colour left is loaded once at most.
     if (later === Infinity) return now === Infinity ? 0 : now;
     minutes += count * later;

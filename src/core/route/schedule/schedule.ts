@@ -4,7 +4,7 @@ import { lowerBound, sharperBound } from './bound';
 import { holdingChain, whyInfeasible, type Holding, type Infeasible } from './explain';
 import { networkOf, type Network } from './network';
 import { firstEndingAfter, type Instant, type PlanLink, type PlannedStep, type PlanProblem } from './problem';
-import { anyPlan, isSettled, settled } from './exact';
+import { anyPlan, isSmall, settled } from './exact';
 import { finishOf, generator, improved, isLess, type Aims } from './search';
 import { byUrgency, inGaps, inTurn, urgencyOf } from './repair';
 import { byLatest, ranksBy, serialPlan, type SerialPlan } from './serial';
@@ -71,7 +71,7 @@ export function schedule(given: PlanProblem, aims: Aims, effort = EFFORT): Plan 
     return planOf(network, improved(network, first, aims, bound, effort), bound, titles);
   }
   const bound = sharperBound(network, finishOf(network, first));
-  if (!isSettled(network)) return planOf(network, improved(network, first, aims, bound, effort), bound, titles);
+  if (!isSmall(network)) return planOf(network, improved(network, first, aims, bound, effort), bound, titles);
   const sooner = improved(network, first, aims, bound, effort * FIRST_SHARE);
   const best = settled(network, aims, { plan: sooner, bound }, effort);
   const plan = best.isBest ? best.plan : improved(network, best.plan, aims, best.bound, effort * LAST_SHARE);

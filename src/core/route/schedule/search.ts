@@ -66,7 +66,10 @@ export function improved(network: Network, first: SerialPlan, aims: Aims, bound:
     if (!put) return null;
     const candidate = { ...choice, put };
     const score = scoreOf(put);
-    if (!found.best || isLess(score, found.score)) Object.assign(found, { best: candidate, score });
+    if (!found.best || isLess(score, found.score)) {
+      found.best = candidate;
+      found.score = score;
+    }
     return candidate;
   };
 
@@ -86,12 +89,13 @@ export function improved(network: Network, first: SerialPlan, aims: Aims, bound:
   const cool = (begin: Tried, until: number, isThinning: boolean, costOf: (candidate: Tried) => number): void => {
     const from = dispatcher.spent;
     let current = begin;
+    let cost = costOf(current);
     while (dispatcher.spent < until && (isThinning || current.put.finish > soonEnough)) {
       const heat = HOT * (COLD / HOT) ** ((dispatcher.spent - from) / (until - from));
       const candidate = tried(variations.of(current, isThinning));
       if (!candidate) continue;
-      const more = costOf(candidate) - costOf(current);
-      if (more <= 0 || random() < Math.exp(-more / heat)) current = candidate;
+      const its = costOf(candidate);
+      if (its <= cost || random() < Math.exp((cost - its) / heat)) [current, cost] = [candidate, its];
     }
   };
   let near = atLarge();
