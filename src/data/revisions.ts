@@ -16,6 +16,9 @@ export interface Revisions {
   shelf: Revision;
 }
 
+/** Both in one word: the same word, the same brief and shelf. */
+export const revisionInWords = ({ brief, shelf }: Revisions): string => `${brief.number} ${shelf.number}`;
+
 interface RevisionRow {
   of: string;
   number: string;

@@ -1,4 +1,4 @@
-import { createServer, type Server, type ServerResponse } from 'node:http';
+import { createServer, get as ask, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { pageAsked, PageMemory } from './page-memory';
@@ -13,6 +13,7 @@ describe('pages from memory', () => {
   let revision = 1;
   let status = 200;
   let content: string | null = null;
+  let inTheMiddle: () => Promise<void> = async () => undefined;
   const memory = new PageMemory(1_000_000, () => `nonce${(nonces += 1)}`);
   let nonces = 0;
 
@@ -25,10 +26,12 @@ describe('pages from memory', () => {
     response.setHeader('content-security-policy', `script-src 'nonce-${nonce}'`);
     response.setHeader('link', `</a.css>; nonce="${nonce}"`);
     response.write(`<p>${revision}</p>`);
+    await inTheMiddle();
     response.end(`<script nonce="${nonce}">ä</script>`);
   };
   beforeEach(async () => {
     [rendered, status, content] = [0, 200, null];
+    inTheMiddle = async () => undefined;
     revision += 1;
     server = createServer((request, response) => {
       const from = { of: String(revision), content: () => Promise.resolve(content) };
@@ -76,6 +79,28 @@ describe('pages from memory', () => {
     revision += 1;
     await get();
     expect(rendered).toBe(2);
+  });
+  test('a page that became another while it was rendered stands for neither', async () => {
+    content = 'before';
+    inTheMiddle = async () => void (content = 'after');
+    await get();
+    inTheMiddle = async () => undefined;
+    for (const shows of ['before', 'after']) {
+      [content, rendered] = [shows, 0];
+      revision += 1;
+      await get();
+      expect(rendered).toBe(1);
+    }
+  });
+  test('a page whose reader left in the middle is not remembered', async () => {
+    // The reader leaves when the first words are there; the page is never ended.
+    inTheMiddle = () => new Promise(() => undefined);
+    await new Promise<void>((resolve) => {
+      const asked = ask(base, (response) => response.once('data', () => asked.destroy()));
+      asked.once('close', resolve).once('error', () => undefined);
+    });
+    inTheMiddle = async () => undefined;
+    expect((await get()).body).toContain('<script');
   });
   test('what went wrong is not remembered', async () => {
     status = 500;

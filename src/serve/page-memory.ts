@@ -71,10 +71,13 @@ export class PageMemory {
       const shows = await content();
       if (shows && this.sendKnown(key, response, (page) => page.content === shows, of)) return;
       const body = overheard(response);
-      await render();
-      await ended(response);
-      // Where nobody could say yet what it shows, somebody can now.
-      this.remember(key, of, shows ?? (await content()), response, body());
+      // Whoever asked may leave in the middle: those who wait for the page do not wait for that.
+      const over = ended(response);
+      await Promise.race([render(), over]);
+      await over;
+      // While it was rendered it may have become another: then nobody knows which of the two was drawn.
+      const isSure = shows !== null && shows === (await content());
+      this.remember(key, of, isSure ? shows : null, response, body());
     } finally {
       this.coming.delete(`${key} ${of}`);
       arrived();
@@ -129,10 +132,11 @@ export class PageMemory {
 const keyOf = ({ url, headers }: IncomingMessage): string =>
   [url, ...VARY.map((name) => String(headers[name] ?? ''))].join('\n');
 
-/** Listens to what is written to a response; gives it back whole, or null where it is not text. */
+/** Listens to what is written to a response; gives it back, or null where it is not text or whoever asked left before it was whole. */
 function overheard(response: ServerResponse): () => Buffer | null {
   const chunks: Buffer[] = [];
   const { write, end } = response;
+  let isWhole = false;
   const hear = (chunk: unknown, encoding: unknown) => {
     if (typeof chunk === 'string')
       chunks.push(Buffer.from(chunk, typeof encoding === 'string' ? (encoding as BufferEncoding) : 'utf8'));
@@ -144,9 +148,10 @@ function overheard(response: ServerResponse): () => Buffer | null {
   } as typeof write;
   response.end = function (this: ServerResponse, ...given: unknown[]) {
     hear(given[0], given[1]);
+    isWhole = true;
     return (end as (...rest: unknown[]) => ServerResponse).apply(this, given);
   } as typeof end;
-  return () => (/^text\//.test(String(response.getHeader('content-type'))) ? Buffer.concat(chunks) : null);
+  return () => (isWhole && /^text\//.test(String(response.getHeader('content-type'))) ? Buffer.concat(chunks) : null);
 }
 
 const ended = (response: ServerResponse): Promise<void> =>

@@ -6,7 +6,7 @@ import next from 'next';
 import { STATIONS } from '@/core/kept/act';
 import { latestBrief } from '@/data/briefs';
 import { pool } from '@/data/database';
-import { revisionsOf } from '@/data/revisions';
+import { revisionInWords, revisionsOf } from '@/data/revisions';
 import { CLOSED_POLICY, hostsBeside, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
 import { DEVICE_HEADER } from '@/wall/device';
 import { benchDoor, type KnownActions } from './bench-door';
@@ -32,7 +32,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     const revisions = asked ? await revisionsOf(pool(), asked.brief).catch(() => null) : null;
     if (!asked || !revisions) return handle(request, response);
     const minute = Math.floor(Date.now() / 60_000);
-    const of = `${revisions.brief.number} ${revisions.shelf.number} ${minute}`;
+    const of = `${revisionInWords(revisions)} ${minute}`;
     const content = async () => (await contentOf()?.(asked.brief, asked.station, asked.search)) ?? null;
     await pages.answer(request, response, { of, content }, () => handle(request, response));
   };

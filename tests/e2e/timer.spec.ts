@@ -27,6 +27,34 @@ test.describe('a timer that runs', () => {
     await expect(running).toHaveCount(0);
   });
 
+  test('shows on a page that was asked for before it was told to the server, and came after', async ({ page }) => {
+    const base = await openDemo(page, 'bench', NOT_BEGUN);
+    let isFetched: () => void = () => undefined;
+    const fetched = new Promise<void>((resolve) => (isFetched = resolve));
+    const told = page.waitForResponse('/outbox');
+    await page.route('/outbox', async (route) => {
+      await fetched;
+      await route.continue();
+    });
+    await page.route(`${base}/bench`, async (route) => {
+      if (route.request().resourceType() !== 'document') return route.fallback();
+      const response = await route.fetch();
+      isFetched();
+      // The page that is still there hears that it is told, and forgets it.
+      await told;
+      await new Promise((resolve) => setTimeout(resolve, 1000));
+      await route.fulfill({ response });
+    });
+    await startTimer(page);
+    await expect(page.getByRole('timer')).toBeVisible();
+    await page.reload();
+    const running = page.getByRole('banner').getByRole('button', { name: /left\. Stop$/ });
+    await expect(running).toBeVisible();
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
+    await running.click();
+    await expect(running).toHaveCount(0);
+  });
+
   test('does not push anything off a phone', async ({ page }) => {
     await page.setViewportSize({ width: 390, height: 844 });
     await openDemo(page, 'bench', NOT_BEGUN);

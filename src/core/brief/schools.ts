@@ -1,8 +1,16 @@
-import { OPTION_CHOICES, optionsFor, SCHOOL_NAMES, type Options, type SchoolName } from '@/core/kit/options';
+import {
+  choiceSaid,
+  OPTION_CHOICES,
+  optionsFor,
+  SCHOOL_NAMES,
+  type Options,
+  type SchoolName,
+} from '@/core/kit/options';
 import { PRINTED } from '@/core/markings/kinds';
 import { machineOf } from '@/core/outline/presets';
 import { groundOfSchool } from '@/core/paint/grounds';
-import { planRoute, type RoutePlan } from '@/core/route/plan';
+import { planRoute } from '@/core/route/plan';
+import type { Route } from '@/core/route/step';
 import { durationInWords } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 import { colourOrders } from './colour-orders';
@@ -168,6 +176,8 @@ const SCHOOLS = {
 /** One choice of a school as a schedule of this brief. */
 export interface ComparedChoice {
   choice: string;
+  /** As a sentence has it. */
+  said: string;
   isChosen: boolean;
   minutes: number;
   sessions: number;
@@ -198,8 +208,7 @@ const EFFORT = 800;
 /** Every school with all its choices side by side, each planned from now on as this brief stands. */
 export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: string): ComparedSchool[] {
   const { brief } = view.state;
-  const settings = planSettingsOf(view.state, nowUtc);
-  const done = standingLog(view.state);
+  const planned = plannerOf(view, nowUtc);
   const facts = factsOf(view);
   const there = optionsFor(machineOf(view.outline.spec.preset));
   const schools = SCHOOL_NAMES.filter((name) => there.includes(name)).map((name): ComparedSchool => {
@@ -215,30 +224,36 @@ export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: str
             : routeOf(view.wanted, view.outline, other.brief.options);
         return {
           choice,
+          said: choiceSaid(name, choice),
           isChosen: brief.options[name] === choice,
-          ...asPlanned(planRoute(route, done, settings, EFFORT)),
+          ...planned(route),
           risk,
           because: suits(facts),
         };
       }),
     };
   });
-  const orders = comparedOrders(view, nowUtc);
+  const orders = comparedOrders(view, planned);
   return orders ? [...schools, orders] : schools;
 }
 
-const asPlanned = ({ work, sessionsLeft, loads, finish }: RoutePlan) => ({
-  minutes: work.reduce((sum, item) => sum + (item.done ? 0 : item.step.minutes), 0),
-  sessions: sessionsLeft,
-  loads,
-  finish,
-});
+type Planned = (route: Route) => Pick<ComparedChoice, 'minutes' | 'sessions' | 'loads' | 'finish'>;
+
+/** Plans a route as what is left of this brief, from now on. */
+function plannerOf({ state }: BriefView, nowUtc: string): Planned {
+  const [settings, done] = [planSettingsOf(state, nowUtc), standingLog(state)];
+  return (route) => {
+    const { work, sessionsLeft, loads, finish } = planRoute(route, done, settings, EFFORT);
+    const minutes = work.reduce((sum, item) => sum + (item.done ? 0 : item.step.minutes), 0);
+    return { minutes, sessions: sessionsLeft, loads, finish };
+  };
+}
 
 /** Less than this under tape, minutes, is no reason for an order. */
 const WORTH_MIN = 15;
 
 /** The orders of the colours as schedules of this brief; null where there is only one. */
-function comparedOrders(view: BriefView, nowUtc: string): ComparedSchool | null {
+function comparedOrders(view: BriefView, planned: Planned): ComparedSchool | null {
   const orders = colourOrders(view);
   if (!orders || orders.length < 2) return null;
   const { brief } = view.state;
@@ -250,23 +265,17 @@ function comparedOrders(view: BriefView, nowUtc: string): ComparedSchool | null 
     name: COLOUR_ORDER,
     title: 'Order of the colours',
     choices: orders.map(({ title, says, order, minutes, sessions, tapeMm }): ComparedChoice => {
-      const { route } = withOrder(view, order);
       return {
         choice: title,
+        said: `colours by ${title}`,
         isChosen: order.join() === chosen,
-        ...asPlanned(planRoute(route, standingLog(view.state), planSettingsOf(view.state, nowUtc), EFFORT)),
+        ...planned(routeOf({ ...view.wanted, maskOrder: order }, view.outline, brief.options)),
         risk: `${says}; ${durationInWords(Math.round(minutes))} under tape in ${counted(sessions, 'masking session')}, ${(tapeMm / 1000).toFixed(2)} m of tape`,
         because: minutes === least && most - least >= WORTH_MIN ? 'the least time under tape' : null,
         order,
       };
     }),
   };
-}
-
-/** The brief as it would be with another order of its colours. */
-function withOrder(view: BriefView, maskOrder: string[]): Pick<BriefView, 'state' | 'route'> {
-  const state = { ...view.state, brief: { ...view.state.brief, maskOrder } };
-  return { state, route: routeOf({ ...view.wanted, maskOrder }, view.outline, state.brief.options) };
 }
 
 /** The schedule of one choice as it is drawn; null where the school has no such choice. */
@@ -285,8 +294,8 @@ export function stripOfChoice(
 
 function stateOfChoice(view: BriefView, name: ComparedName, choice: string): BriefView['state'] | null {
   if (name !== COLOUR_ORDER) return Object.hasOwn(SCHOOLS[name], choice) ? withChoice(view, name, choice) : null;
-  const order = colourOrders(view)?.find(({ title }) => title === choice)?.order;
-  return order ? withOrder(view, order).state : null;
+  const maskOrder = colourOrders(view)?.find(({ title }) => title === choice)?.order;
+  return maskOrder ? { ...view.state, brief: { ...view.state.brief, maskOrder } } : null;
 }
 
 /** The brief as it would be with another choice. */

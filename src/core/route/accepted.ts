@@ -156,8 +156,9 @@ export function faultsIn(route: Route, frame: PlanFrame, laid: AcceptedPlan['lai
   const titles = new Map(route.steps.map(({ key, title }) => [key, title]));
   const strange = laid.filter(({ key }) => !titles.has(key)).map(({ title }) => `“${title}” is no longer in the route`);
   const steps = laid.map(({ key, segments }) => ({ id: key, segments: shifted(segments, -from) }));
-  const faults = violations({ ...frame.problem, now: null }, steps).filter((fault) => !/, at most \d+$/.test(fault));
-  return [...strange, ...faults.map((fault) => fault.replace(/^[^:]+/, (key) => titles.get(key) ?? key))];
+  const named = (key: string) => `“${titles.get(key) ?? key}”`;
+  const faults = violations({ ...frame.problem, now: null }, steps, named);
+  return [...strange, ...faults.filter((fault) => !/, at most \d+$/.test(fault))];
 }
 
 const sessionsOf = (work: readonly PlannedWork[]): number =>

@@ -61,6 +61,22 @@ describe('a step that is dragged', () => {
     const rest = laid.filter(({ key }) => key !== 'b');
     expect(startOf(dragged(abc, done, settings, rest, 'a', at('2026-01-07T19:20')), 'a')).toBe('2026-01-07T19:30');
   });
+  test('a plan that waits for new steps to be accepted can be changed all the same; one that the drag would break cannot', () => {
+    const later = routeOf(
+      [step('a', 30), step('b', 20), step('c', 30), step('new: one', 10)],
+      [link('a', 'b'), link('b', 'c', 600), link('c', 'new: one')],
+    );
+    const answer = drag('c', '2026-01-09T19:10', later);
+    expect(startOf(answer, 'c')).toBe('2026-01-09T19:10');
+    // The new step is not laid by it: it still waits.
+    expect('laid' in answer && answer.laid.map(({ key }) => key)).toEqual(['a', 'b', 'c']);
+    expect(planFaults(later, [], settings, { laid })).toEqual(['“Do new: one”: not planned']);
+  });
+  test('one that is gone from the route stays in the kept plan until that is accepted', () => {
+    const shorter = routeOf([step('a', 30), step('c', 30)], [link('a', 'c')]);
+    const answer = drag('c', '2026-01-09T19:10', shorter);
+    expect('laid' in answer && answer.laid.find(({ key }) => key === 'b')).toEqual(laid.find(({ key }) => key === 'b'));
+  });
   test('one that is done stays where it was done', () => {
     const done = [{ stepKey: 'a', startedAt: '2026-01-05T10:00:00.000Z', endedAt: '2026-01-05T10:30:00.000Z' }];
     const rest = laid.filter(({ key }) => key !== 'a');

@@ -133,12 +133,19 @@ export function dragged(
     const steps = makingRoom(problem, starts.set(key, empty.segments[0]![0]), key);
     if (!steps) return full();
     const segmentsOf = new Map(steps.map(({ id, segments }) => [id, segments]));
-    return kept(laid.map((one) => ({ ...one, segments: shifted(segmentsOf.get(one.key) ?? [], zero) })));
+    return kept(
+      laid.map((one) => ({
+        ...one,
+        segments: segmentsOf.has(one.key) ? shifted(segmentsOf.get(one.key)!, zero) : one.segments,
+      })),
+    );
   }
   return kept(laid.map((one) => (one.key === key ? { ...one, segments: shifted(found.segments, zero) } : one)));
 
+  /** What the plan breaks already, such as steps that came since and wait to be accepted, is not the drag's doing. */
   function kept(next: AcceptedPlan['laid']): Dragged {
-    const [fault] = faultsIn(route, frame, next);
+    const standing = new Set(faultsIn(route, frame, laid));
+    const fault = faultsIn(route, frame, next).find((one) => !standing.has(one));
     if (fault) return { says: `That would break the plan: ${fault}.` };
     const before = new Map(laid.map((one) => [one.key, one.segments[0]?.[0]]));
     return {

@@ -4,13 +4,12 @@ import Button from '@mui/material/Button';
 import { Fragment, useState, type ReactNode } from 'react';
 import { chooseOption } from '@/actions/kit';
 import { schoolStrip } from '@/actions/plan';
-import { save } from '@/actions/records';
 import type { ComparedChoice, ComparedSchool } from '@/core/brief/schools';
 import type { Strip } from '@/core/brief/strip';
-import { choiceSaid } from '@/core/kit/options';
 import { durationInWords } from '@/core/units/minutes';
 import { capital, counted } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
+import { useKeep } from '@/stations/shell/use-keep';
 import { useSaving } from '@/ui/saving';
 import type { RoutePage } from './page-data';
 import { RouteStrip } from './route-strip';
@@ -18,35 +17,22 @@ import { RouteStrip } from './route-strip';
 interface Props {
   data: RoutePage;
   schools: readonly ComparedSchool[];
-  onTaken: () => void;
 }
 
 /** Every school with its ways as schedules of this brief; one of them is drawn beside the chosen one, or taken. */
-export function SchoolTables({ data, schools, onTaken }: Props): ReactNode {
-  const { run, busy } = useSaving();
+export function SchoolTables({ data, schools }: Props): ReactNode {
+  const { run } = useSaving();
+  const { keep, busy } = useKeep(data.briefId, 'route');
   const [beside, setBeside] = useState<Beside | null>(null);
   const show = async (name: ComparedSchool['name'], choice: string) => {
     const answer = await schoolStrip({ briefId: data.briefId, name, choice });
     if (answer.ok) setBeside({ name, choice, strip: answer.value });
   };
-  const take = (option: string, { choice, order }: ComparedChoice, said: string) =>
-    void run<unknown>(
-      (act) =>
-        order
-          ? save({
-              act,
-              briefId: data.briefId,
-              station: 'route',
-              entity: 'brief',
-              id: data.briefId,
-              version: data.briefVersion,
-              fields: { maskOrder: order },
-            })
-          : chooseOption({ act, briefId: data.briefId, version: data.briefVersion, option, choice }),
-      `${capital(said)}; u takes it back`,
-    ).then((result) => {
-      if (result.ok) onTaken();
-    });
+  const take = (option: string, { choice, order, said }: ComparedChoice) => {
+    const [{ briefId, briefVersion: version }, told] = [data, `${capital(said)}; u takes it back`];
+    if (order) void keep('brief', { id: briefId, version }, { maskOrder: order }, told);
+    else void run((act) => chooseOption({ act, briefId, version, option, choice }), told);
+  };
   return (
     <>
       {schools.map(({ name, title, choices }) => (
@@ -66,8 +52,7 @@ export function SchoolTables({ data, schools, onTaken }: Props): ReactNode {
             </thead>
             <tbody>
               {choices.map((one) => {
-                const { choice, isChosen, minutes, sessions, loads, finish, risk, because } = one;
-                const said = saidOf(name, choice);
+                const { choice, said, isChosen, minutes, sessions, loads, finish, risk, because } = one;
                 return (
                   <tr key={choice} className={isChosen ? 'chosen' : undefined}>
                     <th scope="row">
@@ -101,7 +86,7 @@ export function SchoolTables({ data, schools, onTaken }: Props): ReactNode {
                             size="small"
                             disabled={busy}
                             aria-label={`Take ${said}`}
-                            onClick={() => take(name, one, said)}
+                            onClick={() => take(name, one)}
                           >
                             Take it
                           </Button>
@@ -125,13 +110,6 @@ export function SchoolTables({ data, schools, onTaken }: Props): ReactNode {
     </>
   );
 }
-
-/** As `COLOUR_ORDER` of the comparison, whose code stays on the server. */
-const COLOUR_ORDER = 'colourOrder' satisfies ComparedSchool['name'];
-
-/** A way as a sentence has it. */
-const saidOf = (name: ComparedSchool['name'], choice: string): string =>
-  name === COLOUR_ORDER ? `colours by ${choice}` : choiceSaid(name, choice);
 
 interface Beside {
   name: ComparedSchool['name'];

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { compareSchools } from '@/actions/plan';
 import type { ComparedSchool } from '@/core/brief/schools';
 import type { RoutePage } from './page-data';
@@ -11,25 +11,33 @@ const SchoolTables = dynamic(() => import('./school-tables').then((module) => mo
 
 /** Where builders disagree: the choices of each school side by side, as schedules of this brief. */
 export function SchoolsSection({ data }: { data: RoutePage }): ReactNode {
-  const [schools, setSchools] = useState<ComparedSchool[] | null>(null);
+  const [compared, setCompared] = useState<{ of: number; schools: ComparedSchool[] } | null>(null);
   const [asking, setAsking] = useState(false);
-  const compare = async () => {
+  const { briefId, briefVersion } = data;
+  const compare = useCallback(async () => {
     setAsking(true);
-    const answer = await compareSchools({ briefId: data.briefId });
+    const answer = await compareSchools({ briefId });
     setAsking(false);
-    if (answer.ok) setSchools(answer.value);
-  };
+    if (answer.ok) setCompared({ of: briefVersion, schools: answer.value });
+  }, [briefId, briefVersion]);
+  // Once a way is taken, or taken back, the others are held against another one.
+  const isOld = compared !== null && compared.of !== briefVersion;
+  useEffect(() => {
+    if (!isOld) return;
+    const soon = setTimeout(() => void compare(), 0);
+    return () => clearTimeout(soon);
+  }, [isOld, compare]);
   return (
     <section aria-label="Schools">
       <h2>Schools</h2>
       <p className="pane-actions">
         <Button variant="outlined" disabled={asking} onClick={() => void compare()}>
-          {schools ? 'Compare again' : 'Compare the schools'}
+          {compared ? 'Compare again' : 'Compare the schools'}
         </Button>
         <span className="dim">Where builders disagree: each way as a schedule of this brief, from now on.</span>
       </p>
-      {asking && !schools ? <p role="status">Planning each way…</p> : null}
-      {schools ? <SchoolTables data={data} schools={schools} onTaken={() => void compare()} /> : null}
+      {asking && !compared ? <p role="status">Planning each way…</p> : null}
+      {compared ? <SchoolTables data={data} schools={compared.schools} /> : null}
     </section>
   );
 }

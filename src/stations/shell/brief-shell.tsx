@@ -15,6 +15,7 @@ import { OutboxProvider, useOutbox } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { STATIONS } from './stations';
+import { useCurrentPage } from './use-current-page';
 import { useKeptOffline } from './use-kept-offline';
 import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
 
@@ -32,6 +33,8 @@ interface Props {
   sheet: SheetData;
   findable: Findable[];
   timers: TimerRow[];
+  /** What the page was made from. */
+  revision: string;
   children: ReactNode;
 }
 
@@ -46,7 +49,7 @@ export function BriefShell(props: Props): ReactNode {
   );
 }
 
-function Shell({ briefId, identity, subtitle, sheet, findable, timers, children }: Props): ReactNode {
+function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision, children }: Props): ReactNode {
   const [zone, choose] = useState<string | null>(null);
   const [several, chooseSeveral] = useState<ReadonlySet<string>>(NONE);
   const [overlay, setOverlay] = useState<SheetOverlay | null>(null);
@@ -60,6 +63,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, children 
   const { takeBack } = useOutbox();
   const base = `/briefs/${briefId}`;
   useKeptOffline(briefId);
+  useCurrentPage(briefId, revision);
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
   const titles = useMemo(() => new Map(sheet.zones.map((item) => [item.key, item.title])), [sheet.zones]);
   const choice = useMemo(

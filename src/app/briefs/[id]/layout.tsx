@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { revisionInWords } from '@/data/revisions';
 import { BriefShell } from '@/stations/shell/brief-shell';
 import { shellData } from './pages';
 import { briefView } from './view';
@@ -10,6 +11,10 @@ export default async function BriefLayout({
   children: ReactNode;
   params: Promise<{ id: string }>;
 }) {
-  const { view } = await briefView((await params).id);
-  return <BriefShell {...shellData(view)}>{children}</BriefShell>;
+  const { view, revisions } = await briefView((await params).id);
+  return (
+    <BriefShell {...shellData(view)} revision={revisionInWords(revisions)}>
+      {children}
+    </BriefShell>
+  );
 }

@@ -5,7 +5,7 @@ import { Stages } from '@/core/brief/stages';
 import type { ColourShelf } from '@/core/kept/state';
 import { isId, loadSince, type LoadedBrief } from '@/data/briefs';
 import { pool } from '@/data/database';
-import { revisionsOf, type Revisions } from '@/data/revisions';
+import { revisionInWords, revisionsOf, type Revisions } from '@/data/revisions';
 import { loadShelfSince, type LoadedShelf } from '@/data/shelf';
 
 /** Step placements that a page may spend on the plan: enough for a good plan, little enough to answer at once. */
@@ -35,7 +35,7 @@ export const briefView = cache(async (id: string): Promise<Derived> => {
   const nowUtc = `${new Date().toISOString().slice(0, 16)}:00.000Z`;
   const revisions = isId(id) ? await revisionsOf(pool(), id) : null;
   if (!revisions) notFound();
-  const of = `${revisions.brief.number} ${revisions.shelf.number} ${nowUtc}`;
+  const of = `${revisionInWords(revisions)} ${nowUtc}`;
   const known = memoryOf(id);
   if (known.derived && known.of === of) return known.derived;
   const [loaded, { shelf }] = await Promise.all([
