@@ -1,3 +1,5 @@
+import { z } from 'zod';
+import { logEntryFields } from '@/core/kept/records/log-entry';
 import type { BenchAct, Replayed } from '@/outbox/queued';
 import { ChangedElsewhere, perform, stampedAct } from '@/data/acts';
 import { logStep, standingEntry } from '@/data/log';
@@ -5,6 +7,15 @@ import { Refused } from './answer';
 
 /** A clock that is off by less says nothing: sending takes a moment. */
 const HONEST_MS = 2 * 60_000;
+
+/** Where it was done, for whoever takes it back. */
+const STATION_OF = {
+  finish: 'bench',
+  timer: 'bench',
+  stop: 'bench',
+  'other work': 'log',
+  'test piece': 'log',
+} as const;
 
 /**
  * Does an act of the bench. `skewMs` is by how much the device's clock is behind the server's. A step that was finished elsewhere meanwhile is
@@ -15,7 +26,7 @@ export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Repla
   const right = (instant: string) => new Date(Math.min(Date.parse(instant) + skew, Date.now())).toISOString();
   const { briefId, act } = sent;
   try {
-    await perform(stampedAct(act, briefId, 'bench'), async (writer) => {
+    await perform(stampedAct(act, briefId, STATION_OF[sent.kind]), async (writer) => {
       const start = ({ id, fields }: Pick<Extract<BenchAct, { kind: 'timer' }>, 'id' | 'fields'>) =>
         writer.insert('timer', { ...fields, startedAt: right(fields.startedAt) }, id);
       switch (sent.kind) {
@@ -33,6 +44,12 @@ export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Repla
         }
         case 'timer':
           await start(sent);
+          return null;
+        case 'other work':
+          await writer.insert('log_entry', logEntryFields.parse({ ...sent.fields, pictureId: sent.pictureId }));
+          return null;
+        case 'test piece':
+          await writer.insert('spray_out', { ...sent.fields, pictureId: sent.pictureId });
           return null;
         case 'stop': {
           const timer = await writer.current('timer', sent.id);
@@ -55,6 +72,7 @@ export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Repla
       return { state: 'refused', says: 'This step is in the log already.' };
     }
     if (error instanceof ChangedElsewhere) return { state: 'done' };
+    if (error instanceof z.ZodError) return { state: 'refused', says: error.issues[0]!.message };
     if (error instanceof Refused) return { state: 'refused', says: error.message };
     const { code } = error as { code?: string };
     if (code === '23503') return { state: 'refused', says: 'The brief, or the picture, is gone.' };

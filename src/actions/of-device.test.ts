@@ -68,6 +68,19 @@ describe('a paired device', () => {
     expect(await loadBrief(briefId)).toEqual(before);
   });
 
+  test('takes out what it may write, and the work that came in at the bench', async () => {
+    atBench();
+    const [line] = (await loadBrief(briefId))!.log;
+    const takeOut = (entity: string, { id, version }: { id: string; version: number }) =>
+      remove({ act: stamp(), briefId, station: 'bench', entity, id, version });
+    expect((await takeOut('log_entry', line!)).ok).toBe(true);
+    expect((await undo({ briefId, act: stamp() })).ok).toBe(true);
+    const unknown = { id: crypto.randomUUID(), version: 1 };
+    for (const entity of ['work_run', 'mishap'])
+      expect(faults(await takeOut(entity, unknown)).join()).not.toMatch(/computer/);
+    expect(faults(await takeOut('weekly_session', unknown)).join()).toMatch(/computer/);
+  });
+
   test('takes back what was done at the bench, not what the computer did after it', async () => {
     const weekly = await saving('weekly_session', { weekday: 2, startsAt: '19:30', minutes: 90, booth: true }, 'route');
     expect(faults(weekly)).toEqual([]);

@@ -13,7 +13,7 @@ import { askWhatCameUp } from './ask-what-came-up';
 import { checkEvidence, withOwnReason } from './check-evidence';
 import { checkKit } from './check-kit';
 import { checkRouteEdit } from './check-route';
-import { mayKeep, mayTakeBack, onComputer } from './of-device';
+import { mayKeep, mayTakeBack, mayTakeOut, onComputer } from './of-device';
 
 /** Acts as data: records added, updated and removed. Every one answers with a Result and never throws at the reader. */
 
@@ -77,7 +77,7 @@ export async function remove(input: unknown): Promise<Result> {
       .extend({ id: z.uuid(), version: z.number().int() })
       .parse(input);
     if (entity === 'brief' || entity === 'airframe') throw new Refused('', 'A brief is not removed here.');
-    await mayKeep(entity);
+    await mayTakeOut(entity);
     return perform(stampedAct(act, briefId, station), async (writer) => {
       await writer.remove(entity, id, version);
       return null;

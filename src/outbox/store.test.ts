@@ -28,7 +28,7 @@ function server({ away = 0, answers = {} }: { away?: number; answers?: Record<st
     picture: async (picture) => {
       if (left-- > 0) throw new Error('away');
       pictures.push(picture);
-      return `picture ${pictures.length}`;
+      return { id: `picture ${pictures.length}` };
     },
     act: async (act) => {
       if (left-- > 0) throw new Error('away');
@@ -58,7 +58,7 @@ describe('what is done while the server is away', () => {
     for (let n = 1; n <= 3; n += 1) await enqueue(db, stop(n), null);
     const told: string[] = [];
     const once: Post = {
-      picture: async () => '',
+      picture: async () => ({ id: '' }),
       act: async (act) => {
         if (told.length === 1) throw new Error('away');
         told.push(act.act.id);
@@ -92,15 +92,29 @@ describe('what is done while the server is away', () => {
     expect(there.pictures).toHaveLength(1);
     expect(acts.map((act) => act.kind === 'finish' && act.pictureId)).toEqual(['picture 1', 'picture 1']);
   });
-  test('a picture that is refused keeps its act waiting', async () => {
+  test('a picture that does not arrive keeps its act waiting, and is sent again', async () => {
     const db = await fresh();
     await enqueue(db, finish(1), new Blob(['x']));
-    const post: Post = {
-      picture: () => Promise.reject(new Error('refused')),
-      act: () => Promise.resolve({ state: 'done' }),
-    };
-    await drain(db, post);
+    const there = server({ away: 1 });
+    expect(await drain(db, there.post)).toEqual({ done: 0, isAway: true });
     expect((await waiting(db))[0]!.picture).not.toBeNull();
+    expect(await drain(db, there.post)).toEqual({ done: 1, isAway: false });
+    expect(there.pictures).toHaveLength(1);
+  });
+  test('one that is refused halts its own act and no other, until the builder sends it without', async () => {
+    const db = await fresh();
+    await enqueue(db, finish(1), new Blob(['no picture']));
+    await enqueue(db, stop(2), null);
+    const there = server();
+    const post: Post = { ...there.post, picture: async () => ({ refused: 'this is no picture' }) };
+    expect(await drain(db, post)).toEqual({ done: 1, isAway: false });
+    const [halted] = await waiting(db);
+    expect(halted!.halted).toMatchObject({ state: 'refused', says: expect.stringContaining('this is no picture') });
+    expect(halted!.picture).not.toBeNull();
+    await retry(db, halted!.place, false);
+    await drain(db, post);
+    expect(there.told).toEqual([2, 1].map((n) => stop(n).act.id));
+    expect(await waiting(db)).toEqual([]);
   });
   test('a conflict halts its own act and no other; it is let go or tried again by the builder’s word', async () => {
     const db = await fresh();

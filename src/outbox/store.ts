@@ -37,15 +37,16 @@ export const waiting = (db: OutboxDb): Promise<Waiting[]> => db.getAll('acts');
 
 export const forget = (db: OutboxDb, place: number): Promise<void> => db.delete('acts', place);
 
-/** Lets a halted act be tried once more. */
-export async function retry(db: OutboxDb, place: number): Promise<void> {
+/** Lets a halted act be tried once more; without its picture, where that is what was refused. */
+export async function retry(db: OutboxDb, place: number, withPicture = true): Promise<void> {
   const known = await db.get('acts', place);
-  if (known) await db.put('acts', { ...known, halted: null });
+  if (known) await db.put('acts', { ...known, picture: withPicture ? known.picture : null, halted: null });
 }
 
 /** How acts and pictures reach the server; both throw where it does not answer. */
 export interface Post {
-  picture: (picture: Blob) => Promise<string>;
+  /** The name that the picture has there, or what is wrong with it. */
+  picture: (picture: Blob) => Promise<{ id: string } | { refused: string }>;
   act: (act: BenchAct) => Promise<Replayed>;
 }
 
@@ -60,6 +61,10 @@ export async function drain(db: OutboxDb, post: Post): Promise<{ done: number; i
     if (item.halted) continue;
     try {
       const act = await withPicture(db, item, post);
+      if ('refused' in act) {
+        await db.put('acts', { ...item, halted: { state: 'refused', says: `its picture: ${act.refused}` } });
+        continue;
+      }
       const replayed = await post.act(act);
       if (replayed.state === 'done') {
         await forget(db, item.place);
@@ -73,10 +78,12 @@ export async function drain(db: OutboxDb, post: Post): Promise<{ done: number; i
 }
 
 /** The act with its picture sent; once sent, it is remembered, so that a lost answer sends no picture twice. */
-async function withPicture(db: OutboxDb, item: Waiting, post: Post): Promise<BenchAct> {
+async function withPicture(db: OutboxDb, item: Waiting, post: Post): Promise<BenchAct | { refused: string }> {
   const { act, picture } = item;
-  if (act.kind !== 'finish' || !picture) return act;
-  const sent = { ...act, pictureId: await post.picture(picture) };
+  if (!('pictureId' in act) || !picture) return act;
+  const taken = await post.picture(picture);
+  if ('refused' in taken) return taken;
+  const sent = { ...act, pictureId: taken.id };
   await db.put('acts', { ...item, act: sent, picture: null });
   return sent;
 }

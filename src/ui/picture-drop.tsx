@@ -17,6 +17,8 @@ interface Props {
   says: string;
   multiple?: boolean;
   onPicture: (picture: TakenPicture) => void;
+  /** Takes a picture that cannot go to the server now; without it that is said. */
+  onUnsent?: (file: File) => void;
   /** Files that were dropped elsewhere at the station. */
   given?: readonly File[];
   children?: ReactNode;
@@ -25,7 +27,7 @@ interface Props {
 const NONE: readonly File[] = [];
 
 /** Takes pictures by drag and drop, by choosing files, or by pasting; uploads them one after the other and says why one is refused. */
-export function PictureDrop({ says, multiple = false, onPicture, given = NONE, children }: Props): ReactNode {
+export function PictureDrop({ says, multiple = false, onPicture, onUnsent, given = NONE, children }: Props): ReactNode {
   const [refused, setRefused] = useState<string[]>([]);
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
 
@@ -34,7 +36,8 @@ export function PictureDrop({ says, multiple = false, onPicture, given = NONE, c
     for (const [i, file] of files.entries()) {
       setProgress({ done: i, of: files.length });
       const answer = await upload(file);
-      if ('fault' in answer) setRefused((was) => [...was, `${file.name}: ${answer.fault}`]);
+      if ('isAway' in answer && onUnsent) onUnsent(file);
+      else if ('fault' in answer) setRefused((was) => [...was, `${file.name}: ${answer.fault}`]);
       else onPicture(answer);
     }
     setProgress(null);
@@ -74,7 +77,7 @@ export function PictureDrop({ says, multiple = false, onPicture, given = NONE, c
   );
 }
 
-async function upload(file: File): Promise<TakenPicture | { fault: string }> {
+async function upload(file: File): Promise<TakenPicture | { fault: string; isAway?: true }> {
   try {
     const body = new FormData();
     body.set('picture', file);
@@ -83,7 +86,7 @@ async function upload(file: File): Promise<TakenPicture | { fault: string }> {
     if (!response.ok || !answer.id) return { fault: answer.says ?? 'refused' };
     return { id: answer.id, takenOn: answer.takenOn ?? null, name: file.name.replace(/\.[^.]*$/, '') };
   } catch {
-    return { fault: 'the server cannot be reached; the picture was not taken' };
+    return { fault: 'the server cannot be reached; the picture was not taken', isAway: true };
   }
 }
 
@@ -97,15 +100,30 @@ export const BENCH_PICTURE = 'Drop a picture here, paste it, or press Enter to c
 export function OnePicture({
   pictureId,
   onPicture,
+  unsent = null,
+  onUnsent,
   says = OF_SOURCE,
 }: {
   says?: string;
   pictureId: string | null;
   onPicture: (picture: TakenPicture | null) => void;
+  /** A picture that waits on this device. */
+  unsent?: File | null;
+  onUnsent?: (picture: File | null) => void;
 }): ReactNode {
+  const take = (picture: TakenPicture | null) => {
+    onUnsent?.(null);
+    onPicture(picture);
+  };
   return (
     <>
-      <PictureDrop onPicture={onPicture} says={pictureId ? 'Drop another to replace it' : says}>
+      <PictureDrop
+        onPicture={take}
+        onUnsent={onUnsent}
+        says={
+          unsent ? `${unsent.name} is sent when the server answers` : pictureId ? 'Drop another to replace it' : says
+        }
+      >
         {pictureId ? (
           <img
             src={`/pictures/${pictureId}?size=thumbnail`}
@@ -114,8 +132,8 @@ export function OnePicture({
           />
         ) : null}
       </PictureDrop>
-      {pictureId ? (
-        <button type="button" className="row-button" onClick={() => onPicture(null)}>
+      {pictureId || unsent ? (
+        <button type="button" className="row-button" onClick={() => take(null)}>
           Without a picture
         </button>
       ) : null}

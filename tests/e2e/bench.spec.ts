@@ -11,6 +11,7 @@ const briefOf = async (page: Page, base: string) =>
   (await (await page.request.get(`${base}/brief.json`)).json()) as {
     log: { title: string; pictureId: string | null; actualMinutes: number }[];
     timers: unknown[];
+    sprayOuts: { title: string; pictureId: string | null }[];
     mishaps: { kind: string }[];
     runs: unknown[];
   };
@@ -99,7 +100,7 @@ test.describe('an evening at the bench', () => {
     ).toBeVisible();
   });
 
-  test('the server is away all evening: forty things done, six pictures, reloads between; nothing is lost, nothing doubled', async ({
+  test('the server is away all evening: forty things done, six pictures, a test piece, other work, reloads between; nothing is lost, nothing doubled', async ({
     page,
     baseURL,
   }) => {
@@ -165,22 +166,43 @@ test.describe('an evening at the bench', () => {
           await page.locator('html[data-ready]').waitFor();
         }
       }
-      // The Log opens too, and says what was known when the server went.
+      // The Log opens too, and says what was known when the server went; other work is written down in it.
       await page.goto(`${door.url}${base}/log`);
       await expect(page.getByRole('heading', { name: 'What did I do, and what has to be done again?' })).toBeVisible();
+      await page.locator('html[data-ready]').waitFor();
+      await page.getByRole('button', { name: 'Write down other work' }).click();
+      await page.getByLabel('What was done').fill('Turned the base');
+      await page.getByRole('button', { name: 'Write it down' }).click();
+      await expect(page.getByLabel('What was done')).toHaveCount(0);
+      // A test piece waits too, with its picture; one without a name is refused while it can be mended.
+      await page.getByRole('button', { name: 'Record a test piece' }).click();
+      const tried = page.getByLabel('What was tried');
+      await page.getByRole('button', { name: 'Keep the test piece' }).click();
+      await expect(tried).toHaveAttribute('aria-invalid', 'true');
+      await tried.fill('Green over grey');
+      await page.getByLabel('Picture', { exact: true }).setInputFiles({
+        name: 'piece.png',
+        mimeType: 'image/png',
+        buffer: await page.screenshot({ clip: { x: 0, y: 0, width: 90, height: 40 } }),
+      });
+      await expect(page.getByText('piece.png is sent when the server answers')).toBeVisible();
+      await page.getByRole('button', { name: 'Keep the test piece' }).click();
+      await expect(tried).toHaveCount(0);
       await page.goto(address);
       await page.locator('html[data-ready]').waitFor();
       await expect(
-        page.getByRole('status').filter({ hasText: '40 things you did are kept on this device' }),
+        page.getByRole('status').filter({ hasText: '42 things you did are kept on this device' }),
       ).toBeVisible();
       door.open();
       await page.evaluate(() => window.dispatchEvent(new Event('online')));
       await expect(page.getByRole('region', { name: 'Kept on this device' })).toHaveCount(0, { timeout: 60_000 });
       const after = await briefOf(page, base);
       const made = after.log.slice(before.log.length);
-      expect(made.map((entry) => entry.title).sort()).toEqual([...finished].sort());
+      expect(made.map((entry) => entry.title).sort()).toEqual([...finished, 'Turned the base'].sort());
+      const pieces = after.sprayOuts.slice(before.sprayOuts.length);
+      expect(pieces.map(({ title, pictureId }) => [title, pictureId !== null])).toEqual([['Green over grey', true]]);
       expect(new Set(made.flatMap(({ pictureId }) => pictureId ?? [])).size).toBe(6);
-      expect(made.map(({ actualMinutes }) => actualMinutes).sort()).toEqual([11, 12, 13, 14, 15, 16]);
+      expect(made.map(({ actualMinutes }) => actualMinutes).sort()).toEqual([11, 12, 13, 14, 15, 15, 16]);
       expect(after.timers).toHaveLength(before.timers.length);
     } finally {
       await door.takeAway();

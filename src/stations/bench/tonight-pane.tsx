@@ -12,7 +12,7 @@ import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
 import { Card } from './card';
 import type { BenchPage } from './page-data';
-import { WaitingActs } from './waiting-acts';
+import { WaitingActs } from '@/stations/shell/waiting-acts';
 
 /** Minutes that somebody may have; the session's own stand beside them. */
 const CHOICES = [30, 60, 90, 120, 180, 240];

@@ -1,18 +1,23 @@
 'use client';
 
 import { useState, type ReactNode } from 'react';
-import { save } from '@/actions/records';
 import { otherWorkKey } from '@/core/bench/other-work';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
+import type { Written } from '@/outbox/queued';
+import { useWritten } from '@/stations/shell/use-written';
 import { useChosenZones, ZoneSelect } from '@/stations/shell/zone-select';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { BENCH_PICTURE, OnePicture } from '@/ui/picture-drop';
 import { serverNow } from '@/ui/server-clock';
 import type { LogPage } from './page-data';
 
+type OtherWork = Extract<Written, { kind: 'other work' }>['fields'];
+
 /** Work that is no step of the route: a repair on the quick, a visit to the club, a base that was turned. */
 export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }): ReactNode {
   const [pictureId, setPictureId] = useState<string | null>(null);
+  const [unsent, setUnsent] = useState<File | null>(null);
+  const write = useWritten(data.briefId);
   const [now] = useState(() => new Date(serverNow()));
   const zones = useChosenZones();
   const two = (value: number) => String(value).padStart(2, '0');
@@ -47,25 +52,18 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
         const isMoment = !Number.isNaN(ended.getTime()) && Number.isFinite(minutes);
         // What is no moment is refused by the server in its own words.
         const endedAt = isMoment ? ended.toISOString() : '';
-        return save({
-          act,
-          briefId: data.briefId,
-          station: 'log',
-          entity: 'log_entry',
-          id: null,
-          version: null,
-          fields: {
-            ...BLANK_LOG_ENTRY,
-            ...values,
-            stepKey: otherWorkKey(act.id),
-            lane: '',
-            plannedMinutes: null,
-            startedAt: isMoment ? new Date(ended.getTime() - minutes * 60_000).toISOString() : '',
-            endedAt,
-            zones,
-            pictureId,
-          },
-        });
+        const { pictureId: none, ...blank } = BLANK_LOG_ENTRY;
+        const fields = {
+          ...blank,
+          ...values,
+          stepKey: otherWorkKey(act.id),
+          lane: '',
+          plannedMinutes: null,
+          startedAt: isMoment ? new Date(ended.getTime() - minutes * 60_000).toISOString() : '',
+          endedAt,
+          zones,
+        };
+        return write({ kind: 'other work', fields: fields as OtherWork, pictureId: pictureId ?? none }, act, unsent);
       }}
       onDone={onDone}
       onCancel={onDone}
@@ -77,6 +75,8 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
         says={BENCH_PICTURE}
         pictureId={pictureId}
         onPicture={(picture) => setPictureId(picture?.id ?? null)}
+        unsent={unsent}
+        onUnsent={setUnsent}
       />
     </RecordForm>
   );

@@ -8,6 +8,7 @@ import { isOther } from '@/core/bench/other-work';
 import type { LogFilter, LogLine, LogWindow } from '@/core/brief/log-book';
 import { counted } from '@/core/units/words';
 import { NextThing } from '@/stations/shell/next-thing';
+import { WaitingActs } from '@/stations/shell/waiting-acts';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { clock, shortDay } from '@/ui/dates';
 import { Thumbnail } from '@/ui/thumbnail';
@@ -86,6 +87,7 @@ export function RecordPane({ data }: { data: LogPage }): ReactNode {
         <a href={`/briefs/${data.briefId}/record.pdf`}>Record of the build, PDF</a>
         <a href={`/briefs/${data.briefId}/record.html`}>the same as one page</a>
       </div>
+      <WaitingActs />
       {writing === 'test' ? <TriedForm briefId={data.briefId} tried={null} onDone={close} /> : null}
       {writing === 'work' ? <NoteForm data={data} onDone={close} /> : null}
       {days.map((day) => (

@@ -18,11 +18,13 @@ interface Outbox {
   isAway: boolean;
   /** Keeps an act and sends it; what it says is shown at once. */
   send: (make: (act: Stamp) => BenchAct, says: string, picture?: Blob | null) => Promise<void>;
+  /** Keeps an act that is stamped already, and sends it. */
+  keep: (act: BenchAct, picture: Blob | null) => Promise<void>;
   /** Takes back what was done here last and is not told to the server; false where all of it is. */
   takeBack: () => Promise<boolean>;
   /** Lets go of an act that met a conflict, or tries it once more. */
   letGo: (place: number) => Promise<void>;
-  tryAgain: (place: number) => Promise<void>;
+  tryAgain: (place: number, withPicture?: boolean) => Promise<void>;
 }
 
 const Context = createContext<Outbox | null>(null);
@@ -41,9 +43,10 @@ const post: Post = {
     const body = new FormData();
     body.set('picture', new File([picture], 'bench', { type: picture.type }));
     const response = await fetch('/pictures', { method: 'POST', body });
-    const answer = (await response.json()) as { id?: string; says?: string };
-    if (!answer.id) throw new Error(answer.says ?? 'refused');
-    return answer.id;
+    const isJson = (response.headers.get('content-type') ?? '').includes('json');
+    if (response.status >= 500 || !isJson) throw new Error('the server does not answer');
+    const { id, says } = (await response.json()) as { id?: string; says?: string };
+    return id ? { id } : { refused: says ?? 'it is refused' };
   },
   act: async (act) => {
     const response = await fetch('/outbox', {
@@ -104,20 +107,26 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
     };
   }, [look, sendAll]);
 
+  const keep = useCallback(
+    async (act: BenchAct, picture: Blob | null, says?: string) => {
+      const { store, db: open } = await opened();
+      await store.enqueue(open, act, picture);
+      await look();
+      if (says) tell(says);
+      await sendAll().catch(() => setAway(true));
+    },
+    [opened, look, tell, sendAll],
+  );
+
   const outbox = useMemo<Outbox>(
     () => ({
       waiting,
       isKnown,
       look,
       isAway,
-      send: async (make, says, picture = null) => {
-        const act = make({ id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null });
-        const { store, db: open } = await opened();
-        await store.enqueue(open, act, picture);
-        await look();
-        tell(says);
-        await sendAll().catch(() => setAway(true));
-      },
+      send: (make, says, picture = null) =>
+        keep(make({ id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null }), picture, says),
+      keep,
       takeBack: async () => {
         const left = (await sendAll().catch(() => look())).filter(({ halted }) => !halted);
         const last = left.at(-1);
@@ -133,13 +142,13 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
         await look();
         router.refresh();
       },
-      tryAgain: async (place) => {
+      tryAgain: async (place, withPicture) => {
         const { store, db: open } = await opened();
-        await store.retry(open, place);
+        await store.retry(open, place, withPicture);
         await sendAll().catch(() => setAway(true));
       },
     }),
-    [waiting, isKnown, isAway, opened, look, sendAll, tell, router],
+    [waiting, isKnown, isAway, opened, look, sendAll, keep, router],
   );
   return <Context.Provider value={outbox}>{children}</Context.Provider>;
 }

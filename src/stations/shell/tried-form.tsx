@@ -2,11 +2,13 @@
 
 import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
-import type { Kept } from '@/core/kept/records';
+import type { Result } from '@/core/interchange/result';
+import type { Fields, Kept } from '@/core/kept/records';
 import { SPRAY_OUT_RESULTS } from '@/core/bench/spray-out';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
 import { BENCH_PICTURE, OnePicture } from '@/ui/picture-drop';
+import { useWritten } from './use-written';
 
 const FIELDS: FieldSpec[] = [
   { name: 'title', label: 'What was tried', width: 5 },
@@ -34,6 +36,8 @@ const FIELDS: FieldSpec[] = [
   { name: 'note', label: 'What came of it', type: 'long', width: 12 },
 ];
 
+const without = ({ pictureId: _, ...rest }: Fields<'spray_out'>) => rest;
+
 /** A test piece: what was laid on what, how, and what came of it. */
 export function TriedForm({
   briefId,
@@ -48,6 +52,8 @@ export function TriedForm({
   onDone: () => void;
 }): ReactNode {
   const [pictureId, setPictureId] = useState(tried?.pictureId ?? null);
+  const [unsent, setUnsent] = useState<File | null>(null);
+  const write = useWritten(briefId);
   const blank = {
     title: '',
     stepKey: '',
@@ -69,17 +75,19 @@ export function TriedForm({
       focus="title"
       saveLabel="Keep the test piece"
       saved="Test piece kept"
-      submit={(values, seen, act) =>
-        save({
+      submit={(values, seen, act): Promise<Result<unknown>> => {
+        const fields = { ...known, ...values } as Fields<'spray_out'>;
+        if (!tried) return write({ kind: 'test piece', fields: without(fields), pictureId }, act, unsent);
+        return save({
           act,
           briefId,
           station: 'log',
           entity: 'spray_out',
-          id: tried?.id ?? null,
+          id: tried.id,
           version: seen,
-          fields: { ...known, ...values, pictureId },
-        })
-      }
+          fields: { ...fields, pictureId },
+        });
+      }}
       onDone={onDone}
       onCancel={onDone}
     >
@@ -87,6 +95,8 @@ export function TriedForm({
         says={BENCH_PICTURE}
         pictureId={pictureId}
         onPicture={(picture) => setPictureId(picture?.id ?? null)}
+        unsent={unsent}
+        onUnsent={tried ? undefined : setUnsent}
       />
     </RecordForm>
   );

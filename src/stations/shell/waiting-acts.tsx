@@ -3,11 +3,21 @@
 import type { ReactNode } from 'react';
 import { counted, plural } from '@/core/units/words';
 import type { Waiting } from '@/outbox/store';
-import { useOutbox } from '@/stations/shell/outbox';
 import { clock, fullDay } from '@/ui/dates';
+import { useOutbox } from './outbox';
 
-const titleOf = ({ act }: Waiting): string =>
-  act.kind === 'finish' ? act.entry.title : act.kind === 'timer' ? `Timer: ${act.fields.label}` : 'A timer stopped';
+function titleOf({ act }: Waiting): string {
+  switch (act.kind) {
+    case 'finish':
+      return act.entry.title;
+    case 'timer':
+      return `Timer: ${act.fields.label}`;
+    case 'stop':
+      return 'A timer stopped';
+    default:
+      return act.fields.title;
+  }
+}
 
 /** What waits on this device to be told to the server, and what needs the builder's word. */
 export function WaitingActs(): ReactNode {
@@ -45,6 +55,14 @@ export function WaitingActs(): ReactNode {
             <button type="button" className="row-button" onClick={() => void tryAgain(item.place)}>
               try once more
             </button>
+            {item.picture ? (
+              <>
+                {' '}
+                <button type="button" className="row-button" onClick={() => void tryAgain(item.place, false)}>
+                  without its picture
+                </button>
+              </>
+            ) : null}
           </p>
         </div>
       ))}
