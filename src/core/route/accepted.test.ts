@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
-import { asAccepted, followAccepted } from './accepted';
+import { followAccepted } from './accepted';
+import { asAccepted } from './laid';
 import { smallLink as link, smallRoute as routeOf, smallStep as step } from '@tests/support/small-route';
 import { planRoute, type DoneStep, type PlanSettings } from './plan';
 import type { Route } from './step';

@@ -9,14 +9,10 @@ import {
   type PlanSettings,
   type RoutePlan,
 } from './plan';
+import { beginningOf, shifted, type AcceptedPlan } from './laid';
 import { repaired } from './schedule/schedule';
 import { violations } from './schedule/validate';
 import type { Route } from './step';
-
-/** A plan that the builder accepted: where each step lay, in minutes since 1970 in UTC. */
-export interface AcceptedPlan {
-  laid: readonly { key: string; title: string; segments: readonly (readonly [number, number])[] }[];
-}
 
 /** What the next plan would change in the accepted one. */
 export interface PlanChange {
@@ -38,35 +34,8 @@ export interface FollowedPlan {
   next: RoutePlan;
 }
 
-const MINUTE = 60_000;
-
-/** Segments so many minutes later: from the minutes of a plan to those since 1970, or back. */
-export const shifted = (segments: readonly (readonly [number, number])[], by: number): [number, number][] =>
-  segments.map(([start, end]) => [start + by, end + by]);
-
-/** Minutes since 1970 at which a plan begins. */
-export const beginningOf = ({ origin }: { origin: string }): number => Date.parse(origin) / MINUTE;
-
 /** Placements that a plan may take that cannot be mended from the former one. */
 const ANEW = 4000;
-
-/** A plan as it is kept when it is accepted. */
-export const asAccepted = ({
-  origin,
-  work,
-}: {
-  origin: string;
-  work: readonly (Pick<PlannedWork, 'key' | 'segments' | 'done'> & { step: { title: string } })[];
-}): AcceptedPlan['laid'] => {
-  const from = beginningOf({ origin });
-  return work
-    .filter(({ done }) => !done)
-    .map(({ key, step, segments }) => ({
-      key,
-      title: step.title,
-      segments: shifted(segments, from),
-    }));
-};
 
 /**
  * The accepted plan as it stands now. Work that moves within its session follows what was done without asking; what would lie in another

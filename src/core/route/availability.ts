@@ -1,5 +1,5 @@
 import { addDays, weekdayOf, type Day } from '@/core/units/day';
-import { takenOff, type Evening, type WeeklySession } from './calendar';
+import { takenOff, type Evening, type WeeklySession } from './evening';
 
 /** A stretch of time on a day, on the builder's clock. */
 export interface Spell {

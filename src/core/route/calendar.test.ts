@@ -1,14 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  agrees,
-  benchSessions,
-  elapsedToLocal,
-  isTimeZone,
-  localDay,
-  localToElapsed,
-  midnightUtc,
-  type Evening,
-} from './calendar';
+import { agrees, benchSessions, elapsedToLocal, isTimeZone, localDay, localToElapsed, midnightUtc } from './calendar';
+import type { Evening } from './evening';
 
 const zone = 'Europe/Berlin';
 

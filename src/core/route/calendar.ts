@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { addDays, weekdayOf, type Day } from '@/core/units/day';
+import type { Evening, WeeklySession } from './evening';
 import type { Span } from './schedule/problem';
 
 /** Whether an IANA time zone is known. */
@@ -79,29 +80,6 @@ export function midnightUtc(day: Day, timeZone: string): string {
 export function localDay(instantIso: string, timeZone: string): Day {
   return Temporal.Instant.from(instantIso).toZonedDateTimeISO(timeZone).toPlainDate().toString();
 }
-
-/** A session that comes round every week. */
-export interface WeeklySession {
-  /** 1 = Monday ... 7 = Sunday. */
-  weekday: number;
-  /** Local wall-clock time, HH:MM. */
-  startsAt: string;
-  minutes: number;
-  /** Whether spraying is possible in it. */
-  booth: boolean;
-}
-
-/** One evening beside the weekly pattern; `off` takes off all that the week would bring on that day. */
-export interface Evening {
-  onDay: Day;
-  startsAt: string;
-  minutes: number;
-  booth: boolean;
-  off: boolean;
-}
-
-/** All that the week would bring on a day, taken off: its hours say nothing. */
-export const takenOff = (onDay: Day): Evening => ({ onDay, startsAt: '00:00', minutes: 10, booth: false, off: true });
 
 export interface BenchSession extends Span {
   id: string;

@@ -1,5 +1,5 @@
 import { addDays, daysBetween, WEEKDAYS, weekdayOf } from '@/core/units/day';
-import { takenOff } from './calendar';
+import { takenOff } from './evening';
 import type { PlanInput } from './improving';
 import { planRoute, type RoutePlan } from './plan';
 

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { viewOfDemo } from '@tests/support/demo-brief';
 import { smallLink as link, smallRoute as routeOf, smallStep as step } from '@tests/support/small-route';
-import { asAccepted, planFaults } from './accepted';
+import { planFaults } from './accepted';
+import { asAccepted } from './laid';
 import { dragged, roomsOf } from './dragging';
 import { planRoute, type PlanSettings } from './plan';
 

@@ -1,6 +1,7 @@
 import { momentInWords } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
-import { beginningOf, faultsIn, shifted, type AcceptedPlan } from './accepted';
+import { faultsIn } from './accepted';
+import { beginningOf, shifted, type AcceptedPlan } from './laid';
 import { planFrame, sessionAt, type DoneStep, type PlannedWork, type PlanSettings } from './plan';
 import type { Instant } from './schedule/problem';
 import { makingRoom } from './schedule/schedule';

@@ -1,13 +1,6 @@
 import { addDays, type Day } from '@/core/units/day';
-import {
-  benchSessions,
-  elapsedToLocal,
-  localDay,
-  midnightUtc,
-  type BenchSession,
-  type Evening,
-  type WeeklySession,
-} from './calendar';
+import { benchSessions, elapsedToLocal, localDay, midnightUtc, type BenchSession } from './calendar';
+import type { Evening, WeeklySession } from './evening';
 import { cleanOutTable } from './cleanout';
 import type { Route, RouteStep } from './step';
 import type { PlanLink, PlanProblem } from './schedule/problem';

@@ -5,13 +5,10 @@ import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
 import type { Stamp } from '@/core/kept/act';
 import type { Kept } from '@/core/kept/records';
-import { takenOff } from '@/core/route/calendar';
 import { durationInWords } from '@/core/units/minutes';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { fullDay, longDay } from '@/ui/dates';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
-import { useSaving } from '@/ui/saving';
-import type { RoutePage } from './page-data';
 
 const FIELDS: FieldSpec[] = [
   { name: 'onDay', label: 'On', type: 'day', width: 3 },
@@ -73,22 +70,5 @@ export function Evenings({ briefId, evenings }: { briefId: string; evenings: Kep
         </Button>
       )}
     </section>
-  );
-}
-
-/** Takes one evening off the week; the plan goes on without it. */
-export function TakeOff({ briefId, session }: { briefId: string; session: RoutePage['sessions'][number] }): ReactNode {
-  const { run, busy } = useSaving();
-  const onDay = session.startLocal.slice(0, 10);
-  return (
-    <button
-      type="button"
-      className="row-button"
-      disabled={busy}
-      aria-label={`Not at the bench on ${fullDay(onDay)}`}
-      onClick={() => void run((act) => keep(act, briefId, { ...takenOff(onDay) }), 'Taken off; u brings it back')}
-    >
-      not this evening
-    </button>
   );
 }

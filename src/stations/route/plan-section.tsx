@@ -3,7 +3,8 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { acceptPlan, letPlanGo, planInput } from '@/actions/plan';
-import { asAccepted, type AcceptedPlan, type PlanChange } from '@/core/route/accepted';
+import type { PlanChange } from '@/core/route/accepted';
+import { asAccepted, type AcceptedPlan } from '@/core/route/laid';
 import type { ImprovedSoFar } from '@/core/route/improving';
 import type { RoutePlan } from '@/core/route/plan';
 import { daysBetween } from '@/core/units/day';
