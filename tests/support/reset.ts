@@ -1,11 +1,21 @@
-import { loadDemo } from '../../demo/load';
-import { closePool, pool } from '../../src/data/database';
+import { RECORDS, type RecordName } from '../../src/core/kept/records';
+import { closePool, pool, rows } from '../../src/data/database';
 import { bumpRevision, SHELF } from '../../src/data/revisions';
 import { SHARED } from '../../src/data/rows';
+import { emptyAll, isSaved, restoreDemo, saveDemo } from './saved-demo';
 
-// Empties the test database; with "demo" loads the demo again. Only ever run by the tests.
-await pool().query('truncate brief, tool, colour_system, colour_code, paint_line, picture, change, act cascade');
-// The server that is tested goes on: it must hear that its shelf is gone.
+// Empties the test database; with "demo" the demo stands in it again. Only ever run by the tests.
+await emptyAll(pool());
+if (process.argv[2] === 'demo') {
+  if (await isSaved(pool())) await restoreDemo();
+  else {
+    const { loadDemo } = await import('../../demo/load');
+    await loadDemo(new Date().toISOString());
+    await saveDemo();
+  }
+}
+// The server that is tested goes on: it must hear that all of it is another.
 await bumpRevision(pool(), SHELF, [...SHARED]);
-if (process.argv[2] === 'demo') await loadDemo(new Date().toISOString());
+for (const { id } of await rows<{ id: string }>(pool(), 'select id from brief'))
+  await bumpRevision(pool(), id, Object.keys(RECORDS) as RecordName[]);
 await closePool();
