@@ -1,6 +1,6 @@
 import { save } from '@/actions/records';
 import type { Stamp } from '@/core/kept/act';
-import type { Result } from '@/core/interchange/result';
+import type { Fault, Result } from '@/core/interchange/result';
 import type { Written } from '@/outbox/queued';
 import { useOutbox } from './outbox';
 
@@ -30,15 +30,20 @@ export function useWritten(briefId: string) {
     } catch {
       // The same act goes on from here: where only the answer was lost, it is done already.
     }
-    // What the server would refuse is said now, while the words are still in the form. Its checks are loaded for that alone.
-    const { benchActSchema } = await import('@/outbox/queued');
-    const checked = benchActSchema.safeParse({ ...written, briefId, act });
-    if (!checked.success)
-      return {
-        ok: false,
-        faults: checked.error.issues.map(({ path, message }) => ({ field: String(path[1] ?? ''), says: message })),
-      };
-    await keep(checked.data, unsent);
+    const whole: Written = { ...written, briefId, act };
+    const faults = await faultsOf(whole);
+    if (faults.length > 0) return { ok: false, faults };
+    await keep(whole, unsent);
     return { ok: true, value: null };
   };
+}
+
+/**
+ * What the server would refuse, said while the words are still in the form. These checks are loaded for that alone; where even they are out of
+ * reach, the server says it later.
+ */
+async function faultsOf(written: Written): Promise<Fault[]> {
+  const checks = await import('@/outbox/queued').catch(() => null);
+  const { error } = checks?.benchActSchema.safeParse(written) ?? {};
+  return (error?.issues ?? []).map(({ path, message }) => ({ field: String(path[1] ?? ''), says: message }));
 }
