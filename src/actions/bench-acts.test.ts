@@ -1,17 +1,16 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
-import { newBrief } from '@/core/kept/new-brief';
 import { loadBrief } from '@/data/briefs';
 import { closePool, pool } from '@/data/database';
 import { sentSchema, type BenchAct } from '@/outbox/queued';
 import '@tests/support/next-request';
 import { ownDatabase } from '@tests/support/own-database';
 import { stamp } from '@tests/support/stamp';
+import { testBrief } from '@tests/support/test-brief';
 
 /** What devices at the bench send, at once or a week later: nothing doubled, nothing lost, and a wrong clock does no harm. */
 
 const { performBenchAct } = await import('./bench-acts');
-const { createBrief } = await import('./briefs');
 
 const DAY = 24 * 3_600_000;
 const ago = (ms: number) => new Date(Date.now() - ms).toISOString();
@@ -79,15 +78,7 @@ const timer = (startedAt: string, id = crypto.randomUUID()): BenchAct => ({
 
 beforeAll(async () => {
   await ownDatabase('bench_acts_test');
-  const setup = newBrief('2026-11-20');
-  const made = await createBrief({
-    act: stamp(),
-    brief: { ...setup.brief, timeZone: 'UTC' },
-    airframe: { ...setup.airframe, type: 'Testbird' },
-    sessions: [],
-  });
-  if (!made.ok) throw new Error(JSON.stringify(made));
-  briefId = made.value;
+  briefId = await testBrief();
 });
 beforeEach(() => pool().query('delete from log_entry; delete from timer; delete from spray_out'));
 afterAll(closePool);

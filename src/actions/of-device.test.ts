@@ -1,16 +1,15 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
-import { newBrief } from '@/core/kept/new-brief';
 import { loadBrief } from '@/data/briefs';
 import { closePool } from '@/data/database';
 import { DEVICE_HEADER } from '@/wall/device';
 import { requestHeaders } from '@tests/support/next-request';
 import { ownDatabase } from '@tests/support/own-database';
 import { stamp } from '@tests/support/stamp';
+import { testBrief } from '@tests/support/test-brief';
 
 /** What a paired device may write, whatever door let it in. */
 
-const { createBrief } = await import('./briefs');
 const { remove, replay, save, undo } = await import('./records');
 const { benchPhones } = await import('./phone');
 
@@ -33,15 +32,7 @@ const saving = (entity: string, fields: object, station = 'log') =>
 
 beforeAll(async () => {
   await ownDatabase('of_device_test');
-  const setup = newBrief('2026-11-20');
-  const made = await createBrief({
-    act: stamp(),
-    brief: { ...setup.brief, timeZone: 'UTC' },
-    airframe: { ...setup.airframe, type: 'Testbird' },
-    sessions: [],
-  });
-  if (!made.ok) throw new Error(JSON.stringify(made));
-  briefId = made.value;
+  briefId = await testBrief();
 });
 afterEach(() => requestHeaders.delete(DEVICE_HEADER));
 afterAll(closePool);
