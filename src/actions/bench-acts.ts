@@ -26,7 +26,7 @@ export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Repla
   const right = (instant: string) => new Date(Math.min(Date.parse(instant) + skew, Date.now())).toISOString();
   const { briefId, act } = sent;
   try {
-    await perform(stampedAct(act, briefId, STATION_OF[sent.kind]), async (writer) => {
+    const { revision } = await perform(stampedAct(act, briefId, STATION_OF[sent.kind]), async (writer) => {
       const start = ({ id, fields }: Pick<Extract<BenchAct, { kind: 'timer' }>, 'id' | 'fields'>) =>
         writer.insert('timer', { ...fields, startedAt: right(fields.startedAt) }, id);
       switch (sent.kind) {
@@ -59,7 +59,7 @@ export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Repla
         }
       }
     });
-    return { state: 'done' };
+    return { state: 'done', revision };
   } catch (error) {
     if (error instanceof Elsewhere && sent.kind === 'finish') {
       const theirs = await standingEntry(briefId, sent.entry.stepKey);
@@ -71,12 +71,12 @@ export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Repla
         };
       return { state: 'refused', says: 'This step is in the log already.' };
     }
-    if (error instanceof ChangedElsewhere) return { state: 'done' };
+    if (error instanceof ChangedElsewhere) return { state: 'done', revision: null };
     if (error instanceof z.ZodError) return { state: 'refused', says: error.issues[0]!.message };
     if (error instanceof Refused) return { state: 'refused', says: error.message };
     const { code } = error as { code?: string };
     if (code === '23503') return { state: 'refused', says: 'The brief, or the picture, is gone.' };
-    if (code === '23505') return { state: 'done' };
+    if (code === '23505') return { state: 'done', revision: null };
     throw error;
   }
 }

@@ -87,7 +87,7 @@ describe('the kept plan', () => {
   test('one that the brief does not bear is refused with the step that stands against it', async () => {
     const laid = asAccepted((await view()).plan);
     const [one, ...rest] = laid;
-    expect(says(await accept(rest))).toEqual([expect.stringMatching(new RegExp(`${one!.title}: not planned`))]);
+    expect(says(await accept(rest))).toEqual([expect.stringMatching(new RegExp(`“${one!.title}”: not planned`))]);
     const strange = { key: 'nowhere', title: 'Paint the moon', segments: one!.segments };
     expect(says(await accept([...laid, strange]))).toEqual([expect.stringMatching(/Paint the moon” is no longer/)]);
     expect(says(await accept([{ ...one!, segments: [[0, 10]] }, ...rest]))).toHaveLength(1);

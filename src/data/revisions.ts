@@ -16,6 +16,11 @@ export interface Revisions {
   shelf: Revision;
 }
 
+export const numbersOf = ({ brief, shelf }: Revisions): { brief: number; shelf: number } => ({
+  brief: brief.number,
+  shelf: shelf.number,
+});
+
 /** Both in one word: the same word, the same brief and shelf. */
 export const revisionInWords = ({ brief, shelf }: Revisions): string => `${brief.number} ${shelf.number}`;
 

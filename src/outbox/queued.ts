@@ -58,7 +58,8 @@ export const sentSchema = z.strictObject({ sentAt: z.iso.datetime(), act: benchA
 
 /** What became of an act. */
 export type Replayed =
-  | { state: 'done' }
+  /** `revision` is that of the brief with the act in it; null where nothing was left to do. */
+  | { state: 'done'; revision: number | null }
   /** It was done elsewhere meanwhile: what stands there is shown beside it. */
   | { state: 'conflict'; says: string; theirs: { title: string; at: string; minutes: number; note: string } }
   | { state: 'refused'; says: string };

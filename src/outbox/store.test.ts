@@ -33,7 +33,7 @@ function server({ away = 0, answers = {} }: { away?: number; answers?: Record<st
     act: async (act) => {
       if (left-- > 0) throw new Error('away');
       told.push(act.act.id);
-      return answers[act.act.id] ?? { state: 'done' };
+      return answers[act.act.id] ?? { state: 'done', revision: null };
     },
   };
   return { post, told, pictures };
@@ -62,7 +62,7 @@ describe('what is done while the server is away', () => {
       act: async (act) => {
         if (told.length === 1) throw new Error('away');
         told.push(act.act.id);
-        return { state: 'done' };
+        return { state: 'done', revision: null };
       },
     };
     expect(await drain(db, once)).toEqual({ done: 1, isAway: true });
@@ -84,7 +84,7 @@ describe('what is done while the server is away', () => {
           lost = false;
           throw new Error('lost');
         }
-        return { state: 'done' };
+        return { state: 'done', revision: null };
       },
     };
     await drain(db, post);

@@ -53,9 +53,13 @@ export interface Post {
 /**
  * Sends what waits, one after the other in its order. An act that was done leaves the queue; one that met a conflict or was refused is
  * halted and stays until the builder says what becomes of it, while the others go on. Ends where the server does not answer.
- * Answers with how many were done.
+ * Answers with how many were done; `onDone` hears of each before it leaves the queue.
  */
-export async function drain(db: OutboxDb, post: Post): Promise<{ done: number; isAway: boolean }> {
+export async function drain(
+  db: OutboxDb,
+  post: Post,
+  onDone: (act: BenchAct, revision: number | null) => void = () => undefined,
+): Promise<{ done: number; isAway: boolean }> {
   let done = 0;
   for (const item of await waiting(db)) {
     if (item.halted) continue;
@@ -67,6 +71,7 @@ export async function drain(db: OutboxDb, post: Post): Promise<{ done: number; i
       }
       const replayed = await post.act(act);
       if (replayed.state === 'done') {
+        onDone(act, replayed.revision);
         await forget(db, item.place);
         done += 1;
       } else await db.put('acts', { ...item, act, picture: null, halted: replayed });

@@ -55,6 +55,31 @@ test.describe('a timer that runs', () => {
     await expect(running).toHaveCount(0);
   });
 
+  test('once stopped it stays so while the page that says so is on its way', async ({ page }) => {
+    await openDemo(page, 'bench', NOT_BEGUN);
+    await startTimer(page);
+    const running = page.getByRole('banner').getByRole('button', { name: /left\. Stop$/ });
+    await expect(running).toBeVisible();
+    // The page itself shows it by now, not only this device.
+    await page.waitForLoadState('networkidle');
+    let letGo: () => void = () => undefined;
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    await page.route(
+      (url) => url.searchParams.has('_rsc'),
+      async (route) => {
+        await held;
+        await route.continue();
+      },
+    );
+    const told = page.waitForResponse('/outbox');
+    await running.click();
+    await told;
+    await page.waitForTimeout(500);
+    expect(await running.count()).toBe(0);
+    letGo();
+    await expect(running).toHaveCount(0);
+  });
+
   test('does not push anything off a phone', async ({ page }) => {
     await page.setViewportSize({ width: 390, height: 844 });
     await openDemo(page, 'bench', NOT_BEGUN);

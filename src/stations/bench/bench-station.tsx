@@ -24,8 +24,8 @@ const GluesPane = dynamic(() => import('./glues-pane').then((module) => module.G
 
 /** What to do now: tonight's cards, and what is looked up beside them. */
 export function BenchStation({ data: told }: { data: BenchPage }): ReactNode {
-  const { waiting } = useOutbox();
-  const done = new Set(waiting.flatMap(({ act }) => (act.kind === 'finish' ? [act.entry.stepKey] : [])));
+  const { unseen } = useOutbox();
+  const done = new Set(unseen.flatMap((act) => (act.kind === 'finish' ? [act.entry.stepKey] : [])));
   const data = withoutDone(told, done);
   const panes = [
     ['tonight', 'Tonight'],

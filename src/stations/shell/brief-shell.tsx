@@ -15,7 +15,7 @@ import { OutboxProvider, useOutbox } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { STATIONS } from './stations';
-import { useCurrentPage } from './use-current-page';
+import { useCurrentPage, type PageRevision } from './use-current-page';
 import { useKeptOffline } from './use-kept-offline';
 import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
 
@@ -34,7 +34,7 @@ interface Props {
   findable: Findable[];
   timers: TimerRow[];
   /** What the page was made from. */
-  revision: string;
+  revision: PageRevision;
   children: ReactNode;
 }
 
@@ -42,7 +42,7 @@ interface Props {
 export function BriefShell(props: Props): ReactNode {
   return (
     <SavingProvider>
-      <OutboxProvider>
+      <OutboxProvider revision={props.revision.brief}>
         <Shell {...props} />
       </OutboxProvider>
     </SavingProvider>

@@ -10,6 +10,8 @@ import { useSaving } from '@/ui/saving';
 /** Acts of the bench go through the outbox of this device: kept at once, sent when the server is there, each once. */
 interface Outbox {
   waiting: readonly Waiting[];
+  /** What was done on this device that the page does not show yet: it waits, or the server has it and the page is on its way. */
+  unseen: readonly BenchAct[];
   /** What waits is known: before, nothing is done twice. */
   isKnown: boolean;
   /** What waits, read anew. */
@@ -35,6 +37,8 @@ export function useOutbox(): Outbox {
   return outbox;
 }
 
+/** A page that was asked for is here by then, ms. */
+const ON_ITS_WAY_MS = 10_000;
 /** How often what waits is tried again while the server is away, ms. */
 const AGAIN_MS = 15_000;
 
@@ -60,11 +64,14 @@ const post: Post = {
   },
 };
 
-export function OutboxProvider({ children }: { children: ReactNode }): ReactNode {
+/** `revision` is that of the brief that the page shows. */
+export function OutboxProvider({ revision, children }: { revision: number; children: ReactNode }): ReactNode {
   const router = useRouter();
   const { tell } = useSaving();
   const db = useRef<Promise<OutboxDb> | null>(null);
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
+  /** What the server has, with the revision of the brief that shows it first. */
+  const [told, setTold] = useState<readonly { act: BenchAct; revision: number }[]>([]);
   const [isAway, setAway] = useState(false);
   const [isKnown, setKnown] = useState(false);
   /** The library of the store is loaded when it is first wanted. */
@@ -84,7 +91,13 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
   const sendAll = useCallback(async () => {
     const { store, db: open } = await opened();
     // Two tabs of one device take turns, so that no act is sent twice at a time.
-    const sent = await navigator.locks.request('build-brief outbox', () => store.drain(open, post));
+    const sent = await navigator.locks.request('build-brief outbox', () =>
+      store.drain(open, post, (act, revisionThen) => {
+        if (revisionThen === null) return;
+        setTold((before) => [...before, { act, revision: revisionThen }]);
+        setTimeout(() => setTold((before) => before.filter((one) => one.act !== act)), ON_ITS_WAY_MS);
+      }),
+    );
     setAway(sent.isAway);
     if (sent.done > 0) router.refresh();
     return look();
@@ -118,9 +131,14 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
     [opened, look, tell, sendAll],
   );
 
+  const unseen = useMemo(
+    () => [...told.filter((one) => one.revision > revision), ...waiting].map(({ act }) => act),
+    [told, waiting, revision],
+  );
   const outbox = useMemo<Outbox>(
     () => ({
       waiting,
+      unseen,
       isKnown,
       look,
       isAway,
@@ -130,7 +148,11 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
       takeBack: async () => {
         const left = (await sendAll().catch(() => look())).filter(({ halted }) => !halted);
         const last = left.at(-1);
-        if (!last) return false;
+        if (!last) {
+          // The server takes it back now: it is not to be shown any more.
+          setTold([]);
+          return false;
+        }
         const { store, db: open } = await opened();
         await store.forget(open, last.place);
         await look();
@@ -148,7 +170,7 @@ export function OutboxProvider({ children }: { children: ReactNode }): ReactNode
         await sendAll().catch(() => setAway(true));
       },
     }),
-    [waiting, isKnown, isAway, opened, look, sendAll, keep, router],
+    [waiting, unseen, isKnown, isAway, opened, look, sendAll, keep, router],
   );
   return <Context.Provider value={outbox}>{children}</Context.Provider>;
 }

@@ -30,13 +30,13 @@ export function useNow(): number | null {
   return now;
 }
 
-/** The timers as this device knows them: those of the server, with what waits here to be told to it. */
+/** The timers as this device knows them: those of the page, with what was done here since. */
 export function useTimers(kept: readonly TimerRow[]): TimerRow[] {
-  const { waiting } = useOutbox();
-  const stopped = new Set(waiting.flatMap(({ act }) => (act.kind === 'stop' ? [act.id] : [])));
-  const finished = new Set(waiting.flatMap(({ act }) => (act.kind === 'finish' ? [act.entry.stepKey] : [])));
+  const { unseen } = useOutbox();
+  const stopped = new Set(unseen.flatMap((act) => (act.kind === 'stop' ? [act.id] : [])));
+  const finished = new Set(unseen.flatMap((act) => (act.kind === 'finish' ? [act.entry.stepKey] : [])));
   const known = new Set(kept.map(({ id }) => id));
-  const own = waiting.flatMap(({ act }) => {
+  const own = unseen.flatMap((act) => {
     const begun = act.kind === 'timer' ? [act] : act.kind === 'finish' ? act.timers : [];
     return begun.flatMap(({ id, fields }) => (known.has(id) ? [] : [{ ...fields, id, version: 0 }]));
   });

@@ -6,24 +6,30 @@ import { useEffect, useRef } from 'react';
 /** How long a server that does not answer is left alone, ms. */
 const AGAIN_MS = 15_000;
 
+/** Of the brief and of the shelf. */
+export interface PageRevision {
+  brief: number;
+  shelf: number;
+}
+
 /**
  * A page that opens asks once whether the brief is still what it was made from. It may not be: an act of the page before was done while this
  * one was on its way, or it was kept on this device, or the browser went back to it.
  */
-export function useCurrentPage(briefId: string, revision: string): void {
+export function useCurrentPage(briefId: string, { brief, shelf }: PageRevision): void {
   const router = useRouter();
-  const shown = useRef(revision);
+  const shown = useRef({ brief, shelf });
   useEffect(() => {
-    shown.current = revision;
-  }, [revision]);
+    shown.current = { brief, shelf };
+  }, [brief, shelf]);
   useEffect(() => {
     let later: ReturnType<typeof setTimeout>;
     const ask = async () => {
       try {
         const response = await fetch(`/briefs/${briefId}/revision`, { cache: 'no-store' });
         if (response.status === 404) return;
-        const now = ((await response.json()) as { revision: string }).revision;
-        if (now !== shown.current) router.refresh();
+        const now = (await response.json()) as PageRevision;
+        if (now.brief !== shown.current.brief || now.shelf !== shown.current.shelf) router.refresh();
       } catch {
         later = setTimeout(() => void ask(), AGAIN_MS);
       }

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { revisionInWords } from '@/data/revisions';
+import { numbersOf } from '@/data/revisions';
 import { BriefShell } from '@/stations/shell/brief-shell';
 import { shellData } from './pages';
 import { briefView } from './view';
@@ -13,7 +13,7 @@ export default async function BriefLayout({
 }) {
   const { view, revisions } = await briefView((await params).id);
   return (
-    <BriefShell {...shellData(view)} revision={revisionInWords(revisions)}>
+    <BriefShell {...shellData(view)} revision={numbersOf(revisions)}>
       {children}
     </BriefShell>
   );
