@@ -80,6 +80,23 @@ test.describe('a timer that runs', () => {
     await expect(running).toHaveCount(0);
   });
 
+  test('that waits on this device is that of its own brief, and is taken back there', async ({ page }) => {
+    const base = await openDemo(page, 'bench', NOT_BEGUN);
+    await page.route('/outbox', (route) => route.abort());
+    await startTimer(page);
+    const running = page.getByRole('banner').getByRole('button', { name: /left\. Stop$/ });
+    await expect(running).toHaveCount(1);
+    await openDemo(page, 'bench');
+    const kept = page.getByRole('region', { name: 'Kept on this device' });
+    await expect(kept).toContainText('1 thing you did is kept');
+    await expect(running).toHaveCount(0);
+    await page.goto(`${base}/bench`);
+    await expect(running).toHaveCount(1);
+    await page.keyboard.press('u');
+    await expect(running).toHaveCount(0);
+    await expect(kept).toHaveCount(0);
+  });
+
   test('does not push anything off a phone', async ({ page }) => {
     await page.setViewportSize({ width: 390, height: 844 });
     await openDemo(page, 'bench', NOT_BEGUN);

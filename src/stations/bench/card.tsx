@@ -85,7 +85,9 @@ export function Card({
     if (!isKnown) {
       // A key is quicker than the page: what waits on this device is looked at first.
       const waiting = await look();
-      if (waiting.some(({ act }) => act.kind === 'finish' && act.entry.stepKey === card.key)) return;
+      const isDone = ({ act }: (typeof waiting)[number]) =>
+        act.kind === 'finish' && act.briefId === data.briefId && act.entry.stepKey === card.key;
+      if (waiting.some(isDone)) return;
     }
     const actual = parseNumber(minutes);
     if (actual === null || actual < 1 || actual > 10_000) {

@@ -42,7 +42,7 @@ interface Props {
 export function BriefShell(props: Props): ReactNode {
   return (
     <SavingProvider>
-      <OutboxProvider revision={props.revision.brief}>
+      <OutboxProvider briefId={props.briefId} revision={props.revision.brief}>
         <Shell {...props} />
       </OutboxProvider>
     </SavingProvider>

@@ -10,7 +10,7 @@ import { useSaving } from '@/ui/saving';
 /** Acts of the bench go through the outbox of this device: kept at once, sent when the server is there, each once. */
 interface Outbox {
   waiting: readonly Waiting[];
-  /** What was done on this device that the page does not show yet: it waits, or the server has it and the page is on its way. */
+  /** What was done at this brief on this device that the page does not show yet: it waits, or the server has it and the page is on its way. */
   unseen: readonly BenchAct[];
   /** What waits is known: before, nothing is done twice. */
   isKnown: boolean;
@@ -22,7 +22,7 @@ interface Outbox {
   send: (make: (act: Stamp) => BenchAct, says: string, picture?: Blob | null) => Promise<void>;
   /** Keeps an act that is stamped already, and sends it. */
   keep: (act: BenchAct, picture: Blob | null) => Promise<void>;
-  /** Takes back what was done here last and is not told to the server; false where all of it is. */
+  /** Takes back what was done here last at this brief and is not told to the server; false where all of it is. */
   takeBack: () => Promise<boolean>;
   /** Lets go of an act that met a conflict, or tries it once more. */
   letGo: (place: number) => Promise<void>;
@@ -64,8 +64,14 @@ const post: Post = {
   },
 };
 
-/** `revision` is that of the brief that the page shows. */
-export function OutboxProvider({ revision, children }: { revision: number; children: ReactNode }): ReactNode {
+interface Props {
+  briefId: string;
+  /** Of the brief that the page shows. */
+  revision: number;
+  children: ReactNode;
+}
+
+export function OutboxProvider({ briefId, revision, children }: Props): ReactNode {
   const router = useRouter();
   const { tell } = useSaving();
   const db = useRef<Promise<OutboxDb> | null>(null);
@@ -131,10 +137,12 @@ export function OutboxProvider({ revision, children }: { revision: number; child
     [opened, look, tell, sendAll],
   );
 
-  const unseen = useMemo(
-    () => [...told.filter((one) => one.revision > revision), ...waiting].map(({ act }) => act),
-    [told, waiting, revision],
-  );
+  const unseen = useMemo(() => {
+    const here = new Map(waiting.map(({ act }) => [act.act.id, act]));
+    // For a moment an act is known as told and still read as waiting.
+    const onItsWay = told.filter((one) => one.revision > revision && !here.has(one.act.act.id)).map(({ act }) => act);
+    return [...onItsWay, ...here.values()].filter((act) => act.briefId === briefId);
+  }, [told, waiting, briefId, revision]);
   const outbox = useMemo<Outbox>(
     () => ({
       waiting,
@@ -147,7 +155,7 @@ export function OutboxProvider({ revision, children }: { revision: number; child
       keep,
       takeBack: async () => {
         const left = (await sendAll().catch(() => look())).filter(({ halted }) => !halted);
-        const last = left.at(-1);
+        const last = left.filter(({ act }) => act.briefId === briefId).at(-1);
         if (!last) {
           // The server takes it back now: it is not to be shown any more.
           setTold([]);
@@ -170,7 +178,7 @@ export function OutboxProvider({ revision, children }: { revision: number; child
         await sendAll().catch(() => setAway(true));
       },
     }),
-    [waiting, unseen, isKnown, isAway, opened, look, sendAll, keep, router],
+    [briefId, waiting, unseen, isKnown, isAway, opened, look, sendAll, keep, router],
   );
   return <Context.Provider value={outbox}>{children}</Context.Provider>;
 }
