@@ -145,8 +145,9 @@ export function dragged(
 
   /** What the plan breaks already, such as steps that came since and wait to be accepted, is not the drag's doing. */
   function kept(next: AcceptedPlan['laid']): Dragged {
-    const standing = new Set(faultsIn(route, frame, laid));
-    const fault = faultsIn(route, frame, next).find((one) => !standing.has(one));
+    const faults = faultsIn(route, frame, next);
+    const standing = new Set(faults.length > 0 ? faultsIn(route, frame, laid) : []);
+    const fault = faults.find((one) => !standing.has(one));
     if (fault) return { says: `That would break the plan: ${fault}.` };
     const before = new Map(laid.map((one) => [one.key, one.segments[0]?.[0]]));
     return {

@@ -13,6 +13,9 @@ import type { LogPage } from './page-data';
 
 type OtherWork = Extract<Written, { kind: 'other work' }>['fields'];
 
+/** Its picture goes beside it. */
+const { pictureId: _, ...BLANK } = BLANK_LOG_ENTRY;
+
 /** Work that is no step of the route: a repair on the quick, a visit to the club, a base that was turned. */
 export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }): ReactNode {
   const [pictureId, setPictureId] = useState<string | null>(null);
@@ -52,9 +55,8 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
         const isMoment = !Number.isNaN(ended.getTime()) && Number.isFinite(minutes);
         // What is no moment is refused by the server in its own words.
         const endedAt = isMoment ? ended.toISOString() : '';
-        const { pictureId: none, ...blank } = BLANK_LOG_ENTRY;
         const fields = {
-          ...blank,
+          ...BLANK,
           ...values,
           stepKey: otherWorkKey(act.id),
           lane: '',
@@ -63,7 +65,7 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
           endedAt,
           zones,
         };
-        return write({ kind: 'other work', fields: fields as OtherWork, pictureId: pictureId ?? none }, act, unsent);
+        return write({ kind: 'other work', fields: fields as OtherWork, pictureId }, act, unsent);
       }}
       onDone={onDone}
       onCancel={onDone}

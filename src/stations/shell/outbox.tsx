@@ -39,17 +39,22 @@ export function useOutbox(): Outbox {
 
 /** A page that was asked for is here by then, ms. */
 const ON_ITS_WAY_MS = 10_000;
-/** How often what waits is tried again while the server is away, ms. */
-const AGAIN_MS = 15_000;
+/** How long a server that does not answer is left alone, ms. */
+export const AGAIN_MS = 15_000;
+
+/** What the server says; what stands before it, or a fault of its own, is no answer. */
+async function answerOf<T>(response: Response): Promise<T> {
+  const isJson = (response.headers.get('content-type') ?? '').includes('json');
+  if (response.status >= 500 || !isJson) throw new Error('the server does not answer');
+  return (await response.json()) as T;
+}
 
 const post: Post = {
   picture: async (picture) => {
     const body = new FormData();
     body.set('picture', new File([picture], 'bench', { type: picture.type }));
     const response = await fetch('/pictures', { method: 'POST', body });
-    const isJson = (response.headers.get('content-type') ?? '').includes('json');
-    if (response.status >= 500 || !isJson) throw new Error('the server does not answer');
-    const { id, says } = (await response.json()) as { id?: string; says?: string };
+    const { id, says } = await answerOf<{ id?: string; says?: string }>(response);
     return id ? { id } : { refused: says ?? 'it is refused' };
   },
   act: async (act) => {
@@ -58,9 +63,7 @@ const post: Post = {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ sentAt: new Date().toISOString(), act }),
     });
-    if (response.status >= 500 || !(response.headers.get('content-type') ?? '').includes('json'))
-      throw new Error('the server does not answer');
-    return (await response.json()) as Replayed;
+    return answerOf<Replayed>(response);
   },
 };
 
@@ -154,8 +157,8 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
         keep(make({ id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null }), picture, says),
       keep,
       takeBack: async () => {
-        const left = (await sendAll().catch(() => look())).filter(({ halted }) => !halted);
-        const last = left.filter(({ act }) => act.briefId === briefId).at(-1);
+        const left = await sendAll().catch(() => look());
+        const last = left.findLast(({ act, halted }) => !halted && act.briefId === briefId);
         if (!last) {
           // The server takes it back now: it is not to be shown any more.
           setTold([]);

@@ -36,7 +36,8 @@ const FIELDS: FieldSpec[] = [
   { name: 'note', label: 'What came of it', type: 'long', width: 12 },
 ];
 
-const without = ({ pictureId: _, ...rest }: Fields<'spray_out'>) => rest;
+/** What a record has beside what is typed. */
+const NEW = { id: '', version: 0, pictureId: null };
 
 /** A test piece: what was laid on what, how, and what came of it. */
 export function TriedForm({
@@ -66,7 +67,7 @@ export function TriedForm({
     result: '',
     note: '',
   };
-  const { id: _, version: __, ...known } = { id: '', version: 0, ...blank, ...given, ...tried };
+  const { id: _, version: __, pictureId: ___, ...known } = { ...NEW, ...blank, ...given, ...tried };
   return (
     <RecordForm
       fields={FIELDS}
@@ -76,8 +77,8 @@ export function TriedForm({
       saveLabel="Keep the test piece"
       saved="Test piece kept"
       submit={(values, seen, act): Promise<Result<unknown>> => {
-        const fields = { ...known, ...values } as Fields<'spray_out'>;
-        if (!tried) return write({ kind: 'test piece', fields: without(fields), pictureId }, act, unsent);
+        const fields = { ...known, ...values } as Omit<Fields<'spray_out'>, 'pictureId'>;
+        if (!tried) return write({ kind: 'test piece', fields, pictureId }, act, unsent);
         return save({
           act,
           briefId,

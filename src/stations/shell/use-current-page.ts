@@ -2,9 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-
-/** How long a server that does not answer is left alone, ms. */
-const AGAIN_MS = 15_000;
+import { AGAIN_MS } from './outbox';
 
 /** Of the brief and of the shelf. */
 export interface PageRevision {

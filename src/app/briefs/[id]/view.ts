@@ -30,11 +30,14 @@ const MOST_REMEMBERED = 12;
 let shelfRead: Promise<LoadedShelf> | null = null;
 let shelfNumber = -1;
 
+/** The revisions of the brief at an address; there is no such page where there is no such brief. */
+export const revisionsAt = async (id: string): Promise<Revisions> =>
+  (isId(id) ? await revisionsOf(pool(), id) : null) ?? notFound();
+
 /** The brief with all that follows from it, derived once a request for layout and page together, and again only when something changed. */
 export const briefView = cache(async (id: string): Promise<Derived> => {
   const nowUtc = `${new Date().toISOString().slice(0, 16)}:00.000Z`;
-  const revisions = isId(id) ? await revisionsOf(pool(), id) : null;
-  if (!revisions) notFound();
+  const revisions = await revisionsAt(id);
   const of = `${revisionInWords(revisions)} ${nowUtc}`;
   const known = memoryOf(id);
   if (known.derived && known.of === of) return known.derived;
