@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './scripts/chromium';
+import { eachAloneInRandomOrder } from './tests/support/random-order';
 
+const { STORY_LIST, TEST_SEED = '1' } = process.env;
 const port = Number(process.env.E2E_PORT ?? 3700);
 
 /** Browser tests by user story, in Debian's Chromium, against the production build and the test database of ./test. */
@@ -8,12 +10,15 @@ export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/support/load-demo.ts',
   workers: 1,
+  ...(STORY_LIST ? { projects: eachAloneInRandomOrder(STORY_LIST, TEST_SEED) } : {}),
   // A machine under load may be slow once; a fault is there twice.
   retries: process.env.CI ? 1 : 0,
   timeout: 120_000,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   use: {
+    // One zone for house, demo and browser: see ./test.
+    timezoneId: process.env.TZ,
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,

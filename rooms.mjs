@@ -24,19 +24,20 @@ export const CORE_ROOMS = [
 
 /** The layers in their order, each with those before it that it may use. */
 export const LAYERS = {
+  clock: [],
   core: [],
   wall: [],
   workers: ['core'],
   outbox: ['core'],
-  data: ['core', 'outbox'],
+  data: ['clock', 'core', 'outbox'],
   services: ['core', 'wall'],
-  serve: ['core', 'data', 'services', 'wall'],
+  serve: ['clock', 'core', 'data', 'services', 'wall'],
   ui: ['core', 'outbox'],
   sheet: ['core', 'ui'],
   paper: ['core', 'ui', 'sheet', 'workers'],
-  actions: ['core', 'wall', 'data', 'services', 'outbox', 'workers', '@demo'],
+  actions: ['clock', 'core', 'wall', 'data', 'services', 'outbox', 'workers', '@demo'],
   stations: ['core', 'workers', 'actions', 'sheet', 'ui', 'outbox'],
-  app: ['core', 'data', 'paper', 'actions', 'services', 'outbox', 'ui', 'sheet', 'stations'],
+  app: ['clock', 'core', 'data', 'paper', 'actions', 'services', 'outbox', 'ui', 'sheet', 'stations'],
 };
 
 /** Libraries that core, being pure, never loads. */

@@ -6,6 +6,7 @@ import type { Aspect } from '@/core/evidence/aspects';
 import type { Clarity, SourceKind } from '@/core/evidence/weights';
 import { markingRef, type BriefFile } from '@/core/interchange/brief-file';
 import type { View } from '@/core/outline/zones';
+import { addDays, weekdayOf } from '@/core/units/day';
 
 type Basis = Fields<'ruling'>['basis'];
 
@@ -55,8 +56,15 @@ export class BriefBuilder {
     };
   }
 
-  week(sessions: readonly (readonly [weekday: number, startsAt: string, minutes: number, booth: boolean])[]) {
-    this.made.sessions = sessions.map(([weekday, startsAt, minutes, booth]) => ({ weekday, startsAt, minutes, booth }));
+  /** Sessions of each week by the days after the first day of the build, so that it has come equally far on any day that it is shown. */
+  week(sessions: readonly (readonly [day: number, startsAt: string, minutes: number, booth: boolean])[]) {
+    const { startOn } = this.made.brief;
+    this.made.sessions = sessions.map(([day, startsAt, minutes, booth]) => ({
+      weekday: weekdayOf(addDays(startOn, day)),
+      startsAt,
+      minutes,
+      booth,
+    }));
   }
 
   source(

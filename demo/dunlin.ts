@@ -103,9 +103,9 @@ export function dunlin(startOn: string) {
     },
   );
   b.week([
-    [2, '19:30', 120, true],
-    [4, '19:30', 120, false],
-    [6, '10:00', 180, true],
+    [0, '19:30', 120, true],
+    [2, '19:30', 120, false],
+    [4, '10:00', 180, true],
   ]);
 
   b.event(

@@ -7,6 +7,7 @@ import type { Lab } from '@/core/colour/types';
 import { matchSingle } from '@/core/match/single';
 import { buildOutline, type Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
+import { localDay } from '@/core/route/calendar';
 import { planRoute } from '@/core/route/plan';
 import { addDays } from '@/core/units/day';
 import { briefFileSchema, stateOfFile, type BriefFile } from '@/core/interchange/brief-file';
@@ -63,8 +64,10 @@ const LEFT_FOR_NOW = [
   'mask-canopy',
 ];
 
-/** Days since the second build was begun: two evenings a week up to the sealed markings. */
+/** Days since the builds were begun, and until the last one is: the next session of each is never today, at whatever hour it is shown. */
+const AT_IT = 13;
 const LONG_AT_IT = 130;
+const AHEAD = 2;
 
 interface Begun {
   file: BriefFile;
@@ -74,23 +77,33 @@ interface Begun {
   behind?: readonly [string, readonly string[]];
 }
 
+/** Where the demo's builder lives. */
+const AT = 'Europe/Berlin';
+
+/** The three builds as they stand at `nowUtc` (ISO text), without their pictures: the same state of each on whatever day it is. */
+export function demoBuilds(nowUtc: string, shelf: ColourShelf): BriefFile[] {
+  const today = localDay(nowUtc, AT);
+  const builds: Begun[] = [
+    // Everything before the fuselage closes is done, but tonight's steps.
+    { ...dunlin(addDays(today, -AT_IT)), parts: dunlinParts(today), behind: ['gate:fuselage', LEFT_FOR_NOW] },
+    // Painted, marked and sealed: what goes wrong now costs whole layers.
+    { ...turnstone(addDays(today, -LONG_AT_IT)), behind: ['seal', []] },
+    bracken(addDays(today, AHEAD)),
+  ];
+  return builds.map(({ file: made, chosen, parts = [], behind }) => {
+    const file = { ...made, parts, choices: choicesOf(chosen, shelf) };
+    return { ...file, log: behind ? workedSoFar(file, shelf, nowUtc, ...behind) : [] };
+  });
+}
+
 /** Loads the shelf and the three demo briefs into an empty house. `nowUtc` is the present as ISO text. */
 export async function loadDemo(nowUtc: string): Promise<string[]> {
-  const today = nowUtc.slice(0, 10);
   await loadDemoShelf();
   const shelf = await loadShelf();
   const ids: string[] = [];
-  const builds: Begun[] = [
-    // Everything before the fuselage closes is done, but tonight's steps.
-    { ...dunlin(addDays(today, -13)), parts: dunlinParts(today), behind: ['gate:fuselage', LEFT_FOR_NOW] },
-    // Painted, marked and sealed: what goes wrong now costs whole layers.
-    { ...turnstone(addDays(today, -LONG_AT_IT)), behind: ['seal', []] },
-    bracken(addDays(today, 2)),
-  ];
-  for (const { file: made, chosen, parts = [], behind } of builds) {
-    const file = await drawPictures({ ...made, parts, choices: choicesOf(chosen, shelf) }, shelf);
-    const log = behind ? workedSoFar(file, shelf, nowUtc, ...behind) : [];
-    ids.push((await importBrief(briefFileSchema.parse(await withBenchPicture({ ...file, log }, shelf)))).value);
+  for (const made of demoBuilds(nowUtc, shelf)) {
+    const file = await withBenchPicture(await drawPictures(made, shelf), shelf);
+    ids.push((await importBrief(briefFileSchema.parse(file))).value);
   }
   return ids;
 }
@@ -101,11 +114,12 @@ export async function loadDemo(nowUtc: string): Promise<string[]> {
  */
 export async function loadFirstEvening(nowUtc: string): Promise<string> {
   if ((await loadShelf()).paints.length === 0) await loadDemoShelf();
-  const { file } = dunlin(nowUtc.slice(0, 10));
+  const today = localDay(nowUtc, AT);
+  const { file } = dunlin(today);
   const { brief, airframe, sessions } = file;
   const asBought = {
     ...brief,
-    boughtOn: nowUtc.slice(0, 10),
+    boughtOn: today,
     options: { ...brief.options, canopy: 'closed', flaps: 'up', stores: 'none' } as const,
   };
   const made = await createBrief({
@@ -115,7 +129,7 @@ export async function loadFirstEvening(nowUtc: string): Promise<string> {
     questions: raisedBy({ brief: asBought, airframe, subjects: [] }),
   });
   await perform(newAct(made.value, 'kit'), async (writer) => {
-    await writer.insertMany('part', firstEveningParts(nowUtc.slice(0, 10)));
+    await writer.insertMany('part', firstEveningParts(today));
   });
   return made.value;
 }

@@ -37,8 +37,8 @@ export function turnstone(startOn: string) {
     },
   );
   b.week([
-    [3, '20:00', 90, true],
-    [7, '14:00', 150, true],
+    [1, '20:00', 90, true],
+    [5, '14:00', 150, true],
   ]);
   b.source('kit', 'kit-sheet', 'Kit sheet 32-07', { citation: 'Pell Harbour 32-07', sides: ['port', 'upper'] });
   b.source('summer', 'photograph', 'Summer camp', { from: '1948-07-15', to: '1948-07-15', sides: ['port'] });
@@ -161,8 +161,8 @@ export function bracken(startOn: string) {
     },
   );
   b.week([
-    [1, '20:00', 100, true],
-    [5, '20:00', 100, true],
+    [3, '20:00', 100, true],
+    [6, '20:00', 100, true],
   ]);
   b.source('card', 'photograph', 'Picture postcard', { from: '1963-08-01', to: '1963-10-31', sides: ['starboard'] });
   b.source('kit', 'kit-sheet', 'Kit sheet R-72-3', { citation: 'Marlstone R-72-3', sides: ['port', 'starboard'] });

@@ -1,10 +1,11 @@
 import { loadDemo } from '../demo/load';
-import { listBriefs } from '../src/data/briefs';
+import { nowUtc } from '../src/clock/now';
+import { listBriefs } from '../src/data/brief-list';
 import { closePool } from '../src/data/database';
 
 // Loads the demo into an empty house; does nothing when any brief is there.
 if ((await listBriefs()).length === 0) {
   process.stdout.write('Loading the demo ...\n');
-  await loadDemo(new Date().toISOString());
+  await loadDemo(nowUtc());
 }
 await closePool();

@@ -1,5 +1,5 @@
 import { chromium, type Page } from '@playwright/test';
-import { listBriefs } from '../src/data/briefs';
+import { listBriefs } from '../src/data/brief-list';
 import { CHROMIUM } from './chromium';
 import { closePool } from '../src/data/database';
 

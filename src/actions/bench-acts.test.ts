@@ -1,3 +1,4 @@
+import { nowMs } from '@/clock/now';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { loadBrief } from '@/data/briefs';
@@ -14,7 +15,7 @@ import { testBrief } from '@tests/support/test-brief';
 const { performBenchAct } = await import('./bench-acts');
 
 const DAY = 24 * 3_600_000;
-const ago = (ms: number) => new Date(Date.now() - ms).toISOString();
+const ago = (ms: number) => new Date(nowMs() - ms).toISOString();
 let briefId = '';
 const kept = async () => (await loadBrief(briefId))!;
 
@@ -117,14 +118,14 @@ describe('what arrives', () => {
     const act = { ...stamp(), at: ago(behind + 60_000) };
     await performBenchAct(finish({ act }), behind);
     const [entry] = (await kept()).log;
-    expect(Math.abs(Date.parse(entry!.endedAt) - (Date.now() - 60_000))).toBeLessThan(10_000);
+    expect(Math.abs(Date.parse(entry!.endedAt) - (nowMs() - 60_000))).toBeLessThan(10_000);
     expect(Date.parse(entry!.endedAt) - Date.parse(entry!.startedAt)).toBe(25 * 60_000);
   });
 
   test('a timer from the future starts now', async () => {
     await performBenchAct(timer(ago(-DAY)));
     const [started] = (await kept()).timers;
-    expect(Date.parse(started!.startedAt)).toBeLessThanOrEqual(Date.now());
+    expect(Date.parse(started!.startedAt)).toBeLessThanOrEqual(nowMs());
   });
 
   test('a timer that was stopped elsewhere is stopped either way', async () => {

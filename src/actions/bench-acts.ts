@@ -4,6 +4,7 @@ import type { BenchAct, Replayed } from '@/outbox/queued';
 import { ChangedElsewhere, perform, stampedAct } from '@/data/acts';
 import { logStep, standingEntry } from '@/data/log';
 import { Refused } from './answer';
+import { nowMs } from '@/clock/now';
 
 /** A clock that is off by less says nothing: sending takes a moment. */
 const HONEST_MS = 2 * 60_000;
@@ -23,7 +24,7 @@ const STATION_OF = {
  */
 export async function performBenchAct(sent: BenchAct, skewMs = 0): Promise<Replayed> {
   const skew = Math.abs(skewMs) < HONEST_MS ? 0 : skewMs;
-  const right = (instant: string) => new Date(Math.min(Date.parse(instant) + skew, Date.now())).toISOString();
+  const right = (instant: string) => new Date(Math.min(Date.parse(instant) + skew, nowMs())).toISOString();
   const { briefId, act } = sent;
   try {
     const { revision } = await perform(stampedAct(act, briefId, STATION_OF[sent.kind]), async (writer) => {

@@ -38,9 +38,9 @@ export async function saveSetup(input: unknown): Promise<Result> {
         airframe: versioned.extend({ fields: airframeFields }),
       })
       .parse(input);
-    const state = await briefOf(briefId);
-    checkOptions(brief.fields.options, airframe.fields.preset, state.log);
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      const state = await briefOf(writer);
+      checkOptions(brief.fields.options, airframe.fields.preset, state.log);
       await writer.update('brief', brief.id, brief.version, brief.fields);
       await writer.update('airframe', airframe.id, airframe.version, airframe.fields);
       await askWhatCameUp(writer, state, {

@@ -11,38 +11,32 @@ import { ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { asInferred, otherSideOnly } from '@/core/evidence/shown';
 import { readValue } from '@/core/evidence/value';
 import { readRecord } from '@/data/acts';
-import { loadCodeBook } from '@/data/shelf';
+import type { Sight } from '@/data/sight';
 import { Refused } from './answer';
-import { briefOf } from './brief-of';
+import { bookOf, briefOf } from './brief-of';
 
 /**
  * A value as it is kept for an aspect: a code as its system prints it. Throws Refused at `field` where it cannot be read, or is not clear.
- * Whoever checks many brings the book of codes along, or it is read for each.
  */
-export async function checkValue(
+export function checkValue(
+  book: CodeBook,
   aspect: Aspect,
   text: string,
   field = 'value',
-  book?: CodeBook,
-): Promise<{ value: string; sd: number | null }> {
+): { value: string; sd: number | null } {
   const read = readValue(aspect, text);
   if ('fault' in read) throw new Refused(field, read.fault);
   if (ASPECTS[aspect].type !== 'code') return read;
-  const code = resolveCode(book ?? (await loadCodeBook()), read.value);
+  const code = resolveCode(book, read.value);
   if ('says' in code) throw new Refused(field, code.says, code.offers);
   return { ...read, value: code.value };
 }
 
 /** What one record of evidence alone cannot tell, checked against the rest; answers with the fields as they are kept. */
-export async function checkEvidence(
-  briefId: string,
-  entity: RecordName,
-  id: string | null,
-  fields: never,
-): Promise<never> {
+export async function checkEvidence(at: Sight, entity: RecordName, id: string | null, fields: never): Promise<never> {
   if (entity !== 'source' && entity !== 'sighting' && entity !== 'ruling') return fields;
   if (entity === 'source') {
-    const state = await briefOf(briefId);
+    const state = await briefOf(at);
     const given = fields as Fields<'source'>;
     // Links to sources that were removed meanwhile fall away with them.
     const standing = new Set(state.sources.map((source) => source.id));
@@ -52,17 +46,17 @@ export async function checkEvidence(
     return source as never;
   }
   const said = fields as Fields<'sighting' | 'ruling'>;
-  const question = await readRecord(briefId, 'question', said.questionId);
+  const question = await readRecord(at, 'question', said.questionId);
   if (!question) throw new Refused('', 'This question is gone.');
-  const read = await checkValue(question.aspect, said.value);
+  const read = checkValue(await bookOf(at), question.aspect, said.value);
   if (entity === 'sighting') {
     const sighting = said as Fields<'sighting'>;
-    const source = await readRecord(briefId, 'source', sighting.sourceId);
+    const source = await readRecord(at, 'source', sighting.sourceId);
     if (!source) throw new Refused('', 'This source is gone.');
     // What stood there before sides were looked at may still be corrected in other ways.
     if (id === null) Object.assign(said, onItsSide(sighting, source, question.zone));
   }
-  if (entity === 'ruling') await checkBasis(briefId, said as Fields<'ruling'>, read.value);
+  if (entity === 'ruling') await checkBasis(at, said as Fields<'ruling'>, read.value);
   return { ...said, value: read.value, ...('sd' in said ? { sd: read.sd ?? said.sd } : {}) } as never;
 }
 
@@ -82,38 +76,35 @@ export function onItsSide<T extends Pick<Fields<'sighting'>, 'clarity' | 'note'>
 }
 
 /** The questions of a brief as they are weighed now. */
-async function weighedNow(briefId: string) {
-  const [state, book] = await Promise.all([briefOf(briefId), loadCodeBook()]);
+async function weighedNow(at: Sight) {
+  const [state, book] = [await briefOf(at), await bookOf(at)];
   const { questions } = weighQuestions(state, book, outlineOf(state));
   return { book, questionOf: (id: string) => questions.find(({ record }) => record.id === id) };
 }
 
 /** What the support does not favour is no ruling "as supported": whoever rules it says there and then on what it rests. */
-async function checkBasis(briefId: string, ruling: Fields<'ruling'>, value: string): Promise<void> {
+async function checkBasis(at: Sight, ruling: Fields<'ruling'>, value: string): Promise<void> {
   if (ruling.basis !== 'supported') return;
-  const { questionOf, book } = await weighedNow(briefId);
+  const { questionOf, book } = await weighedNow(at);
   const question = questionOf(ruling.questionId);
   const says = question && notSupported(question, value, book);
   if (says) throw new Refused('basis', `${says}: on what does this ruling rest?`, ['choice', 'departure']);
 }
 
 /** A ruling as it was typed, with the reason that needs no typing where the sources settle it. */
-export async function withOwnReason(
-  briefId: string,
-  fields: Record<string, unknown>,
-): Promise<Record<string, unknown>> {
+export async function withOwnReason(at: Sight, fields: Record<string, unknown>): Promise<Record<string, unknown>> {
   const typed = z
     .object({ questionId: z.uuid(), value: z.string(), basis: z.literal('supported'), reason: z.literal('') })
     .safeParse(fields);
   if (!typed.success) return fields;
-  const { questionOf, book } = await weighedNow(briefId);
+  const { questionOf, book } = await weighedNow(at);
   const question = questionOf(typed.data.questionId);
   return { ...fields, reason: (question && ownReason(question, typed.data, book)) ?? '' };
 }
 
 /** Rulings as the sources settle them, for questions that are open. Throws Refused with the name of one that they do not settle. */
-export async function settledRulings(briefId: string, questionIds: readonly string[], ruledBy: string) {
-  const { questionOf, book } = await weighedNow(briefId);
+export async function settledRulings(at: Sight, questionIds: readonly string[], ruledBy: string) {
+  const { questionOf, book } = await weighedNow(at);
   return questionIds.map((id) => {
     const question = questionOf(id);
     if (!question) throw new Refused('', 'A question is gone.');

@@ -5,10 +5,11 @@ import { outlineOf, type BriefState } from '@/core/kept/state';
 import { whyNot } from '@/core/kit/conflicts';
 import { registerFaults } from '@/core/kit/parts';
 import { machineOf } from '@/core/outline/presets';
-import { loadCodeBook } from '@/data/shelf';
+import type { CodeBook } from '@/core/codes/system';
+import type { Sight } from '@/data/sight';
 import { checkValue } from './check-evidence';
 import { Refused } from './answer';
-import { briefOf } from './brief-of';
+import { bookOf, briefOf } from './brief-of';
 
 /** What one record of the kit alone cannot tell, checked against the rest. */
 
@@ -24,13 +25,13 @@ export function checkOptions(
 
 /** Answers with the fields as they are kept. */
 export async function checkKit(
-  briefId: string,
+  at: Sight,
   entity: RecordName,
   id: string | null,
   fields: Fields<RecordName>,
 ): Promise<Fields<RecordName>> {
   if (!KIT.has(entity)) return fields;
-  const state = await briefOf(briefId);
+  const state = await briefOf(at);
   switch (entity) {
     case 'brief':
       checkOptions((fields as Fields<'brief'>).options, state.airframe.preset, state.log);
@@ -39,7 +40,7 @@ export async function checkKit(
       checkOptions(state.brief.options, (fields as Fields<'airframe'>).preset, state.log);
       return fields;
     case 'part': {
-      const [part] = await checkParts(state, [{ ...(fields as Fields<'part'>), id: id ?? 'new' }]);
+      const [part] = checkParts(await bookOf(at), state, [{ ...(fields as Fields<'part'>), id: id ?? 'new' }]);
       const { id: _id, ...kept } = part!;
       return kept;
     }
@@ -67,10 +68,11 @@ function checkZone(state: BriefState, zone: string): void {
  * Parts as they are kept, checked against one another and the rest of the register. Those that the register does not hold yet have an id of
  * their own all the same. Throws Refused at the first that cannot be.
  */
-export async function checkParts<P extends Fields<'part'> & { id: string }>(
+export function checkParts<P extends Fields<'part'> & { id: string }>(
+  book: CodeBook,
   state: BriefState,
   parts: readonly P[],
-): Promise<P[]> {
+): P[] {
   const zones = new Set(outlineOf(state).zones.map(({ key }) => key));
   const own = new Set(parts.map(({ id }) => id));
   const register = [...state.parts.filter(({ id }) => !own.has(id)), ...parts];
@@ -81,11 +83,8 @@ export async function checkParts<P extends Fields<'part'> & { id: string }>(
   }
   const mine = registerFaults(register, state.brief.boughtOn).find(({ id }) => own.has(id));
   if (mine) throw new Refused(mine.field, `${mine.says}.`);
-  const book = await loadCodeBook();
-  return Promise.all(
-    parts.map(async (part) => ({
-      ...part,
-      codes: await Promise.all(part.codes.map(async (code) => (await checkValue('colour', code, 'codes', book)).value)),
-    })),
-  );
+  return parts.map((part) => ({
+    ...part,
+    codes: part.codes.map((code) => checkValue(book, 'colour', code, 'codes').value),
+  }));
 }

@@ -11,7 +11,7 @@ import type { Result } from '@/core/interchange/result';
 import { systemAsked } from '@/core/interchange/standard-csv';
 import { perform, stampedAct } from '@/data/acts';
 import { addToShelf, standardAddition } from '@/data/catalogue';
-import { loadShelf } from '@/data/shelf';
+import { shelfOf } from './brief-of';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { colourFrom, colourGiven } from './colour-given';
 import { read } from './reading';
@@ -39,13 +39,13 @@ export async function addChip(input: unknown): Promise<Result> {
     const colour = colourFrom(given);
     if (!colour)
       throw new Refused('L', 'Give L*, a* and b*, a Munsell notation, a curve of 31 values, or a screen colour');
-    const shelf = await loadShelf();
-    const book = codeBook(shelf);
-    const known = new Map(shelf.codes.map((record) => [record.code, record]));
-    const asks = ambiguity(book, given.code);
-    if (asks) throw new Refused('code', asks.says, asks.offers);
-    const code = canonicalIn(book, given.code);
     return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
+      const shelf = await shelfOf(writer);
+      const book = codeBook(shelf);
+      const known = new Map(shelf.codes.map((record) => [record.code, record]));
+      const asks = ambiguity(book, given.code);
+      if (asks) throw new Refused('code', asks.says, asks.offers);
+      const code = canonicalIn(book, given.code);
       const system =
         book.systems.find(({ prefix }) => code.startsWith(`${prefix} `))?.name ??
         (code.replace(/[\s\d-]+$/, '') || 'own');
@@ -93,12 +93,12 @@ export async function takeStandard(input: unknown): Promise<Result<Added>> {
     const { briefId, act, text, system } = ofBrief.extend({ text: tableText, system: systemAsked }).parse(input);
     const table = await read({ table: 'standard', text, system });
     if (table.rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
-    const shelf = await loadShelf();
-    const clash = shelf.systems.find((kept) => kept.prefix === system.prefix && kept.name !== system.name);
-    if (clash)
-      throw new Refused('prefix', `The letters ${system.prefix} stand before the numbers of ${clash.name} already.`);
-    return perform(stampedAct(act, briefId, 'colours'), (writer) =>
-      addToShelf(writer, standardAddition(table), { update: true }),
-    );
+    return perform(stampedAct(act, briefId, 'colours'), async (writer) => {
+      const { systems } = await shelfOf(writer);
+      const clash = systems.find((kept) => kept.prefix === system.prefix && kept.name !== system.name);
+      if (clash)
+        throw new Refused('prefix', `The letters ${system.prefix} stand before the numbers of ${clash.name} already.`);
+      return addToShelf(writer, standardAddition(table), { update: true });
+    });
   });
 }

@@ -2,15 +2,16 @@
 
 import { loadDemo, loadFirstEvening } from '@demo/load';
 import type { Result } from '@/core/interchange/result';
-import { listBriefs } from '@/data/briefs';
+import { listBriefs } from '@/data/brief-list';
 import { lookedUp, Refused } from './answer';
 import { revalidatePath } from 'next/cache';
+import { nowUtc } from '@/clock/now';
 
 /** Loads the whole demo into a house that has no brief yet. */
 export async function loadWholeDemo(): Promise<Result<string>> {
   return lookedUp(async () => {
     if ((await listBriefs()).length > 0) throw new Refused('', 'The demo goes into an empty house only.');
-    const [first] = await loadDemo(new Date().toISOString());
+    const [first] = await loadDemo(nowUtc());
     revalidatePath('/');
     return first!;
   });
@@ -19,7 +20,7 @@ export async function loadWholeDemo(): Promise<Result<string>> {
 /** The demo's machine as it was on the first evening: a brief of its own, whatever else is there. */
 export async function loadDemoFirstEvening(): Promise<Result<string>> {
   return lookedUp(async () => {
-    const id = await loadFirstEvening(new Date().toISOString());
+    const id = await loadFirstEvening(nowUtc());
     revalidatePath('/');
     return id;
   });

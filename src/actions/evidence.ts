@@ -7,10 +7,10 @@ import { paintEventFields, RECORDS, sightingFields, sourceFields } from '@/core/
 import { readCell } from '@/core/evidence/cell-entry';
 import { clarityOf } from '@/core/evidence/shown';
 import type { Result } from '@/core/interchange/result';
-import { perform, readRecord, stampedAct } from '@/data/acts';
-import { askedQuestion } from '@/data/evidence';
+import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
+import { askedQuestion, saidOf } from '@/data/evidence';
 import { answered, ofBrief, Refused } from './answer';
-import { briefOf } from './brief-of';
+import { bookOf, briefOf } from './brief-of';
 import { checkValue, onItsSide, settledRulings } from './check-evidence';
 
 /** Acts at the Evidence station that write more than one record, or read what was typed. */
@@ -24,11 +24,11 @@ export async function addSighting(input: unknown): Promise<Result<{ questionId: 
       .extend({ zone, aspect, item: item.default(''), ...sightingFields.omit({ questionId: true }).shape })
       .parse(input);
     const { zone: onZone, aspect: about, item: which, ...said } = given;
-    const read = await checkValue(about, said.value);
-    const source = await readRecord(briefId, 'source', said.sourceId);
-    if (!source) throw new Refused('sourceId', 'This source is gone.');
-    const shown = onItsSide(said, source, onZone);
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const read = checkValue(await bookOf(writer), about, said.value);
+      const source = await readRecord(writer, 'source', said.sourceId);
+      if (!source) throw new Refused('sourceId', 'This source is gone.');
+      const shown = onItsSide(said, source, onZone);
       const questionId = await askedQuestion(writer, { zone: onZone, aspect: about, item: which });
       await writer.insert('sighting', { ...shown, value: read.value, sd: read.sd ?? said.sd, questionId });
       return { questionId };
@@ -51,16 +51,19 @@ export async function enterCell(input: unknown): Promise<Result<{ standing: { id
         standing: z.object({ id: z.uuid(), version: z.number().int() }).nullable(),
       })
       .parse(input);
-    const [question, source] = await Promise.all([
-      readRecord(briefId, 'question', questionId),
-      readRecord(briefId, 'source', sourceId),
-    ]);
-    if (!question || !source) throw new Refused('', 'This question or source is gone.');
-    const entry = readCell(question.aspect, text, clarityOf(source, question.zone, question.aspect));
-    if (entry && 'fault' in entry) throw new Refused('', entry.fault);
-    if (entry) entry.value = (await checkValue(question.aspect, entry.value, '')).value;
-    const said = entry && onItsSide({ ...entry, note: '' }, source, question.zone, '');
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const [question, source] = [
+        await readRecord(writer, 'question', questionId),
+        await readRecord(writer, 'source', sourceId),
+      ];
+      if (!question || !source) throw new Refused('', 'This question or source is gone.');
+      const entry = readCell(question.aspect, text, clarityOf(source, question.zone, question.aspect));
+      if (entry && 'fault' in entry) throw new Refused('', entry.fault);
+      if (entry) entry.value = checkValue(await bookOf(writer), question.aspect, entry.value, '').value;
+      const said = entry && onItsSide({ ...entry, note: '' }, source, question.zone, '');
+      // The cell was empty when it was typed into: what stands there now was said elsewhere meanwhile.
+      const other = standing ? null : await saidOf(writer, questionId, sourceId);
+      if (other) throw new ChangedElsewhere('sighting', other.id, other);
       if (standing && !said) await writer.remove('sighting', standing.id, standing.version);
       if (!said) return { standing: null };
       const { note, ...typed } = said;
@@ -80,14 +83,14 @@ export async function enterCell(input: unknown): Promise<Result<{ standing: { id
 export async function addSources(input: unknown): Promise<Result<{ ids: string[] }>> {
   return answered(async () => {
     const { briefId, act, sources } = ofBrief.extend({ sources: z.array(sourceFields).min(1).max(100) }).parse(input);
-    const state = await briefOf(briefId);
-    sources.forEach((source, i) => {
-      const [fault] = checkSource(source, null, state);
-      if (fault) throw new Refused(`${i}.${fault.field}`, `${source.title}: ${fault.says}`);
+    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const state = await briefOf(writer);
+      sources.forEach((source, i) => {
+        const [fault] = checkSource(source, null, state);
+        if (fault) throw new Refused(`${i}.${fault.field}`, `${source.title}: ${fault.says}`);
+      });
+      return { ids: [...(await writer.insertMany('source', sources))] };
     });
-    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => ({
-      ids: [...(await writer.insertMany('source', sources))],
-    }));
   });
 }
 
@@ -100,10 +103,11 @@ export async function addEvents(input: unknown): Promise<Result> {
         ...paintEventFields.omit({ zone: true }).shape,
       })
       .parse(input);
-    await briefOf(briefId);
-    const value =
-      event.kind === 'addition' || !event.value ? event.value : (await checkValue('colour', event.value)).value;
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const value =
+        event.kind === 'addition' || !event.value
+          ? event.value
+          : checkValue(await bookOf(writer), 'colour', event.value).value;
       await writer.insertMany(
         'paint_event',
         zones.map((name) => ({ ...event, value, zone: name })),
@@ -119,12 +123,12 @@ export async function mirrorQuestion(input: unknown): Promise<Result> {
     const { briefId, act, questionId, reason } = ofBrief
       .extend({ questionId: z.uuid(), reason: RECORDS.mirror.shape.reason })
       .parse(input);
-    const question = await readRecord(briefId, 'question', questionId);
-    const base = question && withoutSide(question.zone);
-    if (!question || !base) throw new Refused('reason', 'This zone has no other side.');
-    const opposite = otherSide(question.zone)!;
-    const { aspect: about, item: which } = question;
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const question = await readRecord(writer, 'question', questionId);
+      const base = question && withoutSide(question.zone);
+      if (!question || !base) throw new Refused('reason', 'This zone has no other side.');
+      const opposite = otherSide(question.zone)!;
+      const { aspect: about, item: which } = question;
       await askedQuestion(writer, { zone: opposite, aspect: about, item: which });
       await writer.insert('mirror', { zone: base, aspect: about, item: which, reason });
       return null;
@@ -138,8 +142,8 @@ export async function ruleAsSettled(input: unknown): Promise<Result> {
     const { briefId, act, questionIds } = ofBrief
       .extend({ questionIds: z.array(z.uuid()).min(1, 'Nothing was chosen').max(500) })
       .parse(input);
-    const rulings = await settledRulings(briefId, questionIds, act.by);
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const rulings = await settledRulings(writer, questionIds, act.by);
       for (const { standing, fields } of rulings)
         if (standing) await writer.update('ruling', standing.id, standing.version, fields);
         else await writer.insert('ruling', fields);

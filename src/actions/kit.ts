@@ -23,11 +23,11 @@ import { BOX } from '@/core/kit/part-work';
 import { RULES } from '@/core/route/rules';
 import { perform, stampedAct } from '@/data/acts';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
-import { briefOf } from './brief-of';
+import { bookOf, briefOf } from './brief-of';
 import { askWhatCameUp } from './ask-what-came-up';
 import { checkValue } from './check-evidence';
 import { checkOptions, checkParts } from './check-kit';
-import { loadCodeBook } from '@/data/shelf';
+import { lookAt } from '@/data/snapshot';
 import { asRead, tableText, type TableRead } from './table-read';
 
 /** Acts at the Kit station that write more than one record, or read what was typed. */
@@ -44,10 +44,10 @@ export async function chooseOption(input: unknown): Promise<Result<{ asked: numb
       .parse(input);
     if (!(OPTION_CHOICES[option].choices as readonly string[]).includes(choice))
       throw new Refused('choice', `${OPTION_CHOICES[option].title}: there is no "${choice}"`);
-    const state = await briefOf(briefId);
-    const options = { ...state.brief.options, [option]: choice } as Options;
-    checkOptions(options, state.airframe.preset, state.log);
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      const state = await briefOf(writer);
+      const options = { ...state.brief.options, [option]: choice } as Options;
+      checkOptions(options, state.airframe.preset, state.log);
       await writer.update('brief', briefId, version, { options });
       return { asked: await askWhatCameUp(writer, state, { ...state, brief: { ...state.brief, options } }) };
     });
@@ -58,8 +58,8 @@ export async function chooseOption(input: unknown): Promise<Result<{ asked: numb
 export async function askAll(input: unknown): Promise<Result<{ asked: number }>> {
   return answered(async () => {
     const { briefId, act } = ofBrief.parse(input);
-    const state = await briefOf(briefId);
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const state = await briefOf(writer);
       const fresh = notAsked(raisedBy(state), state.questions);
       await writer.insertMany('question', fresh);
       return { asked: fresh.length };
@@ -75,9 +75,9 @@ export async function leaveOut(input: unknown): Promise<Result> {
       .parse(input);
     if (!rule.startsWith(BOX) && !RULES.some(({ key }) => key === rule))
       throw new Refused('rule', 'There is no such step.');
-    const { brief } = await briefOf(briefId);
-    const others = brief.leftOut.filter((key) => key !== rule);
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      const { brief } = await briefOf(writer);
+      const others = brief.leftOut.filter((key) => key !== rule);
       await writer.update('brief', briefId, version, { leftOut: left ? [...others, rule] : others });
       return null;
     });
@@ -90,15 +90,14 @@ export async function sayOfParts(input: unknown): Promise<Result<{ added: number
     const { briefId, act, text } = ofBrief
       .extend({ text: z.string().trim().min(1, 'Say which parts').max(500) })
       .parse(input);
-    const line = bulkOf(text);
-    const state = await briefOf(briefId);
-    const { sprue, numbers, ...says } = line;
-    const known = new Map(state.parts.map((part) => [keyOfPart(part), part]));
-    const of = numbers.map((number) => ({ number, part: known.get(keyOfPart({ sprue, number })) }));
-    const fresh = of.filter(({ part }) => !part);
-    if (state.parts.length + fresh.length > MOST_PARTS)
-      throw new Refused('text', `A register holds at most ${MOST_PARTS} parts.`);
+    const { sprue, numbers, ...says } = bulkOf(text);
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      const state = await briefOf(writer);
+      const known = new Map(state.parts.map((part) => [keyOfPart(part), part]));
+      const of = numbers.map((number) => ({ number, part: known.get(keyOfPart({ sprue, number })) }));
+      const fresh = of.filter(({ part }) => !part);
+      if (state.parts.length + fresh.length > MOST_PARTS)
+        throw new Refused('text', `A register holds at most ${MOST_PARTS} parts.`);
       await writer.insertMany(
         'part',
         fresh.map(({ number }) => ({ ...BLANK_PART, sprue, number, ...says })),
@@ -132,13 +131,14 @@ export async function changeParts(input: unknown): Promise<Result> {
         }),
       })
       .parse(input);
-    const state = await briefOf(briefId);
     const chosen = new Set(parts.map(({ id }) => id));
-    await checkParts(
-      state,
-      state.parts.flatMap((part) => (chosen.has(part.id) ? [{ ...part, ...fields }] : [])),
-    );
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      const state = await briefOf(writer);
+      checkParts(
+        await bookOf(writer),
+        state,
+        state.parts.flatMap((part) => (chosen.has(part.id) ? [{ ...part, ...fields }] : [])),
+      );
       for (const { id, version } of parts) await writer.update('part', id, version, fields);
       return null;
     });
@@ -151,14 +151,14 @@ export async function removeParts(input: unknown): Promise<Result> {
     const { briefId, act, parts } = ofBrief
       .extend({ parts: z.array(versioned).min(1, 'No part is chosen').max(MOST_PARTS) })
       .parse(input);
-    const { parts: register } = await briefOf(briefId);
     const gone = new Set(parts.map(({ id }) => id));
-    const user = register.find(({ id, replacesId }) => replacesId && gone.has(replacesId) && !gone.has(id));
-    if (user) {
-      const old = register.find(({ id }) => id === user.replacesId)!;
-      throw new Refused('', `${partName(user)} replaces ${partNumber(old)}: change that first.`);
-    }
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      const { parts: register } = await briefOf(writer);
+      const user = register.find(({ id, replacesId }) => replacesId && gone.has(replacesId) && !gone.has(id));
+      if (user) {
+        const old = register.find(({ id }) => id === user.replacesId)!;
+        throw new Refused('', `${partName(user)} replaces ${partNumber(old)}: change that first.`);
+      }
       for (const { id, version } of parts) await writer.remove('part', id, version);
       return null;
     });
@@ -173,7 +173,7 @@ const readFor = ({ parts, brief, ...state }: BriefState, text: string) =>
 export async function lookAtParts(input: unknown): Promise<Result<TableRead>> {
   return lookedUp(async () => {
     const { briefId, text } = partsTable.parse(input);
-    return asRead(readFor(await briefOf(briefId), text));
+    return asRead(readFor(await lookAt(briefId, briefOf), text));
   });
 }
 
@@ -181,22 +181,18 @@ export async function lookAtParts(input: unknown): Promise<Result<TableRead>> {
 export async function takeParts(input: unknown): Promise<Result<{ parts: number }>> {
   return answered(async () => {
     const { briefId, act, text } = ofBrief.extend({ text: tableText }).parse(input);
-    const state = await briefOf(briefId);
-    const { rows } = readFor(state, text);
-    if (state.parts.length + rows.length > MOST_PARTS)
-      throw new Refused('', `A register holds at most ${MOST_PARTS} parts.`);
-    const ids = new Map(state.parts.map((part) => [keyOfPart(part), part.id]));
-    for (const { part } of rows) ids.set(keyOfPart(part), randomUUID());
-    const book = await loadCodeBook();
-    const ordered = await Promise.all(
-      inBoxOrder(rows.map(({ part, replaces }) => ({ ...part, replaces }))).map(async (part) => ({
-        ...part,
-        codes: await Promise.all(
-          part.codes.map(async (code) => (await checkValue('colour', code, 'codes', book)).value),
-        ),
-      })),
-    );
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
+      const state = await briefOf(writer);
+      const { rows } = readFor(state, text);
+      if (state.parts.length + rows.length > MOST_PARTS)
+        throw new Refused('', `A register holds at most ${MOST_PARTS} parts.`);
+      const ids = new Map(state.parts.map((part) => [keyOfPart(part), part.id]));
+      for (const { part } of rows) ids.set(keyOfPart(part), randomUUID());
+      const book = await bookOf(writer);
+      const ordered = inBoxOrder(rows.map(({ part, replaces }) => ({ ...part, replaces }))).map((part) => ({
+        ...part,
+        codes: part.codes.map((code) => checkValue(book, 'colour', code, 'codes').value),
+      }));
       await writer.insertMany(
         'part',
         ordered.map(({ replaces, ...part }) => ({

@@ -7,8 +7,11 @@ import { planMishap, type MishapPlan } from '@/core/brief/mishap-plan';
 import { mishapFields, partFields, type Kept } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
+import type { Sight } from '@/data/sight';
+import { lookAt } from '@/data/snapshot';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
 import { viewOf } from './brief-of';
+import { nowMs } from '@/clock/now';
 
 /** Mishaps: what one costs, and taking it on. */
 
@@ -19,11 +22,11 @@ const told = {
 };
 
 async function planOf(
-  briefId: string,
+  at: Sight,
   mishap: z.infer<z.ZodObject<typeof told>>,
   key: string,
 ): Promise<{ plan: MishapPlan; standing: Kept<'accepted_plan'> | undefined }> {
-  const { view, shelf, settings } = await viewOf(briefId);
+  const { view, shelf, settings } = await viewOf(at);
   const unknown = mishap.zones.find((zone) => !view.outline.zones.some(({ key: own }) => own === zone));
   if (unknown !== undefined) throw new Refused('zones', 'This machine has no such zone.');
   const plan = planMishap(view, shelf, mishap, key, settings);
@@ -35,7 +38,7 @@ async function planOf(
 export async function mishapCost(input: unknown): Promise<Result<Omit<MishapPlan, 'laid' | 'record'>>> {
   return lookedUp(async () => {
     const { briefId, ...mishap } = ofBrief.pick({ briefId: true }).extend(told).parse(input);
-    const { steps, lost, hours, finish, moved } = (await planOf(briefId, mishap, 'draft')).plan;
+    const { steps, lost, hours, finish, moved } = (await lookAt(briefId, (at) => planOf(at, mishap, 'draft'))).plan;
     return { steps, lost, hours, finish, moved };
   });
 }
@@ -58,14 +61,14 @@ export async function takeOnMishap(input: unknown): Promise<Result> {
           .default(null),
       })
       .parse(input);
-    if (happenedAt > new Date(Date.now() + A_DAY).toISOString())
+    if (happenedAt > new Date(nowMs() + A_DAY).toISOString())
       throw new Refused('happenedAt', 'When: this lies in the future.');
-    const {
-      plan: { record, laid },
-      standing,
-    } = await planOf(briefId, mishap, act.id.slice(0, 8));
     const again = cureCalled(mishap.kind, mishap.cure)?.part;
     return perform(stampedAct(act, briefId, 'log'), async (writer) => {
+      const {
+        plan: { record, laid },
+        standing,
+      } = await planOf(writer, mishap, act.id.slice(0, 8));
       await writer.insert('mishap', { ...record, happenedAt, note, pictureId });
       if (part && again)
         await writer.update('part', part.id, part.version, { ...again, orderedUntil: part.orderedUntil });

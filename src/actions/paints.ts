@@ -9,7 +9,7 @@ import { parseTriple } from '@/core/units/number';
 import { perform, stampedAct } from '@/data/acts';
 import { resolveCode } from '@/core/codes/resolve';
 import type { CodeBook } from '@/core/codes/system';
-import { loadCodeBook } from '@/data/shelf';
+import { bookOf } from './brief-of';
 import { addToShelf, bottleSizes, catalogueAddition, lineCalled, mergePaints } from '@/data/catalogue';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
 import { colourFrom, colourGiven } from './colour-given';
@@ -86,8 +86,8 @@ function paintRecord(given: z.infer<typeof paintGiven>, book: CodeBook): Omit<Fi
 export async function addPaint(input: unknown): Promise<Result> {
   return answered(async () => {
     const given = paintGiven.parse(input);
-    const record = paintRecord(given, await loadCodeBook());
     return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
+      const record = paintRecord(given, await bookOf(writer));
       const known = await lineCalled(writer, given.line);
       if (known && known.chemistry !== given.chemistry)
         throw new Refused(
@@ -113,8 +113,8 @@ export async function addPaint(input: unknown): Promise<Result> {
 export async function changePaint(input: unknown): Promise<Result> {
   return answered(async () => {
     const { id, version, ...given } = paintGiven.extend(versioned.shape).parse(input);
-    const record = paintRecord(given, await loadCodeBook());
     return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
+      const record = paintRecord(given, await bookOf(writer));
       await writer.update('paint', id, version, record);
       return null;
     });

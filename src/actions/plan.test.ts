@@ -10,6 +10,7 @@ import { loadShelf } from '@/data/shelf';
 import { ownDatabase } from '@tests/support/own-database';
 import '@tests/support/next-request';
 import { stamp } from '@tests/support/stamp';
+import { nowUtc } from '@/clock/now';
 
 /** The plan is kept as it was seen, and edits of the route only where they can be made. */
 
@@ -18,8 +19,7 @@ const { acceptPlan, letPlanGo, planInput } = await import('./plan');
 const { remove, save, undo } = await import('./records');
 
 let briefId = '';
-const view = async () =>
-  deriveBrief((await loadBrief(briefId))!, await loadShelf(), { nowUtc: new Date().toISOString(), effort: 0 });
+const view = async () => deriveBrief((await loadBrief(briefId))!, await loadShelf(), { nowUtc: nowUtc(), effort: 0 });
 const says = (result: Result<unknown>) =>
   !result.ok && 'faults' in result ? result.faults.map((fault) => fault.says) : [];
 const value = <T>(result: Result<T>): T => {

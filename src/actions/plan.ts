@@ -13,7 +13,9 @@ import { dragged } from '@/core/route/dragging';
 import type { PlanInput } from '@/core/route/improving';
 import type { AcceptedPlan } from '@/core/route/laid';
 import type { PlanSettings } from '@/core/route/plan';
-import { perform, stampedAct } from '@/data/acts';
+import { perform, stampedAct, type ActWriter } from '@/data/acts';
+import type { Sight } from '@/data/sight';
+import { lookAt } from '@/data/snapshot';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { briefOf, viewOf } from './brief-of';
 
@@ -22,8 +24,8 @@ import { briefOf, viewOf } from './brief-of';
 /** What only looks at a brief names it, and does nothing. */
 const lookedAt = ofBrief.pick({ briefId: true });
 
-async function plannedOf(briefId: string): Promise<{ view: BriefView; shelf: ColourShelf; settings: PlanSettings }> {
-  const { view, shelf, settings } = await viewOf(briefId);
+async function plannedOf(at: Sight): Promise<{ view: BriefView; shelf: ColourShelf; settings: PlanSettings }> {
+  const { view, shelf, settings } = await viewOf(at);
   return { view, shelf, settings: planSettingsOf(view.state, settings.nowUtc) };
 }
 
@@ -31,27 +33,20 @@ async function plannedOf(briefId: string): Promise<{ view: BriefView; shelf: Col
 export async function acceptPlan(input: unknown): Promise<Result> {
   return answered(async () => {
     const { briefId, act, laid } = ofBrief.extend({ laid: acceptedPlanFields.shape.laid }).parse(input);
-    const { view, settings } = await plannedOf(briefId);
-    const [fault] = planFaults(view.route, standingLog(view.state), settings, { laid });
-    if (fault) throw new Refused('', `This plan does not hold any more (${fault}): look at the one that stands now.`);
-    return keepPlan(act, briefId, view, laid, null);
+    return perform(stampedAct(act, briefId, 'route'), async (writer) => {
+      const { view, settings } = await plannedOf(writer);
+      const [fault] = planFaults(view.route, standingLog(view.state), settings, { laid });
+      if (fault) throw new Refused('', `This plan does not hold any more (${fault}): look at the one that stands now.`);
+      await keepPlan(writer, view, laid);
+      return null;
+    });
   });
 }
 
-function keepPlan<T>(
-  act: Parameters<typeof stampedAct>[0],
-  briefId: string,
-  { state }: BriefView,
-  laid: AcceptedPlan['laid'],
-  value: T,
-) {
+async function keepPlan(writer: ActWriter, { state }: BriefView, laid: AcceptedPlan['laid']): Promise<void> {
   const [standing] = state.plans;
-  const kept = { laid };
-  return perform(stampedAct(act, briefId, 'route'), async (writer) => {
-    if (standing) await writer.update('accepted_plan', standing.id, standing.version, kept);
-    else await writer.insert('accepted_plan', kept);
-    return value;
-  });
+  if (standing) await writer.update('accepted_plan', standing.id, standing.version, { laid });
+  else await writer.insert('accepted_plan', { laid });
 }
 
 /** One step of the plan as it was shown goes to another session, and the plan is kept so; refused, with the reason, where its waits forbid it. */
@@ -60,10 +55,13 @@ export async function moveStep(input: unknown): Promise<Result<{ moved: string[]
     const { briefId, act, laid, key, at } = ofBrief
       .extend({ laid: acceptedPlanFields.shape.laid, key: z.string().max(200), at: z.number().int() })
       .parse(input);
-    const { view, settings } = await plannedOf(briefId);
-    const moved = dragged(view.route, standingLog(view.state), settings, laid, key, at);
-    if ('says' in moved) throw new Refused('', moved.says);
-    return keepPlan(act, briefId, view, moved.laid, { moved: moved.moved });
+    return perform(stampedAct(act, briefId, 'route'), async (writer) => {
+      const { view, settings } = await plannedOf(writer);
+      const moved = dragged(view.route, standingLog(view.state), settings, laid, key, at);
+      if ('says' in moved) throw new Refused('', moved.says);
+      await keepPlan(writer, view, moved.laid);
+      return { moved: moved.moved };
+    });
   });
 }
 
@@ -71,7 +69,7 @@ export async function moveStep(input: unknown): Promise<Result<{ moved: string[]
 export async function planInput(input: unknown): Promise<Result<PlanInput>> {
   return lookedUp(async () => {
     const { briefId } = lookedAt.parse(input);
-    const { view, settings } = await plannedOf(briefId);
+    const { view, settings } = await lookAt(briefId, plannedOf);
     const { steps, links } = view.route;
     const done = standingLog(view.state).map(({ stepKey, startedAt, endedAt }) => ({ stepKey, startedAt, endedAt }));
     return { route: { steps, links }, done, settings };
@@ -82,7 +80,7 @@ export async function planInput(input: unknown): Promise<Result<PlanInput>> {
 export async function compareSchools(input: unknown): Promise<Result<ComparedSchool[]>> {
   return lookedUp(async () => {
     const { briefId } = lookedAt.parse(input);
-    const { view, shelf, settings } = await plannedOf(briefId);
+    const { view, shelf, settings } = await lookAt(briefId, plannedOf);
     return comparedSchools(view, shelf, settings.nowUtc);
   });
 }
@@ -93,7 +91,7 @@ export async function schoolStrip(input: unknown): Promise<Result<Strip>> {
     const { briefId, name, choice } = lookedAt
       .extend({ name: z.enum(COMPARED_NAMES), choice: z.string().max(40) })
       .parse(input);
-    const { view, shelf, settings } = await plannedOf(briefId);
+    const { view, shelf, settings } = await lookAt(briefId, plannedOf);
     const strip = stripOfChoice(view, shelf, settings.nowUtc, name, choice);
     if (!strip) throw new Refused('choice', 'There is no such way.');
     return strip;
@@ -104,9 +102,9 @@ export async function schoolStrip(input: unknown): Promise<Result<Strip>> {
 export async function letPlanGo(input: unknown): Promise<Result> {
   return answered(async () => {
     const { briefId, act } = ofBrief.parse(input);
-    const [standing] = (await briefOf(briefId)).plans;
-    if (!standing) throw new Refused('', 'No plan is kept.');
     return perform(stampedAct(act, briefId, 'route'), async (writer) => {
+      const [standing] = (await briefOf(writer)).plans;
+      if (!standing) throw new Refused('', 'No plan is kept.');
       await writer.remove('accepted_plan', standing.id, standing.version);
       return null;
     });

@@ -7,7 +7,8 @@ import type { UndoAnswer } from '@/core/kept/undo-answer';
 import type { Result } from '@/core/interchange/result';
 import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
 import { undoLast } from '@/data/undo';
-import { loadBrief } from '@/data/briefs';
+import type { Sight } from '@/data/sight';
+import { briefOf } from './brief-of';
 import { answered, ofBrief, Refused } from './answer';
 import { askWhatCameUp } from './ask-what-came-up';
 import { checkEvidence, withOwnReason } from './check-evidence';
@@ -30,9 +31,9 @@ export async function save(input: unknown): Promise<Result<{ id: string; version
       })
       .parse(input);
     await mayKeep(entity);
-    const kept = await checkedFields(briefId, entity, id, fields);
-    const before = entity === 'subject' ? await loadBrief(briefId) : null;
     return perform(stampedAct(act, briefId, station), async (writer) => {
+      const kept = await checkedFields(writer, entity, id, fields);
+      const before = entity === 'subject' ? await briefOf(writer) : null;
       const saved =
         id && version !== null ? await writer.update(entity, id, version, kept) : await writer.insert(entity, kept);
       if (before) {
@@ -47,28 +48,28 @@ export async function save(input: unknown): Promise<Result<{ id: string; version
 
 /** A form may hold some fields only: what it does not name stays as it is. */
 async function checkedFields(
-  briefId: string,
+  at: Sight,
   entity: (typeof WRITABLE)[number],
   id: string | null,
   fields: Record<string, unknown>,
 ): Promise<never> {
-  const standing = id ? await readRecord(briefId, entity, id) : null;
+  const standing = id ? await readRecord(at, entity, id) : null;
   if (id && !standing) throw new ChangedElsewhere(entity, id, null);
   const whole = { ...standing, ...fields };
-  const ready = entity === 'ruling' ? await withOwnReason(briefId, whole) : whole;
-  return checked(briefId, entity, id, ready);
+  const ready = entity === 'ruling' ? await withOwnReason(at, whole) : whole;
+  return checked(at, entity, id, ready);
 }
 
 /** Fields that are whole, checked by themselves and against the rest of the brief. */
 async function checked(
-  briefId: string,
+  at: Sight,
   entity: (typeof WRITABLE)[number],
   id: string | null,
   fields: unknown,
 ): Promise<never> {
-  const evidence = await checkEvidence(briefId, entity, id, RECORDS[entity].parse(fields) as never);
-  if (entity === 'route_edit') await checkRouteEdit(briefId, id, evidence as never);
-  return (await checkKit(briefId, entity, id, evidence)) as never;
+  const evidence = await checkEvidence(at, entity, id, RECORDS[entity].parse(fields) as never);
+  if (entity === 'route_edit') await checkRouteEdit(at, id, evidence as never);
+  return (await checkKit(at, entity, id, evidence)) as never;
 }
 
 export async function remove(input: unknown): Promise<Result> {
@@ -90,22 +91,14 @@ export async function replay(input: unknown): Promise<Result> {
   return answered(async () => {
     await onComputer('This is done on the computer.');
     const { stamp, briefId, station, added, updated, removed } = actSchema.parse(input);
-    const whole = await Promise.all(
-      added.map(async ({ entity, id, fields }) => {
-        if (entity === 'brief' || entity === 'airframe') throw new Refused('', 'A brief is not made here.');
-        return {
-          entity,
-          id,
-          fields: await checked(briefId, entity, null, fields),
-        };
-      }),
-    );
-    const changed = await Promise.all(
-      updated.map(async (row) => ({ ...row, fields: await checkedFields(briefId, row.entity, row.id, row.fields) })),
-    );
+    if (added.some(({ entity }) => entity === 'brief' || entity === 'airframe'))
+      throw new Refused('', 'A brief is not made here.');
     return perform(stampedAct(stamp, briefId, station), async (writer) => {
-      for (const { entity, id, fields } of whole) await writer.insert(entity, fields, id);
-      for (const { entity, id, version, fields } of changed) await writer.update(entity, id, version, fields);
+      // Row by row: each is checked against the brief with the rows before it.
+      for (const { entity, id, fields } of added)
+        await writer.insert(entity, await checked(writer, entity, null, fields), id);
+      for (const { entity, id, version, fields } of updated)
+        await writer.update(entity, id, version, await checkedFields(writer, entity, id, fields));
       for (const { entity, id, version } of removed) await writer.remove(entity, id, version);
       return null;
     });

@@ -14,10 +14,9 @@ import { RECORDS, sightingFields, type Fields } from '@/core/kept/records';
 import { outlineOf, type BriefState } from '@/core/kept/state';
 import { otherSide, sideOf } from '@/core/outline/zones';
 import { perform, stampedAct, type ActWriter } from '@/data/acts';
-import { loadCodeBook } from '@/data/shelf';
 import { askedQuestion } from '@/data/evidence';
 import { answered, ofBrief, Refused } from './answer';
-import { briefOf } from './brief-of';
+import { bookOf, briefOf } from './brief-of';
 import { checkValue, onItsSide } from './check-evidence';
 
 /** What one source says of many zones, in one act that is taken back as one. */
@@ -94,21 +93,15 @@ export async function sayForMany(input: unknown): Promise<Result<{ said: number;
         clarity: sightingFields.shape.clarity.nullable().default(null),
       })
       .parse(input);
-    const state = await briefOf(briefId);
-    const known = new Set(outlineOf(state).zones.map(({ key }) => key));
-    const stranger = zones.find((zone) => !known.has(zone));
-    if (stranger) throw new Refused('zones', `This airframe has no zone "${stranger}".`);
-    const read = await checkValue(about.aspect, value);
-    const from = sourceFor(state, source);
-    return perform(stampedAct(act, briefId, 'evidence'), (writer) =>
-      writeSaid(
-        writer,
-        state,
-        from,
-        about,
-        zones.map((zone) => ({ zone, clarity, ...read })),
-      ),
-    );
+    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const state = await briefOf(writer);
+      const known = new Set(outlineOf(state).zones.map(({ key }) => key));
+      const stranger = zones.find((zone) => !known.has(zone));
+      if (stranger) throw new Refused('zones', `This airframe has no zone "${stranger}".`);
+      const read = checkValue(await bookOf(writer), about.aspect, value);
+      const said = zones.map((zone) => ({ zone, clarity, ...read }));
+      return writeSaid(writer, state, sourceFor(state, source), about, said);
+    });
   });
 }
 
@@ -123,23 +116,25 @@ export async function sayList(input: unknown): Promise<Result<{ said: number; so
         text: z.string().trim().min(1, 'Paste the list first').max(50_000, 'At most 50 000 signs'),
       })
       .parse(input);
-    const state = await briefOf(briefId);
-    const { said, faults } = readSaidList(text, outlineOf(state).zones);
-    if (faults.length > 0)
-      throw new Refused('text', faults.map(({ line, says }) => `Line ${line}: ${says}`).join('. '));
-    const book = await loadCodeBook();
-    const whole: Said[] = [];
-    for (const { line, zones, value } of said) {
-      const read = await checkValue(about.aspect, value, 'value', book).catch((error: unknown) => {
-        if (error instanceof Refused) throw new Refused('text', `Line ${line}: ${error.message}`, error.offers);
-        throw error;
+    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const state = await briefOf(writer);
+      const { said, faults } = readSaidList(text, outlineOf(state).zones);
+      if (faults.length > 0)
+        throw new Refused('text', faults.map(({ line, says }) => `Line ${line}: ${says}`).join('. '));
+      const book = await bookOf(writer);
+      const whole = said.flatMap(({ line, zones, value }): Said[] => {
+        try {
+          const read = checkValue(book, about.aspect, value);
+          return zones.map((zone) => ({ zone, clarity: null, ...read }));
+        } catch (error) {
+          if (error instanceof Refused) throw new Refused('text', `Line ${line}: ${error.message}`, error.offers);
+          throw error;
+        }
       });
-      whole.push(...zones.map((zone) => ({ zone, clarity: null, ...read })));
-    }
-    // A zone that stands in the list twice is as its last line says.
-    const last = [...new Map(whole.map((one) => [one.zone, one])).values()];
-    const from = sourceFor(state, source);
-    return perform(stampedAct(act, briefId, 'evidence'), (writer) => writeSaid(writer, state, from, about, last));
+      // A zone that stands in the list twice is as its last line says.
+      const last = [...new Map(whole.map((one) => [one.zone, one])).values()];
+      return writeSaid(writer, state, sourceFor(state, source), about, last);
+    });
   });
 }
 
@@ -147,13 +142,13 @@ export async function sayList(input: unknown): Promise<Result<{ said: number; so
 export async function takeWord(input: unknown): Promise<Result<{ ruled: number }>> {
   return answered(async () => {
     const { briefId, act, sourceId } = ofBrief.extend({ sourceId: z.uuid() }).parse(input);
-    const state = await briefOf(briefId);
-    const source = state.sources.find(({ id }) => id === sourceId);
-    if (!source) throw new Refused('', 'This source is gone.');
-    const { questions } = weighQuestions(state, await loadCodeBook(), outlineOf(state));
-    const words = uncontradicted(questions, sourceId);
-    if (words.length === 0) throw new Refused('', `${source.title} has the only word on no open question.`);
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const state = await briefOf(writer);
+      const source = state.sources.find(({ id }) => id === sourceId);
+      if (!source) throw new Refused('', 'This source is gone.');
+      const { questions } = weighQuestions(state, await bookOf(writer), outlineOf(state));
+      const words = uncontradicted(questions, sourceId);
+      if (words.length === 0) throw new Refused('', `${source.title} has the only word on no open question.`);
       await writer.insertMany(
         'ruling',
         words.map(({ question, value }) => ({
@@ -175,22 +170,22 @@ export async function copySide(input: unknown): Promise<Result<{ said: number }>
     const { briefId, act, sourceId, from } = ofBrief
       .extend({ sourceId: z.uuid(), from: z.enum(['port', 'starboard']) })
       .parse(input);
-    const state = await briefOf(briefId);
-    const source = sourceFor(state, sourceId);
-    const zones = new Map(outlineOf(state).zones.map((zone) => [zone.key, zone]));
-    const questions = new Map(state.questions.map((one) => [one.id, one]));
-    const own = state.sightings.filter((one) => one.sourceId === sourceId);
-    const there = new Set(own.map(({ questionId }) => questionKey(questions.get(questionId)!)));
-    const copies = own.flatMap((sighting) => {
-      const question = questions.get(sighting.questionId)!;
-      const zone = sideOf(question.zone) === from ? zones.get(otherSide(question.zone)!) : undefined;
-      if (!zone || sightOf(zone, state.brief.options).sight === 'hidden') return [];
-      const asked = { zone: zone.key, aspect: question.aspect, item: question.item };
-      return there.has(questionKey(asked)) ? [] : [{ asked, sighting }];
-    });
-    if (copies.length === 0)
-      throw new Refused('', `${source.title} says nothing of the ${from} side that it does not say of the other.`);
     return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const state = await briefOf(writer);
+      const source = sourceFor(state, sourceId);
+      const zones = new Map(outlineOf(state).zones.map((zone) => [zone.key, zone]));
+      const questions = new Map(state.questions.map((one) => [one.id, one]));
+      const own = state.sightings.filter((one) => one.sourceId === sourceId);
+      const there = new Set(own.map(({ questionId }) => questionKey(questions.get(questionId)!)));
+      const copies = own.flatMap((sighting) => {
+        const question = questions.get(sighting.questionId)!;
+        const zone = sideOf(question.zone) === from ? zones.get(otherSide(question.zone)!) : undefined;
+        if (!zone || sightOf(zone, state.brief.options).sight === 'hidden') return [];
+        const asked = { zone: zone.key, aspect: question.aspect, item: question.item };
+        return there.has(questionKey(asked)) ? [] : [{ asked, sighting }];
+      });
+      if (copies.length === 0)
+        throw new Refused('', `${source.title} says nothing of the ${from} side that it does not say of the other.`);
       for (const { asked, sighting } of copies) {
         const { value, sd, sense } = sighting;
         await writer.insert('sighting', {

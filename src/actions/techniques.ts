@@ -5,6 +5,7 @@ import { layersUnder, techniqueOfLog, techniqueRun, techniquesOf } from '@/core/
 import { techniqueFields, workRunFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
+import { lookAt } from '@/data/snapshot';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { viewOf } from './brief-of';
 
@@ -18,7 +19,7 @@ export async function layersForTechnique(
 ): Promise<Result<{ step: string; title: string; done: boolean }[]>> {
   return lookedUp(async () => {
     const asked = ofBrief.pick({ briefId: true }).extend({ zones }).parse(input);
-    return layersUnder((await viewOf(asked.briefId)).view, asked.zones);
+    return layersUnder((await lookAt(asked.briefId, viewOf)).view, asked.zones);
   });
 }
 
@@ -28,17 +29,17 @@ export async function takeTechnique(input: unknown): Promise<Result> {
     const asked = ofBrief
       .extend({ technique: z.string().max(60), zones, over: z.string().max(200).nullable() })
       .parse(input);
-    const { view, shelf } = await viewOf(asked.briefId);
-    const technique = techniquesOf(shelf).get(asked.technique);
-    if (!technique) throw new Refused('technique', 'This technique is gone.');
-    const known = new Set(view.outline.zones.map(({ key }) => key));
-    if (asked.zones.some((zone) => !known.has(zone))) throw new Refused('zones', 'This machine has no such zone.');
-    if (asked.over !== null && !view.route.steps.some(({ key }) => key === asked.over))
-      throw new Refused('over', 'What it should lie on is not in the route now.');
-    const run = techniqueRun(view, technique, asked.zones, asked.over, asked.act.id.slice(0, 8));
-    const record = workRunFields.parse({ origin: 'technique', title: technique.title, zones: asked.zones, run });
     return perform(stampedAct(asked.act, asked.briefId, 'bench'), async (writer) => {
-      await writer.insert('work_run', record);
+      const { view, shelf } = await viewOf(writer);
+      const technique = techniquesOf(shelf).get(asked.technique);
+      if (!technique) throw new Refused('technique', 'This technique is gone.');
+      const known = new Set(view.outline.zones.map(({ key }) => key));
+      if (asked.zones.some((zone) => !known.has(zone))) throw new Refused('zones', 'This machine has no such zone.');
+      if (asked.over !== null && !view.route.steps.some(({ key }) => key === asked.over))
+        throw new Refused('over', 'What it should lie on is not in the route now.');
+      const run = techniqueRun(view, technique, asked.zones, asked.over, asked.act.id.slice(0, 8));
+      const { title } = technique;
+      await writer.insert('work_run', workRunFields.parse({ origin: 'technique', title, zones: asked.zones, run }));
       return null;
     });
   });
@@ -54,14 +55,13 @@ export async function keepAsTechnique(input: unknown): Promise<Result> {
         steps: z.array(z.string().max(200)).min(1, 'Nothing was chosen').max(30, 'At most 30 layers'),
       })
       .parse(input);
-    const { view, shelf } = await viewOf(briefId);
-    if ([...techniquesOf(shelf).values()].some((one) => one.title.toLowerCase() === title.toLowerCase()))
-      throw new Refused('title', `There is a technique “${title}” already: give it another name.`);
-    const technique = techniqueOfLog(view, title, where, steps);
-    if (!technique) throw new Refused('', 'None of these layers is in the log.');
-    const fields = techniqueFields.parse(technique);
     return perform(stampedAct(act, briefId, 'log'), async (writer) => {
-      await writer.insert('technique', fields);
+      const { view, shelf } = await viewOf(writer);
+      if ([...techniquesOf(shelf).values()].some((one) => one.title.toLowerCase() === title.toLowerCase()))
+        throw new Refused('title', `There is a technique “${title}” already: give it another name.`);
+      const technique = techniqueOfLog(view, title, where, steps);
+      if (!technique) throw new Refused('', 'None of these layers is in the log.');
+      await writer.insert('technique', techniqueFields.parse(technique));
       return null;
     });
   });

@@ -7,6 +7,8 @@ import { workRunFields } from '@/core/kept/records';
 import { EFFECT_NAMES } from '@/core/weathering/effects';
 import { CARES, CLIMATES, GROUNDS, SKINS } from '@/core/weathering/exposure';
 import { perform, stampedAct } from '@/data/acts';
+import type { Sight } from '@/data/sight';
+import { lookAt } from '@/data/snapshot';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { viewOf } from './brief-of';
 
@@ -19,8 +21,8 @@ const exposure = z.object({
   care: z.enum(CARES),
 });
 
-async function plannedOf(briefId: string, given: z.infer<typeof exposure>) {
-  const { view, shelf } = await viewOf(briefId);
+async function plannedOf(at: Sight, given: z.infer<typeof exposure>) {
+  const { view, shelf } = await viewOf(at);
   return { view, weather: weatherOf(view, shelf, given) };
 }
 
@@ -28,7 +30,7 @@ async function plannedOf(briefId: string, given: z.infer<typeof exposure>) {
 export async function weatheringPlan(input: unknown): Promise<Result<BriefWeather>> {
   return lookedUp(async () => {
     const { briefId, exposure: given } = ofBrief.pick({ briefId: true }).extend({ exposure }).parse(input);
-    return (await plannedOf(briefId, given)).weather;
+    return (await lookAt(briefId, (at) => plannedOf(at, given))).weather;
   });
 }
 
@@ -41,12 +43,12 @@ export async function takeWeathering(input: unknown): Promise<Result> {
       exposure: given,
       effects,
     } = ofBrief.extend({ exposure, effects: z.array(z.enum(EFFECT_NAMES)).min(1, 'Nothing was chosen') }).parse(input);
-    const { view, weather } = await plannedOf(briefId, given);
-    const taken = weather.layers.filter(({ effect }) => effects.includes(effect));
-    const runs = weatherRuns(view, taken, act.id.slice(0, 8));
-    if (runs.length === 0) throw new Refused('', 'None of this would show on this machine.');
-    const records = runs.map((run) => workRunFields.parse({ origin: 'weathering', ...run }));
     return perform(stampedAct(act, briefId, 'bench'), async (writer) => {
+      const { view, weather } = await plannedOf(writer, given);
+      const taken = weather.layers.filter(({ effect }) => effects.includes(effect));
+      const runs = weatherRuns(view, taken, act.id.slice(0, 8));
+      if (runs.length === 0) throw new Refused('', 'None of this would show on this machine.');
+      const records = runs.map((run) => workRunFields.parse({ origin: 'weathering', ...run }));
       await writer.insertMany('work_run', records);
       return null;
     });

@@ -1,13 +1,11 @@
 import { BriefList } from '@/stations/start/brief-list';
-import { listBriefs } from '@/data/briefs';
-import { openIn } from './open-in';
+import { listBriefs } from '@/data/brief-list';
+import { withOpen } from './open-in';
 
 export const dynamic = 'force-dynamic';
 
 export default async function Home() {
-  const briefs = await Promise.all(
-    (await listBriefs()).map(async (brief) => ({ ...brief, open: await openIn(brief.id) })),
-  );
+  const briefs = await withOpen(await listBriefs());
   return (
     <>
       <header className="head">

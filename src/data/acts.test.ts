@@ -293,9 +293,9 @@ describe('revisions', () => {
   });
   test('what did not change since is not read again, and what did is', async () => {
     await doing(a, (writer) => writer.insert('source', { ...BLANK_SOURCE, title: 'Photo' }));
-    const first = await loadSince(a, (await revisionsOf(pool(), a))!.brief, null);
+    const first = await loadSince(pool(), a, (await revisionsOf(pool(), a))!.brief, null);
     await doing(a, (writer) => writer.insert('question', question));
-    const second = await loadSince(a, (await revisionsOf(pool(), a))!.brief, first);
+    const second = await loadSince(pool(), a, (await revisionsOf(pool(), a))!.brief, first);
     expect(second.state.sources).toBe(first.state.sources);
     expect(second.state.questions).toHaveLength(1);
     expect(second.state).toEqual(await loadBrief(a));

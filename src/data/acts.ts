@@ -1,12 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
+import { clockShiftMs } from '@/clock/now';
 import type { ActAnswer, ActStation, ChangedRow, Stamp } from '@/core/kept/act';
 import type { Fields, Kept, RecordName } from '@/core/kept/records';
-import { inTransaction, pool, rows, type Client } from './database';
+import { inTransaction, rows, type Client } from './database';
 import { dependantsOf } from './dependants';
 import { UsersElsewhere } from './in-use';
 import { bareCodes } from './kept-codes';
-import { bumpRevision, lockRevision, revisionOf, SHELF, shelfRevision } from './revisions';
+import type { Sight } from './sight';
+import { bumpRevision, holdRevision, lockRevision, revisionOf, SHELF, shelfRevision } from './revisions';
 import { briefOfRow, columnsOf, fromRow, isShared, toRow, type Row } from './rows';
 
 /** The one way to write: an act is applied once, in one transaction, with the history of every row that it touches. */
@@ -100,7 +102,12 @@ export async function performIn<T>(
   const writer = new ActWriter(client, act);
   const value = await work(writer);
   const answer = await writer.finish(value);
-  await client.query('update act set answer = $2 where id = $1', [act.id, JSON.stringify(answer)]);
+  // Acts are told and taken back in the order in which they were applied, not in that in which they came to wait.
+  await client.query("update act set answer = $2, at = clock_timestamp() + $3 * interval '1 ms' where id = $1", [
+    act.id,
+    JSON.stringify(answer),
+    clockShiftMs(),
+  ]);
   return answer;
 }
 
@@ -126,12 +133,26 @@ export class ActWriter {
   private scopes = new Map<string, Set<RecordName>>();
   private readonly elsewhere: UsersElsewhere;
   private readingsKept = false;
+  private isShelfHeld = false;
 
   constructor(
     readonly client: PoolClient,
     readonly act: Act,
   ) {
     this.elsewhere = new UsersElsewhere(client, act.briefId);
+  }
+
+  /** The brief that the act is done at. Throws where it is done at none. */
+  get briefId(): string {
+    if (this.act.briefId === null) throw new Error('this act is done at no brief');
+    return this.act.briefId;
+  }
+
+  /** What is read of the shelf from here on stays so until the act is done: nobody changes it under what was checked against it. */
+  async holdShelf(): Promise<void> {
+    if (this.isShelfHeld || this.scopes.has(SHELF)) return;
+    this.isShelfHeld = true;
+    await holdRevision(this.client, SHELF);
   }
 
   async insert<N extends RecordName>(name: N, fields: Fields<N>, id: string = randomUUID()): Promise<Kept<N>> {
@@ -329,11 +350,11 @@ export class ActWriter {
 
 /** The fields of a record of a brief as they stand; null when it is gone or another brief's. */
 export async function readRecord<N extends RecordName>(
-  briefId: string,
+  { client, briefId }: Sight,
   name: N,
   id: string,
 ): Promise<Fields<N> | null> {
-  const [found] = await rows<{ row: Row }>(pool(), `select to_jsonb(t) as row from ${name} t where id = $1`, [id]);
+  const [found] = await rows<{ row: Row }>(client, `select to_jsonb(t) as row from ${name} t where id = $1`, [id]);
   const owner = found && briefOfRow(name, found.row);
   if (!found || (owner !== null && owner !== briefId)) return null;
   const { id: _, version: __, ...fields } = fromRow(name, found.row) as { id: string; version: number };

@@ -8,15 +8,18 @@ import { codesRead } from '@/core/interchange/codes-read';
 import { plain } from '@/core/interchange/dossier';
 import { renameIn, withStepKeys } from '@/core/interchange/step-keys';
 import { newAct, perform, type ActWriter } from './acts';
-import { loadBrief } from './briefs';
+import { isId } from './briefs';
 import { insertDossier, keepPictures, picturesInJson, type FilePictures } from './dossier';
 import { addToShelf } from './catalogue';
 import { loadShelf } from './shelf';
+import { lookAt, wholeBrief } from './snapshot';
 
 /** The whole brief as a file without the bytes of its pictures, and which those are; null when there is none of that id. */
 export async function exportBrief(id: string): Promise<{ file: BriefFile; pictureIds: string[] } | null> {
-  const state = await loadBrief(id);
-  if (!state) return null;
+  if (!isId(id)) return null;
+  const found = await lookAt(id, wholeBrief);
+  if (!found) return null;
+  const { state, shelf } = found;
   const pictureIds = [
     ...new Set(
       [
@@ -27,7 +30,7 @@ export async function exportBrief(id: string): Promise<{ file: BriefFile; pictur
       ].flatMap(({ pictureId }) => pictureId ?? []),
     ),
   ].sort();
-  return { file: toBriefFile(state, await loadShelf(), pictureIds), pictureIds };
+  return { file: toBriefFile(state, shelf, pictureIds), pictureIds };
 }
 
 /**

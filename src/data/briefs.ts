@@ -1,33 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import type { Kept, RecordName } from '@/core/kept/records';
-import type { BriefState, BriefSummary } from '@/core/kept/state';
+import type { RecordName } from '@/core/kept/records';
+import type { BriefState } from '@/core/kept/state';
 import type { ActAnswer, Stamp } from '@/core/kept/act';
 import type { NewBrief } from '@/core/kept/new-brief';
 import { newAct, perform } from './acts';
 import { pool, rows, type Client } from './database';
-import { revisionsOf, type Revision } from './revisions';
-import { fromRow } from './rows';
-
-export async function listBriefs(): Promise<BriefSummary[]> {
-  const found = await rows<{
-    id: string;
-    airframe: Record<string, unknown>;
-    denominator: number;
-    kit: string;
-    done: number;
-  }>(
-    pool(),
-    `select b.id, to_jsonb(a) as airframe, b.denominator, trim(b.kit_maker || ' ' || b.kit_number) as kit,
-            (select count(distinct step_key)::int from log_entry l where l.brief_id = b.id and not l.again) as done
-     from brief b join airframe a on a.brief_id = b.id
-     order by b.created_at, b.id`,
-  );
-  return found.map(({ airframe, done, ...rest }) => ({
-    ...rest,
-    airframe: fromRow('airframe', airframe),
-    stepsDone: done,
-  }));
-}
+import type { Revision } from './revisions';
+import { fromRow, type Row } from './rows';
 
 /** The brief at which something was done last; null where there is none. */
 export async function latestBrief(): Promise<string | null> {
@@ -41,22 +20,10 @@ export async function latestBrief(): Promise<string | null> {
 /** Whether a text is an identity: a path holds anything. */
 export const isId = (id: string): boolean => /^[0-9a-f]{8}-([0-9a-f]{4}-){3}[0-9a-f]{12}$/i.test(id);
 
-async function recordsOf<N extends RecordName>(
-  client: Client,
-  name: N,
-  briefId: string,
-  order: string,
-): Promise<Kept<N>[]> {
-  const found = await rows<{ row: Record<string, unknown> }>(
-    client,
-    `select to_jsonb(t) as row from ${name} t where brief_id = $1 order by ${order}`,
-    [briefId],
-  );
-  return found.map(({ row }) => fromRow(name, row));
-}
-
-/** The lists of a brief, each with its kind of record and the order that its contents alone decide. */
-const LISTS = {
+/** What a brief is made of, each with its kind of record and the order that its contents alone decide. */
+export const KINDS = {
+  brief: ['brief', 'id'],
+  airframe: ['airframe', 'id'],
   sources: ['source', 'coalesce(date_from, date_to) nulls last, created_at, id'],
   questions: ['question', 'created_at, id'],
   sightings: ['sighting', 'created_at, id'],
@@ -82,7 +49,8 @@ const LISTS = {
   runs: ['work_run', 'title, id'],
   sprayOuts: ['spray_out', 'on_day, title, id'],
   plans: ['accepted_plan', 'id'],
-} as const satisfies Partial<Record<keyof BriefState, readonly [RecordName, string]>>;
+} as const satisfies Record<keyof BriefState, readonly [RecordName, string]>;
+export type ListName = keyof typeof KINDS;
 
 /** A brief as it was read, with the revision that it was read at. */
 export interface LoadedBrief {
@@ -90,43 +58,52 @@ export interface LoadedBrief {
   revision: Revision;
 }
 
-/** All that is kept of a brief; null when there is none of that id. */
+/** All that is kept of a brief; null when there is none of that id. As it stands when it is read: for one moment with more, see `snapshot.ts`. */
 export async function loadBrief(id: string, client: Client = pool()): Promise<BriefState | null> {
   if (!isId(id)) return null;
-  const revisions = await revisionsOf(client, id);
-  return revisions && (await loadSince(id, revisions.brief, null, client)).state;
+  const found = await listsOf(client, id, Object.keys(KINDS) as ListName[]);
+  return found.brief ? (found as unknown as BriefState) : null;
 }
 
 /** The brief at a revision: of what was read before, only the kinds that changed since are read again. */
 export async function loadSince(
+  client: Client,
   id: string,
   revision: Revision,
   before: LoadedBrief | null,
-  client: Client = pool(),
 ): Promise<LoadedBrief> {
-  const changed = (kind: RecordName) => !before || (revision.kinds[kind] ?? 0) > before.revision.number;
-  const one = async <N extends 'brief' | 'airframe'>(kind: N, known: Kept<N> | undefined): Promise<Kept<N>> => {
-    if (known && !changed(kind)) return known;
-    const [found] = await rows<{ row: Record<string, unknown> }>(
-      client,
-      `select to_jsonb(t) as row from ${kind} t where ${kind === 'brief' ? 'id' : 'brief_id'} = $1`,
-      [id],
-    );
-    return fromRow(kind, found!.row);
-  };
-  const state: Partial<Record<keyof BriefState, unknown>> = {};
-  const jobs = [
-    async () => void (state.brief = await one('brief', before?.state.brief)),
-    async () => void (state.airframe = await one('airframe', before?.state.airframe)),
-    ...Object.entries(LISTS).map(([name, [kind, order]]) => async () => {
-      const list = name as keyof typeof LISTS;
-      state[list] = changed(kind) ? await recordsOf(client, kind, id, order) : before!.state[list];
+  const names = (Object.keys(KINDS) as ListName[]).filter(
+    (name) => !before || (revision.kinds[KINDS[name][0]] ?? 0) > before.revision.number,
+  );
+  if (names.length === 0) return { state: before!.state, revision };
+  const fresh = await listsOf(client, id, names);
+  return { state: { ...before?.state, ...fresh } as unknown as BriefState, revision };
+}
+
+/** Some lists of a brief, all in one statement: as of one moment. */
+export async function listsOf(
+  client: Client,
+  briefId: string,
+  names: readonly ListName[],
+): Promise<Partial<Record<ListName, unknown>>> {
+  const found = await rows<{ name: ListName; records: Row[] }>(
+    client,
+    names
+      .map((name) => {
+        const [kind, order] = KINDS[name];
+        const of = kind === 'brief' ? 'id' : 'brief_id';
+        return `select '${name}' as name,
+          (select coalesce(json_agg(to_jsonb(t) order by ${order}), '[]') from ${kind} t where ${of} = $1) as records`;
+      })
+      .join(' union all '),
+    [briefId],
+  );
+  return Object.fromEntries(
+    found.map(({ name, records }) => {
+      const kept = records.map((row) => fromRow(KINDS[name][0], row));
+      return [name, name === 'brief' || name === 'airframe' ? kept[0] : kept];
     }),
-  ];
-  // Within a transaction there is one connection: one after the other.
-  if (client === pool()) await Promise.all(jobs.map((job) => job()));
-  else for (const job of jobs) await job();
-  return { state: state as unknown as BriefState, revision };
+  );
 }
 
 /** Makes a brief with its airframe, its weekly sessions and the questions that it raises, as one act that belongs to it: undo knows where the beginning is. */

@@ -33,7 +33,27 @@ export async function inTransaction<T>(work: (client: pg.PoolClient) => Promise<
     await client.query('commit');
     return result;
   } catch (error) {
-    await client.query('rollback');
+    // Where the line itself broke there is nothing to take back, and why it broke is what the caller hears.
+    await client.query('rollback').catch(() => undefined);
+    throw error;
+  } finally {
+    client.release();
+  }
+}
+
+/**
+ * Runs `work` on one connection that sees the database as of one moment, however long it reads: what others write meanwhile is not there yet.
+ * Nothing can be written.
+ */
+export async function atOneMoment<T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> {
+  const client = await pool().connect();
+  try {
+    await client.query('begin isolation level repeatable read read only');
+    const result = await work(client);
+    await client.query('commit');
+    return result;
+  } catch (error) {
+    await client.query('rollback').catch(() => undefined);
     throw error;
   } finally {
     client.release();

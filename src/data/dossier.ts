@@ -182,20 +182,34 @@ export async function mergeDossier(
   dossier: Dossier,
   stamp?: Stamp,
 ): Promise<{ added: Added; faults: RowFault[] } | null> {
-  const state = await loadBrief(briefId);
-  if (!state) return null;
-  const faults = contradictions(dossier, state);
-  const none: Added = { sources: 0, questions: 0, sightings: 0, rulings: 0, events: 0, mirrors: 0 };
-  if (faults.length > 0) return { added: none, faults };
-  const { value: added } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) =>
-    insertDossier(
-      writer,
-      codesRead(dossier, [await loadCodeBook(writer.client)]),
-      await keepPictures(writer, picturesInJson(dossier.pictures)),
-      (await loadBrief(briefId, writer.client))!,
-    ),
-  );
-  return { added, faults: [] };
+  if (!(await revisionsOf(pool(), briefId))) return null;
+  try {
+    const { value: added } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) => {
+      const state = (await loadBrief(briefId, writer.client))!;
+      const faults = contradictions(dossier, state);
+      if (faults.length > 0) throw new ContradictsAirframe(faults);
+      await writer.holdShelf();
+      return insertDossier(
+        writer,
+        codesRead(dossier, [await loadCodeBook(writer.client)]),
+        await keepPictures(writer, picturesInJson(dossier.pictures)),
+        state,
+      );
+    });
+    return { added, faults: [] };
+  } catch (error) {
+    if (!(error instanceof ContradictsAirframe)) throw error;
+    return {
+      added: { sources: 0, questions: 0, sightings: 0, rulings: 0, events: 0, mirrors: 0 },
+      faults: error.faults,
+    };
+  }
+}
+
+class ContradictsAirframe extends Error {
+  constructor(readonly faults: RowFault[]) {
+    super('it contradicts this airframe');
+  }
 }
 
 /** Adds the good rows of a table, as one act, and names the others; null when the brief is gone. */
@@ -209,6 +223,7 @@ export async function addTable(
     // Read within the act: what somebody else adds meanwhile waits for it, or is known to it.
     const state = (await loadBrief(briefId, writer.client))!;
     const faults: RowFault[] = [...read.faults];
+    await writer.holdShelf();
     const book = await loadCodeBook(writer.client);
     const clear = <R extends { row: number }>(table: R[], saidIn: (row: R) => { aspect: Aspect; value: string }): R[] =>
       table.filter((row) => {

@@ -53,6 +53,11 @@ export async function lockRevision(client: Client, of: string): Promise<void> {
   await client.query('select 1 from revision where of = $1 for update', [of]);
 }
 
+/** Makes later acts that would change these wait until this transaction ends; others may hold them too. */
+export async function holdRevision(client: Client, of: string): Promise<void> {
+  await client.query('select 1 from revision where of = $1 for share', [of]);
+}
+
 /** Counts one on, and marks the kinds of record that changed. */
 export async function bumpRevision(client: Client, of: string, kinds: readonly RecordName[]): Promise<number> {
   const [bumped] = await rows<{ number: string }>(

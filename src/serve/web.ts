@@ -12,6 +12,7 @@ import { DEVICE_HEADER } from '@/wall/device';
 import { benchDoor, type KnownActions } from './bench-door';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
 import { pageAsked, PageMemory } from './page-memory';
+import { nowMs } from '@/clock/now';
 
 /** Longer than a browser keeps a line that it does not use. */
 const KEPT_OPEN_MS = 6 * 60_000;
@@ -31,7 +32,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     const asked = dev ? null : pageAsked(request);
     const revisions = asked ? await revisionsOf(pool(), asked.brief).catch(() => null) : null;
     if (!asked || !revisions) return handle(request, response);
-    const minute = Math.floor(Date.now() / 60_000);
+    const minute = Math.floor(nowMs() / 60_000);
     const of = `${revisionInWords(revisions)} ${minute}`;
     const content = async () => (await contentOf()?.(asked.brief, asked.station, asked.search)) ?? null;
     await pages.answer(request, response, { of, content }, () => handle(request, response));

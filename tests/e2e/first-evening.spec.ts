@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, reset, test } from '../support/story';
+import { expect, test } from '../support/story';
 import { Hand } from '../support/hand';
 
 const STANDARD = `code,name,finish,kind,L,a,b,origin,sd\n${[1, 2, 3]
@@ -17,8 +17,7 @@ const MOST_PRESSES = 60;
 const ready = (page: Page) => page.locator('html[data-ready]').waitFor();
 
 test.describe('the first evening', () => {
-  test.beforeAll(() => reset('empty'));
-  test.afterAll(() => reset('demo'));
+  test.use({ house: 'empty' });
 
   test('an empty house offers the demo, a new brief and a file', async ({ page }) => {
     await page.goto('/');

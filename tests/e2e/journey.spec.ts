@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { Hand } from '../support/hand';
-import { expect, reset, test } from '../support/story';
+import { expect, test } from '../support/story';
 
 const ZONES = [
   'fuselage-lower',
@@ -39,8 +39,7 @@ const SIGHTINGS = `zone,aspect,source,value\n${ZONES.flatMap((zone, i) => [
 const MOST_PRESSES = 150;
 
 test.describe('from an empty house to paper', () => {
-  test.beforeAll(() => reset('empty'));
-  test.afterAll(() => reset('demo'));
+  test.use({ house: 'empty' });
 
   test(`a twin with three sources, twelve zones, a standard, forty paints: at most ${MOST_PRESSES} clicks and keys`, async ({
     page,

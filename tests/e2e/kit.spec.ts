@@ -1,24 +1,12 @@
 import type { Page } from '@playwright/test';
-import {
-  asWideAsThePage,
-  DESK,
-  expect,
-  openDemo,
-  PHONE,
-  reset,
-  soundPage,
-  test,
-  tooSmallForAFinger,
-} from '../support/story';
+import { asWideAsThePage, DESK, expect, openDemo, PHONE, soundPage, test, tooSmallForAFinger } from '../support/story';
+import { nowMs } from '../../src/clock/now';
 
 const option = (page: Page, name: string) => page.getByRole('group', { name, exact: true });
 const pane = (page: Page, name: RegExp) =>
   page.getByRole('group', { name: 'What to show' }).getByRole('button', { name });
 
 test.describe('Kit', () => {
-  test.beforeAll(() => reset('demo'));
-  test.afterAll(() => reset('demo'));
-
   test('an option shows what it would change before it is taken, and what cannot be is refused', async ({ page }) => {
     const base = await openDemo(page, 'kit');
     await option(page, 'Gear').getByRole('button', { name: 'up' }).click();
@@ -88,7 +76,7 @@ test.describe('Kit', () => {
     const base = await openDemo(page, 'kit?show=parts');
     await page.getByRole('button', { name: 'C 4', exact: true }).click();
     const form = page.getByRole('region', { name: 'Part C 4' });
-    await form.getByLabel('On order until').fill(new Date(Date.now() + 12 * 86_400_000).toISOString().slice(0, 10));
+    await form.getByLabel('On order until').fill(new Date(nowMs() + 12 * 86_400_000).toISOString().slice(0, 10));
     await form.getByRole('button', { name: 'Save' }).click();
     await expect(form).toHaveCount(0);
     await page.goto(`${base}/route`);
@@ -161,7 +149,7 @@ test.describe('Kit', () => {
     await option(page, 'Canopy and hoods').getByRole('button', { name: 'closed' }).click();
     await page.getByRole('button', { name: 'Choose canopy closed' }).click();
     const row = page.getByRole('row', { name: /gloss on the dials/ });
-    await expect(row.getByText('10 min')).toBeVisible();
+    await expect(row.getByText(/^\d+ min$/)).toBeVisible();
     await row.getByRole('button', { name: 'Leave it' }).click();
     await expect(row.getByRole('button', { name: 'Do it after all' })).toBeVisible();
   });

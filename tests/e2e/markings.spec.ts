@@ -1,12 +1,9 @@
 import sharp from 'sharp';
-import { asWideAsThePage, expect, openDemo, PHONE, reset, soundPage, test } from '../support/story';
+import { asWideAsThePage, expect, openDemo, PHONE, soundPage, test } from '../support/story';
 
 const svgFile = (text: string) => ({ name: 'drawing.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(text) });
 
 test.describe('Markings', () => {
-  test.beforeAll(() => reset('demo'));
-  test.afterAll(() => reset('demo'));
-
   test('a marking says how it fits, which of decal and painted field is wrong, and what ways there are', async ({
     page,
   }) => {

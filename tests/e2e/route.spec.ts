@@ -1,9 +1,7 @@
-import { asWideAsThePage, DESK, expect, openDemo, PHONE, reset, soundPage, test } from '../support/story';
+import { asWideAsThePage, DESK, expect, openDemo, PHONE, soundPage, test } from '../support/story';
+import { nowMs } from '../../src/clock/now';
 
 test.describe('Route', () => {
-  test.beforeAll(() => reset('demo'));
-  test.afterAll(() => reset('demo'));
-
   test('a plan is kept; a step of one’s own waits to be accepted; leaving it out and undo bring it back', async ({
     page,
   }) => {
@@ -89,7 +87,7 @@ test.describe('Route', () => {
         .setInputFiles({ name: 'own.ics', mimeType: 'text/calendar', buffer: Buffer.from(text) });
     await choose('hello');
     await expect(calendar.getByText(/This is no calendar/)).toBeVisible();
-    const away = new Date(Date.now() + 5 * 86_400_000).toISOString().slice(0, 10).replaceAll('-', '');
+    const away = new Date(nowMs() + 5 * 86_400_000).toISOString().slice(0, 10).replaceAll('-', '');
     await choose(
       [
         'BEGIN:VCALENDAR',

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { choose, expect, reset, test } from '../support/story';
+import { choose, expect, test } from '../support/story';
+import { nowMs } from '../../src/clock/now';
 
 /** Makes a step of the session the one in hand, if it is not so already. */
 async function takeInHand(page: Page, title: string) {
@@ -13,8 +14,7 @@ async function takeInHand(page: Page, title: string) {
 }
 
 test.describe('from an empty house to a printed brief', () => {
-  test.beforeAll(() => reset('empty'));
-  test.afterAll(() => reset('demo'));
+  test.use({ house: 'empty' });
 
   test('the whole thread', async ({ page }) => {
     test.setTimeout(180_000);
@@ -27,7 +27,7 @@ test.describe('from an empty house to a printed brief', () => {
       await page.getByLabel('Serial').fill('T 1');
       // Tomorrow, so that the first session is a whole one at whatever hour the test runs.
       await page.getByText('Kit and bench').click();
-      await page.getByLabel('Begins').fill(new Date(Date.now() + 24 * 3_600_000).toISOString().slice(0, 10));
+      await page.getByLabel('Begins').fill(new Date(nowMs() + 24 * 3_600_000).toISOString().slice(0, 10));
       await page.getByText('Unit, name and the day it depicts').click();
       await page.getByLabel('Depicts from').fill('1952-06-01');
       await page.getByLabel('Depicts to').fill('1952-06-10');

@@ -1,9 +1,41 @@
-import { spawnSync } from 'node:child_process';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
+import { clockShiftMs } from '../../src/clock/now';
+import { stand } from './house';
 
-/** A browser test that fails on any console error, page error or breach of the content policy. */
-export const test = base.extend<{ page: Page }>({
+/** Sets the clock of a browser as the house's is set: everything that its pages call the present. */
+function setClock(shiftMs: number) {
+  const Real = Date;
+  const present = () => Real.now() + shiftMs;
+  globalThis.Date = new Proxy(Real, {
+    construct: (of, given, target) => Reflect.construct(of, given.length === 0 ? [present()] : given, target) as Date,
+    get: (of, name, self) => (name === 'now' ? present : (Reflect.get(of, name, self) as unknown)),
+  });
+}
+
+interface Story {
+  /** What stands in the house when the story begins: no story sees what another left. */
+  house: 'demo' | 'empty';
+  standing: void;
+}
+
+/**
+ * A browser test in a house of its own, at the hour of the house, that fails on any console error, page error or breach of the content
+ * policy.
+ */
+export const test = base.extend<Story & { page: Page }>({
+  house: ['demo', { option: true }],
+  standing: [
+    async ({ house }, run) => {
+      await stand(house);
+      await run();
+    },
+    { auto: true },
+  ],
+  context: async ({ context }, run) => {
+    if (clockShiftMs() !== 0) await context.addInitScript(setClock, clockShiftMs());
+    await run(context);
+  },
   page: async ({ page }, run) => {
     const faults: string[] = [];
     page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
@@ -22,13 +54,6 @@ export const test = base.extend<{ page: Page }>({
 });
 
 export { expect };
-
-export function reset(to: 'demo' | 'empty') {
-  const { status, stderr } = spawnSync('npx', ['--no-install', 'tsx', 'tests/support/reset.ts', to], {
-    encoding: 'utf8',
-  });
-  if (status !== 0) throw new Error(stderr);
-}
 
 export const DESK = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };

@@ -1,2 +1,4 @@
+import { nowMs } from '@/clock/now';
+
 /** That it is there, and what time it is here. */
-export const GET = () => Response.json({ ok: true, now: Date.now() }, { headers: { 'cache-control': 'no-store' } });
+export const GET = () => Response.json({ ok: true, now: nowMs() }, { headers: { 'cache-control': 'no-store' } });

@@ -1,6 +1,8 @@
 import Link from 'next/link';
 import { newBrief } from '@/core/kept/new-brief';
 import { MachineForm } from '@/stations/kit/machine-form';
+import { houseTimeZone, nowUtc } from '@/clock/now';
+import { localDay } from '@/core/route/calendar';
 
 export const dynamic = 'force-dynamic';
 
@@ -19,7 +21,7 @@ export default function NewBriefPage() {
       <main className="station">
         <h1>Which machine, from which kit?</h1>
         <p className="station-now">Type, scale and layout are enough to begin; all else can be said later.</p>
-        <MachineForm {...newBrief(new Date().toISOString().slice(0, 10))} />
+        <MachineForm {...newBrief(localDay(nowUtc(), houseTimeZone()), houseTimeZone())} />
       </main>
     </>
   );

@@ -1,6 +1,7 @@
 import { performBenchAct } from '@/actions/bench-acts';
 import { sentSchema } from '@/outbox/queued';
 import { bodyOf, textOf, TooMuch } from '@/app/files/body';
+import { nowMs } from '@/clock/now';
 
 const MOST_BYTES = 256 * 1024;
 
@@ -21,5 +22,5 @@ export async function POST(request: Request): Promise<Response> {
     return refused(`${issue!.path.join('.')}: ${issue!.message}`, 422);
   }
   const { act, sentAt } = parsed.data;
-  return Response.json(await performBenchAct(act, Date.now() - Date.parse(sentAt)));
+  return Response.json(await performBenchAct(act, nowMs() - Date.parse(sentAt)));
 }

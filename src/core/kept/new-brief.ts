@@ -30,13 +30,13 @@ export const NO_KIT_EXTRAS: Pick<
 export const AS_OUTLINED: Pick<Fields<'airframe'>, 'profile' | 'edges'> = { profile: null, edges: null };
 
 /** What a new brief begins with; everything can be changed. */
-export const newBrief = (today: Day): NewBrief => ({
+export const newBrief = (today: Day, timeZone = 'UTC'): NewBrief => ({
   brief: {
     kitMaker: '',
     kitNumber: '',
     denominator: 48,
     options: DEFAULT_OPTIONS,
-    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    timeZone,
     tempC: 20,
     humidity: 50,
     startOn: today,

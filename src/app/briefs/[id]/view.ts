@@ -1,12 +1,15 @@
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
+import { nowUtc } from '@/clock/now';
 import { deriveBrief, type BriefView } from '@/core/brief/derive';
 import { Stages } from '@/core/brief/stages';
 import type { ColourShelf } from '@/core/kept/state';
-import { isId, loadSince, type LoadedBrief } from '@/data/briefs';
+import { isId, type LoadedBrief } from '@/data/briefs';
+import { keepOpen, reckonedFrom } from '@/data/brief-list';
 import { pool } from '@/data/database';
 import { revisionInWords, revisionsOf, type Revisions } from '@/data/revisions';
-import { loadShelfSince, type LoadedShelf } from '@/data/shelf';
+import type { LoadedShelf } from '@/data/shelf';
+import { snapshotOf } from '@/data/snapshot';
 
 /** Step placements that a page may spend on the plan: enough for a good plan, little enough to answer at once. */
 const PAGE_EFFORT = 400;
@@ -27,31 +30,45 @@ interface Remembered {
 }
 const remembered = new Map<string, Remembered>();
 const MOST_REMEMBERED = 12;
-let shelfRead: Promise<LoadedShelf> | null = null;
-let shelfNumber = -1;
+/** The shelf as it was read last, for all briefs of this process. */
+let shelfKnown: LoadedShelf | null = null;
 
 /** The revisions of the brief at an address; there is no such page where there is no such brief. */
 export const revisionsAt = async (id: string): Promise<Revisions> =>
   (isId(id) ? await revisionsOf(pool(), id) : null) ?? notFound();
 
+const minuteNow = () => `${nowUtc().slice(0, 16)}:00.000Z`;
+const nameOf = (revisions: Revisions, minute: string) => `${revisionInWords(revisions)} ${minute}`;
+
 /** The brief with all that follows from it, derived once a request for layout and page together, and again only when something changed. */
 export const briefView = cache(async (id: string): Promise<Derived> => {
-  const nowUtc = `${new Date().toISOString().slice(0, 16)}:00.000Z`;
-  const revisions = await revisionsAt(id);
-  const of = `${revisionInWords(revisions)} ${nowUtc}`;
+  const minute = minuteNow();
   const known = memoryOf(id);
+  if (known.derived && known.of === nameOf(await revisionsAt(id), minute)) return known.derived;
+  const snapshot = (await snapshotOf(id, () => ({ brief: known.loaded, shelf: shelfKnown }))) ?? notFound();
+  const { revisions } = snapshot;
+  const of = nameOf(revisions, minute);
+  // Somebody else may have derived just this while it was read.
   if (known.derived && known.of === of) return known.derived;
-  const [loaded, { shelf }] = await Promise.all([
-    known.loaded?.revision.number === revisions.brief.number
-      ? known.loaded
-      : loadSince(id, revisions.brief, known.loaded),
-    shelfAt(revisions),
-  ]);
-  const view = deriveBrief(loaded.state, shelf, { nowUtc, effort: PAGE_EFFORT }, known.stages);
-  const derived = { view, shelf, nowUtc, revisions };
-  Object.assign(known, { loaded, of, derived });
+  const { state } = snapshot.brief;
+  const { shelf } = snapshot.shelf;
+  const view = deriveBrief(state, shelf, { nowUtc: minute, effort: PAGE_EFFORT }, known.stages);
+  const derived = { view, shelf, nowUtc: minute, revisions };
+  keepFigure(id, view, revisions);
+  if (!known.loaded || known.loaded.revision.number <= revisions.brief.number)
+    Object.assign(known, { loaded: snapshot.brief, of, derived });
+  if (!shelfKnown || shelfKnown.revision.number <= revisions.shelf.number) shelfKnown = snapshot.shelf;
   return derived;
 });
+
+const figures = new Map<string, string>();
+/** What is open goes to the list of briefs, beside the page that shows it. */
+function keepFigure(id: string, view: BriefView, revisions: Revisions) {
+  const from = reckonedFrom(revisions);
+  if (figures.get(id) === from) return;
+  figures.set(id, from);
+  keepOpen(id, from, view.open.length).catch(() => figures.delete(id));
+}
 
 function memoryOf(id: string): Remembered {
   const known = remembered.get(id) ?? { loaded: null, stages: new Stages(), of: '', derived: null };
@@ -59,14 +76,4 @@ function memoryOf(id: string): Remembered {
   remembered.set(id, known);
   if (remembered.size > MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
   return known;
-}
-
-/** The shelf at a revision, read once for all briefs of this process. */
-function shelfAt({ shelf: revision }: Revisions): Promise<LoadedShelf> {
-  if (shelfRead && shelfNumber === revision.number) return shelfRead;
-  const before = shelfRead;
-  shelfNumber = revision.number;
-  shelfRead = (async () => loadShelfSince(revision, before && (await before.catch(() => null))))();
-  shelfRead.catch(() => (shelfNumber = -1));
-  return shelfRead;
 }

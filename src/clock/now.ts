@@ -1,0 +1,16 @@
+/**
+ * The one clock of the house: pages, acts, the demo and the tests ask it, and nobody asks the machine's. `HOUSE_CLOCK_SHIFT_MS` sets it
+ * ahead (or back) by so many milliseconds, so that a whole house can be tried on another day; it goes on at its usual pace.
+ */
+const shiftMs = Number(process.env.HOUSE_CLOCK_SHIFT_MS ?? 0) || 0;
+
+export const nowMs = (): number => Date.now() + shiftMs;
+
+/** The present as ISO text in universal time. */
+export const nowUtc = (): string => new Date(nowMs()).toISOString();
+
+/** The present of the house for an instant that the database makes: added to the database's own. */
+export const clockShiftMs = (): number => shiftMs;
+
+/** Where the house stands, as a name of the time-zone database. */
+export const houseTimeZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
