@@ -19,7 +19,8 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/5',
+      format: 'build-brief/6',
+      repaired: [],
       brief,
       airframe,
       sources: [],

@@ -2,7 +2,11 @@ import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
 import { clockShiftMs } from '@/clock/now';
 import type { ActAnswer, ActStation, ChangedRow, Stamp } from '@/core/kept/act';
+import { contradictionsIn, readToContradict, type Contradiction } from '@/core/kept/contradictions';
+import { MOST_CHIPS, MOST_RECORDS } from '@/core/kept/most';
 import type { Fields, Kept, RecordName } from '@/core/kept/records';
+import type { BriefState } from '@/core/kept/state';
+import { KINDS, listsOf, type ListName } from './brief-lists';
 import { inTransaction, rows, type Client } from './database';
 import { dependantsOf } from './dependants';
 import { UsersElsewhere } from './in-use';
@@ -62,6 +66,16 @@ export class InUse extends Error {
     readonly users: readonly string[],
   ) {
     super(`${what} is used by ${users.join(' and ')}: let go of it there first.`);
+  }
+}
+
+/** What an act would leave behind contradicts itself, or is more than a brief can hold: nothing of it is done. */
+export class Contradicts extends Error {
+  constructor(
+    readonly field: string,
+    says: string,
+  ) {
+    super(says);
   }
 }
 
@@ -129,6 +143,8 @@ const HISTORY_AT_ONCE = 2000;
 export class ActWriter {
   private changes: Change[] = [];
   private touched = new Map<string, Change>();
+  /** Each row as it stood before the act. */
+  private stood = new Map<string, Change>();
   /** What all share, and each brief, with the kinds of record that were changed there. */
   private scopes = new Map<string, Set<RecordName>>();
   private readonly elsewhere: UsersElsewhere;
@@ -285,7 +301,9 @@ export class ActWriter {
     const row = (after ?? before)!;
     const change = { entity, id: row.id as string, before, after };
     this.changes.push(change);
-    this.touched.set(`${entity} ${change.id}`, change);
+    const name = `${entity} ${change.id}`;
+    this.touched.set(name, change);
+    if (!this.stood.has(name)) this.stood.set(name, change);
     const scope = briefOfRow(entity, row) ?? SHELF;
     this.scopes.set(scope, (this.scopes.get(scope) ?? new Set()).add(entity));
     if (this.changes.length >= HISTORY_AT_ONCE) await this.flush();
@@ -307,15 +325,17 @@ export class ActWriter {
   mark(): {
     changes: readonly Change[];
     touched: ReadonlyMap<string, Change>;
+    stood: ReadonlyMap<string, Change>;
     scopes: ReadonlyMap<string, Set<RecordName>>;
   } {
     const scopes = new Map([...this.scopes].map(([of, kinds]) => [of, new Set(kinds)]));
-    return { changes: [...this.changes], touched: new Map(this.touched), scopes };
+    return { changes: [...this.changes], touched: new Map(this.touched), stood: new Map(this.stood), scopes };
   }
 
   backTo(mark: ReturnType<ActWriter['mark']>) {
     this.changes = [...mark.changes];
     this.touched = new Map(mark.touched);
+    this.stood = new Map(mark.stood);
     this.scopes = new Map(mark.scopes);
   }
 
@@ -326,8 +346,58 @@ export class ActWriter {
     await lockRevision(this.client, of);
   }
 
+  /** What the brief says against itself by what was written here, and did not before; null where it is sound. */
+  async contradiction(): Promise<Contradiction | null> {
+    const { briefId } = this.act;
+    if (!briefId) return null;
+    const changes = [...this.stood.values()].filter((change) => this.scopeOf(change) === briefId);
+    const kinds = new Set(changes.map(({ entity }) => entity));
+    const lists = readToContradict(kinds);
+    if (lists.length > 0) {
+      const after = (await listsOf(this.client, briefId, lists)) as Partial<BriefState>;
+      const found = contradictionsIn(after, kinds);
+      if (found.length > 0) {
+        // What stood there before the act is not its doing: an old house may be mended bit by bit.
+        const known = new Set(contradictionsIn(withoutChanges(after, changes), kinds).map(({ says }) => says));
+        const own = found.find(({ says }) => !known.has(says));
+        if (own) return own;
+      }
+    }
+    return this.beyondMost();
+  }
+
+  private scopeOf = ({ entity, before, after }: Change) => briefOfRow(entity, (after ?? before)!) ?? SHELF;
+
+  /** More of a kind than one brief, or one code, can hold. */
+  private async beyondMost(): Promise<Contradiction | null> {
+    const added = [...this.stood.values()].filter(({ before }) => before === null);
+    const kinds = [...new Set(added.map(({ entity }) => entity))];
+    for (const [list, most] of Object.entries(MOST_RECORDS)) {
+      const [kind] = KINDS[list as ListName];
+      if (!kinds.includes(kind)) continue;
+      const [{ count } = { count: 0 }] = await rows<{ count: number }>(
+        this.client,
+        `select count(*)::int as count from ${kind} where brief_id = $1`,
+        [this.briefId],
+      );
+      if (count > most)
+        return { field: '', says: `A brief holds at most ${most} of this kind: ${count} would stand in it.` };
+    }
+    const codes = added.flatMap(({ entity, after }) => (entity === 'chip' ? [after!.code_id] : []));
+    const full =
+      codes.length > 0 &&
+      (await rows(
+        this.client,
+        'select 1 from chip where code_id = any($1) group by code_id having count(*) > $2 limit 1',
+        [codes, MOST_CHIPS],
+      ));
+    return full && full.length > 0 ? { field: '', says: `A code has at most ${MOST_CHIPS} chips.` } : null;
+  }
+
   async finish<T>(value: T): Promise<ActAnswer<T>> {
     await this.flush();
+    const against = await this.contradiction();
+    if (against) throw new Contradicts(against.field, against.says);
     const { briefId } = this.act;
     const bumped = new Map<string, number>();
     for (const [of, kinds] of [...this.scopes].sort(([a], [b]) => a.localeCompare(b))) {
@@ -346,6 +416,19 @@ export class ActWriter {
           : changed.map(({ entity, id, after }): ChangedRow => ({ entity, id, row: after && fromRow(entity, after) })),
     };
   }
+}
+
+/** Lists of a brief as they were before some rows of them were changed. */
+function withoutChanges(state: Partial<BriefState>, changes: readonly Change[]): Partial<BriefState> {
+  return Object.fromEntries(
+    Object.entries(state).map(([name, kept]) => {
+      const [kind] = KINDS[name as ListName];
+      const own = new Map(changes.flatMap((change) => (change.entity === kind ? [[change.id, change] as const] : [])));
+      const former = [...own.values()].flatMap(({ before }) => (before ? [fromRow(kind, before)] : []));
+      if (!Array.isArray(kept)) return [name, former[0] ?? kept];
+      return [name, [...(kept as { id: string }[]).filter(({ id }) => !own.has(id)), ...former]];
+    }),
+  );
 }
 
 /** The fields of a record of a brief as they stand; null when it is gone or another brief's. */

@@ -4,6 +4,7 @@ import { codeBook } from '@/core/codes/official';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import type { BriefFile } from '@/core/interchange/brief-file';
 import { PICTURED, renamed, stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
+import { repairedFile } from '@/core/interchange/repair';
 import { codesRead } from '@/core/interchange/codes-read';
 import { plain } from '@/core/interchange/dossier';
 import { renameIn, withStepKeys } from '@/core/interchange/step-keys';
@@ -11,26 +12,31 @@ import { newAct, perform, type ActWriter } from './acts';
 import { isId } from './briefs';
 import { insertDossier, keepPictures, picturesInJson, type FilePictures } from './dossier';
 import { addToShelf } from './catalogue';
+import { picturesThere } from './pictures';
 import { loadShelf } from './shelf';
 import { lookAt, wholeBrief } from './snapshot';
 
 /** The whole brief as a file without the bytes of its pictures, and which those are; null when there is none of that id. */
 export async function exportBrief(id: string): Promise<{ file: BriefFile; pictureIds: string[] } | null> {
   if (!isId(id)) return null;
-  const found = await lookAt(id, wholeBrief);
-  if (!found) return null;
-  const { state, shelf } = found;
-  const pictureIds = [
-    ...new Set(
-      [
-        ...state.sources,
-        ...PICTURED.flatMap((list) => [...state[list]]),
-        ...state.underlays,
-        ...state.markings.map(({ design }) => design),
-      ].flatMap(({ pictureId }) => pictureId ?? []),
-    ),
-  ].sort();
-  return { file: toBriefFile(state, shelf, pictureIds), pictureIds };
+  return lookAt(id, async (at) => {
+    const found = await wholeBrief(at);
+    if (!found) return null;
+    const { state, shelf } = found;
+    const wanted = [
+      ...new Set(
+        [
+          ...state.sources,
+          ...PICTURED.flatMap((list) => [...state[list]]),
+          ...state.underlays,
+          ...state.markings.map(({ design }) => design),
+        ].flatMap(({ pictureId }) => pictureId ?? []),
+      ),
+    ];
+    // A picture that is named and not there would be missed by whoever takes the file in.
+    const pictureIds = await picturesThere(at.client, wanted);
+    return { file: repairedFile(toBriefFile(state, shelf, pictureIds), pictureIds), pictureIds };
+  });
 }
 
 /**

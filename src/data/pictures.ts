@@ -148,3 +148,9 @@ async function insertPicture(
     [picture.id, picture.width, picture.height, picture.picture, picture.thumbnail],
   );
 }
+
+/** Those of some pictures that are there, in an order that their contents alone decide. */
+export async function picturesThere(client: Client, ids: readonly string[]): Promise<string[]> {
+  const found = await rows<{ id: string }>(client, 'select id from picture where id = any($1) order by id', [ids]);
+  return found.map(({ id }) => id);
+}

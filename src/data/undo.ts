@@ -99,7 +99,9 @@ async function takeBack(writer: ActWriter, changes: readonly ChangeRow[]): Promi
         await writer.drop(entity, now!);
       }
     }
-    return null;
+    const against = await writer.contradiction();
+    if (against) writer.backTo(mark);
+    return against && against.says;
   } catch (error) {
     writer.backTo(mark);
     if (error instanceof InUse) return error.message;

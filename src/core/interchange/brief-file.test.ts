@@ -84,7 +84,7 @@ describe('a brief file', () => {
     [
       'parts in a circle',
       { parts: [part('C', '1', 'C 2'), part('C', '2', 'C 1')] },
-      'parts.0.replacesId: C 1 replaces C 2 replaces C 1: a circle',
+      'parts.0.replaces: C 1 replaces C 2 replaces C 1: a circle',
     ],
     [
       'two subjects that cannot be told apart',
@@ -105,7 +105,7 @@ describe('a brief file', () => {
     [
       'a circle',
       { sources: [source('s1', { derivedFrom: ['s2'] }), source('s2', { derivedFrom: ['s1'] })] },
-      'sources: derivedFrom goes in a circle: s1 from s2 from s1',
+      'sources.0.derivedFrom: derivedFrom goes in a circle: s1 from s2 from s1',
     ],
     [
       'a picture left out',

@@ -37,14 +37,15 @@ import { subjectFaults } from '@/core/kept/check-subjects';
 import { whyNot } from '@/core/kit/conflicts';
 import { NOT_BEGUN } from '@/core/kit/machine';
 import { optionsSchema } from '@/core/kit/options';
-import { asRegister, MOST_PARTS, partNumber, registerFaults } from '@/core/kit/parts';
+import { asRegister, partNumber, registerFaults } from '@/core/kit/parts';
 import { machineOf } from '@/core/outline/presets';
+import { MOST_CHIPS, MOST_RECORDS } from '@/core/kept/most';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
 import { renameIn, withStepKeys } from './step-keys';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
-/** `build-brief/5`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/6`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
@@ -68,31 +69,39 @@ const layingInFile = {
   filter: filterFields.omit({ paintId: true }).extend(paintName).nullable().default(null),
 };
 
-const wholeBrief = z
+/** The most that a file says of what was let go on its way out. */
+export const MOST_REPAIRED = 200;
+
+export const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/5', {
-      error: 'this is not a Build Brief file (its format should be "build-brief/5", or 4, 3, 2 or 1)',
+    format: z.literal('build-brief/6', {
+      error: 'this is not a Build Brief file (its format should be "build-brief/6", or 5, 4, 3, 2 or 1)',
     }),
+    /** What the brief said against itself and was let go, so that the file can be taken in: see repair.ts. */
+    repaired: z
+      .array(z.string().max(500))
+      .max(MOST_REPAIRED + 1)
+      .default([]),
     brief: briefFields,
     airframe: airframeFields,
     ...dossierParts,
-    markings: z.array(markingInFile).max(500),
-    sessions: z.array(weeklySessionFields).max(50),
-    evenings: z.array(eveningFields).max(1000).default([]),
-    parts: z.array(partInFile).max(MOST_PARTS, 'parts: at most 3 000').default([]),
-    measures: z.array(kitMeasureFields).max(500).default([]),
-    subjects: z.array(subjectFields).max(100).default([]),
-    zoneDays: z.array(zoneDayFields).max(500).default([]),
-    fields: z.array(schemeFieldFields).max(300).default([]),
-    underlays: z.array(underlayFields).max(4).default([]),
+    markings: z.array(markingInFile).max(MOST_RECORDS.markings),
+    sessions: z.array(weeklySessionFields).max(MOST_RECORDS.sessions),
+    evenings: z.array(eveningFields).max(MOST_RECORDS.evenings).default([]),
+    parts: z.array(partInFile).max(MOST_RECORDS.parts, 'parts: at most 3 000').default([]),
+    measures: z.array(kitMeasureFields).max(MOST_RECORDS.measures).default([]),
+    subjects: z.array(subjectFields).max(MOST_RECORDS.subjects).default([]),
+    zoneDays: z.array(zoneDayFields).max(MOST_RECORDS.zoneDays).default([]),
+    fields: z.array(schemeFieldFields).max(MOST_RECORDS.fields).default([]),
+    underlays: z.array(underlayFields).max(MOST_RECORDS.underlays).default([]),
     decalSheets: z.array(decalSheetFields).max(200).default([]),
-    edits: z.array(routeEditFields).max(500).default([]),
-    mishaps: z.array(mishapFields).max(500).default([]),
-    runs: z.array(workRunFields).max(100).default([]),
-    sprayOuts: z.array(sprayOutFields).max(500).default([]),
-    plans: z.array(acceptedPlanFields).max(1, 'plans: one at most').default([]),
-    log: z.array(logEntryFields).max(20_000),
-    timers: z.array(timerFields).max(100),
+    edits: z.array(routeEditFields).max(MOST_RECORDS.edits).default([]),
+    mishaps: z.array(mishapFields).max(MOST_RECORDS.mishaps).default([]),
+    runs: z.array(workRunFields).max(MOST_RECORDS.runs).default([]),
+    sprayOuts: z.array(sprayOutFields).max(MOST_RECORDS.sprayOuts).default([]),
+    plans: z.array(acceptedPlanFields).max(MOST_RECORDS.plans, 'plans: one at most').default([]),
+    log: z.array(logEntryFields).max(MOST_RECORDS.log),
+    timers: z.array(timerFields).max(MOST_RECORDS.timers),
     choices: z
       .array(
         z.union([
@@ -100,7 +109,7 @@ const wholeBrief = z
           z.strictObject({ code: ref, recipe: ref, ...layingInFile }),
         ]),
       )
-      .max(500),
+      .max(MOST_RECORDS.choices),
     recipes: z
       .array(
         z.strictObject({
@@ -113,8 +122,8 @@ const wholeBrief = z
             .max(8),
         }),
       )
-      .max(500),
-    uses: z.array(z.strictObject({ ...paintUseFields.omit({ codeId: true }).shape, code: ref })).max(2000),
+      .max(MOST_RECORDS.recipes),
+    uses: z.array(z.strictObject({ ...paintUseFields.omit({ codeId: true }).shape, code: ref })).max(MOST_RECORDS.uses),
     systems: z.array(colourSystemFields).max(50),
     relations: z
       .array(
@@ -125,7 +134,7 @@ const wholeBrief = z
         }),
       )
       .max(2000),
-    codes: z.array(z.strictObject({ ...colourCodeFields.shape, chips: z.array(chipInFile).max(100) })).max(5000),
+    codes: z.array(z.strictObject({ ...colourCodeFields.shape, chips: z.array(chipInFile).max(MOST_CHIPS) })).max(5000),
     lines: z
       .array(
         z.strictObject({
@@ -156,7 +165,8 @@ function checkFile(file: BriefFile, fault: FileFault): void {
   checkDossier(file, fault);
   for (const says of whyNot(file.brief.options, machineOf(file.airframe.preset), NOT_BEGUN))
     fault(['brief', 'options'], says);
-  for (const { id, field, says } of fileParts(file).faults) fault(['parts', Number(id), field], says);
+  for (const { id, field, says } of fileParts(file).faults)
+    fault(['parts', Number(id), field === 'replacesId' ? 'replaces' : field], says);
   subjectFaults(file.subjects).forEach(({ at, says }) => fault(['subjects', at, 'title'], says));
   unlike(file.zoneDays, 'zoneDays', ({ zone }) => zone, 'this zone has two days', fault);
   const recipes = new Set(file.recipes.map((recipe) => recipe.ref));
@@ -201,9 +211,16 @@ function checkFile(file: BriefFile, fault: FileFault): void {
 
 /** Reads every version of the file; the older are brought up to the newest. */
 export const briefFileSchema = z.preprocess(
-  (raw) => fromFourthVersion(fromThirdVersion(fromSecondVersion(fromFirstVersion(raw)))),
+  (raw) => fromFifthVersion(fromFourthVersion(fromThirdVersion(fromSecondVersion(fromFirstVersion(raw))))),
   wholeBrief,
 );
+
+/** `build-brief/5` did not say what was let go on its way out. */
+function fromFifthVersion(raw: unknown): unknown {
+  const file = raw as Record<string, unknown>;
+  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/5') return raw;
+  return { ...file, format: 'build-brief/6', repaired: [] };
+}
 
 /** `build-brief/4` held options that cannot be, and stood rotorcraft on wheels that they do not have: they are put right. */
 function fromFourthVersion(raw: unknown): unknown {
@@ -358,7 +375,8 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
       renameIn((part) => refOfMarking.get(part)),
     ) as T[];
   return {
-    format: 'build-brief/5',
+    format: 'build-brief/6',
+    repaired: [],
     brief: plain(state.brief),
     airframe: plain(state.airframe),
     ...dossierPartsOf(state, (id) => pictures.has(id)),
@@ -418,13 +436,17 @@ function linesOf(paints: readonly Paint[]): BriefFile['lines'] {
   return names.map((name) => {
     const own = paints.filter((paint) => paint.line === name);
     return {
-      ...paintLineFields.parse(lineFieldsOf(own[0]!)),
+      ...asToday(paintLineFields, lineFieldsOf(own[0]!)),
       paints: own
         .sort((a, b) => a.number.localeCompare(b.number))
-        .map((paint) => ({ ...paintInFile.parse(pickFields(paintInFile, paint)), bottle: null })),
+        .map((paint) => ({ ...asToday(paintInFile, pickFields(paintInFile, paint)), bottle: null })),
     };
   });
 }
+
+/** A record as its schema has it; one that the schema would refuse goes as it is, for whoever mends the file. */
+const asToday = <S extends z.ZodObject>(schema: S, record: object): z.infer<S> =>
+  schema.safeParse(record).data ?? (record as z.infer<S>);
 
 /** Of a record only what a schema knows. */
 const pickFields = (schema: z.ZodObject, record: object) =>

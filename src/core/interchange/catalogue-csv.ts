@@ -1,10 +1,9 @@
-import Papa from 'papaparse';
 import { bottleFields, paintFields, paintLineFields, paintSetFields, type Fields } from '@/core/kept/records';
 import type { PaintSet } from '@/core/match/sets';
 import type { Paint } from '@/core/paint/catalogue';
 import { counted } from '@/core/units/words';
 import { colourOfRow } from './colour-cells';
-import { readTable, RowReader, type RowFault } from './table';
+import { readTable, RowReader, writeTable, type RowFault } from './table';
 
 /** The catalogue of paints, with what the drawer holds, as a table: see docs/formats/catalogue.md. */
 
@@ -220,9 +219,5 @@ export function writeCatalogue(paints: readonly Paint[], sets: readonly PaintSet
       contents: set.contents.join(';'),
     })),
   ];
-  return Papa.unparse(
-    { fields: [...new Set(rows.flatMap((row) => Object.keys(row)))], data: rows },
-    // A cell that a spreadsheet would take for a formula is made text.
-    { escapeFormulae: true },
-  );
+  return writeTable([...new Set(rows.flatMap((row) => Object.keys(row)))], rows);
 }

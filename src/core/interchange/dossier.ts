@@ -10,6 +10,7 @@ import {
   type Kept,
   type RecordName,
 } from '@/core/kept/records';
+import { MOST_RECORDS } from '@/core/kept/most';
 import { identityOf, type BriefState } from '@/core/kept/state';
 import { isPlainText } from '@/core/units/text';
 import { derivationCircle } from '@/core/evidence/independence';
@@ -31,8 +32,8 @@ export const dossierParts = {
         beforeEventId: ref.nullable(),
       }),
     )
-    .max(2000),
-  questions: z.array(z.strictObject({ ref, ...questionFields.shape })).max(2000),
+    .max(MOST_RECORDS.sources),
+  questions: z.array(z.strictObject({ ref, ...questionFields.shape })).max(MOST_RECORDS.questions),
   sightings: z
     .array(
       z.strictObject({
@@ -41,10 +42,12 @@ export const dossierParts = {
         source: ref,
       }),
     )
-    .max(20_000),
-  rulings: z.array(z.strictObject({ ...rulingFields.omit({ questionId: true }).shape, question: ref })).max(2000),
-  events: z.array(z.strictObject({ ref, ...paintEventFields.shape })).max(2000),
-  mirrors: z.array(mirrorFields).max(500),
+    .max(MOST_RECORDS.sightings),
+  rulings: z
+    .array(z.strictObject({ ...rulingFields.omit({ questionId: true }).shape, question: ref }))
+    .max(MOST_RECORDS.rulings),
+  events: z.array(z.strictObject({ ref, ...paintEventFields.shape })).max(MOST_RECORDS.events),
+  mirrors: z.array(mirrorFields).max(MOST_RECORDS.mirrors),
   pictures: z.record(z.string(), z.base64('a picture must be base64')),
 };
 export type DossierParts = { [N in keyof typeof dossierParts]: z.infer<(typeof dossierParts)[N]> };
@@ -91,7 +94,8 @@ export function checkDossier(file: DossierParts, fault: FileFault): void {
       fault(['sources', i, 'pictureId'], 'its picture is not in the file');
   });
   const circle = derivationCircle(file.sources.map((source) => ({ id: source.ref, derivedFrom: source.derivedFrom })));
-  if (circle) fault(['sources'], `derivedFrom goes in a circle: ${circle.join(' from ')}`);
+  const first = file.sources.findIndex(({ ref: name }) => name === circle?.[0]);
+  if (circle) fault(['sources', first, 'derivedFrom'], `derivedFrom goes in a circle: ${circle.join(' from ')}`);
   file.sightings.forEach((sighting, i) => {
     if (!questions.has(sighting.question))
       fault(['sightings', i, 'question'], `there is no question "${sighting.question}"`);

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { labToHex } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
+import { asCell } from '@/core/units/text';
 
 /** Colours for other programs. */
 export interface NamedColour {
@@ -64,7 +65,7 @@ export function colourTable(colours: readonly NamedColour[]): string {
     colours.map(({ name, lab, sd, origin }) => {
       const { hex, inSrgb } = labToHex(lab);
       return {
-        name: safeCell(name),
+        name: asCell(name),
         L: lab[0].toFixed(2),
         a: lab[1].toFixed(2),
         b: lab[2].toFixed(2),
@@ -78,4 +79,3 @@ export function colourTable(colours: readonly NamedColour[]): string {
 }
 
 /** A cell that a spreadsheet would take for a formula is kept as text. */
-const safeCell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);

@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import { workBySession, type PlannedWork, type RoutePlan } from '@/core/route/plan';
 import type { Route } from '@/core/route/step';
+import { inOneLine } from '@/core/units/text';
 import { durationInWords } from '@/core/units/minutes';
 
 /** A wait of at most this long is a window that is met in the same session. */
@@ -9,6 +10,9 @@ const WET_MINUTES = 120;
 const AHEAD = 2;
 /** A wait from this long on is told where it ends, minutes. */
 const DRIES_LONG = 60;
+
+/** A line holds 75 octets at most (RFC 5545, 3.1), and one that goes on begins with a space that counts. */
+ICAL.foldLength = 74;
 
 /**
  * The sessions that are still ahead as an iCalendar (RFC 5545): each with its steps; the windows in which a wash comes off or tape comes up as
@@ -22,7 +26,8 @@ export function planIcs(
   const calendar = new ICAL.Component('vcalendar');
   calendar.addPropertyWithValue('version', '2.0');
   calendar.addPropertyWithValue('prodid', '-//Build Brief//bench//EN');
-  calendar.addPropertyWithValue('x-wr-calname', title);
+  // No property of the standard: the library writes its value as it is given.
+  calendar.addPropertyWithValue('x-wr-calname', escaped(title));
   const origin = Date.parse(plan.origin);
   const at = (minutes: number) => ICAL.Time.fromJSDate(new Date(origin + minutes * 60_000), true);
   const event = (
@@ -34,16 +39,16 @@ export function planIcs(
     alarmAhead?: number,
   ) => {
     const component = new ICAL.Component('vevent');
-    component.addPropertyWithValue('uid', `${uid}@${briefId}`);
+    component.addPropertyWithValue('uid', `${inOneLine(uid)}@${briefId}`);
     component.addPropertyWithValue('dtstamp', ICAL.Time.fromJSDate(new Date(stamp), true));
     component.addPropertyWithValue('dtstart', at(start));
     component.addPropertyWithValue('dtend', at(end));
-    component.addPropertyWithValue('summary', summary);
+    component.addPropertyWithValue('summary', inOneLine(summary));
     if (description) component.addPropertyWithValue('description', description);
     if (alarmAhead !== undefined) {
       const alarm = new ICAL.Component('valarm');
       alarm.addPropertyWithValue('action', 'DISPLAY');
-      alarm.addPropertyWithValue('description', summary);
+      alarm.addPropertyWithValue('description', inOneLine(summary));
       alarm.addPropertyWithValue('trigger', ICAL.Duration.fromSeconds(-60 * alarmAhead));
       component.addSubcomponent(alarm);
     }
@@ -71,7 +76,7 @@ export function planIcs(
         end + minLag,
         Math.max(end + minLag + 1, end + maxLag),
         after.step.title,
-        `From ${minLag} to ${maxLag} min after “${before.step.title}”.`,
+        `From ${minLag} to ${maxLag} min after “${inOneLine(before.step.title)}”.`,
         AHEAD,
       );
   }
@@ -91,4 +96,10 @@ export function planIcs(
   return `${calendar.toString()}\r\n`;
 }
 
-const lineOf = ({ start, step }: PlannedWork) => `${start.slice(11, 16)} ${step.title}, ${step.minutes} min`;
+/** A text as RFC 5545 (3.3.11) writes it, without the signs that no text has. */
+const escaped = (text: string): string =>
+  inOneLine(text)
+    .replace(/\p{Cc}/gu, '')
+    .replace(/[\\;,]/g, '\\$&');
+
+const lineOf = ({ start, step }: PlannedWork) => `${start.slice(11, 16)} ${inOneLine(step.title)}, ${step.minutes} min`;

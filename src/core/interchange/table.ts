@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { ZodError } from 'zod';
 import { parseNumber } from '@/core/units/number';
+import { asCell, fromCell } from '@/core/units/text';
 
 /** Tables as people keep them: CSV with a head, whatever the delimiter. Cells are read one by one, and each fault names its row. */
 
@@ -71,7 +72,7 @@ export function readTable(text: string): Table {
       .map((cells, i) => ({
         row: i + 2,
         cells: Object.fromEntries(
-          Object.entries(cells).map(([head, value]) => [head, asText(String(value ?? '').trim())]),
+          Object.entries(cells).map(([head, value]) => [head, fromCell(String(value ?? '').trim())]),
         ),
       }))
       .filter(({ row }) => !bad.has(row)),
@@ -81,9 +82,6 @@ export function readTable(text: string): Table {
 
 /** Lines with an end; a cell may hold some of them. */
 const linesOf = (text: string): number => text.match(/\n/g)?.length ?? 0;
-
-/** A cell that was kept from being a formula by an apostrophe is the text behind it. */
-const asText = (cell: string): string => (/^'[=+\-@]/.test(cell) ? cell.slice(1) : cell);
 
 /** Cells of one row, read by kind; faults are gathered. */
 export class RowReader {
@@ -168,5 +166,6 @@ export class RowReader {
 
 /** A table of these columns as CSV, each row by the names of its cells. */
 export const writeTable = (columns: readonly string[], rows: Record<string, unknown>[]) =>
-  // A cell that a spreadsheet would take for a formula is made text.
-  `${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => row[column] ?? '')) }, { newline: '\n', escapeFormulae: true })}\n`;
+  `${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => cellOf(row[column]))) }, { newline: '\n' })}\n`;
+
+const cellOf = (value: unknown): unknown => (typeof value === 'string' ? asCell(value) : (value ?? ''));

@@ -1,16 +1,20 @@
 import { z } from 'zod';
 import { FIRST_YEAR, isDay, isOfOurTime, LAST_YEAR } from '@/core/units/day';
-import { isPlainText } from '@/core/units/text';
+import { inOneLine, isPlainText } from '@/core/units/text';
 
 /** What the fields of records are made of: each is checked with a sentence that names it. */
 
+const text = (title: string) =>
+  z.string({ error: `${title}: text is needed` }).refine(isPlainText, `${title}: it holds signs that are no text`);
+
+/** One line: where it goes on over several, it is written in one. Whoever prints a name prints no line of its own with it. */
 export const line = (title: string, most = 120) =>
-  z
-    .string({ error: `${title}: text is needed` })
-    .refine(isPlainText, `${title}: it holds signs that are no text`)
-    .trim()
-    .max(most, `${title}: at most ${most} signs`);
+  text(title).overwrite(inOneLine).trim().max(most, `${title}: at most ${most} signs`);
 export const needed = (title: string, most = 120) => line(title, most).min(1, `${title} is needed`);
+
+/** What may go over several lines: notes and reasons. */
+export const prose = (title: string, most: number) => text(title).trim().max(most, `${title}: at most ${most} signs`);
+export const neededProse = (title: string, most: number) => prose(title, most).min(1, `${title} is needed`);
 export const number = (title: string) => z.number({ error: `${title}: a number is needed` });
 export const day = (title: string) =>
   z

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isPlainText } from '@/core/units/text';
+import { inOneLine, isPlainText } from '@/core/units/text';
 import { MARKING_KINDS } from './kinds';
 
 export const SHEET_CONDITIONS = ['good', 'yellowed', 'brittle', 'untried'] as const;
@@ -9,6 +9,7 @@ const text = (title: string, most: number) =>
   z
     .string()
     .refine(isPlainText, `${title}: it holds signs that are no text`)
+    .overwrite(inOneLine)
     .trim()
     .max(most, `${title}: at most ${most} signs`);
 

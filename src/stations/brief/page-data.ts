@@ -1,5 +1,9 @@
 import type { BriefView } from '@/core/brief/derive';
+import { contradictionsIn } from '@/core/kept/contradictions';
+import { RECORDS, type RecordName } from '@/core/kept/records';
 import { paintLabel } from '@/core/paint/catalogue';
+
+const EVERY_KIND: ReadonlySet<RecordName> = new Set(Object.keys(RECORDS) as RecordName[]);
 
 export interface BriefPage {
   briefId: string;
@@ -11,6 +15,8 @@ export interface BriefPage {
   done: number;
   sessionsLeft: number;
   finish: string | null;
+  /** What it says against itself: let go in a backup. */
+  contradictions: string[];
 }
 
 export function briefPage(view: BriefView): BriefPage {
@@ -28,5 +34,6 @@ export function briefPage(view: BriefView): BriefPage {
     done: view.plan.work.filter((item) => item.done).length,
     sessionsLeft: view.plan.sessionsLeft,
     finish: view.plan.finish,
+    contradictions: contradictionsIn(view.state, EVERY_KIND).map(({ says }) => says),
   };
 }

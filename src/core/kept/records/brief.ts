@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, day, line, needed, number, optionalDay } from '../fields';
+import { choice, day, line, needed, number, optionalDay, prose } from '../fields';
 import { CLARITIES, SOURCE_KIND_NAMES } from '@/core/evidence/weights';
 import { optionsSchema } from '@/core/kit/options';
 import { STORE_STATIONS } from '@/core/kit/stores';
@@ -37,7 +37,7 @@ export const briefFields = z.strictObject({
     (on) => on >= '2000-01-01' && on <= '2099-12-31',
     'Begins: a day from 2000 to 2099 is needed',
   ),
-  notes: line('Notes', 2000),
+  notes: prose('Notes', 2000),
   weights: weightChanges,
   boughtOn: optionalDay('Kit bought').default(null),
   /** Steps of the rules that are left out, because nobody will see their work. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, id, labFields, line, number } from '../fields';
+import { choice, id, labFields, line, number, prose } from '../fields';
 import { CHIP_ORIGINS } from '@/core/colour/chips';
 
 export const chipFields = z.strictObject({
@@ -10,5 +10,5 @@ export const chipFields = z.strictObject({
   instrument: line('Instrument', 80).default(''),
   batch: line('Batch', 40).default(''),
   leftOut: z.boolean().default(false),
-  note: line('Note', 300),
+  note: prose('Note', 300),
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, id, inOrder, line, optionalDay } from '../fields';
+import { choice, id, inOrder, optionalDay, prose } from '../fields';
 import { CODE_RELATIONS } from '@/core/codes/system';
 
 export const codeRelationFields = inOrder(
@@ -9,7 +9,7 @@ export const codeRelationFields = inOrder(
     kind: choice('Relation', CODE_RELATIONS),
     fromDay: optionalDay('From'),
     toDay: optionalDay('To'),
-    note: line('Note', 300),
+    note: prose('Note', 300),
   }),
   'fromDay',
   'toDay',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, line, needed, number } from '../fields';
+import { choice, needed, number, prose } from '../fields';
 import { SHEET_CONDITIONS, sheetItem } from '@/core/markings/decal-sheet';
 import { FIRST_YEAR, LAST_YEAR } from '@/core/units/day';
 
@@ -18,7 +18,7 @@ export const decalSheetFields = z.strictObject({
     .default(null),
   filmUm: number('Film').gt(0, 'Film: above 0').max(500, 'Film: at most 500 µm').nullable().default(null),
   condition: choice('Condition', SHEET_CONDITIONS),
-  note: line('Note', 500),
+  note: prose('Note', 500),
   items: z
     .array(sheetItem)
     .max(300, 'Items: at most 300')

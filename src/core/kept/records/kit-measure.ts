@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, line, needed, number } from '../fields';
+import { choice, line, needed, number, prose } from '../fields';
 import { MEASURED } from '@/core/kit/measuring';
 
 const size = (title: string, most: number, unit: string) =>
@@ -14,5 +14,5 @@ export const kitMeasureFields = z.strictObject({
   measuredMm: size('Measured', 5000, '5 m'),
   /** Of a pair the right one; null for one alone. */
   otherMm: size('Right-hand one', 5000, '5 m').nullable(),
-  note: line('Note', 500),
+  note: prose('Note', 500),
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, inOrder, instant, line, needed, number } from '../fields';
+import { choice, inOrder, instant, line, needed, number, prose } from '../fields';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 
 /** What was in the cup, as it was mixed: by name, since the catalogue may change while the model stands. */
@@ -27,7 +27,7 @@ export const logEntryFields = inOrder(
       .max(10_000, 'Minutes: at most 10 000'),
     startedAt: instant('Started'),
     endedAt: instant('Ended'),
-    note: line('Note', 1000),
+    note: prose('Note', 1000),
     paint: line('Paint', 200),
     zones: z.array(needed('Zone', 60)).max(200, 'Zones: at most 200').default([]),
     code: line('Code', 20).default(''),

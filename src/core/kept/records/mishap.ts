@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { DEPTHS } from '@/core/bench/depth';
 import { MISHAP_NAMES } from '@/core/bench/mishaps';
-import { choice, instant, line, needed } from '../fields';
+import { choice, instant, needed, prose } from '../fields';
 import { runFields } from './work-run';
 
 /** What went wrong, where, how it is mended; with the work that was taken into the route for it. */
@@ -12,7 +12,7 @@ export const mishapFields = z.strictObject({
   cure: needed('Cure', 120),
   down: choice('How deep', DEPTHS).nullable(),
   happenedAt: instant('When'),
-  note: line('Note', 1000),
+  note: prose('Note', 1000),
   pictureId: z.string().max(64).nullable().default(null),
   /** Null where nothing had to be done for it. */
   run: runFields.nullable(),

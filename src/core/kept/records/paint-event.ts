@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, day, line, needed } from '../fields';
+import { choice, day, line, needed, prose } from '../fields';
 import { EVENT_KIND_NAMES } from '@/core/evidence/events';
 
 export const paintEventFields = z.strictObject({
@@ -8,5 +8,5 @@ export const paintEventFields = z.strictObject({
   onDay: day('On'),
   value: line('What was laid or covered', 200),
   showsUnder: z.boolean(),
-  note: line('Note', 300),
+  note: prose('Note', 300),
 });

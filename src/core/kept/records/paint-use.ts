@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { day, id, line, number } from '../fields';
+import { day, id, number, prose } from '../fields';
 
 /** What a job of spraying really took. */
 export const paintUseFields = z.strictObject({
@@ -12,5 +12,5 @@ export const paintUseFields = z.strictObject({
     .min(1, 'Fillings: at least 1')
     .max(50, 'Fillings: at most 50'),
   sprayedMl: number('Sprayed').min(0.05, 'Sprayed: above 0 ml').max(1000, 'Sprayed: at most 1000 ml'),
-  note: line('Note', 300),
+  note: prose('Note', 300),
 });

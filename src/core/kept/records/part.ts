@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, id, line, needed, number, optionalDay } from '../fields';
+import { choice, id, line, needed, number, optionalDay, prose } from '../fields';
 import { PAINTED_ON, PART_CONDITIONS, PART_ORIGINS } from '@/core/kit/parts';
 
 export const partFields = z.strictObject({
@@ -21,5 +21,5 @@ export const partFields = z.strictObject({
   painted: choice('Painted', PAINTED_ON),
   /** The day on which it is expected; null where it is there. */
   orderedUntil: optionalDay('Ordered until'),
-  note: line('Note', 500),
+  note: prose('Note', 500),
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, id, labFields, line, number, optionalDay } from '../fields';
+import { choice, id, labFields, number, optionalDay, prose } from '../fields';
 import { TONES } from '@/core/match/mix/tones';
 
 export const recipePart = z.strictObject({
@@ -17,5 +17,5 @@ export const recipeFields = z.strictObject({
   observedSd: number('Uncertainty').min(0).max(60).nullable(),
   ml: number('Millilitres').min(0.05, 'Millilitres: above 0').max(1000, 'Millilitres: at most 1000').nullable(),
   madeOn: optionalDay('Made'),
-  note: line('Note', 500),
+  note: prose('Note', 500),
 });

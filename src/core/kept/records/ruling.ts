@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { choice, id, line, needed } from '../fields';
+import { choice, id, line, needed, neededProse } from '../fields';
 import { RULING_BASES } from '@/core/evidence/bases';
 
 export const rulingFields = z.strictObject({
   questionId: id,
   value: needed('Ruling', 200),
   basis: choice('Basis', RULING_BASES),
-  reason: needed('Reason', 500),
+  reason: neededProse('Reason', 500),
   ruledBy: line('Ruled by', 60),
 });

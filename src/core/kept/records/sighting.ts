@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, id, line, needed, number } from '../fields';
+import { choice, id, needed, number, prose } from '../fields';
 import { marksSchema } from '@/core/evidence/picture/marks';
 import { CLARITIES } from '@/core/evidence/weights';
 
@@ -10,7 +10,7 @@ export const sightingFields = z.strictObject({
   sd: number('Plus or minus').min(0, 'Plus or minus: never below 0').nullable(),
   clarity: choice('Clarity', CLARITIES),
   sense: choice('Sense', ['for', 'against'] as const),
-  note: line('Note', 500),
+  note: prose('Note', 500),
   /** Where in the picture it was measured. */
   marks: marksSchema.nullable(),
 });

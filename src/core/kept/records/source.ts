@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, id, inOrder, line, needed, number, optionalDay } from '../fields';
+import { choice, id, inOrder, line, needed, number, optionalDay, prose } from '../fields';
 import { FILM_NAMES } from '@/core/evidence/film';
 import { calibrationSchema } from '@/core/evidence/picture/marks';
 import { SOURCE_KIND_NAMES } from '@/core/evidence/weights';
@@ -9,7 +9,7 @@ export const sourceFields = inOrder(
   z.strictObject({
     kind: choice('Kind', SOURCE_KIND_NAMES),
     title: needed('Title'),
-    citation: line('Citation', 500),
+    citation: prose('Citation', 500),
     page: line('Page', 40),
     place: line('Place'),
     dateFrom: optionalDay('Dated from'),
@@ -21,7 +21,7 @@ export const sourceFields = inOrder(
     film: choice('Film', FILM_NAMES),
     derivedFrom: z.array(id),
     grade: number('Grade').min(0, 'Grade: from 0').max(2, 'Grade: to 2'),
-    gradeReason: line('Reason for the grade', 300),
+    gradeReason: prose('Reason for the grade', 300),
     pictureId: z.string().nullable(),
     calibration: calibrationSchema.nullable(),
   }),

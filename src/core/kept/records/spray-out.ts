@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { SPRAY_OUT_RESULTS } from '@/core/bench/spray-out';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
-import { choice, day, line, needed, number } from '../fields';
+import { choice, day, line, needed, number, prose } from '../fields';
 import { mixedFields } from './log-entry';
 
 /** A test piece: what was laid on what, how, and what came of it. */
@@ -20,6 +20,6 @@ export const sprayOutFields = z.strictObject({
     .default(null),
   undercoat: line('Undercoat', 120),
   result: choice('Result', SPRAY_OUT_RESULTS),
-  note: line('Note', 1000),
+  note: prose('Note', 1000),
   pictureId: z.string().max(64).nullable().default(null),
 });

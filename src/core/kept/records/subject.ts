@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, line, needed, number } from '../fields';
+import { choice, line, needed, number, prose } from '../fields';
 import { BASE_LAYERS, IN_PLACE_BY, SUBJECT_KINDS, SUBJECTS } from '@/core/kit/subjects';
 
 /** What is modelled beside the main airframe. */
@@ -14,7 +14,7 @@ export const subjectFields = z
     byGate: choice('In place by', IN_PLACE_BY),
     /** Of a base, from the bottom up. */
     layers: z.array(choice('Layer', BASE_LAYERS)).max(20, 'Layers: at most twenty').default([]),
-    note: line('Note', 500),
+    note: prose('Note', 500),
   })
   .refine(({ kind, place }) => !SUBJECTS[kind].asksPlace || place !== '', {
     path: ['place'],

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { LAYER_KINDS, STEP_KINDS } from '@/core/route/rules/rule';
-import { choice, line, needed, number } from '../fields';
+import { choice, line, needed, number, prose } from '../fields';
 import { mixedFields } from './log-entry';
 
 const wait = number('Wait')
@@ -12,7 +12,7 @@ const wait = number('Wait')
 /** A technique of the house: steps with their waits and windows, what surface it wants, and how it is tried first. */
 export const techniqueFields = z.strictObject({
   title: needed('Title', 120),
-  about: line('What it is for', 500),
+  about: prose('What it is for', 500),
   surface: line('Surface', 300),
   testPiece: line('Test piece', 300),
   steps: z

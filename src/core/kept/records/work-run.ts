@@ -3,7 +3,7 @@ import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { PAINT_KINDS } from '@/core/paint/catalogue';
 import { LANES, LAYER_KINDS, STEP_KINDS } from '@/core/route/rules/rule';
 import type { WorkRun } from '@/core/route/runs';
-import { choice, line, needed, number } from '../fields';
+import { choice, line, needed, number, prose } from '../fields';
 import { mixedFields } from './log-entry';
 
 const key = needed('Step', 200);
@@ -25,7 +25,7 @@ const runStep = z.strictObject({
   zones,
   afterMin: wait,
   afterMost: wait.nullable(),
-  because: line('Why', 500),
+  because: prose('Why', 500),
   lays: z
     .strictObject({
       what: choice('What it lays', LAYER_KINDS),

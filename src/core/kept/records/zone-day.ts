@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { inOrder, needed, optionalDay } from '../fields';
+import { inOrder, needed, neededProse, optionalDay } from '../fields';
 
 /** A zone that is shown as on another day than the rest of the machine, knowingly. */
 export const zoneDayFields = inOrder(
@@ -7,7 +7,7 @@ export const zoneDayFields = inOrder(
     zone: needed('Zone', 60),
     fromDay: optionalDay('Depicts from'),
     toDay: optionalDay('Depicts to'),
-    reason: needed('Reason', 500),
+    reason: neededProse('Reason', 500),
   }),
   'fromDay',
   'toDay',
