@@ -56,12 +56,15 @@ need_build() {
   printf '%s' "$wanted" >"$stamp"
 }
 
+# Names this start of the house, so that it is told from another on the same port.
+HOUSE_RUN=$$-$RANDOM$RANDOM
+
 # Serves the application on port $1 (--dev: reloading as one edits).
 serve() {
   local port=$1 mode=production
   shift
   [ "${1:-}" = --dev ] && mode=development
-  PORT=$port NODE_ENV=$mode exec node --import tsx scripts/serve.ts "$@"
+  PORT=$port NODE_ENV=$mode HOUSE_RUN=$HOUSE_RUN exec node --import tsx scripts/serve.ts "$@"
 }
 
 # The first free port from $1 on.
@@ -72,7 +75,7 @@ free_port() {
       if (port > 65535) process.exit(1);
       const server = net.createServer();
       server.once("error", () => attempt(port + 1));
-      server.listen(port, "127.0.0.1", () => server.close(() => console.log(port)));
+      server.listen(port, "127.0.0.1", () => server.close(() => process.stdout.write(`${port}\n`)));
     };
     attempt(Number(process.argv[1]));
   ' "$1"
@@ -81,15 +84,20 @@ free_port() {
 # Waits for the server of process $2 on port $1; false when the process ends first.
 wait_for_server() {
   node -e '
-    const [port, pid] = process.argv.slice(1).map(Number);
+    const [port, pid] = process.argv.slice(1, 3).map(Number);
+    const run = process.argv[3];
     const started = Date.now();
-    const attempt = () => fetch(`http://127.0.0.1:${port}/health`).then(() => process.exit(0), () => {
+    const again = () => {
       try { process.kill(pid, 0); } catch { process.exit(1); }
       if (Date.now() - started > 120000) process.exit(1);
       setTimeout(attempt, 150);
-    });
+    };
+    // Another server on that port answers too: it is another start of the house, or no house at all.
+    const attempt = () => fetch(`http://127.0.0.1:${port}/health`)
+      .then((response) => response.json())
+      .then((health) => (health.run === run ? process.exit(0) : again()), again);
     attempt();
-  ' "$1" "$2"
+  ' "$1" "$2" "$HOUSE_RUN"
 }
 
 mkdir -p .data 2>/dev/null || fail "$ROOT cannot be written to: check its owner."

@@ -11,12 +11,31 @@ const held = globalThis as unknown as { buildBriefPool?: pg.Pool };
 /** The one pool of this process (kept over hot reloads). */
 export function pool(): pg.Pool {
   if (!process.env.DATABASE_URL) throw new Error('DATABASE_URL is not set: start the application with ./start');
-  held.buildBriefPool ??= new pg.Pool({
-    connectionString: process.env.DATABASE_URL,
-    max: 10,
-    options: '-c timezone=UTC',
-  });
+  held.buildBriefPool ??= opened(process.env.DATABASE_URL);
   return held.buildBriefPool;
+}
+
+function opened(connectionString: string): pg.Pool {
+  const made = new pg.Pool({ connectionString, max: 10, options: '-c timezone=UTC' });
+  // A line that breaks while nobody uses it is let go: when the database is back, the next one who asks opens another.
+  made.on('error', () => undefined);
+  return made;
+}
+
+const PATIENCE_MS = 3000;
+
+/** Why the database does not answer, in words; null where it does. */
+export async function databaseFault(): Promise<string | null> {
+  const late = new Promise<never>((_, reject) =>
+    setTimeout(() => reject(new Error(`it did not answer within ${PATIENCE_MS / 1000} s`)), PATIENCE_MS).unref(),
+  );
+  try {
+    await Promise.race([pool().query('select 1'), late]);
+    return null;
+  } catch (error) {
+    const { code, message } = error as { code?: string; message: string };
+    return code === 'ECONNREFUSED' ? 'it does not run, or not where it is looked for' : message;
+  }
 }
 
 export async function closePool(): Promise<void> {

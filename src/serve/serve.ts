@@ -13,6 +13,20 @@ const dev = process.argv.includes('--dev');
 const port = Number(process.env.PORT ?? 3000);
 const wanted = dev ? 1 : Number(process.env.WEB_PROCESSES ?? availableParallelism());
 
+/** How a process ends that finds its port in other hands: whoever starts it may try another. */
+const PORT_TAKEN = 98;
+
+async function listenOrLeave(): Promise<void> {
+  try {
+    await listen(port, dev);
+  } catch (error) {
+    const { code, port: taken } = error as { code?: string; port?: number };
+    if (code !== 'EADDRINUSE') throw error;
+    process.stderr.write(`Port ${taken} is taken.\n`);
+    process.exit(PORT_TAKEN);
+  }
+}
+
 quietConsole();
 if (cluster.isPrimary) {
   if (process.env.BENCH_PORT) {
@@ -29,15 +43,20 @@ if (cluster.isPrimary) {
     process.env.BENCH_SENSOR_URL ??= url;
   }
   if (wanted === 1) {
-    await listen(port, dev);
+    await listenOrLeave();
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0));
   } else {
     // A process gives memory back before it takes more.
     cluster.setupPrimary({ execArgv: [...process.execArgv, '--max-old-space-size=400'] });
     let ending = false;
     for (let i = 0; i < wanted; i += 1) cluster.fork();
-    cluster.on('exit', (worker) => {
+    cluster.on('exit', (worker, code) => {
       if (ending) return;
+      if (code === PORT_TAKEN) {
+        ending = true;
+        for (const other of Object.values(cluster.workers ?? {})) other?.kill('SIGTERM');
+        process.exit(PORT_TAKEN);
+      }
       process.stderr.write(`Web process ${worker.process.pid} ended; another takes its place.\n`);
       setTimeout(() => cluster.fork(), 500);
     });
@@ -48,4 +67,4 @@ if (cluster.isPrimary) {
         setTimeout(() => process.exit(0), 300);
       });
   }
-} else await listen(port, dev);
+} else await listenOrLeave();

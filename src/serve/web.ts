@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import type { Server as SecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import compression from 'compression';
 import next from 'next';
@@ -7,7 +8,7 @@ import { STATIONS } from '@/core/kept/act';
 import { latestBrief } from '@/data/briefs';
 import { pool } from '@/data/database';
 import { revisionInWords, revisionsOf } from '@/data/revisions';
-import { CLOSED_POLICY, hostsBeside, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
+import { CLOSED_POLICY, hostsBeside, policyOf, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
 import { DEVICE_HEADER } from '@/wall/device';
 import { benchDoor, type KnownActions } from './bench-door';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
@@ -39,6 +40,8 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   };
 
   const serve = (request: IncomingMessage, response: ServerResponse) => {
+    // Pages say more exactly what they may load, each with its nonce; everything else says it here.
+    response.setHeader('content-security-policy', policyOf(request.url ?? ''));
     if (request.headers['next-action']) unreadableIsRefused(response);
     compress(request as never, response as never, () => {
       answer(request, response).catch((error: unknown) => {
@@ -74,10 +77,20 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');
   });
   if (!dev) await warmUp(server);
-  await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
+  await opened(server, port, '127.0.0.1');
   const benchPort = Number(process.env.BENCH_PORT ?? 0);
   if (benchPort > 0) await openBench(benchPort, dev, serve);
 }
+
+/** Listens on a port. Throws where it is in other hands. */
+const opened = (server: Server | SecureServer, port: number, host: string): Promise<void> =>
+  new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, host, () => {
+      server.off('error', reject);
+      resolve();
+    });
+  });
 
 /** Opens the door of the bench to the local network; while the application is developed, pages can be read there only. */
 async function openBench(
@@ -96,7 +109,7 @@ async function openBench(
     actions: dev ? {} : await knownActions(),
     answer,
   });
-  await new Promise<void>((resolve) => door.listen(port, '0.0.0.0', resolve));
+  await opened(door, port, '0.0.0.0');
 }
 
 /** The actions of the built application, as the build lists them. */

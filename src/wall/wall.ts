@@ -67,3 +67,10 @@ export const SECURITY_HEADERS: Readonly<Record<string, string>> = {
 
 /** For an answer that is no page: it may load nothing at all. */
 export const CLOSED_POLICY = "default-src 'none'; frame-ancestors 'none'";
+
+/** For a script that runs by itself, in a thread or before the pages: it may load what is this house's own. */
+const SCRIPT_POLICY = "default-src 'none'; script-src 'self'; connect-src 'self'; frame-ancestors 'none'";
+
+/** What the answer at an address may load where nothing says it more exactly. */
+export const policyOf = (url: string): string =>
+  /^\/(_next\/static\/.*\.js|sw\.js)(\?|$)/.test(url) ? SCRIPT_POLICY : CLOSED_POLICY;
