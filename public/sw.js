@@ -32,7 +32,8 @@ async function keep(pages) {
   await Promise.all(
     pages.map(async (page) => {
       const response = await fetch(page, { cache: 'no-store' }).catch(() => null);
-      if (response?.ok && isHere(page)) await kept.put(page, response);
+      // A device that was let go is led to the page that pairs: that is not this page.
+      if (response?.ok && !response.redirected && isHere(page)) await kept.put(page, response);
     }),
   );
   const response = await fetch('/offline/files', { cache: 'no-store' }).catch(() => null);
@@ -99,7 +100,7 @@ async function pageOf(event, request, url) {
   const isKept = STATION.test(url.pathname);
   try {
     const response = await fetch(request, isKept ? { signal: AbortSignal.timeout(PATIENCE) } : {});
-    if (response.ok && isKept) event.waitUntil(cache.put(url.pathname, response.clone()));
+    if (response.ok && !response.redirected && isKept) event.waitUntil(cache.put(url.pathname, response.clone()));
     return response;
   } catch {
     return (isKept ? await cache.match(url.pathname) : undefined) ?? away(await cache.keys());

@@ -15,3 +15,9 @@ create table brief_figure (
   reckoned_from text not null,
   open integer not null check (open >= 0)
 );
+
+-- Clocks that were stopped before their start arrived, from a device that tells its evening later.
+create table stopped_timer (
+  id uuid primary key,
+  brief_id uuid not null references brief (id) on delete cascade
+);

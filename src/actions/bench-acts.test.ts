@@ -1,5 +1,6 @@
 import { nowMs } from '@/clock/now';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { isOther } from '@/core/bench/other-work';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { loadBrief } from '@/data/briefs';
 import { closePool, pool } from '@/data/database';
@@ -30,13 +31,14 @@ const {
 };
 const logged = {
   ...blank,
-  stepKey: 'wash',
+  stepKey: 'wash-sprues',
   title: 'Wash the sprues',
   lane: 'Whole',
   plannedMinutes: 20,
   actualMinutes: 25,
 };
-const finish = (over: Partial<Extract<BenchAct, { kind: 'finish' }>> = {}): BenchAct => ({
+type Of<K extends BenchAct['kind']> = Extract<BenchAct, { kind: K }>;
+const finish = (over: Partial<Of<'finish'>> = {}): Of<'finish'> => ({
   kind: 'finish',
   briefId,
   act: stamp(),
@@ -58,7 +60,7 @@ const testPiece = (): BenchAct => ({
   act: stamp(),
   fields: {
     title: 'Green over grey',
-    stepKey: 'wash',
+    stepKey: 'wash-sprues',
     onDay: '2026-11-20',
     paint: '',
     chemistry: '',
@@ -70,12 +72,12 @@ const testPiece = (): BenchAct => ({
   },
   pictureId: null,
 });
-const timer = (startedAt: string, id = crypto.randomUUID()): BenchAct => ({
+const timer = (startedAt: string, id = crypto.randomUUID()): Of<'timer'> => ({
   kind: 'timer',
   briefId,
   act: stamp(),
   id,
-  fields: { stepKey: 'wash', label: 'Dry', startedAt, minutes: 60, closesMin: null, factor: 1 },
+  fields: { stepKey: 'wash-sprues', label: 'Dry', startedAt, minutes: 60, closesMin: null, factor: 1 },
 });
 
 beforeAll(async () => {
@@ -134,6 +136,79 @@ describe('what arrives', () => {
     for (let i = 0; i < 2; i += 1)
       expect(await performBenchAct({ kind: 'stop', briefId, act: stamp(), id })).toMatchObject({ state: 'done' });
     expect((await kept()).timers).toEqual([]);
+  });
+
+  test('other work of a device whose clock is wrong was done when it was, not when that clock says', async () => {
+    const behind = 3 * DAY;
+    await performBenchAct(otherWork(ago(behind + 90 * 60_000), ago(behind + 60 * 60_000)), behind);
+    const [entry] = (await kept()).log;
+    expect(Math.abs(Date.parse(entry!.startedAt) - (nowMs() - 90 * 60_000))).toBeLessThan(10_000);
+    expect(Math.abs(Date.parse(entry!.endedAt) - (nowMs() - 60 * 60_000))).toBeLessThan(10_000);
+  });
+
+  test.each([
+    ['1951-05-01T10:00:00.000Z', /nobody worked on this build/],
+    ['2099-05-01T10:00:00.000Z', /has not come yet/],
+  ])('other work of %s is refused in words', async (at, says) => {
+    expect(await performBenchAct(otherWork(at, at))).toMatchObject({
+      state: 'refused',
+      says: expect.stringMatching(says),
+    });
+    expect((await kept()).log).toEqual([]);
+  });
+
+  test.each(['1951-05-01T10:00:00.000Z', '2099-05-01T10:00:00.000Z'])(
+    'a step that a clock of %s saw done is done now: it is not lost',
+    async (at) => {
+      await performBenchAct(finish({ act: { ...stamp(), at } }));
+      const [entry] = (await kept()).log;
+      expect(Math.abs(Date.parse(entry!.endedAt) - nowMs())).toBeLessThan(10_000);
+    },
+  );
+
+  test('another act of the same name is told, not taken for the one that is there', async () => {
+    const first = finish();
+    await performBenchAct(first);
+    const at = new Date(Date.parse(first.act.at) - DAY).toISOString();
+    const second = { ...testPiece(), act: { ...first.act, at } };
+    expect(await performBenchAct(second)).toMatchObject({ state: 'refused', says: expect.stringMatching(/name/) });
+    expect((await kept()).sprayOuts).toEqual([]);
+  });
+
+  test('a clock whose name another has is told, and the other runs on', async () => {
+    const id = crypto.randomUUID();
+    await performBenchAct(timer(ago(60_000), id));
+    const second = await performBenchAct(timer(ago(30_000), id));
+    expect(second).toMatchObject({ state: 'refused', says: expect.stringMatching(/kept aside/) });
+    expect((await kept()).timers).toHaveLength(1);
+  });
+
+  test('a clock that is stopped before its start arrives never runs', async () => {
+    const id = crypto.randomUUID();
+    await performBenchAct({ kind: 'stop', briefId, act: stamp(), id });
+    expect(await performBenchAct(timer(ago(60_000), id))).toMatchObject({ state: 'done' });
+    expect((await kept()).timers).toEqual([]);
+  });
+
+  test('a clock whose step has ended since does not start, in whatever order the two arrive', async () => {
+    await performBenchAct(finish({ act: { ...stamp(), at: ago(0) } }));
+    await performBenchAct({ ...timer(ago(DAY)), fields: { ...timer(ago(DAY)).fields, stepKey: logged.stepKey } });
+    expect((await kept()).timers).toEqual([]);
+  });
+
+  test('a step that the brief has not any more is kept as other work', async () => {
+    const entry = { ...logged, stepKey: 'spray:GONE 1', title: 'Spray what was ruled then' };
+    expect(await performBenchAct(finish({ entry }))).toMatchObject({ state: 'done' });
+    const [written] = (await kept()).log;
+    expect(isOther(written!)).toBe(true);
+    expect(written!.title).toBe('Spray what was ruled then');
+  });
+
+  test('a zone that the machine has not is told in words, and the rest is kept', async () => {
+    await performBenchAct(finish({ entry: { ...logged, zones: ['fin-port', 'gone-port'], note: 'two coats' } }));
+    const [entry] = (await kept()).log;
+    expect(entry).toMatchObject({ zones: ['fin-port'], note: 'two coats; on gone-port' });
+    expect(isOther(entry!)).toBe(true);
   });
 
   test('work that ended before it began, and work for a brief that is gone, are refused in words', async () => {

@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { STATIONS, WRITABLE, actSchema } from '@/core/kept/act';
-import { RECORDS, type Kept } from '@/core/kept/records';
+import { RECORDS, type Fields, type Kept } from '@/core/kept/records';
 import type { UndoAnswer } from '@/core/kept/undo-answer';
 import type { Result } from '@/core/interchange/result';
 import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
@@ -13,6 +13,7 @@ import { answered, ofBrief, Refused } from './answer';
 import { askWhatCameUp } from './ask-what-came-up';
 import { checkEvidence, withOwnReason } from './check-evidence';
 import { checkKit } from './check-kit';
+import { checkWorkedAt } from './check-log';
 import { checkRouteEdit } from './check-route';
 import { mayKeep, mayTakeBack, mayTakeOut, onComputer } from './of-device';
 
@@ -68,6 +69,7 @@ async function checked(
   fields: unknown,
 ): Promise<never> {
   const evidence = await checkEvidence(at, entity, id, RECORDS[entity].parse(fields) as never);
+  if (entity === 'log_entry') checkWorkedAt(evidence as Fields<'log_entry'>);
   if (entity === 'route_edit') await checkRouteEdit(at, id, evidence as never);
   return (await checkKit(at, entity, id, evidence)) as never;
 }

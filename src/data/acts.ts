@@ -69,6 +69,13 @@ export class InUse extends Error {
   }
 }
 
+/** An act of that name was done already, and it was another: at another brief, or at another moment. */
+export class NamedTwice extends Error {
+  constructor() {
+    super('Another act has its name already: it is kept aside, and nothing was changed.');
+  }
+}
+
 /** What an act would leave behind contradicts itself, or is more than a brief can hold: nothing of it is done. */
 export class Contradicts extends Error {
   constructor(
@@ -87,7 +94,7 @@ const AGAIN = new Set(['40P01', '40001']);
 
 /**
  * Does `work` as one act. The same act arriving again, at the same moment or later, changes nothing and answers as it did at first.
- * Throws what `work` throws; nothing is changed then.
+ * Throws what `work` throws, Contradicts, and NamedTwice; nothing is changed then.
  */
 export async function perform<T>(act: Act, work: (writer: ActWriter) => Promise<T>): Promise<ActAnswer<T>> {
   for (let tries = 1; ; tries += 1) {
@@ -111,7 +118,7 @@ export async function performIn<T>(
      on conflict (id) do nothing returning 1`,
     [act.id, act.briefId, act.by, act.station, act.at, act.seen, act.undoes],
   );
-  if (!fresh) return answerOf<T>(client, act.id);
+  if (!fresh) return answerOf<T>(client, act);
   if (act.briefId) await lockRevision(client, act.briefId);
   const writer = new ActWriter(client, act);
   const value = await work(writer);
@@ -125,8 +132,15 @@ export async function performIn<T>(
   return answer;
 }
 
-async function answerOf<T>(client: Client, id: string): Promise<ActAnswer<T>> {
-  const [found] = await rows<{ answer: ActAnswer<T> }>(client, 'select answer from act where id = $1', [id]);
+async function answerOf<T>(client: Client, { id, briefId, at }: Act): Promise<ActAnswer<T>> {
+  const [found] = await rows<{ answer: ActAnswer<T>; brief: string | null; at: string | null }>(
+    client,
+    'select answer, brief_id as brief, device_at as at from act where id = $1',
+    [id],
+  );
+  // What has to make its brief first names another one each time.
+  const isSame = found!.at === at && (found!.brief === briefId || found!.answer.value === found!.brief);
+  if (!isSame) throw new NamedTwice();
   return found!.answer;
 }
 

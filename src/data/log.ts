@@ -31,3 +31,25 @@ export async function logStep(writer: ActWriter, entry: Fields<'log_entry'>): Pr
   for (const { id, version } of timers) await writer.remove('timer', id, version);
   return true;
 }
+
+/** A clock that is stopped before its start arrives is not started when that comes. */
+export async function noteStopped(writer: ActWriter, timerId: string): Promise<void> {
+  await writer.client.query('insert into stopped_timer (id, brief_id) values ($1, $2) on conflict do nothing', [
+    timerId,
+    writer.briefId,
+  ]);
+}
+
+export const wasStopped = async (writer: ActWriter, timerId: string): Promise<boolean> =>
+  (await rows(writer.client, 'select 1 from stopped_timer where id = $1 and brief_id = $2', [timerId, writer.briefId]))
+    .length > 0;
+
+/** Whether the step that a clock is named after was done at or after an instant: its clocks end with it. */
+export const endedWith = async (writer: ActWriter, stepKey: string, instant: string): Promise<boolean> =>
+  (
+    await rows(
+      writer.client,
+      'select 1 from log_entry where brief_id = $1 and step_key = $2 and not again and ended_at >= $3 limit 1',
+      [writer.briefId, stepKey, instant],
+    )
+  ).length > 0;

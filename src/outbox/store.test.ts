@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { describe, expect, test } from '@jest/globals';
 import type { BenchAct, Replayed } from './queued';
-import { drain, enqueue, forget, openOutbox, retry, waiting, type Post } from './store';
+import { drain, enqueue, forget, openOutbox, retry, Unpaired, waiting, type Post } from './store';
 
 let made = 0;
 const fresh = () => openOutbox(`test ${(made += 1)}`);
@@ -44,10 +44,10 @@ describe('what is done while the server is away', () => {
     const db = await fresh();
     for (let n = 1; n <= 40; n += 1) await enqueue(db, stop(n), null);
     const gone = server({ away: 1 });
-    expect(await drain(db, gone.post)).toEqual({ done: 0, isAway: true });
+    expect(await drain(db, gone.post)).toMatchObject({ done: 0, isAway: true });
     expect(await waiting(db)).toHaveLength(40);
     const there = server();
-    expect(await drain(db, there.post)).toEqual({ done: 40, isAway: false });
+    expect(await drain(db, there.post)).toMatchObject({ done: 40, isAway: false });
     expect(there.told).toEqual(Array.from({ length: 40 }, (_, i) => stop(i + 1).act.id));
     expect(await waiting(db)).toEqual([]);
     await drain(db, there.post);
@@ -65,7 +65,7 @@ describe('what is done while the server is away', () => {
         return { state: 'done', revision: null };
       },
     };
-    expect(await drain(db, once)).toEqual({ done: 1, isAway: true });
+    expect(await drain(db, once)).toMatchObject({ done: 1, isAway: true });
     const there = server();
     await drain(db, there.post);
     expect([...told, ...there.told]).toEqual([1, 2, 3].map((n) => stop(n).act.id));
@@ -96,9 +96,9 @@ describe('what is done while the server is away', () => {
     const db = await fresh();
     await enqueue(db, finish(1), new Blob(['x']));
     const there = server({ away: 1 });
-    expect(await drain(db, there.post)).toEqual({ done: 0, isAway: true });
+    expect(await drain(db, there.post)).toMatchObject({ done: 0, isAway: true });
     expect((await waiting(db))[0]!.picture).not.toBeNull();
-    expect(await drain(db, there.post)).toEqual({ done: 1, isAway: false });
+    expect(await drain(db, there.post)).toMatchObject({ done: 1, isAway: false });
     expect(there.pictures).toHaveLength(1);
   });
   test('one that is refused halts its own act and no other, until the builder sends it without', async () => {
@@ -107,7 +107,7 @@ describe('what is done while the server is away', () => {
     await enqueue(db, stop(2), null);
     const there = server();
     const post: Post = { ...there.post, picture: async () => ({ refused: 'this is no picture' }) };
-    expect(await drain(db, post)).toEqual({ done: 1, isAway: false });
+    expect(await drain(db, post)).toMatchObject({ done: 1, isAway: false });
     const [halted] = await waiting(db);
     expect(halted!.halted).toMatchObject({ state: 'refused', says: expect.stringContaining('this is no picture') });
     expect(halted!.picture).not.toBeNull();
@@ -115,6 +115,25 @@ describe('what is done while the server is away', () => {
     await drain(db, post);
     expect(there.told).toEqual([2, 1].map((n) => stop(n).act.id));
     expect(await waiting(db)).toEqual([]);
+  });
+  test('a device that was let go keeps all of it, and tells it once it is paired again', async () => {
+    const db = await fresh();
+    for (let n = 1; n <= 2; n += 1) await enqueue(db, stop(n), null);
+    const unpaired: Post = {
+      picture: () => Promise.reject(new Unpaired()),
+      act: () => Promise.reject(new Unpaired()),
+    };
+    expect(await drain(db, unpaired)).toEqual({ done: 0, isAway: true, isUnpaired: true });
+    expect((await waiting(db)).map(({ halted }) => halted)).toEqual([null, null]);
+    expect(await drain(db, server().post)).toEqual({ done: 2, isAway: false, isUnpaired: false });
+  });
+  test('an act that is refused for whatever reason stands aside with its words, and the rest goes on', async () => {
+    const db = await fresh();
+    for (let n = 1; n <= 3; n += 1) await enqueue(db, stop(n), null);
+    const refused: Replayed = { state: 'refused', says: 'This is done on the computer.' };
+    const there = server({ answers: { [stop(1).act.id]: refused } });
+    expect(await drain(db, there.post)).toMatchObject({ done: 2, isAway: false });
+    expect((await waiting(db)).map(({ halted }) => halted)).toEqual([refused]);
   });
   test('a conflict halts its own act and no other; it is let go or tried again by the builder’s word', async () => {
     const db = await fresh();

@@ -43,23 +43,34 @@ export async function retry(db: OutboxDb, place: number, withPicture = true): Pr
   if (known) await db.put('acts', { ...known, picture: withPicture ? known.picture : null, halted: null });
 }
 
-/** How acts and pictures reach the server; both throw where it does not answer. */
+/** The server answers, and does not know this device any more: nothing goes there before it is paired again. */
+export class Unpaired extends Error {}
+
+/** How acts and pictures reach the server; both throw where it does not answer, and Unpaired where it does not know this device. */
 export interface Post {
   /** The name that the picture has there, or what is wrong with it. */
   picture: (picture: Blob) => Promise<{ id: string } | { refused: string }>;
   act: (act: BenchAct) => Promise<Replayed>;
 }
 
+export interface Drained {
+  done: number;
+  /** Something is left that could not be sent. */
+  isAway: boolean;
+  isUnpaired: boolean;
+}
+
 /**
  * Sends what waits, one after the other in its order. An act that was done leaves the queue; one that met a conflict or was refused is
- * halted and stays until the builder says what becomes of it, while the others go on. Ends where the server does not answer.
+ * halted and stays until the builder says what becomes of it, while the others go on. Ends where the server does not answer, or does not
+ * know this device: all that waits is kept.
  * Answers with how many were done; `onDone` hears of each before it leaves the queue.
  */
 export async function drain(
   db: OutboxDb,
   post: Post,
   onDone: (act: BenchAct, revision: number | null) => void = () => undefined,
-): Promise<{ done: number; isAway: boolean }> {
+): Promise<Drained> {
   let done = 0;
   for (const item of await waiting(db)) {
     if (item.halted) continue;
@@ -75,11 +86,11 @@ export async function drain(
         await forget(db, item.place);
         done += 1;
       } else await db.put('acts', { ...item, act, picture: null, halted: replayed });
-    } catch {
-      return { done, isAway: true };
+    } catch (error) {
+      return { done, isAway: true, isUnpaired: error instanceof Unpaired };
     }
   }
-  return { done, isAway: false };
+  return { done, isAway: false, isUnpaired: false };
 }
 
 /** The act with its picture sent; once sent, it is remembered, so that a lost answer sends no picture twice. */

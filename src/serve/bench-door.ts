@@ -119,7 +119,7 @@ function tokenIn({ headers }: IncomingMessage): string {
 
 function goPair(request: IncomingMessage, response: ServerResponse): void {
   const isPage = request.method === 'GET' && (request.headers.accept ?? '').includes('text/html');
-  if (!isPage) return say(response, 401, 'This device is not paired.\n');
+  if (!isPage) return say(response, 401, 'This device was let go: pair it again.\n');
   response.writeHead(302, { location: '/pair' });
   response.end();
 }

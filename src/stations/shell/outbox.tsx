@@ -18,6 +18,8 @@ interface Outbox {
   look: () => Promise<readonly Waiting[]>;
   /** The server did not answer the last time. */
   isAway: boolean;
+  /** It answered, and does not know this device any more. */
+  isUnpaired: boolean;
   /** Keeps an act and sends it; what it says is shown at once. */
   send: (make: (act: Stamp) => BenchAct, says: string, picture?: Blob | null) => Promise<void>;
   /** Keeps an act that is stamped already, and sends it. */
@@ -42,10 +44,16 @@ const ON_ITS_WAY_MS = 10_000;
 /** How long a server that does not answer is left alone, ms. */
 export const AGAIN_MS = 15_000;
 
-/** What the server says; what stands before it, or a fault of its own, is no answer. */
-async function answerOf<T>(response: Response): Promise<T> {
+/** Answers by which a server says that it is busy or away, and that the same may come again. */
+const LATER = new Set([408, 425, 429]);
+
+/** What the server says; what stands before it, or a fault of its own, is no answer. A refusal without a form of ours is one in its words. */
+async function answerOf<T>(response: Response, refused: (says: string) => T): Promise<T> {
   const isJson = (response.headers.get('content-type') ?? '').includes('json');
-  if (response.status >= 500 || !isJson) throw new Error('the server does not answer');
+  if (response.status === 401) throw new (await import('@/outbox/store')).Unpaired();
+  if (response.status >= 500 || LATER.has(response.status)) throw new Error('the server does not answer');
+  if (response.status >= 400 && !isJson) return refused((await response.text()).slice(0, 300).trim());
+  if (!isJson) throw new Error('something else answers');
   return (await response.json()) as T;
 }
 
@@ -54,7 +62,7 @@ const post: Post = {
     const body = new FormData();
     body.set('picture', new File([picture], 'bench', { type: picture.type }));
     const response = await fetch('/pictures', { method: 'POST', body });
-    const { id, says } = await answerOf<{ id?: string; says?: string }>(response);
+    const { id, says } = await answerOf<{ id?: string; says?: string }>(response, (text) => ({ says: text }));
     return id ? { id } : { refused: says ?? 'it is refused' };
   },
   act: async (act) => {
@@ -63,7 +71,7 @@ const post: Post = {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ sentAt: new Date().toISOString(), act }),
     });
-    return answerOf<Replayed>(response);
+    return answerOf<Replayed>(response, (says) => ({ state: 'refused', says }));
   },
 };
 
@@ -82,6 +90,7 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
   /** What the server has, with the revision of the brief that shows it first. */
   const [told, setTold] = useState<readonly { act: BenchAct; revision: number }[]>([]);
   const [isAway, setAway] = useState(false);
+  const [isUnpaired, setUnpaired] = useState(false);
   const [isKnown, setKnown] = useState(false);
   /** The library of the store is loaded when it is first wanted. */
   const opened = useCallback(async () => {
@@ -108,6 +117,7 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
       }),
     );
     setAway(sent.isAway);
+    setUnpaired(sent.isUnpaired);
     if (sent.done > 0) router.refresh();
     return look();
   }, [opened, look, router]);
@@ -153,6 +163,7 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
       isKnown,
       look,
       isAway,
+      isUnpaired,
       send: (make, says, picture = null) =>
         keep(make({ id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null }), picture, says),
       keep,
@@ -181,7 +192,7 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
         await sendAll().catch(() => setAway(true));
       },
     }),
-    [briefId, waiting, unseen, isKnown, isAway, opened, look, sendAll, keep, router],
+    [briefId, waiting, unseen, isKnown, isAway, isUnpaired, opened, look, sendAll, keep, router],
   );
   return <Context.Provider value={outbox}>{children}</Context.Provider>;
 }

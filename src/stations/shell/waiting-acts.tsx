@@ -21,7 +21,7 @@ function titleOf({ act }: Waiting): string {
 
 /** What waits on this device to be told to the server, and what needs the builder's word. */
 export function WaitingActs(): ReactNode {
-  const { waiting, isAway, letGo, tryAgain } = useOutbox();
+  const { waiting, isAway, isUnpaired, letGo, tryAgain } = useOutbox();
   if (waiting.length === 0) return null;
   const halted = waiting.filter((item) => item.halted);
   const left = waiting.length - halted.length;
@@ -29,9 +29,15 @@ export function WaitingActs(): ReactNode {
     <section className="bench-waiting" aria-label="Kept on this device">
       {left > 0 ? (
         <p role="status">
-          {isAway ? 'The server does not answer. ' : ''}
+          {isUnpaired ? (
+            <>
+              This device was let go: <a href="/pair">pair it again</a>.{' '}
+            </>
+          ) : isAway ? (
+            'The server does not answer. '
+          ) : null}
           {counted(left, 'thing')} you did {plural('is', left)} kept on this device and {left === 1 ? 'goes' : 'go'} to
-          the server when it answers.
+          the server when it {isUnpaired ? 'is paired' : 'answers'}.
         </p>
       ) : null}
       {halted.map((item) => (
