@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { NOW, viewOfDemo } from '@tests/support/demo-brief';
 import { benchPlan } from './bench-plan';
-import { renderPaper } from './render';
+import { printed } from '@tests/support/paper';
 
 describe('the plan on paper', () => {
   const { view } = viewOfDemo();
@@ -25,7 +25,7 @@ describe('the plan on paper', () => {
     expect(sprayed.airbrush).toMatch(/^Airbrush: /);
   });
   test('is a PDF', async () => {
-    const bytes = await renderPaper({ kind: 'bench plan', data: plan });
-    expect(Buffer.from(bytes).subarray(0, 5).toString()).toBe('%PDF-');
+    const bytes = await printed({ kind: 'bench plan', data: plan });
+    expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
   });
 });

@@ -1,4 +1,4 @@
-import { Document, Page, Text, View as Box } from '@react-pdf/renderer';
+import { Document, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import type { BriefView } from '@/core/brief/derive';
 import { identityOf } from '@/core/kept/state';
@@ -7,7 +7,8 @@ import { workBySession, type PlannedWork } from '@/core/route/plan';
 import { momentInWords } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { clock, fullDay, longDay } from '@/ui/dates';
-import { Foot, INK, registerFonts, s } from './paper';
+import { Contents, Flow, heightOf, mayBreak, line, ROW_PADDING, section, type Piece } from './flow';
+import { INK, registerFonts, s } from './paper';
 
 /** The sessions ahead, to be ticked off at the bench where no screen is wanted. */
 export interface BenchPlan {
@@ -70,47 +71,61 @@ export function benchPlan(view: BriefView, nowUtc: string): BenchPlan {
   };
 }
 
-export function BenchPlanPdf({ data }: { data: BenchPlan }): ReactNode {
+export function BenchPlanPdf({ data, contents }: { data: BenchPlan; contents: Contents }): ReactNode {
   registerFonts();
-  return (
-    <Document title={`${data.title}: bench plan`}>
-      <Page size="A4" style={s.page}>
-        <Text style={s.title}>{data.title}</Text>
+  const pieces: Piece[] = [
+    { height: 34, node: <Text style={s.title}>{data.title}</Text> },
+    {
+      height: 20,
+      node: (
         <Text style={s.subtitle}>
           Bench plan of {data.printedOn}; it ends {data.ends}.
         </Text>
-        {data.sessions.map((session) => (
-          <Box key={session.title}>
-            <Text style={s.h2} minPresenceAhead={50}>
-              {session.title}
-            </Text>
-            {session.airbrush ? <Text style={s.dim}>{session.airbrush}</Text> : null}
-            {session.steps.map((step, i) => (
-              <Box key={i} style={s.row} wrap={false}>
-                <Box
-                  style={{
-                    width: 11,
-                    height: 11,
-                    border: `0.9pt solid ${INK}`,
-                    backgroundColor: step.gate ? '#d0d0d0' : '#ffffff',
-                  }}
-                />
-                <Text style={{ width: 30 }}>{step.time}</Text>
-                <Box style={{ flex: 1 }}>
-                  <Text style={s.strong}>
-                    {step.title}, {step.minutes}
-                  </Text>
-                  {step.note ? <Text style={s.dim}>{step.note}</Text> : null}
-                  {step.then ? <Text>Then: {step.then}</Text> : null}
-                  {step.cautions ? <Text>! {step.cautions}</Text> : null}
-                </Box>
-                <Text style={{ width: 110, borderBottom: '0.5pt solid #777777' }}> </Text>
-              </Box>
-            ))}
-          </Box>
-        ))}
-        <Foot data={data} />
-      </Page>
+      ),
+    },
+    ...data.sessions.flatMap((session) => [
+      section(session.title),
+      ...(session.airbrush ? [line(session.airbrush, true)] : []),
+      ...session.steps.map(stepPiece),
+    ]),
+  ];
+  return (
+    <Document title={`${data.title}: bench plan`}>
+      <Flow data={data} contents={contents} pieces={pieces} isFirst />
     </Document>
   );
+}
+
+function stepPiece(step: BenchPlan['sessions'][number]['steps'][number]): Piece {
+  const width = 340;
+  const said = [step.note, step.then && `Then: ${step.then}`, step.cautions && `! ${step.cautions}`];
+  const height =
+    heightOf(`${step.title}, ${step.minutes}`, width, undefined, true) +
+    said.reduce((sum, text) => sum + (text ? heightOf(text, width) : 0), 0) +
+    ROW_PADDING;
+  return {
+    height,
+    node: (
+      <Box style={s.row} wrap={mayBreak(height)}>
+        <Box
+          style={{
+            width: 11,
+            height: 11,
+            border: `0.9pt solid ${INK}`,
+            backgroundColor: step.gate ? '#d0d0d0' : '#ffffff',
+          }}
+        />
+        <Text style={{ width: 30 }}>{step.time}</Text>
+        <Box style={{ flex: 1 }}>
+          <Text style={s.strong}>
+            {step.title}, {step.minutes}
+          </Text>
+          {step.note ? <Text style={s.dim}>{step.note}</Text> : null}
+          {step.then ? <Text>Then: {step.then}</Text> : null}
+          {step.cautions ? <Text>! {step.cautions}</Text> : null}
+        </Box>
+        <Text style={{ width: 110, borderBottom: '0.5pt solid #777777' }}> </Text>
+      </Box>
+    ),
+  };
 }

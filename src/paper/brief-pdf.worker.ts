@@ -1,5 +1,8 @@
 import { answerJobs } from '@/workers/answer-jobs';
-import { renderPaper } from './render';
+import { renderPaper, type PaperJob } from './render';
 
 // Sets the pages of one paper after the other, off the thread that answers requests.
-answerJobs(renderPaper);
+answerJobs(async (job: PaperJob, send) => {
+  for await (const piece of await renderPaper(job)) send(piece);
+  return null;
+});

@@ -3,7 +3,7 @@ import { inflateSync } from 'node:zlib';
 import { describe, expect, test } from '@jest/globals';
 import { laidOut, type CutSheet } from '@/core/markings/cut-sheet';
 import { PAPERS, type PaperSize } from './cut-sheet-pdf';
-import { renderPaper } from './render';
+import { printed } from '@tests/support/paper';
 
 /** Pieces of known size, one broader than any page. */
 const sheet: CutSheet = {
@@ -66,9 +66,10 @@ describe('sheets to cut on paper', () => {
   test.each(Object.keys(PAPERS) as PaperSize[])(
     '%s: lengths are true to a twentieth of a millimetre, ruler and square among them',
     async (size) => {
-      const bytes = Buffer.from(
-        await renderPaper({ kind: 'cut sheets', data: { title: 'Proof', size, sheets: [laidOut(sheet)] } }),
-      );
+      const bytes = await printed({
+        kind: 'cut sheets',
+        data: { title: 'Proof', size, sheets: [laidOut(sheet)] },
+      });
       const text = bytes.toString('latin1');
       const [, width, height] = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(text)!;
       expect(Number(width)).toBeCloseTo((PAPERS[size][0] * 72) / 25.4, 0);
@@ -93,7 +94,7 @@ describe('sheets to cut on paper', () => {
       ],
     ];
     const proof = { ...sheet, pieces: [{ label: '', width, height, cuts, marks: [] }] };
-    const bytes = await renderPaper({
+    const bytes = await printed({
       kind: 'cut sheets',
       data: { title: 'Proof', size: 'A4', sheets: [laidOut(proof)] },
     });

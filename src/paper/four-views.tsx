@@ -12,10 +12,24 @@ import { INK, s } from './paper';
 
 const WIDTH_PT = 515;
 
+const wide = ({ extents }: Outline, view: View) => extents[view].right - extents[view].left;
+/** Points of paper to a metre of the machine. */
+const scaleOf = (outline: Outline): number =>
+  (WIDTH_PT - 24) /
+  (Math.max(wide(outline, 'port'), wide(outline, 'upper')) +
+    Math.max(wide(outline, 'starboard'), wide(outline, 'lower')));
+
+/** Height that the four views take with their captions and the bar, points. */
+export function heightOfViews(sheet: SheetData): number {
+  const outline = buildOutline(sheet.spec);
+  const scale = scaleOf(outline);
+  const high = (view: View) => (outline.extents[view].bottom - outline.extents[view].top) * scale + 24;
+  return Math.max(high('port'), high('starboard')) + Math.max(high('upper'), high('lower')) + 24;
+}
+
 export function FourViews({ sheet }: { sheet: SheetData }): ReactNode {
   const outline = buildOutline(sheet.spec);
-  const wide = (view: View) => outline.extents[view].right - outline.extents[view].left;
-  const scale = (WIDTH_PT - 24) / (Math.max(wide('port'), wide('upper')) + Math.max(wide('starboard'), wide('lower')));
+  const scale = scaleOf(outline);
   const barMm = 50;
   const barPt = ((barMm * sheet.denominator) / 1000) * scale;
   return (

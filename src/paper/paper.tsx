@@ -16,7 +16,9 @@ export function registerFonts() {
 
 export const INK = '#1c1c1c';
 export const s = StyleSheet.create({
-  page: { fontFamily: 'Text', fontSize: 8.5, color: INK, padding: '14mm 14mm 16mm', lineHeight: 1.3 },
+  // The layouter multiplies a height of lines anew wherever a text is made by `render`, as numbers of pages are: no page hands one down.
+  page: { fontFamily: 'Text', fontSize: 8.5, color: INK, padding: '14mm 14mm 16mm' },
+  flow: { fontSize: 8.5, lineHeight: 1.3 },
   title: { fontFamily: 'Head', fontSize: 26, lineHeight: 1.1 },
   subtitle: { fontSize: 10, color: '#505050', marginBottom: 6 },
   h2: {
@@ -38,6 +40,7 @@ export const s = StyleSheet.create({
   },
   row: { flexDirection: 'row', borderBottom: '0.4pt solid #b4b4b4', padding: '2pt 0', gap: 6 },
   dim: { color: '#505050' },
+  mark: { fontSize: 1 },
   strong: { fontWeight: 700 },
   foot: {
     position: 'absolute',
@@ -58,27 +61,26 @@ export const s = StyleSheet.create({
   },
 });
 
-/** A line of a table; the first cell stands out. */
-export function Row({ cells, widths, head }: { cells: string[]; widths: number[]; head?: boolean }): ReactNode {
-  return (
-    <Box style={s.row} wrap={false}>
-      {cells.map((cell, i) => (
-        <Text key={i} style={[{ width: `${widths[i]}%` }, head ? s.dim : i === 0 ? s.strong : {}]}>
-          {cell}
-        </Text>
-      ))}
-    </Box>
-  );
-}
-
 /** Title, day and page number at the foot of every page. */
-export function Foot({ data }: { data: { title: string; printedOn: string } }): ReactNode {
+export function Foot({
+  data,
+  contents,
+}: {
+  data: { title: string; printedOn: string };
+  /** Hears how many pages there are. */
+  contents?: { noteTotal: (pages: number) => void };
+}): ReactNode {
   return (
     <Box style={s.foot} fixed>
       <Text>
         Build Brief: {data.title}, {data.printedOn}
       </Text>
-      <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
+      <Text
+        render={({ pageNumber, totalPages }) => {
+          contents?.noteTotal(totalPages ?? 0);
+          return `${pageNumber} / ${totalPages}`;
+        }}
+      />
     </Box>
   );
 }

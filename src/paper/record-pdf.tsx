@@ -1,78 +1,93 @@
-import { Document, Image, Page, Text, View as Box } from '@react-pdf/renderer';
+import { Document, Image, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { FourViews } from './four-views';
-import { Foot, INK, registerFonts, Row, s } from './paper';
+import { FourViews, heightOfViews } from './four-views';
+import { Contents, Flow, heading, heightOf, mayBreak, row, ROW_PADDING, section, type Piece } from './flow';
+import { INK, registerFonts, s } from './paper';
 import type { RecordPaper } from './record-data';
+
+type Pictures = Readonly<Record<string, Uint8Array>>;
+
+const ZONE = [28, 72];
 
 /** The record of a build on paper; `pictures` are JPEG bytes by id, small enough for print. */
 export function RecordPdf({
   data,
   pictures,
+  contents,
 }: {
   data: RecordPaper;
-  pictures: Readonly<Record<string, Uint8Array>>;
+  pictures: Pictures;
+  contents: Contents;
 }): ReactNode {
   registerFonts();
+  const machine: Piece[] = [
+    { height: 34, node: <Text style={s.title}>{data.title}</Text> },
+    { height: heightOf(data.subtitle, undefined, 10) + 6, node: <Text style={s.subtitle}>{data.subtitle}</Text> },
+    { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} /> },
+    { height: heightOf(data.summary) + 6, node: <Text style={[s.strong, { marginTop: 6 }]}>{data.summary}</Text> },
+    ...(data.colours.length > 0 ? [section('Colours'), ...data.colours.map(colourPiece)] : []),
+  ];
+  const work: Piece[] = [
+    section('Day by day'),
+    ...data.days.flatMap((day) => [heading(day.title), ...day.lines.map((entry) => entryPiece(entry, pictures))]),
+    ...(data.zones.length > 0
+      ? [
+          section('How each zone was made, from the plastic up'),
+          ...data.zones.map(({ title, layers }) => row(ZONE, [title, layers.join('; ')])),
+        ]
+      : []),
+  ];
   return (
     <Document title={`Record: ${data.title}`} creator="Build Brief" producer="Build Brief">
-      <Page size="A4" style={s.page}>
-        <Foot data={data} />
-        <Text style={s.title}>{data.title}</Text>
-        <Text style={s.subtitle}>{data.subtitle}</Text>
-        <FourViews sheet={data.sheet} />
-        <Text style={[s.strong, { marginTop: 6 }]}>{data.summary}</Text>
-        {data.colours.length > 0 ? <Text style={s.h2}>Colours</Text> : null}
-        {data.colours.map(({ code, name, hex, paint, zones }) => (
-          <Box key={code} style={s.row} wrap={false}>
-            <Box style={{ width: 22, height: 12, backgroundColor: hex ?? '#ffffff', border: `0.5pt solid ${INK}` }} />
-            <Text style={{ width: '26%' }}>
-              {code} {name}
-            </Text>
-            <Text style={{ width: '28%' }}>{paint}</Text>
-            <Text style={{ flex: 1 }}>{zones}</Text>
-          </Box>
-        ))}
-      </Page>
-      <Page size="A4" style={s.page}>
-        <Foot data={data} />
-        <Text style={s.h2}>Day by day</Text>
-        {data.days.map((day) => (
-          <Box key={day.title}>
-            <Text style={s.h3} minPresenceAhead={30}>
-              {day.title}
-            </Text>
-            {day.lines.map((line, i) => (
-              <Box key={i} style={s.row} wrap={false}>
-                <Text style={{ width: 30 }}>{line.time}</Text>
-                <Box style={{ flex: 1 }}>
-                  <Text style={s.strong}>
-                    {line.isMishap ? '! ' : ''}
-                    {line.title}
-                  </Text>
-                  {line.says ? <Text style={s.dim}>{line.says}</Text> : null}
-                  {line.note ? <Text>{line.note}</Text> : null}
-                </Box>
-                {line.picture && pictures[line.picture] ? (
-                  // A printed page has no other text for a picture than its title.
-                  // eslint-disable-next-line jsx-a11y/alt-text
-                  <Image
-                    src={{ data: Buffer.from(pictures[line.picture]!), format: 'jpg' }}
-                    style={{ width: 130, maxHeight: 110, objectFit: 'contain' }}
-                  />
-                ) : null}
-              </Box>
-            ))}
-          </Box>
-        ))}
-        {data.zones.length > 0 ? (
-          <Text style={s.h2} minPresenceAhead={60}>
-            How each zone was made, from the plastic up
-          </Text>
-        ) : null}
-        {data.zones.map(({ title, layers }) => (
-          <Row key={title} widths={[28, 72]} cells={[title, layers.join('; ')]} />
-        ))}
-      </Page>
+      <Flow data={data} contents={contents} pieces={machine} isFirst />
+      <Flow data={data} contents={contents} pieces={work} />
     </Document>
   );
+}
+
+function colourPiece({ code, name, hex, paint, zones }: RecordPaper['colours'][number]): Piece {
+  return {
+    height: Math.max(14, heightOf(`${code} ${name}`, 128), heightOf(paint, 138), heightOf(zones, 200)) + ROW_PADDING,
+    node: (
+      <Box style={s.row} wrap={false}>
+        <Box style={{ width: 22, height: 12, backgroundColor: hex ?? '#ffffff', border: `0.5pt solid ${INK}` }} />
+        <Text style={{ width: '26%' }}>
+          {code} {name}
+        </Text>
+        <Text style={{ width: '28%' }}>{paint}</Text>
+        <Text style={{ flex: 1 }}>{zones}</Text>
+      </Box>
+    ),
+  };
+}
+
+const PICTURE = { width: 130, maxHeight: 110 };
+
+function entryPiece(entry: RecordPaper['days'][number]['lines'][number], pictures: Pictures): Piece {
+  const bytes = entry.picture ? pictures[entry.picture] : undefined;
+  const width = bytes ? 340 : 475;
+  const words =
+    heightOf(entry.title, width, undefined, true) + heightOf(entry.says, width) + heightOf(entry.note, width);
+  const height = Math.max(words, bytes ? PICTURE.maxHeight : 0) + ROW_PADDING;
+  return {
+    height,
+    node: (
+      <Box style={s.row} wrap={mayBreak(height)}>
+        <Text style={{ width: 30 }}>{entry.time}</Text>
+        <Box style={{ flex: 1 }}>
+          <Text style={s.strong}>
+            {entry.isMishap ? '! ' : ''}
+            {entry.title}
+          </Text>
+          {entry.says ? <Text style={s.dim}>{entry.says}</Text> : null}
+          {entry.note ? <Text>{entry.note}</Text> : null}
+        </Box>
+        {bytes ? (
+          // A printed page has no other text for a picture than its title.
+          // eslint-disable-next-line jsx-a11y/alt-text
+          <Image src={{ data: Buffer.from(bytes), format: 'jpg' }} style={{ ...PICTURE, objectFit: 'contain' }} />
+        ) : null}
+      </Box>
+    ),
+  };
 }

@@ -4,7 +4,7 @@ import { NOW, shelfOfDemo, stateOfDemo, viewOfDemo, workedUntil } from '@tests/s
 import { deriveBrief } from '@/core/brief/derive';
 import { recordPaper } from './record-data';
 import { recordHtml } from './record-html';
-import { renderPaper } from './render';
+import { printed } from '@tests/support/paper';
 
 const shelf = shelfOfDemo();
 const worked = workedUntil(stateOfDemo(shelf), viewOfDemo().view, 'gloss');
@@ -52,7 +52,7 @@ describe('the record of a build', () => {
     expect(await written()).not.toContain('<img');
   });
   test('is a PDF', async () => {
-    const bytes = await renderPaper({ kind: 'record', data, pictures: {} });
-    expect(Buffer.from(bytes).subarray(0, 5).toString()).toBe('%PDF-');
+    const bytes = await printed({ kind: 'record', data, pictures: {} });
+    expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
   });
 });

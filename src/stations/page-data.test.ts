@@ -5,7 +5,7 @@ import { tonightOf } from '@/core/bench/tonight';
 import { sheetData } from '@/sheet/sheet-data';
 import { NOW, viewOfDemo } from '../../tests/support/demo-brief';
 import { briefPaper } from '@/paper/paper-data';
-import { renderPaper } from '@/paper/render';
+import { printed } from '@tests/support/paper';
 import { needFrom } from './colours/explanations';
 import { coloursPage } from './colours/page-data';
 import { evidencePage, questionSupport } from './evidence/page-data';
@@ -174,8 +174,8 @@ describe('the printed brief', () => {
     expect(data.open.map((item) => item.question)).toContain('Nose-wheel bay, colour');
     expect(new Set(data.cautions.map((caution) => caution.says)).size).toBe(data.cautions.length);
     // A step that is split over two sessions is printed in both, the second time as going on.
-    const printed = data.sessions.flatMap((session) => session.steps.map((step) => step.title));
-    const begun = printed.filter((title) => !title.endsWith(', goes on'));
+    const titles = data.sessions.flatMap((session) => session.steps.map((step) => step.title));
+    const begun = titles.filter((title) => !title.endsWith(', goes on'));
     expect(begun.sort()).toEqual(
       view.plan.work
         .filter((item) => !item.done)
@@ -183,10 +183,10 @@ describe('the printed brief', () => {
         .sort(),
     );
     const split = view.plan.work.filter(({ done, segments }) => !done && segments.length > 1).length;
-    expect(printed.length).toBe(begun.length + split);
+    expect(titles.length).toBe(begun.length + split);
   });
   test('becomes a PDF with its fonts inside', async () => {
-    const bytes = Buffer.from(await renderPaper({ kind: 'brief', data }));
+    const bytes = await printed({ kind: 'brief', data });
     expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
     expect(bytes.includes('BarlowCondensed')).toBe(true);
     expect(bytes.includes('AtkinsonHyperlegible')).toBe(true);

@@ -7,7 +7,7 @@ import { briefView } from '../view';
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { view, nowUtc } = await briefView((await params).id);
   const bytes = await makePdf({ kind: 'bench plan', data: benchPlan(view, nowUtc) }, request.signal);
-  return new Response(new Uint8Array(bytes), {
+  return new Response(bytes, {
     headers: {
       'content-type': 'application/pdf',
       'content-disposition': `attachment; filename="${fileName(view.state.airframe)}-bench-plan.pdf"`,

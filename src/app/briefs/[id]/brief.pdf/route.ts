@@ -6,7 +6,7 @@ import { briefView } from '../view';
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { view, shelf, nowUtc } = await briefView((await params).id);
   const bytes = await makePdf({ kind: 'brief', data: briefPaper(view, shelf, nowUtc) }, request.signal);
-  return new Response(new Uint8Array(bytes), {
+  return new Response(bytes, {
     headers: {
       'content-type': 'application/pdf',
       'content-disposition': `attachment; filename="${fileName(view.state.airframe)}.pdf"`,

@@ -35,7 +35,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const name = `${fileName(view.state.airframe)} ${sheets.length === 1 ? sheets[0]!.title.toLowerCase().replace(/[^a-z0-9 ]/g, '') : 'sheets to cut'}`;
   if (as === 'svg') return svgFile(name, cutSheetSvg(sheets[0]!));
   const bytes = await makePdf({ kind: 'cut sheets', data: { title: name, size: paper, sheets } }, request.signal);
-  return new Response(new Uint8Array(bytes), {
+  return new Response(bytes, {
     headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${name}.pdf"` },
   });
 }

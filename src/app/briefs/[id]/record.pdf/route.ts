@@ -17,7 +17,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     if (picture) pictures[id] = picture;
   }
   const bytes = await makePdf({ kind: 'record', data, pictures }, request.signal);
-  return new Response(new Uint8Array(bytes), {
+  return new Response(bytes, {
     headers: {
       'content-type': 'application/pdf',
       'content-disposition': `attachment; filename="${fileName(view.state.airframe)}-record.pdf"`,

@@ -22,7 +22,7 @@ export async function GET(
   if (file === 'dossier.pdf') {
     const { view, nowUtc } = await briefView(id);
     const bytes = await makePdf({ kind: 'dossier', data: dossierPaper(view, nowUtc) }, request.signal);
-    return answer(new Uint8Array(bytes), 'application/pdf', `${fileName(view.state.airframe)}-dossier.pdf`);
+    return answer(bytes, 'application/pdf', `${fileName(view.state.airframe)}-dossier.pdf`);
   }
   if (file === 'dossier.json') {
     const found = await exportDossier(id);

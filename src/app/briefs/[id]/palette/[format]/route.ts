@@ -19,8 +19,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const name = fileName(view.state.airframe);
   const title = identityOf(view.state.airframe);
   const today = nowUtc.slice(0, 10);
-  const file = (body: string | Uint8Array, type: string, ending: string) =>
-    new Response(typeof body === 'string' ? body : new Uint8Array(body), {
+  const file = (body: BodyInit, type: string, ending: string) =>
+    new Response(body, {
       headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}-colours.${ending}"` },
     });
   switch (format) {
@@ -28,7 +28,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
       return file(gimpPalette(title, colours), 'text/plain; charset=utf-8', 'gpl');
     case 'swatches':
       return file(
-        adobeSwatches(colours, (lab) => labForWhite(lab, 'D50')),
+        new Uint8Array(adobeSwatches(colours, (lab) => labForWhite(lab, 'D50'))),
         'application/octet-stream',
         'ase',
       );

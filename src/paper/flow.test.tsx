@@ -1,0 +1,89 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { pagesOf, printed } from '@tests/support/paper';
+import type { DossierPaper } from './dossier-data';
+import { dealtOut } from './flow';
+import { linesIn } from './text-height';
+
+const question = (n: number, contributions: string): DossierPaper['questions'][number] => ({
+  question: `Question number ${n}`,
+  ruling: 'TCS 12',
+  support: 'leaning, 0.8',
+  basis: 'Supported, builder: as the apron picture and the works drawing both have it',
+  contributions,
+});
+const dossier = (
+  questions: number,
+  sources: number,
+  contributions = 'Apron: TCS 27, 3.00; '.repeat(12),
+): DossierPaper => ({
+  title: 'Testbird T 7',
+  subtitle: 'in May 1951',
+  printedOn: '26 Nov 2026',
+  sources: Array.from({ length: sources }, (_, i) => ({
+    title: `Source number ${i}`,
+    kind: 'photograph',
+    date: '1951',
+    sides: 'port',
+    citation: 'an album',
+  })),
+  questions: Array.from({ length: questions }, (_, i) => question(i, contributions)),
+  events: [],
+  layers: [],
+});
+const print = async (data: DossierPaper) => pagesOf(await printed({ kind: 'dossier', data }));
+
+describe('a long paper', () => {
+  test('of 300 sources and 500 questions prints, every one of them once, with page numbers', async () => {
+    const pages = await print(dossier(500, 300));
+    const text = pages.join(' ');
+    for (const n of [0, 77, 250, 499])
+      expect(text.match(new RegExp(`Question number ${n}(?!\\d)`, 'g'))).toHaveLength(1);
+    for (const n of [0, 150, 299]) expect(text.match(new RegExp(`Source number ${n}(?!\\d)`, 'g'))).toHaveLength(1);
+    pages.forEach((page, i) => expect(page).toContain(`${i + 1} / ${pages.length}`));
+  }, 120_000);
+  test('has contents that name the pages where its sections begin', async () => {
+    const pages = await print(dossier(170, 60));
+    const contents = pages.findIndex((page) => /Contents/.test(page));
+    expect(contents).toBe(0);
+    const said = Number(/Sources\s+(\d+)/.exec(pages[contents]!)![1]);
+    expect(pages[said - 1]).toMatch(/Sources/);
+    expect(pages[said - 1]).toContain('Source number 0');
+  }, 60_000);
+  test('of few pages has none', async () => {
+    const pages = await print(dossier(20, 5));
+    expect(pages.length).toBeLessThanOrEqual(12);
+    expect(pages.join(' ')).not.toContain('Contents');
+  });
+  test('of one text that is longer than a page runs over several', async () => {
+    const pages = await print(dossier(1, 1, 'Apron, port side: TCS 27, 3.00; '.repeat(1500)));
+    expect(pages.length).toBeGreaterThan(3);
+  });
+  test('leaves hardly a page half empty: what is reckoned is what is laid', async () => {
+    const pages = await print(dossier(110, 60));
+    const rows = pages.map((page) => page.match(/(Question|Source) number/g)?.length ?? 0);
+    // All but the last pages of a part, and those where one begins, hold as much as any.
+    const most = Math.max(...rows.slice(1, 6));
+    expect(Math.min(...rows.slice(1, 6))).toBeGreaterThan(most * 0.6);
+  }, 60_000);
+});
+
+test('however pieces are dealt out, none is lost and no heading stands last', () => {
+  const piece = fc.record({ height: fc.integer({ min: 1, max: 900 }), isHeading: fc.boolean() });
+  fc.assert(
+    fc.property(fc.array(piece, { maxLength: 300 }), (pieces) => {
+      const groups = dealtOut(pieces);
+      expect(groups.flat()).toEqual(pieces);
+      for (const group of groups.slice(0, -1))
+        if (group.some(({ isHeading }) => !isHeading)) expect(group.at(-1)!.isHeading).toBe(false);
+    }),
+    { seed: 1 },
+  );
+});
+
+test('a text takes as many lines as its words need', () => {
+  expect(linesIn('', 100, 10)).toBe(1);
+  expect(linesIn('one two three', 1000, 10)).toBe(1);
+  expect(linesIn('one\ntwo', 1000, 10)).toBe(2);
+  expect(linesIn('word '.repeat(40).trim(), 100, 10)).toBeGreaterThan(5);
+});
