@@ -18,5 +18,5 @@ PORT=$(free_port 3900)
 serve "$PORT" >"$(private_log .data/run-server.log)" 2>&1 &
 SERVER=$!
 wait_for_server "$PORT" "$SERVER" || fail "The server did not start: see .data/run-server.log"
-export BASE_URL="http://127.0.0.1:$PORT"
+export BASE_URL="http://127.0.0.1:$PORT" SERVER_PID=$SERVER
 npx --no-install "$@"

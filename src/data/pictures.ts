@@ -1,32 +1,43 @@
 import { createHash } from 'node:crypto';
-import exifReader from 'exif-reader';
-import sharp from 'sharp';
-import { isDay, type Day } from '@/core/units/day';
+import type { Day } from '@/core/units/day';
+import { hasHelpers, helperFor } from '@/workers/helpers';
+import { encodePicture, type PictureDone, type PictureJob } from '@/workers/picture-encoding';
+import { ServerThread } from '@/workers/server-thread';
 import { pool, rows, type Client } from './database';
 
 export const MOST_PICTURE_BYTES = 15 * 1024 * 1024;
-const MOST_PIXELS = 50_000_000;
-/** What is kept: large enough to measure in, small enough for one dump of everything. */
-const LONGEST_EDGE = 4000;
-const THUMBNAIL_EDGE = 240;
-/** A strip of pixels costs as much as a picture, and shows nothing. */
-const LONGEST_SIDE = 30_000;
-const READABLE = new Set(['jpeg', 'png', 'webp', 'tiff', 'gif', 'heif']);
+/** So many pictures wait at the most: each is held in memory until its turn comes. */
+const MOST_WAITING = 8;
 
-// Loaders of other formats are closed before any file is opened: drawings with scripts, documents, raw formats of instruments.
-sharp.block({ operation: ['VipsForeignLoad'] });
-sharp.unblock({
-  operation: ['Jpeg', 'Png', 'Webp', 'Tiff', 'Nsgif', 'Heif'].map((format) => `VipsForeignLoad${format}`),
-});
-sharp.cache(false);
-sharp.concurrency(1);
-
+const beside = new ServerThread<PictureJob, PictureDone>(() => helperFor('pictures')!);
 let before: Promise<unknown> = Promise.resolve();
-/** One picture at a time: a large one takes a second and a hundred megabytes. */
+let waiting = 0;
+
+/** Pictures that have to be made before one that comes now. */
+export const picturesBefore = (): number => waiting;
+
+/** One picture at a time, where there is a process for it beside this one there. Throws TooManyPictures where too many wait already. */
+async function encoded(job: PictureJob): Promise<PictureDone> {
+  if (waiting >= MOST_WAITING) throw new TooManyPictures();
+  waiting += 1;
+  try {
+    return await (hasHelpers() ? beside.ask(job) : inTurn(() => encodePicture(job)));
+  } finally {
+    waiting -= 1;
+  }
+}
+
 function inTurn<T>(work: () => Promise<T>): Promise<T> {
   const mine = before.then(work, work);
   before = mine.catch(() => undefined);
   return mine;
+}
+
+/** More pictures wait than can be held: this one is to come again. */
+export class TooManyPictures extends Error {
+  constructor() {
+    super(`${MOST_WAITING} pictures wait already: send this one again in a moment`);
+  }
 }
 
 /** A picture refused: says what is wrong with it. */
@@ -51,49 +62,13 @@ export async function keepPicture(bytes: Buffer, client: Client = pool()): Promi
   if (bytes.length === 0) throw new PictureFault('the file is empty');
   if (bytes.length > MOST_PICTURE_BYTES)
     throw new PictureFault(`the file has ${(bytes.length / 1024 / 1024).toFixed(1)} MB; 15 MB is the most`);
-  const encoded = await inTurn(() => reencode(bytes));
-  const id = createHash('sha256').update(encoded.picture).digest('hex');
-  await insertPicture(client, { id, ...encoded });
-  return { id, width: encoded.width, height: encoded.height, takenOn: await dayTaken(bytes) };
+  const done = await encoded({ kind: 'keep', bytes });
+  if (!('kept' in done)) throw new PictureFault('fault' in done ? done.fault : 'it cannot be kept');
+  const { takenOn, ...kept } = done.kept;
+  const id = createHash('sha256').update(kept.picture).digest('hex');
+  await insertPicture(client, { id, ...kept });
+  return { id, width: kept.width, height: kept.height, takenOn };
 }
-
-/** The day that the camera wrote into the file; null where it wrote none. It is offered, never believed: scans carry the scanner's day. */
-async function dayTaken(bytes: Buffer): Promise<Day | null> {
-  try {
-    const { exif } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
-    // The reader takes the camera's wall clock for universal time: its day is the day as written.
-    const taken = exif && exifReader(exif).Photo?.DateTimeOriginal;
-    const day = taken ? taken.toISOString().slice(0, 10) : '';
-    return isDay(day) ? day : null;
-  } catch {
-    return null;
-  }
-}
-
-async function reencode(bytes: Buffer) {
-  try {
-    const meta = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
-    if (!READABLE.has(meta.format))
-      throw new PictureFault(`the file is ${meta.format.toUpperCase()}, not a photograph or scan (${FORMATS})`);
-    if (Math.max(meta.width, meta.height) > LONGEST_SIDE)
-      throw new PictureFault(
-        `the picture is ${meta.width} by ${meta.height} pixels; ${LONGEST_SIDE} is the longest a side may be`,
-      );
-    const upright = sharp(bytes, { limitInputPixels: MOST_PIXELS }).rotate().flatten({ background: '#ffffff' });
-    const { data: picture, info } = await upright
-      .clone()
-      .resize(LONGEST_EDGE, LONGEST_EDGE, { fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 88 })
-      .toBuffer({ resolveWithObject: true });
-    return { picture, thumbnail: await thumbnailOf(picture), width: info.width, height: info.height };
-  } catch (error) {
-    if (error instanceof PictureFault) throw error;
-    if (/pixel limit/.test((error as Error).message))
-      throw new PictureFault(`the picture has more than ${MOST_PIXELS / 1e6} megapixels, which is the most`);
-    throw new PictureFault(`the file cannot be read as a picture (${FORMATS})`);
-  }
-}
-const FORMATS = 'JPEG, PNG, WebP, TIFF, GIF';
 
 export async function readPicture(
   id: string,
@@ -112,12 +87,11 @@ export async function readPicture(
 export async function pictureForPrint(id: string): Promise<Uint8Array | null> {
   const full = await readPicture(id, 'full');
   if (!full) return null;
-  const edge = PRINT_EDGE;
-  return inTurn(() =>
-    sharp(full.bytes).resize(edge, edge, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 80 }).toBuffer(),
-  );
+  // A record with many pictures asks for one after the other: each waits for its turn, however many wait.
+  while (waiting >= MOST_WAITING) await new Promise((resolve) => setTimeout(resolve, 100));
+  const done = await encoded({ kind: 'print', bytes: full.bytes });
+  return 'print' in done ? done.print : null;
 }
-const PRINT_EDGE = 900;
 
 /** Keeps a picture that came in a file: one that is here already as it is, any other like an upload. Throws PictureFault. */
 export async function keepExportedPicture(bytes: Buffer, client: Client = pool()): Promise<KeptPicture> {
@@ -126,26 +100,20 @@ export async function keepExportedPicture(bytes: Buffer, client: Client = pool()
   return known ?? keepPicture(bytes, client);
 }
 
-const thumbnailOf = (picture: Buffer) =>
-  sharp(picture)
-    .resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true })
-    .jpeg({ quality: 78 })
-    .toBuffer();
-
 async function insertPicture(
   client: Client,
   picture: {
     id: string;
     width: number;
     height: number;
-    picture: Buffer;
-    thumbnail: Buffer;
+    picture: Uint8Array;
+    thumbnail: Uint8Array;
   },
 ) {
   await client.query(
     `insert into picture (id, media_type, width, height, bytes, thumbnail) values ($1, 'image/jpeg', $2, $3, $4, $5)
      on conflict (id) do nothing`,
-    [picture.id, picture.width, picture.height, picture.picture, picture.thumbnail],
+    [picture.id, picture.width, picture.height, Buffer.from(picture.picture), Buffer.from(picture.thumbnail)],
   );
 }
 

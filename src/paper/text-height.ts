@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { parse } from 'opentype.js';
+import * as opentype from 'opentype.js';
 import { FONT_FILES } from './font-files';
 
 /** How high a text stands on paper: lines are filled word by word, as the layouter fills them. */
+
+/** A bundler reads the library as it is written, Node by what it hands out. */
+const { parse } = 'parse' in opentype ? opentype : (opentype as { default: typeof opentype }).default;
 
 type Face = keyof typeof FONT_FILES;
 type Widths = (sign: string) => number;

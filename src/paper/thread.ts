@@ -1,10 +1,14 @@
 import { Worker } from 'node:worker_threads';
+import { helperFor } from '@/workers/helpers';
 import { ServerThread } from '@/workers/server-thread';
 import type { PaperJob } from './render';
 
 /** Two, so that a short paper does not wait for a long one; each ends where nobody wants paper for a while. */
 const threads = [1, 2].map(
-  () => new ServerThread<PaperJob, null>(() => new Worker(new URL('./brief-pdf.worker.ts', import.meta.url))),
+  () =>
+    new ServerThread<PaperJob, null>(
+      () => helperFor('paper') ?? new Worker(new URL('./brief-pdf.worker.ts', import.meta.url)),
+    ),
 );
 
 /**

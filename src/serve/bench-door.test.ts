@@ -1,9 +1,10 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { request, type Server } from 'node:https';
+import { cp, mkdtemp, readFile, rm } from 'node:fs/promises';
+import { createServer, request, type Server } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { connect } from 'node:tls';
 import { X509Certificate } from 'node:crypto';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { deviceOf, listDevices, makePairingCode, pairDevice, revokeDevice } from '@/data/bench-devices';
@@ -11,7 +12,7 @@ import { closePool, pool } from '@/data/database';
 import { ownDatabase } from '@tests/support/own-database';
 import { DEVICE_HEADER } from '@/wall/device';
 import { benchDoor } from './bench-door';
-import { benchCertificate, type BenchCertificate } from './certificate';
+import { benchCertificate, madeLeaf, type BenchCertificate } from './certificate';
 
 /** The door of the bench: unpaired nothing but the page that pairs, paired the Bench and the Log. */
 
@@ -211,10 +212,46 @@ describe('the certificate', () => {
     expect(leaf.checkIP('10.77.1.1')).toBe('10.77.1.1');
     expect(leaf.checkHost('bench.local')).toBe('bench.local');
     expect(await benchCertificate(folder, NAMES)).toEqual(certificate);
-    const renamed = await benchCertificate(folder, [...NAMES, '192.0.2.7']);
-    expect(renamed.root).toBe(certificate.root);
-    expect(new X509Certificate(renamed.cert).checkIP('192.0.2.7')).toBe('192.0.2.7');
+    const copy = await mkdtemp(path.join(tmpdir(), 'bench-door-'));
+    await cp(folder, copy, { recursive: true });
+    const moved = await benchCertificate(copy, [...NAMES, '192.168.4.7', '192.0.2.7']);
+    expect(moved.root).toBe(certificate.root);
+    expect(new X509Certificate(moved.cert).checkIP('192.168.4.7')).toBe('192.168.4.7');
+    // An address that all the world can reach is none of this house's.
+    expect(new X509Certificate(moved.cert).checkIP('192.0.2.7')).toBeUndefined();
+    const renamed = await benchCertificate(copy, [...NAMES, 'attic.local']);
+    expect(renamed.root).not.toBe(certificate.root);
+    await rm(copy, { recursive: true });
   }, 30_000);
+  test('lasts a year, the root no longer, and neither outlives the other', () => {
+    const [root, leaf] = [certificate.root, certificate.cert].map((pem) => new X509Certificate(pem));
+    const days = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / 86_400_000;
+    expect(days(root!.validFrom, root!.validTo)).toBeLessThan(367);
+    expect(Date.parse(leaf!.validTo)).toBeLessThanOrEqual(Date.parse(root!.validTo));
+  });
+  test.each([
+    ['bench.local', null],
+    ['bank.example', /permitted subtree violation/],
+    ['8.8.8.8', /permitted subtree violation/],
+    ['10.77.1.1', null],
+  ])('its root signs %s, and a device says to it %s', async (name, refused) => {
+    const key = await readFile(path.join(folder, 'root.key'), 'utf8');
+    const signed = await madeLeaf({ key, cert: certificate.root }, [name]);
+    const server = createServer({ key: signed.key, cert: signed.cert }, (_, response) => response.end('in'));
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    const { port } = server.address() as AddressInfo;
+    const said = await new Promise<string>((resolve) => {
+      const socket = connect(
+        { port, host: '127.0.0.1', ca: certificate.root, checkServerIdentity: () => undefined },
+        () => resolve('trusted'),
+      );
+      socket.on('error', (error) => resolve(error.message));
+    });
+    server.close();
+    server.closeAllConnections();
+    if (refused) expect(said).toMatch(refused);
+    else expect(said).toBe('trusted');
+  });
 });
 
 const ip = (...words: string[]) => spawnSync('ip', words, { encoding: 'utf8' }).status === 0;

@@ -1,3 +1,4 @@
+import { X509Certificate } from 'node:crypto';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { createServer, type Server } from 'node:https';
 import { escape } from 'html-escaper';
@@ -76,6 +77,7 @@ export function benchDoor({ certificate, hosts, home, actions, answer }: BenchDo
         });
         return response.end(root);
       }
+      if (url.pathname === '/pair/trust') return trusting(response, root);
       if (url.pathname === '/pair') return await pairing(request, response, url, home);
       const device = await deviceOf(tokenIn(request));
       if (!device) return goPair(request, response);
@@ -166,6 +168,37 @@ async function formOf(request: IncomingMessage): Promise<URLSearchParams | null>
 }
 
 function page(response: ServerResponse, status: number, code: string, brief: string | null, fault: string): void {
+  html(
+    response,
+    status,
+    'Pair this device',
+    `<p>On the computer: Bench, then “Phone”. It shows a code that holds for ten minutes.</p>
+${fault ? `<p role="alert">✕ ${escape(fault)}</p>` : ''}
+<form method="post" action="/pair${brief ? `?brief=${escape(brief)}` : ''}">
+<label>Code<input name="code" required autocomplete="off" autocapitalize="characters" maxlength="12" value="${escape(code.slice(0, 12))}"></label>
+<label>What this device is called<input name="name" maxlength="60" placeholder="Phone at the bench"></label>
+<button>Pair it</button></form>
+<p><a href="/pair/root.crt">The root certificate of this house</a>: once it is installed and trusted, the Bench opens without a warning, stays on the device and works while the computer is away. Without it the browser warns, and the Bench works only while the computer answers. <a href="/pair/trust">What trusting it means</a></p>`,
+  );
+}
+
+/** What a builder takes on who installs the root on a phone. */
+function trusting(response: ServerResponse, root: string): void {
+  const { validTo } = new X509Certificate(root);
+  html(
+    response,
+    200,
+    'What trusting this root means',
+    `<p>A root certificate says to this device: believe whatever its holder signs. Its holder is the computer on which Build Brief runs, and its key lies there, in a file that only its owner reads.</p>
+<p><strong>What it can sign.</strong> Only this computer’s own name and private addresses (10., 172.16 to 172.31, 192.168., 169.254., 127.): that stands in the certificate itself, and devices refuse anything else that it would sign. Who took the key could not pose as your bank, only as a machine in your own network.</p>
+<p><strong>How long.</strong> A year, until ${escape(new Date(validTo).toISOString().slice(0, 10))}. In its last month the computer makes another at its next start, and this page offers that: install it then, and take the old one off. It makes another too where the computer is called otherwise.</p>
+<p><strong>Without it</strong> the browser warns each time, and the Bench works only while the computer answers. Nothing else is missing.</p>
+<p><strong>To take it back</strong>, take it off this device (Settings, certificates or profiles), or on the computer delete the folder .data/bench: at the next start there is another root, and this one signs nothing any more.</p>
+<p><a href="/pair/root.crt">The root certificate</a> · <a href="/pair">Pair this device</a></p>`,
+  );
+}
+
+function html(response: ServerResponse, status: number, title: string, body: string): void {
   const nonce = btoa(crypto.randomUUID());
   response.writeHead(status, {
     'content-type': 'text/html; charset=utf-8',
@@ -173,18 +206,12 @@ function page(response: ServerResponse, status: number, code: string, brief: str
     'content-security-policy': `default-src 'none'; style-src 'nonce-${nonce}'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'`,
   });
   response.end(`<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">
-<title>Pair this device</title><style nonce="${nonce}">
+<title>${title}</title><style nonce="${nonce}">
 body{font:18px/1.4 sans-serif;background:#e8e8e8;color:#1c1c1c;margin:0 auto;padding:20px;max-width:34em}
 input,button{font:inherit;width:100%;box-sizing:border-box;min-height:52px;padding:6px 12px;border:1px solid #1c1c1c;margin:4px 0 14px;border-radius:0}
 input[name=code]{font-size:28px;letter-spacing:4px;text-transform:uppercase}button{background:#1c1c1c;color:#fff}
 [role=alert]{border-left:5px solid #7a1414;padding-left:10px}</style></head><body>
-<h1>Pair this device</h1>
-<p>On the computer: Bench, then “Phone”. It shows a code that holds for ten minutes.</p>
-${fault ? `<p role="alert">✕ ${escape(fault)}</p>` : ''}
-<form method="post" action="/pair${brief ? `?brief=${escape(brief)}` : ''}">
-<label>Code<input name="code" required autocomplete="off" autocapitalize="characters" maxlength="12" value="${escape(code.slice(0, 12))}"></label>
-<label>What this device is called<input name="name" maxlength="60" placeholder="Phone at the bench"></label>
-<button>Pair it</button></form>
-<p><a href="/pair/root.crt">The root certificate of this house</a>: once it is installed and trusted, the Bench opens without a warning, stays on the device and works while the computer is away. Without it the browser warns, and the Bench works only while the computer answers.</p>
+<h1>${title}</h1>
+${body}
 </body></html>`);
 }

@@ -39,8 +39,8 @@ interface Page {
   content: string | null;
   headers: [string, string][];
   nonce: string;
-  /** The body, cut where the nonce stands. */
-  parts: string[];
+  /** The body, cut where the nonce stands; as bytes, of which a text in memory would take twice as many. */
+  parts: Buffer[];
   bytes: number;
 }
 
@@ -96,7 +96,8 @@ export class PageMemory {
   private send(page: Page, response: ServerResponse) {
     const nonce = this.makeNonce();
     for (const [name, value] of page.headers) response.setHeader(name, value.replaceAll(page.nonce, nonce));
-    response.end(page.parts.join(nonce));
+    const between = Buffer.from(nonce);
+    response.end(Buffer.concat(page.parts.flatMap((part, i) => (i === 0 ? [part] : [between, part]))));
   }
 
   private remember(key: string, of: string, content: string | null, response: ServerResponse, body: Buffer | null) {
@@ -112,7 +113,7 @@ export class PageMemory {
         return value === undefined ? [] : [[name, String(value)] as [string, string]];
       }),
       nonce,
-      parts: body.toString('utf8').split(nonce),
+      parts: cutAt(body, Buffer.from(nonce)),
       bytes: body.length,
     };
     this.pages.set(key, page);
@@ -127,6 +128,16 @@ export class PageMemory {
     this.held -= this.pages.get(key)?.bytes ?? 0;
     this.pages.delete(key);
   }
+}
+
+function cutAt(body: Buffer, mark: Buffer): Buffer[] {
+  const parts: Buffer[] = [];
+  let from = 0;
+  for (let at = body.indexOf(mark); at >= 0; at = body.indexOf(mark, from)) {
+    parts.push(body.subarray(from, at));
+    from = at + mark.length;
+  }
+  return [...parts, body.subarray(from)];
 }
 
 const keyOf = ({ url, headers }: IncomingMessage): string =>

@@ -1,8 +1,10 @@
 import cluster from 'node:cluster';
 import { availableParallelism } from 'node:os';
+import { hangUpHelpers } from '@/workers/helpers';
 import { serveSimulated } from '@/services/simulated/serve';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
 import { quietConsole } from './quiet-console';
+import { helperProcess } from './helper-process';
 import { listen } from './web';
 
 /**
@@ -17,6 +19,7 @@ const wanted = dev ? 1 : Number(process.env.WEB_PROCESSES ?? availableParallelis
 const PORT_TAKEN = 98;
 
 async function listenOrLeave(): Promise<void> {
+  if (!dev) hangUpHelpers(helperProcess);
   try {
     await listen(port, dev);
   } catch (error) {
@@ -47,7 +50,7 @@ if (cluster.isPrimary) {
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0));
   } else {
     // A process gives memory back before it takes more.
-    cluster.setupPrimary({ execArgv: [...process.execArgv, '--max-old-space-size=400'] });
+    cluster.setupPrimary({ execArgv: [...process.execArgv, '--max-old-space-size=220'] });
     let ending = false;
     for (let i = 0; i < wanted; i += 1) cluster.fork();
     cluster.on('exit', (worker, code) => {

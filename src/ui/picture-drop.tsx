@@ -2,6 +2,7 @@
 
 import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
+import { counted } from '@/core/units/words';
 
 /** A picture that the server has taken. */
 export interface TakenPicture {
@@ -29,13 +30,14 @@ const NONE: readonly File[] = [];
 /** Takes pictures by drag and drop, by choosing files, or by pasting; uploads them one after the other and says why one is refused. */
 export function PictureDrop({ says, multiple = false, onPicture, onUnsent, given = NONE, children }: Props): ReactNode {
   const [refused, setRefused] = useState<string[]>([]);
-  const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
+  const [progress, setProgress] = useState<{ done: number; of: number; before: number } | null>(null);
 
   const take = async (files: readonly File[]) => {
     setRefused([]);
     for (const [i, file] of files.entries()) {
-      setProgress({ done: i, of: files.length });
-      const answer = await upload(file);
+      const at = { done: i, of: files.length };
+      setProgress({ ...at, before: 0 });
+      const answer = await upload(file, (before) => setProgress({ ...at, before }));
       if ('isAway' in answer && onUnsent) onUnsent(file);
       else if ('fault' in answer) setRefused((was) => [...was, `${file.name}: ${answer.fault}`]);
       else onPicture(answer);
@@ -66,7 +68,11 @@ export function PictureDrop({ says, multiple = false, onPicture, onUnsent, given
       <div {...getRootProps({ className: `dropzone${isDragActive ? ' over' : ''}` })}>
         <input {...getInputProps({ 'aria-label': multiple ? 'Pictures' : 'Picture' })} />
         {children}
-        <p aria-live="polite">{progress ? `Taking picture ${progress.done + 1} of ${progress.of}…` : says}</p>
+        <p aria-live="polite">
+          {progress
+            ? `Taking picture ${progress.done + 1} of ${progress.of}${progress.before > 0 ? `; ${counted(progress.before, 'picture')} of others before it` : ''}…`
+            : says}
+        </p>
       </div>
       {refused.map((fault) => (
         <p role="alert" className="danger" key={fault}>
@@ -77,17 +83,57 @@ export function PictureDrop({ says, multiple = false, onPicture, onUnsent, given
   );
 }
 
-async function upload(file: File): Promise<TakenPicture | { fault: string; isAway?: true }> {
+interface Line {
+  before?: number;
+  status?: number;
+  id?: string;
+  takenOn?: string | null;
+  says?: string;
+}
+
+/** So often a picture is sent again where too many wait, and after how long, ms. */
+const MOST_TIMES = 20;
+const AGAIN_MS = 4000;
+
+/** Sends a picture; `onBefore` hears how many come before it while it waits. */
+async function upload(
+  file: File,
+  onBefore: (before: number) => void,
+): Promise<TakenPicture | { fault: string; isAway?: true }> {
   try {
-    const body = new FormData();
-    body.set('picture', file);
-    const response = await fetch('/pictures', { method: 'POST', body });
-    const answer = (await response.json()) as { id?: string; takenOn?: string | null; says?: string };
-    if (!response.ok || !answer.id) return { fault: answer.says ?? 'refused' };
+    let answer: Line = {};
+    for (let times = 0; times < MOST_TIMES; times += 1) {
+      const body = new FormData();
+      body.set('picture', file);
+      const headers = { accept: 'application/x-ndjson' };
+      answer = await lastLine(await fetch('/pictures', { method: 'POST', body, headers }), onBefore);
+      if (answer.status !== 429) break;
+      await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
+    }
+    if (!answer.id) return { fault: answer.says ?? 'refused' };
     return { id: answer.id, takenOn: answer.takenOn ?? null, name: file.name.replace(/\.[^.]*$/, '') };
   } catch {
     return { fault: 'the server cannot be reached; the picture was not taken', isAway: true };
   }
+}
+
+/** The answer is the last line; those before it say how many pictures come first. */
+async function lastLine(response: Response, onBefore: (before: number) => void): Promise<Line> {
+  let [text, last] = ['', {} as Line];
+  const take = (lines: readonly string[]) => {
+    for (const line of lines.filter(Boolean)) {
+      last = JSON.parse(line) as Line;
+      if (last.before !== undefined) onBefore(last.before);
+    }
+  };
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+  for (let read = await reader.read(); !read.done; read = await reader.read()) {
+    const lines = `${text}${read.value}`.split('\n');
+    text = lines.pop()!;
+    take(lines);
+  }
+  take([text]);
+  return last;
 }
 
 const OF_SOURCE =

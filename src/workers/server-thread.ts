@@ -1,4 +1,4 @@
-import type { Worker } from 'node:worker_threads';
+import type { Helper } from './helpers';
 
 interface Answer<T> {
   job: number;
@@ -19,14 +19,14 @@ const IDLE_MS = 30_000;
 
 /** A thread of a web process that does one job after the other: starting it costs more than most jobs do. */
 export class ServerThread<Job, T> {
-  private worker: Worker | null = null;
+  private worker: Helper | null = null;
   private readonly waiting = new Map<number, Waiting<T>>();
   private next = 1;
   private idle: NodeJS.Timeout | undefined;
   /** Jobs that it has not answered, also those that nobody waits for any more. */
   busy = 0;
 
-  constructor(private readonly make: () => Worker) {}
+  constructor(private readonly make: () => Helper) {}
 
   /** Has the thread do a job; `hear` gets its pieces. A stopped request leaves it to finish and forgets the result. */
   ask(what: Job, signal?: AbortSignal, hear: Hear = () => undefined): Promise<T> {
@@ -46,7 +46,7 @@ export class ServerThread<Job, T> {
     });
   }
 
-  private started(): Worker {
+  private started(): Helper {
     const worker = this.make();
     const failAll = (error: Error) => {
       // One that was let go already has been replaced, or has nothing to do.
@@ -71,7 +71,7 @@ export class ServerThread<Job, T> {
     return worker;
   }
 
-  private rest(worker: Worker) {
+  private rest(worker: Helper) {
     this.idle = setTimeout(() => {
       this.worker = null;
       void worker.terminate();

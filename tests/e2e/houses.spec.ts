@@ -30,13 +30,14 @@ function addresses({ zone, entry, question }: Named): string[] {
   });
 }
 
-/** Opens every address of a brief. What is not there may say so; nothing may fail. */
-async function openAll(request: APIRequestContext, base: string, brief: string): Promise<void> {
+/** Opens every address of a brief, its papers where they are wanted. What is not there may say so; nothing may fail. */
+async function openAll(request: APIRequestContext, base: string, brief: string, withPapers: boolean): Promise<void> {
   const page = async (station: string) => (await request.get(`${base}${brief}/${station}`)).text();
   const question = /"id":"([0-9a-f-]{36})","zone"/.exec((await page('evidence')).replaceAll('\\"', '"'))?.[1];
   const lines = (await (await request.get(`${base}${brief}/log/lines`)).json()) as { lines?: { id: string }[] };
   const broken: string[] = [];
   for (const address of addresses({ zone: 'fuselage-port', entry: lines.lines?.[0]?.id, question })) {
+    if (!withPapers && /\.pdf$|\/card$/.test(address)) continue;
     const response = await request.get(`${base}${brief}/${address}`);
     if (response.status() >= 500) broken.push(`${address}: ${response.status()}`);
   }
@@ -67,7 +68,9 @@ test.describe('houses of earlier versions', () => {
         const { base } = served;
         const briefs = await briefsOf(request, base);
         expect(briefs.length).toBeGreaterThanOrEqual(3);
-        for (const brief of briefs) await openAll(request, base, brief);
+        // A paper takes seconds: those of the other briefs are printed of the oldest house.
+        for (const [i, brief] of briefs.entries())
+          await openAll(request, base, brief, i === 0 || house === OLD_HOUSES[0]);
 
         const bring = async (data: Buffer, type: string) => {
           const response = await request.post(`${base}/briefs/import`, {

@@ -1,5 +1,5 @@
 import { bodyOf, MB, TooMuch } from '@/app/files/body';
-import { keepPicture, MOST_PICTURE_BYTES, PictureFault } from '@/data/pictures';
+import { keepPicture, MOST_PICTURE_BYTES, PictureFault, picturesBefore, TooManyPictures } from '@/data/pictures';
 
 const refused = (says: string, status = 422) => Response.json({ says }, { status });
 /** What a form adds around its file. */
@@ -17,10 +17,50 @@ export async function POST(request: Request): Promise<Response> {
     return refused('no file came with the request', 400);
   }
   if (!(file instanceof File)) return refused('no file came with the request', 400);
+  const bytes = Buffer.from(await file.arrayBuffer());
+  return request.headers.get('accept')?.includes(AS_IT_GOES) ? toldAsItGoes(bytes) : answered(await kept(bytes));
+}
+
+/** How a reader asks to hear how many pictures come before his: lines of JSON, the last of which is the answer. */
+const AS_IT_GOES = 'application/x-ndjson';
+const AGAIN_MS = 700;
+
+type Kept = { status: number; body: object };
+
+async function kept(bytes: Buffer): Promise<Kept> {
   try {
-    return Response.json(await keepPicture(Buffer.from(await file.arrayBuffer())));
+    return { status: 200, body: await keepPicture(bytes) };
   } catch (error) {
-    if (error instanceof PictureFault) return refused(error.message);
+    if (error instanceof PictureFault) return { status: 422, body: { says: error.message } };
+    if (error instanceof TooManyPictures) return { status: 429, body: { says: error.message } };
     throw error;
   }
+}
+
+const answered = ({ status, body }: Kept): Response =>
+  Response.json(body, { status, headers: status === 429 ? { 'retry-after': '5' } : {} });
+
+/** Says every moment how many pictures come before this one, until it is kept. */
+function toldAsItGoes(bytes: Buffer): Response {
+  const before = picturesBefore();
+  const line = (value: object) => Buffer.from(`${JSON.stringify(value)}\n`);
+  let left = before;
+  const lines = new ReadableStream<Uint8Array>({
+    start: async (controller) => {
+      controller.enqueue(line({ before }));
+      const tell = setInterval(() => {
+        // Those that came later do not come before it.
+        left = Math.min(left, Math.max(0, picturesBefore() - 1));
+        controller.enqueue(line({ before: left }));
+      }, AGAIN_MS);
+      const done = await kept(bytes).catch((error: unknown) => {
+        console.error(error);
+        return { status: 500, body: { says: 'the server could not take it; try again' } };
+      });
+      clearInterval(tell);
+      controller.enqueue(line({ status: done.status, ...done.body }));
+      controller.close();
+    },
+  });
+  return new Response(lines, { headers: { 'content-type': AS_IT_GOES, 'cache-control': 'no-store' } });
 }

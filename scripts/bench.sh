@@ -1,0 +1,6 @@
+#!/usr/bin/env bash
+# What the issues promise, measured: npm run bench. An hour of long service: npm run bench -- soak [MINUTES]
+case "${1:-}" in
+  soak) shift; exec bash "$(dirname "$0")/with-server.sh" tsx scripts/soak.ts "$@" ;;
+  *) exec bash "$(dirname "$0")/with-server.sh" tsx scripts/bench.ts ;;
+esac

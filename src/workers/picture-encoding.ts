@@ -1,0 +1,85 @@
+import exifReader from 'exif-reader';
+import sharp from 'sharp';
+import { isDay, type Day } from '@/core/units/day';
+
+/** Pictures made what the house keeps of them. Runs beside the web process where there is one: a large one takes seconds and a hundred megabytes. */
+
+const MOST_PIXELS = 50_000_000;
+/** What is kept: large enough to measure in, small enough for one dump of everything. */
+const LONGEST_EDGE = 4000;
+const THUMBNAIL_EDGE = 240;
+const PRINT_EDGE = 900;
+/** A strip of pixels costs as much as a picture, and shows nothing. */
+const LONGEST_SIDE = 30_000;
+const READABLE = new Set(['jpeg', 'png', 'webp', 'tiff', 'gif', 'heif']);
+const FORMATS = 'JPEG, PNG, WebP, TIFF, GIF';
+
+// Loaders of other formats are closed before any file is opened: drawings with scripts, documents, raw formats of instruments.
+sharp.block({ operation: ['VipsForeignLoad'] });
+sharp.unblock({
+  operation: ['Jpeg', 'Png', 'Webp', 'Tiff', 'Nsgif', 'Heif'].map((format) => `VipsForeignLoad${format}`),
+});
+sharp.cache(false);
+sharp.concurrency(1);
+
+export interface EncodedPicture {
+  picture: Uint8Array;
+  thumbnail: Uint8Array;
+  width: number;
+  height: number;
+  takenOn: Day | null;
+}
+
+/** What is asked: a picture to keep, or one that is kept made small enough for print. */
+export interface PictureJob {
+  kind: 'keep' | 'print';
+  bytes: Uint8Array;
+}
+/** What came of it; `fault` says what is wrong with the file. */
+export type PictureDone = { kept: EncodedPicture } | { print: Uint8Array } | { fault: string };
+
+class Fault extends Error {}
+
+export async function encodePicture({ kind, bytes }: PictureJob): Promise<PictureDone> {
+  try {
+    return kind === 'keep' ? { kept: await reencoded(bytes) } : { print: await small(bytes, PRINT_EDGE, 80) };
+  } catch (error) {
+    if (error instanceof Fault) return { fault: error.message };
+    if (/pixel limit/.test((error as Error).message))
+      return { fault: `the picture has more than ${MOST_PIXELS / 1e6} megapixels, which is the most` };
+    return { fault: `the file cannot be read as a picture (${FORMATS})` };
+  }
+}
+
+async function reencoded(bytes: Uint8Array): Promise<EncodedPicture> {
+  const meta = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
+  if (!READABLE.has(meta.format))
+    throw new Fault(`the file is ${meta.format.toUpperCase()}, not a photograph or scan (${FORMATS})`);
+  if (Math.max(meta.width, meta.height) > LONGEST_SIDE)
+    throw new Fault(
+      `the picture is ${meta.width} by ${meta.height} pixels; ${LONGEST_SIDE} is the longest a side may be`,
+    );
+  const { data: picture, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
+    .rotate()
+    .flatten({ background: '#ffffff' })
+    .resize(LONGEST_EDGE, LONGEST_EDGE, { fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 88 })
+    .toBuffer({ resolveWithObject: true });
+  const { width, height } = info;
+  return { picture, thumbnail: await small(picture, THUMBNAIL_EDGE, 78), width, height, takenOn: dayTaken(meta.exif) };
+}
+
+/** The day that the camera wrote into the file; null where it wrote none. It is offered, never believed: scans carry the scanner's day. */
+function dayTaken(exif: Buffer | undefined): Day | null {
+  try {
+    // The reader takes the camera's wall clock for universal time: its day is the day as written.
+    const taken = exif && exifReader(exif).Photo?.DateTimeOriginal;
+    const day = taken ? taken.toISOString().slice(0, 10) : '';
+    return isDay(day) ? day : null;
+  } catch {
+    return null;
+  }
+}
+
+const small = (picture: Uint8Array, edge: number, quality: number): Promise<Buffer> =>
+  sharp(picture).resize(edge, edge, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality }).toBuffer();
