@@ -14,6 +14,8 @@ const swc = [
 /** Unit tests stand beside their file; ESM mode because several libraries ship as ESM only. */
 const config = {
   testEnvironment: 'node',
+  // A machine that others use too may be many times slower for a minute: a test that hangs is told all the same.
+  testTimeout: 60_000,
   // ES modules of finished files stay in a worker's memory; a worker grown large is replaced between two files.
   workerIdleMemoryLimit: '1200MB',
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/tests/unit'],

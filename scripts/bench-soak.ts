@@ -112,7 +112,11 @@ async function pagesFor(seconds: number, base: string, briefs: readonly string[]
   );
   times.sort((a, b) => a - b);
   // Machines that others use too are quicker and slower from minute to minute: the pace of the moment says how much of it is theirs.
-  return { perSecond: times.length / seconds, p95: times[Math.floor(times.length * 0.95)]!, paceNs: Number(pace().found) };
+  return {
+    perSecond: times.length / seconds,
+    p95: times[Math.floor(times.length * 0.95)]!,
+    paceNs: Number(pace().found),
+  };
 }
 
 export async function benchSoak(

@@ -6,7 +6,7 @@ import { contradictionsIn, readToContradict, type Contradiction } from '@/core/k
 import { MOST_CHIPS, MOST_RECORDS } from '@/core/kept/most';
 import type { Fields, Kept, RecordName } from '@/core/kept/records';
 import type { BriefState } from '@/core/kept/state';
-import { KINDS, listsOf, type ListName } from './brief-lists';
+import { KINDS, listsOf, type ListName } from './brief-records';
 import { inTransaction, rows, type Client } from './database';
 import { dependantsOf } from './dependants';
 import { UsersElsewhere } from './in-use';

@@ -5,7 +5,7 @@ import type { NewBrief } from '@/core/kept/new-brief';
 import { newAct, perform } from './acts';
 import { pool, rows, type Client } from './database';
 import type { Revision } from './revisions';
-import { KINDS, listsOf, type ListName } from './brief-lists';
+import { KINDS, listsOf, type ListName } from './brief-records';
 
 /** The brief at which something was done last; null where there is none. */
 export async function latestBrief(): Promise<string | null> {

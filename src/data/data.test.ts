@@ -185,7 +185,7 @@ describe('a brief as a file', () => {
     const circular = file.sources.map((source) =>
       source.ref === 'kit' ? { ...source, derivedFrom: ['box'] } : source,
     );
-    expect(paths({ sources: circular })).toEqual(['sources']);
+    expect(paths({ sources: circular })).toEqual(['sources.2.derivedFrom']);
     expect(paths({ airframe: { ...file.airframe, targetTo: '1951-01-01' } })).toEqual(['airframe.targetTo']);
     expect(paths({ extra: 1 })).toEqual(['']);
   });

@@ -44,34 +44,24 @@ export async function closePool(): Promise<void> {
 }
 
 /** Runs `work` in one transaction: all of it happens, or nothing. */
-export async function inTransaction<T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> {
-  const client = await pool().connect();
-  try {
-    await client.query('begin');
-    const result = await work(client);
-    await client.query('commit');
-    return result;
-  } catch (error) {
-    // Where the line itself broke there is nothing to take back, and why it broke is what the caller hears.
-    await client.query('rollback').catch(() => undefined);
-    throw error;
-  } finally {
-    client.release();
-  }
-}
+export const inTransaction = <T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> => within('begin', work);
 
 /**
  * Runs `work` on one connection that sees the database as of one moment, however long it reads: what others write meanwhile is not there yet.
  * Nothing can be written.
  */
-export async function atOneMoment<T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> {
+export const atOneMoment = <T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> =>
+  within('begin isolation level repeatable read read only', work);
+
+async function within<T>(begin: string, work: (client: pg.PoolClient) => Promise<T>): Promise<T> {
   const client = await pool().connect();
   try {
-    await client.query('begin isolation level repeatable read read only');
+    await client.query(begin);
     const result = await work(client);
     await client.query('commit');
     return result;
   } catch (error) {
+    // Where the line itself broke there is nothing to take back, and why it broke is what the caller hears.
     await client.query('rollback').catch(() => undefined);
     throw error;
   } finally {

@@ -2,13 +2,13 @@ import { Document, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import type { BriefView } from '@/core/brief/derive';
 import { identityOf } from '@/core/kept/state';
-import { elapsedToLocal } from '@/core/route/calendar';
+import { elapsedToLocal, localDay } from '@/core/route/calendar';
 import { workBySession, type PlannedWork } from '@/core/route/plan';
 import { momentInWords } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { clock, fullDay, longDay } from '@/ui/dates';
-import { Contents, Flow, heightOf, mayBreak, line, ROW_PADDING, section, type Piece } from './flow';
-import { INK, registerFonts, s } from './paper';
+import { Contents, Flow, heightOf, mayBreak, line, ROW_PADDING, section, TickBox, type Piece } from './flow';
+import { registerFonts, s } from './paper';
 
 /** The sessions ahead, to be ticked off at the bench where no screen is wanted. */
 export interface BenchPlan {
@@ -46,7 +46,7 @@ export function benchPlan(view: BriefView, nowUtc: string): BenchPlan {
       .join('; ');
   return {
     title: identityOf(state.airframe),
-    printedOn: fullDay(nowUtc.slice(0, 10)),
+    printedOn: fullDay(localDay(nowUtc, state.brief.timeZone)),
     ends: plan.finish ? fullDay(plan.finish.slice(0, 10)) : 'not all of it fits',
     sessions: workBySession(plan).flatMap(({ session, work }) => {
       const ahead = work.filter(({ done }) => !done);
@@ -107,14 +107,7 @@ function stepPiece(step: BenchPlan['sessions'][number]['steps'][number]): Piece 
     height,
     node: (
       <Box style={s.row} wrap={mayBreak(height)}>
-        <Box
-          style={{
-            width: 11,
-            height: 11,
-            border: `0.9pt solid ${INK}`,
-            backgroundColor: step.gate ? '#d0d0d0' : '#ffffff',
-          }}
-        />
+        <TickBox size={11} fill={step.gate ? '#d0d0d0' : '#ffffff'} />
         <Text style={{ width: 30 }}>{step.time}</Text>
         <Box style={{ flex: 1 }}>
           <Text style={s.strong}>

@@ -13,6 +13,7 @@ import {
   row,
   ROW_PADDING,
   section,
+  TickBox,
   type Piece,
 } from './flow';
 import { INK, registerFonts, s } from './paper';
@@ -121,15 +122,7 @@ function stepPiece(step: BriefPaper['sessions'][number]['steps'][number]): Piece
     height,
     node: (
       <Box style={s.row} wrap={mayBreak(height)}>
-        <Box
-          style={{
-            width: 8,
-            height: 8,
-            marginTop: 1.5,
-            border: `0.7pt solid ${INK}`,
-            backgroundColor: step.gate ? INK : (step.hex ?? '#ffffff'),
-          }}
-        />
+        <TickBox size={8} fill={step.gate ? INK : (step.hex ?? '#ffffff')} />
         <Text style={{ width: 30 }}>{step.time}</Text>
         <Text style={[{ width: '44%' }, step.gate ? s.strong : {}]}>{step.title}</Text>
         <Text style={{ width: 40 }}>{step.minutes}</Text>

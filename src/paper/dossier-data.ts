@@ -1,3 +1,4 @@
+import { localDay } from '@/core/route/calendar';
 import { questionInWords } from '@/core/evidence/question-words';
 import type { BriefView } from '@/core/brief/derive';
 import type { QuestionView } from '@/core/brief/questions';
@@ -34,7 +35,7 @@ export function dossierPaper(view: BriefView, nowUtc: string): DossierPaper {
   return {
     title: identityOf(airframe),
     subtitle: machineInWords(airframe),
-    printedOn: fullDay(nowUtc.slice(0, 10)),
+    printedOn: fullDay(localDay(nowUtc, view.state.brief.timeZone)),
     sources: sources.map((source) => {
       const window = view.windows.get(source.id)!;
       return {

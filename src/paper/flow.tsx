@@ -186,6 +186,11 @@ export function row(widths: readonly number[], cells: readonly string[], note = 
   };
 }
 
+/** A box to tick off a step in. */
+export const TickBox = ({ size, fill }: { size: number; fill: string }): ReactNode => (
+  <Box style={{ width: size, height: size, marginTop: 1, border: `0.8pt solid ${INK}`, backgroundColor: fill }} />
+);
+
 export const headRow = (widths: readonly number[], cells: readonly string[]): Piece => ({
   isHeading: true,
   height: SIZE * LINE + ROW_PADDING,

@@ -1,3 +1,4 @@
+import { localDay } from '@/core/route/calendar';
 import type { BriefView } from '@/core/brief/derive';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
 import { deltaE00 } from '@/core/colour/difference';
@@ -52,7 +53,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
   return {
     title: identityOf(airframe),
     subtitle: machineInWords(airframe),
-    printedOn: fullDay(nowUtc.slice(0, 10)),
+    printedOn: fullDay(localDay(nowUtc, view.state.brief.timeZone)),
     sheet: sheetData(view),
     options: optionsInWords(brief.options, machineOf(airframe.preset)),
     notes: brief.notes,

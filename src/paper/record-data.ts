@@ -1,3 +1,4 @@
+import { localDay } from '@/core/route/calendar';
 import type { BriefView } from '@/core/brief/derive';
 import { madeOf, madeZones, mixedInWords, calledLayer } from '@/core/brief/how-made';
 import { linesOf, peopleOf, type LogLine } from '@/core/brief/log-book';
@@ -43,7 +44,7 @@ export function recordPaper(view: BriefView, nowUtc: string): RecordPaper {
   return {
     title: identityOf(airframe),
     subtitle: `${typeOf(airframe)} · 1/${brief.denominator} · ${[brief.kitMaker, brief.kitNumber].filter(Boolean).join(' ')}`,
-    printedOn: fullDay(nowUtc.slice(0, 10)),
+    printedOn: fullDay(localDay(nowUtc, view.state.brief.timeZone)),
     sheet,
     summary:
       first && last

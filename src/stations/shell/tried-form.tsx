@@ -6,6 +6,8 @@ import type { Result } from '@/core/interchange/result';
 import type { Fields, Kept } from '@/core/kept/records';
 import { SPRAY_OUT_RESULTS } from '@/core/bench/spray-out';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
+import { localDay } from '@/core/route/calendar';
+import { serverNow } from '@/ui/server-clock';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
 import { BENCH_PICTURE, OnePicture } from '@/ui/picture-drop';
 import { useWritten } from './use-written';
@@ -58,7 +60,7 @@ export function TriedForm({
   const blank = {
     title: '',
     stepKey: '',
-    onDay: new Date().toISOString().slice(0, 10),
+    onDay: localDay(new Date(serverNow()).toISOString(), Intl.DateTimeFormat().resolvedOptions().timeZone),
     paint: '',
     chemistry: '',
     mixed: null,

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { makePdf } from '@/paper/thread';
 import { identityOf } from '@/core/kept/state';
+import { localDay } from '@/core/route/calendar';
 import { labForWhite, labToHex } from '@/core/colour/spaces';
 import { writeCgats } from '@/core/interchange/cgats';
 import { withMark } from '@/core/interchange/decode';
@@ -18,7 +19,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const colours = namedColours(data);
   const name = fileName(view.state.airframe);
   const title = identityOf(view.state.airframe);
-  const today = nowUtc.slice(0, 10);
+  const today = localDay(nowUtc, view.state.brief.timeZone);
   const file = (body: BodyInit, type: string, ending: string) =>
     new Response(body, {
       headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}-colours.${ending}"` },
