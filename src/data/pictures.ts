@@ -33,6 +33,11 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
   return mine;
 }
 
+/** For what brings many pictures one after the other, and cannot come again for one: it waits until there is room. */
+async function roomForOne(): Promise<void> {
+  while (waiting >= MOST_WAITING) await new Promise((resolve) => setTimeout(resolve, 100));
+}
+
 /** More pictures wait than can be held: this one is to come again. */
 export class TooManyPictures extends Error {
   constructor() {
@@ -87,8 +92,7 @@ export async function readPicture(
 export async function pictureForPrint(id: string): Promise<Uint8Array | null> {
   const full = await readPicture(id, 'full');
   if (!full) return null;
-  // A record with many pictures asks for one after the other: each waits for its turn, however many wait.
-  while (waiting >= MOST_WAITING) await new Promise((resolve) => setTimeout(resolve, 100));
+  await roomForOne();
   const done = await encoded({ kind: 'print', bytes: full.bytes });
   return 'print' in done ? done.print : null;
 }
@@ -97,7 +101,9 @@ export async function pictureForPrint(id: string): Promise<Uint8Array | null> {
 export async function keepExportedPicture(bytes: Buffer, client: Client = pool()): Promise<KeptPicture> {
   const id = createHash('sha256').update(bytes).digest('hex');
   const [known] = await rows<KeptPicture>(client, 'select id, width, height from picture where id = $1', [id]);
-  return known ?? keepPicture(bytes, client);
+  if (known) return known;
+  await roomForOne();
+  return keepPicture(bytes, client);
 }
 
 async function insertPicture(

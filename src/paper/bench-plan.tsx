@@ -7,7 +7,7 @@ import { workBySession, type PlannedWork } from '@/core/route/plan';
 import { momentInWords } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { clock, fullDay, longDay } from '@/ui/dates';
-import { Contents, Flow, heightOf, mayBreak, line, ROW_PADDING, section, TickBox, type Piece } from './flow';
+import { Contents, Flow, heightOf, mayBreak, line, ROW_PADDING, section, TickBox, titled, type Piece } from './flow';
 import { registerFonts, s } from './paper';
 
 /** The sessions ahead, to be ticked off at the bench where no screen is wanted. */
@@ -74,15 +74,7 @@ export function benchPlan(view: BriefView, nowUtc: string): BenchPlan {
 export function BenchPlanPdf({ data, contents }: { data: BenchPlan; contents: Contents }): ReactNode {
   registerFonts();
   const pieces: Piece[] = [
-    { height: 34, node: <Text style={s.title}>{data.title}</Text> },
-    {
-      height: 20,
-      node: (
-        <Text style={s.subtitle}>
-          Bench plan of {data.printedOn}; it ends {data.ends}.
-        </Text>
-      ),
-    },
+    ...titled(data.title, `Bench plan of ${data.printedOn}; it ends ${data.ends}.`),
     ...data.sessions.flatMap((session) => [
       section(session.title),
       ...(session.airbrush ? [line(session.airbrush, true)] : []),

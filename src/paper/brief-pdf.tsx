@@ -14,6 +14,7 @@ import {
   ROW_PADDING,
   section,
   TickBox,
+  titled,
   type Piece,
 } from './flow';
 import { INK, registerFonts, s } from './paper';
@@ -39,8 +40,7 @@ export function BriefPdf({ data, contents }: { data: BriefPaper; contents: Conte
 function machinePieces(data: BriefPaper): Piece[] {
   const { titleBlock } = data.sheet;
   return [
-    { height: 34, node: <Text style={s.title}>{data.title}</Text> },
-    { height: heightOf(data.subtitle, undefined, 10) + 6, node: <Text style={s.subtitle}>{data.subtitle}</Text> },
+    ...titled(data.title, data.subtitle),
     { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} /> },
     {
       height: Math.ceil(titleBlock.length / 3) * 28 + 8,

@@ -1,6 +1,6 @@
 import { Document, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { Contents, Flow, heightOf, type Piece } from './flow';
+import { Contents, Flow, heightOf, titled, type Piece } from './flow';
 import { registerFonts, s } from './paper';
 
 /** The colours of a brief to hold beside a spray-out. */
@@ -29,8 +29,7 @@ const ABOUT =
 export function ColourCard({ data, contents }: { data: CardData; contents: Contents }): ReactNode {
   registerFonts();
   const pieces: Piece[] = [
-    { height: 34, node: <Text style={s.title}>Colour card: {data.title}</Text> },
-    { height: 20, node: <Text style={s.subtitle}>{data.subtitle}</Text> },
+    ...titled(`Colour card: ${data.title}`, data.subtitle),
     { height: heightOf(ABOUT) + 8, node: <Text style={{ marginBottom: 8 }}>{ABOUT}</Text> },
     ...data.colours.map(colourPiece),
   ];

@@ -1,8 +1,8 @@
-import { Document, Text } from '@react-pdf/renderer';
+import { Document } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import type { DossierPaper } from './dossier-data';
-import { Contents, Flow, headRow, heightOf, row, section, type Piece } from './flow';
-import { registerFonts, s } from './paper';
+import { Contents, Flow, headRow, row, section, titled, type Piece } from './flow';
+import { registerFonts } from './paper';
 
 /** The dossier by itself. */
 export function DossierPdf({ data, contents }: { data: DossierPaper; contents: Contents }): ReactNode {
@@ -30,12 +30,7 @@ export function DossierPages({
   isFirst?: boolean;
 }): ReactNode {
   const pieces: Piece[] = [
-    { height: 34, isHeading: true, node: <Text style={s.title}>Dossier: {data.title}</Text> },
-    {
-      height: heightOf(data.subtitle, undefined, 10) + 6,
-      isHeading: true,
-      node: <Text style={s.subtitle}>{data.subtitle}</Text>,
-    },
+    ...titled(`Dossier: ${data.title}`, data.subtitle),
     section('Questions, rulings and what they rest on'),
     headRow(QUESTION, ['Question', 'Ruling', 'Support', 'Basis and reason']),
     ...data.questions.map((item) =>

@@ -19,7 +19,7 @@ export interface Piece {
 }
 
 /** A4 within its margins, points. */
-export const PAGE_WIDTH = 516;
+const PAGE_WIDTH = 516;
 const PAGE_HEIGHT = 756;
 /** Printed pages of one page element. */
 const PAGES_AT_ONCE = 6;
@@ -146,6 +146,12 @@ export const mayBreak = (height: number): boolean => height > PAGE_HEIGHT / 2;
 export const heightOf = (text: string, width = PAGE_WIDTH, size = SIZE, isBold = false): number =>
   linesIn(text, width, size, isBold ? 'bold' : 'regular') * size * LINE;
 
+/** What a paper begins with. */
+export const titled = (title: string, subtitle: string): Piece[] => [
+  { height: 34, isHeading: true, node: <Text style={s.title}>{title}</Text> },
+  { height: heightOf(subtitle, PAGE_WIDTH, 10) + 6, isHeading: true, node: <Text style={s.subtitle}>{subtitle}</Text> },
+];
+
 /** A section of the paper, which its contents name. */
 export const section = (title: string): Piece => ({
   section: title,
@@ -173,13 +179,7 @@ export function row(widths: readonly number[], cells: readonly string[], note = 
     height: height + (note ? heightOf(note, PAGE_WIDTH - 8) : 0),
     node: (
       <>
-        <Box style={s.row} wrap={mayBreak(height)}>
-          {cells.map((cell, i) => (
-            <Text key={i} style={[{ width: `${widths[i]}%` }, i === 0 ? s.strong : {}]}>
-              {cell}
-            </Text>
-          ))}
-        </Box>
+        <Cells widths={widths} cells={cells} styleOf={(i) => (i === 0 ? s.strong : {})} mayBreak={mayBreak(height)} />
         {note ? <Text style={[s.dim, { marginLeft: 8 }]}>{note}</Text> : null}
       </>
     ),
@@ -194,13 +194,21 @@ export const TickBox = ({ size, fill }: { size: number; fill: string }): ReactNo
 export const headRow = (widths: readonly number[], cells: readonly string[]): Piece => ({
   isHeading: true,
   height: SIZE * LINE + ROW_PADDING,
-  node: (
-    <Box style={s.row} wrap={false}>
-      {cells.map((cell, i) => (
-        <Text key={i} style={[{ width: `${widths[i]}%` }, s.dim]}>
-          {cell}
-        </Text>
-      ))}
-    </Box>
-  ),
+  node: <Cells widths={widths} cells={cells} styleOf={() => s.dim} mayBreak={false} />,
 });
+
+interface RowOfCells {
+  widths: readonly number[];
+  cells: readonly string[];
+  styleOf: (i: number) => (typeof s)['dim' | 'strong'] | Record<string, never>;
+  mayBreak: boolean;
+}
+const Cells = ({ widths, cells, styleOf, mayBreak: wrap }: RowOfCells): ReactNode => (
+  <Box style={s.row} wrap={wrap}>
+    {cells.map((cell, i) => (
+      <Text key={i} style={[{ width: `${widths[i]}%` }, styleOf(i)]}>
+        {cell}
+      </Text>
+    ))}
+  </Box>
+);

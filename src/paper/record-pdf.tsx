@@ -1,7 +1,7 @@
 import { Document, Image, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { FourViews, heightOfViews } from './four-views';
-import { Contents, Flow, heading, heightOf, mayBreak, row, ROW_PADDING, section, type Piece } from './flow';
+import { Contents, Flow, heading, heightOf, mayBreak, row, ROW_PADDING, section, titled, type Piece } from './flow';
 import { INK, registerFonts, s } from './paper';
 import type { RecordPaper } from './record-data';
 
@@ -21,8 +21,7 @@ export function RecordPdf({
 }): ReactNode {
   registerFonts();
   const machine: Piece[] = [
-    { height: 34, node: <Text style={s.title}>{data.title}</Text> },
-    { height: heightOf(data.subtitle, undefined, 10) + 6, node: <Text style={s.subtitle}>{data.subtitle}</Text> },
+    ...titled(data.title, data.subtitle),
     { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} /> },
     { height: heightOf(data.summary) + 6, node: <Text style={[s.strong, { marginTop: 6 }]}>{data.summary}</Text> },
     ...(data.colours.length > 0 ? [section('Colours'), ...data.colours.map(colourPiece)] : []),

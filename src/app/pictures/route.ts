@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream';
+import { setTimeout } from 'node:timers/promises';
 import { bodyOf, MB, TooMuch } from '@/app/files/body';
 import { keepPicture, MOST_PICTURE_BYTES, PictureFault, picturesBefore, TooManyPictures } from '@/data/pictures';
 
@@ -40,27 +42,28 @@ async function kept(bytes: Buffer): Promise<Kept> {
 const answered = ({ status, body }: Kept): Response =>
   Response.json(body, { status, headers: status === 429 ? { 'retry-after': '5' } : {} });
 
-/** Says every moment how many pictures come before this one, until it is kept. */
+/** Says every moment how many pictures come before this one, until it is kept. Who leaves hears no more; his picture is kept all the same. */
 function toldAsItGoes(bytes: Buffer): Response {
-  const before = picturesBefore();
-  const line = (value: object) => Buffer.from(`${JSON.stringify(value)}\n`);
-  let left = before;
-  const lines = new ReadableStream<Uint8Array>({
-    start: async (controller) => {
-      controller.enqueue(line({ before }));
-      const tell = setInterval(() => {
-        // Those that came later do not come before it.
-        left = Math.min(left, Math.max(0, picturesBefore() - 1));
-        controller.enqueue(line({ before: left }));
-      }, AGAIN_MS);
-      const done = await kept(bytes).catch((error: unknown) => {
-        console.error(error);
-        return { status: 500, body: { says: 'the server could not take it; try again' } };
-      });
-      clearInterval(tell);
-      controller.enqueue(line({ status: done.status, ...done.body }));
-      controller.close();
-    },
+  async function* lines() {
+    let before = picturesBefore();
+    const done = kept(bytes).catch((error: unknown) => {
+      console.error(error);
+      return { status: 500, body: { says: 'the server could not take it; try again' } };
+    });
+    const line = (value: object) => Buffer.from(`${JSON.stringify(value)}\n`);
+    yield line({ before });
+    for (;;) {
+      const answer = await Promise.race([done, setTimeout(AGAIN_MS, null, { ref: false })]);
+      if (answer) {
+        yield line({ status: answer.status, ...answer.body });
+        return;
+      }
+      // Those that came later do not come before it.
+      before = Math.min(before, Math.max(0, picturesBefore() - 1));
+      yield line({ before });
+    }
+  }
+  return new Response(Readable.toWeb(Readable.from(lines())) as ReadableStream<Uint8Array>, {
+    headers: { 'content-type': AS_IT_GOES, 'cache-control': 'no-store' },
   });
-  return new Response(lines, { headers: { 'content-type': AS_IT_GOES, 'cache-control': 'no-store' } });
 }

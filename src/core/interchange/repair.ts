@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { unwrapped } from '@/core/kept/as-kept';
 import { newBrief } from '@/core/kept/new-brief';
 import { capped } from '@/core/units/words';
 import { briefFileSchema, MOST_REPAIRED, wholeBrief, type BriefFile } from './brief-file';
@@ -75,11 +76,12 @@ function letGo(
     there.length = Number(issue.maximum);
     return `the first ${issue.maximum} are kept`;
   }
-  const record = holderAt(file, isInList ? element : place.slice(0, 1));
+  const owner = isInList ? element : place.slice(0, 1);
+  const record = holderAt(file, owner);
   if (typeof field === 'string' && typeof record === 'object' && record !== null) {
     const before = tried.get(record) ?? new Set();
     tried.set(record, before);
-    if (!before.has(field) && reset(record, field, schemaAt([...(isInList ? element : place.slice(0, 1)), field]))) {
+    if (!before.has(field) && reset(record, field, schemaAt([...owner, field]))) {
       before.add(field);
       return `${field} is left open`;
     }
@@ -112,10 +114,9 @@ function reset(record: Holder, field: string, schema: z.ZodType | null): boolean
 function schemaAt(place: Place): z.ZodType | null {
   let schema: z.ZodType | undefined = wholeBrief;
   for (const part of place) {
-    while (schema instanceof z.ZodDefault || schema instanceof z.ZodNullable || schema instanceof z.ZodOptional)
-      schema = schema.unwrap() as z.ZodType;
-    if (schema instanceof z.ZodArray) schema = schema.element as z.ZodType;
-    else if (schema instanceof z.ZodObject) schema = (schema.shape as Record<string, z.ZodType>)[String(part)];
+    const inner: z.ZodType | undefined = schema && unwrapped(schema);
+    if (inner instanceof z.ZodArray) schema = inner.element as z.ZodType;
+    else if (inner instanceof z.ZodObject) schema = (inner.shape as Record<string, z.ZodType>)[String(part)];
     else return null;
   }
   return schema ?? null;

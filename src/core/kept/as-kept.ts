@@ -49,7 +49,8 @@ function withoutIt(schema: z.ZodType): unknown {
   return undefined;
 }
 
-function unwrapped(schema: z.ZodType): z.ZodType {
+/** What a schema asks for where something is given, whatever it takes where nothing is. */
+export function unwrapped(schema: z.ZodType): z.ZodType {
   let inner = schema;
   while (inner instanceof z.ZodDefault || inner instanceof z.ZodNullable || inner instanceof z.ZodOptional)
     inner = inner.unwrap() as z.ZodType;
