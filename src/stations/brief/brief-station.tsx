@@ -71,8 +71,8 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
       {says ? <p role="alert">{says}</p> : null}
       {data.contradictions.length > 0 ? (
         <p role="note">
-          <strong>Said against itself:</strong> {data.contradictions.join(' ')} A backup lets go of it, and names in the
-          file what it let go.
+          <strong>Said against itself:</strong> {data.contradictions.map((says) => says.replace(/\.?$/, '.')).join(' ')}{' '}
+          A backup lets go of it, and names in the file what it let go.
         </p>
       ) : null}
       <table className="plain">
