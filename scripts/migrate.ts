@@ -1,4 +1,6 @@
 import { closePool } from '../src/data/database';
+import { nowUtc } from '../src/clock/now';
+import { clearShelf } from '../src/data/removed-briefs';
 import { bringUpToDate } from '../src/data/migrate';
 
 const url = process.env.DATABASE_URL;
@@ -7,4 +9,6 @@ if (!url) {
   process.exit(1);
 }
 await bringUpToDate(url);
+// Removed briefs that nobody put back are gone when the house opens.
+await clearShelf(nowUtc());
 await closePool();

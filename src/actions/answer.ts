@@ -2,7 +2,7 @@ import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { stampSchema, type ActAnswer } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
-import { ChangedElsewhere, Contradicts, InUse, NamedTwice } from '@/data/acts';
+import { CannotBeDone, ChangedElsewhere, Contradicts } from '@/data/acts';
 
 /** What every act at a brief comes with. */
 export const ofBrief = z.object({ briefId: z.uuid(), act: stampSchema });
@@ -29,8 +29,7 @@ export async function lookedUp<T>(work: () => Promise<T>): Promise<Result<T>> {
         faults: [{ field: error.field, says: error.message, ...(error.offers ? { offers: error.offers } : {}) }],
       };
     if (error instanceof Contradicts) return { ok: false, faults: [{ field: error.field, says: error.message }] };
-    if (error instanceof InUse || error instanceof NamedTwice)
-      return { ok: false, faults: [{ field: '', says: error.message }] };
+    if (error instanceof CannotBeDone) return { ok: false, faults: [{ field: '', says: error.message }] };
     if (error instanceof ChangedElsewhere) {
       revalidatePath('/briefs/[id]', 'layout');
       return { ok: false, conflict: { entity: error.entity, id: error.rowId, theirs: error.theirs } };

@@ -3,7 +3,7 @@ import { nowMs } from '@/clock/now';
 import { otherWorkKey } from '@/core/bench/other-work';
 import { logEntryFields } from '@/core/kept/records/log-entry';
 import type { BenchAct, Replayed } from '@/outbox/queued';
-import { ChangedElsewhere, Contradicts, NamedTwice, perform, stampedAct, type ActWriter } from '@/data/acts';
+import { CannotBeDone, ChangedElsewhere, Contradicts, perform, stampedAct, type ActWriter } from '@/data/acts';
 import { databaseFault } from '@/data/database';
 import { endedWith, logStep, noteStopped, standingEntry, wasStopped } from '@/data/log';
 import { Refused } from './answer';
@@ -135,7 +135,7 @@ async function elsewhere(briefId: string, stepKey: string): Promise<Replayed> {
 /** Why an act could not be done, in words. Throws where the database does not answer: then it is to come again. */
 async function whyNot(error: unknown): Promise<string> {
   if (error instanceof z.ZodError) return error.issues[0]!.message;
-  if (error instanceof Refused || error instanceof Contradicts || error instanceof NamedTwice) return error.message;
+  if (error instanceof Refused || error instanceof Contradicts || error instanceof CannotBeDone) return error.message;
   if (error instanceof ChangedElsewhere) return 'It was changed elsewhere meanwhile.';
   const { code } = error as { code?: string };
   if (code === '23503') return 'The brief, or the picture, is gone.';

@@ -1,16 +1,28 @@
 'use server';
 
+import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
+import { nowUtc } from '@/clock/now';
 import { raisedBy } from '@/core/brief/born';
 import { stampSchema } from '@/core/kept/act';
 import { airframeFields, briefFields, weeklySessionFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
+import { addDays, type Day } from '@/core/units/day';
 import { perform, stampedAct } from '@/data/acts';
+import { copyOf } from '@/data/brief-files';
 import { createBrief as makeBrief } from '@/data/briefs';
-import { answered, ofBrief, versioned } from './answer';
+import {
+  clearShelf,
+  deleteForGood,
+  KEPT_DAYS,
+  removeBrief as removeBriefFrom,
+  restoreBrief as putBack,
+} from '@/data/removed-briefs';
+import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
 import { briefOf } from './brief-of';
 import { askWhatCameUp } from './ask-what-came-up';
 import { checkOptions } from './check-kit';
+import { onComputer } from './of-device';
 
 /** Acts that make a brief, or change what it is of. */
 
@@ -26,6 +38,45 @@ export async function createBrief(input: unknown): Promise<Result<string>> {
       .parse(input);
     checkOptions(made.brief.options, made.airframe.preset);
     return makeBrief({ ...made, questions: raisedBy({ ...made, subjects: [] }) }, act);
+  });
+}
+
+/** Lays a brief on the shelf of removed ones, whole; answers with the day until which it can be put back. */
+export async function removeBrief(input: unknown): Promise<Result<Day>> {
+  return houseKeeping(input, async (briefId) => {
+    await clearShelf(nowUtc());
+    return (await removeBriefFrom(briefId, nowUtc())) && addDays(nowUtc().slice(0, 10), KEPT_DAYS);
+  });
+}
+
+/** Puts a removed brief back as it was. */
+export const restoreBrief = async (input: unknown): Promise<Result<true>> => houseKeeping(input, putBack);
+
+/** Deletes a removed brief for good, with the pictures that nothing else names. */
+export const deleteBrief = async (input: unknown): Promise<Result<true>> => houseKeeping(input, deleteForGood);
+
+/** Makes a brief that begins as another stands, record by record; answers with its id. */
+export async function copyBrief(input: unknown): Promise<Result<string>> {
+  return answered(async () => {
+    const { briefId, act } = ofBrief.parse(input);
+    const made = await copyOf(briefId, act);
+    if (!made) throw new Refused('', GONE);
+    revalidatePath('/');
+    return made;
+  });
+}
+
+const GONE = 'This brief is gone.';
+
+/** What is done with a brief as a whole, on the list of briefs: done twice it is done once. */
+async function houseKeeping<T>(input: unknown, work: (briefId: string) => Promise<T | false>): Promise<Result<T>> {
+  return lookedUp(async () => {
+    await onComputer('This is done on the computer.');
+    const done = await work(z.object({ briefId: z.uuid() }).parse(input).briefId);
+    if (done === false) throw new Refused('', GONE);
+    revalidatePath('/');
+    revalidatePath('/removed');
+    return done;
   });
 }
 

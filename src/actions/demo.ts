@@ -2,7 +2,7 @@
 
 import { loadDemo, loadFirstEvening } from '@demo/load';
 import type { Result } from '@/core/interchange/result';
-import { listBriefs } from '@/data/brief-list';
+import { isEmptyHouse } from '@/data/brief-list';
 import { lookedUp, Refused } from './answer';
 import { revalidatePath } from 'next/cache';
 import { nowUtc } from '@/clock/now';
@@ -10,7 +10,7 @@ import { nowUtc } from '@/clock/now';
 /** Loads the whole demo into a house that has no brief yet. */
 export async function loadWholeDemo(): Promise<Result<string>> {
   return lookedUp(async () => {
-    if ((await listBriefs()).length > 0) throw new Refused('', 'The demo goes into an empty house only.');
+    if (!(await isEmptyHouse())) throw new Refused('', 'The demo goes into an empty house only.');
     const [first] = await loadDemo(nowUtc());
     revalidatePath('/');
     return first!;

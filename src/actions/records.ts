@@ -6,7 +6,7 @@ import { RECORDS, type Fields, type Kept } from '@/core/kept/records';
 import type { UndoAnswer } from '@/core/kept/undo-answer';
 import type { Result } from '@/core/interchange/result';
 import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
-import { undoLast } from '@/data/undo';
+import { redoLast, undoLast } from '@/data/undo';
 import type { Sight } from '@/data/sight';
 import { briefOf } from './brief-of';
 import { answered, ofBrief, Refused } from './answer';
@@ -107,10 +107,18 @@ export async function replay(input: unknown): Promise<Result> {
   });
 }
 
-/** Takes back the last change of the brief that can be taken back, whichever station made it. */
+/** Takes back the last act at the brief that can be taken back, whichever station made it; or the one that is named. */
 export async function undo(input: unknown): Promise<Result<UndoAnswer>> {
   return answered(async () => {
+    const { briefId, act, only } = ofBrief.extend({ only: z.uuid().optional() }).parse(input);
+    return undoLast(briefId, { stamp: act, stations: await mayTakeBack(), ...(only ? { only } : {}) });
+  });
+}
+
+/** Does again what was taken back last, as long as nothing else was done since. */
+export async function redo(input: unknown): Promise<Result<UndoAnswer>> {
+  return answered(async () => {
     const { briefId, act } = ofBrief.parse(input);
-    return undoLast(briefId, { stamp: act, stations: await mayTakeBack() });
+    return redoLast(briefId, { stamp: act, stations: await mayTakeBack() });
   });
 }

@@ -1,11 +1,13 @@
 import { BriefList } from '@/stations/start/brief-list';
 import { listBriefs } from '@/data/brief-list';
+import { countRemoved } from '@/data/removed-briefs';
 import { withOpen } from './open-in';
 
 export const dynamic = 'force-dynamic';
 
 export default async function Home() {
   const briefs = await withOpen(await listBriefs());
+  const removed = await countRemoved();
   return (
     <>
       <header className="head">
@@ -13,7 +15,7 @@ export default async function Home() {
           <strong>Build Brief</strong>
         </div>
       </header>
-      <BriefList briefs={briefs} />
+      <BriefList briefs={briefs} removed={removed} />
     </>
   );
 }

@@ -11,6 +11,7 @@ import { inTransaction, rows, type Client } from './database';
 import { dependantsOf } from './dependants';
 import { UsersElsewhere } from './in-use';
 import { bareCodes } from './kept-codes';
+import { isRemoved } from './removed-briefs';
 import type { Sight } from './sight';
 import { bumpRevision, holdRevision, lockRevision, revisionOf, SHELF, shelfRevision } from './revisions';
 import { briefOfRow, columnsOf, fromRow, isShared, toRow, type Row } from './rows';
@@ -58,8 +59,11 @@ export class ChangedElsewhere extends Error {
   }
 }
 
+/** What is asked for cannot be done as things stand; its message says why, and nothing was changed. */
+export class CannotBeDone extends Error {}
+
 /** A row that cannot be removed under those who use it. */
-export class InUse extends Error {
+export class InUse extends CannotBeDone {
   constructor(
     readonly what: string,
     /** In words: briefs, or records of this one. */
@@ -70,9 +74,16 @@ export class InUse extends Error {
 }
 
 /** An act of that name was done already, and it was another: at another brief, or at another moment. */
-export class NamedTwice extends Error {
+export class NamedTwice extends CannotBeDone {
   constructor() {
     super('Another act has its name already: it is kept aside, and nothing was changed.');
+  }
+}
+
+/** The brief lies on the shelf of removed ones: nothing is done at it before it is put back. */
+export class LiesRemoved extends CannotBeDone {
+  constructor() {
+    super('This brief was removed: put it back first, from the shelf of removed briefs.');
   }
 }
 
@@ -119,7 +130,10 @@ export async function performIn<T>(
     [act.id, act.briefId, act.by, act.station, act.at, act.seen, act.undoes],
   );
   if (!fresh) return answerOf<T>(client, act);
-  if (act.briefId) await lockRevision(client, act.briefId);
+  if (act.briefId) {
+    await lockRevision(client, act.briefId);
+    if (await isRemoved(client, act.briefId)) throw new LiesRemoved();
+  }
   const writer = new ActWriter(client, act);
   const value = await work(writer);
   const answer = await writer.finish(value);

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { ActAnswer, Stamp } from '@/core/kept/act';
 import { codeBook } from '@/core/codes/official';
-import type { BriefState, ColourShelf } from '@/core/kept/state';
+import { briefTitle, type BriefState, type ColourShelf } from '@/core/kept/state';
 import type { BriefFile } from '@/core/interchange/brief-file';
-import { PICTURED, renamed, stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
+import { briefFileSchema, PICTURED, renamed, stateOfFile, toBriefFile } from '@/core/interchange/brief-file';
 import { repairedFile } from '@/core/interchange/repair';
 import { codesRead } from '@/core/interchange/codes-read';
 import { plain } from '@/core/interchange/dossier';
@@ -12,7 +12,7 @@ import { newAct, perform, type ActWriter } from './acts';
 import { isId } from './briefs';
 import { insertDossier, keepPictures, picturesInJson, type FilePictures } from './dossier';
 import { addToShelf } from './catalogue';
-import { picturesThere } from './pictures';
+import { picturesThere, readPicture } from './pictures';
 import { loadShelf } from './shelf';
 import { lookAt, wholeBrief } from './snapshot';
 
@@ -85,6 +85,22 @@ export async function importBrief(
     await insertColours(writer, known);
     return briefId;
   });
+}
+
+/** Makes a new brief that begins as one stands, under the name of a copy; null where there is none of that id. */
+export async function copyOf(id: string, stamp?: Stamp): Promise<ActAnswer<string> | null> {
+  const found = await exportBrief(id);
+  if (!found) return null;
+  const { brief, airframe } = found.file;
+  const title = `Copy of ${briefTitle(brief.title, airframe)}`.slice(0, 80);
+  const pictures: FilePictures = {
+    names: found.pictureIds,
+    read: async (name) => (await readPicture(name, 'full'))!.bytes,
+  };
+  // As it would come from its file: what a file holds besides is the bytes of its pictures.
+  const inFile = Object.fromEntries(found.pictureIds.map((name) => [name, '']));
+  const file = briefFileSchema.parse({ ...found.file, pictures: inFile });
+  return importBrief({ ...file, brief: { ...file.brief, title } }, { pictures, ...(stamp ? { stamp } : {}) });
 }
 
 /** Sheets that the house does not have yet, markings with the identities that they get here, the fields that hang on them, and drawings. */

@@ -18,6 +18,8 @@ export const reckonedFrom = ({ brief, shelf: { kinds } }: Revisions): string =>
 export async function listBriefs(): Promise<BriefWithFigure[]> {
   const found = await rows<{
     id: string;
+    title: string;
+    version: number;
     airframe: Row;
     denominator: number;
     kit: string;
@@ -28,7 +30,7 @@ export async function listBriefs(): Promise<BriefWithFigure[]> {
     shelf: Revision;
   }>(
     pool(),
-    `select b.id, to_jsonb(a) as airframe, b.denominator, trim(b.kit_maker || ' ' || b.kit_number) as kit,
+    `select b.id, b.title, b.version, to_jsonb(a) as airframe, b.denominator, trim(b.kit_maker || ' ' || b.kit_number) as kit,
             coalesce(l.done, 0) as done, f.open, f.reckoned_from as reckoned, to_jsonb(r) as brief, to_jsonb(s) as shelf
      from brief b join airframe a on a.brief_id = b.id
      left join (select brief_id, count(distinct step_key)::int as done from log_entry where not again group by brief_id) l
@@ -36,11 +38,14 @@ export async function listBriefs(): Promise<BriefWithFigure[]> {
      left join brief_figure f on f.brief_id = b.id
      join revision r on r.of = b.id
      join revision s on s.of = $1
+     where not exists (select 1 from removed_brief g where g.brief_id = b.id)
      order by b.created_at, b.id`,
     [SHELF],
   );
-  return found.map(({ id, airframe, denominator, kit, done, open, reckoned, brief, shelf }) => ({
+  return found.map(({ id, title, version, airframe, denominator, kit, done, open, reckoned, brief, shelf }) => ({
     id,
+    title,
+    version,
     airframe: fromRow('airframe', airframe),
     denominator,
     kit,
@@ -49,6 +54,10 @@ export async function listBriefs(): Promise<BriefWithFigure[]> {
     isOpenSure: reckoned === reckonedFrom({ brief, shelf }),
   }));
 }
+
+/** Whether no brief was ever made here, or all are gone for good. */
+export const isEmptyHouse = async (): Promise<boolean> =>
+  (await rows(pool(), 'select 1 from brief limit 1')).length === 0;
 
 /** Keeps how much is open in a brief. `reckonedFrom` names the state of brief and shelf that it follows from. */
 export async function keepOpen(briefId: string, reckonedFrom: string, open: number): Promise<void> {

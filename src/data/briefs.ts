@@ -11,7 +11,9 @@ import { KINDS, listsOf, type ListName } from './brief-records';
 export async function latestBrief(): Promise<string | null> {
   const [found] = await rows<{ id: string }>(
     pool(),
-    'select b.id from brief b left join act a on a.brief_id = b.id group by b.id order by max(a.at) desc nulls last, b.id limit 1',
+    `select b.id from brief b left join act a on a.brief_id = b.id
+     where not exists (select 1 from removed_brief g where g.brief_id = b.id)
+     group by b.id order by max(a.at) desc nulls last, b.id limit 1`,
   );
   return found?.id ?? null;
 }

@@ -1,16 +1,12 @@
 import type { ActAnswer, Stamp } from '@/core/kept/act';
 import type { RecordName } from '@/core/kept/records';
+import { nounOf } from '@/core/kept/act-words';
 import type { UndoAnswer } from '@/core/kept/undo-answer';
+import { lastTakenBack, standingActs, titlesOf, type OpenAct } from './act-list';
 import { ChangedElsewhere, InUse, newAct, perform, type ActWriter } from './acts';
 import { rows } from './database';
 import { dependantsOf } from './dependants';
 import type { Row } from './rows';
-
-interface LastAct {
-  act: string;
-  station: string;
-  told: boolean;
-}
 
 interface ChangeRow {
   entity: RecordName;
@@ -22,56 +18,67 @@ interface ChangeRow {
 /** How far back one press looks for something that can be taken back. */
 const FURTHEST = 100;
 
+interface Of {
+  stamp?: Stamp;
+  by?: string;
+  /** Acts of these stations only, where they are named. */
+  stations?: readonly string[] | null;
+}
+
 /**
- * Takes back the last act of this person at a brief that can be taken back, by replaying what was before, in reverse order. One that others
- * have built on is explained and passed over; of some stations only, where they are named. The making of the brief is where it ends.
+ * Takes back the last act of this person at a brief that can be taken back, or `only` that one, by replaying what was before, in reverse order.
+ * One that others have built on is explained and passed over. The making of the brief is where it ends.
  */
-export async function undoLast(
+export const undoLast = (
   briefId: string,
-  {
-    stamp,
-    by = stamp?.by ?? 'builder',
-    stations = null,
-  }: { stamp?: Stamp; by?: string; stations?: readonly string[] | null } = {},
+  { only, ...of }: Of & { only?: string } = {},
+): Promise<ActAnswer<UndoAnswer>> =>
+  replayed(briefId, of, async (writer, by) => {
+    const acts = await standingActs(writer.client, briefId, by, of.stations ?? null, FURTHEST);
+    // What has to be taken back by name may be told again that it cannot be.
+    return only ? acts.filter(({ id }) => id === only).map((act) => ({ ...act, told: false })) : acts;
+  });
+
+/** Does again what this person took back last at a brief, as long as nothing else was done since. */
+export const redoLast = (briefId: string, of: Of = {}): Promise<ActAnswer<UndoAnswer>> =>
+  replayed(briefId, of, async (writer, by) => {
+    const last = await lastTakenBack(writer.client, briefId, by, of.stations ?? null);
+    return last ? [last] : [];
+  });
+
+/** Replays backwards the first of some acts that can be, as an act of its own that undoes it. */
+async function replayed(
+  briefId: string,
+  { stamp, by = stamp?.by ?? 'builder' }: Of,
+  candidates: (writer: ActWriter, by: string) => Promise<readonly OpenAct[]>,
 ): Promise<ActAnswer<UndoAnswer>> {
   const own = newAct(briefId, 'brief', by);
   return perform({ ...own, ...stamp, undoes: null }, async (writer) => {
     const passed: UndoAnswer['passed'] = [];
-    for (const last of await lastActs(writer, briefId, by, stations)) {
-      const changes = await changesOf(writer, last.act);
+    for (const last of await candidates(writer, by)) {
+      const changes = await changesOf(writer, last.id);
       const [first] = changes;
       if (!first) continue;
       if (changes.some((change) => change.entity === 'brief' && change.before === null)) break;
-      const about = { station: last.station, entity: first.entity };
+      const title = (await titlesOf(writer.client, [last.names])).get(last.names) ?? '';
+      const about = { station: last.station, entity: first.entity, title };
       await writer.client.query('savepoint taking_back');
       const says = await takeBack(writer, changes);
       if (says === null) {
         await writer.client.query('update act set undoes = $2, station = $3 where id = $1', [
           writer.act.id,
-          last.act,
+          last.id,
           last.station,
         ]);
         return { undone: about, passed };
       }
       await writer.client.query('rollback to savepoint taking_back');
       if (!last.told) passed.push({ ...about, says });
-      await writer.client.query('update act set told = true where id = $1', [last.act]);
+      await writer.client.query('update act set told = true where id = $1', [last.id]);
     }
     return { undone: null, passed };
   });
 }
-
-const lastActs = (writer: ActWriter, briefId: string, by: string, stations: readonly string[] | null) =>
-  rows<LastAct>(
-    writer.client,
-    `select a.id as act, a.station, a.told from act a
-     where a.brief_id = $1 and a.by = $2 and a.undoes is null and a.id <> $3
-       and ($4::text[] is null or a.station = any($4))
-       and not exists (select 1 from act u where u.undoes = a.id)
-       and exists (select 1 from change c where c.act = a.id)
-     order by a.at desc, a.id limit ${FURTHEST}`,
-    [briefId, by, writer.act.id, stations],
-  );
 
 const changesOf = (writer: ActWriter, act: string) =>
   rows<ChangeRow>(writer.client, 'select entity, row_id, before, after from change where act = $1 order by id desc', [
@@ -114,25 +121,10 @@ async function takeBack(writer: ActWriter, changes: readonly ChangeRow[]): Promi
 }
 
 /** A kind of record as a sentence begins with it. */
-const WORDS: Partial<Record<RecordName, string>> = {
-  paint_event: 'An event',
-  weekly_session: 'A weekly session',
-  evening: 'An evening',
-  log_entry: 'A log entry',
-  work_run: 'A run of work',
-  spray_out: 'A test piece',
-  colour_system: 'A standard',
-  colour_code: 'A colour code',
-  code_relation: 'A relation of codes',
-  chip: 'A chip',
-  paint_line: 'A line of paints',
-  paint_set: 'A set of paints',
-  colour_choice: 'A choice of paint',
-  paint_use: 'A record of paint used',
-  airframe: 'The airframe',
-  brief: 'The brief',
-};
-const wordFor = (name: RecordName): string => WORDS[name] ?? `A ${name}`;
+function wordFor(name: RecordName): string {
+  const noun = nounOf(name);
+  return `${/^[aeiou]/.test(noun) ? 'An' : 'A'} ${noun}`;
+}
 
 function sameContent(a: Row | null, b: Row | null): boolean {
   if (!a || !b) return a === b;

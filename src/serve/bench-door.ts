@@ -21,7 +21,7 @@ const ID = '[0-9a-f-]{36}';
 const OPEN: readonly RegExp[] = [
   new RegExp(`^/briefs/${ID}/(bench|log)$`),
   new RegExp(`^/briefs/${ID}/log/(lines|learned|falls/${ID})$`),
-  new RegExp(`^/briefs/${ID}/(sum-facts|revision)$`),
+  new RegExp(`^/briefs/${ID}/(sum-facts|revision|acts|undo)$`),
   new RegExp(`^/briefs/${ID}/made/[\\w-]+$`),
   new RegExp(`^/briefs/${ID}/record\\.(pdf|html)$`),
   /^\/_next\/static\//,
@@ -36,7 +36,7 @@ const SENT = /^\/(outbox|pictures)$/;
 export type KnownActions = Readonly<Record<string, { filename: string; exportedName: string }>>;
 /** Files of the actions of the Bench and the Log, and what those two use of the records. */
 const ACTION_FILES = /^src\/actions\/(bench|mishaps|techniques|weathering)\.ts$/;
-const RECORD_ACTIONS = /^(save|remove|undo)$/;
+const RECORD_ACTIONS = /^(save|remove|undo|redo)$/;
 
 /** Whether a device may call an action. Without a name it is none that a page of the Bench or the Log would call. */
 function isOfBench(known: KnownActions, id: string | string[] | undefined): boolean {

@@ -6,7 +6,7 @@ import path from 'node:path';
 import { AsnConvert } from '@peculiar/asn1-schema';
 import { GeneralName, GeneralSubtree, GeneralSubtrees, NameConstraints } from '@peculiar/asn1-x509';
 import * as x509 from '@peculiar/x509';
-import { nowMs } from '@/clock/now';
+import { machineMs } from '@/clock/now';
 
 /** The certificate of the bench's door: signed by an authority of this house alone, whose root a phone may install. */
 export interface BenchCertificate {
@@ -76,9 +76,9 @@ interface Pair {
   cert: string;
 }
 
-const inDays = (days: number) => new Date(nowMs() + days * A_DAY);
+const inDays = (days: number) => new Date(machineMs() + days * A_DAY);
 /** A clock that is a little behind takes it too. */
-const notBefore = () => new Date(nowMs() - A_DAY / 24);
+const notBefore = () => new Date(machineMs() - A_DAY / 24);
 const pemOf = async (keys: webcrypto.CryptoKeyPair): Promise<string> =>
   x509.PemConverter.encode(await webcrypto.subtle.exportKey('pkcs8', keys.privateKey), 'PRIVATE KEY');
 const newKeys = () =>
@@ -162,7 +162,7 @@ function mayName(pem: string, hosts: readonly string[]): boolean {
   return named.join() === hosts.join();
 }
 
-const lasts = (pem: string): boolean => Date.parse(new X509Certificate(pem).validTo) > nowMs() + RENEW_DAYS * A_DAY;
+const lasts = (pem: string): boolean => Date.parse(new X509Certificate(pem).validTo) > machineMs() + RENEW_DAYS * A_DAY;
 
 const isSignedBy = (pem: string, root: string): boolean =>
   new X509Certificate(pem).verify(new X509Certificate(root).publicKey);

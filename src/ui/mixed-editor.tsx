@@ -31,7 +31,7 @@ export function MixedEditor({ mixed, onMixed }: { mixed: Mixed; onMixed: (mixed:
             label="Paint"
             value={label}
             onChange={(event) => change(i, { label: event.target.value })}
-            sx={{ width: 320 }}
+            sx={{ width: 320, maxWidth: '100%' }}
           />
           {mixed.parts.length > 1 ? (
             <button

@@ -2,7 +2,9 @@
 
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
 import Snackbar from '@mui/material/Snackbar';
+import { X } from 'lucide-react';
 import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
@@ -16,7 +18,16 @@ interface Saving {
    * whose answer was lost on the way is sent again under its own name, so that it is done once.
    */
   run: <T>(work: (act: Stamp) => Promise<Result<T>>, done?: string) => Promise<Result<T>>;
-  tell: (says: string) => void;
+  /** Says something. Where it says how an act went, the act can be taken back from the message: the last one that was run, or the one named. */
+  tell: (says: string, about?: { act: 'last' | string } | Offer) => void;
+  /** Who takes an act back, by its identity, from the message that it was done. */
+  takenBackBy: (takeBack: (act: string) => void) => void;
+}
+
+/** What a message offers to do. */
+export interface Offer {
+  label: string;
+  press: () => void;
 }
 
 const Context = createContext<Saving | null>(null);
@@ -31,11 +42,24 @@ export function useSaving(): Saving {
 export function SavingProvider({ children }: { children: ReactNode }): ReactNode {
   const [busy, setBusy] = useState(false);
   /** Each saying has a number of its own, so that one after another stands its whole time. */
-  const [said, setSaid] = useState<{ text: string; bad: boolean; number: number } | null>(null);
-  const tell = useCallback(
-    (text: string, bad = false) => setSaid((before) => ({ text, bad, number: (before?.number ?? 0) + 1 })),
+  const [said, setSaid] = useState<{ text: string; bad: boolean; offer: Offer | null; number: number } | null>(null);
+  const say = useCallback(
+    (text: string, bad = false, offer: Offer | null = null) =>
+      setSaid((last) => ({ text, bad, offer, number: (last?.number ?? 0) + 1 })),
     [],
   );
+  const takeBack = useRef<((act: string) => void) | null>(null);
+  const lastAct = useRef<string | null>(null);
+  const tell = useCallback<Saving['tell']>(
+    (text, about) => {
+      if (!about || 'label' in about) return say(text, false, about ?? null);
+      const act = about.act === 'last' ? lastAct.current : about.act;
+      const back = takeBack.current;
+      say(text, false, act && back ? { label: 'Take back', press: () => back(act) } : null);
+    },
+    [say],
+  );
+  const takenBackBy = useCallback((by: (act: string) => void) => void (takeBack.current = by), []);
   const before = useRef<Promise<unknown>>(Promise.resolve());
   const run = useCallback(
     <T,>(work: (act: Stamp) => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
@@ -45,16 +69,17 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
         try {
           const result = await patiently(() => work(act));
           if (result.ok) {
-            if (done) tell(done);
+            lastAct.current = act.id;
+            if (done) tell(done, { act: act.id });
           } else if ('faults' in result) {
-            tell(result.faults.map((fault) => fault.says).join('. '), true);
+            say(result.faults.map((fault) => fault.says).join('. '), true);
           } else {
-            tell(conflictInWords(result.conflict), true);
+            say(conflictInWords(result.conflict), true);
           }
           return result;
         } catch {
           const says = 'The server cannot be reached. What you typed is still here: try again in a moment.';
-          tell(says, true);
+          say(says, true);
           return { ok: false, faults: [{ field: '', says }] };
         } finally {
           setBusy(false);
@@ -64,16 +89,16 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
       before.current = answer;
       return answer;
     },
-    [tell],
+    [say, tell],
   );
-  const saving = useMemo<Saving>(() => ({ busy, run, tell: (text) => tell(text) }), [busy, run, tell]);
+  const saving = useMemo<Saving>(() => ({ busy, run, tell, takenBackBy }), [busy, run, tell, takenBackBy]);
   return (
     <Context.Provider value={saving}>
       {children}
       <Snackbar
         key={said?.number}
         open={said !== null}
-        autoHideDuration={said?.bad ? 9000 : 3500}
+        autoHideDuration={said?.bad ? 9000 : said?.offer ? 6000 : 3500}
         onClose={(_, reason) => reason !== 'clickaway' && setSaid(null)}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
       >
@@ -81,6 +106,7 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
           severity={said?.bad ? 'error' : 'info'}
           variant="filled"
           onClose={() => setSaid(null)}
+          action={said?.offer ? <OfferOf offer={said.offer} onDone={() => setSaid(null)} /> : undefined}
           role={said?.bad ? 'alert' : 'status'}
           sx={{ '&.MuiAlert-filledInfo': { bgcolor: '#1c1c1c' } }}
         >
@@ -88,6 +114,26 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
         </Alert>
       </Snackbar>
     </Context.Provider>
+  );
+}
+
+function OfferOf({ offer, onDone }: { offer: Offer; onDone: () => void }): ReactNode {
+  return (
+    <>
+      <Button
+        color="inherit"
+        size="small"
+        onClick={() => {
+          onDone();
+          offer.press();
+        }}
+      >
+        {offer.label}
+      </Button>
+      <IconButton aria-label="Close" color="inherit" size="small" onClick={onDone}>
+        <X size={18} />
+      </IconButton>
+    </>
   );
 }
 

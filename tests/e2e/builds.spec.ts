@@ -42,7 +42,7 @@ test.describe('what is changed at one station shows at the next', () => {
     await page.locator('html[data-ready]').waitFor();
     await page.getByRole('group', { name: 'Weathering' }).getByRole('button', { name: 'none' }).click();
     await page.getByRole('button', { name: 'Choose not weathered' }).click();
-    await expect(page.getByText('Weathering: none; u takes it back')).toBeVisible();
+    await expect(page.getByText('Weathering: none')).toBeVisible();
     await page.getByRole('link', { name: 'Route' }).click();
     await expect(page.getByRole('heading', { name: 'In what order, and by when?' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Panel-line wash' })).toHaveCount(0);
@@ -136,7 +136,7 @@ test.describe('by keyboard only', () => {
     await expect(page.getByText('Done; the rest is planned anew')).toBeVisible();
     await expect(page.getByRole('article').getByRole('heading')).not.toHaveText(title);
     await page.keyboard.press('u');
-    await expect(page.getByText('Taken back: the last change at Bench')).toBeVisible();
+    await expect(page.getByText(/^Taken back: /)).toBeVisible();
   });
 });
 

@@ -46,7 +46,7 @@ test.describe('Markings', () => {
     await expect(corner).not.toHaveAttribute('aria-label', before!);
     const moved = await corner.getAttribute('aria-label');
     await page.keyboard.press('Tab');
-    await expect(page.getByText('Field moved; u takes it back')).toBeVisible();
+    await expect(page.getByText('Field moved')).toBeVisible();
     await page.reload();
     await page.locator('html[data-ready]').waitFor();
     await page.getByRole('button', { name: 'Area', exact: true }).click();
@@ -54,7 +54,7 @@ test.describe('Markings', () => {
     await page.getByRole('button', { name: /^Corner 3/ }).focus();
     await page.keyboard.press('Delete');
     await expect(page.getByRole('button', { name: /^Corner 4/ })).toHaveCount(0);
-    await expect(page.getByText('Field moved; u takes it back')).toBeVisible();
+    await expect(page.getByText('Field moved')).toBeVisible();
     expect(Math.abs((await share()) - 100)).toBeLessThan(0.6);
     await soundPage(page);
   });

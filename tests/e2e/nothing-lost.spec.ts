@@ -1,7 +1,7 @@
 import { expect, openDemo, test } from '../support/story';
 
 test.describe('nothing is lost', () => {
-  test('u takes back the last change at any station', async ({ page }) => {
+  test('an act is taken back and done again by its name, at any station and from its message', async ({ page }) => {
     await openDemo(page);
     await page.getByRole('button', { name: /New source/ }).click();
     await page.getByLabel('Title').fill('A source by mistake');
@@ -10,9 +10,71 @@ test.describe('nothing is lost', () => {
     await page.keyboard.press('4');
     await expect(page.getByRole('heading', { name: 'In what order, and by when?' })).toBeVisible();
     await page.keyboard.press('u');
-    await expect(page.getByText('Taken back: the last change at Evidence')).toBeVisible();
+    await expect(page.getByText('Taken back: source “A source by mistake” added')).toBeVisible();
     await page.keyboard.press('1');
     await expect(page.getByRole('button', { name: 'Sources (17)' })).toBeVisible();
+    // Its button in the head names what it would do again; the message of that takes it back once more.
+    const head = page.getByRole('banner');
+    await head.getByRole('button', { name: 'Do again: source “A source by mistake” added' }).click();
+    await expect(page.getByText('Done again: source “A source by mistake” added')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Sources (18)' })).toBeVisible();
+    await head.getByRole('button', { name: 'Take back: source “A source by mistake” added' }).click();
+    await expect(page.getByRole('button', { name: 'Sources (17)' })).toBeVisible();
+    await page.getByRole('status').getByRole('button', { name: 'Do again' }).click();
+    await expect(page.getByRole('button', { name: 'Sources (18)' })).toBeVisible();
+  });
+
+  test('what was done is a list: each is looked at, and taken back alone', async ({ page }) => {
+    await openDemo(page, 'evidence', '21, FS 21');
+    for (const title of ['First find', 'Second find']) {
+      await page.getByRole('button', { name: /New source/ }).click();
+      await page.getByLabel('Title').fill(title);
+      await page.getByRole('button', { name: 'Add the source' }).click();
+      await expect(page.getByLabel('Title')).toHaveCount(0);
+    }
+    await page.keyboard.press('h');
+    const list = page.getByRole('dialog', { name: 'What was done' });
+    await list.locator('summary', { hasText: 'First find' }).click();
+    await expect(list.getByRole('row', { name: /title/ }).first()).toContainText('First find');
+    await list.getByRole('button', { name: 'take back: source “First find” added' }).click();
+    await expect(list.getByText('(taken back)')).toHaveCount(1);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Sources \(/ }).click();
+    await expect(page.getByRole('button', { name: 'Open Second find' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Open First find' })).toHaveCount(0);
+  });
+
+  test('a step done by mistake is taken back from where it was done', async ({ page }) => {
+    await openDemo(page, 'bench', '21, FS 21');
+    const title = await page.locator('.bench-card h2').first().innerText();
+    await page.keyboard.press('d');
+    await expect(page.getByRole('button', { name: title, exact: true })).toHaveCount(0);
+    await page.getByRole('status').getByRole('button', { name: 'Take back' }).click();
+    await expect(page.getByText(`Taken back: “${title}” done`)).toBeVisible();
+    await expect(page.getByRole('button', { name: title, exact: true })).toBeVisible();
+  });
+
+  test('a brief is renamed, copied, removed, put back, and deleted for good', async ({ page }) => {
+    await page.goto('/');
+    const row = (name: string) => page.getByRole('row').filter({ has: page.getByRole('link', { name, exact: true }) });
+    await page.getByRole('button', { name: 'rename L 88' }).click();
+    await page.getByLabel('Name of the brief').fill('The one on skis');
+    await page.keyboard.press('Enter');
+    await expect(row('The one on skis')).toBeVisible();
+    await page.getByRole('button', { name: 'copy The one on skis' }).click();
+    await expect(row('Copy of The one on skis')).toBeVisible();
+    await page.getByRole('button', { name: 'remove Copy of The one on skis' }).click();
+    await page.getByRole('status').getByRole('button', { name: 'Put back' }).click();
+    await expect(row('Copy of The one on skis')).toBeVisible();
+    await page.getByRole('button', { name: 'remove Copy of The one on skis' }).click();
+    await expect(row('Copy of The one on skis')).toHaveCount(0);
+    await page.getByRole('link', { name: '1 removed brief' }).click();
+    await expect(page.getByText('lies here for 30 days')).toBeVisible();
+    await page.getByRole('button', { name: 'delete Copy of The one on skis for good' }).click();
+    await page.getByRole('button', { name: 'Delete for good', exact: true }).click();
+    await expect(page.getByText('Nothing lies here.')).toBeVisible();
+    await page.getByRole('link', { name: 'All briefs' }).last().click();
+    await expect(row('The one on skis')).toBeVisible();
   });
 
   test('a removed source comes back with all it said', async ({ page }) => {

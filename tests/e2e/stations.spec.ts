@@ -28,7 +28,7 @@ test.describe('every station', () => {
 });
 
 test('a new brief and the list are clean too', async ({ page }) => {
-  for (const path of ['/', '/new']) {
+  for (const path of ['/', '/new', '/removed']) {
     await page.goto(path);
     await soundPage(page);
   }

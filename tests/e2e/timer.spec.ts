@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openDemo, test } from '../support/story';
+import { expect, openDemo, STATIONS, test } from '../support/story';
 
 /** This demo brief begins in two days: its first session is whole, at whatever hour the tests run. */
 const NOT_BEGUN = '21, FS 21';
@@ -97,9 +97,9 @@ test.describe('a timer that runs', () => {
     await expect(kept).toHaveCount(0);
   });
 
-  test('does not push anything off a phone', async ({ page }) => {
+  test('two of them push nothing off a phone, at any station', async ({ page }) => {
     await page.setViewportSize({ width: 390, height: 844 });
-    await openDemo(page, 'bench', NOT_BEGUN);
+    const base = await openDemo(page, 'bench');
     await startTimer(page);
     const timer = page.getByRole('banner').getByRole('button', { name: /Stop$/ });
     await expect(timer).toBeVisible();
@@ -107,6 +107,20 @@ test.describe('a timer that runs', () => {
     const wider = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(wider).toBeLessThanOrEqual(0);
     await expect(page.getByRole('button', { name: 'Keyboard shortcuts' })).toBeInViewport({ ratio: 1 });
-    await timer.click();
+    await page.keyboard.press(' ');
+    await page.keyboard.press('t');
+    await expect(timer).toHaveCount(2);
+    for (const width of [320, 390]) {
+      await page.setViewportSize({ width, height: 844 });
+      for (const station of ['kit', ...STATIONS]) {
+        await page.goto(`${base}/${station}`);
+        await page.locator('html[data-ready]').waitFor();
+        await expect(timer).toHaveCount(2);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth), `${station} at ${width} px`).toBe(
+          width,
+        );
+        await expect(page.locator('.tabs a[aria-current]')).toBeInViewport({ ratio: 0.9 });
+      }
+    }
   });
 });

@@ -16,8 +16,9 @@ export interface NewBrief {
 /** What a brief says of its kit once somebody says it. */
 export const NO_KIT_EXTRAS: Pick<
   Fields<'brief'>,
-  'boughtOn' | 'leftOut' | 'storesAt' | 'rod' | 'maskOrder' | 'remedies'
+  'title' | 'boughtOn' | 'leftOut' | 'storesAt' | 'rod' | 'maskOrder' | 'remedies'
 > = {
+  title: '',
   boughtOn: null,
   leftOut: [],
   storesAt: [],

@@ -46,6 +46,10 @@ export interface BriefState {
 /** One line of the list of briefs. */
 export interface BriefSummary {
   id: string;
+  /** Of the brief's own; '' where it is called by its machine. */
+  title: string;
+  /** Of the brief's record, for whoever changes its title. */
+  version: number;
   airframe: Kept<'airframe'>;
   denominator: number;
   kit: string;
@@ -73,6 +77,10 @@ export function identityOf(
   const marks = [airframe.codeLetters, airframe.serial].filter(Boolean).join(', ');
   return marks || airframe.name || typeOf(airframe);
 }
+
+/** What a brief is called: by its own name, or by what stands on the machine. */
+export const briefTitle = (title: string, airframe: Parameters<typeof identityOf>[0]): string =>
+  title || identityOf(airframe);
 
 export const typeOf = (airframe: Pick<Kept<'airframe'>, 'type' | 'variant'>): string =>
   `${airframe.type} ${airframe.variant}`.trim();

@@ -87,7 +87,7 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   const rule = (questionIds: string[]) =>
     void run(
       (act) => ruleAsSettled({ act, briefId: data.briefId, questionIds }),
-      `${counted(questionIds.length, 'question')} ruled as the sources settle ${questionIds.length === 1 ? 'it' : 'them'}; u takes it back`,
+      `${counted(questionIds.length, 'question')} ruled as the sources settle ${questionIds.length === 1 ? 'it' : 'them'}`,
     );
   const settled = shown.filter((q) => q.open && q.state === 'settled').map(({ id }) => id);
   const chosen = data.questions.find((q) => q.id === question) ?? null;
@@ -227,7 +227,7 @@ function AskThemAll({ data }: { data: EvidencePage }): ReactNode {
       size="small"
       disabled={busy}
       title={`This build raises ${counted(data.notAsked, 'question')} that nobody asked yet`}
-      onClick={() => void run((act) => askAll({ act, briefId: data.briefId }), 'Asked; u takes it back')}
+      onClick={() => void run((act) => askAll({ act, briefId: data.briefId }), 'Asked')}
     >
       Ask {data.questions.length === 0 ? 'them' : `${data.notAsked} more`}
     </Button>

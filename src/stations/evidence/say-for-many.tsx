@@ -62,7 +62,7 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
       return;
     }
     setSource(result.value.sourceId);
-    tell(`${ASPECTS[aspect].title} said of ${counted(result.value.said, 'zone')}; u takes it back`);
+    tell(`${ASPECTS[aspect].title} said of ${counted(result.value.said, 'zone')}`, { act: 'last' });
     setValue('');
     field.current?.focus();
     setList(list === null ? null : '');
@@ -209,7 +209,7 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
             onClick={() =>
               void run((act) => takeWord({ act, briefId: data.briefId, sourceId: known.id })).then(
                 (result) =>
-                  result.ok && tell(`${counted(result.value.ruled, 'question')} ruled by its word; u takes it back`),
+                  result.ok && tell(`${counted(result.value.ruled, 'question')} ruled by its word`, { act: 'last' }),
               )
             }
           >
@@ -223,7 +223,7 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
               onClick={() =>
                 void run((act) => copySide({ act, briefId: data.briefId, sourceId: known.id, from })).then(
                   (result) =>
-                    result.ok && tell(`${counted(result.value.said, 'statement')} copied as inferred; u takes it back`),
+                    result.ok && tell(`${counted(result.value.said, 'statement')} copied as inferred`, { act: 'last' }),
                 )
               }
             >

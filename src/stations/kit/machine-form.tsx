@@ -41,6 +41,7 @@ const AIRFRAME_FIELDS: FieldSpec[] = [
 ];
 
 const KIT_FIELDS: FieldSpec[] = [
+  { name: 'title', label: 'Name of the brief', help: 'empty: what stands on the machine', width: 12 },
   { name: 'kitMaker', label: 'Kit maker', width: 4 },
   { name: 'kitNumber', label: 'Kit number', width: 3 },
   { name: 'boughtOn', label: 'Kit bought', type: 'day', optional: true, width: 3 },

@@ -27,7 +27,7 @@ export function OptionsPane({ data }: { data: KitPage }): ReactNode {
           option: option.name,
           choice: choice.value,
         }),
-      `${option.title}: ${choice.value}; u takes it back`,
+      `${option.title}: ${choice.value}`,
     ).then((result) => result.ok && setLooking(null));
   return (
     <>

@@ -54,6 +54,7 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
       [added > 0 ? `${counted(added, 'part')} added` : '', changed > 0 ? `${counted(changed, 'part')} changed` : '']
         .filter(Boolean)
         .join(', '),
+      { act: 'last' },
     );
     setText('');
   };
@@ -215,7 +216,7 @@ function Bulk({
   const change = (fields: Record<string, string>) =>
     void run(
       (act) => changeParts({ act, briefId: data.briefId, parts, fields }),
-      `${counted(parts.length, 'part')} changed; u takes it back`,
+      `${counted(parts.length, 'part')} changed`,
     ).then((result) => result.ok && onDone());
   const choice = (label: string, name: string, values: readonly { value: string; label: string }[]) => (
     <select
@@ -243,7 +244,7 @@ function Bulk({
         size="small"
         disabled={busy}
         onClick={() =>
-          void run((act) => removeParts({ act, briefId: data.briefId, parts }), 'Removed; u takes it back').then(
+          void run((act) => removeParts({ act, briefId: data.briefId, parts }), 'Removed').then(
             (result) => result.ok && onDone(),
           )
         }

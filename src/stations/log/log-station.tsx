@@ -13,6 +13,7 @@ import { RecordPane } from './record-pane';
 const MadePane = dynamic(() => import('./made-pane').then((module) => module.MadePane));
 const MishapPane = dynamic(() => import('./mishap-pane').then((module) => module.MishapPane));
 const LearnedPane = dynamic(() => import('./learned-pane').then((module) => module.LearnedPane));
+const ActList = dynamic(() => import('@/stations/shell/act-list').then((module) => module.ActList));
 
 /** What was done, how each zone was made, what went wrong, and what it all teaches. */
 export function LogStation({ data }: { data: LogPage }): ReactNode {
@@ -21,6 +22,7 @@ export function LogStation({ data }: { data: LogPage }): ReactNode {
     ['made', 'How it was made'],
     ['mishaps', `Mishaps (${data.mishaps})`],
     ['learned', 'What it teaches'],
+    ['changes', 'All changes'],
   ] as const;
   const pane = usePane(panes);
   return (
@@ -30,6 +32,7 @@ export function LogStation({ data }: { data: LogPage }): ReactNode {
       {pane === 'made' ? <MadePane data={data} /> : null}
       {pane === 'mishaps' ? <MishapPane data={data} /> : null}
       {pane === 'learned' ? <LearnedPane data={data} /> : null}
+      {pane === 'changes' ? <ActList briefId={data.briefId} /> : null}
     </StationFrame>
   );
 }

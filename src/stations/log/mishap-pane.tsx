@@ -56,7 +56,7 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
           happenedAt: act.at,
           part: part && rung?.part ? { id: part.id, version: part.version, orderedUntil: orderedUntil || null } : null,
         }),
-      'Taken on: the route and the plan carry it; u takes it back',
+      'Taken on: the route and the plan carry it',
     );
     if (!result.ok) return;
     pick('');

@@ -90,12 +90,7 @@ function Wanting({ data }: { data: MarkingsPage }): ReactNode {
                       size="small"
                       disabled={busy}
                       onClick={() =>
-                        void keep(
-                          'marking',
-                          marking,
-                          { method: how, printedMm: null },
-                          `${marking.title}: ${how}; u takes it back`,
-                        )
+                        void keep('marking', marking, { method: how, printedMm: null }, `${marking.title}: ${how}`)
                       }
                     >
                       Make it so

@@ -30,7 +30,7 @@ export function LetterFace({
       const font = fontOf(bytes);
       const face = nameOfFont(font).slice(0, 80);
       const outline = signsOf(font, marking.text);
-      await redesign({ letters: { ...letters, face, outline } }, `Letters in ${face}; u takes it back`);
+      await redesign({ letters: { ...letters, face, outline } }, `Letters in ${face}`);
       return null;
     } catch (error) {
       if (error instanceof FaceFault) return error.message;
@@ -57,10 +57,7 @@ export function LetterFace({
             variant="outlined"
             disabled={busy}
             onClick={() =>
-              void redesign(
-                { letters: { ...letters, face: 'block', outline: null } },
-                'Letters in the block alphabet; u takes it back',
-              )
+              void redesign({ letters: { ...letters, face: 'block', outline: null } }, 'Letters in the block alphabet')
             }
           >
             Block alphabet

@@ -206,7 +206,7 @@ function Artwork({ data, marking }: { data: MarkingsPage; marking: MarkingsPage[
   const showPicture = async (id: string) => {
     const { naturalWidth, naturalHeight } = await pictureOf(id);
     const aspect = Math.round((1000 * naturalWidth) / naturalHeight) / 1000;
-    await redesign({ pictureId: id, aspect }, 'Picture taken in; u takes it back');
+    await redesign({ pictureId: id, aspect }, 'Picture taken in');
   };
   return (
     <section aria-label="Artwork">

@@ -89,7 +89,7 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
               <Button
                 variant={order.order.join() === data.maskOrder.join() ? 'outlined' : 'contained'}
                 disabled={busy || order.order.join() === data.maskOrder.join()}
-                onClick={() => choose(order.order, `The route sprays in the order of ${order.name}; u takes it back`)}
+                onClick={() => choose(order.order, `The route sprays in the order of ${order.name}`)}
               >
                 {order.order.join() === data.maskOrder.join() ? 'The route follows it' : 'Let the route follow it'}
               </Button>

@@ -82,7 +82,7 @@ export function OutlinePane({ data }: { data: MarkingsPage }): ReactNode {
             <Button
               variant="contained"
               disabled={busy}
-              onClick={() => void keepAirframe(asFields(held.shape), 'Outline saved; u takes it back')}
+              onClick={() => void keepAirframe(asFields(held.shape), 'Outline saved')}
             >
               Keep the outline
             </Button>
@@ -94,9 +94,7 @@ export function OutlinePane({ data }: { data: MarkingsPage }): ReactNode {
           <Button
             variant="outlined"
             disabled={busy}
-            onClick={() =>
-              void keepAirframe({ profile: null, edges: null }, 'Fuselage and zones as they began; u takes it back')
-            }
+            onClick={() => void keepAirframe({ profile: null, edges: null }, 'Fuselage and zones as they began')}
           >
             Fuselage and zones as they began
           </Button>

@@ -79,7 +79,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
   const shape = field && 'corners' in field.shape && viewOf(field) === view ? field.shape : null;
 
   const keepShape = (changed: { id: string; version: number; shape: FieldShape }) =>
-    keep('scheme_field', changed, { shape: changed.shape }, 'Field moved; u takes it back').then(
+    keep('scheme_field', changed, { shape: changed.shape }, 'Field moved').then(
       (result) => !result.ok && setPulled(null),
     );
   const drop = () => {

@@ -21,7 +21,7 @@ export function BenchAir({ data }: { data: RoutePage }): ReactNode {
       'brief',
       { id: data.briefId, version: data.briefVersion },
       next,
-      `${next.tempC} °C, ${next.humidity} %: every wait follows; u takes it back`,
+      `${next.tempC} °C, ${next.humidity} %: every wait follows`,
     );
     if (kept.ok) setTyped({});
   };

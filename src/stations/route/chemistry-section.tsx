@@ -50,7 +50,7 @@ export function ChemistrySection({ data }: { data: RoutePage }): ReactNode {
                   onClick={() =>
                     taken === id
                       ? decide(over, under, null, 'Taken back; u takes it up again')
-                      : decide(over, under, id as TakenRemedy['remedy'], 'The route follows; u takes it back')
+                      : decide(over, under, id as TakenRemedy['remedy'], 'The route follows')
                   }
                 >
                   {taken === id
@@ -68,7 +68,7 @@ export function ChemistrySection({ data }: { data: RoutePage }): ReactNode {
               size="small"
               variant="outlined"
               disabled={busy}
-              onClick={() => decide(over, under, null, 'Without the clear; u takes it back')}
+              onClick={() => decide(over, under, null, 'Without the clear')}
             >
               Leave the clear out
             </Button>

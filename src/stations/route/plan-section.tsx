@@ -53,12 +53,7 @@ export function PlanSection({ data }: { data: RoutePage }): ReactNode {
           <strong>Kept as you accepted it:</strong> nothing would have to move.
         </p>
       ) : (
-        <Changes
-          data={data}
-          changes={changes}
-          onAccept={() => accept(proposal.laid, 'Accepted; u takes it back')}
-          busy={busy}
-        />
+        <Changes data={data} changes={changes} onAccept={() => accept(proposal.laid, 'Accepted')} busy={busy} />
       )}
       <p className="pane-actions">
         {proposal === null ? (

@@ -59,7 +59,7 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
       const { moved } = result.value;
       const room =
         moved.length === 0 ? '' : `; ${moved.length > 2 ? counted(moved.length, 'other') : listed(moved)} made room`;
-      tell(`Moved${room}. The plan is kept so; u takes it back`);
+      tell(`Moved${room}. The plan is kept so`, { act: 'last' });
     });
   const narrowed = zone ? data.work.filter((work) => work.zones.includes(zone)) : data.work;
   return (

@@ -29,7 +29,7 @@ export function SchoolTables({ data, schools }: Props): ReactNode {
     if (answer.ok) setBeside({ name, choice, strip: answer.value });
   };
   const take = (option: string, { choice, order, said }: ComparedChoice) => {
-    const [{ briefId, briefVersion: version }, told] = [data, `${capital(said)}; u takes it back`];
+    const [{ briefId, briefVersion: version }, told] = [data, `${capital(said)}`];
     if (order) void keep('brief', { id: briefId, version }, { maskOrder: order }, told);
     else void run((act) => chooseOption({ act, briefId, version, option, choice }), told);
   };

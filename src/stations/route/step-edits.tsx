@@ -67,7 +67,7 @@ export function StepEdits({ data, work }: { data: RoutePage; work: WorkRow }): R
                 title: title === work.title ? null : title!,
                 minutes: wholeOf(minutes) === work.minutes ? null : wholeOf(minutes),
               },
-              'Changed; u takes it back',
+              'Changed',
             )
           }
         />
@@ -93,7 +93,7 @@ export function StepEdits({ data, work }: { data: RoutePage; work: WorkRow }): R
                   { title: second!, minutes: wholeOf(secondMinutes) },
                 ],
               },
-              'Split; u takes it back',
+              'Split',
             )
           }
         />
@@ -106,7 +106,7 @@ export function StepEdits({ data, work }: { data: RoutePage; work: WorkRow }): R
           save="Do them as one"
           busy={busy}
           onSave={({ title, other }) =>
-            done({ kind: 'merge', steps: [work.key, other!], title: title! }, 'Done as one; u takes it back')
+            done({ kind: 'merge', steps: [work.key, other!], title: title! }, 'Done as one')
           }
         />
       ) : null}
@@ -118,7 +118,7 @@ export function StepEdits({ data, work }: { data: RoutePage; work: WorkRow }): R
           save="Put it before"
           busy={busy}
           onSave={({ other, wait }) =>
-            done({ kind: 'order', first: work.key, then: other!, wait: wholeOf(wait) }, 'Put before; u takes it back')
+            done({ kind: 'order', first: work.key, then: other!, wait: wholeOf(wait) }, 'Put before')
           }
         />
       ) : null}
@@ -145,7 +145,7 @@ export function StepEdits({ data, work }: { data: RoutePage; work: WorkRow }): R
                 after: [work.key],
                 before: [],
               },
-              'Added; u takes it back',
+              'Added',
             )
           }
         />

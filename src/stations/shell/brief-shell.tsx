@@ -4,18 +4,17 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { undo } from '@/actions/records';
 import { AirframeSheet, type SheetOverlay } from '@/sheet/airframe-sheet';
 import type { SheetData } from '@/sheet/sheet-data';
 import { titleOfKey } from '@/core/outline/spoken';
 import { useKey } from '@/ui/keys';
-import { undoInWords } from './undo-words';
-import { SavingProvider, useSaving } from '@/ui/saving';
-import { OutboxProvider, useOutbox } from './outbox';
+import { UndoButtons } from './undo-buttons';
+import { SavingProvider } from '@/ui/saving';
+import { OutboxProvider } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { STATIONS } from './stations';
-import { useCurrentPage, type PageRevision } from './use-current-page';
+import { PageRevisionContext, useCurrentPage, type PageRevision } from './use-current-page';
 import { useKeptOffline } from './use-kept-offline';
 import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
 
@@ -43,7 +42,9 @@ export function BriefShell(props: Props): ReactNode {
   return (
     <SavingProvider>
       <OutboxProvider briefId={props.briefId} revision={props.revision.brief}>
-        <Shell {...props} />
+        <PageRevisionContext.Provider value={props.revision}>
+          <Shell {...props} />
+        </PageRevisionContext.Provider>
       </OutboxProvider>
     </SavingProvider>
   );
@@ -59,8 +60,6 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
   const [finding, setFinding] = useState(false);
   const pathname = usePathname();
   const router = useRouter();
-  const { run, tell } = useSaving();
-  const { takeBack } = useOutbox();
   const base = `/briefs/${briefId}`;
   useKeptOffline(briefId);
   useCurrentPage(briefId, revision);
@@ -99,15 +98,6 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
     if (item.zone) choose(item.zone);
     if (item.path) router.push(`${base}/${item.path}`);
   };
-  useKey('u', async () => {
-    if (await takeBack()) {
-      tell('Taken back: it was not told to the server yet');
-      return;
-    }
-    const result = await run((act) => undo({ act, briefId }));
-    if (result.ok) tell(undoInWords(result.value));
-  });
-
   return (
     <ZoneChoiceContext.Provider value={choice}>
       <a href="#station" className="skip-link">
@@ -124,6 +114,9 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
           </Link>
           <span>{subtitle}</span>
         </div>
+        <div className="head-timers">
+          <RunningTimers briefId={briefId} timers={timers} />
+        </div>
         <div className="head-tools">
           {finding ? (
             <FindField findable={findable} onClose={() => setFinding(false)} onFound={found} />
@@ -132,7 +125,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
               <span>Find zone, source, colour, step…</span> <kbd>/</kbd>
             </button>
           )}
-          <RunningTimers briefId={briefId} timers={timers} />
+          <UndoButtons briefId={briefId} />
           <button
             type="button"
             className="head-help"

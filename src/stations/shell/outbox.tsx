@@ -24,8 +24,8 @@ interface Outbox {
   send: (make: (act: Stamp) => BenchAct, says: string, picture?: Blob | null) => Promise<void>;
   /** Keeps an act that is stamped already, and sends it. */
   keep: (act: BenchAct, picture: Blob | null) => Promise<void>;
-  /** Takes back what was done here last at this brief and is not told to the server; false where all of it is. */
-  takeBack: () => Promise<boolean>;
+  /** Takes back what was done here last at this brief, or the act that is named, where it is not told to the server; false where it is. */
+  takeBack: (only?: string) => Promise<boolean>;
   /** Lets go of an act that met a conflict, or tries it once more. */
   letGo: (place: number) => Promise<void>;
   tryAgain: (place: number, withPicture?: boolean) => Promise<void>;
@@ -144,7 +144,7 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
       const { store, db: open } = await opened();
       await store.enqueue(open, act, picture);
       await look();
-      if (says) tell(says);
+      if (says) tell(says, { act: act.act.id });
       await sendAll().catch(() => setAway(true));
     },
     [opened, look, tell, sendAll],
@@ -167,9 +167,11 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
       send: (make, says, picture = null) =>
         keep(make({ id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null }), picture, says),
       keep,
-      takeBack: async () => {
+      takeBack: async (only) => {
         const left = await sendAll().catch(() => look());
-        const last = left.findLast(({ act, halted }) => !halted && act.briefId === briefId);
+        const last = left.findLast(
+          ({ act, halted }) => !halted && act.briefId === briefId && (!only || act.act.id === only),
+        );
         if (!last) {
           // The server takes it back now: it is not to be shown any more.
           setTold([]);

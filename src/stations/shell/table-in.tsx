@@ -63,7 +63,7 @@ export function TableIn<T>({
   const accept = async () => {
     const result = await run((act) => take(file!.text, act));
     if (!result.ok) return;
-    tell(said(result.value));
+    tell(said(result.value), { act: 'last' });
     onDone();
   };
   return (

@@ -1,22 +1,36 @@
-import { describe, expect, test } from '@jest/globals';
+import { expect, test } from '@jest/globals';
 import { undoInWords } from './undo-words';
 
-const stood = { station: 'colours', entity: 'colour_code', says: 'TCS 31 is used by L 88.' } as const;
+const source = { station: 'evidence', entity: 'source', title: 'source “Field at dusk” added' } as const;
+const standard = {
+  station: 'colours',
+  entity: 'colour_code',
+  title: 'code TCS 31 added',
+  says: 'TCS 31 is used by L 88.',
+} as const;
 
-describe('what a press of u did, in words', () => {
-  test('names the station whose last change was taken back', () => {
-    expect(undoInWords({ undone: { station: 'evidence', entity: 'sighting' }, passed: [] })).toBe(
-      'Taken back: the last change at Evidence',
-    );
-    expect(undoInWords({ undone: { station: 'setup', entity: 'airframe' }, passed: [] })).toContain('at Setup');
-  });
-  test('says what was passed over and why, before what was taken back', () => {
-    expect(undoInWords({ undone: { station: 'route', entity: 'weekly_session' }, passed: [stood] })).toBe(
-      'Passed over a change at Colours: TCS 31 is used by L 88. Taken back: the last change at Route',
-    );
-  });
-  test('at the beginning there is nothing left', () => {
-    expect(undoInWords({ undone: null, passed: [] })).toBe('There is nothing left to take back');
-    expect(undoInWords({ undone: null, passed: [stood] })).toMatch(/^Passed over .* There is nothing left/);
-  });
+test('names the act that was taken back', () => {
+  expect(undoInWords({ undone: source, passed: [] })).toBe('Taken back: source “Field at dusk” added');
+});
+
+test('names the act that was done again', () => {
+  expect(undoInWords({ undone: source, passed: [] }, 'again')).toBe('Done again: source “Field at dusk” added');
+});
+
+test('says what it passed over, and why', () => {
+  expect(undoInWords({ undone: source, passed: [standard] })).toBe(
+    'Passed over “code TCS 31 added”: TCS 31 is used by L 88. Taken back: source “Field at dusk” added',
+  );
+});
+
+test('says when there is nothing left', () => {
+  expect(undoInWords({ undone: null, passed: [] })).toBe('There is nothing left to take back');
+  expect(undoInWords({ undone: null, passed: [] }, 'again')).toBe('There is nothing to do again');
+  expect(undoInWords({ undone: null, passed: [standard] })).toContain('There is nothing left to take back');
+});
+
+test('what cannot be done again says why, and not that there is nothing', () => {
+  expect(undoInWords({ undone: null, passed: [standard] }, 'again')).toBe(
+    'Passed over “code TCS 31 added”: TCS 31 is used by L 88.',
+  );
 });

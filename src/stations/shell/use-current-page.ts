@@ -1,13 +1,20 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef } from 'react';
+import { createContext, useContext, useEffect, useRef } from 'react';
 import { AGAIN_MS } from './outbox';
 
 /** Of the brief and of the shelf. */
 export interface PageRevision {
   brief: number;
   shelf: number;
+}
+
+export const PageRevisionContext = createContext<PageRevision>({ brief: 0, shelf: 0 });
+/** What the page was made from, as an address names it that is asked for anew when that changes. */
+export function useRevisionInWords(): string {
+  const { brief, shelf } = useContext(PageRevisionContext);
+  return `${brief}.${shelf}`;
 }
 
 /**

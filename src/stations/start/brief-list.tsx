@@ -3,11 +3,13 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import type { ReactNode } from 'react';
-import { identityOf, typeOf, type BriefSummary } from '@/core/kept/state';
+import { useState, type ReactNode } from 'react';
+import { briefTitle, typeOf, type BriefSummary } from '@/core/kept/state';
 import { counted } from '@/core/units/words';
 import { windowInWords } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
+import { SavingProvider } from '@/ui/saving';
+import { BriefKeeping, BriefName } from './brief-keeping';
 import { DemoStarts } from './demo-starts';
 import { ImportBrief } from './import-brief';
 
@@ -15,8 +17,18 @@ import { ImportBrief } from './import-brief';
 export type ListedBrief = BriefSummary & { open: number };
 
 /** All briefs of the house: which machine, how far, what is open. */
-export function BriefList({ briefs }: { briefs: ListedBrief[] }): ReactNode {
+export function BriefList(props: { briefs: ListedBrief[]; removed: number }): ReactNode {
+  return (
+    <SavingProvider>
+      <List {...props} />
+    </SavingProvider>
+  );
+}
+
+function List({ briefs, removed }: { briefs: ListedBrief[]; removed: number }): ReactNode {
   const router = useRouter();
+  /** The brief that is being given a name. */
+  const [naming, setNaming] = useState<string | null>(null);
   useKey('n', () => router.push('/new'));
   return (
     <main className="home">
@@ -49,15 +61,22 @@ export function BriefList({ briefs }: { briefs: ListedBrief[] }): ReactNode {
                 <th>Kit</th>
                 <th className="num">Still open</th>
                 <th className="num">Steps done</th>
+                <th>
+                  <span className="visually-hidden">What can be done with it</span>
+                </th>
               </tr>
             </thead>
             <tbody>
               {briefs.map((brief) => (
                 <tr key={brief.id}>
                   <th scope="row">
-                    <Link href={`/briefs/${brief.id}/evidence`} className="code">
-                      {identityOf(brief.airframe)}
-                    </Link>
+                    {naming === brief.id ? (
+                      <BriefName brief={brief} onDone={() => setNaming(null)} />
+                    ) : (
+                      <Link href={`/briefs/${brief.id}/evidence`} className="code">
+                        {briefTitle(brief.title, brief.airframe)}
+                      </Link>
+                    )}
                   </th>
                   <td>{typeOf(brief.airframe)}</td>
                   <td>{windowInWords(brief.airframe.targetFrom, brief.airframe.targetTo)}</td>
@@ -66,14 +85,24 @@ export function BriefList({ briefs }: { briefs: ListedBrief[] }): ReactNode {
                   </td>
                   <td className="num">{brief.open}</td>
                   <td className="num">{brief.stepsDone}</td>
+                  <td className="row-actions">
+                    <BriefKeeping brief={brief} onName={() => setNaming(brief.id)} />
+                  </td>
                 </tr>
               ))}
             </tbody>
           </table>
         </div>
       )}
-      <DemoStarts empty={briefs.length === 0} />
-      <ImportBrief />
+      <div className="home-actions">
+        <ImportBrief />
+        <DemoStarts empty={briefs.length === 0 && removed === 0} />
+        {removed > 0 ? (
+          <Button variant="outlined" component={Link} href="/removed">
+            {counted(removed, 'removed brief')}
+          </Button>
+        ) : null}
+      </div>
     </main>
   );
 }

@@ -22,18 +22,16 @@ export function DemoStarts({ empty }: { empty: boolean }): ReactNode {
     setBusy(false);
   };
   return (
-    <section style={{ marginTop: 24 }}>
-      <p className="pane-actions">
-        {empty ? (
-          <Button variant="outlined" disabled={busy} onClick={() => void load(loadWholeDemo, 'evidence')}>
-            {busy ? 'Loading…' : 'Look at the demo, half built'}
-          </Button>
-        ) : null}
-        <Button variant="outlined" disabled={busy} onClick={() => void load(loadDemoFirstEvening, 'kit')}>
-          The demo’s machine on its first evening
+    <>
+      {empty ? (
+        <Button variant="outlined" disabled={busy} onClick={() => void load(loadWholeDemo, 'evidence')}>
+          {busy ? 'Loading…' : 'Look at the demo, half built'}
         </Button>
-      </p>
+      ) : null}
+      <Button variant="outlined" disabled={busy} onClick={() => void load(loadDemoFirstEvening, 'kit')}>
+        The demo’s machine on its first evening
+      </Button>
       {refused ? <p role="alert">{refused}</p> : null}
-    </section>
+    </>
   );
 }

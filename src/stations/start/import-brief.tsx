@@ -25,7 +25,7 @@ export function ImportBrief(): ReactNode {
     }
   };
   return (
-    <section style={{ marginTop: 24 }}>
+    <>
       <input
         ref={input}
         type="file"
@@ -50,6 +50,6 @@ export function ImportBrief(): ReactNode {
           </ul>
         </div>
       ) : null}
-    </section>
+    </>
   );
 }

@@ -1,4 +1,8 @@
 import type { ReactNode } from 'react';
+import { redirect } from 'next/navigation';
+import { isId } from '@/data/briefs';
+import { pool } from '@/data/database';
+import { isRemoved } from '@/data/removed-briefs';
 import { numbersOf } from '@/data/revisions';
 import { BriefShell } from '@/stations/shell/brief-shell';
 import { shellData } from './pages';
@@ -11,7 +15,9 @@ export default async function BriefLayout({
   children: ReactNode;
   params: Promise<{ id: string }>;
 }) {
-  const { view, revisions } = await briefView((await params).id);
+  const { id } = await params;
+  if (isId(id) && (await isRemoved(pool(), id))) redirect('/removed');
+  const { view, revisions } = await briefView(id);
   return (
     <BriefShell {...shellData(view)} revision={numbersOf(revisions)}>
       {children}

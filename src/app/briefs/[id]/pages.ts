@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { BriefView } from '@/core/brief/derive';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
-import { identityOf, typeOf } from '@/core/kept/state';
+import { briefTitle, typeOf } from '@/core/kept/state';
 import { sheetData } from '@/sheet/sheet-data';
 import { benchPage } from '@/stations/bench/page-data';
 import { briefPage } from '@/stations/brief/page-data';
@@ -53,7 +53,7 @@ export function shellData(view: BriefView) {
   const finish = view.plan.finish ? ` · finish ${fullDay(view.plan.finish.slice(0, 10))}${still}` : still;
   return {
     briefId: brief.id,
-    identity: identityOf(airframe),
+    identity: briefTitle(brief.title, airframe),
     subtitle: `${typeOf(airframe)} · 1/${brief.denominator}${finish}`,
     sheet: sheetData(view),
     findable: findables(view),

@@ -25,6 +25,8 @@ export const rodFields = z.strictObject({
 });
 
 export const briefFields = z.strictObject({
+  /** What the builder calls it; '' for what stands on the machine. */
+  title: line('Name of the brief', 80).default(''),
   kitMaker: line('Kit maker'),
   kitNumber: line('Kit number', 40),
   denominator: number('Scale').min(4, 'Scale: from 1/4').max(700, 'Scale: to 1/700'),
