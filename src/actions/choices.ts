@@ -1,11 +1,13 @@
 'use server';
 
 import { z } from 'zod';
-import { bottleFields, layingFields, recipeFields } from '@/core/kept/records';
+import { bottleFields, colourCodeFields, layingFields, recipeFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
 import { choose, lay } from '@/data/choices';
 import { answered, ofBrief, Refused, versioned } from './answer';
+import { shelfOf } from './brief-of';
+import { codeCalled } from './code-called';
 
 /** Acts that choose what makes the colours of a brief, and keep its recipes. */
 
@@ -28,6 +30,21 @@ export async function chooseColour(input: unknown): Promise<Result<string | null
   return answered(async () => {
     const { briefId, act, codeId, by } = ofBrief.extend({ codeId: z.uuid(), by: made.nullable() }).parse(input);
     return perform(stampedAct(act, briefId, 'colours'), (writer) => choose(writer, codeId, by));
+  });
+}
+
+/** Chooses a bottle for a colour by its name: a colour that no standard knows is written down as it is called. */
+export async function thisIsIt(input: unknown): Promise<Result<string | null>> {
+  return answered(async () => {
+    const { briefId, act, code, paintId } = ofBrief
+      .extend({ code: colourCodeFields.shape.code, paintId: z.uuid() })
+      .parse(input);
+    return perform(stampedAct(act, briefId, 'colours'), async (writer) => {
+      const paint = (await shelfOf(writer)).paints.find(({ id }) => id === paintId);
+      if (!paint) throw new Refused('', 'This paint is gone from the catalogue.');
+      const { finish, kind } = paint;
+      return choose(writer, await codeCalled(writer, { code, name: '', finish, kind }), { paintId });
+    });
   });
 }
 

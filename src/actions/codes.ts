@@ -2,9 +2,6 @@
 
 import { z } from 'zod';
 import { chipFields, colourCodeFields } from '@/core/kept/records';
-import { codeBook } from '@/core/codes/official';
-import { ambiguity } from '@/core/codes/resolve';
-import { canonicalIn } from '@/core/codes/system';
 import { ORIGIN_SD } from '@/core/colour/chips';
 import type { Added } from '@/core/interchange/added';
 import type { Result } from '@/core/interchange/result';
@@ -12,10 +9,11 @@ import { systemAsked } from '@/core/interchange/standard-csv';
 import { perform, stampedAct } from '@/data/acts';
 import { addToShelf, standardAddition } from '@/data/catalogue';
 import { shelfOf } from './brief-of';
+import { codeCalled } from './code-called';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { colourFrom, colourGiven } from './colour-given';
 import { read } from './reading';
-import { asRead, tableText, type TableRead } from './table-read';
+import { asRead, readingAsked, tableText, type TableRead } from './table-read';
 
 /** Acts on official codes: their chips by hand, and whole standards by table. */
 
@@ -40,28 +38,7 @@ export async function addChip(input: unknown): Promise<Result> {
     if (!colour)
       throw new Refused('L', 'Give L*, a* and b*, a Munsell notation, a curve of 31 values, or a screen colour');
     return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
-      const shelf = await shelfOf(writer);
-      const book = codeBook(shelf);
-      const known = new Map(shelf.codes.map((record) => [record.code, record]));
-      const asks = ambiguity(book, given.code);
-      if (asks) throw new Refused('code', asks.says, asks.offers);
-      const code = canonicalIn(book, given.code);
-      const system =
-        book.systems.find(({ prefix }) => code.startsWith(`${prefix} `))?.name ??
-        (code.replace(/[\s\d-]+$/, '') || 'own');
-      const codeId =
-        known.get(code)?.id ??
-        (
-          await writer.insert('colour_code', {
-            system,
-            code,
-            name: given.name,
-            finish: given.finish,
-            kind: given.kind,
-            ground: '',
-            flop: '',
-          })
-        ).id;
+      const codeId = await codeCalled(writer, given);
       // A screen colour was judged by eye, whatever else is said of it.
       const origin = colour.form === 'hex' ? 'eyeballed' : (given.origin ?? colour.origin);
       await writer.insert('chip', {
@@ -82,16 +59,20 @@ export async function addChip(input: unknown): Promise<Result> {
 /** Reads a standard without keeping anything. */
 export async function lookAtStandard(input: unknown): Promise<Result<TableRead>> {
   return lookedUp(async () => {
-    const { text, system } = z.object({ text: tableText, system: systemAsked }).parse(input);
-    return asRead(await read({ table: 'standard', text, system }));
+    const { text, system, reading } = z
+      .object({ text: tableText, system: systemAsked, reading: readingAsked })
+      .parse(input);
+    return asRead(await read({ table: 'standard', text, system, reading }));
   });
 }
 
 /** Takes the rows of a standard that could be read; known codes get the chips they lack. */
 export async function takeStandard(input: unknown): Promise<Result<Added>> {
   return answered(async () => {
-    const { briefId, act, text, system } = ofBrief.extend({ text: tableText, system: systemAsked }).parse(input);
-    const table = await read({ table: 'standard', text, system });
+    const { briefId, act, text, system, reading } = ofBrief
+      .extend({ text: tableText, system: systemAsked, reading: readingAsked })
+      .parse(input);
+    const table = await read({ table: 'standard', text, system, reading });
     if (table.rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
     return perform(stampedAct(act, briefId, 'colours'), async (writer) => {
       const { systems } = await shelfOf(writer);

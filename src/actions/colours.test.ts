@@ -98,7 +98,6 @@ describe('a paint by hand', () => {
   });
   test.each<[string, object, string, RegExp]>([
     ['an impossible L*', { L: 130 }, 'L', /impossible/],
-    ['no colour at all', { L: undefined, a: undefined, b: undefined }, 'L', /Give L\*/],
     [
       'a Munsell notation outside the solid',
       { L: undefined, a: undefined, b: undefined, munsell: '5GY 5\/60' },
@@ -123,6 +122,10 @@ describe('a paint by hand', () => {
     expect(fieldsOf(result)).toContain(field);
     expect(saysOf(result)).toMatch(says);
     expect(await changes()).toBe(before);
+  });
+  test('without a colour and without a price is kept as what it is', async () => {
+    expect((await addPaint({ L: undefined, a: undefined, b: undefined, priceCents: null })).ok).toBe(true);
+    expect((await loadShelf()).paints[0]).toMatchObject({ lab: null, priceCents: null });
   });
   test.each([null, 'x', {}, { briefId: 'no-id' }, []])('%j is no paint', async (nonsense) => {
     expect((await actions.addPaint(nonsense)).ok).toBe(false);
@@ -180,7 +183,7 @@ describe('a table', () => {
   test.each([
     ['empty', ''],
     ['without a row that can be read', 'line,number,L\nHask,1,500\n'],
-    ['without the columns it needs', 'colour\nred\n'],
+    ['without the columns it needs', 'price\n3\n'],
   ])('%s is refused', async (_, text) => {
     expect((await actions.takeCatalogue({ briefId, text })).ok).toBe(false);
     expect((await loadShelf()).paints).toEqual([]);

@@ -28,7 +28,7 @@ import { askWhatCameUp } from './ask-what-came-up';
 import { checkValue } from './check-evidence';
 import { checkOptions, checkParts } from './check-kit';
 import { lookAt } from '@/data/snapshot';
-import { asRead, tableText, type TableRead } from './table-read';
+import { asRead, readingAsked, tableText, type TableRead } from './table-read';
 
 /** Acts at the Kit station that write more than one record, or read what was typed. */
 
@@ -165,25 +165,27 @@ export async function removeParts(input: unknown): Promise<Result> {
   });
 }
 
-const partsTable = z.object({ briefId: z.uuid(), text: tableText });
-const readFor = ({ parts, brief, ...state }: BriefState, text: string) =>
-  readPartsCsv(text, outlineOf({ ...state, brief }).zones, parts, brief.boughtOn);
+const partsTable = z.object({ briefId: z.uuid(), text: tableText, reading: readingAsked });
+const readFor = (
+  { parts, brief, ...state }: BriefState,
+  { text, reading }: Pick<z.infer<typeof partsTable>, 'text' | 'reading'>,
+) => readPartsCsv(text, outlineOf({ ...state, brief }).zones, parts, brief.boughtOn, reading);
 
 /** What a table of parts would bring. */
 export async function lookAtParts(input: unknown): Promise<Result<TableRead>> {
   return lookedUp(async () => {
-    const { briefId, text } = partsTable.parse(input);
-    return asRead(readFor(await lookAt(briefId, briefOf), text));
+    const table = partsTable.parse(input);
+    return asRead(readFor(await lookAt(table.briefId, briefOf), table));
   });
 }
 
 /** Takes every row of a table of parts that can be taken. */
 export async function takeParts(input: unknown): Promise<Result<{ parts: number }>> {
   return answered(async () => {
-    const { briefId, act, text } = ofBrief.extend({ text: tableText }).parse(input);
+    const { briefId, act, ...table } = ofBrief.extend(partsTable.shape).parse(input);
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
       const state = await briefOf(writer);
-      const { rows } = readFor(state, text);
+      const { rows } = readFor(state, table);
       if (state.parts.length + rows.length > MOST_PARTS)
         throw new Refused('', `A register holds at most ${MOST_PARTS} parts.`);
       const ids = new Map(state.parts.map((part) => [keyOfPart(part), part.id]));

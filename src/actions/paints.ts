@@ -3,18 +3,21 @@
 import { z } from 'zod';
 import { stampSchema } from '@/core/kept/act';
 import { bottleFields, colourDataFields, paintFields, paintLineFields, type Fields } from '@/core/kept/records';
+import { catalogueChanges } from '@/core/interchange/catalogue-csv';
 import type { Added } from '@/core/interchange/added';
 import type { Result } from '@/core/interchange/result';
 import { parseTriple } from '@/core/units/number';
 import { perform, stampedAct } from '@/data/acts';
 import { resolveCode } from '@/core/codes/resolve';
-import type { CodeBook } from '@/core/codes/system';
+import { codeBook } from '@/core/codes/official';
+import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { bookOf } from './brief-of';
 import { addToShelf, bottleSizes, catalogueAddition, lineCalled, mergePaints } from '@/data/catalogue';
+import { loadShelf } from '@/data/shelf';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
 import { colourFrom, colourGiven } from './colour-given';
 import { read } from './reading';
-import { asRead, tableText, type TableRead } from './table-read';
+import { asRead, readingAsked, tableText, type TableRead } from './table-read';
 
 /** Acts on the catalogue and the drawer. */
 
@@ -46,8 +49,6 @@ const paintGiven = ofBrief.extend({
 /** What a form says of a paint, as its record. */
 function paintRecord(given: z.infer<typeof paintGiven>, book: CodeBook): Omit<Fields<'paint'>, 'lineId' | 'formerly'> {
   const colour = colourFrom(given);
-  if (!colour && given.kind === 'solid')
-    throw new Refused('L', 'Give L*, a* and b*, a Munsell notation, a curve of 31 values, or a screen colour');
   const tint = parseTriple(given.tint);
   if (!tint && given.tint.trim() !== '') throw new Refused('tint', 'The tint is three numbers: L* a* b*');
   const data = {
@@ -165,17 +166,21 @@ export async function putInDrawer(input: unknown): Promise<Result> {
 
 export async function lookAtCatalogue(input: unknown): Promise<Result<TableRead>> {
   return lookedUp(async () => {
-    const { text } = z.object({ text: tableText }).parse(input);
-    const { sets, ...table } = await read({ table: 'catalogue', text });
-    return asRead({ ...table, rows: [...table.rows, ...sets] });
+    const { text, reading } = z.object({ text: tableText, reading: readingAsked }).parse(input);
+    const { sets, ...table } = await read({ table: 'catalogue', text, reading });
+    const shelf = await loadShelf();
+    const book = codeBook(shelf);
+    const asCodes = (claims: readonly string[]) => [...new Set(claims.map((claim) => canonicalIn(book, claim)))];
+    const changes = catalogueChanges(table.rows, shelf.paints, asCodes);
+    return asRead({ ...table, changes, rows: [...table.rows, ...sets] });
   });
 }
 
 /** Takes the rows of a catalogue that could be read, as one act: all of them or none. */
 export async function takeCatalogue(input: unknown): Promise<Result<Added>> {
   return answered(async () => {
-    const { briefId, act, text } = ofBrief.extend({ text: tableText }).parse(input);
-    const table = await read({ table: 'catalogue', text });
+    const { briefId, act, text, reading } = ofBrief.extend({ text: tableText, reading: readingAsked }).parse(input);
+    const table = await read({ table: 'catalogue', text, reading });
     if (table.rows.length + table.sets.length === 0) throw new Refused('', 'There is no row that could be taken.');
     return perform(stampedAct(act, briefId, 'colours'), (writer) =>
       addToShelf(writer, catalogueAddition(table.rows, table.sets), { update: true }),

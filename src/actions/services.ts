@@ -34,12 +34,19 @@ export async function shopsFor(input: unknown): Promise<Result<Shop[]>> {
       askShops(
         paints
           .filter(({ id }) => wanted.has(id))
-          .map((paint) => ({
-            paintId: paint.id,
-            label: paintLabel(paint),
-            priceCents: paint.priceCents,
-            currency: paint.currency,
-          })),
+          // Shops that are made up answer from the price that is known: where none is, they have nothing to say.
+          .flatMap((paint) =>
+            paint.priceCents === null
+              ? []
+              : [
+                  {
+                    paintId: paint.id,
+                    label: paintLabel(paint),
+                    priceCents: paint.priceCents,
+                    currency: paint.currency,
+                  },
+                ],
+          ),
       ),
     );
   });

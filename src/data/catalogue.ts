@@ -2,7 +2,7 @@ import type { Fields, Kept } from '@/core/kept/records';
 import { canonicalCode, canonicalIn } from '@/core/codes/system';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { Added } from '@/core/interchange/added';
-import type { CatalogueRow, SetRow } from '@/core/interchange/catalogue-csv';
+import { asTableSays, type CatalogueRow, type PaintField, type SetRow } from '@/core/interchange/catalogue-csv';
 import type { StandardRead } from '@/core/interchange/standard-csv';
 import { ChangedElsewhere, type ActWriter } from './acts';
 import { rows } from './database';
@@ -39,7 +39,12 @@ export interface ShelfAddition {
   relations: (Omit<Fields<'code_relation'>, 'codeId' | 'otherId'> & { code: string; other: string })[];
   lines: {
     line: Fields<'paint_line'>;
-    paints: { paint: Omit<Fields<'paint'>, 'lineId'>; bottle: Omit<Fields<'bottle'>, 'paintId'> | null }[];
+    paints: {
+      paint: Omit<Fields<'paint'>, 'lineId'>;
+      /** What is said of the paint; all of it where it is not named. */
+      given?: readonly PaintField[];
+      bottle: Omit<Fields<'bottle'>, 'paintId'> | null;
+    }[];
     sets?: Omit<Fields<'paint_set'>, 'lineId'>[];
   }[];
 }
@@ -72,9 +77,9 @@ export function standardAddition({ system, rows: read }: Pick<StandardRead, 'sys
 /** Read paints as an addition, by line. */
 export function catalogueAddition(read: readonly CatalogueRow[], sets: readonly SetRow[] = []): ShelfAddition {
   const lines = new Map<string, ShelfAddition['lines'][number]>();
-  for (const { line, paint, bottle } of read) {
+  for (const { line, paint, given, bottle } of read) {
     const entry = lines.get(line.name) ?? { line, paints: [] };
-    entry.paints.push({ paint, bottle });
+    entry.paints.push({ paint, given, bottle });
     lines.set(line.name, entry);
   }
   for (const { line, set } of sets) {
@@ -188,16 +193,22 @@ async function addPaints(
   const book = await loadCodeBook(writer.client);
   const asCodes = (claims: readonly string[]) => [...new Set(claims.map((claim) => canonicalIn(book, claim)))];
   const fresh: { paint: Fields<'paint'>; bottle: Omit<Fields<'bottle'>, 'paintId'> | null }[] = [];
+  const bottles: Fields<'bottle'>[] = [];
+  const owned = new Set(
+    (await rows<{ id: string }>(writer.client, 'select distinct paint_id as id from bottle')).map(({ id }) => id),
+  );
   let changed = 0;
   for (const { line, paints } of lines)
-    for (const { paint: given, bottle } of paints) {
-      const paint = { ...given, claims: asCodes(given.claims) };
+    for (const { paint: own, given, bottle } of paints) {
+      const paint = { ...own, claims: asCodes(own.claims) };
       const there = standing.get(`${line.name} ${paint.number}`);
       const lineId = lineIds.get(line.name)!;
       if (!there) fresh.push({ paint: { ...paint, lineId }, bottle });
       else if (update && there.number === paint.number) {
         const { id, version, ...now } = there;
-        const wanted = { ...now, ...paint, formerly: [...new Set([...now.formerly, ...paint.formerly])] };
+        // Who is in the drawer already is not poured into it again.
+        if (bottle && !owned.has(id)) bottles.push({ ...bottle, paintId: id });
+        const wanted = asTableSays(now, { paint, given: given ?? (Object.keys(paint) as PaintField[]) });
         if (sameValues(now, wanted)) continue;
         await writer.update('paint', id, version, wanted);
         changed += 1;
@@ -207,10 +218,10 @@ async function addPaints(
     'paint',
     fresh.map(({ paint }) => paint),
   );
-  await writer.insertMany(
-    'bottle',
-    fresh.flatMap(({ bottle }, i) => (bottle ? [{ ...bottle, paintId: paintIds[i]! }] : [])),
-  );
+  await writer.insertMany('bottle', [
+    ...bottles,
+    ...fresh.flatMap(({ bottle }, i) => (bottle ? [{ ...bottle, paintId: paintIds[i]! }] : [])),
+  ]);
   const sets = await addSets(writer, lines, lineIds, update);
   return { paints: fresh.length + sets.fresh, changed: changed + sets.changed };
 }

@@ -20,6 +20,11 @@ interface Saving {
   run: <T>(work: (act: Stamp) => Promise<Result<T>>, done?: string) => Promise<Result<T>>;
   /** Says something. Where it says how an act went, the act can be taken back from the message: the last one that was run, or the one named. */
   tell: (says: string, about?: { act: 'last' | string } | Offer) => void;
+  /**
+   * The version of a record that an act here left, where that is newer than the one that the page shows: what is done before the page has
+   * come is done on what was answered.
+   */
+  versionOf: (id: string, shown: number) => number;
   /** Who takes an act back, by its identity, from the message that it was done. */
   takenBackBy: (takeBack: (act: string) => void) => void;
 }
@@ -50,6 +55,8 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
   );
   const takeBack = useRef<((act: string) => void) | null>(null);
   const lastAct = useRef<string | null>(null);
+  const versions = useRef(new Map<string, number>());
+  const versionOf = useCallback((id: string, shown: number) => Math.max(shown, versions.current.get(id) ?? 0), []);
   const tell = useCallback<Saving['tell']>(
     (text, about) => {
       if (!about || 'label' in about) return say(text, false, about ?? null);
@@ -70,6 +77,7 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
           const result = await patiently(() => work(act));
           if (result.ok) {
             lastAct.current = act.id;
+            for (const { id, row } of result.rows ?? []) if (row) versions.current.set(id, row.version);
             if (done) tell(done, { act: act.id });
           } else if ('faults' in result) {
             say(result.faults.map((fault) => fault.says).join('. '), true);
@@ -91,7 +99,10 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
     },
     [say, tell],
   );
-  const saving = useMemo<Saving>(() => ({ busy, run, tell, takenBackBy }), [busy, run, tell, takenBackBy]);
+  const saving = useMemo<Saving>(
+    () => ({ busy, run, tell, versionOf, takenBackBy }),
+    [busy, run, tell, versionOf, takenBackBy],
+  );
   return (
     <Context.Provider value={saving}>
       {children}

@@ -62,7 +62,7 @@ function missingPaints(calls: BriefView['calls']): SumFacts['missing'] {
     choice ? (choice.recipe?.parts.map(({ paint }) => paint) ?? [choice.paint]) : [],
   );
   const missing = new Map(chosen.filter(({ ownedMl }) => ownedMl <= 0).map((paint) => [paint.id, paint.priceCents]));
-  const known = [...missing.values()].filter((cents) => cents > 0);
+  const known = [...missing.values()].flatMap((cents) => cents ?? []);
   return {
     count: missing.size,
     priceCents: known.length > 0 ? Math.round(known.reduce((sum, cents) => sum + cents, 0) / known.length) : 0,

@@ -1,9 +1,22 @@
 import { bottleFields, paintFields, paintLineFields, paintSetFields, type Fields } from '@/core/kept/records';
 import type { PaintSet } from '@/core/match/sets';
-import type { Paint } from '@/core/paint/catalogue';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { counted } from '@/core/units/words';
 import { colourOfRow } from './colour-cells';
-import { readTable, RowReader, writeTable, type RowFault } from './table';
+import { differencesOf } from '@/core/kept/act-words';
+import {
+  CHEMISTRY_WORDS,
+  FINISH_WORDS,
+  KIND_WORDS,
+  meant,
+  OPACITY_WORDS,
+  priceWritten,
+  shareLeft,
+  wordOf,
+} from './cell-words';
+import { CATALOGUE_COLUMNS } from './column-kinds';
+import type { Reading } from './columns';
+import { readAs, RowReader, writeTable, type RowFault, type TableShape } from './table';
 
 /** The catalogue of paints, with what the drawer holds, as a table: see docs/formats/catalogue.md. */
 
@@ -11,6 +24,8 @@ export interface CatalogueRow {
   row: number;
   line: Fields<'paint_line'>;
   paint: Omit<Fields<'paint'>, 'lineId'>;
+  /** What the table says of the paint; the rest stands as it is with new paints. */
+  given: readonly PaintField[];
   bottle: Omit<Fields<'bottle'>, 'paintId'> | null;
 }
 /** Paints that are sold together: a row of the kind `set`. */
@@ -19,24 +34,31 @@ export interface SetRow {
   line: Fields<'paint_line'>;
   set: Omit<Fields<'paint_set'>, 'lineId'>;
 }
+export type PaintField = keyof Omit<Fields<'paint'>, 'lineId'>;
 export interface CatalogueRead {
+  shape: TableShape;
   rows: CatalogueRow[];
   sets: SetRow[];
   faults: RowFault[];
   understood: string[];
 }
 
-/** Reads a catalogue; rows with faults are named and left out. */
-export function readCatalogue(text: string): CatalogueRead {
-  const table = readTable(text);
+/** Under which a paint stands of which no line is said. */
+export const NO_LINE = 'My paints';
+
+/**
+ * Reads a catalogue, or any list of paints; rows with faults are named and left out. Columns are guessed, or read as `reading` says. A paint
+ * without a number is known by its name.
+ */
+export function readCatalogue(text: string, reading: Reading | null = null): CatalogueRead {
+  const table = readAs(text, CATALOGUE_COLUMNS, reading);
   const faults = [...table.faults];
-  for (const head of ['line', 'number'])
-    if (!table.heads.includes(head))
-      faults.push({
-        row: 1,
-        field: head,
-        says: `there is no column "${head}"; the columns are ${table.heads.join(', ') || 'none'}`,
-      });
+  if (!table.heads.includes('name') && !table.heads.includes('number'))
+    faults.push({
+      row: 1,
+      field: '',
+      says: `which column is the name or the number of a paint? There are ${table.shape.heads.join(', ') || 'none'}`,
+    });
   const seen = new Map<string, number>();
   const lines = new Map<string, Fields<'paint_line'>>();
   const sets: SetRow[] = [];
@@ -57,14 +79,20 @@ export function readCatalogue(text: string): CatalogueRead {
     return [];
   });
   const without = rows.filter(({ paint }) => paint.lab === null && paint.kind === 'solid').length;
+  const said = (field: string) => table.heads.includes(field);
   return {
+    shape: table.shape,
     rows,
     sets,
     faults: faults.sort((a, b) => a.row - b.row),
     understood: [
       `${counted(rows.length, 'paint')} of ${counted(new Set(rows.map(({ line }) => line.name)).size, 'line')}`,
       ...(sets.length > 0 ? [counted(sets.length, 'set')] : []),
-      ...(without > 0 ? [`${without} without a colour: kept, but never matched until they have one`] : []),
+      ...(without > 0
+        ? [`${without} without a colour: chosen by name, and neither compared nor mixed until measured`]
+        : []),
+      ...(rows.length > 0 && !said('chemistry') ? ['no chemistry is said: taken as water-based acrylic'] : []),
+      ...(rows.length > 0 && !said('line') ? [`no line is said: taken as “${NO_LINE}”`] : []),
       ...(rows.some(({ bottle }) => bottle)
         ? [`${counted(rows.filter(({ bottle }) => bottle).length, 'bottle')} for the drawer`]
         : []),
@@ -78,18 +106,25 @@ const bottleInTable = bottleFields.omit({ paintId: true });
 
 const setInTable = paintSetFields.omit({ lineId: true });
 
-/** In cents, by either of the two columns; 0 where none is given. */
-const priceOf = (row: RowReader): number =>
-  (row.has('price_cents')
-    ? row.number('price_cents')
-    : row.has('price')
-      ? Math.round((row.number('price') ?? 0) * 100)
-      : 0) ?? 0;
+/** In cents, by either of the two columns, with its currency where it stands beside it; null where none is given. */
+function priceOf(row: RowReader): { cents: number | null; currency: string } {
+  const currency = row.text('currency').toUpperCase();
+  if (row.has('price_cents')) return { cents: row.number('price_cents'), currency: currency || 'EUR' };
+  const written = row.has('price') ? priceWritten(row.text('price')) : null;
+  if (row.has('price') && !written) row.fault('price', `"${row.text('price')}" is no number`);
+  const price = written && row.numberIn('price', written.figure);
+  return {
+    cents: typeof price === 'number' ? Math.round(price * 100) : null,
+    currency: currency || written?.currency || 'EUR',
+  };
+}
 
 const lineOf = (row: RowReader, lines: ReadonlyMap<string, Fields<'paint_line'>>) =>
   paintLineFields.safeParse({
-    name: row.text('line'),
-    chemistry: row.text('chemistry', lines.get(row.text('line'))?.chemistry ?? 'WA').toUpperCase(),
+    name: row.says('line') ? row.text('line') : NO_LINE,
+    chemistry: row.has('chemistry')
+      ? (meant(CHEMISTRY_WORDS, row.text('chemistry')) ?? row.text('chemistry').toUpperCase())
+      : (lines.get(row.text('line', NO_LINE))?.chemistry ?? 'WA'),
     thinner: row.text('thinner'),
     thinRatio: row.number('thin_ratio'),
     recoatMin: row.number('recoat_min'),
@@ -99,13 +134,14 @@ const lineOf = (row: RowReader, lines: ReadonlyMap<string, Fields<'paint_line'>>
 
 function readSet(row: RowReader, lines: Map<string, Fields<'paint_line'>>): SetRow | null {
   const line = lineOf(row, lines);
+  const price = priceOf(row);
   const set = setInTable.safeParse({
     number: row.text('number'),
     name: row.text('name'),
     scheme: row.text('scheme'),
     contents: row.list('contents'),
-    priceCents: priceOf(row),
-    currency: row.text('currency', 'EUR').toUpperCase(),
+    priceCents: price.cents ?? 0,
+    currency: price.currency,
   });
   if (!line.success) row.complain(line.error);
   if (!set.success) row.complain(set.error);
@@ -124,17 +160,22 @@ function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): Cata
     tint14: tintOf(row),
   };
   const line = lineOf(row, lines);
+  const kind = wordOf(KIND_WORDS, row.text('kind'), 'solid');
+  const price = priceOf(row);
+  const sizeMl = row.millilitres('size_ml') ?? USUAL_ML;
+  const number = row.text('number', row.says('number') && !row.has('name') ? '' : row.text('name'));
   const paint = paintInTable.safeParse({
-    number: row.text('number'),
-    name: row.text('name'),
-    kind: row.text('kind', 'solid').toLowerCase(),
-    finish: row.text('finish', 'matt').toLowerCase(),
-    opacity: opacityOf(row.text('opacity', 'opaque').toLowerCase(), row.text('kind', 'solid').toLowerCase()),
+    number,
+    // What is known by its name alone is not called by it twice.
+    name: row.has('number') ? row.text('name') : '',
+    kind,
+    finish: wordOf(FINISH_WORDS, row.text('finish'), 'matt'),
+    opacity: opacityOf(wordOf(OPACITY_WORDS, row.text('opacity'), 'opaque'), kind),
     lab: colour ? [...colour.lab] : null,
     sd: row.number('sd') ?? colour?.sd ?? 0,
-    sizeMl: row.number('size_ml') ?? 17,
-    priceCents: priceOf(row),
-    currency: row.text('currency', 'EUR').toUpperCase(),
+    sizeMl,
+    priceCents: price.cents,
+    currency: price.currency,
     claims: row.list('claims'),
     ground: row.text('ground').toLowerCase(),
     flop: row.text('flop').toLowerCase(),
@@ -143,7 +184,7 @@ function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): Cata
   });
   if (!line.success) row.complain(line.error);
   if (!paint.success) row.complain(paint.error);
-  const ml = row.number('drawer_ml');
+  const ml = drawerMl(row, sizeMl);
   const bottle =
     ml === null
       ? null
@@ -158,8 +199,98 @@ function readRow(row: RowReader, lines: Map<string, Fields<'paint_line'>>): Cata
   if (known && known.chemistry !== line.data.chemistry)
     row.fault('chemistry', `${line.data.name} is ${known.chemistry} in the rows before: a line has one chemistry`);
   if (!known) lines.set(line.data.name, line.data);
-  return { row: row.row, line: line.data, paint: paint.data, bottle: bottle?.data ?? null };
+  return {
+    row: row.row,
+    line: line.data,
+    paint: paint.data,
+    given: givenBy(row, paint.data),
+    bottle: bottle?.data ?? null,
+  };
 }
+
+/** A bottle where nobody says how large it is, ml. */
+const USUAL_ML = 17;
+
+/** What is owned: millilitres, a word ("half", "yes"), or bottles by their number; null where none is, or nothing is said. */
+function drawerMl(row: RowReader, sizeMl: number): number | null {
+  if (row.has('drawer_ml')) {
+    const share = shareLeft(row.text('drawer_ml'));
+    if (share !== null) return share > 0 ? share * sizeMl : null;
+    return row.millilitres('drawer_ml');
+  }
+  if (!row.has('bottles')) return null;
+  const share = shareLeft(row.text('bottles'));
+  const count = share ?? row.number('bottles');
+  return count ? count * sizeMl : null;
+}
+
+/** Which cells say which fields of a paint. */
+const FIELD_OF: readonly (readonly [cell: string, field: PaintField])[] = [
+  ['kind', 'kind'],
+  ['finish', 'finish'],
+  ['opacity', 'opacity'],
+  ['sd', 'sd'],
+  ['size_ml', 'sizeMl'],
+  ['claims', 'claims'],
+  ['ground', 'ground'],
+  ['flop', 'flop'],
+  ['formerly', 'formerly'],
+];
+
+function givenBy(row: RowReader, paint: CatalogueRow['paint']): PaintField[] {
+  return [
+    'number',
+    ...FIELD_OF.flatMap(([cell, field]) => (row.has(cell) ? [field] : [])),
+    ...(paint.name ? (['name'] as const) : []),
+    ...(paint.lab ? (['lab', 'sd'] as const) : []),
+    ...(paint.priceCents === null ? [] : (['priceCents', 'currency'] as const)),
+    ...(paint.data ? (['data'] as const) : []),
+  ];
+}
+
+/** A paint that is there as a table says it: what the table does not say stays. */
+export function asTableSays<P extends CatalogueRow['paint']>(
+  now: P,
+  { paint, given }: Pick<CatalogueRow, 'paint' | 'given'>,
+): P {
+  const said = Object.fromEntries(given.map((field) => [field, paint[field]]));
+  const known = Object.entries(paint.data ?? {}).filter(([, value]) => value !== undefined);
+  return {
+    ...now,
+    ...said,
+    formerly: [...new Set([...now.formerly, ...paint.formerly])],
+    data: paint.data ? { ...now.data, ...Object.fromEntries(known) } : now.data,
+  };
+}
+
+/** One field of a paint that a table would change. */
+export interface PaintChange {
+  label: string;
+  field: string;
+  before: string;
+  after: string;
+}
+
+/** What taking a table would change of the paints that are there, old beside new. */
+export function catalogueChanges(
+  read: readonly Pick<CatalogueRow, 'line' | 'paint' | 'given'>[],
+  paints: readonly Paint[],
+  asCodes: (claims: readonly string[]) => string[],
+): PaintChange[] {
+  const known = new Map(paints.map((paint) => [paintLabel(paint), paint]));
+  return read.flatMap(({ line, paint, given }) => {
+    const now = known.get(paintLabel({ line: line.name, number: paint.number }));
+    if (!now) return [];
+    const fields = paintInTable.safeParse(Object.fromEntries(PAINT_FIELDS.map((field) => [field, now[field]])));
+    if (!fields.success) return [];
+    const wanted = asTableSays(fields.data, { paint: { ...paint, claims: asCodes(paint.claims) }, given });
+    return differencesOf({ entity: 'paint', before: fields.data, after: wanted }).map((difference) => ({
+      label: paintLabel(now),
+      ...difference,
+    }));
+  });
+}
+const PAINT_FIELDS = Object.keys(paintFields.omit({ lineId: true }).shape) as PaintField[];
 
 /** Catalogues call a solid colour of poor hiding transparent; what lets the ground through by intent is an ink, a clear or a glaze. */
 const opacityOf = (word: string, kind: string): string =>
@@ -193,7 +324,7 @@ export function writeCatalogue(paints: readonly Paint[], sets: readonly PaintSet
       over_black: paint.data?.overBlack?.join(' ') ?? '',
       over_white: paint.data?.overWhite?.join(' ') ?? '',
       size_ml: paint.sizeMl,
-      price_cents: paint.priceCents,
+      price_cents: paint.priceCents ?? '',
       currency: paint.currency,
       claims: paint.claims.join(';'),
       ground: paint.ground,

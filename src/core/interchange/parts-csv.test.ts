@@ -64,7 +64,7 @@ describe('a register as a table', () => {
     expect(says.get(12)).toMatch(/in the register already/);
   });
   test('without numbers it is no register, and more than 3 000 parts are refused as a whole', () => {
-    expect(read('name\nleg\n').faults[0]!.says).toMatch(/needs "number"/);
+    expect(read('name\nleg\n').faults[0]!.says).toMatch(/Which column is the number of a part/);
     const many = `number\n${Array.from({ length: 3001 }, (_, i) => i).join('\n')}`;
     expect(read(many)).toMatchObject({ rows: [], faults: [{ says: '3001 parts: at most 3000 are taken.' }] });
     expect(read(many.replace(/\n3000$/, '')).rows).toHaveLength(3000);

@@ -4,7 +4,9 @@ import { asRegister, inBoxOrder, keyOfPart, MOST_PARTS, partNumber, registerFaul
 import type { Zone } from '@/core/outline/zones';
 import { zonesCalled } from '@/core/outline/zone-sets';
 import { z } from 'zod';
-import { readTable, writeTable, type RowFault } from './table';
+import { PART_COLUMNS } from './column-kinds';
+import type { Reading } from './columns';
+import { readAs, writeTable, type RowFault, type TableShape } from './table';
 
 /** The register of parts as a table: see docs/formats/parts.md. Colours within a cell are separated by "|". */
 
@@ -31,6 +33,7 @@ export interface PartRow {
 }
 
 export interface PartsRead {
+  shape: TableShape;
   understood: string[];
   rows: PartRow[];
   faults: RowFault[];
@@ -42,13 +45,18 @@ export function readPartsCsv(
   zones: readonly Zone[],
   known: readonly Pick<Kept<'part'>, 'sprue' | 'number'>[],
   boughtOn: string | null,
+  reading: Reading | null = null,
 ): PartsRead {
-  const { heads, rows, faults } = readTable(text);
-  const whole = (says: string): PartsRead => ({ understood: [], rows: [], faults: [{ row: 1, field: '', says }] });
+  const { heads, rows, faults, shape } = readAs(text, PART_COLUMNS, reading);
+  const whole = (says: string): PartsRead => ({
+    shape,
+    understood: [],
+    rows: [],
+    faults: [{ row: 1, field: '', says }],
+  });
   if (!heads.includes('number'))
-    return whole(`The columns are ${heads.join(', ') || 'missing'}: a register needs "number" at least.`);
+    return whole(`Which column is the number of a part? There are ${shape.heads.join(', ') || 'none'}.`);
   if (rows.length > MOST_PARTS) return whole(`${rows.length} parts: at most ${MOST_PARTS} are taken.`);
-  const strange = heads.filter((head) => !(COLUMNS as readonly string[]).includes(head));
   const there = new Set(known.map(keyOfPart));
   const seen = new Map<string, number>();
   const read = rows.flatMap(({ row, cells }): (PartRow & { row: number })[] => {
@@ -103,10 +111,8 @@ export function readPartsCsv(
   }
   const good = read.filter(({ part }) => !bad.has(keyOfPart(part)));
   return {
-    understood: [
-      `${good.length} of ${rows.length} rows`,
-      ...(strange.length > 0 ? [`columns that mean nothing here: ${strange.join(', ')}`] : []),
-    ],
+    shape,
+    understood: [`${good.length} of ${rows.length} rows`],
     rows: good.map(({ part, replaces }) => ({ part, replaces })),
     faults: faults.sort((a, b) => a.row - b.row),
   };

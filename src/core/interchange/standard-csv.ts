@@ -5,7 +5,10 @@ import { finishOfCode } from '@/core/codes/official';
 import { canonicalCode, CODE_SHAPES, type CodeShape } from '@/core/codes/system';
 import { readCgats } from './cgats';
 import { colourOfRow } from './colour-cells';
-import { readTable, RowReader, type RowFault, type Table } from './table';
+import { FINISH_WORDS, KIND_WORDS, wordOf } from './cell-words';
+import { STANDARD_COLUMNS } from './column-kinds';
+import type { Reading } from './columns';
+import { readAs, RowReader, type RowFault, type Table, type TableShape } from './table';
 
 /** An official standard from a table (see docs/formats/standard.md) or from a CGATS measurement file. */
 
@@ -19,6 +22,8 @@ export interface StandardRow {
   equivalents: string[];
 }
 export interface StandardRead {
+  /** Null for a measurement file, whose columns have names of their own. */
+  shape: TableShape | null;
   system: Fields<'colour_system'>;
   rows: StandardRow[];
   faults: RowFault[];
@@ -53,14 +58,15 @@ export function guessShape(codes: readonly string[], prefix: string): { shape: C
 const isCgats = (text: string) => /BEGIN_DATA/.test(text);
 
 /** Reads a standard; rows with faults are named and left out, the others stand. */
-export function readStandard(text: string, asked: Asked): StandardRead {
-  const table: Table = isCgats(text) ? readCgats(text) : readTable(text);
+export function readStandard(text: string, asked: Asked, reading: Reading | null = null): StandardRead {
+  const read = isCgats(text) ? null : readAs(text, STANDARD_COLUMNS, reading);
+  const table: Table = read ?? readCgats(text);
   const faults = [...table.faults];
   if (!table.heads.includes('code'))
     faults.push({
       row: 1,
       field: 'code',
-      says: `there is no column "code"; the columns are ${table.heads.join(', ') || 'none'}`,
+      says: `which column is the code? There are ${(read?.shape.heads ?? table.heads).join(', ') || 'none'}`,
     });
   const guessed = guessShape(
     table.rows.map(({ cells }) => cells.code ?? ''),
@@ -84,6 +90,7 @@ export function readStandard(text: string, asked: Asked): StandardRead {
   for (const { form } of rows) forms.set(form, (forms.get(form) ?? 0) + 1);
   const codes = new Set(rows.map(({ code }) => code.code)).size;
   return {
+    shape: read?.shape ?? null,
     system,
     rows,
     faults: faults.sort((a, b) => a.row - b.row),
@@ -123,8 +130,8 @@ function readRow(row: RowReader, system: Fields<'colour_system'>): StandardRow |
     system: system.name,
     code,
     name: row.text('name'),
-    finish: finishOfCode([system], code) ?? row.text('finish', 'matt').toLowerCase(),
-    kind: row.text('kind', 'solid').toLowerCase(),
+    finish: finishOfCode([system], code) ?? wordOf(FINISH_WORDS, row.text('finish'), 'matt'),
+    kind: wordOf(KIND_WORDS, row.text('kind'), 'solid'),
     ground: row.text('ground'),
     flop: row.text('flop'),
   });

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import type { ZodError } from 'zod';
 import { parseNumber } from '@/core/units/number';
 import { asCell, fromCell } from '@/core/units/text';
+import { guessColumns, plainHead, type ColumnKind, type Reading } from './columns';
 
 /** Tables as people keep them: CSV with a head, whatever the delimiter. Cells are read one by one, and each fault names its row. */
 
@@ -80,8 +81,115 @@ export function readTable(text: string): Table {
   };
 }
 
+/** The columns of a table as they came, what each is taken for, and its first rows: for whoever looks whether it was understood. */
+export interface TableShape {
+  /** As they are written; of a table without headings "column 1" and on. */
+  heads: string[];
+  sample: string[][];
+  reading: Reading;
+  kinds: { field: string; title: string }[];
+}
+
+const MOST_SAMPLE = 3;
+/** Cells of a spectrum are known by their wavelength. */
+const WAVELENGTH = /^(spectral_)?nm\d{3}$/;
+const asField = (head: string) =>
+  head
+    .trim()
+    .toLowerCase()
+    .replace(/[\s-]+/g, '_');
+
+/**
+ * Reads a table with headings of any kind, in any of the languages that `kinds` knows, or with none: cells by field. Columns are guessed, or
+ * as `asked` says. What is said for all rows fills the cells that are empty.
+ */
+export function readAs(
+  text: string,
+  kinds: readonly ColumnKind[],
+  asked: Reading | null = null,
+): Table & { shape: TableShape } {
+  const given = text.replace(/^\uFEFF/, '');
+  const said = /^"?sep=(.)"?\r?\n/i.exec(given);
+  const table = said ? given.slice(said[0].length) : given;
+  const { data, errors } = Papa.parse<string[]>(table, {
+    delimiter: said?.[1] ?? delimiterOf(table),
+    preview: MOST_ROWS + 2,
+    skipEmptyLines: 'greedy',
+  });
+  const first = (data[0] ?? []).map((head) => String(head).trim());
+  const guessed = guessColumns(first, kinds);
+  const reading = asked ?? readingOf(first, data, kinds, guessed);
+  const heads = reading.isHeadless ? first.map((_, i) => `column ${i + 1}`) : first;
+  const body = reading.isHeadless ? data : data.slice(1);
+  const offset = reading.isHeadless ? 1 : 2;
+  const faults: RowFault[] = errors
+    .filter(({ code }) => code !== 'UndetectableDelimiter')
+    .map(({ row, message }) => ({ row: (row ?? 0) + 1, field: '', says: message }));
+  const shape: TableShape = {
+    heads,
+    sample: body.slice(0, MOST_SAMPLE).map((cells) => cells.map((cell) => String(cell).trim())),
+    reading,
+    kinds: kinds.map(({ field, title }) => ({ field, title })),
+  };
+  // The columns by the fields that they fill: a spectrum keeps its own.
+  const fields = heads.map((head, i) => reading.columns[i] || (WAVELENGTH.test(asField(head)) ? asField(head) : ''));
+  const filled = [...new Set([...fields.filter(Boolean), ...Object.keys(reading.all)])];
+  if (body.length > MOST_ROWS)
+    return {
+      heads: filled,
+      rows: [],
+      faults: [{ row: 1, field: '', says: `about ${linesOf(given)} rows: at most ${MOST_ROWS} are taken at once` }],
+      shape,
+    };
+  const bad = new Set(faults.map(({ row }) => row));
+  const rows = body.flatMap((cells, i) => {
+    const row = i + offset;
+    if (bad.has(row)) return [];
+    if (cells.slice(heads.length).some((cell) => cell.trim() !== '')) {
+      faults.push({ row, field: '', says: `${cells.length} cells, where there are ${heads.length} columns` });
+      return [];
+    }
+    const own: Record<string, string> = { ...reading.all };
+    fields.forEach((field, at) => {
+      const cell = fromCell(String(cells[at] ?? '').trim());
+      if (field && (cell !== '' || !(field in own))) own[field] = cell;
+    });
+    return [{ row, cells: own }];
+  });
+  return { heads: filled, rows, faults, shape };
+}
+
+/** How a table is read where nobody said it: where no heading means anything, and there is one column or a row like all others, it has none. */
+function readingOf(
+  first: readonly string[],
+  data: readonly (readonly string[])[],
+  kinds: readonly ColumnKind[],
+  guessed: readonly string[],
+): Reading {
+  const isHeadless =
+    data.length > 0 && guessed.every((field) => field === '') && !first.some((head) => WAVELENGTH.test(asField(head)));
+  if (!isHeadless) return { isHeadless, columns: guessed, all: {} };
+  const named = kinds.some(({ field }) => field === 'name') ? 'name' : (kinds[0]?.field ?? '');
+  // Of a table without headings the first column that is no number is the name.
+  const at = first.findIndex((_, i) =>
+    data.some((row) => plainHead(row[i] ?? '') !== '' && parseNumber(row[i] ?? '') === null),
+  );
+  return { isHeadless, columns: first.map((_, i) => (i === Math.max(at, 0) ? named : '')), all: {} };
+}
+
 /** Lines with an end; a cell may hold some of them. */
 const linesOf = (text: string): number => text.match(/\n/g)?.length ?? 0;
+
+/** Millilitres in one of each unit of volume. */
+const MILLILITRES: Readonly<Record<string, number>> = {
+  '': 1,
+  ml: 1,
+  cc: 1,
+  cl: 10,
+  l: 1000,
+  oz: 29.5735,
+  'fl oz': 29.5735,
+};
 
 /** Cells of one row, read by kind; faults are gathered. */
 export class RowReader {
@@ -109,8 +217,29 @@ export class RowReader {
     return this.cells[field] || otherwise;
   }
 
+  /** Whether the table has the field at all, be the cell of this row empty. */
+  says(field: string): boolean {
+    return field in this.cells;
+  }
+
   number(field: string): number | null {
-    const text = this.cells[field] ?? '';
+    return this.numberIn(field, this.cells[field] ?? '');
+  }
+
+  /** Millilitres, with their unit or without. */
+  millilitres(field: string): number | null {
+    const [, figure = '', unit = ''] = /^(.*?)\s*([a-z][a-z. ]*)?$/i.exec(this.text(field)) ?? [];
+    const each = MILLILITRES[unit.toLowerCase().replaceAll('.', '').trim()];
+    if (figure !== '' && each === undefined) {
+      this.fault(field, `"${this.text(field)}": ${unit} is no unit of volume`);
+      return null;
+    }
+    const value = this.numberIn(field, figure || this.text(field));
+    return value === null || each === undefined ? value : value * each;
+  }
+
+  /** A number that stands within a cell. */
+  numberIn(field: string, text: string): number | null {
     if (text === '') return null;
     const value = parseNumber(text);
     if (value === null)

@@ -52,7 +52,7 @@ describe('a standard as a table', () => {
     ['code,munsell\n1,12R 5/4\n', '2 munsell: the hue number is 12; it runs from 0 to 10'],
     ['code,hex\n1,grey\n', '2 hex: a screen colour is # and six hexadecimal digits'],
     ['code,L,a,b\nfoo,50,0,0\n', '2 code: "foo" is no code of OV (digits)'],
-    ['name,L,a,b\nx,50,0,0\n', '1 code: there is no column "code"; the columns are name, l, a, b'],
+    ['name,L,a,b\nx,50,0,0\n', '1 code: which column is the code? There are name, L, a, b'],
     [
       'code,L,a,b,origin\n1,50,0,0,guessed\n',
       '2 origin: "guessed": the origin is one of measured, published, converted, sampled, eyeballed',

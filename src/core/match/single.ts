@@ -32,7 +32,7 @@ export interface MatchFilter {
   chemistry?: string;
   line?: string;
   finish?: string;
-  /** At most so much a bottle; what is owned costs nothing, and what is priced in another currency cannot be told to be cheaper. */
+  /** At most so much a bottle; what is owned costs nothing, and what is priced in another currency, or not at all, cannot be told to be cheaper. */
   price?: { mostCents: number; currency: string };
 }
 
@@ -41,7 +41,9 @@ export function passes(paint: Paint, { chemistry, line, finish, price }: MatchFi
     (!chemistry || paint.chemistry === chemistry) &&
     (!line || paint.line === line) &&
     (!finish || paint.finish === finish) &&
-    (!price || paint.ownedMl > 0 || (paint.currency === price.currency && paint.priceCents <= price.mostCents))
+    (!price ||
+      paint.ownedMl > 0 ||
+      (paint.priceCents !== null && paint.currency === price.currency && paint.priceCents <= price.mostCents))
   );
 }
 

@@ -57,7 +57,8 @@ export interface Paint {
   /** Uncertainty of `lab` in dE00. */
   sd: number;
   sizeMl: Ml;
-  priceCents: number;
+  /** Null where nobody says it. */
+  priceCents: number | null;
   currency: string;
   /** Official codes that its maker says it matches. */
   claims: readonly string[];
@@ -85,5 +86,9 @@ export const lineFieldsOf = ({ line, chemistry, thinner, thinRatio, dries }: Pai
   maskMin: dries.mask ?? null,
   cureMin: dries.cure ?? null,
 });
+
+/** "3.20 EUR"; "price unknown" where nobody says it. */
+export const priceInWords = ({ priceCents, currency }: Pick<Paint, 'priceCents' | 'currency'>): string =>
+  priceCents === null ? 'price unknown' : `${(priceCents / 100).toFixed(2)} ${currency}`;
 
 export const paintLabel = (paint: Pick<Paint, 'line' | 'number'>): string => `${paint.line} ${paint.number}`;

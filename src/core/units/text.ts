@@ -17,3 +17,17 @@ export const asCell = (text: string): string => (BEGINS_FORMULA.test(text) ? `'$
 export const fromCell = (cell: string): string =>
   cell.startsWith("'") && BEGINS_FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell;
 const BEGINS_FORMULA = /^[\s]*[=+\-@＝＋－＠]|^[\t\r]/;
+
+/** Text in small letters without accents: as words are compared that people write as they please. */
+export const withoutAccents = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase()
+    .replace(/ß/g, 'ss');
+
+/** Its words so, without signs. */
+export const plainWords = (text: string): string[] =>
+  withoutAccents(text)
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean);

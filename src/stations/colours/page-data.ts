@@ -240,7 +240,9 @@ function callRow(
     const metal = record?.kind === 'metallic';
     const says =
       dE00 === null
-        ? 'not measured'
+        ? lab
+          ? 'not compared: the paint’s colour is not known'
+          : 'not compared: nobody has measured it'
         : metal
           ? 'a metal: judged by kind, ground and flop'
           : differenceInWords(lab!, other!, dE00, combinedSd(sd, otherSd));

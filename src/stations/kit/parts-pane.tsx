@@ -106,9 +106,9 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
       {importing ? (
         <TableIn
           title="Parts from a table"
-          says="Columns sprue, number, name, count, step, zone, origin, replaces, condition, colours (several with |), painted, ordered_until, note. Only the number is needed."
-          look={(table) => lookAtParts({ briefId: data.briefId, text: table })}
-          take={(table, act) => takeParts({ act, briefId: data.briefId, text: table })}
+          says="Any table with a part number, and what else you have: sprue, name, count, instruction step, zone, condition, colours, note."
+          look={(table) => lookAtParts({ briefId: data.briefId, ...table })}
+          take={(table, act) => takeParts({ act, briefId: data.briefId, ...table })}
           said={({ parts }) => `Taken: ${counted(parts, 'part')}`}
           onDone={() => setImporting(false)}
         />

@@ -23,7 +23,8 @@ export function BenchAir({ data }: { data: RoutePage }): ReactNode {
       next,
       `${next.tempC} °C, ${next.humidity} %: every wait follows`,
     );
-    if (kept.ok) setTyped({});
+    // What was typed while this was on its way stays.
+    if (kept.ok) setTyped((now) => (now === typed ? {} : now));
   };
   const read = async () => {
     const answer = await benchAir();

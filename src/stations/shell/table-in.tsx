@@ -1,14 +1,17 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { TableRead } from '@/actions/table-read';
 import type { Stamp } from '@/core/kept/act';
+import type { Reading } from '@/core/interchange/columns';
 import type { Result } from '@/core/interchange/result';
 import { counted } from '@/core/units/words';
 import { decodeText, ENCODING_TITLES, ENCODINGS, type Encoding } from '@/core/interchange/decode';
 import { useSaving } from '@/ui/saving';
+import { rememberedReading, rememberReading, TableColumns } from './table-columns';
 
 /** A file of rows on its way in: first what was understood and what was not, then all that could be read, or nothing. */
 export function TableIn<T>({
@@ -22,8 +25,9 @@ export function TableIn<T>({
 }: {
   title: string;
   says: string;
-  look: (text: string) => Promise<Result<TableRead>>;
-  take: (text: string, act: Stamp) => Promise<Result<T>>;
+  /** Null: as it is guessed. */
+  look: (table: { text: string; reading: Reading | null }) => Promise<Result<TableRead>>;
+  take: (table: { text: string; reading: Reading | null }, act: Stamp) => Promise<Result<T>>;
   /** What was taken, in words. */
   said: (value: T) => string;
   onDone: () => void;
@@ -35,8 +39,14 @@ export function TableIn<T>({
   );
   const [read, setRead] = useState<TableRead | null>(null);
   const [refused, setRefused] = useState('');
-  const lookAt = async (text: string) => {
-    const result = await run(() => look(text));
+  const [reading, setReading] = useState<Reading | null>(null);
+  const [pasted, setPasted] = useState('');
+  const lookAt = async (text: string, as: Reading | null = null) => {
+    let result = await run(() => look({ text, reading: as }));
+    // What was said of a table of the same shape holds again.
+    const known = result.ok && as === null && result.value.shape ? rememberedReading(title, result.value.shape) : null;
+    if (known) result = await run(() => look({ text, reading: known }));
+    setReading(as ?? known);
     setRead(result.ok ? result.value : null);
     setRefused(!result.ok && 'faults' in result ? result.faults.map((fault) => fault.says).join('. ') : '');
   };
@@ -61,8 +71,9 @@ export function TableIn<T>({
     await lookAt(found.text);
   }
   const accept = async () => {
-    const result = await run((act) => take(file!.text, act));
+    const result = await run((act) => take({ text: file!.text, reading }, act));
     if (!result.ok) return;
+    if (reading && read?.shape) rememberReading(title, read.shape, reading);
     tell(said(result.value), { act: 'last' });
     onDone();
   };
@@ -77,12 +88,35 @@ export function TableIn<T>({
           {file ? 'Another file' : 'Choose a file'}
         </Button>
         {file ? (
-          <Button variant="text" disabled={busy || !file.encoding} onClick={() => lookAt(file.text)}>
+          <Button variant="text" disabled={busy || !file.encoding} onClick={() => lookAt(file.text, reading)}>
             Read it again
           </Button>
         ) : null}
-        <span className="dim">{file ? file.name : 'or drop it here'}</span>
+        <span className="dim">{file ? file.name : 'or drop it here, or paste it below'}</span>
       </p>
+      {file ? null : (
+        <p className="table-pasted">
+          <TextField
+            multiline
+            minRows={2}
+            maxRows={8}
+            fullWidth
+            label="Or paste a table or a list, one in a line"
+            value={pasted}
+            onChange={({ target }) => setPasted(target.value)}
+          />
+          <Button
+            variant="outlined"
+            disabled={busy || pasted.trim() === ''}
+            onClick={() => {
+              setFile({ name: 'pasted', bytes: new Uint8Array(), text: pasted, encoding: 'utf-8' });
+              void lookAt(pasted);
+            }}
+          >
+            Look at it
+          </Button>
+        </p>
+      )}
       {file && file.encoding !== 'utf-8' ? (
         <p>
           <label>
@@ -103,6 +137,9 @@ export function TableIn<T>({
         </p>
       ) : null}
       {refused ? <p role="alert">{refused}. The file is still here: mend that, then read it again.</p> : null}
+      {read?.shape ? (
+        <TableColumns shape={read.shape} busy={busy} onReading={(as) => void lookAt(file!.text, as)} />
+      ) : null}
       {read ? (
         <>
           <p>
@@ -123,6 +160,7 @@ export function TableIn<T>({
               </ul>
             </>
           ) : null}
+          {read.changes.length > 0 ? <Changes changes={read.changes} /> : null}
           <p className="pane-actions">
             <Button variant="contained" disabled={busy || read.rows === 0} onClick={accept}>
               Take {counted(read.rows, 'row')}
@@ -134,6 +172,39 @@ export function TableIn<T>({
         </>
       ) : null}
     </section>
+  );
+}
+
+/** What would change of what is there, old beside new. */
+function Changes({ changes }: { changes: TableRead['changes'] }): ReactNode {
+  return (
+    <>
+      <p>
+        <strong>Would change</strong> what is there:
+      </p>
+      <div className="scroll-x">
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>Paint</th>
+              <th>What</th>
+              <th>Now</th>
+              <th>Then</th>
+            </tr>
+          </thead>
+          <tbody>
+            {changes.map(({ label, field, before, after }) => (
+              <tr key={`${label} ${field}`}>
+                <th scope="row">{label}</th>
+                <td>{field}</td>
+                <td>{before || '–'}</td>
+                <td>{after || '–'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
   );
 }
 

@@ -6,7 +6,7 @@ import { useSaving } from '@/ui/saving';
 
 /** Keeps some fields of a record as one act of a station; a record of null is a new one. `said` is told when it is kept. */
 export function useKeep(briefId: string, station: ActStation) {
-  const { run, busy } = useSaving();
+  const { run, busy, versionOf } = useSaving();
   const keep = <N extends RecordName>(
     entity: N,
     record: { id: string; version: number } | null,
@@ -21,7 +21,7 @@ export function useKeep(briefId: string, station: ActStation) {
           station,
           entity,
           id: record?.id ?? null,
-          version: record?.version ?? null,
+          version: record && versionOf(record.id, record.version),
           fields,
         }),
       said,

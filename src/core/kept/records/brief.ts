@@ -52,7 +52,7 @@ export const briefFields = z.strictObject({
     .default([]),
   rod: rodFields.nullable().default(null),
   /** Colours in the order of spraying that was chosen; empty for that of least masking. */
-  maskOrder: z.array(needed('Colour code', 40)).max(40).default([]),
+  maskOrder: z.array(needed('Colour code', 60)).max(40).default([]),
   /** What is done where the chemistry of one step attacks what another laid. */
   remedies: z
     .array(

@@ -4,7 +4,7 @@ import { FINISHES, FLOPS, METAL_GROUNDS, PAINT_KINDS } from '@/core/paint/catalo
 
 export const colourCodeFields = z.strictObject({
   system: needed('Standard', 20),
-  code: needed('Code', 20),
+  code: needed('Code', 60),
   name: line('Name', 60),
   finish: choice('Finish', FINISHES),
   kind: choice('Kind', PAINT_KINDS),

@@ -30,7 +30,7 @@ export const logEntryFields = inOrder(
     note: prose('Note', 1000),
     paint: line('Paint', 200),
     zones: z.array(needed('Zone', 60)).max(200, 'Zones: at most 200').default([]),
-    code: line('Code', 20).default(''),
+    code: line('Code', 60).default(''),
     chemistry: choice('Chemistry', ['', ...CHEMISTRY_NAMES] as const).default(''),
     mixed: mixedFields.nullable().default(null),
     ml: number('Millilitres')

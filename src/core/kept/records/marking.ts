@@ -16,7 +16,7 @@ export const markingFields = z
       .max(1000, 'Printed height: at most 1 m')
       .nullable(),
     method: choice('Method', MARKING_METHODS),
-    codes: z.array(needed('Colour code', 20)).max(MOST_COLOURS, 'Colours: at most six'),
+    codes: z.array(needed('Colour code', 60)).max(MOST_COLOURS, 'Colours: at most six'),
     places: z.array(placeFields).max(40, 'Places: at most 40'),
     design: designFields.default(PLAIN),
     /** The sheet that it comes from, and which of its items it is. */

@@ -13,6 +13,6 @@ export const paintSetFields = z.strictObject({
     .array(needed('Contents', 20))
     .min(1, 'Contents: at least one number')
     .max(40, 'Contents: at most 40 numbers'),
-  priceCents: paintFields.shape.priceCents,
+  priceCents: paintFields.shape.priceCents.unwrap().unwrap(),
   currency: paintFields.shape.currency,
 });

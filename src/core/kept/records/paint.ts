@@ -28,7 +28,8 @@ export const colourDataFields = z.strictObject({
 
 export const paintFields = z.strictObject({
   lineId: id,
-  number: needed('Number', 20),
+  /** Its number, or what it is called where it has none. */
+  number: needed('Number', 60),
   name: line('Name', 60),
   kind: choice('Kind', PAINT_KINDS),
   finish: choice('Finish', FINISHES),
@@ -39,12 +40,14 @@ export const paintFields = z.strictObject({
   priceCents: number('Price')
     .int('Price: whole cents')
     .min(0, 'Price: never below 0')
-    .max(100_000, 'Price: at most 1000'),
+    .max(100_000, 'Price: at most 1000')
+    .nullable()
+    .default(null),
   currency: z
     .string()
     .regex(/^[A-Z]{3}$/, 'Currency: three capital letters')
     .default('EUR'),
-  claims: z.array(needed('Claim', 20)).max(40),
+  claims: z.array(needed('Claim', 60)).max(40),
   ground: choice('Ground', METAL_GROUNDS).default(''),
   flop: choice('Flop', FLOPS).default(''),
   /** Numbers it had before: a renamed or merged paint is found by them. */

@@ -17,7 +17,7 @@ export const partFields = z.strictObject({
   origin: choice('Origin', PART_ORIGINS),
   replacesId: id.nullable(),
   condition: choice('Condition', PART_CONDITIONS),
-  codes: z.array(needed('Colour code', 20)).max(6, 'Colours: at most six'),
+  codes: z.array(needed('Colour code', 60)).max(6, 'Colours: at most six'),
   painted: choice('Painted', PAINTED_ON),
   /** The day on which it is expected; null where it is there. */
   orderedUntil: optionalDay('Ordered until'),

@@ -5,7 +5,7 @@ import { FIELD_EDGES, fieldShape } from '@/core/scheme/field';
 /** An area of one colour of the scheme, drawn in a view. */
 export const schemeFieldFields = z.strictObject({
   title: needed('Title', 80),
-  code: needed('Colour code', 40),
+  code: needed('Colour code', 60),
   shape: fieldShape,
   mirrored: z.boolean(),
   keptTo: z.array(needed('Zone', 60)).max(100, 'Zones: at most 100').default([]),

@@ -30,7 +30,7 @@ const runStep = z.strictObject({
     .strictObject({
       what: choice('What it lays', LAYER_KINDS),
       chemistry: choice('Chemistry', CHEMISTRY_NAMES),
-      code: needed('Code', 20).nullable(),
+      code: needed('Code', 60).nullable(),
       paint: line('Paint', 200),
       coats: number('Coats').min(0.5, 'Coats: at least half a coat').max(30, 'Coats: at most 30'),
     })

@@ -15,7 +15,7 @@ import { useShelf } from '../shelf';
 import type { PaneProps } from '../panes';
 import { Candidates } from './candidates';
 
-const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));
+const ByName = dynamic(() => import('./by-name').then((module) => module.ByName));
 
 /** Each code that is called, with what makes it; a row opens into everything that could. */
 export function Calls({ data, code, goTo }: PaneProps): ReactNode {
@@ -92,7 +92,13 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
                           onDone={() => goOn(call.code)}
                         />
                       ) : (
-                        <ChipForm data={data} call={call} />
+                        <ByName
+                          data={data}
+                          call={call}
+                          handy={handy === call.code}
+                          goTo={goTo}
+                          onDone={() => goOn(call.code)}
+                        />
                       )}
                     </td>
                   </tr>
@@ -215,10 +221,10 @@ function CallRow({
               ))}
             </ul>
           ) : (
-            'no paint of this kind'
+            'no measured paint of this kind: choose one by name'
           )
         ) : (
-          'no colour is known for this code'
+          'its colour is not known: choose its bottle by name'
         )}
       </td>
       <td className="num">

@@ -4,9 +4,10 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/choices';
-import { FINISHES, paintLabel } from '@/core/paint/catalogue';
+import { FINISHES, paintLabel, priceInWords } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { bestToTake, claimInWords, matchSingle, passes, type Match, type MatchFilter } from '@/core/match/single';
+import { paintsByName, type NamedPaint } from '@/core/match/by-name';
 import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
@@ -17,6 +18,7 @@ import { differenceFrom } from '../explanations';
 import type { GoTo } from '../panes';
 import { useShelf } from '../shelf';
 
+const BottlesByName = dynamic(() => import('./by-name').then((module) => module.BottlesByName));
 const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));
 
 /** Everything that could make one call: recipes that were kept, then single paints, the drawer first. */
@@ -104,6 +106,7 @@ export function Candidates({
         onUse={choose}
         busy={busy}
       />
+      <Unmeasured data={data} call={call} onDone={onDone} />
       <p className="pane-actions">
         {metal ? null : (
           <Button variant="outlined" onClick={() => goTo('mix', call.code)}>
@@ -119,6 +122,21 @@ export function Candidates({
       </p>
       {another ? <ChipForm data={data} call={call} /> : null}
     </>
+  );
+}
+
+const isUnmeasured = ({ paint, by }: NamedPaint) => !paint.lab && by !== 'drawer';
+
+/** Paints that nobody measured, and that are called so or claim it. */
+function Unmeasured({ data, call, onDone }: { data: ColoursPage; call: ColourCallRow; onDone: () => void }): ReactNode {
+  const shelf = useShelf(data.stamp);
+  const some = shelf ? paintsByName([call.code, call.name], shelf.paints).some(isUnmeasured) : false;
+  if (!some) return null;
+  return (
+    <details>
+      <summary>By name: paints that nobody measured</summary>
+      <BottlesByName data={data} call={call} only={isUnmeasured} onDone={onDone} />
+    </details>
   );
 }
 
@@ -224,7 +242,9 @@ function Filtered({
         ) : null}
       </div>
       {matches.length === 0 ? (
-        <p>{filtered ? 'No paint passes these filters.' : 'No paint of this kind is in the catalogue.'}</p>
+        <p>
+          {filtered ? 'No measured paint passes these filters.' : 'No measured paint of this kind is in the catalogue.'}
+        </p>
       ) : (
         <table className="plain stacked candidate-list" ref={table}>
           <thead>
@@ -272,7 +292,7 @@ function Filtered({
                     `${match.paint.ownedMl.toFixed(0)} ml`
                   ) : (
                     <span className="dim">
-                      {(match.paint.priceCents / 100).toFixed(2)} {match.paint.currency} for {match.paint.sizeMl} ml
+                      {priceInWords(match.paint)} for {match.paint.sizeMl} ml
                     </span>
                   )}
                 </td>

@@ -13,7 +13,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { hexOf } from '@/core/colour/spaces';
 import { bottleState, type BottleState } from '@/core/paint/bottle';
-import { PAINT_KINDS, type Paint } from '@/core/paint/catalogue';
+import { PAINT_KINDS, priceInWords, type Paint } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { openedByRow } from '@/ui/rows';
 
@@ -60,10 +60,10 @@ const COLUMNS = [
     header: 'L*',
     cell: ({ row: { original } }) => original.paint.lab?.[0].toFixed(0) ?? '–',
   }),
-  columns.accessor(({ paint }) => paint.priceCents, {
+  columns.accessor(({ paint }) => paint.priceCents ?? -1, {
     id: 'price',
     header: 'Price',
-    cell: ({ row: { original } }) => `${(original.paint.priceCents / 100).toFixed(2)} ${original.paint.currency}`,
+    cell: ({ row: { original } }) => (original.paint.priceCents === null ? 'unknown' : priceInWords(original.paint)),
   }),
   columns.accessor(({ paint }) => paint.claims.join(', '), { id: 'claims', header: 'Claims' }),
   columns.accessor(({ paint }) => paint.ownedMl, {

@@ -42,8 +42,8 @@ export function DrawerPane({ data, code }: PaneProps): ReactNode {
         <TableIn
           title="Paints from a table"
           says="Columns line, number, name, chemistry, kind, finish, opacity, colour (L, a, b or hex or munsell or reflectance), size_ml, price, currency, claims, drawer_ml. Paints that are there become what the table says. A row of the kind set has contents (numbers) and the scheme that it is for."
-          look={(text) => lookAtCatalogue({ text })}
-          take={(text, act) => takeCatalogue({ act, briefId: data.briefId, text })}
+          look={lookAtCatalogue}
+          take={(table, act) => takeCatalogue({ act, briefId: data.briefId, ...table })}
           said={addedInWords}
           onDone={() => setImporting(false)}
         />

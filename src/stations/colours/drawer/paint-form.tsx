@@ -44,7 +44,7 @@ export function PaintForm({
         />
       ) : (
         <button type="button" className="row-button" onClick={() => setMeasuring(true)}>
-          Measure its colour: photograph or colorimeter
+          Find its colour: a photograph beside a card, a colorimeter, or by eye
         </button>
       )}
       <RecordForm
@@ -68,7 +68,7 @@ export function PaintForm({
                 } as const,
               ]),
           { name: 'sizeMl', label: 'Bottle', unit: 'ml', type: 'number', width: 2 },
-          { name: 'priceCents', label: 'Price', unit: 'cents', type: 'number', width: 2 },
+          { name: 'price', label: 'Price', help: 'empty: not known', type: 'number', optional: true, width: 2 },
           { name: 'currency', label: 'Currency', width: 2 },
           ...COLOUR_FIELDS,
           {
@@ -89,11 +89,13 @@ export function PaintForm({
         version={paint?.version ?? null}
         saveLabel={paint ? 'Save the paint' : 'Add the paint'}
         saved={paint ? 'Paint saved' : 'Paint added'}
-        submit={(values, version, act) =>
-          paint
+        submit={({ price, ...values }, version, act) => {
+          const priceCents = typeof price === 'number' ? Math.round(price * 100) : (price ?? null);
+          return paint
             ? changePaint({
                 act,
                 ...given(values),
+                priceCents,
                 line: paint.line,
                 chemistry: paint.chemistry,
                 thinner: paint.thinner,
@@ -102,8 +104,8 @@ export function PaintForm({
                 id: paint.id,
                 version,
               })
-            : addPaint({ act, name: '', ...given(values), briefId })
-        }
+            : addPaint({ act, name: '', ...given(values), priceCents, briefId });
+        }}
         onDone={onClose}
         onCancel={onClose}
       />
@@ -123,7 +125,7 @@ const BLANK = {
   opacity: 'opaque',
   mlLeft: 0,
   sizeMl: 17,
-  priceCents: 300,
+  price: null,
   currency: 'EUR',
   L: null,
   a: null,
@@ -147,7 +149,7 @@ const valuesOf = (paint: Paint) => ({
   finish: paint.finish,
   opacity: paint.opacity,
   sizeMl: paint.sizeMl,
-  priceCents: paint.priceCents,
+  price: paint.priceCents === null ? null : (paint.priceCents / 100).toFixed(2),
   currency: paint.currency,
   L: paint.data?.reflectance ? null : (paint.lab?.[0] ?? null),
   a: paint.data?.reflectance ? null : (paint.lab?.[1] ?? null),

@@ -6,10 +6,11 @@ import { measure, setOnTile } from '@/actions/services';
 import type { Lab } from '@/core/colour/types';
 import { parseTriple } from '@/core/units/number';
 import { useSaving } from '@/ui/saving';
+import { EyePicker } from './eye-picker';
 import type { MeasuredColour } from './measured-colour';
 import { PhotoSampler } from './photo-sampler';
 
-/** A colour measured by whatever is at hand: a photograph beside a card, or a colorimeter. `under` is what the simulated one is told to see. */
+/** A colour found by whatever is at hand: a photograph beside a card, a colorimeter, or the eye. `under` is what the simulated one is told to see. */
 export function MeasureColour({
   under,
   onColour,
@@ -17,7 +18,7 @@ export function MeasureColour({
   under: Lab | null;
   onColour: (colour: MeasuredColour) => void;
 }): ReactNode {
-  const [by, setBy] = useState<'photo' | 'device'>('photo');
+  const [by, setBy] = useState<'photo' | 'device' | 'eye'>('photo');
   return (
     <div className="measure">
       <div className="filters" role="group" aria-label="Measured by">
@@ -29,8 +30,14 @@ export function MeasureColour({
           <input type="radio" name="measured-by" checked={by === 'device'} onChange={() => setBy('device')} /> a pocket
           colorimeter
         </label>
+        <label>
+          <input type="radio" name="measured-by" checked={by === 'eye'} onChange={() => setBy('eye')} /> the eye, from
+          pages of hues
+        </label>
       </div>
-      {by === 'photo' ? <PhotoSampler onColour={onColour} /> : <Device under={under} onColour={onColour} />}
+      {by === 'photo' ? <PhotoSampler onColour={onColour} /> : null}
+      {by === 'device' ? <Device under={under} onColour={onColour} /> : null}
+      {by === 'eye' ? <EyePicker onColour={onColour} /> : null}
     </div>
   );
 }

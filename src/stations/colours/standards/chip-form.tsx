@@ -48,7 +48,7 @@ export function ChipForm({
         />
       ) : (
         <button type="button" className="row-button" onClick={() => setMeasuring(true)}>
-          Measure a chip: photograph or colorimeter
+          Find it: a photograph beside a card, a colorimeter, or by eye
         </button>
       )}
       <RecordForm

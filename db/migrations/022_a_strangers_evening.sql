@@ -10,3 +10,7 @@ create table removed_brief (
 
 -- What the builder calls it; empty for what stands on the machine.
 alter table brief add column title text not null default '';
+
+-- What nobody knows of a paint stays unknown. Where no price was given, nothing was written for it.
+alter table paint alter column price_cents drop not null;
+update paint set price_cents = null where price_cents = 0;
