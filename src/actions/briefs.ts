@@ -7,6 +7,7 @@ import { raisedBy } from '@/core/brief/born';
 import { stampSchema } from '@/core/kept/act';
 import { airframeFields, briefFields, weeklySessionFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
+import { TOOL_KINDS } from '@/core/kit/tools';
 import { addDays, type Day } from '@/core/units/day';
 import { perform, stampedAct } from '@/data/acts';
 import { copyOf } from '@/data/brief-files';
@@ -34,6 +35,8 @@ export async function createBrief(input: unknown): Promise<Result<string>> {
         brief: briefFields,
         airframe: airframeFields,
         sessions: z.array(weeklySessionFields).max(20),
+        /** What is owned beside what the house knows already, by its kind. */
+        tools: z.array(z.enum(TOOL_KINDS)).max(TOOL_KINDS.length).default([]),
       })
       .parse(input);
     checkOptions(made.brief.options, made.airframe.preset);

@@ -9,9 +9,14 @@ import { clarityOf } from '@/core/evidence/shown';
 import type { Result } from '@/core/interchange/result';
 import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
 import { askedQuestion, saidOf } from '@/data/evidence';
-import { answered, ofBrief, Refused } from './answer';
+import { readSources } from '@/core/interchange/sources-table';
+import { outlineOf } from '@/core/kept/state';
+import { addSourceRows } from '@/data/dossier';
+import { lookAt } from '@/data/snapshot';
+import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { bookOf, briefOf } from './brief-of';
 import { checkValue, onItsSide, settledRulings } from './check-evidence';
+import { asRead, readingAsked, tableText, type TableRead } from './table-read';
 
 /** Acts at the Evidence station that write more than one record, or read what was typed. */
 
@@ -148,6 +153,31 @@ export async function ruleAsSettled(input: unknown): Promise<Result> {
         if (standing) await writer.update('ruling', standing.id, standing.version, fields);
         else await writer.insert('ruling', fields);
       return null;
+    });
+  });
+}
+
+/** What a list of sources would bring. */
+export async function lookAtSources(input: unknown): Promise<Result<TableRead>> {
+  return lookedUp(async () => {
+    const { briefId, text, reading } = z
+      .object({ briefId: z.uuid(), text: tableText, reading: readingAsked })
+      .parse(input);
+    const { zones } = outlineOf(await lookAt(briefId, briefOf));
+    return asRead(readSources(text, zones, reading));
+  });
+}
+
+/** Takes every source of a list that can be taken, as one act; answers with how many, and what was left out. */
+export async function takeSources(input: unknown): Promise<Result<{ sources: number; left: number }>> {
+  return answered(async () => {
+    const { briefId, act, text, reading } = ofBrief.extend({ text: tableText, reading: readingAsked }).parse(input);
+    const { zones } = outlineOf(await lookAt(briefId, briefOf));
+    const { rows } = readSources(text, zones, reading);
+    if (rows.length === 0) throw new Refused('', 'There is no row that could be taken.');
+    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+      const { added, faults } = await addSourceRows(writer, rows, await briefOf(writer));
+      return { sources: added, left: faults.length };
     });
   });
 }

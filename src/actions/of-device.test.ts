@@ -1,4 +1,4 @@
-import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { loadBrief } from '@/data/briefs';
 import { closePool } from '@/data/database';
@@ -10,7 +10,7 @@ import { testBrief } from '@tests/support/test-brief';
 
 /** What a paired device may write, whatever door let it in. */
 
-const { remove, replay, save, undo } = await import('./records');
+const { redo, remove, replay, save, undo } = await import('./records');
 const { benchPhones } = await import('./phone');
 
 let briefId = '';
@@ -30,8 +30,8 @@ const entry = {
 const saving = (entity: string, fields: object, station = 'log') =>
   save({ act: stamp(), briefId, station, entity, id: null, version: null, fields });
 
-beforeAll(async () => {
-  await ownDatabase('of_device_test');
+beforeAll(() => ownDatabase('of_device_test'));
+beforeEach(async () => {
   briefId = await testBrief();
 });
 afterEach(() => requestHeaders.delete(DEVICE_HEADER));
@@ -61,6 +61,7 @@ describe('a paired device', () => {
 
   test('takes out what it may write, and the work that came in at the bench', async () => {
     atBench();
+    await saving('log_entry', entry);
     const [line] = (await loadBrief(briefId))!.log;
     const takeOut = (entity: string, { id, version }: { id: string; version: number }) =>
       remove({ act: stamp(), briefId, station: 'bench', entity, id, version });
@@ -73,9 +74,13 @@ describe('a paired device', () => {
   });
 
   test('takes back what was done at the bench, not what the computer did after it', async () => {
+    await saving('log_entry', entry);
     const weekly = await saving('weekly_session', { weekday: 2, startsAt: '19:30', minutes: 90, booth: true }, 'route');
     expect(faults(weekly)).toEqual([]);
     atBench();
+    expect((await undo({ briefId, act: stamp() })).ok).toBe(true);
+    // It is the bench's to do again, too.
+    expect(await redo({ briefId, act: stamp() })).toMatchObject({ ok: true, value: { undone: { station: 'log' } } });
     expect((await undo({ briefId, act: stamp() })).ok).toBe(true);
     const state = (await loadBrief(briefId))!;
     expect(state.log).toEqual([]);

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { toolFields } from '@/core/kept/records';
 import type { BriefState } from '@/core/kept/state';
 import type { ActAnswer, Stamp } from '@/core/kept/act';
 import type { NewBrief } from '@/core/kept/new-brief';
@@ -51,7 +52,7 @@ export async function loadSince(
 
 /** Makes a brief with its airframe, its weekly sessions and the questions that it raises, as one act that belongs to it: undo knows where the beginning is. */
 export async function createBrief(
-  { brief, airframe, sessions, questions = [] }: NewBrief,
+  { brief, airframe, sessions, questions = [], tools = [] }: NewBrief,
   stamp?: Stamp,
 ): Promise<ActAnswer<string>> {
   const briefId = randomUUID();
@@ -60,6 +61,13 @@ export async function createBrief(
     await writer.insert('airframe', airframe);
     await writer.insertMany('weekly_session', sessions);
     await writer.insertMany('question', questions);
+    const owned = new Set(
+      (await rows<{ kind: string }>(writer.client, 'select distinct kind from tool')).map(({ kind }) => kind),
+    );
+    await writer.insertMany(
+      'tool',
+      tools.flatMap((kind) => (owned.has(kind) ? [] : [toolFields.parse({ kind })])),
+    );
     return briefId;
   });
 }

@@ -255,16 +255,17 @@ describe('the shelf', () => {
 });
 
 describe('a catalogue on its way in', () => {
-  const csv = (rows: number, L = 50) =>
+  /** Each test has a line of its own: none reads what another left. */
+  const csv = (rows: number, L = 50, line = 'Bulk') =>
     [
       'line,number,name,chemistry,L,a,b,price',
-      ...Array.from({ length: rows }, (_, i) => `Bulk,B${i},Paint ${i},WA,${L},0,${i % 50},3.20`),
+      ...Array.from({ length: rows }, (_, i) => `${line},B${i},Paint ${i},WA,${L},0,${i % 50},3.20`),
     ].join('\n');
   const take = (text: string) =>
     doing(null, 'colours', (writer) =>
       addToShelf(writer, catalogueAddition(readCatalogue(text).rows), { update: true }),
     );
-  const bulk = async () => (await loadShelf()).paints.filter(({ line }) => line === 'Bulk');
+  const bulk = async (of = 'Bulk') => (await loadShelf()).paints.filter(({ line }) => line === of);
 
   test('comes in whole, as one act; again it changes nothing; changed rows change their paints', async () => {
     expect(await take(csv(300))).toMatchObject({ paints: 300, changed: 0 });
@@ -275,12 +276,13 @@ describe('a catalogue on its way in', () => {
     expect(paints.filter(({ lab }) => lab![0] === 60)).toHaveLength(3);
     const [acts] = await rows<{ acts: number }>(
       pool(),
-      "select count(distinct act)::int as acts from change where entity = 'paint' and after->>'number' like 'B%'",
+      "select count(distinct act)::int as acts from change where entity = 'paint' and after->>'number' like 'B%' and after->>'line_id' = $1",
+      [paints[0]!.lineId],
     );
     expect(acts!.acts).toBe(2);
   });
   test('nothing is half done when one row cannot be kept', async () => {
-    const { rows: read } = readCatalogue(csv(5).replaceAll('Bulk', 'Half'));
+    const { rows: read } = readCatalogue(csv(5, 50, 'Half'));
     const broken = catalogueAddition(read);
     broken.lines[0]!.paints[3]!.paint.sizeMl = null as unknown as number;
     await expect(doing(null, 'colours', (writer) => addToShelf(writer, broken))).rejects.toThrow();
@@ -289,7 +291,8 @@ describe('a catalogue on its way in', () => {
 
   test('two paints that are one are merged: bottles, choices, recipes, claims and the old number go over; undo parts them again', async () => {
     const briefId = await make();
-    const [from, into] = (await bulk()).slice(10, 12) as [Paint, Paint];
+    await take(csv(12, 50, 'Merged'));
+    const [from, into] = (await bulk('Merged')).slice(10, 12) as [Paint, Paint];
     const { codeId } = await doing(briefId, 'evidence', async (writer) => {
       const code = await writer.insert(
         'colour_code',
@@ -317,27 +320,28 @@ describe('a catalogue on its way in', () => {
     });
     await doing(briefId, 'colours', (writer) => mergePaints(writer, from, into));
     const state = (await loadBrief(briefId))!;
-    const merged = (await bulk()).find(({ id }) => id === into.id)!;
-    expect((await bulk()).some(({ id }) => id === from.id)).toBe(false);
+    const merged = (await bulk('Merged')).find(({ id }) => id === into.id)!;
+    expect((await bulk('Merged')).some(({ id }) => id === from.id)).toBe(false);
     expect(merged).toMatchObject({ ownedMl: 7, formerly: [from.number] });
     expect(state.choices.find((choice) => choice.codeId === codeId)!.paintId).toBe(into.id);
     expect(state.recipes[0]!.parts).toEqual([{ paintId: into.id, drops: 5 }]);
     // The old number is still found by a table.
-    expect(await take(`line,number,chemistry,L,a,b\nBulk,${from.number},WA,50,0,0`)).toMatchObject({
+    expect(await take(`line,number,chemistry,L,a,b\nMerged,${from.number},WA,50,0,0`)).toMatchObject({
       paints: 0,
       changed: 0,
     });
 
     expect((await undoLast(briefId)).value.undone).not.toBeNull();
-    expect((await bulk()).some(({ id }) => id === from.id)).toBe(true);
+    expect((await bulk('Merged')).some(({ id }) => id === from.id)).toBe(true);
     expect((await loadBrief(briefId))!.recipes[0]!.parts).toHaveLength(2);
   });
   test('a merge of something that was changed meanwhile is refused, and nothing happens', async () => {
-    const [from, into] = (await bulk()).slice(20, 22) as [Paint, Paint];
+    await take(csv(30, 50, 'Unmerged'));
+    const [from, into] = (await bulk('Unmerged')).slice(20, 22) as [Paint, Paint];
     await expect(
       doing(null, 'colours', (writer) => mergePaints(writer, { ...from, version: 99 }, into)),
     ).rejects.toThrow(ChangedElsewhere);
-    expect(await bulk()).toHaveLength(300);
+    expect(await bulk('Unmerged')).toHaveLength(30);
   });
 });
 
@@ -346,20 +350,26 @@ describe('a line of paints', () => {
     const [found] = (await loadShelf()).paints.filter((paint) => paint.line === name);
     return found!;
   };
-  const table =
-    'line,number,chemistry,L,a,b,recoat_min,mask_min,cure_min,currency\nOwnword,1,EN,50,0,0,90,,2000,SEK\nOwnword,2,EN,60,0,0,,,,\n';
+  const table = (name: string) =>
+    'line,number,chemistry,L,a,b,recoat_min,mask_min,cure_min,currency\nOwnword,1,EN,50,0,0,90,,2000,SEK\nOwnword,2,EN,60,0,0,,,,\n'.replaceAll(
+      'Ownword',
+      name,
+    );
+  const bringLine = (name: string) =>
+    doing(null, 'colours', (writer) =>
+      addToShelf(writer, catalogueAddition(readCatalogue(table(name)).rows), { update: true }),
+    );
 
   test('brings its own drying from a table; what it does not say is that of its chemistry', async () => {
-    await doing(null, 'colours', (writer) =>
-      addToShelf(writer, catalogueAddition(readCatalogue(table).rows), { update: true }),
-    );
-    const paint = await line('Ownword');
+    await bringLine('Owndry');
+    const paint = await line('Owndry');
     expect(paint.dries).toEqual({ recoat: 90, cure: 2000 });
     expect(dryingOf(paint)).toEqual({ ...DRYING.EN, recoat: 90, cure: 2000 });
     expect(paint.currency).toBe('SEK');
   });
   test('is changed for all its paints at once, and undo takes it back', async () => {
     const briefId = await make();
+    await bringLine('Ownword');
     const before = await line('Ownword');
     await doing(briefId, 'colours', (writer) =>
       writer.update('paint_line', before.lineId, before.lineVersion, {
@@ -376,15 +386,17 @@ describe('a line of paints', () => {
     expect((await line('Ownword')).dries).toEqual(before.dries);
   });
   test('one that was changed meanwhile is not overwritten', async () => {
-    const { lineId, lineVersion } = await line('Ownword');
+    await bringLine('Ownlost');
+    const { lineId, lineVersion } = await line('Ownlost');
     const change = (maskMin: number) =>
       doing(null, 'colours', (writer) => writer.update('paint_line', lineId, lineVersion, { maskMin }));
     await change(100);
     await expect(change(200)).rejects.toThrow(ChangedElsewhere);
-    expect((await line('Ownword')).dries.mask).toBe(100);
+    expect((await line('Ownlost')).dries.mask).toBe(100);
   });
   test('goes out in the table and comes in again as it was', async () => {
-    const own = (await loadShelf()).paints.filter((paint) => paint.line === 'Ownword');
+    await bringLine('Ownagain');
+    const own = (await loadShelf()).paints.filter((paint) => paint.line === 'Ownagain');
     const { rows: again } = readCatalogue(writeCatalogue(own));
     expect(again.map((row) => row.line)).toEqual(own.map(lineFieldsOf));
     expect(again.map((row) => row.paint.currency)).toEqual(['SEK', 'EUR']);

@@ -235,7 +235,7 @@ export async function addTable(
       });
     const done =
       read.table === 'sources'
-        ? await addSources(writer, read.rows, state)
+        ? await addSourceRows(writer, read.rows, state)
         : read.table === 'sightings'
           ? await addSightings(
               writer,
@@ -258,7 +258,7 @@ interface Taken {
   faults: RowFault[];
 }
 
-async function addSources(writer: ActWriter, table: Rows<'sources'>, state: BriefState): Promise<Taken> {
+export async function addSourceRows(writer: ActWriter, table: Rows<'sources'>, state: BriefState): Promise<Taken> {
   const ids = new Map(table.map((row) => [row.row, randomUUID() as string]));
   const { added, faults } = resolveSources(table, state, (row) => ids.get(row.row)!);
   await writer.insertMany(

@@ -33,6 +33,8 @@ export interface FieldSpec {
   width?: number;
   /** An empty field means null. */
   optional?: boolean;
+  /** What was typed as it is understood, said under the field while one types. */
+  reads?: (text: string) => string;
 }
 
 type Values = Record<string, unknown>;
@@ -236,7 +238,7 @@ export function Field({ field, control }: { field: FieldSpec; control: Control<V
       name={field.name}
       control={control}
       render={({ field: bound, fieldState: { error } }) => {
-        const help = error?.message ?? field.help;
+        const help = error?.message ?? field.reads?.(String(bound.value ?? '')) ?? field.help;
         const label = field.unit ? `${field.label}, ${field.unit}` : field.label;
         const slots = {
           htmlInput: { 'aria-label': label, ...(field.type === 'number' ? { inputMode: 'decimal' as const } : {}) },

@@ -1,16 +1,17 @@
 import { expect, openDemo, test } from '../support/story';
 
 test.describe('bad input gets a sentence, and what was typed stays', () => {
-  test('a window that ends before it starts', async ({ page }) => {
+  test('a date that could be two', async ({ page }) => {
     await openDemo(page);
     await page.getByRole('button', { name: /New source/ }).click();
     await page.getByLabel('Title').fill('Backwards');
-    await page.getByLabel('Dated from').fill('1951-05-20');
-    await page.getByLabel('Dated to').fill('1951-05-01');
+    await page.getByLabel('Dated', { exact: true }).fill('3/4/1951');
     await page.getByRole('button', { name: 'Add the source' }).click();
-    await expect(page.getByText('Dated to: the window ends before it starts').first()).toBeVisible();
+    await expect(page.getByText('“3/4/1951” is no date that could be meant in one way').first()).toBeVisible();
     await expect(page.getByLabel('Title')).toHaveValue('Backwards');
-    await expect(page.getByLabel('Dated from')).toHaveValue('1951-05-20');
+    await expect(page.getByLabel('Dated', { exact: true })).toHaveValue('3/4/1951');
+    await page.getByLabel('Dated', { exact: true }).fill('spring 1951');
+    await expect(page.getByText('1 Mar 1951 – 31 May 1951')).toBeVisible();
   });
 
   test('a source without a title, a grade that is no number', async ({ page }) => {

@@ -145,7 +145,7 @@ test.describe('sources', () => {
     await expect(page.getByLabel('Title of picture 1')).toHaveValue('dispersal');
     await expect(page.getByLabel('Title of picture 2')).toHaveValue('taxiway');
     await page.getByRole('button', { name: 'use 17 Aug 2019 of the file' }).click();
-    await expect(page.getByLabel('Picture 1 dated from')).toHaveValue('2019-08-17');
+    await expect(page.getByLabel('Picture 1 dated')).toHaveValue('2019-08-17');
     await page.getByRole('button', { name: 'Add 2 sources' }).click();
     // Both stay typed: the first is younger than the airframe.
     await expect(
@@ -168,7 +168,7 @@ test.describe('sources', () => {
       .setInputFiles({ name: 'scan.jpg', mimeType: 'image/jpeg', buffer: await picture('#445566', '1951-05-10') });
     await page.getByRole('button', { name: 'Use 10 May 1951' }).click();
     await expect(page.getByLabel('Title')).toHaveValue('Seen from the tower');
-    await expect(page.getByLabel('Dated from')).toHaveValue('1951-05-10');
+    await expect(page.getByLabel('Dated', { exact: true })).toHaveValue('1951-05-10');
   });
 
   test('dated by an event: before the repaint of the fin; a day of its own that contradicts is refused', async ({
@@ -178,12 +178,12 @@ test.describe('sources', () => {
     await page.keyboard.press('n');
     await page.getByLabel('Title').fill('Fly-past');
     await choose(page, page, 'Taken before', /Fin and rudder, port: repainted/);
-    await page.getByLabel('Dated from').fill('1951-05-12');
+    await page.getByLabel('Dated', { exact: true }).fill('1951-05-12');
     await page.getByRole('button', { name: 'Add the source' }).click();
     await expect(
       page.getByText(/The window ends before it starts: with the event it is dated by/).first(),
     ).toBeVisible();
-    await page.getByLabel('Dated from').fill('');
+    await page.getByLabel('Dated', { exact: true }).fill('');
     await page.getByRole('button', { name: 'Add the source' }).click();
     await page.getByRole('button', { name: 'Sources (18)' }).click();
     await expect(page.getByText('Photograph, before 20 Nov 1950').first()).toBeVisible();

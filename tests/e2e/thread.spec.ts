@@ -53,7 +53,7 @@ test.describe('from an empty house to a printed brief', () => {
       await page.getByLabel('Pictures').setInputFiles({ name: 'apron.png', mimeType: 'image/png', buffer: picture });
       await expect(page.getByRole('img', { name: 'The picture of this source' })).toBeVisible();
       await page.getByLabel('Title').fill('Apron');
-      await page.getByLabel('Dated from').fill('1952-06-05');
+      await page.getByLabel('Dated', { exact: true }).fill('5 June 1952');
       await page.getByRole('button', { name: 'Add the source' }).click();
       await expect(page.getByRole('button', { name: 'Sources (1)' })).toBeVisible();
       await page.getByRole('button', { name: /New source/ }).click();

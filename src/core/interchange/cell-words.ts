@@ -1,5 +1,6 @@
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { Finish, Opacity, PaintKind } from '@/core/paint/catalogue';
+import type { SourceKind } from '@/core/evidence/weights';
 import { plainHead } from './columns';
 
 /** What people write in the cells of their tables for what the house knows by one word: plain words and words of the trade. */
@@ -188,6 +189,32 @@ export const OPACITY_WORDS: Words<Opacity> = [
     ['opaque', 'good', 'full', 'deckend', 'gut', 'couvrant', 'couvrante', 'bonne', 'opaco', 'cubriente', 'alta'],
   ],
   ['transparent', ['transparent', 'clear', 'ink', 'glaze', 'lasierend', 'durchsichtig', 'transparente']],
+];
+
+export const SOURCE_WORDS: Words<SourceKind> = [
+  [
+    'photograph',
+    ['photograph', 'photo', 'photos', 'picture', 'foto', 'fotografie', 'bild', 'photographie', 'fotografia', 'imagen'],
+  ],
+  [
+    'official-drawing',
+    ['official drawing', 'drawing', 'blueprint', 'zeichnung', 'werkszeichnung', 'plan', 'dessin officiel', 'plano'],
+  ],
+  ['manual', ['manual', 'handbook', 'handbuch', 'betriebsanleitung', 'manuel', 'notice']],
+  ['moving-film', ['moving film', 'film', 'video', 'footage', 'film or video', 'pelicula']],
+  ['museum-visit', ['museum visit', 'museum', 'musee', 'museo', 'preserved machine', 'walkaround']],
+  ['letter', ['letter', 'brief', 'lettre', 'carta', 'diary', 'tagebuch']],
+  ['book', ['book', 'buch', 'livre', 'libro', 'monograph', 'monographie']],
+  ['magazine', ['magazine', 'journal', 'article', 'zeitschrift', 'heft', 'artikel', 'revue', 'revista']],
+  ['memory', ['memory', 'recollection', 'erinnerung', 'souvenir', 'recuerdo', 'hearsay']],
+  ['profile-drawing', ['profile drawing', 'profile', 'farbprofil', 'profil', 'perfil', 'artwork']],
+  ['decal-sheet', ['decal sheet', 'decals', 'decal', 'abziehbilder', 'decalbogen', 'decalcomanies', 'calcas']],
+  ['kit-sheet', ['kit sheet', 'instructions', 'kit instructions', 'bauanleitung', 'anleitung', 'instrucciones']],
+  ['caption', ['caption', 'bildunterschrift', 'legende', 'pie de foto']],
+  ['box-painting', ['box painting', 'box art', 'boxart', 'deckelbild', 'boite', 'caja']],
+  ['another-model', ['another model', 'model of another', 'model', 'modell', 'maquette', 'maqueta']],
+  ['other', ['other', 'anderes', 'sonstiges', 'autre', 'otro', 'website', 'web', 'internet', 'webseite', 'site']],
+  ['client-wish', ['client wish', 'client s wish', 'wish', 'wunsch']],
 ];
 
 /** What a cell means; null where it is none of the words. */

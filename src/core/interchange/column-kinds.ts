@@ -123,7 +123,7 @@ export const PART_COLUMNS: readonly ColumnKind[] = [
 export const SOURCE_COLUMN_KINDS: readonly ColumnKind[] = [
   kind('title', 'title', 'source,name,what,titel,quelle,bezeichnung,titre,titulo,fuente'),
   kind('kind', 'kind', 'type,art,typ,sorte,genre,tipo'),
-  kind('dated', 'date', 'when,year,datum,jahr,wann,annee,quand,fecha,ano,cuando'),
+  kind('dated', 'date', 'date,when,year,datum,jahr,wann,annee,quand,fecha,ano,cuando'),
   kind('dated_from', 'dated from', 'from,since,date from,von,ab,seit,depuis,du,desde'),
   kind('dated_to', 'dated to', 'to,until,date to,bis,jusqu a,au,hasta'),
   kind('place', 'place', 'where,location,ort,wo,lieu,endroit,lugar'),

@@ -54,13 +54,24 @@ describe('tables of evidence', () => {
     expect(faults[3]!.says).toMatch(/Title/);
   });
 
-  test('wrong columns refuse the table and say which would do', () => {
-    expect(read('name,year\nApron,1951')).toMatchObject({
-      faults: [{ row: 0, says: expect.stringMatching(/needs title and kind/) }],
+  test('any list of sources is taken: what means nothing is left out, a date is read as it is known', () => {
+    const [named] = table('name;year;mood\nApron;1951;good', 'sources').rows;
+    expect(named!.source).toMatchObject({
+      title: 'Apron',
+      kind: 'other',
+      dateFrom: '1951-01-01',
+      dateTo: '1951-12-31',
     });
-    expect(read('title,kind,mood\nApron,photograph,good')).toMatchObject({
-      faults: [{ row: 0, says: expect.stringMatching(/Unknown columns: mood/) }],
-    });
+    const german = table('Titel;Art;Datum;Verlag\nFlugfeld;Foto;Mai 1951;\nBand 2;Buch;;Haus', 'sources').rows;
+    expect(german.map(({ source }) => [source.kind, source.dateFrom, source.citation])).toEqual([
+      ['photograph', '1951-05-01', ''],
+      ['book', null, 'Haus'],
+    ]);
+    expect(table('Apron at dusk\nHangar row\n', 'sources').rows.map(({ source }) => source.title)).toEqual([
+      'Apron at dusk',
+      'Hangar row',
+    ]);
+    expect(table('title,kind,date\nApron,photo,3/4/1951', 'sources').faults[0]!.says).toMatch(/one way/);
     expect(read('')).toHaveProperty('faults');
   });
 

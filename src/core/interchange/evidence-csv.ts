@@ -1,14 +1,16 @@
 import { z } from 'zod';
 import { RULING_BASES } from '@/core/evidence/bases';
-import { sourceFields, type Fields } from '@/core/kept/records';
+import type { Fields } from '@/core/kept/records';
 import type { BriefState } from '@/core/kept/state';
 import { checkSource } from '@/core/kept/check-source';
-import { BLANK_SOURCE } from '@/core/kept/blank';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { readValue } from '@/core/evidence/value';
 import { CLARITIES } from '@/core/evidence/weights';
 import { parseNumber } from '@/core/units/number';
+import { readSources, type SourceRow } from './sources-table';
 import { parseCells, writeTable } from './table';
+
+export type { SourceRow } from './sources-table';
 
 /** Sources, sightings and rulings as tables: see docs/formats/dossier.md. Lists inside a cell are separated by "|". */
 
@@ -41,14 +43,10 @@ export const SIGHTING_COLUMNS = [
 export const RULING_COLUMNS = ['zone', 'aspect', 'which', 'ruling', 'basis', 'reason', 'ruled_by'] as const;
 
 export type EvidenceTable = 'sources' | 'sightings' | 'rulings';
-const COLUMNS: Record<EvidenceTable, readonly string[]> = {
-  sources: SOURCE_COLUMNS,
-  sightings: SIGHTING_COLUMNS,
-  rulings: RULING_COLUMNS,
-};
+/** Tables of what is said, told from lists of sources by their headings. */
+const SAYING = ['sightings', 'rulings'] as const;
 /** Without these a row means nothing; the other columns may be left out. */
-const NEEDED: Record<EvidenceTable, readonly string[]> = {
-  sources: ['title', 'kind'],
+const NEEDED: Record<(typeof SAYING)[number], readonly string[]> = {
   sightings: ['zone', 'aspect', 'source', 'value'],
   rulings: ['zone', 'aspect', 'ruling', 'reason'],
 };
@@ -78,12 +76,6 @@ export interface RulingRow {
   reason: string;
   ruledBy: string;
 }
-/** A source of a table with the titles that it derives from, which may stand further down in the same table. */
-export interface SourceRow {
-  row: number;
-  source: Fields<'source'>;
-  derivedFromTitles: string[];
-}
 export type ReadTable =
   | { table: 'sources'; rows: SourceRow[]; faults: RowFault[] }
   | { table: 'sightings'; rows: { row: number; sighting: SightingRow }[]; faults: RowFault[] }
@@ -97,26 +89,26 @@ const list = (cell: string | undefined) =>
     .map((item) => item.trim())
     .filter(Boolean);
 
-/** Which of the three tables this is, told by its heading; each row read or refused by itself. Zones by key or title. */
+/**
+ * Which of the three tables this is, told by its heading; each row read or refused by itself. Zones by key or title. What is neither sightings
+ * nor rulings is a list of sources, with any headings or none.
+ */
 export function readEvidenceCsv(
   text: string,
   zones: readonly { key: string; title: string }[],
 ): ReadTable | { faults: RowFault[] } {
   const { data, meta } = parseCells(text);
   const headings = meta.fields ?? [];
-  const table = (Object.keys(NEEDED) as EvidenceTable[]).find((name) =>
-    NEEDED[name].every((column) => headings.includes(column)),
-  );
+  const table = SAYING.find((name) => NEEDED[name].every((column) => headings.includes(column)));
   const whole = (says: string) => ({ faults: [{ row: 0, says }] });
-  if (!table)
-    return whole(
-      `The columns are ${headings.join(', ') || 'missing'}. A list of sources needs title and kind; of sightings zone, aspect, source and value; of rulings zone, aspect, ruling and reason.`,
-    );
-  const strange = headings.filter((heading) => !COLUMNS[table].includes(heading));
-  if (strange.length > 0)
-    return whole(`Unknown columns: ${strange.join(', ')}. Known are ${COLUMNS[table].join(', ')}.`);
   if (data.length > MOST_ROWS) return whole(`${data.length} rows; ${MOST_ROWS} is the most.`);
-
+  if (!table) {
+    const read = readSources(text, zones);
+    const faults = read.faults.map(({ row, field, says }) => ({ row, says: field ? `${field}: ${says}` : says }));
+    return read.rows.length > 0 || read.shape.reading.columns.includes('title')
+      ? { table: 'sources', rows: read.rows, faults }
+      : { faults };
+  }
   const faults: RowFault[] = [];
   const eachRow = <T>(read: (cells: Cells) => T): (T & { row: number })[] =>
     data.flatMap((cells, i) => {
@@ -133,7 +125,6 @@ export function readEvidenceCsv(
       }
     });
   const zoneOf = zoneReader(zones);
-  if (table === 'sources') return { table, rows: eachRow((cells) => readSource(cells, zoneOf)), faults };
   if (table === 'sightings')
     return { table, rows: eachRow((cells) => ({ sighting: readSighting(cells, zoneOf) })), faults };
   return { table, rows: eachRow((cells) => ({ ruling: readRuling(cells, zoneOf) })), faults };
@@ -164,27 +155,6 @@ function oneOf<T extends string>(
   const found = names.find((name) => name.toLowerCase() === wanted || titles(name).toLowerCase() === wanted);
   if (!found) throw new Error(`${what} "${text}" is none of ${names.join(', ')}`);
   return found;
-}
-
-function readSource(cells: Cells, zoneOf: ZoneReader): Omit<SourceRow, 'row'> {
-  const grade = cells.grade?.trim() ? parseNumber(cells.grade) : 1;
-  if (grade === null) throw new Error(`grade "${cells.grade}" is no number`);
-  const source = sourceFields.parse({
-    ...BLANK_SOURCE,
-    title: cells.title ?? '',
-    kind: cells.kind?.trim().toLowerCase().replace(/\s+/g, '-'),
-    dateFrom: cells.dated_from?.trim() || null,
-    dateTo: cells.dated_to?.trim() || null,
-    place: cells.place ?? '',
-    citation: cells.citation ?? '',
-    page: cells.page ?? '',
-    film: cells.film?.trim() || 'unknown',
-    sides: list(cells.sides),
-    zones: list(cells.zones).map(zoneOf),
-    grade,
-    gradeReason: cells.grade_reason ?? '',
-  });
-  return { source, derivedFromTitles: list(cells.derived_from) };
 }
 
 function readAspect(cells: Cells, zoneOf: ZoneReader) {

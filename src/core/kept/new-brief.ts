@@ -1,4 +1,5 @@
 import { DEFAULT_OPTIONS } from '@/core/kit/options';
+import type { ToolKind } from '@/core/kit/tools';
 import { NO_CHANGES } from '@/core/evidence/weights';
 import { PRESETS } from '@/core/outline/presets';
 import type { Day } from '@/core/units/day';
@@ -9,6 +10,8 @@ export interface NewBrief {
   brief: Fields<'brief'>;
   airframe: Fields<'airframe'>;
   sessions: Fields<'weekly_session'>[];
+  /** Tools that the house is told of with it. */
+  tools?: ToolKind[];
   /** What it raises: see brief/born. */
   questions?: Fields<'question'>[];
 }

@@ -41,6 +41,9 @@ export interface Tool extends ToolFigures {
   keptFor?: string;
 }
 
+/** What a tool is called: by its name, or by its kind. */
+export const toolTitle = ({ kind, name }: Pick<Tool, 'kind' | 'name'>): string => name || kind;
+
 /** An airbrush draws a line of about five times its needle. */
 const LINE_OF_NEEDLE = 5;
 

@@ -1,5 +1,6 @@
 import { tonightOf, type Tonight } from '@/core/bench/tonight';
 import type { BriefView } from '@/core/brief/derive';
+import type { ToolKind } from '@/core/kit/tools';
 import { peopleOf } from '@/core/brief/log-book';
 import { spokenZones } from '@/core/outline/spoken';
 import type { ColourShelf } from '@/core/kept/state';
@@ -14,6 +15,8 @@ export interface BenchPage {
   tonight: Tonight;
   timers: TimerRow[];
   finish: string | null;
+  /** What can be done while a coat dries, with the tools that are owned. */
+  meanwhile: string;
   /** Steps that are not done, planned or not. */
   left: number;
   broken: string[];
@@ -29,12 +32,20 @@ export interface BenchPage {
   taken: { id: string; version: number; title: string; where: string }[];
 }
 
+/** Whoever listed no tools is planned with an airbrush. */
+function meanwhileWith(tools: ColourShelf['tools']): string {
+  const owns = (kind: ToolKind) => tools.some((tool) => tool.kind === kind);
+  const clean = tools.length === 0 || owns('airbrush') ? 'airbrush' : owns('brush') ? 'brushes' : null;
+  return [clean && `clean the ${clean}`, 'cut masks'].filter(Boolean).join(', ');
+}
+
 export function benchPage(view: BriefView, shelf: ColourShelf): BenchPage {
   return {
     briefId: view.state.brief.id,
     tonight: tonightOf(view),
     timers: view.state.timers,
     finish: view.plan.finish,
+    meanwhile: meanwhileWith(shelf.tools),
     left: view.route.steps.length - view.plan.work.filter(({ done }) => done).length,
     broken: view.plan.broken.map(brokenInWords),
     waiting: view.proposal?.changes.length ?? 0,

@@ -1,6 +1,8 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
+import { sitDown } from '@/actions/bench';
 import { fetchFor, packEvening, type EveningPiece, type PackedEvening } from '@/core/bench/tonight';
 import type { BenchCard } from '@/core/bench/cards';
 import { minutesLater } from '@/core/units/day';
@@ -9,6 +11,7 @@ import { counted, plural } from '@/core/units/words';
 import { NextThing } from '@/stations/shell/next-thing';
 import { clock } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
+import { useSaving } from '@/ui/saving';
 import { Chip } from '@/ui/swatch';
 import { Card } from './card';
 import type { BenchPage } from './page-data';
@@ -72,7 +75,14 @@ export function TonightPane({ data, done }: { data: BenchPage; done: ReadonlySet
                 </select>
               </label>
             </div>
-            <Evening evening={evening} chosen={card} start={tonight.startLocal} onPick={setPicked} />
+            {tonight.running ? null : <SitDown briefId={data.briefId} minutes={minutes} />}
+            <Evening
+              evening={evening}
+              meanwhile={data.meanwhile}
+              chosen={card}
+              start={tonight.startLocal}
+              onPick={setPicked}
+            />
             <ToFetch cards={cards} check={tonight.check} />
           </div>
         </div>
@@ -80,25 +90,46 @@ export function TonightPane({ data, done }: { data: BenchPage; done: ReadonlySet
         <NextThing
           to={data.left === 0 ? 'log' : 'route'}
           does={data.left === 0 ? 'Open the Log' : 'Say when you are at the bench'}
+          beside={data.left === 0 ? null : <SitDown briefId={data.briefId} minutes={TWO_HOURS} />}
         >
           {data.left === 0
             ? 'Every step is done. The record is in the Log.'
             : done.size > 0
               ? 'That was all of this evening. What you did is kept on this device and goes to the server when it answers.'
-              : 'Nothing fits the sessions that are planned: say at the Route when you are at the bench.'}
+              : 'Nothing fits the sessions that are planned. Sit down now, or say at the Route when you are at the bench.'}
         </NextThing>
       )}
     </>
   );
 }
 
+const TWO_HOURS = 120;
+
+/** Begins an evening at once: the plan has a session from this moment on. */
+function SitDown({ briefId, minutes }: { briefId: string; minutes: number }): ReactNode {
+  const { run, busy } = useSaving();
+  return (
+    <Button
+      variant="outlined"
+      disabled={busy}
+      onClick={() =>
+        void run((act) => sitDown({ act, briefId, minutes }), `At the bench for ${durationInWords(minutes)} from now`)
+      }
+    >
+      I sit down now, for {durationInWords(minutes)}
+    </Button>
+  );
+}
+
 function Evening({
   evening,
+  meanwhile,
   chosen,
   start,
   onPick,
 }: {
   evening: PackedEvening;
+  meanwhile: string;
   chosen: BenchCard;
   start: string | null;
   onPick: (key: string) => void;
@@ -111,7 +142,9 @@ function Evening({
           piece.kind === 'gap' ? (
             <li key={`gap ${piece.from}`} className="gap">
               <span className="num">{at(piece)}</span>
-              <span>{durationInWords(piece.to - piece.from)} to dry. Meanwhile: clean the airbrush, cut masks.</span>
+              <span>
+                {durationInWords(piece.to - piece.from)} to dry. Meanwhile: {meanwhile}.
+              </span>
             </li>
           ) : (
             <li key={piece.card.key} aria-current={piece.card.key === chosen.key ? 'step' : undefined}>

@@ -3,24 +3,26 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
-import { addSources } from '@/actions/evidence';
+import { addSources, lookAtSources, takeSources } from '@/actions/evidence';
 import { BLANK_SOURCE } from '@/core/kept/blank';
 import type { Kept } from '@/core/kept/records';
 import { fullDay } from '@/ui/dates';
+import { readDates } from '@/core/units/date-words';
 import { counted } from '@/core/units/words';
+import { TableIn } from '@/stations/shell/table-in';
 import { RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';
 import { PictureDrop, type TakenPicture } from '@/ui/picture-drop';
-import { filmOptions, kindOptions, sourceFieldSpecs } from './source-form';
+import { datesUnderstood, filmOptions, kindOptions, sourceFieldSpecs, withDates } from './source-form';
 
 interface Draft {
   picture: TakenPicture;
   title: string;
   kind: Kept<'source'>['kind'];
   film: Kept<'source'>['film'];
-  dateFrom: string;
-  dateTo: string;
+  /** As it is known, in words or figures. */
+  dated: string;
 }
 
 /** New sources: one with all its particulars, or many pictures at once with what tells them apart. */
@@ -35,13 +37,24 @@ export function NewSources({
   onClose: () => void;
 }): ReactNode {
   const [drafts, setDrafts] = useState<Draft[]>([]);
+  const [listing, setListing] = useState(false);
   const take = (picture: TakenPicture) =>
-    setDrafts((was) => [
-      ...was,
-      { picture, title: picture.name, kind: 'photograph', film: 'unknown', dateFrom: '', dateTo: '' },
-    ]);
+    setDrafts((was) => [...was, { picture, title: picture.name, kind: 'photograph', film: 'unknown', dated: '' }]);
   const [only] = drafts;
-  const offered = useMemo(() => only && { title: only.title, dateFrom: only.dateFrom, dateTo: only.dateTo }, [only]);
+  const offered = useMemo(() => only && { title: only.title, dated: only.dated }, [only]);
+  if (listing)
+    return (
+      <TableIn
+        title="Sources from a list"
+        says="Any table of sources, or their titles one in a line: title, kind, date, place, citation, page."
+        look={(table) => lookAtSources({ briefId: data.briefId, ...table })}
+        take={(table, act) => takeSources({ act, briefId: data.briefId, ...table })}
+        said={({ sources, left }) =>
+          `${counted(sources, 'source')} added${left > 0 ? `, ${left} left out: they are there already, or derive from what is not` : ''}`
+        }
+        onDone={onClose}
+      />
+    );
   return (
     <section className="ledger-detail" aria-label="New source" style={{ marginBottom: 12 }}>
       <h2 style={{ marginTop: 0 }}>{drafts.length > 1 ? `${drafts.length} new sources` : 'New source'}</h2>
@@ -59,33 +72,39 @@ export function NewSources({
           <img src={`/pictures/${only!.picture.id}?size=thumbnail`} alt="The picture of this source" height={110} />
         ) : null}
       </PictureDrop>
+      {drafts.length === 0 ? (
+        <p>
+          <button type="button" className="row-button" onClick={() => setListing(true)}>
+            Several at once: from a table or a list
+          </button>
+        </p>
+      ) : null}
       {drafts.length > 1 ? (
         <ManyPictures data={data} drafts={drafts} onDrafts={setDrafts} onClose={onClose} />
       ) : (
         <>
           {only?.picture.takenOn ? (
-            <OfferedDay
-              day={only.picture.takenOn}
-              onTake={(day) => setDrafts([{ ...only, dateFrom: day, dateTo: day }])}
-            />
+            <OfferedDay day={only.picture.takenOn} onTake={(day) => setDrafts([{ ...only, dated: day }])} />
           ) : null}
           <RecordForm
             fields={sourceFieldSpecs(data, null)}
-            initial={{ ...BLANK_SOURCE }}
+            initial={{ ...BLANK_SOURCE, dated: '' }}
             offered={offered}
             version={null}
             saveLabel="Add the source"
             saved="Source added"
             submit={(values, _, act) =>
-              save({
-                act,
-                briefId: data.briefId,
-                station: 'evidence',
-                entity: 'source',
-                id: null,
-                version: null,
-                fields: { ...BLANK_SOURCE, ...values, pictureId: only?.picture.id ?? null },
-              })
+              withDates(values, (fields) =>
+                save({
+                  act,
+                  briefId: data.briefId,
+                  station: 'evidence',
+                  entity: 'source',
+                  id: null,
+                  version: null,
+                  fields: { ...BLANK_SOURCE, ...fields, pictureId: only?.picture.id ?? null },
+                }),
+              )
             }
             onDone={onClose}
             onCancel={onClose}
@@ -119,17 +138,17 @@ function ManyPictures({
   onDrafts: (drafts: Draft[]) => void;
   onClose: () => void;
 }): ReactNode {
-  const { run, busy } = useSaving();
+  const { run, busy, tell } = useSaving();
   const change = (at: number, part: Partial<Draft>) =>
     onDrafts(drafts.map((draft, i) => (i === at ? { ...draft, ...part } : draft)));
   const add = async () => {
-    const sources = drafts.map(({ picture, dateFrom, dateTo, ...draft }) => ({
-      ...BLANK_SOURCE,
-      ...draft,
-      dateFrom: dateFrom || null,
-      dateTo: dateTo || null,
-      pictureId: picture.id,
-    }));
+    const strange = drafts.findIndex(({ dated }) => !readDates(dated));
+    if (strange >= 0)
+      return tell(`Picture ${strange + 1}: “${drafts[strange]!.dated}” is no date that could be meant in one way`);
+    const sources = drafts.map(({ picture, dated, ...draft }) => {
+      const { from, to } = readDates(dated)!;
+      return { ...BLANK_SOURCE, ...draft, dateFrom: from, dateTo: to, pictureId: picture.id };
+    });
     const result = await run(
       (act) => addSources({ act, briefId: data.briefId, sources }),
       `${counted(sources.length, 'source')} added`,
@@ -145,8 +164,7 @@ function ManyPictures({
             <th>Title</th>
             <th>Kind</th>
             <th>Film</th>
-            <th>Dated from</th>
-            <th>Dated to</th>
+            <th>Dated</th>
             <th />
           </tr>
         </thead>
@@ -189,22 +207,22 @@ function ManyPictures({
                   ))}
                 </select>
               </td>
-              {(['dateFrom', 'dateTo'] as const).map((end) => (
-                <td key={end}>
-                  <input
-                    type="date"
-                    aria-label={`Picture ${i + 1} dated ${end === 'dateFrom' ? 'from' : 'to'}`}
-                    value={draft[end]}
-                    onChange={(event) => change(i, { [end]: event.target.value })}
-                  />
-                </td>
-              ))}
+              <td>
+                <input
+                  aria-label={`Picture ${i + 1} dated`}
+                  title={datesUnderstood(draft.dated)}
+                  placeholder="May 1951"
+                  size={14}
+                  value={draft.dated}
+                  onChange={(event) => change(i, { dated: event.target.value })}
+                />
+              </td>
               <td>
                 {draft.picture.takenOn ? (
                   <button
                     type="button"
                     className="row-button"
-                    onClick={() => change(i, { dateFrom: draft.picture.takenOn!, dateTo: draft.picture.takenOn! })}
+                    onClick={() => change(i, { dated: draft.picture.takenOn! })}
                   >
                     use {fullDay(draft.picture.takenOn)} of the file
                   </button>

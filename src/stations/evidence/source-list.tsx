@@ -17,7 +17,7 @@ import type { EvidencePage, SourceRow as Source } from './page-data';
 import { PictureDesk } from './picture/picture-desk';
 import { OnePicture } from '@/ui/picture-drop';
 import { clarityFields, valueField } from './question-detail';
-import { sourceFieldSpecs } from './source-form';
+import { datedAs, sourceFieldSpecs, withDates } from './source-form';
 import { WeightsForm } from './weights-form';
 
 /** Every source with its picture; the open one with the picture at full size, what it says, and its particulars. */
@@ -118,20 +118,22 @@ function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Sou
           <OnePicture pictureId={pictureId} onPicture={(picture) => setPictureId(picture?.id ?? null)} />
           <RecordForm
             fields={sourceFieldSpecs(data, source.id)}
-            initial={{ ...source }}
+            initial={{ ...source, ...datedAs(source) }}
             version={source.version}
             saveLabel="Save the source"
             saved="Source saved"
             submit={(values, version, act) =>
-              save({
-                act,
-                briefId: data.briefId,
-                station: 'evidence',
-                entity: 'source',
-                id: source.id,
-                version,
-                fields: { ...values, pictureId },
-              })
+              withDates(values, (fields) =>
+                save({
+                  act,
+                  briefId: data.briefId,
+                  station: 'evidence',
+                  entity: 'source',
+                  id: source.id,
+                  version,
+                  fields: { ...fields, pictureId },
+                }),
+              )
             }
             onDone={() => setEditing(false)}
             onCancel={() => setEditing(false)}

@@ -43,7 +43,6 @@ export function KitStation({ data }: { data: KitPage }): ReactNode {
           key={`${data.brief.version} ${data.airframe.version}`}
           brief={data.brief}
           airframe={data.airframe}
-          sessions={data.sessions}
         />
       ) : null}
     </StationFrame>

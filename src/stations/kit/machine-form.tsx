@@ -11,6 +11,8 @@ import { OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/k
 import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, type Dimensions } from '@/core/outline/dimensions';
 import { buildOutline } from '@/core/outline/outline';
 import { machineOf, PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
+import type { ToolKind } from '@/core/kit/tools';
+import { readSessions, sessionsInWords } from '@/core/route/sessions-said';
 import { scaledTo } from '@/core/outline/scaled';
 import { parseScale } from '@/core/units/length';
 import { parseNumber } from '@/core/units/number';
@@ -18,6 +20,7 @@ import { AirframeSheet } from '@/sheet/airframe-sheet';
 import { Field, formValues, optionsOf, typedValues, type FieldSpec } from '@/ui/fields';
 import { ChangedElsewhereNotice, SavingProvider, useSaving } from '@/ui/saving';
 import css from './machine-form.module.css';
+import { NewBench } from './new-bench';
 
 type Values = Record<string, unknown>;
 
@@ -78,7 +81,10 @@ const LABELS = Object.fromEntries(
 export interface MachineProps {
   brief: Fields<'brief'> | Kept<'brief'>;
   airframe: Fields<'airframe'> | Kept<'airframe'>;
-  sessions: Fields<'weekly_session'>[];
+  /** Of a new brief: what it would be planned with. */
+  sessions?: Fields<'weekly_session'>[];
+  /** What the house knows of already. */
+  owned?: ToolKind[];
 }
 
 /** The airframe, the kit, the options and the outline, with the four views drawn as they are typed. */
@@ -95,7 +101,7 @@ export function MachineForm(props: MachineProps): ReactNode {
   );
 }
 
-function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
+function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): ReactNode {
   const kept = 'id' in brief && 'id' in airframe ? { brief, airframe } : null;
   const router = useRouter();
   const { run, busy } = useSaving();
@@ -109,6 +115,8 @@ function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
     theirs: (Values & { version: number }) | null;
   } | null>(null);
   const [faults, setFaults] = useState<string[]>([]);
+  const [tools, setTools] = useState<ToolKind[]>([]);
+  const [week, setWeek] = useState(() => sessionsInWords(sessions));
   const form = useForm<Values>({ defaultValues: flat(brief, airframe) });
 
   const fill = (dimensions: Dimensions, except: readonly string[] = []) => {
@@ -138,6 +146,8 @@ function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
       airframe: { ...fieldsOf(airframe), ...(airframe.preset === preset ? {} : AS_OUTLINED), ...typedAirframe },
     };
     setFaults([]);
+    const said = readSessions(week);
+    if (!kept && said.faults.length > 0) return setFaults(said.faults);
     const result =
       kept && against
         ? await run(
@@ -151,7 +161,7 @@ function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
             'Saved',
           )
         : await run(
-            (act) => createBrief({ act, brief: typed.brief, airframe: typed.airframe, sessions }),
+            (act) => createBrief({ act, brief: typed.brief, airframe: typed.airframe, sessions: said.sessions, tools }),
             'The brief is begun',
           );
     if (result.ok) {
@@ -234,6 +244,7 @@ function Machine({ brief, airframe, sessions }: MachineProps): ReactNode {
         <div onBlur={kept ? undefined : scale}>
           <Group fields={FIRST_FIELDS.slice(4)} control={form.control} />
         </div>
+        {kept ? null : <NewBench owned={owned} tools={tools} onTools={setTools} week={week} onWeek={setWeek} />}
         <Fold title="Unit, name and the day it depicts" open={Boolean(kept) || wrong(AIRFRAME_FIELDS)}>
           <Group fields={AIRFRAME_FIELDS} control={form.control} />
         </Fold>

@@ -46,7 +46,6 @@ export interface KitPage {
   briefId: string;
   brief: Kept<'brief'>;
   airframe: Kept<'airframe'>;
-  sessions: Fields<'weekly_session'>[];
   options: OptionRow[];
   /** What is to be known of the choices together. */
   said: string[];
@@ -66,7 +65,7 @@ export interface KitPage {
 }
 
 export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
-  const { brief, airframe, sessions, parts, measures, subjects, zoneDays, log } = view.state;
+  const { brief, airframe, parts, measures, subjects, zoneDays, log } = view.state;
   const machine = machineOf(airframe.preset);
   const titles = new Map(view.outline.zones.map(({ key, title }) => [key, title]));
   const zoneTitle = (key: string) => titles.get(key) ?? '';
@@ -76,7 +75,6 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
     briefId: brief.id,
     brief,
     airframe,
-    sessions,
     options: optionsFor(machine).map((name) => ({
       name,
       title: OPTION_CHOICES[name].title,

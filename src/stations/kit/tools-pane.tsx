@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import Link from 'next/link';
-import { KEPT_KINDS, TOOL_KINDS, TYPICAL_TOOL } from '@/core/kit/tools';
+import { KEPT_KINDS, TOOL_KINDS, toolTitle, TYPICAL_TOOL } from '@/core/kit/tools';
 import { listed } from '@/core/units/words';
 import { optionsOf, type FieldSpec } from '@/ui/fields';
 import type { KitPage } from './page-data';
@@ -10,7 +10,7 @@ import { RecordList } from './record-list';
 
 const FIELDS: FieldSpec[] = [
   { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(TOOL_KINDS), width: 3 },
-  { name: 'name', label: 'Name', width: 5 },
+  { name: 'name', label: 'Name', help: 'empty: called by its kind', width: 5 },
   { name: 'needleMm', label: 'Needle', unit: 'mm', type: 'number', optional: true, width: 2 },
   { name: 'lineMm', label: 'Least line', unit: 'mm', type: 'number', optional: true, width: 2 },
   { name: 'filmUm', label: 'Film', unit: 'µm', type: 'number', optional: true, width: 3 },
@@ -41,7 +41,7 @@ export function ToolsPane({ data }: { data: KitPage }): ReactNode {
           { title: 'Waste', num: true },
           { title: 'Set up', num: true },
         ]}
-        nameOf={({ name }) => name}
+        nameOf={toolTitle}
         cells={({ kind, figures, keptFor }) => [
           keptFor ? `${kind}, kept for ${keptFor}` : kind,
           figure(figures.lineMm, 'mm'),

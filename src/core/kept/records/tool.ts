@@ -12,7 +12,8 @@ const figure = (title: string, most: number, unit: string) =>
 /** What the builder owns; a figure that is not given is as usual for its kind. */
 export const toolFields = z.strictObject({
   kind: choice('Kind', TOOL_KINDS),
-  name: needed('Name', 80),
+  /** '' for one that is only ever called by its kind. */
+  name: line('Name', 80).default(''),
   needleMm: figure('Needle', 3, 'mm'),
   lineMm: figure('Least line', 200, 'mm'),
   filmUm: figure('Film', 500, 'um'),
