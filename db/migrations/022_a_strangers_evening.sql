@@ -14,3 +14,8 @@ alter table brief add column title text not null default '';
 -- What nobody knows of a paint stays unknown. Where no price was given, nothing was written for it.
 alter table paint alter column price_cents drop not null;
 update paint set price_cents = null where price_cents = 0;
+
+-- A machine as it is: gear that does not go up, a propeller without a spinner.
+alter table airframe
+  add column gear text not null default '' check (gear in ('', 'retracts', 'fixed')),
+  add column spinner boolean not null default true;

@@ -39,7 +39,7 @@ export async function createBrief(input: unknown): Promise<Result<string>> {
         tools: z.array(z.enum(TOOL_KINDS)).max(TOOL_KINDS.length).default([]),
       })
       .parse(input);
-    checkOptions(made.brief.options, made.airframe.preset);
+    checkOptions(made.brief.options, made.airframe);
     return makeBrief({ ...made, questions: raisedBy({ ...made, subjects: [] }) }, act);
   });
 }
@@ -94,7 +94,7 @@ export async function saveSetup(input: unknown): Promise<Result> {
       .parse(input);
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
       const state = await briefOf(writer);
-      checkOptions(brief.fields.options, airframe.fields.preset, state.log);
+      checkOptions(brief.fields.options, airframe.fields, state.log);
       await writer.update('brief', brief.id, brief.version, brief.fields);
       await writer.update('airframe', airframe.id, airframe.version, airframe.fields);
       await askWhatCameUp(writer, state, {

@@ -16,10 +16,10 @@ import { bookOf, briefOf } from './brief-of';
 /** Throws Refused where these options cannot be on this machine, as far as it is built. */
 export function checkOptions(
   options: Fields<'brief'>['options'],
-  preset: Fields<'airframe'>['preset'],
+  airframe: Pick<Fields<'airframe'>, 'preset' | 'gear'>,
   log: BriefState['log'] = [],
 ): void {
-  const [reason] = whyNot(options, machineOf(preset), progressOf(log));
+  const [reason] = whyNot(options, machineOf(airframe), progressOf(log));
   if (reason) throw new Refused('options', `It cannot be: ${reason}.`);
 }
 
@@ -34,10 +34,10 @@ export async function checkKit(
   const state = await briefOf(at);
   switch (entity) {
     case 'brief':
-      checkOptions((fields as Fields<'brief'>).options, state.airframe.preset, state.log);
+      checkOptions((fields as Fields<'brief'>).options, state.airframe, state.log);
       return fields;
     case 'airframe':
-      checkOptions(state.brief.options, (fields as Fields<'airframe'>).preset, state.log);
+      checkOptions(state.brief.options, fields as Fields<'airframe'>, state.log);
       return fields;
     case 'part': {
       const [part] = checkParts(await bookOf(at), state, [{ ...(fields as Fields<'part'>), id: id ?? 'new' }]);

@@ -47,7 +47,7 @@ export async function chooseOption(input: unknown): Promise<Result<{ asked: numb
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
       const state = await briefOf(writer);
       const options = { ...state.brief.options, [option]: choice } as Options;
-      checkOptions(options, state.airframe.preset, state.log);
+      checkOptions(options, state.airframe, state.log);
       await writer.update('brief', briefId, version, { options });
       return { asked: await askWhatCameUp(writer, state, { ...state, brief: { ...state.brief, options } }) };
     });

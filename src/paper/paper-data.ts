@@ -55,7 +55,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
     subtitle: machineInWords(airframe),
     printedOn: fullDay(localDay(nowUtc, view.state.brief.timeZone)),
     sheet: sheetData(view),
-    options: optionsInWords(brief.options, machineOf(airframe.preset)),
+    options: optionsInWords(brief.options, machineOf(airframe)),
     notes: brief.notes,
     dossier: dossierPaper(view, nowUtc),
     open: view.open.map(({ says, question, due }) => ({

@@ -36,7 +36,7 @@ const anyBrief: fc.Arbitrary<BriefFile> = fc
     climate: fc.record({ tempC: fc.integer({ min: 12, max: 28 }), humidity: fc.integer({ min: 30, max: 80 }) }),
   })
   .map(({ preset, options, chemistries, methods, unruled, winter, climate }): BriefFile => {
-    const machine = machineOf(preset);
+    const machine = machineOf({ preset });
     const wanted = options as unknown as Options;
     const possible = whyNot(wanted, machine, NOT_BEGUN).length === 0 ? wanted : DEMO.brief.options;
     const sound = whyNot(possible, machine, NOT_BEGUN).length === 0;

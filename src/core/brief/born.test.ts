@@ -59,6 +59,19 @@ describe('the questions that a build raises', () => {
       because: 'the doors are closed over it',
     });
   });
+  test('nobody is asked about a bay that the machine has not got, nor about its spinner', () => {
+    const options = { ...DEFAULT_OPTIONS };
+    const { dimensions } = PRESETS['tail-wheel'];
+    const asked = (own: object) => {
+      const outline = buildOutline({ preset: 'tail-wheel', dimensions, landing: 'wheels', folded: false, ...own });
+      return new Set(bornQuestions(outline, options, MARKS).questions.map(({ zone }) => zone));
+    };
+    expect([...asked({})]).toEqual(expect.arrayContaining(['well-main-port', 'spinner']));
+    const plain = asked({ gear: 'fixed', spinner: false });
+    expect([...plain].filter((zone) => zone.startsWith('well-') || zone === 'spinner')).toEqual([]);
+    expect(plain.has('gear-main')).toBe(true);
+  });
+
   test('options raise questions of their own', () => {
     expect(asks(born({ crew: 'aboard' }), 'fit', 'crew')).toEqual(['cockpit']);
     expect(asks(born({ doors: 'open' }), 'door')).toEqual(['fuselage-mid-port']);

@@ -92,7 +92,7 @@ export function bornQuestions(
     return sight !== 'hidden';
   });
   const keys = new Set(seen.map(({ key }) => key));
-  const machine = machineOf(spec.preset);
+  const machine = machineOf(spec);
   const asked = ASKED.filter(
     ({ where = {}, on = {}, mark }) => among(where, options) && among(on, machine) && (!mark || airframe[mark] !== ''),
   ).flatMap(({ aspect, item, zones: of }) =>

@@ -12,7 +12,7 @@ const of = (option: string, choice: string, from = all) =>
 
 describe('what another choice would do', () => {
   test('is said of every choice that is not the present one', () => {
-    const names = optionsFor(machineOf(view.state.airframe.preset));
+    const names = optionsFor(machineOf(view.state.airframe));
     const choices = names.reduce((sum, name) => sum + OPTION_CHOICES[name].choices.length - 1, 0);
     expect(all).toHaveLength(choices);
     for (const { option, choice } of all) expect(view.state.brief.options[option]).not.toBe(choice);

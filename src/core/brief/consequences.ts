@@ -31,7 +31,7 @@ export interface Consequence {
 /** Every choice that is not the present one, with what it would change: the route is built with it and compared. */
 export function consequencesOf(view: BriefView): Consequence[] {
   const { brief, airframe, log } = view.state;
-  const machine = machineOf(airframe.preset);
+  const machine = machineOf(airframe);
   const progress = progressOf(log);
   const present: Present = {
     steps: new Set(view.route.steps.map(({ key }) => key)),

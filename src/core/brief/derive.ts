@@ -146,7 +146,7 @@ export function deriveBrief(
     },
   );
   const noseWeight = stages.same('balanced', [outline, brief.denominator], () =>
-    machineOf(outline.spec.preset).thirdWheel === 'nose' ? noseWeightOf(outline, brief.denominator) : null,
+    machineOf(outline.spec).thirdWheel === 'nose' ? noseWeightOf(outline, brief.denominator) : null,
   );
   const wanted: RouteWanted = stages.settled('wanted', {
     options: brief.options,

@@ -210,7 +210,7 @@ export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: str
   const { brief } = view.state;
   const planned = plannerOf(view, nowUtc);
   const facts = factsOf(view);
-  const there = optionsFor(machineOf(view.outline.spec.preset));
+  const there = optionsFor(machineOf(view.outline.spec));
   const schools = SCHOOL_NAMES.filter((name) => there.includes(name)).map((name): ComparedSchool => {
     const table: Record<string, SchoolChoice> = SCHOOLS[name];
     return {

@@ -55,7 +55,7 @@ export function weatherOf(view: Weathered, { paints }: Pick<ColourShelf, 'paints
     }));
   const layers = planWeathering(
     zones,
-    machineOf(airframe.preset),
+    machineOf(airframe),
     exposure,
     brief.denominator,
     paints,

@@ -163,8 +163,7 @@ export const PICTURED = ['log', 'mishaps', 'sprayOuts'] as const;
 /** What one part of the file says of another that is not there, or says twice. */
 function checkFile(file: BriefFile, fault: FileFault): void {
   checkDossier(file, fault);
-  for (const says of whyNot(file.brief.options, machineOf(file.airframe.preset), NOT_BEGUN))
-    fault(['brief', 'options'], says);
+  for (const says of whyNot(file.brief.options, machineOf(file.airframe), NOT_BEGUN)) fault(['brief', 'options'], says);
   for (const { id, field, says } of fileParts(file).faults)
     fault(['parts', Number(id), field === 'replacesId' ? 'replaces' : field], says);
   subjectFaults(file.subjects).forEach(({ at, says }) => fault(['subjects', at, 'title'], says));
@@ -238,7 +237,7 @@ function fromFourthVersion(raw: unknown): unknown {
   const brief = briefOfFourth.safeParse(file);
   if (!brief.success) return next;
   const { options } = brief.data.brief;
-  const machine = machineOf(brief.data.airframe.preset);
+  const machine = machineOf(brief.data.airframe);
   if (brief.data.airframe.preset === 'rotorcraft' && options.landing === 'wheels') options.landing = 'skids';
   if (options.gear === 'up' && (machine.gear === 'fixed' || options.landing !== 'wheels')) options.gear = 'down';
   if (options.gear === 'up' && options.stand === 'its gear') options.stand = 'a rod';

@@ -41,7 +41,7 @@ const RULES: readonly Rule[] = [
     kinds: ['brief', 'airframe'],
     reads: ['brief', 'airframe'],
     find: ({ brief, airframe }) =>
-      whyNot(brief.options, machineOf(airframe.preset), NOT_BEGUN).map((reason) => ({
+      whyNot(brief.options, machineOf(airframe), NOT_BEGUN).map((reason) => ({
         field: 'options',
         says: `It cannot be: ${reason}.`,
       })),

@@ -30,8 +30,13 @@ export const NO_KIT_EXTRAS: Pick<
   remedies: [],
 };
 
-/** An airframe whose outline nobody has pulled to a drawing. */
-export const AS_OUTLINED: Pick<Fields<'airframe'>, 'profile' | 'edges'> = { profile: null, edges: null };
+/** An airframe as its layout has it: nobody has pulled its outline to a drawing, or said that it has another gear. */
+export const AS_OUTLINED: Pick<Fields<'airframe'>, 'gear' | 'spinner' | 'profile' | 'edges'> = {
+  gear: '',
+  spinner: true,
+  profile: null,
+  edges: null,
+};
 
 /** What a new brief begins with; everything can be changed. */
 export const newBrief = (today: Day, timeZone = 'UTC'): NewBrief => ({

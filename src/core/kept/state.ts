@@ -96,6 +96,8 @@ export const outlineSpecOf = (
   folded: options.wings === 'folded',
   swept: options.sweep === 'swept',
   ...(options.stores !== 'none' && storesAt.length > 0 ? { stores: storesAt } : {}),
+  ...(airframe.gear ? { gear: airframe.gear } : {}),
+  ...(airframe.spinner ? {} : { spinner: false as const }),
   ...(airframe.profile ? { profile: airframe.profile } : {}),
   ...(airframe.edges ? { edges: airframe.edges } : {}),
 });

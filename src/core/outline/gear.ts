@@ -1,3 +1,4 @@
+import type { Machine } from '@/core/kit/machine';
 import type { Landing } from '@/core/kit/options';
 import { ellipse, rectangle, type Point } from '@/core/geometry/polygon';
 import type { Xyz } from './body';
@@ -20,7 +21,13 @@ function closedRound([u, v]: Point, radius: number): Point[] {
 const WHEEL_M = 0.45;
 
 /** Wheels (or skis, skids) with their legs, and the bays they leave open underneath; floats are bodies of their own, on legs. */
-export function gearParts(profile: Profile, preset: Preset, d: Dimensions, landing: Landing): SkinPart[] {
+export function gearParts(
+  profile: Profile,
+  preset: Preset,
+  d: Dimensions,
+  landing: Landing,
+  gear: Machine['gear'],
+): SkinPart[] {
   if (d.gearHeight <= 0) return [];
   if (landing === 'skids') return [skids(profile, d)];
   const third = preset.thirdWheel === 'nose' ? 'nose' : 'tail';
@@ -46,7 +53,7 @@ export function gearParts(profile: Profile, preset: Preset, d: Dimensions, landi
         },
       ),
     );
-  return [...parts, ...bays(preset, d, landing)];
+  return [...parts, ...bays(preset, d, landing, gear)];
 }
 
 /** A tail wheel hangs where the machine stands on its main wheels, and clear of the skin. */
@@ -128,8 +135,9 @@ function skids(profile: Profile, d: Dimensions): SkinPart {
 }
 
 /** Openings under the machine. Seen from below they are drawn without what stands in them, since they are worked on so. */
-function bays(preset: Preset, d: Dimensions, landing: Landing): SkinPart[] {
-  if (landing !== 'wheels') return [];
+function bays(preset: Preset, d: Dimensions, landing: Landing, gear: Machine['gear']): SkinPart[] {
+  // What does not go up has nowhere to go.
+  if (landing !== 'wheels' || gear === 'fixed') return [];
   const parts: SkinPart[] = [];
   const bay = (zone: SkinPart['zones'][number], points: ReturnType<typeof rectangle>): SkinPart => ({
     level: 86,

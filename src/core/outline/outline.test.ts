@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DIMENSION_NAMES, dimensionsSchema } from './dimensions';
 import { extentOf, polygonArea } from '@/core/geometry/polygon';
-import { buildOutline, modelAreaCm2, zoneTitle } from './outline';
-import { PRESET_NAMES, PRESETS } from './presets';
+import { buildOutline, modelAreaCm2, zoneTitle, type OutlineSpec } from './outline';
+import { PRESET_NAMES, PRESETS, type PresetName } from './presets';
 import { smooth } from './profile';
 import { otherSide, VIEWS } from './zones';
 
@@ -105,6 +105,25 @@ describe('outlines', () => {
     expect(closes('wheels')).toContainEqual(['well-nose', 'fuselage']);
     expect(closes('wheels')).toContainEqual(['well-main-port', 'wings']);
     expect(closes('skis').map(([key]) => key)).not.toContain('well-nose');
+  });
+
+  test('gear that does not go up leaves no bay, whatever the layout has; a propeller may be without a spinner', () => {
+    const keys = (preset: PresetName, own: Pick<OutlineSpec, 'gear' | 'spinner'> = {}) =>
+      buildOutline({
+        preset,
+        dimensions: PRESETS[preset].dimensions,
+        landing: PRESETS[preset].landing,
+        folded: false,
+        ...own,
+      }).zones.map(({ key }) => key);
+    const bays = (list: string[]) => list.filter((key) => key.startsWith('well-'));
+    expect(bays(keys('tail-wheel'))).not.toEqual([]);
+    expect(bays(keys('tail-wheel', { gear: 'fixed' }))).toEqual([]);
+    expect(keys('tail-wheel', { gear: 'fixed' })).toContain('gear-main');
+    expect(bays(keys('glider'))).toEqual([]);
+    expect(bays(keys('glider', { gear: 'retracts' }))).not.toEqual([]);
+    expect(keys('single')).toContain('spinner');
+    expect(keys('single', { spinner: false })).not.toContain('spinner');
   });
 
   test('spread blades reach all round the hub; folded ones lie aft', () => {

@@ -1,5 +1,6 @@
 import { remembering } from '@/core/units/remembered';
 import { titleOfKey } from './spoken';
+import type { Machine } from '@/core/kit/machine';
 import type { Landing } from '@/core/kit/options';
 import type { StoreAt } from '@/core/kit/stores';
 import { difference, type Region } from '@/core/geometry/clip';
@@ -16,7 +17,7 @@ import { paneParts } from './panes';
 import type { SkinLine, SkinPart, ZoneRegion } from './parts';
 import { boomParts, canopyParts, floatParts, FRAMES_SHARE, nacelleParts, spinnerParts } from './pods';
 import type { ProfilePoint } from './preset';
-import { PRESETS, type PresetName } from './presets';
+import { machineOf, PRESETS, type PresetName } from './presets';
 import { bodyOfProfile, profileOf } from './profile';
 import { rotorParts } from './rotors';
 import { silhouette, solidArea, type Solid } from './solid';
@@ -32,6 +33,10 @@ export interface OutlineSpec {
   folded: boolean;
   /** Moving wings swept back. */
   swept?: boolean;
+  /** Its gear, where it is otherwise than that of the layout. */
+  gear?: Machine['gear'];
+  /** False where its propeller has none. */
+  spinner?: false;
   /** What hangs where. */
   stores?: readonly StoreAt[];
   /** The fuselage as this machine has it, where it was pulled to a drawing; the preset's otherwise. */
@@ -78,12 +83,12 @@ function draw(spec: OutlineSpec): Outline {
     ...finParts(profile, d),
     ...boomParts(d),
     ...nacelleParts(d),
-    ...spinnerParts(profile, preset, d),
+    ...(spec.spinner === false ? [] : spinnerParts(profile, preset, d)),
     ...canopyParts(profile, preset, d),
     ...floatParts(d, spec.landing),
     ...rotorParts(profile, preset, d, spec.folded),
     ...panes,
-    ...gearParts(profile, preset, d, spec.landing),
+    ...gearParts(profile, preset, d, spec.landing, machineOf(spec).gear),
     ...hungParts(profile, d, spec.stores ?? []),
   ];
   const drawings = drawParts(parts, d.length);

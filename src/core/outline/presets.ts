@@ -201,10 +201,17 @@ export const PRESETS: Record<PresetName, Preset> = {
   ),
 };
 
+/** A machine by its layout, and by what it has otherwise than that. */
+export interface AsBuilt {
+  preset: PresetName;
+  /** '' or nothing: as the layout has it. */
+  gear?: '' | Machine['gear'];
+}
+
 /** What the options ask of an airframe. */
-export function machineOf(name: PresetName): Machine {
-  const { gear, thirdWheel, wings, glazing, propulsion } = PRESETS[name];
-  return { gear, thirdWheel, wings, glazing, power: POWER[propulsion] };
+export function machineOf({ preset, gear: own }: AsBuilt): Machine {
+  const { gear, thirdWheel, wings, glazing, propulsion } = PRESETS[preset];
+  return { gear: own || gear, thirdWheel, wings, glazing, power: POWER[propulsion] };
 }
 
 const POWER: Record<Preset['propulsion'], Machine['power']> = {

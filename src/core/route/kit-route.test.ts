@@ -111,7 +111,7 @@ describe('what an option adds to the route and takes from it', () => {
   });
   test('no choice that a machine has is without consequence', () => {
     for (const preset of ['single', 'rotorcraft', 'swing-wing'] as const)
-      for (const name of optionsFor(machineOf(preset)))
+      for (const name of optionsFor(machineOf({ preset })))
         // Undercoats come with the paints of the colours: see the brief.
         for (const choice of name === 'undercoats' ? [] : OPTION_CHOICES[name].choices) {
           if (choice === { ...DEFAULT_OPTIONS, landing: PRESETS[preset].landing }[name]) continue;
@@ -507,6 +507,6 @@ describe('ways of applying', () => {
 });
 
 test('every option is of some machine', () => {
-  const machines = Object.keys(PRESETS).map((name) => optionsFor(machineOf(name as PresetName)));
+  const machines = Object.keys(PRESETS).map((name) => optionsFor(machineOf({ preset: name as PresetName })));
   for (const name of OPTION_NAMES) expect(machines.some((options) => options.includes(name))).toBe(true);
 });

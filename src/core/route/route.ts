@@ -25,7 +25,7 @@ export function buildRoute(input: RouteInput): Route {
   const known = new Set(input.outline.zones.map(({ key }) => key));
   const build: Build = {
     options: input.options,
-    machine: machineOf(input.outline.spec.preset),
+    machine: machineOf(input.outline.spec),
     has: (zone) => known.has(zone),
     // What nobody will see is not painted.
     zones: input.outline.zones.filter((zone) => isSeen(zone, input.options)),

@@ -25,7 +25,7 @@ const zonesOf = (preset: keyof typeof PRESETS): WeatheredZone[] =>
     ({ key, group }) => ({ key, group, lab: [40, -8, 12], top: 'WA' }),
   );
 const plan = (over: Partial<Exposure> = {}, denominator = 48, preset: keyof typeof PRESETS = 'single') =>
-  planWeathering(zonesOf(preset), machineOf(preset), { ...USUAL, ...over }, denominator, drawer);
+  planWeathering(zonesOf(preset), machineOf({ preset }), { ...USUAL, ...over }, denominator, drawer);
 const of = (layers: ReturnType<typeof plan>, effect: string) => layers.find((layer) => layer.effect === effect);
 
 describe('what weather and use leave', () => {
@@ -70,18 +70,18 @@ describe('what weather and use leave', () => {
   test('over a pale colour a dark filter is thinned until one pass still lets it be itself', () => {
     const zones = zonesOf('single').map((zone) => ({ ...zone, lab: [92, 0, 3] as Lab }));
     const soot = [drawer[2]!];
-    const { passes } = of(planWeathering(zones, machineOf('single'), USUAL, 48, soot), 'filter')!;
+    const { passes } = of(planWeathering(zones, machineOf({ preset: 'single' }), USUAL, 48, soot), 'filter')!;
     expect(passes!.percent).toBeLessThan(5);
     expect(passes!.dE00).toBeLessThanOrEqual(6);
   });
   test('spirit over an enamel that is not sealed is warned of', () => {
     const zones = zonesOf('single').map((zone) => ({ ...zone, top: 'EN' as const }));
-    const layers = planWeathering(zones, machineOf('single'), USUAL, 48, drawer);
+    const layers = planWeathering(zones, machineOf({ preset: 'single' }), USUAL, 48, drawer);
     expect(of(layers, 'filter')!.guard).toContain('seal it first');
     expect(of(plan(), 'filter')!.guard).toBe('');
   });
   test('a machine without an engine has no exhaust and no oil', () => {
-    const glider: Machine = { ...machineOf('single'), power: 'none' };
+    const glider: Machine = { ...machineOf({ preset: 'single' }), power: 'none' };
     const layers = planWeathering(zonesOf('single'), glider, USUAL, 48, drawer);
     expect(of(layers, 'exhaust')).toBeUndefined();
     expect(of(layers, 'leak')).toBeUndefined();
@@ -92,7 +92,7 @@ describe('what weather and use leave', () => {
       ['exhaust', { zones: ['fin-port'], says: 'a picture', isAbsent: false }],
       ['salt', { zones: [], says: 'a picture', isAbsent: true }],
     ] as const) as unknown as Map<EffectName, SeenEffect>;
-    const [machine, zones] = [machineOf('single'), zonesOf('single')];
+    const [machine, zones] = [machineOf({ preset: 'single' }), zonesOf('single')];
     const without = of(planWeathering(zones, machine, kept, 48, drawer), 'exhaust')!;
     const layers = planWeathering(zones, machine, kept, 48, drawer, seen);
     const exhaust = of(layers, 'exhaust')!;
@@ -148,7 +148,7 @@ describe('what weather and use leave', () => {
         fc.constantFrom(24, 32, 48, 72, 144),
         (exposure, preset, denominator) => {
           const zones = zonesOf(preset);
-          const layers = planWeathering(zones, machineOf(preset), exposure, denominator, drawer);
+          const layers = planWeathering(zones, machineOf({ preset }), exposure, denominator, drawer);
           const known = new Set(zones.map(({ key }) => key));
           for (const layer of layers) {
             expect(layer.zones.every((zone) => known.has(zone))).toBe(true);
@@ -158,7 +158,7 @@ describe('what weather and use leave', () => {
           expect(order).toEqual([...order].sort((a, b) => a - b));
           const clean = planWeathering(
             zones,
-            machineOf(preset),
+            machineOf({ preset }),
             { ...exposure, care: 'kept clean' },
             denominator,
             drawer,

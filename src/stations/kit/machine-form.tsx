@@ -106,6 +106,9 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
   const router = useRouter();
   const { run, busy } = useSaving();
   const [preset, setPreset] = useState<PresetName>(airframe.preset);
+  /** Its gear and spinner, where they are otherwise than the layout has them. */
+  const [gear, setGear] = useState(airframe.gear);
+  const [spinner, setSpinner] = useState(airframe.spinner);
   const [versions, setVersions] = useState(
     kept ? { brief: kept.brief.version, airframe: kept.airframe.version } : null,
   );
@@ -124,6 +127,8 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
   };
   const choosePreset = (next: PresetName) => {
     setPreset(next);
+    setGear('');
+    setSpinner(true);
     fill(PRESETS[next].dimensions);
     form.setValue('landing', PRESETS[next].landing);
   };
@@ -143,7 +148,13 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
     // What other stations keep with the brief stays.
     const typed = {
       brief: { ...fieldsOf(brief), ...typedBrief },
-      airframe: { ...fieldsOf(airframe), ...(airframe.preset === preset ? {} : AS_OUTLINED), ...typedAirframe },
+      airframe: {
+        ...fieldsOf(airframe),
+        ...(airframe.preset === preset ? {} : AS_OUTLINED),
+        ...typedAirframe,
+        gear,
+        spinner,
+      },
     };
     setFaults([]);
     const said = readSessions(week);
@@ -239,7 +250,24 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
                 </option>
               ))}
             </select>
-          </label>
+          </label>{' '}
+          <label>
+            <input
+              type="checkbox"
+              checked={(gear || PRESETS[preset].gear) === 'fixed'}
+              onChange={({ target }) => {
+                const next = target.checked ? 'fixed' : 'retracts';
+                setGear(next === PRESETS[preset].gear ? '' : next);
+              }}
+            />{' '}
+            fixed gear
+          </label>{' '}
+          {PRESETS[preset].propulsion.endsWith('nose propeller') ? (
+            <label>
+              <input type="checkbox" checked={!spinner} onChange={({ target }) => setSpinner(!target.checked)} /> no
+              spinner
+            </label>
+          ) : null}
         </p>
         <div onBlur={kept ? undefined : scale}>
           <Group fields={FIRST_FIELDS.slice(4)} control={form.control} />
@@ -257,7 +285,9 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
             open={wrong(OPTION_FIELDS)}
           >
             <Group
-              fields={OPTION_FIELDS.filter(({ name }) => optionsFor(machineOf(preset)).includes(name as never))}
+              fields={OPTION_FIELDS.filter(({ name }) =>
+                optionsFor(machineOf({ preset, gear })).includes(name as never),
+              )}
               control={form.control}
             />
           </Fold>
@@ -275,6 +305,8 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
       <Preview
         control={form.control}
         preset={preset}
+        gear={gear}
+        spinner={spinner}
         last={{ dimensions: airframe.dimensions, preset: airframe.preset }}
       />
     </form>
@@ -318,10 +350,14 @@ function Group({
 function Preview({
   control,
   preset,
+  gear,
+  spinner,
   last,
 }: {
   control: Control<Values>;
   preset: PresetName;
+  gear: Fields<'airframe'>['gear'];
+  spinner: boolean;
   last: { dimensions: Dimensions; preset: PresetName };
 }): ReactNode {
   const values = useWatch({ control });
@@ -338,6 +374,8 @@ function Preview({
       landing: (values.landing as Options['landing']) ?? 'wheels',
       folded: values.wings === 'folded',
       swept: values.sweep === 'swept',
+      ...(gear ? { gear } : {}),
+      ...(spinner ? {} : { spinner: false as const }),
     };
     const zones = buildOutline(spec).zones.map((item) => ({
       key: item.key,
@@ -359,7 +397,19 @@ function Preview({
         { label: 'Span at scale', value: `${((dimensions.span * 1000) / denominator).toFixed(1)} mm` },
       ],
     };
-  }, [key, preset, denominator, values.landing, values.wings, values.sweep, values.type, values.variant, last]);
+  }, [
+    key,
+    preset,
+    gear,
+    spinner,
+    denominator,
+    values.landing,
+    values.wings,
+    values.sweep,
+    values.type,
+    values.variant,
+    last,
+  ]);
   return (
     <div>
       <AirframeSheet data={data} mode="progress" selected={zone} onSelect={setZone} />

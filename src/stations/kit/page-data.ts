@@ -66,7 +66,7 @@ export interface KitPage {
 
 export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
   const { brief, airframe, parts, measures, subjects, zoneDays, log } = view.state;
-  const machine = machineOf(airframe.preset);
+  const machine = machineOf(airframe);
   const titles = new Map(view.outline.zones.map(({ key, title }) => [key, title]));
   const zoneTitle = (key: string) => titles.get(key) ?? '';
   const changes = new Map(consequencesOf(view).map((one) => [`${one.option} ${one.choice}`, one]));

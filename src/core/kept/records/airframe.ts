@@ -18,6 +18,10 @@ export const airframeFields = inOrder(
     targetTo: optionalDay('Depicts to'),
     lostOn: optionalDay('Machine lost on'),
     preset: choice('Preset', PRESET_NAMES),
+    /** '' as the layout has it. */
+    gear: choice('Gear legs', ['', 'retracts', 'fixed'] as const).default(''),
+    /** Whether the propeller has one, where there is a propeller at the nose. */
+    spinner: z.boolean().default(true),
     dimensions: dimensionsSchema,
     /** Pulled to a drawing; null as the outline begins. */
     profile: profileSchema.nullable().default(null),
