@@ -33,17 +33,26 @@ export async function chooseColour(input: unknown): Promise<Result<string | null
   });
 }
 
-/** Chooses a bottle for a colour by its name: a colour that no standard knows is written down as it is called. */
-export async function thisIsIt(input: unknown): Promise<Result<string | null>> {
+/** Chooses bottles for colours by their names: a colour that no standard knows is written down as it is called. */
+export async function thisIsIt(input: unknown): Promise<Result> {
   return answered(async () => {
-    const { briefId, act, code, paintId } = ofBrief
-      .extend({ code: colourCodeFields.shape.code, paintId: z.uuid() })
+    const { briefId, act, bottles } = ofBrief
+      .extend({
+        bottles: z
+          .array(z.object({ code: colourCodeFields.shape.code, paintId: z.uuid() }))
+          .min(1, 'Nothing was chosen')
+          .max(200),
+      })
       .parse(input);
     return perform(stampedAct(act, briefId, 'colours'), async (writer) => {
-      const paint = (await shelfOf(writer)).paints.find(({ id }) => id === paintId);
-      if (!paint) throw new Refused('', 'This paint is gone from the catalogue.');
-      const { finish, kind } = paint;
-      return choose(writer, await codeCalled(writer, { code, name: '', finish, kind }), { paintId });
+      const paints = new Map((await shelfOf(writer)).paints.map((paint) => [paint.id, paint]));
+      for (const { code, paintId } of bottles) {
+        const paint = paints.get(paintId);
+        if (!paint) throw new Refused('', 'This paint is gone from the catalogue.');
+        const { finish, kind } = paint;
+        await choose(writer, await codeCalled(writer, { code, name: '', finish, kind }), { paintId });
+      }
+      return null;
     });
   });
 }

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from '../support/story';
+import { choose, expect, test } from '../support/story';
 import { Hand } from '../support/hand';
 
 const STANDARD = `code,name,finish,kind,L,a,b,origin,sd\n${[1, 2, 3]
@@ -112,6 +112,81 @@ test.describe('the first evening', () => {
     await expect(page.getByRole('heading', { name: 'What do I do now?' })).toBeVisible();
     await expect(page.getByText('Settle the options against the instructions').first()).toBeVisible();
     expect(hand.presses).toBeLessThanOrEqual(MOST_PRESSES);
+  });
+
+  test(`a stranger with tins and a book, no numbers and no airbrush: at most ${MOST_PRESSES} clicks and keys`, async ({
+    page,
+  }) => {
+    test.setTimeout(120_000);
+    const hand = new Hand(page);
+    await page.goto('/');
+    await hand.click(page.getByRole('link', { name: /New brief/ }));
+    await hand.type(page.getByLabel('Type', { exact: true }), 'P');
+    await hand.select(page.getByLabel('Layout'), 'tail-wheel');
+    await hand.click(page.getByLabel('fixed gear'));
+    await hand.click(page.getByRole('button', { name: 'spray can' }));
+    await hand.click(page.getByRole('button', { name: 'brush', exact: true }));
+    await expect(page.getByText('Tuesdays 19:30 for 2 h; Saturdays 10:00 for 3 h')).toBeVisible();
+    await hand.click(page.getByRole('button', { name: 'Begin the brief' }));
+    await expect(page).toHaveURL(/evidence$/);
+    await ready(page);
+    await expect(page.getByText(/to find out/)).toBeVisible();
+    await expect(page.getByText(/wheel bay/i)).toHaveCount(0);
+
+    // A book of which only the month is known.
+    await hand.press('n');
+    await hand.type(page.getByLabel('Title'), 'B');
+    await choose(page, page, 'Kind', /^Book/);
+    hand.presses += 2;
+    await hand.type(page.getByLabel('Dated', { exact: true }), '5/1951');
+    await expect(page.getByText('1 May 1951 – 31 May 1951')).toBeVisible();
+    await hand.click(page.getByRole('button', { name: 'Add the source' }));
+    await expect(page.getByText('Source added')).toBeVisible();
+
+    // Tins that have names and nothing else, as a list that is pasted.
+    await hand.press('2');
+    await hand.click(page.getByRole('button', { name: 'Paints and drawer' }));
+    await hand.click(page.getByRole('button', { name: 'Bring in a table' }));
+    await page.getByLabel(/Or paste a table/).fill('Buff\nSky\nOak\n');
+    hand.presses += 2;
+    await hand.click(page.getByRole('button', { name: 'Look at it' }));
+    await hand.select(page.getByLabel('Their chemistry'), 'EN');
+    await hand.click(page.getByLabel('they are in the drawer'));
+    await expect(page.getByText(/3 bottles for the drawer/)).toBeVisible();
+    await hand.click(page.getByRole('button', { name: 'Take 3 rows' }));
+    await expect(page.getByText('3 of 3')).toBeVisible();
+    await expect(page.getByRole('row', { name: /Buff/ })).toContainText('unknown');
+
+    await hand.press('1');
+    await expect(page.getByText(/to find out/)).toBeVisible();
+    await hand.press('m');
+    const many = page.getByRole('form', { name: 'Say it for many zones' });
+    for (const [set, value] of [
+      ['All upper', 'Buff'],
+      ['All lower', 'Sky'],
+      [/^The rest/, 'Oak'],
+    ] as const) {
+      await hand.click(many.getByRole('button', { name: set }));
+      await hand.keys(value);
+      await hand.press('Enter');
+      await expect(page.getByText(/said of \d+ zone/)).toBeVisible();
+      await expect(many.getByText('No zone is chosen')).toBeVisible();
+    }
+    await hand.click(many.getByRole('button', { name: /Take its word where nothing contradicts it/ }));
+    await expect(page.getByText(/questions ruled by its word/)).toBeVisible();
+
+    await hand.press('2');
+    await hand.click(page.getByRole('button', { name: 'Take the 3 bottles that are called so' }));
+    await expect(page.getByText(/^All 3 calls have a paint/)).toBeVisible();
+    await expect(page.getByText('not compared: nobody has measured it')).toHaveCount(3);
+
+    await hand.press('5');
+    await hand.click(page.getByRole('button', { name: /^I sit down now/ }));
+    await expect(page.getByText(/^At the bench for .* from now/)).toBeVisible();
+    await expect(page.getByText('Settle the options against the instructions').first()).toBeVisible();
+    await expect(page.getByText(/airbrush/i)).toHaveCount(0);
+    expect(hand.presses).toBeLessThanOrEqual(MOST_PRESSES);
+    test.info().annotations.push({ type: 'presses', description: String(hand.presses) });
   });
 
   test('the demo’s machine on its first evening stands as a brief of its own', async ({ page }) => {

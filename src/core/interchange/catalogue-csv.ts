@@ -1,5 +1,6 @@
 import { bottleFields, paintFields, paintLineFields, paintSetFields, type Fields } from '@/core/kept/records';
 import type { PaintSet } from '@/core/match/sets';
+import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { counted } from '@/core/units/words';
 import { colourOfRow } from './colour-cells';
@@ -16,7 +17,7 @@ import {
 } from './cell-words';
 import { CATALOGUE_COLUMNS } from './column-kinds';
 import type { Reading } from './columns';
-import { readAs, RowReader, writeTable, type RowFault, type TableShape } from './table';
+import { readAs, RowReader, writeTable, type RowFault, type TableAsk, type TableShape } from './table';
 
 /** The catalogue of paints, with what the drawer holds, as a table: see docs/formats/catalogue.md. */
 
@@ -42,6 +43,16 @@ export interface CatalogueRead {
   faults: RowFault[];
   understood: string[];
 }
+
+/** What a list of paints often leaves out, since it is the same for all of them. */
+const ASKS: readonly TableAsk[] = [
+  {
+    field: 'chemistry',
+    title: 'Their chemistry',
+    options: CHEMISTRY_NAMES.map((value) => ({ value, label: CHEMISTRIES[value].title })),
+  },
+  { field: 'drawer_ml', title: 'they are in the drawer', options: [] },
+];
 
 /** Under which a paint stands of which no line is said. */
 export const NO_LINE = 'My paints';
@@ -81,7 +92,7 @@ export function readCatalogue(text: string, reading: Reading | null = null): Cat
   const without = rows.filter(({ paint }) => paint.lab === null && paint.kind === 'solid').length;
   const said = (field: string) => table.heads.includes(field);
   return {
-    shape: table.shape,
+    shape: { ...table.shape, asks: ASKS.filter(({ field }) => !table.shape.reading.columns.includes(field)) },
     rows,
     sets,
     faults: faults.sort((a, b) => a.row - b.row),

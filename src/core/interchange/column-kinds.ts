@@ -1,3 +1,4 @@
+import { CHEMISTRY_WORDS, FINISH_WORDS, KIND_WORDS, meant, OPACITY_WORDS } from './cell-words';
 import type { ColumnKind } from './columns';
 
 /** Columns of each kind of table, with the words that people head them by: English, German, French and Spanish. */
@@ -6,6 +7,11 @@ const kind = (field: string, title: string, words: string): ColumnKind => ({
   field,
   title,
   words: [field.replaceAll('_', ' '), ...words.split(',').map((word) => word.trim())].filter(Boolean),
+});
+
+const withWords = (column: ColumnKind, words: Parameters<typeof meant>[0]): ColumnKind => ({
+  ...column,
+  means: (cell) => meant(words, cell) !== null,
 });
 
 const COLOUR: readonly ColumnKind[] = [
@@ -20,8 +26,11 @@ const COLOUR: readonly ColumnKind[] = [
 ];
 
 const LOOK: readonly ColumnKind[] = [
-  kind('kind', 'kind', 'type,art,sorte,typ,genre,tipo'),
-  kind('finish', 'finish', 'sheen,gloss,glanz,glanzgrad,oberflache,oberflaeche,brillance,aspect,acabado,brillo'),
+  withWords(kind('kind', 'kind', 'type,art,sorte,typ,genre,tipo'), KIND_WORDS),
+  withWords(
+    kind('finish', 'finish', 'sheen,gloss,glanz,glanzgrad,oberflache,oberflaeche,brillance,aspect,acabado,brillo'),
+    FINISH_WORDS,
+  ),
   kind('ground', 'ground of a metallic', 'undercoat,grundierung,appret,imprimacion'),
   kind('flop', 'darkens aslant', 'travel'),
 ];
@@ -42,13 +51,19 @@ export const CATALOGUE_COLUMNS: readonly ColumnKind[] = [
     'name',
     'paint,colour,color,colour name,color name,title,farbe,farbton,farbname,bezeichnung,nom,couleur,teinte,peinture,nombre,tono,pintura',
   ),
-  kind(
-    'chemistry',
-    'chemistry',
-    'medium,base,binder,paint type,bindemittel,chemie,basis,farbart,liant,chimie,quimica,aglutinante',
+  withWords(
+    kind(
+      'chemistry',
+      'chemistry',
+      'medium,base,binder,paint type,bindemittel,chemie,basis,farbart,liant,chimie,quimica,aglutinante',
+    ),
+    CHEMISTRY_WORDS,
   ),
   ...LOOK,
-  kind('opacity', 'how it hides', 'hiding,coverage,deckkraft,opacite,couvrance,opacidad,cobertura'),
+  withWords(
+    kind('opacity', 'how it hides', 'hiding,coverage,deckkraft,opacite,couvrance,opacidad,cobertura'),
+    OPACITY_WORDS,
+  ),
   ...COLOUR,
   kind('contrast_ratio', 'contrast ratio', 'kontrastverhaltnis,rapport de contraste'),
   kind('tint14_l', 'one in four of white, L*', ''),

@@ -49,6 +49,15 @@ describe('headings', () => {
     expect(guessColumns(heads.split(';'), CATALOGUE_COLUMNS)).toEqual(fields),
   );
 
+  test('what stands in a column decides where its heading may be two things', () => {
+    const table = (cells: string) => readAs(`Farbton;Art\nSleet;${cells}\n`, CATALOGUE_COLUMNS).shape.reading.columns;
+    expect(table('Emaille')).toEqual(['name', 'chemistry']);
+    expect(table('Klarlack')).toEqual(['name', 'kind']);
+    expect(table('')).toEqual(['name', 'kind']);
+    // What is no word of anything stays as its heading has it, and is told.
+    expect(table('treacle')).toEqual(['name', 'kind']);
+  });
+
   test('no field has two columns: the heading that fits best has it', () => {
     expect(guessColumns(['Shop name', 'Name'], CATALOGUE_COLUMNS)).toEqual(['', 'name']);
     expect(guessColumns(['Name of the paint', 'Shelf'], CATALOGUE_COLUMNS)).toEqual(['name', '']);

@@ -7,6 +7,8 @@ export interface ColumnKind {
   field: string;
   title: string;
   words: readonly string[];
+  /** Of a column with words of its own: whether a cell is one of them. */
+  means?: (cell: string) => boolean;
 }
 
 /** How a table is to be read. */
@@ -56,6 +58,26 @@ export function guessColumns(heads: readonly string[], kinds: readonly ColumnKin
     taken.add(field);
   }
   return columns;
+}
+
+/**
+ * Columns that were guessed by their headings, put right by what stands in them: where no cell of one is a word of its field, and every cell is
+ * a word of another that nothing else fills, it is that. "Art" heads a chemistry as well as a kind.
+ */
+export function guessByCells(
+  columns: readonly string[],
+  rows: readonly (readonly string[])[],
+  kinds: readonly ColumnKind[],
+): string[] {
+  const guessed = [...columns];
+  guessed.forEach((field, at) => {
+    const cells = rows.map((row) => (row[at] ?? '').trim()).filter(Boolean);
+    const own = kinds.find((kind) => kind.field === field)?.means;
+    if (!own || cells.length === 0 || cells.some(own)) return;
+    const better = kinds.find(({ field: other, means }) => means && !guessed.includes(other) && cells.every(means));
+    if (better) guessed[at] = better.field;
+  });
+  return guessed;
 }
 
 /** A name for the shape of a table: tables of the same program have the same. */

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { ZodError } from 'zod';
 import { parseNumber } from '@/core/units/number';
 import { asCell, fromCell } from '@/core/units/text';
-import { guessColumns, plainHead, type ColumnKind, type Reading } from './columns';
+import { guessByCells, guessColumns, plainHead, type ColumnKind, type Reading } from './columns';
 
 /** Tables as people keep them: CSV with a head, whatever the delimiter. Cells are read one by one, and each fault names its row. */
 
@@ -88,9 +88,20 @@ export interface TableShape {
   sample: string[][];
   reading: Reading;
   kinds: { field: string; title: string }[];
+  /** What no column says and may hold for all rows. */
+  asks: TableAsk[];
+}
+
+/** Something that is said once for all rows of a table: one of some choices, or (without any) yes or nothing. */
+export interface TableAsk {
+  field: string;
+  title: string;
+  options: { value: string; label: string }[];
 }
 
 const MOST_SAMPLE = 3;
+/** Rows that tell what a column holds. */
+const LOOKED_AT = 200;
 /** Cells of a spectrum are known by their wavelength. */
 const WAVELENGTH = /^(spectral_)?nm\d{3}$/;
 const asField = (head: string) =>
@@ -117,7 +128,7 @@ export function readAs(
     skipEmptyLines: 'greedy',
   });
   const first = (data[0] ?? []).map((head) => String(head).trim());
-  const guessed = guessColumns(first, kinds);
+  const guessed = guessByCells(guessColumns(first, kinds), data.slice(1, LOOKED_AT), kinds);
   const reading = asked ?? readingOf(first, data, kinds, guessed);
   const heads = reading.isHeadless ? first.map((_, i) => `column ${i + 1}`) : first;
   const body = reading.isHeadless ? data : data.slice(1);
@@ -130,6 +141,7 @@ export function readAs(
     sample: body.slice(0, MOST_SAMPLE).map((cells) => cells.map((cell) => String(cell).trim())),
     reading,
     kinds: kinds.map(({ field, title }) => ({ field, title })),
+    asks: [],
   };
   // The columns by the fields that they fill: a spectrum keeps its own.
   const fields = heads.map((head, i) => reading.columns[i] || (WAVELENGTH.test(asField(head)) ? asField(head) : ''));

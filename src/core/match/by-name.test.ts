@@ -36,6 +36,13 @@ describe('paints for a colour by its name', () => {
     expect(ids('')).toEqual(['owned', 'also']);
   });
 
+  test('of the rest of the drawer what shares a word comes first', () => {
+    expect(paintsByName(['night black'], paints).map(({ paint, by }) => [paint.id, by])).toEqual([
+      ['owned', 'a word'],
+      ['also', 'drawer'],
+    ]);
+  });
+
   test('short words alone make nothing alike', () => {
     expect(ids('no')).toEqual(['owned', 'also']);
   });

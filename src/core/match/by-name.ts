@@ -5,7 +5,7 @@ import type { Paint } from '@/core/paint/catalogue';
 /** Paints for a colour that nobody measured, or that nobody measured themselves: known by their names and by what their makers claim. */
 
 /** By what a paint is taken for a colour, the best first. */
-export const KNOWN_BY = ['claim', 'name', 'words', 'drawer'] as const;
+export const KNOWN_BY = ['claim', 'name', 'words', 'a word', 'drawer'] as const;
 export type KnownBy = (typeof KNOWN_BY)[number];
 
 export interface NamedPaint {
@@ -18,6 +18,7 @@ const SAYS: Record<KnownBy, (wanted: string) => string> = {
   claim: (wanted) => `its maker says that it is ${wanted}`,
   name: () => 'called the same',
   words: () => 'called much the same',
+  'a word': () => 'shares a word of its name',
   drawer: () => 'in the drawer',
 };
 
@@ -30,16 +31,15 @@ function knownBy(paint: Paint, wanted: readonly string[]): KnownBy | null {
   const own = [paint.name, paint.number, `${paint.number} ${paint.name}`].filter(Boolean);
   if (own.some((name) => wanted.some((one) => spelled(one) === spelled(name)))) return 'name';
   const words = new Set(plainWords(own.join(' ')));
-  const alike = wanted.some((name) => {
-    const parts = plainWords(name).filter((word) => word.length >= LEAST);
-    return parts.length > 0 && parts.every((word) => words.has(word));
-  });
-  return alike ? 'words' : paint.ownedMl > 0 ? 'drawer' : null;
+  const telling = wanted.map((name) => plainWords(name).filter((word) => word.length >= LEAST));
+  if (telling.some((parts) => parts.length > 0 && parts.every((word) => words.has(word)))) return 'words';
+  if (paint.ownedMl <= 0) return null;
+  return telling.flat().some((word) => words.has(word)) ? 'a word' : 'drawer';
 }
 
 /**
  * Paints that may be a colour by name: those that claim it, those called the same, those whose names hold all its words, and whatever else is
- * in the drawer; of each the owned first, then in the order of the catalogue. `wanted` is how the colour is called, by code and by name.
+ * in the drawer, first what shares a word with it; of each the owned first, then in the order of the catalogue. `wanted` is how the colour is called, by code and by name.
  */
 export function paintsByName(wanted: readonly string[], paints: readonly Paint[], most = 12): NamedPaint[] {
   const names = wanted.filter((name) => name.trim() !== '');

@@ -56,7 +56,9 @@ export function NewBench({
           faults.length > 0
             ? faults.join('. ')
             : understood.length > 0
-              ? understood.join('; ')
+              ? understood.join('; ') === week
+                ? 'planned so; any line will do, such as “weekends 10:00 for 3 h; now and then Fridays”'
+                : understood.join('; ')
               : 'Nobody’s week: an evening begins when you sit down at the Bench'
         }
       />

@@ -13,7 +13,11 @@ export function TableColumns({
   busy: boolean;
   onReading: (reading: Reading) => void;
 }): ReactNode {
-  const { heads, sample, reading, kinds } = shape;
+  const { heads, sample, reading, kinds, asks } = shape;
+  const say = (field: string, value: string) => {
+    const { [field]: _, ...rest } = reading.all;
+    onReading({ ...reading, all: value ? { ...rest, [field]: value } : rest });
+  };
   const choose = (at: number, field: string) =>
     onReading({
       ...reading,
@@ -33,6 +37,30 @@ export function TableColumns({
         />{' '}
         the first line is a heading
       </label>
+      {asks.map(({ field, title, options }) =>
+        options.length > 0 ? (
+          <label key={field}>
+            {title}{' '}
+            <select value={reading.all[field] ?? ''} onChange={({ target }) => say(field, target.value)}>
+              <option value="">not said</option>
+              {options.map(({ value, label }) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </label>
+        ) : (
+          <label key={field}>
+            <input
+              type="checkbox"
+              checked={Boolean(reading.all[field])}
+              onChange={({ target }) => say(field, target.checked ? 'yes' : '')}
+            />{' '}
+            {title}
+          </label>
+        ),
+      )}
       <div className="scroll-x">
         <table className="plain">
           <thead>

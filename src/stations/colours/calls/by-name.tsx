@@ -2,10 +2,11 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { thisIsIt } from '@/actions/choices';
-import { paintsByName, type NamedPaint } from '@/core/match/by-name';
+import { paintsByName, type KnownBy, type NamedPaint } from '@/core/match/by-name';
 import { paintLabel, priceInWords } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { plainWords } from '@/core/units/text';
+import { listed } from '@/core/units/words';
 import { useSaving } from '@/ui/saving';
 import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
 import type { GoTo } from '../panes';
@@ -52,6 +53,49 @@ export function ByName({
   );
 }
 
+/** Calls without a paint for which one bottle of the drawer is called the same, or claims it: taken for all of them with one press. */
+export function NamesakesInDrawer({ data, calls }: { data: ColoursPage; calls: readonly ColourCallRow[] }): ReactNode {
+  const { run, busy } = useSaving();
+  const shelf = useShelf(data.stamp);
+  const bottles = useMemo(
+    () =>
+      calls.flatMap(({ code, name, chosen, lab }) => {
+        if (chosen || lab || !shelf) return [];
+        const same = paintsByName([code, name], shelf.paints).filter(
+          ({ paint, by }) => paint.ownedMl > 0 && (by === 'claim' || by === 'name'),
+        );
+        return same.length === 1 ? [{ code, paintId: same[0]!.paint.id, label: paintLabel(same[0]!.paint) }] : [];
+      }),
+    [calls, shelf],
+  );
+  if (bottles.length === 0) return null;
+  const named = bottles.map(({ code, label }) => `${label} for ${code}`);
+  return (
+    <p>
+      <Button
+        variant="outlined"
+        disabled={busy}
+        onClick={() =>
+          void run(
+            (act) =>
+              thisIsIt({
+                act,
+                briefId: data.briefId,
+                bottles: bottles.map(({ code, paintId }) => ({ code, paintId })),
+              }),
+            `Taken by name: ${listed(named)}`,
+          )
+        }
+      >
+        {bottles.length === 1
+          ? 'Take the bottle that is called so'
+          : `Take the ${bottles.length} bottles that are called so`}
+      </Button>{' '}
+      <span className="dim">{listed(named)}</span>
+    </p>
+  );
+}
+
 /** Bottles that may be a colour by what they are called; any other is found by its name. */
 export function BottlesByName({
   data,
@@ -83,14 +127,20 @@ export function BottlesByName({
       .slice(0, MOST_FOUND)
       .map((paint): NamedPaint => ({ paint, by: 'words', says: '' }));
   }, [shelf, text, wanted, only]);
-  const first = handy ? (found?.[0]?.paint.id ?? null) : null;
+  // A bottle that is only somewhere in the drawer is not taken by a quick second press.
+  const first = handy && found?.[0] && SURE.has(found[0].by) ? found[0].paint.id : null;
   useEffect(() => {
     if (first) table.current?.querySelector<HTMLElement>(`[data-paint="${CSS.escape(first)}"]`)?.focus();
   }, [first]);
+  const search = useRef<HTMLInputElement>(null);
+  const isThere = found !== null;
+  useEffect(() => {
+    if (handy && isThere && !first) search.current?.focus();
+  }, [handy, isThere, first]);
   if (!found) return <p role="status">Looking through the catalogue…</p>;
   const take = async (paintId: string, label: string) => {
     const result = await run(
-      (act) => thisIsIt({ act, briefId: data.briefId, code: call.code, paintId }),
+      (act) => thisIsIt({ act, briefId: data.briefId, bottles: [{ code: call.code, paintId }] }),
       `${label} is ${call.name || call.code}`,
     );
     if (result.ok) onDone();
@@ -100,7 +150,7 @@ export function BottlesByName({
       <div className="filters">
         <label>
           Any bottle called{' '}
-          <input type="search" value={text} onChange={({ target }) => setText(target.value)} size={24} />
+          <input ref={search} type="search" value={text} onChange={({ target }) => setText(target.value)} size={24} />
         </label>
       </div>
       {found.length === 0 ? (
@@ -163,3 +213,4 @@ export function BottlesByName({
   );
 }
 const MOST_FOUND = 20;
+const SURE: ReadonlySet<KnownBy> = new Set(['claim', 'name', 'words']);

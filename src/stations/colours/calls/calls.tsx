@@ -15,6 +15,7 @@ import { useShelf } from '../shelf';
 import type { PaneProps } from '../panes';
 import { Candidates } from './candidates';
 
+const NamesakesInDrawer = dynamic(() => import('./by-name').then((module) => module.NamesakesInDrawer));
 const ByName = dynamic(() => import('./by-name').then((module) => module.ByName));
 
 /** Each code that is called, with what makes it; a row opens into everything that could. */
@@ -56,6 +57,7 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
     );
   return (
     <>
+      <NamesakesInDrawer data={data} calls={shown} />
       <div className="scroll-x">
         <table className="plain stacked" ref={table} onKeyDown={onKey}>
           <thead>

@@ -125,7 +125,7 @@ export function Candidates({
   );
 }
 
-const isUnmeasured = ({ paint, by }: NamedPaint) => !paint.lab && by !== 'drawer';
+const isUnmeasured = ({ paint, by }: NamedPaint) => !paint.lab && by !== 'drawer' && by !== 'a word';
 
 /** Paints that nobody measured, and that are called so or claim it. */
 function Unmeasured({ data, call, onDone }: { data: ColoursPage; call: ColourCallRow; onDone: () => void }): ReactNode {

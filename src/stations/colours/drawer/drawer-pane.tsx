@@ -41,7 +41,7 @@ export function DrawerPane({ data, code }: PaneProps): ReactNode {
       {importing ? (
         <TableIn
           title="Paints from a table"
-          says="Columns line, number, name, chemistry, kind, finish, opacity, colour (L, a, b or hex or munsell or reflectance), size_ml, price, currency, claims, drawer_ml. Paints that are there become what the table says. A row of the kind set has contents (numbers) and the scheme that it is for."
+          says="Any table of paints, or their names one in a line. What it does not say stays as it is; a row of the kind set holds the numbers of its paints."
           look={lookAtCatalogue}
           take={(table, act) => takeCatalogue({ act, briefId: data.briefId, ...table })}
           said={addedInWords}
