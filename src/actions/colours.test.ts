@@ -232,6 +232,23 @@ describe('what makes a colour', () => {
     );
     expect(await choices()).toEqual([]);
   });
+  test('by name: a colour that no standard knows is written down as it is called, and undo lets go of both', async () => {
+    await addPaint({ L: undefined, a: undefined, b: undefined, number: 'Trainer yellow', name: '', finish: 'gloss' });
+    const [tin] = (await loadShelf()).paints;
+    const bottles = [{ code: 'trainer yellow', paintId: tin!.id }];
+    expect((await actions.thisIsIt({ briefId, bottles })).ok).toBe(true);
+    const [code] = (await loadShelf()).codes;
+    expect(code).toMatchObject({ code: 'trainer yellow', finish: 'gloss', kind: 'solid' });
+    expect(await choices()).toMatchObject([{ codeId: code!.id, paintId: tin!.id }]);
+    // Again it makes no second code.
+    expect((await actions.thisIsIt({ briefId, bottles })).ok).toBe(true);
+    expect((await loadShelf()).codes).toHaveLength(1);
+    expect((await actions.thisIsIt({ briefId, bottles: [{ code: 'sky', paintId: NOBODY }] })).ok).toBe(false);
+    expect((await loadShelf()).codes).toHaveLength(1);
+    await undoLast(briefId);
+    await undoLast(briefId);
+    expect([(await loadShelf()).codes, await choices()]).toEqual([[], []]);
+  });
   test('for a whole scheme it is all or nothing', async () => {
     const { green, sleet, paint } = await ready();
     const all = (last: string) =>

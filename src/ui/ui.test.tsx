@@ -2,6 +2,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { AppRouterContext, type AppRouterInstance } from 'next/dist/shared/lib/app-router-context.shared-runtime';
+import { useEffect } from 'react';
 import type { Result } from '@/core/interchange/result';
 import { clock, longDay, shortDay, windowInWords } from './dates';
 import { Explained } from './explained';
@@ -161,6 +162,71 @@ describe('acts', () => {
     await act(async () => answers[0]!());
     await waitFor(() => expect(sent).toEqual(['remove', 'take back']));
     await act(async () => answers[1]!());
+  });
+
+  test('what an act left is what the next one is done on, though the page has not come yet', async () => {
+    const seen: number[] = [];
+    const Twice = () => {
+      const { run, versionOf } = useSaving();
+      return (
+        <button
+          onClick={() =>
+            void run(() => {
+              const version = versionOf('row', 3);
+              seen.push(version);
+              const row = { id: 'row', version: version + 1 };
+              return Promise.resolve<Result>({
+                ok: true,
+                value: null,
+                rows: [{ entity: 'source', id: 'row', row }],
+              });
+            })
+          }
+        >
+          go
+        </button>
+      );
+    };
+    render(
+      <SavingProvider>
+        <Twice />
+      </SavingProvider>,
+    );
+    for (const [i, version] of [3, 4, 5].entries()) {
+      fireEvent.click(screen.getByRole('button', { name: 'go' }));
+      await waitFor(() => expect(seen).toHaveLength(i + 1));
+      expect(seen[i]).toBe(version);
+    }
+  });
+
+  test('the message that an act was done takes it back, by its name', async () => {
+    const back: string[] = [];
+    const acts: string[] = [];
+    const Done = () => {
+      const { run, takenBackBy } = useSaving();
+      useEffect(() => takenBackBy((id) => back.push(id)), [takenBackBy]);
+      return (
+        <button
+          onClick={() =>
+            void run((stamp) => {
+              acts.push(stamp.id);
+              return Promise.resolve<Result>({ ok: true, value: null });
+            }, 'Chosen')
+          }
+        >
+          choose
+        </button>
+      );
+    };
+    render(
+      <SavingProvider>
+        <Done />
+      </SavingProvider>,
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'choose' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Take back' }));
+    expect(back).toEqual(acts);
+    await waitFor(() => expect(screen.queryByText('Chosen')).toBeNull());
   });
 
   test('what is said after something else stands its whole time', async () => {

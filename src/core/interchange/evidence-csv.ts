@@ -83,12 +83,6 @@ export type ReadTable =
 
 const MOST_ROWS = 5000;
 type Cells = Record<string, string>;
-const list = (cell: string | undefined) =>
-  (cell ?? '')
-    .split('|')
-    .map((item) => item.trim())
-    .filter(Boolean);
-
 /**
  * Which of the three tables this is, told by its heading; each row read or refused by itself. Zones by key or title. What is neither sightings
  * nor rulings is a list of sources, with any headings or none.

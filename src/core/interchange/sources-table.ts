@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { BLANK_SOURCE } from '@/core/kept/blank';
 import { sourceFields, type Fields } from '@/core/kept/records';
 import { readDates, type DateSpan } from '@/core/units/date-words';

@@ -4,7 +4,7 @@ import { dayContradictions } from '@/core/brief/day-contradictions';
 import { heldUpBy } from '@/core/brief/held-up';
 import { leaveIt, type LeaveIt } from '@/core/brief/leave-it';
 import { progressOf } from '@/core/brief/progress';
-import type { Fields, Kept } from '@/core/kept/records';
+import type { Kept } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { saidTogether } from '@/core/kit/conflicts';
 import { compare, rodLength, type Comparison } from '@/core/kit/measuring';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choice, line, needed, number } from '../fields';
+import { choice, line, number } from '../fields';
 import { TOOL_KINDS } from '@/core/kit/tools';
 
 const figure = (title: string, most: number, unit: string) =>

@@ -7,7 +7,7 @@ import type { MeasuredColour } from './measured-colour';
 
 /** A swatch picked by eye: the page of a hue, a cell on it, and what lies round that; all on the grey that colours are judged on. */
 export function EyePicker({ onColour }: { onColour: (colour: MeasuredColour) => void }): ReactNode {
-  const pages = useMemo(huePages, []);
+  const pages = useMemo(() => huePages(), []);
   const [page, setPage] = useState(5);
   const [picked, setPicked] = useState<Lab | null>(null);
   const shown = pages[page]!;
