@@ -18,8 +18,8 @@ describe('the tables of the demo', () => {
     });
     expect(lines[0]!.paints[1]).toMatchObject({ paint: { lab: null, claims: [] }, bottle: null });
   });
-  test('a row with too few fields, a colour that cannot be, a chemistry nobody knows are refused', () => {
-    expect(() => demoShelf({ 'standard.csv': `${STANDARD}TCS 02,Grey\n` }, CATALOGUE)).toThrow();
+  test('a row with too many fields, a colour that cannot be, a chemistry nobody knows are refused', () => {
+    expect(() => demoShelf({ 'standard.csv': `${STANDARD}TCS 02,Grey${',x'.repeat(40)}\n` }, CATALOGUE)).toThrow();
     expect(() => demoShelf({ 'standard.csv': STANDARD.replace('94', '194') }, CATALOGUE)).toThrow(
       /L\* 194 is impossible/,
     );

@@ -138,7 +138,14 @@ describe('undo', () => {
     await doing(a, (writer) => writer.update('paint', paintId, 1, { name: 'Grey' }));
     await doing(b, (writer) => writer.update('paint', paintId, 2, { name: 'Sea grey' }));
     const first = await undo(a);
-    expect(first.passed).toEqual([{ station: 'colours', entity: 'paint', says: 'A paint was changed since.' }]);
+    expect(first.passed).toEqual([
+      {
+        station: 'colours',
+        entity: 'paint',
+        title: 'paint 1 Grey changed: name',
+        says: 'A paint was changed since.',
+      },
+    ]);
     expect(first.undone).toMatchObject({ entity: 'source' });
     expect((await loadShelf()).paints[0]!.name).toBe('Sea grey');
   });

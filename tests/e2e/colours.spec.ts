@@ -103,7 +103,7 @@ test.describe('colours', () => {
     const real: Lab = [52, -8, 14];
     await openDemo(page, 'colours?show=drawer');
     await page.getByRole('button', { name: 'Add a paint' }).click();
-    await page.getByRole('button', { name: /^Measure its colour/ }).click();
+    await page.getByRole('button', { name: /^Find its colour/ }).click();
     await page.getByLabel('Photograph with a card').setInputFiles({
       name: 'no-picture.png',
       mimeType: 'image/png',
@@ -131,7 +131,7 @@ test.describe('colours', () => {
   test('the colorimeter reads with noise, and asks for its tile', async ({ page }) => {
     await openDemo(page, 'colours?show=drawer');
     await page.getByRole('button', { name: 'Add a paint' }).click();
-    await page.getByRole('button', { name: /^Measure its colour/ }).click();
+    await page.getByRole('button', { name: /^Find its colour/ }).click();
     await page.getByLabel(/a pocket colorimeter/).check();
     const under = page.getByLabel(/^Under it lies/);
     await under.fill('nonsense');

@@ -126,7 +126,7 @@ test.describe('the first evening', () => {
     await hand.click(page.getByLabel('fixed gear'));
     await hand.click(page.getByRole('button', { name: 'spray can' }));
     await hand.click(page.getByRole('button', { name: 'brush', exact: true }));
-    await expect(page.getByText('Tuesdays 19:30 for 2 h; Saturdays 10:00 for 3 h')).toBeVisible();
+    await expect(page.getByLabel('At the bench')).toHaveValue('Tuesdays 19:30 for 2 h; Saturdays 10:00 for 3 h');
     await hand.click(page.getByRole('button', { name: 'Begin the brief' }));
     await expect(page).toHaveURL(/evidence$/);
     await ready(page);

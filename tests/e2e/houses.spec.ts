@@ -38,7 +38,7 @@ async function openAll(request: APIRequestContext, base: string, brief: string, 
   const broken: string[] = [];
   for (const address of addresses({ zone: 'fuselage-port', entry: lines.lines?.[0]?.id, question })) {
     if (!withPapers && /\.pdf$|\/card$/.test(address)) continue;
-    const response = await request.get(`${base}${brief}/${address}`);
+    const response = await request.get(`${base}${brief}/${address}`, { timeout: 120_000 });
     if (response.status() >= 500) broken.push(`${address}: ${response.status()}`);
   }
   expect(broken).toEqual([]);

@@ -93,7 +93,7 @@ test.describe('from an empty house to a printed brief', () => {
     await test.step('a colour for the code, a paint from the drawer', async () => {
       await page.getByRole('link', { name: 'Colours' }).click();
       await expect(page.getByText('No official colour')).toBeVisible();
-      await page.getByRole('button', { name: '77' }).click();
+      await page.getByRole('button', { name: '77', exact: true }).click();
       await page.getByLabel('L*').fill('41,5');
       await page.getByLabel('a*').fill('-6');
       await page.getByLabel('b*').fill('12');
@@ -110,7 +110,7 @@ test.describe('from an empty house to a printed brief', () => {
       await form.getByRole('button', { name: 'Add the paint' }).click();
       await expect(form).toBeHidden();
       await page.getByRole('button', { name: 'Calls' }).click();
-      await page.getByRole('button', { name: '77' }).click();
+      await page.getByRole('button', { name: '77', exact: true }).click();
       await page.getByRole('button', { name: 'Use Testline 7' }).click();
       await expect(page.getByText(/The one call has a paint/)).toBeVisible();
       await expect(page.getByRole('cell', { name: "can't tell apart" })).toBeVisible();

@@ -1,6 +1,7 @@
-import Link from 'next/link';
 import { listRemoved } from '@/data/removed-briefs';
 import { RemovedBriefs } from '@/stations/start/removed-briefs';
+
+import { HouseHead } from '@/stations/start/house-head';
 
 export const dynamic = 'force-dynamic';
 
@@ -8,15 +9,7 @@ export default async function Removed() {
   const briefs = await listRemoved();
   return (
     <>
-      <header className="head">
-        <div className="head-title">
-          <Link href="/" className="head-home" aria-label="All briefs">
-            ≡
-          </Link>
-          <strong>Build Brief</strong>
-          <span>Removed briefs</span>
-        </div>
-      </header>
+      <HouseHead page="Removed briefs" />
       <RemovedBriefs briefs={briefs} />
     </>
   );

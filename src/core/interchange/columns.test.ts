@@ -142,6 +142,13 @@ describe('names only', () => {
     ]);
   });
 
+  test('several columns without a heading are rows where a figure stands in the first; words alone are headings that nobody knows', () => {
+    const shape = (text: string) => readAs(text, CATALOGUE_COLUMNS).shape.reading;
+    expect(shape('Sleet,17\nPeat,14\n')).toMatchObject({ isHeadless: true, columns: ['name', ''] });
+    expect(shape('shelf,mood\n3,good\n')).toMatchObject({ isHeadless: false, columns: ['', ''] });
+    expect(readCatalogue('shelf,mood\n3,good\n')).toMatchObject({ rows: [], faults: [{ row: 1 }, {}] });
+  });
+
   test('a column that is left out changes nothing', () => {
     const text = 'name,price\nA,free\n';
     expect(readCatalogue(text).faults).toHaveLength(1);

@@ -178,8 +178,10 @@ function readingOf(
   kinds: readonly ColumnKind[],
   guessed: readonly string[],
 ): Reading {
+  const isUnknown = guessed.every((field) => field === '') && !first.some((head) => WAVELENGTH.test(asField(head)));
+  // Of several columns a line with a figure in it is a row; one of words alone are headings that nobody knows.
   const isHeadless =
-    data.length > 0 && guessed.every((field) => field === '') && !first.some((head) => WAVELENGTH.test(asField(head)));
+    data.length > 0 && isUnknown && (first.length === 1 || first.some((cell) => parseNumber(cell) !== null));
   if (!isHeadless) return { isHeadless, columns: guessed, all: {} };
   const named = kinds.some(({ field }) => field === 'name') ? 'name' : (kinds[0]?.field ?? '');
   // Of a table without headings the first column that is no number is the name.

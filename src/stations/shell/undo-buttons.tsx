@@ -32,7 +32,7 @@ export function UndoButtons({ briefId }: { briefId: string }): ReactNode {
         type="button"
         className="head-help head-history"
         onClick={() => setListing(true)}
-        aria-label="What was done"
+        aria-label="The last acts"
         title="What was done (h)"
       >
         <History size={20} />

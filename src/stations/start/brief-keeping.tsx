@@ -4,10 +4,12 @@ import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { copyBrief, removeBrief, restoreBrief } from '@/actions/briefs';
 import { save } from '@/actions/records';
-import { briefTitle } from '@/core/kept/state';
+import { briefTitle, type BriefSummary } from '@/core/kept/state';
 import { fullDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
-import type { ListedBrief } from './brief-list';
+
+/** A brief of the list with all that is open in it: questions, and zones that nobody asked about. */
+export type ListedBrief = BriefSummary & { open: number };
 
 /** What can be done with a brief as a whole: renamed, copied, removed. */
 export function BriefKeeping({ brief, onName }: { brief: ListedBrief; onName: () => void }): ReactNode {

@@ -4,17 +4,14 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
-import { briefTitle, typeOf, type BriefSummary } from '@/core/kept/state';
+import { briefTitle, typeOf } from '@/core/kept/state';
 import { counted } from '@/core/units/words';
 import { windowInWords } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { SavingProvider } from '@/ui/saving';
-import { BriefKeeping, BriefName } from './brief-keeping';
+import { BriefKeeping, BriefName, type ListedBrief } from './brief-keeping';
 import { DemoStarts } from './demo-starts';
 import { ImportBrief } from './import-brief';
-
-/** A brief of the list with all that is open in it: questions, and zones that nobody asked about. */
-export type ListedBrief = BriefSummary & { open: number };
 
 /** All briefs of the house: which machine, how far, what is open. */
 export function BriefList(props: { briefs: ListedBrief[]; removed: number }): ReactNode {

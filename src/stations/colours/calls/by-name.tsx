@@ -9,7 +9,7 @@ import { plainWords } from '@/core/units/text';
 import { listed } from '@/core/units/words';
 import { useSaving } from '@/ui/saving';
 import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
-import type { GoTo } from '../panes';
+import type { OpenedCall } from '../panes';
 import { useShelf } from '../shelf';
 
 const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));
@@ -18,20 +18,7 @@ const ChipForm = dynamic(() => import('../standards/chip-form').then((module) =>
  * A colour that nobody measured: a bottle is chosen for it by its name, and stays one of which nothing is compared and nothing mixed, until
  * its colour is known.
  */
-export function ByName({
-  data,
-  call,
-  handy,
-  goTo,
-  onDone,
-}: {
-  data: ColoursPage;
-  call: ColourCallRow;
-  /** Opened to choose: the first bottle has the focus. */
-  handy: boolean;
-  goTo: GoTo;
-  onDone: () => void;
-}): ReactNode {
+export function ByName({ data, call, handy, goTo, onDone }: OpenedCall): ReactNode {
   const [colouring, setColouring] = useState(false);
   return (
     <>

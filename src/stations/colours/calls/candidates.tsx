@@ -15,27 +15,14 @@ import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import { MATCHES, targetOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
 import { differenceFrom } from '../explanations';
-import type { GoTo } from '../panes';
+import type { OpenedCall } from '../panes';
 import { useShelf } from '../shelf';
 
 const BottlesByName = dynamic(() => import('./by-name').then((module) => module.BottlesByName));
 const ChipForm = dynamic(() => import('../standards/chip-form').then((module) => module.ChipForm));
 
 /** Everything that could make one call: recipes that were kept, then single paints, the drawer first. */
-export function Candidates({
-  data,
-  call,
-  handy,
-  goTo,
-  onDone,
-}: {
-  data: ColoursPage;
-  call: ColourCallRow;
-  /** Opened to choose: the first of its paints has the focus. */
-  handy: boolean;
-  goTo: GoTo;
-  onDone: () => void;
-}): ReactNode {
+export function Candidates({ data, call, handy, goTo, onDone }: OpenedCall): ReactNode {
   const { run, busy } = useSaving();
   const [another, setAnother] = useState(false);
   const [filter, setFilter] = useState<MatchFilter>({});
