@@ -94,6 +94,7 @@ test.describe('from an empty house to a printed brief', () => {
       await page.getByRole('link', { name: 'Colours' }).click();
       await expect(page.getByText('No official colour')).toBeVisible();
       await page.getByRole('button', { name: '77', exact: true }).click();
+      await page.getByRole('button', { name: /^Say its colour/ }).click();
       await page.getByLabel('L*').fill('41,5');
       await page.getByLabel('a*').fill('-6');
       await page.getByLabel('b*').fill('12');

@@ -98,7 +98,7 @@ export function readEvidenceCsv(
   if (data.length > MOST_ROWS) return whole(`${data.length} rows; ${MOST_ROWS} is the most.`);
   if (!table) {
     const read = readSources(text, zones);
-    const faults = read.faults.map(({ row, field, says }) => ({ row, says: field ? `${field}: ${says}` : says }));
+    const faults = read.faults.map(({ row, says }) => ({ row, says }));
     return read.rows.length > 0 || read.shape.reading.columns.includes('title')
       ? { table: 'sources', rows: read.rows, faults }
       : { faults };
