@@ -7,7 +7,7 @@ import { perform, stampedAct } from '@/data/acts';
 import { choose, lay } from '@/data/choices';
 import { answered, ofBrief, Refused, versioned } from './answer';
 import { shelfOf } from './brief-of';
-import { codeCalled } from './code-called';
+import { codesCalled } from './codes-called';
 
 /** Acts that choose what makes the colours of a brief, and keep its recipes. */
 
@@ -45,13 +45,15 @@ export async function thisIsIt(input: unknown): Promise<Result> {
       })
       .parse(input);
     return perform(stampedAct(act, briefId, 'colours'), async (writer) => {
-      const paints = new Map((await shelfOf(writer)).paints.map((paint) => [paint.id, paint]));
-      for (const { code, paintId } of bottles) {
+      const shelf = await shelfOf(writer);
+      const paints = new Map(shelf.paints.map((paint) => [paint.id, paint]));
+      const said = bottles.map(({ code, paintId }) => {
         const paint = paints.get(paintId);
         if (!paint) throw new Refused('', 'This paint is gone from the catalogue.');
-        const { finish, kind } = paint;
-        await choose(writer, await codeCalled(writer, { code, name: '', finish, kind }), { paintId });
-      }
+        return { code, name: '', finish: paint.finish, kind: paint.kind };
+      });
+      const codeIds = await codesCalled(writer, shelf, said);
+      for (const [i, { paintId }] of bottles.entries()) await choose(writer, codeIds[i]!, { paintId });
       return null;
     });
   });

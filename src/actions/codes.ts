@@ -9,7 +9,7 @@ import { systemAsked } from '@/core/interchange/standard-csv';
 import { perform, stampedAct } from '@/data/acts';
 import { addToShelf, standardAddition } from '@/data/catalogue';
 import { shelfOf } from './brief-of';
-import { codeCalled } from './code-called';
+import { codesCalled } from './codes-called';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { colourFrom, colourGiven } from './colour-given';
 import { read } from './reading';
@@ -38,11 +38,11 @@ export async function addChip(input: unknown): Promise<Result> {
     if (!colour)
       throw new Refused('L', 'Give L*, a* and b*, a Munsell notation, a curve of 31 values, or a screen colour');
     return perform(stampedAct(given.act, given.briefId, 'colours'), async (writer) => {
-      const codeId = await codeCalled(writer, given);
+      const [codeId] = await codesCalled(writer, await shelfOf(writer), [given]);
       // A screen colour was judged by eye, whatever else is said of it.
       const origin = colour.form === 'hex' ? 'eyeballed' : (given.origin ?? colour.origin);
       await writer.insert('chip', {
-        codeId,
+        codeId: codeId!,
         lab: [...colour.lab],
         origin,
         sd: given.sd ?? ORIGIN_SD[origin].sd,

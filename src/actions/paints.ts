@@ -10,7 +10,7 @@ import { parseTriple } from '@/core/units/number';
 import { perform, stampedAct } from '@/data/acts';
 import { resolveCode } from '@/core/codes/resolve';
 import { codeBook } from '@/core/codes/official';
-import { canonicalIn, type CodeBook } from '@/core/codes/system';
+import { canonicalList, type CodeBook } from '@/core/codes/system';
 import { bookOf } from './brief-of';
 import { addToShelf, bottleSizes, catalogueAddition, lineCalled, mergePaints } from '@/data/catalogue';
 import { loadShelf } from '@/data/shelf';
@@ -170,8 +170,7 @@ export async function lookAtCatalogue(input: unknown): Promise<Result<TableRead>
     const { sets, ...table } = await read({ table: 'catalogue', text, reading });
     const shelf = await loadShelf();
     const book = codeBook(shelf);
-    const asCodes = (claims: readonly string[]) => [...new Set(claims.map((claim) => canonicalIn(book, claim)))];
-    const changes = catalogueChanges(table.rows, shelf.paints, asCodes);
+    const changes = catalogueChanges(table.rows, shelf.paints, (claims) => canonicalList(book, claims));
     return asRead({ ...table, changes, rows: [...table.rows, ...sets] });
   });
 }

@@ -1,6 +1,7 @@
 import { capped } from '@/core/units/words';
 import { z } from 'zod';
 import type { PaintChange } from '@/core/interchange/catalogue-csv';
+import { readingSchema } from '@/core/interchange/columns';
 import type { RowFault, TableShape } from '@/core/interchange/table';
 
 /** A table on its way in: what was understood, what was not, and what taking it would do. */
@@ -22,16 +23,8 @@ export const tableText = z
 const MOST_FAULTS = 100;
 const MOST_CHANGES = 200;
 
-const cell = z.string().max(200);
 /** How the reader wants a table to be read; null as it is guessed. */
-export const readingAsked = z
-  .strictObject({
-    isHeadless: z.boolean(),
-    columns: z.array(z.string().max(60)).max(200, 'At most 200 columns'),
-    all: z.record(z.string().max(60), cell),
-  })
-  .nullable()
-  .default(null);
+export const readingAsked = readingSchema.nullable().default(null);
 
 export const asRead = ({
   shape,

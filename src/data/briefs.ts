@@ -61,13 +61,14 @@ export async function createBrief(
     await writer.insert('airframe', airframe);
     await writer.insertMany('weekly_session', sessions);
     await writer.insertMany('question', questions);
-    const owned = new Set(
-      (await rows<{ kind: string }>(writer.client, 'select distinct kind from tool')).map(({ kind }) => kind),
-    );
-    await writer.insertMany(
-      'tool',
-      tools.flatMap((kind) => (owned.has(kind) ? [] : [toolFields.parse({ kind })])),
-    );
+    if (tools.length > 0) {
+      const known = await rows<{ kind: string }>(writer.client, 'select distinct kind from tool');
+      const fresh = tools.filter((kind) => !known.some((own) => own.kind === kind));
+      await writer.insertMany(
+        'tool',
+        fresh.map((kind) => toolFields.parse({ kind })),
+      );
+    }
     return briefId;
   });
 }

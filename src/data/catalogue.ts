@@ -1,5 +1,5 @@
 import type { Fields, Kept } from '@/core/kept/records';
-import { canonicalCode, canonicalIn } from '@/core/codes/system';
+import { canonicalCode, canonicalList } from '@/core/codes/system';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { Added } from '@/core/interchange/added';
 import { asTableSays, type CatalogueRow, type PaintField, type SetRow } from '@/core/interchange/catalogue-csv';
@@ -191,7 +191,6 @@ async function addPaints(
     for (const number of [paint.number, ...paint.formerly]) standing.set(`${line} ${number}`, paint);
   }
   const book = await loadCodeBook(writer.client);
-  const asCodes = (claims: readonly string[]) => [...new Set(claims.map((claim) => canonicalIn(book, claim)))];
   const fresh: { paint: Fields<'paint'>; bottle: Omit<Fields<'bottle'>, 'paintId'> | null }[] = [];
   const bottles: Fields<'bottle'>[] = [];
   const owned = new Set(
@@ -200,7 +199,7 @@ async function addPaints(
   let changed = 0;
   for (const { line, paints } of lines)
     for (const { paint: own, given, bottle } of paints) {
-      const paint = { ...own, claims: asCodes(own.claims) };
+      const paint = { ...own, claims: canonicalList(book, own.claims) };
       const there = standing.get(`${line.name} ${paint.number}`);
       const lineId = lineIds.get(line.name)!;
       if (!there) fresh.push({ paint: { ...paint, lineId }, bottle });

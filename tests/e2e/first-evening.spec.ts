@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { choose, expect, test } from '../support/story';
 import { Hand } from '../support/hand';
 
@@ -14,6 +14,7 @@ const PAINTS = `line,chemistry,number,name,kind,finish,opacity,L,a,b,sd,size_ml,
 /** What the issue asks of the first evening: everything from an empty house to a plan for tonight. */
 const MOST_PRESSES = 60;
 
+const rest = (form: Locator) => form.getByRole('button', { name: /^(The rest|Every zone)/ });
 const ready = (page: Page) => page.locator('html[data-ready]').waitFor();
 
 test.describe('the first evening', () => {
@@ -65,11 +66,15 @@ test.describe('the first evening', () => {
     await hand.press('m');
     const many = page.getByRole('form', { name: 'Say it for many zones' });
     const say = async (set: string | RegExp, value: string) => {
+      const before = await rest(many).innerText();
       await hand.click(many.getByRole('button', { name: set }));
+      await expect(many.getByLabel('What it says')).toBeFocused();
       await hand.keys(value);
       await hand.press('Enter');
       await expect(page.getByText(/said of \d+ zone/)).toBeVisible();
       await expect(many.getByText('No zone is chosen')).toBeVisible();
+      // The page knows what was said before the rest is asked for.
+      await expect(rest(many)).not.toHaveText(before);
     };
     await say('All upper', '1');
     await say('All lower', '2');
@@ -166,11 +171,15 @@ test.describe('the first evening', () => {
       ['All lower', 'Sky'],
       [/^The rest/, 'Oak'],
     ] as const) {
+      const before = await rest(many).innerText();
       await hand.click(many.getByRole('button', { name: set }));
+      await expect(many.getByLabel('What it says')).toBeFocused();
       await hand.keys(value);
       await hand.press('Enter');
       await expect(page.getByText(/said of \d+ zone/)).toBeVisible();
       await expect(many.getByText('No zone is chosen')).toBeVisible();
+      // The page knows what was said before the rest is asked for.
+      await expect(rest(many)).not.toHaveText(before);
     }
     await hand.click(many.getByRole('button', { name: /Take its word where nothing contradicts it/ }));
     await expect(page.getByText(/questions ruled by its word/)).toBeVisible();

@@ -138,6 +138,11 @@ export function canonicalIn(book: CodeBook, text: string): string {
   return readings.length === 1 ? readings[0]!.code : text.trim();
 }
 
+/** Several codes so, each once. */
+export const canonicalList = (book: CodeBook, texts: readonly string[]): string[] => [
+  ...new Set(texts.map((text) => canonicalIn(book, text))),
+];
+
 /** The codes that are the same colour in another finish, where the grammar says so (first digit of five), among the known ones. */
 export function otherFinishes({ systems, known }: CodeBook, code: string): ReadCode[] {
   const system = systems.find(

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { withoutAccents } from '@/core/units/text';
 
 /** Columns of a table that comes from outside: what each of them is, guessed by its heading, and what the reader said of them. */
@@ -12,14 +13,15 @@ export interface ColumnKind {
 }
 
 /** How a table is to be read. */
-export interface Reading {
+export const readingSchema = z.strictObject({
   /** Its first line is no heading, but a row. */
-  isHeadless: boolean;
+  isHeadless: z.boolean(),
   /** The field of each column, in their order; '' for one that is left out. */
-  columns: readonly string[];
+  columns: z.array(z.string().max(60)).max(200, 'At most 200 columns').readonly(),
   /** What holds for every row that does not say it itself, by field. */
-  all: Readonly<Record<string, string>>;
-}
+  all: z.record(z.string().max(60), z.string().max(200)).readonly(),
+});
+export type Reading = z.infer<typeof readingSchema>;
 
 /** A heading in small letters without accents, units and signs: "Preis (€)" as "preis". */
 export const plainHead = (head: string): string =>

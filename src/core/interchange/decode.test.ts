@@ -1,6 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { decodeText, withMark, type Encoding } from './decode';
-import { readTable } from './table';
+import { STANDARD_COLUMNS } from './column-kinds';
+import { readAs } from './table';
+
+const readTable = (text: string) => readAs(text, STANDARD_COLUMNS);
 
 const TEXT = 'name;L\nGrüngrau – hell;41,5\n';
 const utf16 = (text: string, little: boolean, mark = false) => {

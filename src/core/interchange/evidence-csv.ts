@@ -7,10 +7,8 @@ import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { readValue } from '@/core/evidence/value';
 import { CLARITIES } from '@/core/evidence/weights';
 import { parseNumber } from '@/core/units/number';
-import { readSources, type SourceRow } from './sources-table';
+import { readSources, zonesByName, type SourceRow } from './sources-table';
 import { parseCells, writeTable } from './table';
-
-export type { SourceRow } from './sources-table';
 
 /** Sources, sightings and rulings as tables: see docs/formats/dossier.md. Lists inside a cell are separated by "|". */
 
@@ -42,7 +40,6 @@ export const SIGHTING_COLUMNS = [
 ] as const;
 export const RULING_COLUMNS = ['zone', 'aspect', 'which', 'ruling', 'basis', 'reason', 'ruled_by'] as const;
 
-export type EvidenceTable = 'sources' | 'sightings' | 'rulings';
 /** Tables of what is said, told from lists of sources by their headings. */
 const SAYING = ['sightings', 'rulings'] as const;
 /** Without these a row means nothing; the other columns may be left out. */
@@ -126,12 +123,7 @@ export function readEvidenceCsv(
 
 type ZoneReader = (text: string) => string;
 function zoneReader(zones: readonly { key: string; title: string }[]): ZoneReader {
-  const byName = new Map(
-    zones.flatMap(({ key, title }) => [
-      [key, key],
-      [title.toLowerCase(), key],
-    ]),
-  );
+  const byName = zonesByName(zones);
   return (text) => {
     const key = byName.get(text.trim().toLowerCase());
     if (!key) throw new Error(`there is no zone "${text}" on this airframe`);

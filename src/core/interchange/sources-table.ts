@@ -22,6 +22,10 @@ export interface SourcesRead {
   understood: string[];
 }
 
+/** Zones by what a table calls them, in small letters: their keys and their titles. */
+export const zonesByName = (zones: readonly { key: string; title: string }[]): ReadonlyMap<string, string> =>
+  new Map(zones.flatMap(({ key, title }) => [key, title].map((name) => [name.toLowerCase(), key] as const)));
+
 /** Zones by key or title. Columns are guessed, or read as `reading` says; a source of which no kind is said is of another kind. */
 export function readSources(
   text: string,
@@ -36,7 +40,7 @@ export function readSources(
       field: '',
       says: `which column is the title of a source? There are ${table.shape.heads.join(', ') || 'none'}`,
     });
-  const byName = new Map(zones.flatMap(({ key, title }) => [key, title].map((name) => [name.toLowerCase(), key])));
+  const byName = zonesByName(zones);
   const rows = table.rows.flatMap(({ row, cells }): SourceRow[] => {
     const reader = new RowReader(row, cells);
     const made = readRow(reader, byName);

@@ -1,5 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
-import { MOST_ROWS, readTable, RowReader } from './table';
+import type { ColumnKind } from './columns';
+import { MOST_ROWS, readAs, RowReader } from './table';
+
+const KINDS: ColumnKind[] = ['code', 'name', 'colour_name'].map((field) => ({
+  field,
+  title: field,
+  words: [field.replace('_', ' ')],
+}));
+const readTable = (text: string) => readAs(text, KINDS);
 
 const rowOf = (cells: Record<string, string>) => new RowReader(7, cells);
 const flat = (value: string, count = 31) => Array.from({ length: count }, () => value).join(' ');

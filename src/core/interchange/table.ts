@@ -31,54 +31,34 @@ function delimiterOf(text: string): string {
   return DELIMITERS.reduce((best, delimiter) => (times(delimiter) > times(best) ? delimiter : best));
 }
 
-/**
- * The cells of a CSV file with a head, whatever its delimiter: that of a first line `sep=;` as spreadsheets write it, else that of the head.
- * Heads in lower case with blanks and hyphens as underscores.
- */
-export function parseCells(given: string) {
+/** A table without its marks, and its delimiter: that of a first line `sep=;` as spreadsheets write it, else that of the head. */
+function opened(given: string): { table: string; delimiter: string } {
   const text = given.replace(/^\uFEFF/, '');
   const said = /^"?sep=(.)"?\r?\n/i.exec(text);
   const table = said ? text.slice(said[0].length) : text;
-  return Papa.parse<Record<string, string>>(table, {
-    header: true,
-    delimiter: said?.[1] ?? delimiterOf(table),
-    // Enough to see that there are too many.
-    preview: MOST_ROWS + 1,
-    skipEmptyLines: 'greedy',
-    transformHeader: (head) =>
-      head
-        .trim()
-        .toLowerCase()
-        .replace(/[\s-]+/g, '_'),
-  });
+  return { table, delimiter: said?.[1] ?? delimiterOf(table) };
 }
 
-/** Reads a table. */
-export function readTable(text: string): Table {
-  const { data, errors, meta } = parseCells(text);
-  const heads = meta.fields ?? [];
-  const faults = errors
-    .filter(({ code }) => code !== 'UndetectableDelimiter')
-    .map(({ row, message }) => ({ row: (row ?? 0) + 2, field: '', says: message }));
-  const bad = new Set(faults.map(({ row }) => row));
-  if (data.length > MOST_ROWS)
-    return {
-      heads,
-      rows: [],
-      faults: [{ row: 1, field: '', says: `about ${linesOf(text) - 1} rows: at most ${MOST_ROWS} are taken at once` }],
-    };
-  return {
-    heads,
-    rows: data
-      .map((cells, i) => ({
-        row: i + 2,
-        cells: Object.fromEntries(
-          Object.entries(cells).map(([head, value]) => [head, fromCell(String(value ?? '').trim())]),
-        ),
-      }))
-      .filter(({ row }) => !bad.has(row)),
-    faults,
-  };
+/** Enough to see that there are too many, beside the heading. */
+const PREVIEW = MOST_ROWS + 2;
+
+/** A heading in lower case with blanks and hyphens as underscores. */
+const asField = (head: string) =>
+  head
+    .trim()
+    .toLowerCase()
+    .replace(/[\s-]+/g, '_');
+
+/** The cells of a CSV file with a head, whatever its delimiter, by the headings. */
+export function parseCells(given: string) {
+  const { table, delimiter } = opened(given);
+  return Papa.parse<Record<string, string>>(table, {
+    header: true,
+    delimiter,
+    preview: PREVIEW,
+    skipEmptyLines: 'greedy',
+    transformHeader: asField,
+  });
 }
 
 /** The columns of a table as they came, what each is taken for, and its first rows: for whoever looks whether it was understood. */
@@ -104,11 +84,6 @@ const MOST_SAMPLE = 3;
 const LOOKED_AT = 200;
 /** Cells of a spectrum are known by their wavelength. */
 const WAVELENGTH = /^(spectral_)?nm\d{3}$/;
-const asField = (head: string) =>
-  head
-    .trim()
-    .toLowerCase()
-    .replace(/[\s-]+/g, '_');
 
 /**
  * Reads a table with headings of any kind, in any of the languages that `kinds` knows, or with none: cells by field. Columns are guessed, or
@@ -119,14 +94,8 @@ export function readAs(
   kinds: readonly ColumnKind[],
   asked: Reading | null = null,
 ): Table & { shape: TableShape } {
-  const given = text.replace(/^\uFEFF/, '');
-  const said = /^"?sep=(.)"?\r?\n/i.exec(given);
-  const table = said ? given.slice(said[0].length) : given;
-  const { data, errors } = Papa.parse<string[]>(table, {
-    delimiter: said?.[1] ?? delimiterOf(table),
-    preview: MOST_ROWS + 2,
-    skipEmptyLines: 'greedy',
-  });
+  const { table, delimiter } = opened(text);
+  const { data, errors } = Papa.parse<string[]>(table, { delimiter, preview: PREVIEW, skipEmptyLines: 'greedy' });
   const first = (data[0] ?? []).map((head) => String(head).trim());
   const guessed = guessByCells(guessColumns(first, kinds), data.slice(1, LOOKED_AT), kinds);
   const reading = asked ?? readingOf(first, data, kinds, guessed);
@@ -150,7 +119,13 @@ export function readAs(
     return {
       heads: filled,
       rows: [],
-      faults: [{ row: 1, field: '', says: `about ${linesOf(given)} rows: at most ${MOST_ROWS} are taken at once` }],
+      faults: [
+        {
+          row: 1,
+          field: '',
+          says: `about ${linesOf(table) - (offset - 1)} rows: at most ${MOST_ROWS} are taken at once`,
+        },
+      ],
       shape,
     };
   const bad = new Set(faults.map(({ row }) => row));

@@ -9,7 +9,7 @@ import { useRevisionInWords } from './use-current-page';
 /** The last acts at a brief, the newest first: each opens into what it changed, and is taken back where nothing was built on it. */
 export function ActList({ briefId }: { briefId: string }): ReactNode {
   const acts = useFetched<ListedAct[]>(`/briefs/${briefId}/acts?of=${useRevisionInWords()}`);
-  const { takeBackOnly } = useTakingBack(briefId);
+  const { takeBack } = useTakingBack(briefId);
   if (!acts) return <p role="status">Looking it up…</p>;
   return (
     <ol className="act-list">
@@ -51,7 +51,7 @@ export function ActList({ briefId }: { briefId: string }): ReactNode {
               type="button"
               className="row-button"
               aria-label={`take back: ${act.title}`}
-              onClick={() => takeBackOnly(act.id)}
+              onClick={() => void takeBack(act.id)}
             >
               take back
             </button>

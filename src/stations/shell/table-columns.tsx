@@ -1,6 +1,5 @@
 import type { ReactNode } from 'react';
-import { z } from 'zod';
-import { shapeOf, type Reading } from '@/core/interchange/columns';
+import { readingSchema, shapeOf, type Reading } from '@/core/interchange/columns';
 import type { TableShape } from '@/core/interchange/table';
 
 /** What each column of a table is taken for, over its first rows: changed by choosing, and remembered for tables of the same shape. */
@@ -104,12 +103,10 @@ export function TableColumns({
 const PLACE = 'build-brief table';
 const placeOf = (title: string, { heads }: TableShape) => `${PLACE} ${title} ${shapeOf(heads)}`;
 
-const kept = z.object({ isHeadless: z.boolean(), columns: z.array(z.string()), all: z.record(z.string(), z.string()) });
-
 /** How a table of this shape was read the last time that somebody said it on this device; null where nobody did. */
 export function rememberedReading(title: string, shape: TableShape): Reading | null {
   try {
-    const found = kept.safeParse(JSON.parse(localStorage.getItem(placeOf(title, shape)) ?? 'null'));
+    const found = readingSchema.safeParse(JSON.parse(localStorage.getItem(placeOf(title, shape)) ?? 'null'));
     return found.success ? found.data : null;
   } catch {
     return null;

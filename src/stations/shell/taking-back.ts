@@ -1,4 +1,4 @@
-import { useCallback, useEffect } from 'react';
+import { useCallback } from 'react';
 import { redo, undo } from '@/actions/records';
 import { useSaving } from '@/ui/saving';
 import { useOutbox } from './outbox';
@@ -6,7 +6,7 @@ import { undoInWords } from './undo-words';
 
 /** Taking back and doing again at a brief: what is not told to the server yet is let go on this device, the rest by the server. */
 export function useTakingBack(briefId: string) {
-  const { run, tell, takenBackBy } = useSaving();
+  const { run, tell } = useSaving();
   const outbox = useOutbox();
 
   const doAgain = useCallback(async () => {
@@ -25,11 +25,6 @@ export function useTakingBack(briefId: string) {
     [outbox, run, tell, briefId, doAgain],
   );
 
-  useEffect(() => takenBackBy((act) => void takeBack(act)), [takenBackBy, takeBack]);
-  return {
-    takeBack: () => void takeBack(),
-    /** One act by its identity, wherever it stands in the list. */
-    takeBackOnly: (act: string) => void takeBack(act),
-    doAgain: () => void doAgain(),
-  };
+  /** The last act; or one by its identity, wherever it stands in the list. */
+  return { takeBack, doAgain };
 }

@@ -1,8 +1,9 @@
 import { History, Redo2, Undo2 } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import type { UndoState } from '@/core/kept/undo-answer';
 import { useKey } from '@/ui/keys';
+import { useSaving } from '@/ui/saving';
 import { useFetched } from '@/ui/use-fetched';
 import { useTakingBack } from './taking-back';
 import { useRevisionInWords } from './use-current-page';
@@ -13,19 +14,33 @@ const ActsDialog = dynamic(() => import('./acts-dialog').then((module) => module
 export function UndoButtons({ briefId }: { briefId: string }): ReactNode {
   const [listing, setListing] = useState(false);
   const state = useFetched<UndoState>(`/briefs/${briefId}/undo?of=${useRevisionInWords()}`);
+  const { takenBackBy } = useSaving();
   const { takeBack, doAgain } = useTakingBack(briefId);
-  useKey('u', takeBack);
-  useKey('U', doAgain);
+  useEffect(() => takenBackBy((act) => void takeBack(act)), [takenBackBy, takeBack]);
+  useKey('u', () => void takeBack());
+  useKey('U', () => void doAgain());
   useKey('h', () => setListing(true));
   // Where nothing is known yet a press asks the server all the same.
   const back = state ? (state.back ? `Take back: ${state.back}` : 'Nothing to take back') : 'Take back';
   const again = state ? (state.again ? `Do again: ${state.again}` : 'Nothing to do again') : 'Do again';
   return (
     <span className="head-undo">
-      <button type="button" className="head-help" onClick={takeBack} aria-label={back} title={`${back} (u)`}>
+      <button
+        type="button"
+        className="head-help"
+        onClick={() => void takeBack()}
+        aria-label={back}
+        title={`${back} (u)`}
+      >
         <Undo2 size={20} className={state && !state.back ? 'nothing' : undefined} />
       </button>
-      <button type="button" className="head-help" onClick={doAgain} aria-label={again} title={`${again} (Shift u)`}>
+      <button
+        type="button"
+        className="head-help"
+        onClick={() => void doAgain()}
+        aria-label={again}
+        title={`${again} (Shift u)`}
+      >
         <Redo2 size={20} className={state && !state.again ? 'nothing' : undefined} />
       </button>
       <button
