@@ -12,6 +12,7 @@ import { parseScale } from '@/core/units/length';
 import { parseNumber } from '@/core/units/number';
 import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
+import { beginFilling } from './keys';
 import { ChangedElsewhereNotice, useSaving } from './saving';
 
 export interface Option {
@@ -71,13 +72,17 @@ export function formValues(fields: readonly FieldSpec[], record: Values): Values
   );
 }
 
-/** While something typed is not saved, leaving or reloading the page asks first. */
+/** While something typed is not saved, leaving or reloading the page asks first, and no letter is a command. */
 export function useUnsaved(unsaved: boolean): void {
   useEffect(() => {
     if (!unsaved) return undefined;
+    const filled = beginFilling();
     const ask = (event: BeforeUnloadEvent) => event.preventDefault();
     window.addEventListener('beforeunload', ask);
-    return () => window.removeEventListener('beforeunload', ask);
+    return () => {
+      filled();
+      window.removeEventListener('beforeunload', ask);
+    };
   }, [unsaved]);
 }
 
@@ -124,9 +129,11 @@ export function RecordForm<T>({
   }
   useUnsaved(form.formState.isDirty);
   const { setValue, getValues, setFocus } = form;
+  // What can be closed was opened by a press: the hand goes on in it.
+  const first = focus ?? (onCancel ? fields[0]?.name : undefined);
   useEffect(() => {
-    if (focus) setFocus(focus, { shouldSelect: true });
-  }, [focus, setFocus]);
+    if (first) setFocus(first, { shouldSelect: true });
+  }, [first, setFocus]);
   const [take, setTake] = useState<{ field: string; offers: readonly string[] }[]>([]);
   useEffect(() => {
     for (const [name, value] of Object.entries(offered ?? {})) if (value && !getValues(name)) setValue(name, value);
@@ -140,6 +147,7 @@ export function RecordForm<T>({
     const result = await run((act) => submit(typed, against, act), saved);
     if (result.ok) {
       setConflict(null);
+      form.reset(form.getValues());
       onDone(result.value);
       return;
     }
@@ -161,7 +169,11 @@ export function RecordForm<T>({
       className="record-form"
       onSubmit={onSubmit}
       noValidate
-      onKeyDown={(event) => event.key === 'Escape' && onCancel?.()}
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape' || !onCancel || event.defaultPrevented) return;
+        event.preventDefault();
+        onCancel();
+      }}
     >
       {conflict ? (
         <ChangedElsewhereNotice
@@ -237,7 +249,7 @@ export function Field({ field, control }: { field: FieldSpec; control: Control<V
     <Controller
       name={field.name}
       control={control}
-      render={({ field: bound, fieldState: { error } }) => {
+      render={({ field: { ref, ...bound }, fieldState: { error } }) => {
         const help = error?.message ?? field.reads?.(String(bound.value ?? '')) ?? field.help;
         const label = field.unit ? `${field.label}, ${field.unit}` : field.label;
         const slots = {
@@ -269,7 +281,7 @@ export function Field({ field, control }: { field: FieldSpec; control: Control<V
                 disableCloseOnSelect
                 getOptionLabel={(value) => field.options?.find((option) => option.value === value)?.label ?? value}
                 renderInput={(props) => (
-                  <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={bound.ref} />
+                  <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={ref} />
                 )}
               />
             );
@@ -289,7 +301,7 @@ export function Field({ field, control }: { field: FieldSpec; control: Control<V
                   </li>
                 )}
                 renderInput={(props) => (
-                  <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={bound.ref} />
+                  <TextField {...props} label={label} error={Boolean(error)} helperText={help} inputRef={ref} />
                 )}
               />
             );
@@ -298,7 +310,7 @@ export function Field({ field, control }: { field: FieldSpec; control: Control<V
               <TextField
                 select
                 {...bound}
-                inputRef={bound.ref}
+                inputRef={ref}
                 value={bound.value ?? ''}
                 label={label}
                 error={Boolean(error)}
@@ -322,7 +334,7 @@ export function Field({ field, control }: { field: FieldSpec; control: Control<V
             return (
               <TextField
                 {...bound}
-                inputRef={bound.ref}
+                inputRef={ref}
                 value={bound.value ?? ''}
                 label={label}
                 type={native}

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
+import { focusHasJustMoved } from './focus-kept';
 
 /** Every shortcut of the application: what `?` shows. */
 export const KEY_MAP: readonly (readonly [key: string, does: string])[] = [
@@ -28,6 +29,33 @@ export const KEY_MAP: readonly (readonly [key: string, does: string])[] = [
   ['?', 'this list'],
 ];
 
+let filling = 0;
+
+/** Something is being filled in from now on, until what is answered is called: meanwhile no letter is a command. */
+export function beginFilling(): () => void {
+  filling += 1;
+  return () => void (filling -= 1);
+}
+
+/** Who says what a key would have done, and why it did not. */
+let says: (text: string) => void = () => undefined;
+
+const TYPED_INTO = 'input, textarea, select, [contenteditable], [role="combobox"], [role="dialog"]';
+const PRESSED_BY_SPACE = 'button, a[href], summary, [role="button"], [role="option"]';
+/** They take nothing away from what is being filled in. */
+const HARMLESS: readonly string[] = ['?', 'Escape'];
+
+const isPlain = (event: KeyboardEvent) =>
+  !event.ctrlKey && !event.metaKey && !event.altKey && !event.defaultPrevented && !event.isComposing;
+
+/** Why a letter is no command just now; null where it is one. */
+function heldUp(key: string): string | null {
+  if (HARMLESS.includes(key)) return null;
+  if (filling > 0) return `Something is being filled in: keep it, or close it with Esc. Then ${key} is a key again`;
+  if (focusHasJustMoved()) return `What is in hand has just changed: press ${key} again if it is still meant`;
+  return null;
+}
+
 /** Calls `handle` on a plain key press anywhere outside a field. */
 export function useKey(key: string, handle: () => void): void {
   const latest = useRef(handle);
@@ -36,17 +64,43 @@ export function useKey(key: string, handle: () => void): void {
   });
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      if (event.key !== key || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
+      if (event.key !== key || !isPlain(event)) return;
       const target = event.target as HTMLElement;
-      if (
-        target.closest('input, textarea, select, [contenteditable], [role="combobox"], [role="dialog"]') &&
-        key !== 'Escape'
-      )
-        return;
+      if (target.closest(TYPED_INTO) && key !== 'Escape') return;
+      if (key === ' ' && target.closest(PRESSED_BY_SPACE)) return;
       event.preventDefault();
-      latest.current();
+      const why = heldUp(key);
+      if (why) says(why);
+      else latest.current();
     };
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);
   }, [key]);
+}
+
+/** A key that does nothing here says what it is for. */
+export function useKeysExplained(tell: (text: string) => void): void {
+  const latest = useRef(tell);
+  useEffect(() => {
+    latest.current = tell;
+  });
+  useEffect(() => {
+    says = (text) => latest.current(text);
+    const listen = (event: KeyboardEvent) => {
+      if (!isPlain(event) || event.key.length !== 1 || event.key === ' ') return;
+      if ((event.target as HTMLElement).closest(TYPED_INTO)) return;
+      const meant = KEY_MAP.filter(([keys]) => keys.split(' ').includes(event.key)).map(([, does]) => does);
+      latest.current(
+        meant.length > 0
+          ? `Nothing for ${event.key} to do here. It is to: ${meant.join('; or: ')}`
+          : `${event.key} is no key here; ? lists those there are`,
+      );
+    };
+    // On the window: after all who may have heard it.
+    window.addEventListener('keydown', listen);
+    return () => {
+      says = () => undefined;
+      window.removeEventListener('keydown', listen);
+    };
+  }, []);
 }

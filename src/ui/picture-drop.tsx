@@ -65,7 +65,13 @@ export function PictureDrop({ says, multiple = false, onPicture, onUnsent, given
 
   return (
     <div>
-      <div {...getRootProps({ className: `dropzone${isDragActive ? ' over' : ''}` })}>
+      <div
+        {...getRootProps({
+          className: `dropzone${isDragActive ? ' over' : ''}`,
+          role: 'group',
+          'aria-label': 'Drop, paste, or press Enter to choose',
+        })}
+      >
         <input {...getInputProps({ 'aria-label': multiple ? 'Pictures' : 'Picture' })} />
         {children}
         <p aria-live="polite">

@@ -56,7 +56,6 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   const close = () => {
     setGiven([]);
     setAdding(null);
-    focusOn('[data-question] .row-button');
   };
   const [questions, keepEntry] = useCellEntries(data);
 
@@ -82,7 +81,7 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   const [start, setStart] = useState<OpenedFor>(null);
   const choose = useCallback((id: string, opened: OpenedFor = null) => {
     setStart(opened);
-    setQuestion((was) => (was === id && !opened ? null : id));
+    setQuestion(id);
   }, []);
   const rule = (questionIds: string[]) =>
     void run(
@@ -98,19 +97,29 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
       now={whatMatters(data)}
       actions={
         <>
-          <Button variant="contained" onClick={() => setAdding(adding === 'source' ? null : 'source')}>
+          <Button variant="contained" onClick={() => setAdding('source')}>
             New source (n)
           </Button>
-          <Button variant="outlined" onClick={() => setAdding(adding === 'many' ? null : 'many')}>
+          <Button variant="outlined" onClick={() => setAdding('many')}>
             Say it for many (m)
           </Button>
-          <Button variant="outlined" onClick={() => setAdding(adding === 'question' ? null : 'question')}>
+          <Button variant="outlined" onClick={() => setAdding('question')}>
             Ask a question
           </Button>
         </>
       }
     >
-      {adding === 'source' ? <NewSources data={data} given={given} onClose={close} /> : null}
+      {adding === 'source' ? (
+        <NewSources
+          data={data}
+          given={given}
+          onClose={close}
+          onAdded={() => {
+            close();
+            focusOn('[data-question] .row-button');
+          }}
+        />
+      ) : null}
       {adding === 'many' ? <SayForMany data={data} onClose={() => setAdding(null)} /> : null}
       {adding === 'question' ? (
         <AskForm data={data} zone={zone} onClose={() => setAdding(null)} onAsked={setQuestion} />

@@ -52,7 +52,7 @@ interface Place {
 
 /** What the keys of the grid do, for whoever asks. */
 const GRID_HINT =
-  'Arrow keys move. Type what the source says: 27 clear, 27 ~ partial, 27 ? inferred, ! 27 should show it and does not, 412 ± 15 a length. Enter keeps it, Delete takes it away, Esc leaves the grid.';
+  'Arrow keys move. Type what the source says: 27 clear, 27 ~ partial, 27 ? inferred, ! 27 should show it and does not, 412 ± 15 a length. Enter keeps it, Delete takes it away, Esc goes to the name of the row.';
 
 /**
  * Questions down, sources across in the order of their days, the target window as a band, a heavy rule where the zone was repainted;
@@ -180,7 +180,7 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
       if (standingAt(place)) void keep(place, '', 0, 0);
     } else if (event.key === 'Escape') {
-      cell.blur();
+      cell.closest('tr')?.querySelector<HTMLElement>('.row-button')?.focus();
       setAt(null);
     } else if (event.key.length === 1 && event.key !== ' ') {
       setAt(place);
@@ -406,6 +406,7 @@ const Row = memo(
             <td
               key={source.id}
               data-cell={`${row} ${i}`}
+              aria-label={cellInWords(question, source, here)}
               tabIndex={focused || first === i ? 0 : -1}
               className={`sighting${source.inWindow ? ' in-window' : ''}${repainted ? ' repainted' : ''}`}
               title={repainted}
@@ -464,6 +465,12 @@ const Row = memo(
     before.draft === after.draft &&
     before.due === after.due,
 );
+
+/** "What the kit sheet says of fin, port, code: 27, clear". */
+function cellInWords(question: QuestionRow, source: SourceRow, here: QuestionRow['sightings']): string {
+  const said = here.map(({ sense, value, clarity }) => `${sense === 'against' ? 'against ' : ''}${value}, ${clarity}`);
+  return `${source.title}, ${questionInWords(question)}: ${said.join('; ') || 'nothing'}`;
+}
 
 /** What is being typed is not begun anew by a press into it. */
 const outsideOfField = (event: { target: EventTarget }): boolean => !(event.target as HTMLElement).closest('input');

@@ -6,6 +6,7 @@ import { save } from '@/actions/records';
 import { addSources, lookAtSources, takeSources } from '@/actions/evidence';
 import { BLANK_SOURCE } from '@/core/kept/blank';
 import type { Kept } from '@/core/kept/records';
+import { Opened } from '@/ui/opened';
 import { fullDay } from '@/ui/dates';
 import { readDates } from '@/core/units/date-words';
 import { counted } from '@/core/units/words';
@@ -30,11 +31,13 @@ export function NewSources({
   data,
   given,
   onClose,
+  onAdded,
 }: {
   data: EvidencePage;
   /** Pictures that were dropped or pasted somewhere at the station. */
   given?: readonly File[];
   onClose: () => void;
+  onAdded: () => void;
 }): ReactNode {
   const [drafts, setDrafts] = useState<Draft[]>([]);
   const [listing, setListing] = useState(false);
@@ -52,11 +55,11 @@ export function NewSources({
         said={({ sources, left }) =>
           `${counted(sources, 'source')} added${left > 0 ? `, ${left} left out: they are there already, or derive from what is not` : ''}`
         }
-        onDone={onClose}
+        onDone={onAdded}
       />
     );
   return (
-    <section className="ledger-detail" aria-label="New source" style={{ marginBottom: 12 }}>
+    <Opened label="New source" onClose={onClose}>
       <h2 style={{ marginTop: 0 }}>{drafts.length > 1 ? `${drafts.length} new sources` : 'New source'}</h2>
       <PictureDrop
         multiple
@@ -80,7 +83,7 @@ export function NewSources({
         </p>
       ) : null}
       {drafts.length > 1 ? (
-        <ManyPictures data={data} drafts={drafts} onDrafts={setDrafts} onClose={onClose} />
+        <ManyPictures data={data} drafts={drafts} onDrafts={setDrafts} onClose={onClose} onAdded={onAdded} />
       ) : (
         <>
           {only?.picture.takenOn ? (
@@ -91,6 +94,7 @@ export function NewSources({
             initial={{ ...BLANK_SOURCE, dated: '' }}
             offered={offered}
             version={null}
+            focus="title"
             saveLabel="Add the source"
             saved="Source added"
             submit={(values, _, act) =>
@@ -106,12 +110,12 @@ export function NewSources({
                 }),
               )
             }
-            onDone={onClose}
+            onDone={onAdded}
             onCancel={onClose}
           />
         </>
       )}
-    </section>
+    </Opened>
   );
 }
 
@@ -132,11 +136,13 @@ function ManyPictures({
   drafts,
   onDrafts,
   onClose,
+  onAdded,
 }: {
   data: EvidencePage;
   drafts: readonly Draft[];
   onDrafts: (drafts: Draft[]) => void;
   onClose: () => void;
+  onAdded: () => void;
 }): ReactNode {
   const { run, busy, tell } = useSaving();
   const change = (at: number, part: Partial<Draft>) =>
@@ -153,7 +159,7 @@ function ManyPictures({
       (act) => addSources({ act, briefId: data.briefId, sources }),
       `${counted(sources.length, 'source')} added`,
     );
-    if (result.ok) onClose();
+    if (result.ok) onAdded();
   };
   return (
     <>

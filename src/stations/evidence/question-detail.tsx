@@ -10,6 +10,7 @@ import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import { FILMS } from '@/core/evidence/film';
 import { clarityOf, otherSideOnly } from '@/core/evidence/shown';
 import { CLARITIES } from '@/core/evidence/weights';
+import { Opened } from '@/ui/opened';
 import { Offers, optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 import { Explained } from '@/ui/explained';
@@ -42,7 +43,7 @@ export function QuestionDetail({
   const chase = data.chase.find((item) => item.questionId === question.id);
   const due = data.open.find((item) => item.questionId === question.id)?.due;
   return (
-    <section className="ledger-detail" aria-label={`${question.zoneTitle}, ${question.aspectTitle}`}>
+    <Opened label={`${question.zoneTitle}, ${question.aspectTitle}`} onClose={onClose}>
       <div className="station-head">
         <div>
           <h2 style={{ margin: 0 }}>{questionInWords(question)}</h2>
@@ -101,7 +102,7 @@ export function QuestionDetail({
           </p>
         </div>
       </div>
-    </section>
+    </Opened>
   );
 }
 

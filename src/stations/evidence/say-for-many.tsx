@@ -7,7 +7,8 @@ import { ASPECT_NAMES, ASPECTS, aspectOf, type Aspect } from '@/core/evidence/as
 import { CLARITIES } from '@/core/evidence/weights';
 import { counted } from '@/core/units/words';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { Offers } from '@/ui/fields';
+import { Offers, useUnsaved } from '@/ui/fields';
+import { useEscape } from '@/ui/opened';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';
 
@@ -40,6 +41,9 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
   );
   const rest = data.seen.filter((key) => !said.has(key));
   const field = useRef<HTMLInputElement>(null);
+  const form = useRef<HTMLFormElement>(null);
+  useEscape(onClose, () => form.current);
+  useUnsaved(value !== '' || (list ?? '') !== '');
 
   const say = async (said: string) => {
     setOffers([]);
@@ -85,7 +89,8 @@ export function SayForMany({ data, onClose }: { data: EvidencePage; onClose: () 
       className="ledger-detail say-many"
       aria-label="Say it for many zones"
       onSubmit={submit}
-      onKeyDown={(event) => event.key === 'Escape' && onClose()}
+      ref={form}
+      data-opened=""
     >
       <p>
         <label>

@@ -2,7 +2,7 @@
 
 import { questionInWords } from '@/core/evidence/question-words';
 import Button from '@mui/material/Button';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
 import { addSighting } from '@/actions/evidence';
 import { ASPECT_NAMES, ASPECTS, type Aspect } from '@/core/evidence/aspects';
@@ -10,6 +10,7 @@ import { FILMS } from '@/core/evidence/film';
 import { counted } from '@/core/units/words';
 import { clarityOf } from '@/core/evidence/shown';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { Opened } from '@/ui/opened';
 import { RecordForm } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { RemoveSighting } from './remove-sighting';
@@ -74,17 +75,12 @@ export function SourceList({
 
 function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Source; onClose: () => void }): ReactNode {
   const [editing, setEditing] = useState(false);
-  const section = useRef<HTMLElement>(null);
-  // The list may be scrolled far down when one of it is opened.
-  useEffect(() => {
-    section.current?.scrollIntoView({ block: 'nearest' });
-  }, []);
   const [pictureId, setPictureId] = useState(source.pictureId);
   const says = data.questions.flatMap((q) =>
     q.sightings.filter((s) => s.sourceId === source.id && s.questionId === q.id).map((sighting) => ({ q, sighting })),
   );
   return (
-    <section className="ledger-detail" aria-label={source.title} ref={section}>
+    <Opened label={source.title} onClose={onClose} takesFocus>
       <div className="station-head">
         <div>
           <h2 style={{ margin: 0 }}>{source.title}</h2>
@@ -185,7 +181,7 @@ function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Sou
           </div>
         </>
       )}
-    </section>
+    </Opened>
   );
 }
 

@@ -10,6 +10,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { parseNumber } from '@/core/units/number';
 import { capital, capped, counted } from '@/core/units/words';
 import { shortDay } from '@/ui/dates';
+import { Opened } from '@/ui/opened';
 import { useSaving } from '@/ui/saving';
 import type { ChoiceRow, KitPage, OptionRow } from './page-data';
 
@@ -99,7 +100,7 @@ function ChoiceDetail({
       (left) => ({ key: 'more', text: `and ${counted(left, 'step')} more` }),
     );
   return (
-    <div className="choice-detail" role="region" aria-label={`What ${choice.said} would change`}>
+    <Opened className="choice-detail" label={`What ${choice.said} would change`} onClose={onClose}>
       {refused ? (
         <p role="alert">
           <strong>It cannot be:</strong> {refused.says}.
@@ -158,7 +159,7 @@ function ChoiceDetail({
           </ul>
         </section>
       </div>
-    </div>
+    </Opened>
   );
 }
 

@@ -10,6 +10,7 @@ import { PAINTED_ON, PART_CONDITIONS, PART_ORIGINS } from '@/core/kit/parts';
 import { counted } from '@/core/units/words';
 import { TableIn } from '@/stations/shell/table-in';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { Opened } from '@/ui/opened';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { useKey } from '@/ui/keys';
 import { useSaving } from '@/ui/saving';
@@ -72,7 +73,7 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
       void run((act) => changeParts({ act, briefId: data.briefId, parts: [versioned(part)], fields })),
     [run, versioned, data.briefId],
   );
-  const openRow = useCallback((id: string) => setOpen((was) => (was === id ? null : id)), []);
+  const openRow = useCallback((id: string) => setOpen(id), []);
   const picked = data.parts.filter(({ id }) => chosen.has(id));
   const one = open && open !== 'new' ? data.parts.find(({ id }) => id === open) : null;
   return (
@@ -91,7 +92,7 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
         <Button type="submit" variant="contained" disabled={busy || text.trim() === ''}>
           Say it
         </Button>
-        <Button variant="outlined" onClick={() => setOpen(open === 'new' ? null : 'new')}>
+        <Button variant="outlined" onClick={() => setOpen('new')}>
           New part (n)
         </Button>
         <Button variant="outlined" onClick={() => setImporting(!importing)}>
@@ -425,7 +426,7 @@ function PartForm({ data, part, onClose }: { data: KitPage; part: PartRow | null
     { name: 'note', label: 'Note', width: 6 },
   ];
   return (
-    <section className="ledger-detail" aria-label={part ? `Part ${part.called}` : 'New part'}>
+    <Opened label={part ? `Part ${part.called}` : 'New part'} onClose={onClose}>
       {part && part.work.length > 0 ? (
         <p>
           <strong>To do:</strong> {part.work.join('; ')}.{part.holdsUp ? ` It holds up ${part.holdsUp}.` : ''}
@@ -452,7 +453,7 @@ function PartForm({ data, part, onClose }: { data: KitPage; part: PartRow | null
         onDone={onClose}
         onCancel={onClose}
       />
-    </section>
+    </Opened>
   );
 }
 

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
 import { RemoveButton } from '@/stations/shell/remove-button';
+import { Opened } from '@/ui/opened';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
 
 type Record_ = { id: string; version: number } & Record<string, unknown>;
@@ -40,7 +41,7 @@ export function RecordList<R extends Record_>({
   return (
     <>
       <p className="pane-actions">
-        <Button variant="contained" onClick={() => setOpen(open === 'new' ? null : 'new')}>
+        <Button variant="contained" onClick={() => setOpen('new')}>
           {add}
         </Button>
       </p>
@@ -65,7 +66,7 @@ export function RecordList<R extends Record_>({
                       type="button"
                       className="row-button"
                       aria-expanded={open === one.id}
-                      onClick={() => setOpen(open === one.id ? null : one.id)}
+                      onClick={() => setOpen(one.id)}
                     >
                       {nameOf(one)}
                     </button>
@@ -82,13 +83,12 @@ export function RecordList<R extends Record_>({
         </div>
       ) : null}
       {open !== null && (record || open === 'new') ? (
-        <section className="ledger-detail" aria-label={record ? nameOf(record) : add}>
+        <Opened key={open} label={record ? nameOf(record) : add} onClose={close}>
           <RecordForm
             key={open}
             fields={fields}
             initial={record ?? blank}
             version={record?.version ?? null}
-            focus={fields[0]!.type === 'choice' ? undefined : fields[0]!.name}
             saveLabel={record ? 'Save' : 'Keep it'}
             saved="Kept"
             submit={(values, version, act) =>
@@ -109,7 +109,7 @@ export function RecordList<R extends Record_>({
               Remove {nameOf(record)}
             </RemoveButton>
           ) : null}
-        </section>
+        </Opened>
       ) : null}
     </>
   );

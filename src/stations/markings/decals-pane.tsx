@@ -12,6 +12,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { capital, counted } from '@/core/units/words';
 import { useDrawn } from '@/sheet/use-drawn';
 import { RemoveButton } from '@/stations/shell/remove-button';
+import { Opened } from '@/ui/opened';
 import { optionsOf, RecordForm } from '@/ui/fields';
 import { RowsEditor, type Column } from '@/ui/rows-editor';
 import type { MarkingsPage } from './page-data';
@@ -225,7 +226,7 @@ function Sheets({ data }: { data: MarkingsPage }): ReactNode {
     <section aria-label="Decal sheets of the house">
       <h2>Sheets in the drawer</h2>
       <p className="pane-actions">
-        <Button variant="outlined" onClick={() => setOpen(open === 'new' ? null : 'new')}>
+        <Button variant="outlined" onClick={() => setOpen('new')}>
           New sheet
         </Button>
       </p>
@@ -250,7 +251,7 @@ function Sheets({ data }: { data: MarkingsPage }): ReactNode {
                     type="button"
                     className="row-button"
                     aria-expanded={open === own.id}
-                    onClick={() => setOpen(open === own.id ? null : own.id)}
+                    onClick={() => setOpen(own.id)}
                   >
                     {own.title}
                   </button>
@@ -273,7 +274,7 @@ function Sheets({ data }: { data: MarkingsPage }): ReactNode {
         </p>
       )}
       {open !== null && (sheet || open === 'new') ? (
-        <div className="ledger-detail">
+        <Opened key={open} label={sheet?.title ?? 'New sheet'} onClose={close}>
           <RecordForm
             key={`${open} ${sheet?.version ?? 0}`}
             fields={[
@@ -359,7 +360,7 @@ function Sheets({ data }: { data: MarkingsPage }): ReactNode {
               </p>
             </>
           ) : null}
-        </div>
+        </Opened>
       ) : null}
     </section>
   );

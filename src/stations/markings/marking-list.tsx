@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useState, type ReactNode } from 'react';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { Opened } from '@/ui/opened';
 import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
 import { useDrawn } from '@/sheet/use-drawn';
@@ -22,14 +23,14 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
   return (
     <>
       <p className="pane-actions">
-        <Button variant="contained" onClick={() => setOpen(open === 'new' ? null : 'new')}>
+        <Button variant="contained" onClick={() => setOpen('new')}>
           New marking (n)
         </Button>
       </p>
       {open === 'new' ? (
-        <div className="ledger-detail">
+        <Opened label="New marking" onClose={() => setOpen(null)}>
           <MarkingForm data={data} marking={null} onDone={() => setOpen(null)} />
-        </div>
+        </Opened>
       ) : null}
       {data.markings.length === 0 ? (
         <div className="empty">
@@ -65,7 +66,7 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
                         type="button"
                         className="row-button"
                         aria-expanded={open === marking.id}
-                        onClick={() => setOpen(open === marking.id ? null : marking.id)}
+                        onClick={() => setOpen(marking.id)}
                       >
                         {marking.title}
                       </button>{' '}
@@ -103,8 +104,10 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
                   {open === marking.id ? (
                     <tr className="detail">
                       <td colSpan={8}>
-                        <FitView data={data} on={on} marking={marking} />
-                        <MarkingForm data={data} marking={marking} onDone={() => setOpen(null)} />
+                        <Opened label={marking.title} className="" onClose={() => setOpen(null)} closes>
+                          <FitView data={data} on={on} marking={marking} />
+                          <MarkingForm data={data} marking={marking} onDone={() => setOpen(null)} />
+                        </Opened>
                       </td>
                     </tr>
                   ) : null}

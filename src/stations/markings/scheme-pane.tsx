@@ -23,6 +23,7 @@ import { asDrawn, fromDrawn } from '@/core/scheme/laid';
 import { PATTERNS, type FieldDraft, type PatternName } from '@/core/scheme/patterns';
 import { parseNumber } from '@/core/units/number';
 import { capital, counted } from '@/core/units/words';
+import { Opened } from '@/ui/opened';
 import { DrawingInput } from '@/ui/drawing-input';
 import { useSaving } from '@/ui/saving';
 import { Chip } from '@/ui/swatch';
@@ -235,7 +236,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
                         type="button"
                         className="row-button"
                         aria-expanded={open === own.id}
-                        onClick={() => choose(open === own.id ? null : own.id)}
+                        onClick={() => choose(own.id)}
                       >
                         {own.title}
                       </button>{' '}
@@ -275,7 +276,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
             </table>
           )}
           {field ? (
-            <section className="ledger-detail" aria-label={field.title}>
+            <Opened key={field.id} label={field.title} onClose={() => choose(null)}>
               <FieldForm
                 key={`${field.id} ${field.version}`}
                 data={data}
@@ -294,7 +295,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
                   onChange={(corners) => void keepShape(reshaped(corners))}
                 />
               ) : null}
-            </section>
+            </Opened>
           ) : null}
         </section>
         <section aria-label="What follows" aria-busy={scheme.reckoning}>

@@ -8,6 +8,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { capital, counted, listed, lowered, plural } from '@/core/units/words';
+import { Opened } from '@/ui/opened';
 import { clock, fullDay, longDay, shortDay } from '@/ui/dates';
 import { dueInWords, finishedInWords } from '@/ui/due-words';
 import { Explained } from '@/ui/explained';
@@ -217,7 +218,7 @@ function StepDetail({
   const at = data.sessions.findIndex(({ id }) => id === work.session);
   const [earlier, later] = [data.sessions[at - 1], at < 0 ? undefined : data.sessions[at + 1]];
   return (
-    <section className="ledger-detail" aria-label={work.title}>
+    <Opened label={work.title} onClose={onClose}>
       <div className="station-head">
         <h2 style={{ margin: 0 }}>
           {work.number} {work.title}
@@ -246,7 +247,7 @@ function StepDetail({
         </p>
       )}
       <StepEdits key={work.key} data={data} work={work} />
-    </section>
+    </Opened>
   );
 }
 

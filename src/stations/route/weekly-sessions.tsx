@@ -6,6 +6,7 @@ import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
 import type { Kept } from '@/core/kept/records';
 import { durationInWords } from '@/core/units/minutes';
+import { Opened } from '@/ui/opened';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
 
@@ -35,7 +36,7 @@ export function WeeklySessions({
   const [editing, setEditing] = useState<string | null>(weekly.length === 0 ? 'new' : null);
   const record = weekly.find((session) => session.id === editing) ?? null;
   return (
-    <section className="ledger-detail" aria-label="Weekly sessions" style={{ marginBottom: 12 }}>
+    <Opened label="Weekly sessions" onClose={onClose} takesFocus>
       <div className="station-head">
         <h2 style={{ margin: 0 }}>Your week at the bench</h2>
         <Button onClick={onClose}>Close</Button>
@@ -94,6 +95,6 @@ export function WeeklySessions({
           Another session
         </Button>
       )}
-    </section>
+    </Opened>
   );
 }

@@ -7,9 +7,11 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { AirframeSheet, type SheetOverlay } from '@/sheet/airframe-sheet';
 import type { SheetData } from '@/sheet/sheet-data';
 import { titleOfKey } from '@/core/outline/spoken';
-import { useKey } from '@/ui/keys';
+import { useFocusKept } from '@/ui/focus-kept';
+import { useKey, useKeysExplained } from '@/ui/keys';
+import { useEscape } from '@/ui/opened';
 import { UndoButtons } from './undo-buttons';
-import { SavingProvider } from '@/ui/saving';
+import { SavingProvider, useSaving } from '@/ui/saving';
 import { OutboxProvider } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
@@ -89,10 +91,12 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
   useKey('?', () => setHelp(true));
   useKey('=', () => setSumming(true));
   useKey('e', () => router.push(`${base}/kit?show=machine`));
-  useKey('Escape', () => {
+  useEscape(() => {
     choose(null);
     chooseSeveral(NONE);
   });
+  useFocusKept();
+  useKeysExplained(useSaving().tell);
   const found = (item: Findable) => {
     setFinding(false);
     if (item.zone) choose(item.zone);

@@ -1,7 +1,8 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
+import { focusOn } from '@/ui/focus-kept';
 import { stationOf, type StationPath } from './stations';
 import { useZoneChoice } from './zone-choice';
 
@@ -21,8 +22,13 @@ export function StationFrame({
   children: ReactNode;
 }): ReactNode {
   const { zone, choose, titleOf } = useZoneChoice();
+  const main = useRef<HTMLElement>(null);
+  // Who comes to a station without a mouse begins at its top.
+  useEffect(() => {
+    if (document.activeElement === document.body) focusOn(main.current!);
+  }, []);
   return (
-    <main className={`station station-${station} ${styles}`} id="station">
+    <main className={`station station-${station} ${styles}`} id="station" ref={main} tabIndex={-1}>
       <header className="station-head">
         <div>
           <h1>{stationOf(station).asks}</h1>

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { Opened } from '@/ui/opened';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
 import { differenceFrom, needFrom } from '../explanations';
@@ -30,9 +31,12 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   const [handy, setHandy] = useState<string | null>(null);
   const rowOf = (of: string) => table.current?.querySelector<HTMLElement>(`[data-code="${CSS.escape(of)}"]`);
   /** The next call that lacks a paint, or the one that was just seen to. */
-  const goOn = (done: string) => {
+  const close = () => {
     setOpen(null);
     setHandy(null);
+  };
+  const goOn = (done: string) => {
+    close();
     // Keys are quicker than answers: what was just seen to may not show as chosen yet.
     seenTo.current.add(done);
     const at = data.calls.findIndex(({ code: of }) => of === done);
@@ -76,32 +80,29 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
           <tbody>
             {shown.map((call) => (
               <Fragment key={call.code}>
-                <CallRow
-                  data={data}
-                  call={call}
-                  open={open === call.code}
-                  onToggle={() => setOpen(open === call.code ? null : call.code)}
-                />
+                <CallRow data={data} call={call} open={open === call.code} onOpen={() => setOpen(call.code)} />
                 {open === call.code ? (
                   <tr className="detail">
                     <td colSpan={7}>
-                      {call.lab && call.record ? (
-                        <Candidates
-                          data={data}
-                          call={call}
-                          handy={handy === call.code}
-                          goTo={goTo}
-                          onDone={() => goOn(call.code)}
-                        />
-                      ) : (
-                        <ByName
-                          data={data}
-                          call={call}
-                          handy={handy === call.code}
-                          goTo={goTo}
-                          onDone={() => goOn(call.code)}
-                        />
-                      )}
+                      <Opened label={`Paints for ${call.code}`} className="" onClose={close} closes>
+                        {call.lab && call.record ? (
+                          <Candidates
+                            data={data}
+                            call={call}
+                            handy={handy === call.code}
+                            goTo={goTo}
+                            onDone={() => goOn(call.code)}
+                          />
+                        ) : (
+                          <ByName
+                            data={data}
+                            call={call}
+                            handy={handy === call.code}
+                            goTo={goTo}
+                            onDone={() => goOn(call.code)}
+                          />
+                        )}
+                      </Opened>
                     </td>
                   </tr>
                 ) : null}
@@ -178,18 +179,18 @@ function CallRow({
   data,
   call,
   open,
-  onToggle,
+  onOpen,
 }: {
   data: ColoursPage;
   call: ColourCallRow;
   open: boolean;
-  onToggle: () => void;
+  onOpen: () => void;
 }): ReactNode {
   const { chosen } = call;
   return (
-    <tr className="opens" data-code={call.code} onClick={openedByRow(onToggle)}>
+    <tr className="opens" data-code={call.code} onClick={openedByRow(onOpen)}>
       <th scope="row">
-        <button type="button" className="row-button" aria-expanded={open} onClick={onToggle}>
+        <button type="button" className="row-button" aria-expanded={open} onClick={onOpen}>
           <span className="code">{call.code}</span>
         </button>
         <div style={{ fontFamily: 'Atkinson Hyperlegible', fontWeight: 400 }}>{call.name}</div>
@@ -245,7 +246,7 @@ function CallRow({
             `${chosen.label} ${chosen.paint.name}`
           )
         ) : (
-          <Button variant="outlined" size="small" onClick={onToggle}>
+          <Button variant="outlined" size="small" onClick={onOpen}>
             Choose
           </Button>
         )}

@@ -25,10 +25,10 @@ export function DrawerPane({ data, code }: PaneProps): ReactNode {
   return (
     <>
       <p className="pane-actions">
-        <Button variant="outlined" onClick={() => setAdding(!adding)}>
+        <Button variant="outlined" onClick={() => setAdding(true)}>
           Add a paint
         </Button>
-        <Button variant="outlined" onClick={() => setImporting(!importing)}>
+        <Button variant="outlined" onClick={() => setImporting(true)}>
           Bring in a table
         </Button>
         <Button variant="outlined" href="/shelf/catalogue">
@@ -48,12 +48,7 @@ export function DrawerPane({ data, code }: PaneProps): ReactNode {
           onDone={() => setImporting(false)}
         />
       ) : null}
-      <CatalogueTable
-        paints={shelf.paints}
-        today={data.today}
-        open={open}
-        onOpen={(id) => setOpen(id === open ? null : id)}
-      />
+      <CatalogueTable paints={shelf.paints} today={data.today} open={open} onOpen={setOpen} />
       {paint ? (
         <PaintDetail
           key={`${paint.id} ${paint.version}`}

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { remove, save } from '@/actions/records';
 import { mergePaint } from '@/actions/paints';
 import { bottleState } from '@/core/paint/bottle';
@@ -11,6 +11,7 @@ import { dryingOf } from '@/core/paint/drying';
 import { pigmentOfPaint } from '@/core/paint/paint-pigment';
 import { thinningOf } from '@/core/paint/thinning';
 import { durationInWords } from '@/core/units/minutes';
+import { Opened } from '@/ui/opened';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 import { LINE_FIELDS } from '../colour-fields';
@@ -77,14 +78,9 @@ export function PaintDetail({
     setBottle(null);
   };
   const target = paints.find(({ id }) => id === into);
-  // It opens below the table, which may fill the window.
   const thinning = thinningOf(paint);
-  const section = useRef<HTMLElement>(null);
-  useEffect(() => {
-    section.current?.scrollIntoView({ block: 'nearest' });
-  }, [paint.id]);
   return (
-    <section ref={section} className="ledger-detail" aria-label={paintLabel(paint)}>
+    <Opened label={paintLabel(paint)} onClose={onClose}>
       <h2 style={{ marginTop: 0 }}>
         {paintLabel(paint)} {paint.name}
       </h2>
@@ -244,6 +240,6 @@ export function PaintDetail({
           <span className="dim">Bottles, choices and recipes go over; its number stays findable. Undo with u.</span>
         </div>
       ) : null}
-    </section>
+    </Opened>
   );
 }

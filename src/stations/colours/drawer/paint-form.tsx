@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import { addPaint, changePaint } from '@/actions/paints';
 import { FINISHES, FLOPS, METAL_GROUNDS, OPACITIES, PAINT_KINDS, paintLabel, type Paint } from '@/core/paint/catalogue';
+import { Opened } from '@/ui/opened';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { COLOUR_FIELDS, given, LINE_FIELDS, orNotKnown } from '../colour-fields';
 
@@ -28,11 +29,7 @@ export function PaintForm({
     ? []
     : [{ name: 'line', label: 'Line', type: 'suggest', options: optionsOf(names), width: 3 }, ...LINE_FIELDS];
   return (
-    <section
-      className="ledger-detail"
-      style={{ marginBottom: 12 }}
-      aria-label={paint ? 'Change the paint' : 'New paint'}
-    >
+    <Opened label={paint ? 'Change the paint' : 'New paint'} onClose={onClose}>
       <h2 style={{ marginTop: 0 }}>{paint ? `Change ${paintLabel(paint)}` : 'New paint'}</h2>
       {measuring ? (
         <MeasureColour
@@ -109,7 +106,7 @@ export function PaintForm({
         onDone={onClose}
         onCancel={onClose}
       />
-    </section>
+    </Opened>
   );
 }
 

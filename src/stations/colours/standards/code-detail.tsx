@@ -9,6 +9,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
 import { FLOPS, METAL_GROUNDS } from '@/core/paint/catalogue';
 import type { ColourShelf } from '@/core/kept/state';
+import { Opened } from '@/ui/opened';
 import { optionsOf, RecordForm } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 import { batchInWords, finishesInWords, relationInWords } from '@/core/codes/code-words';
@@ -22,11 +23,13 @@ export function CodeDetail({
   shelf,
   colour,
   official,
+  onClose,
 }: {
   data: ColoursPage;
   shelf: ColourShelf;
   colour: OfficialColour;
   official: ReadonlyMap<string, OfficialColour>;
+  onClose: () => void;
 }): ReactNode {
   const { run, busy } = useSaving();
   const [doing, setDoing] = useState<'chip' | 'relation' | 'metal' | null>(null);
@@ -38,7 +41,7 @@ export function CodeDetail({
   const done = () => setDoing(null);
   const both = { briefId: data.briefId, station: 'colours' } as const;
   return (
-    <section className="ledger-detail" aria-label={record.code}>
+    <Opened label={record.code} onClose={onClose} closes>
       <h2 style={{ marginTop: 0 }}>
         {record.code} {record.name}
       </h2>
@@ -213,6 +216,6 @@ export function CodeDetail({
           onCancel={done}
         />
       ) : null}
-    </section>
+    </Opened>
   );
 }

@@ -113,7 +113,7 @@ function Standards({
                       type="button"
                       className="row-button"
                       aria-expanded={open === record.code}
-                      onClick={() => setOpen(open === record.code ? null : record.code)}
+                      onClick={() => setOpen(record.code)}
                     >
                       <span className="code">{record.code}</span>
                     </button>
@@ -146,7 +146,14 @@ function Standards({
       </div>
       {shelf.codes.length > 0 && shown.length === 0 ? <p>No code or name is like this.</p> : null}
       {open && official.has(open) ? (
-        <CodeDetail key={open} data={data} shelf={shelf} colour={official.get(open)!} official={official} />
+        <CodeDetail
+          key={open}
+          data={data}
+          shelf={shelf}
+          colour={official.get(open)!}
+          official={official}
+          onClose={() => setOpen(null)}
+        />
       ) : null}
     </>
   );
