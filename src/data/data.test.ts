@@ -438,6 +438,27 @@ describe('pictures', () => {
     await expect(keepPicture(Buffer.alloc(0))).rejects.toThrow(/empty/);
     await expect(keepPicture(Buffer.alloc(16 * 1024 * 1024))).rejects.toThrow(/15 MB is the most/);
   });
+  test('what a phone writes as HEIC is kept as it looks, with the day in its tags', async () => {
+    // Four fields: blue and ochre, each half as bright below.
+    const kept = await keepPicture(readFileSync('tests/pictures/four-fields.heic'));
+    expect(kept).toMatchObject({ width: 96, height: 64, takenOn: '1951-05-10' });
+    const { data, info } = await sharp((await readPicture(kept.id, 'full'))!.bytes)
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const at = (x: number, y: number) => [...data.subarray((y * info.width + x) * 3, (y * info.width + x) * 3 + 3)];
+    for (const [x, y, colour] of [
+      [12, 12, [60, 110, 160]],
+      [84, 12, [200, 150, 40]],
+      [12, 52, [30, 55, 80]],
+      [84, 52, [100, 75, 20]],
+    ] as const)
+      colour.forEach((value, i) => expect(Math.abs(at(x, y)[i]! - value)).toBeLessThanOrEqual(6));
+  });
+  test('a HEIC that is cut off, and a PDF, are refused with words', async () => {
+    const cut = readFileSync('tests/pictures/four-fields.heic').subarray(0, 700);
+    await expect(keepPicture(cut)).rejects.toThrow(PictureFault);
+    await expect(keepPicture(Buffer.from('%PDF-1.7\n'))).rejects.toThrow(/choose one of its pages/);
+  });
   test('51 megapixels are too many', async () => {
     const huge = await plain(8500, 6100).png({ compressionLevel: 9 }).toBuffer();
     await expect(keepPicture(huge)).rejects.toThrow(/more than 50 megapixels, which is the most/);

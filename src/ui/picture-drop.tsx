@@ -2,7 +2,11 @@
 
 import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
+import dynamic from 'next/dynamic';
 import { counted } from '@/core/units/words';
+import { isPdf } from './pdf-file';
+
+const PdfPages = dynamic(() => import('./pdf-pages').then((module) => module.PdfPages));
 
 /** A picture that the server has taken. */
 export interface TakenPicture {
@@ -11,6 +15,8 @@ export interface TakenPicture {
   name: string;
   /** The day in the file's tags, for confirmation. */
   takenOn: string | null;
+  /** Of the PDF that it was taken from. */
+  page: number | null;
 }
 
 interface Props {
@@ -31,16 +37,24 @@ const NONE: readonly File[] = [];
 export function PictureDrop({ says, multiple = false, onPicture, onUnsent, given = NONE, children }: Props): ReactNode {
   const [refused, setRefused] = useState<string[]>([]);
   const [progress, setProgress] = useState<{ done: number; of: number; before: number } | null>(null);
+  const [pdf, setPdf] = useState<File | null>(null);
+  const refuse = (file: File, fault: string) => setRefused((was) => [...was, `${file.name}: ${fault}`]);
 
-  const take = async (files: readonly File[]) => {
+  const take = async (files: readonly File[], page: number | null = null) => {
     setRefused([]);
+    let opened = pdf;
     for (const [i, file] of files.entries()) {
+      if (await isPdf(file)) {
+        if (opened) refuse(file, 'one PDF at a time');
+        else setPdf((opened = file));
+        continue;
+      }
       const at = { done: i, of: files.length };
       setProgress({ ...at, before: 0 });
       const answer = await upload(file, (before) => setProgress({ ...at, before }));
       if ('isAway' in answer && onUnsent) onUnsent(file);
-      else if ('fault' in answer) setRefused((was) => [...was, `${file.name}: ${answer.fault}`]);
-      else onPicture(answer);
+      else if ('fault' in answer) refuse(file, answer.fault);
+      else onPicture({ ...answer, page });
     }
     setProgress(null);
   };
@@ -80,6 +94,21 @@ export function PictureDrop({ says, multiple = false, onPicture, onUnsent, given
             : says}
         </p>
       </div>
+      {pdf ? (
+        <PdfPages
+          key={pdf.name}
+          file={pdf}
+          onPage={(picture, page) => {
+            setPdf(null);
+            void take([picture], page);
+          }}
+          onRefused={(fault) => {
+            setPdf(null);
+            refuse(pdf, fault);
+          }}
+          onClose={() => setPdf(null)}
+        />
+      ) : null}
       {refused.map((fault) => (
         <p role="alert" className="danger" key={fault}>
           ✕ {fault}
@@ -105,7 +134,7 @@ const AGAIN_MS = 4000;
 async function upload(
   file: File,
   onBefore: (before: number) => void,
-): Promise<TakenPicture | { fault: string; isAway?: true }> {
+): Promise<Omit<TakenPicture, 'page'> | { fault: string; isAway?: true }> {
   try {
     let answer: Line = {};
     for (let times = 0; times < MOST_TIMES; times += 1) {

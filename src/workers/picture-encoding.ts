@@ -1,5 +1,6 @@
 import exifReader from 'exif-reader';
-import sharp from 'sharp';
+import decodeHeic from 'heic-decode';
+import sharp, { type Metadata, type Sharp } from 'sharp';
 import { isDay, type Day } from '@/core/units/day';
 
 /** Pictures made what the house keeps of them. Runs beside the web process where there is one: a large one takes seconds and a hundred megabytes. */
@@ -12,7 +13,8 @@ const PRINT_EDGE = 900;
 /** A strip of pixels costs as much as a picture, and shows nothing. */
 const LONGEST_SIDE = 30_000;
 const READABLE = new Set(['jpeg', 'png', 'webp', 'tiff', 'gif', 'heif']);
-const FORMATS = 'JPEG, PNG, WebP, TIFF, GIF';
+const TOO_MANY_PIXELS = `the picture has more than ${MOST_PIXELS / 1e6} megapixels, which is the most`;
+const FORMATS = 'JPEG, PNG, HEIC, WebP, TIFF, GIF';
 
 // Loaders of other formats are closed before any file is opened: drawings with scripts, documents, raw formats of instruments.
 sharp.block({ operation: ['VipsForeignLoad'] });
@@ -45,13 +47,24 @@ export async function encodePicture({ kind, bytes }: PictureJob): Promise<Pictur
     return kind === 'keep' ? { kept: await reencoded(bytes) } : { print: await small(bytes, PRINT_EDGE, 80) };
   } catch (error) {
     if (error instanceof Fault) return { fault: error.message };
-    if (/pixel limit/.test((error as Error).message))
-      return { fault: `the picture has more than ${MOST_PIXELS / 1e6} megapixels, which is the most` };
+    if (/pixel limit/.test((error as Error).message)) return { fault: TOO_MANY_PIXELS };
     return { fault: `the file cannot be read as a picture (${FORMATS})` };
   }
 }
 
+const isPdf = (bytes: Uint8Array) => Buffer.from(bytes.subarray(0, 5)).toString('latin1') === '%PDF-';
+
+/** The picture upright. What phones write as HEIC is decoded apart: it comes upright already. */
+async function upright(bytes: Uint8Array, meta: Metadata): Promise<Sharp> {
+  if (meta.format !== 'heif' || meta.compression !== 'hevc')
+    return sharp(bytes, { limitInputPixels: MOST_PIXELS }).rotate();
+  const { width, height, data } = await decodeHeic({ buffer: bytes });
+  return sharp(data, { raw: { width, height, channels: 4 }, limitInputPixels: MOST_PIXELS });
+}
+
 async function reencoded(bytes: Uint8Array): Promise<EncodedPicture> {
+  if (isPdf(bytes))
+    throw new Fault('the file is a PDF: drop it where pictures are dropped, and choose one of its pages');
   const meta = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
   if (!READABLE.has(meta.format))
     throw new Fault(`the file is ${meta.format.toUpperCase()}, not a photograph or scan (${FORMATS})`);
@@ -59,8 +72,11 @@ async function reencoded(bytes: Uint8Array): Promise<EncodedPicture> {
     throw new Fault(
       `the picture is ${meta.width} by ${meta.height} pixels; ${LONGEST_SIDE} is the longest a side may be`,
     );
-  const { data: picture, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
-    .rotate()
+  // Said before it is decoded: what decodes HEIC knows no limit of its own.
+  if (meta.width * meta.height > MOST_PIXELS) throw new Fault(TOO_MANY_PIXELS);
+  const { data: picture, info } = await (
+    await upright(bytes, meta)
+  )
     .flatten({ background: '#ffffff' })
     .resize(LONGEST_EDGE, LONGEST_EDGE, { fit: 'inside', withoutEnlargement: true })
     .jpeg({ quality: 88 })

@@ -29,6 +29,23 @@ async function takeBack(page: Page, times: number) {
     await done;
   }
 }
+/** A PDF of a page for each colour ("1 0 0"), filled with it. */
+function pdfOf(colours: readonly string[]): Buffer {
+  const pages = colours.map((_, i) => 3 + 2 * i);
+  const objects = [
+    `1 0 obj <</Type/Catalog/Pages 2 0 R>> endobj`,
+    `2 0 obj <</Type/Pages/Count ${pages.length}/Kids[${pages.map((n) => `${n} 0 R`).join(' ')}]>> endobj`,
+    ...colours.flatMap((colour, i) => {
+      const fill = `${colour} rg 0 0 300 200 re f`;
+      return [
+        `${3 + 2 * i} 0 obj <</Type/Page/Parent 2 0 R/MediaBox[0 0 300 200]/Contents ${4 + 2 * i} 0 R>> endobj`,
+        `${4 + 2 * i} 0 obj <</Length ${fill.length}>> stream\n${fill}\nendstream endobj`,
+      ];
+    }),
+  ];
+  return Buffer.from(`%PDF-1.4\n${objects.join('\n')}\ntrailer <</Root 1 0 R>>\n%%EOF\n`);
+}
+
 const caption = (page: Page, day: string) => page.locator('.legend').filter({ hasText: `as on ${day}` });
 const rowOf = (page: Page, name: RegExp) => page.getByRole('row', { name });
 
@@ -190,6 +207,28 @@ test.describe('sources', () => {
     await page.getByRole('button', { name: 'Sources (18)' }).click();
     await expect(page.getByText('Photograph, before 20 Nov 1950').first()).toBeVisible();
     await takeBack(page, 1);
+  });
+
+  test('a PDF is leafed through, and the page that is chosen becomes the picture of the source', async ({ page }) => {
+    await openDemo(page);
+    await page.keyboard.press('n');
+    await page
+      .getByLabel('Pictures')
+      .setInputFiles({ name: 'squadron book.pdf', mimeType: 'application/pdf', buffer: pdfOf(['1 0 0', '0 0 1']) });
+    const leafing = page.getByRole('region', { name: 'Pages of squadron book.pdf' });
+    await expect(leafing).toContainText('of 2');
+    await leafing.getByRole('button', { name: 'Next page' }).click();
+    await leafing.getByRole('button', { name: 'Take this page' }).click();
+    await expect(leafing).toHaveCount(0);
+    await expect(page.getByLabel('Title')).toHaveValue('squadron book p. 2');
+    await expect(page.getByLabel('Page', { exact: true })).toHaveValue('2');
+    const shown = page.getByRole('img', { name: 'The picture of this source' });
+    const { channels } = await sharp(await (await page.request.get((await shown.getAttribute('src'))!)).body()).stats();
+    expect(channels.map(({ mean }) => Math.round(mean / 255))).toEqual([0, 0, 1]);
+    await page
+      .getByLabel('Pictures')
+      .setInputFiles({ name: 'torn.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7 and no more') });
+    await expect(page.getByRole('alert').filter({ hasText: 'torn.pdf: it cannot be read as a PDF' })).toBeVisible();
   });
 
   test('a source outlives what it was derived from', async ({ page }) => {

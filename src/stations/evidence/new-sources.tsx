@@ -44,7 +44,10 @@ export function NewSources({
   const take = (picture: TakenPicture) =>
     setDrafts((was) => [...was, { picture, title: picture.name, kind: 'photograph', film: 'unknown', dated: '' }]);
   const [only] = drafts;
-  const offered = useMemo(() => only && { title: only.title, dated: only.dated }, [only]);
+  const offered = useMemo(
+    () => only && { title: only.title, dated: only.dated, page: only.picture.page?.toString() },
+    [only],
+  );
   if (listing)
     return (
       <TableIn

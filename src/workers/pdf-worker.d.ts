@@ -1,0 +1,1 @@
+declare module 'pdfjs-dist/legacy/build/pdf.worker.min.mjs';
