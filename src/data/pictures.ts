@@ -6,7 +6,7 @@ import { ServerThread } from '@/workers/server-thread';
 import { pool, rows, type Client } from './database';
 
 export const MOST_PICTURE_BYTES = 15 * 1024 * 1024;
-/** So many pictures wait at the most: each is held in memory until its turn comes. */
+/** So many pictures wait at the most. */
 const MOST_WAITING = 8;
 
 const beside = new ServerThread<PictureJob, PictureDone>(() => helperFor('pictures')!);
@@ -63,11 +63,18 @@ export interface KeptPicture {
  * Sniffs the type from the content, re-encodes (which drops every tag, the place of a photograph too), makes a thumbnail and keeps both
  * under the hash of the result. The same picture twice is one row. Throws PictureFault.
  */
-export async function keepPicture(bytes: Buffer, client: Client = pool()): Promise<TakenPicture> {
-  if (bytes.length === 0) throw new PictureFault('the file is empty');
-  if (bytes.length > MOST_PICTURE_BYTES)
-    throw new PictureFault(`the file has ${(bytes.length / 1024 / 1024).toFixed(1)} MB; 15 MB is the most`);
-  const done = await encoded({ kind: 'keep', bytes });
+export const keepPicture = (bytes: Buffer, client: Client = pool()): Promise<TakenPicture> =>
+  keep(bytes, bytes.length, client);
+
+/** As `keepPicture`, of a picture that lies on disk: those that wait take no memory. */
+export const keepPictureFile = ({ file, size }: { file: string; size: number }): Promise<TakenPicture> =>
+  keep({ file }, size, pool());
+
+async function keep(from: PictureJob['from'], size: number, client: Client): Promise<TakenPicture> {
+  if (size === 0) throw new PictureFault('the file is empty');
+  if (size > MOST_PICTURE_BYTES)
+    throw new PictureFault(`the file has ${(size / 1024 / 1024).toFixed(1)} MB; 15 MB is the most`);
+  const done = await encoded({ kind: 'keep', from });
   if (!('kept' in done)) throw new PictureFault('fault' in done ? done.fault : 'it cannot be kept');
   const { takenOn, ...kept } = done.kept;
   const id = createHash('sha256').update(kept.picture).digest('hex');
@@ -93,7 +100,7 @@ export async function pictureForPrint(id: string): Promise<Uint8Array | null> {
   const full = await readPicture(id, 'full');
   if (!full) return null;
   await roomForOne();
-  const done = await encoded({ kind: 'print', bytes: full.bytes });
+  const done = await encoded({ kind: 'print', from: full.bytes });
   return 'print' in done ? done.print : null;
 }
 

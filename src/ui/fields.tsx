@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
 import { Controller, useForm, type Control } from 'react-hook-form';
 import { parseScale } from '@/core/units/length';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
 import { beginFilling } from './keys';
@@ -42,16 +42,16 @@ type Values = Record<string, unknown>;
 
 export const optionsOf = (values: readonly string[]): Option[] => values.map((value) => ({ value, label: value }));
 
-/** What was typed as what the server expects: numbers by either decimal mark, empty optional fields as null. */
+/** What was typed as what the server expects: numbers by either decimal mark and in any unit, empty optional fields as null. */
 export function typedValues(fields: readonly FieldSpec[], values: Values): Values {
   return Object.fromEntries(
-    fields.map(({ name, type, optional }) => {
+    fields.map(({ name, type, unit, optional }) => {
       const value = values[name];
       if (type === 'scale') return [name, parseScale(String(value ?? '')) ?? value];
       if (type === 'number') {
         const text = String(value ?? '').trim();
         if (text === '') return [name, optional ? null : undefined];
-        return [name, parseNumber(text) ?? text];
+        return [name, readMeasure(text, unit ?? '') ?? text];
       }
       return [name, optional && value === '' ? null : value];
     }),

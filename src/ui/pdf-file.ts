@@ -17,7 +17,7 @@ export const isPdf = async (file: Blob): Promise<boolean> => (await file.slice(0
 /** Opens a file; `close` ends the worker that reads it. Throws where it is damaged, or asks for a password. */
 export async function openPdf(file: Blob): Promise<{ pages: PDFDocumentProxy; close: () => void }> {
   const { getDocument, PDFWorker } = await import('pdfjs-dist/legacy/build/pdf.mjs');
-  const port = new Worker(new URL('../workers/pdf.worker.ts', import.meta.url), { type: 'module' });
+  const port = new Worker(new URL('./pdf.worker.ts', import.meta.url), { type: 'module' });
   const worker = PDFWorker.create({ port });
   const close = () => {
     worker.destroy();

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import type { Result } from '@/core/interchange/result';
 import { useUnsaved } from './fields';
 
@@ -10,6 +10,8 @@ export interface Column {
   name: string;
   label: string;
   type: 'number' | 'text' | 'choice' | 'yes-no';
+  /** In which a number is kept. */
+  unit?: string;
   options?: readonly { value: string; label: string }[];
   /** Width of the field, px. */
   width?: number;
@@ -64,7 +66,7 @@ export function RowsEditor({
           if (column?.type !== 'number') return [name, value];
           const text = String(value).trim();
           if (text === '' && column.optional) return [name, null];
-          const number = parseNumber(text);
+          const number = readMeasure(text, column.unit ?? '');
           if (number === null) faults.push(`${column.label} of row ${i + 1}: a number is needed`);
           return [name, number];
         }),

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import exifReader from 'exif-reader';
 import decodeHeic from 'heic-decode';
 import sharp, { type Metadata, type Sharp } from 'sharp';
@@ -35,15 +36,17 @@ export interface EncodedPicture {
 /** What is asked: a picture to keep, or one that is kept made small enough for print. */
 export interface PictureJob {
   kind: 'keep' | 'print';
-  bytes: Uint8Array;
+  /** The picture, or where it lies: those that wait lie on disk. */
+  from: Uint8Array | { file: string };
 }
 /** What came of it; `fault` says what is wrong with the file. */
 export type PictureDone = { kept: EncodedPicture } | { print: Uint8Array } | { fault: string };
 
 class Fault extends Error {}
 
-export async function encodePicture({ kind, bytes }: PictureJob): Promise<PictureDone> {
+export async function encodePicture({ kind, from }: PictureJob): Promise<PictureDone> {
   try {
+    const bytes = 'file' in from ? await readFile(from.file) : from;
     return kind === 'keep' ? { kept: await reencoded(bytes) } : { print: await small(bytes, PRINT_EDGE, 80) };
   } catch (error) {
     if (error instanceof Fault) return { fault: error.message };

@@ -1,5 +1,6 @@
+import { Busboy } from '@fastify/busboy';
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdtemp, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { Readable, Transform } from 'node:stream';
@@ -16,6 +17,9 @@ export class TooMuch extends Error {
 
 export const MB = 1024 * 1024;
 export const megabytes = (bytes: number): string => `${Math.round(bytes / MB)} MB`;
+
+/** What a form adds around its file. */
+const AROUND = 16 * 1024;
 
 const chunksOf = (request: Request): Readable =>
   request.body ? Readable.fromWeb(request.body as Parameters<typeof Readable.fromWeb>[0]) : Readable.from([]);
@@ -53,6 +57,51 @@ export async function withBodyAsFile<T>(
     return await work(file);
   } finally {
     await rm(folder, { recursive: true, force: true });
+  }
+}
+
+/** A file that came in a form, and lies on disk until it is let go. */
+export interface FormFile {
+  file: string;
+  size: number;
+  letGo: () => Promise<void>;
+}
+
+/** Lays the file of a form's field down on disk. Null where none came, or what came is no form. Throws TooMuch as soon as there is more. */
+export async function fileOfForm(request: Request, field: string, most: number): Promise<FormFile | null> {
+  const type = request.headers.get('content-type') ?? '';
+  if (!type.startsWith('multipart/form-data')) return null;
+  const folder = await mkdtemp(path.join(tmpdir(), 'buildbrief-in-'));
+  const letGo = () => rm(folder, { recursive: true, force: true });
+  const stop = new AbortController();
+  try {
+    const file = path.join(folder, 'file');
+    const form = new Busboy({ headers: { 'content-type': type }, limits: { files: 1, fields: 4, fieldSize: AROUND } });
+    let written: Promise<void> | null = null;
+    form.on('file', (name, stream) => {
+      if (name === field) written = pipeline(stream, counted(most), createWriteStream(file, { mode: 0o600 }));
+      else stream.resume();
+    });
+    await Promise.all([
+      pipeline(chunksOf(request), counted(most + AROUND), form, { signal: stop.signal }),
+      // What goes wrong with the file ends the form as well.
+      new Promise<void>((resolve, reject) => {
+        form.on('file', () => void written?.catch(reject));
+        form.on('finish', resolve);
+        form.on('error', reject);
+      }),
+    ]);
+    if (!written) {
+      await letGo();
+      return null;
+    }
+    await written;
+    return { file, size: (await stat(file)).size, letGo };
+  } catch (error) {
+    stop.abort();
+    await letGo();
+    if (error instanceof TooMuch) throw error;
+    return null;
   }
 }
 

@@ -1,26 +1,21 @@
 import { Readable } from 'node:stream';
 import { setTimeout } from 'node:timers/promises';
-import { bodyOf, MB, TooMuch } from '@/app/files/body';
-import { keepPicture, MOST_PICTURE_BYTES, PictureFault, picturesBefore, TooManyPictures } from '@/data/pictures';
+import { fileOfForm, MB, TooMuch, type FormFile } from '@/app/files/body';
+import { keepPictureFile, MOST_PICTURE_BYTES, PictureFault, picturesBefore, TooManyPictures } from '@/data/pictures';
 
 const refused = (says: string, status = 422) => Response.json({ says }, { status });
-/** What a form adds around its file. */
-const AROUND = 16 * 1024;
 
 /** Takes one picture (multipart field `picture`); answers with its id, or with what is wrong with it. */
 export async function POST(request: Request): Promise<Response> {
-  let file: FormDataEntryValue | null;
+  let came: FormFile | null;
   try {
-    const body = await bodyOf(request, MOST_PICTURE_BYTES + AROUND);
-    const type = request.headers.get('content-type') ?? '';
-    file = (await new Response(new Uint8Array(body), { headers: { 'content-type': type } }).formData()).get('picture');
+    came = await fileOfForm(request, 'picture', MOST_PICTURE_BYTES);
   } catch (error) {
     if (error instanceof TooMuch) return refused(`the file has more than ${MOST_PICTURE_BYTES / MB} MB`, 413);
-    return refused('no file came with the request', 400);
+    throw error;
   }
-  if (!(file instanceof File)) return refused('no file came with the request', 400);
-  const bytes = Buffer.from(await file.arrayBuffer());
-  return request.headers.get('accept')?.includes(AS_IT_GOES) ? toldAsItGoes(bytes) : answered(await kept(bytes));
+  if (!came) return refused('no file came with the request', 400);
+  return request.headers.get('accept')?.includes(AS_IT_GOES) ? toldAsItGoes(came) : answered(await kept(came));
 }
 
 /** How a reader asks to hear how many pictures come before his: lines of JSON, the last of which is the answer. */
@@ -29,13 +24,15 @@ const AGAIN_MS = 700;
 
 type Kept = { status: number; body: object };
 
-async function kept(bytes: Buffer): Promise<Kept> {
+async function kept(came: FormFile): Promise<Kept> {
   try {
-    return { status: 200, body: await keepPicture(bytes) };
+    return { status: 200, body: await keepPictureFile(came) };
   } catch (error) {
     if (error instanceof PictureFault) return { status: 422, body: { says: error.message } };
     if (error instanceof TooManyPictures) return { status: 429, body: { says: error.message } };
     throw error;
+  } finally {
+    await came.letGo();
   }
 }
 
@@ -43,13 +40,14 @@ const answered = ({ status, body }: Kept): Response =>
   Response.json(body, { status, headers: status === 429 ? { 'retry-after': '5' } : {} });
 
 /** Says every moment how many pictures come before this one, until it is kept. Who leaves hears no more; his picture is kept all the same. */
-function toldAsItGoes(bytes: Buffer): Response {
+function toldAsItGoes(came: FormFile): Response {
+  let before = picturesBefore();
+  // Begun whether or not anybody hears of it.
+  const done = kept(came).catch((error: unknown) => {
+    console.error(error);
+    return { status: 500, body: { says: 'the server could not take it; try again' } };
+  });
   async function* lines() {
-    let before = picturesBefore();
-    const done = kept(bytes).catch((error: unknown) => {
-      console.error(error);
-      return { status: 500, body: { says: 'the server could not take it; try again' } };
-    });
     const line = (value: object) => Buffer.from(`${JSON.stringify(value)}\n`);
     yield line({ before });
     for (;;) {

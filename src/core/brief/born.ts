@@ -70,7 +70,8 @@ const ASKED: readonly Asking[] = [
   { aspect: 'fit', item: 'crew', zones: ['cockpit'], where: { crew: ['aboard'] } },
   { aspect: 'fit', item: 'lights', zones: both('wing-upper-outer'), where: { lights: ['lenses', 'lit'] } },
   { aspect: 'fit', item: 'what is missing', zones: SIDES, where: { state: ['derelict'] } },
-  { aspect: 'fit', item: 'covers', zones: ['canopy'], where: { state: ['stored'] } },
+  { aspect: 'fit', item: 'covers', zones: ['canopy', 'windscreen'], where: { state: ['stored'] } },
+  { aspect: 'fit', item: 'rigging', zones: ['struts'], on: { wires: ['braced'] } },
 ];
 
 export interface Born {

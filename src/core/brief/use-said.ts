@@ -3,6 +3,7 @@ import { coveredWith } from '@/core/outline/zones';
 import { daysBetween } from '@/core/units/day';
 import { median } from '@/core/units/median';
 import type { Exposure } from '@/core/weathering/exposure';
+import type { Outline } from '@/core/outline/outline';
 import { exposureSaid, withSaid, type SaidExposure, type SaidOfUse } from '@/core/weathering/from-evidence';
 import type { BriefView } from './derive';
 
@@ -20,11 +21,21 @@ export function exposureOf(view: Pick<BriefView, 'state' | 'questions' | 'outlin
   const usual: Exposure = {
     ground: options.landing === 'skis' ? 'snow' : options.landing === 'floats' ? 'water' : 'grass',
     climate: 'temperate',
-    skin: 'metal',
+    skin: mostly(view.outline),
     care: CARE_OF[options.weathering] ?? 'as usual',
   };
-  const said = exposureSaid(saidOfUse(view), daysSincePaint(view));
+  const read = exposureSaid(saidOfUse(view), daysSincePaint(view));
+  // What the builder says of the skin stands before what a text seems to say of it.
+  const isStated = Object.values(view.state.airframe.surfaces).some(Boolean);
+  const said: SaidExposure = isStated ? { ...read, skin: undefined } : read;
   return { exposure: withSaid(usual, said), said };
+}
+
+/** What most of the skin is, by area. */
+function mostly({ zones }: Pick<Outline, 'zones'>): Exposure['skin'] {
+  const area = (isMetal: boolean) =>
+    zones.reduce((sum, { surface, areaM2 }) => (surface && (surface === 'metal') === isMetal ? sum + areaM2 : sum), 0);
+  return area(false) > area(true) ? 'wood and fabric' : 'metal';
 }
 
 /** Everything in a brief that speaks of use and wear, rulings first, then what evidence supports best, then the rest. */

@@ -15,6 +15,11 @@ describe('values as people type them', () => {
     ['412 ± 15', '412', 15],
     ['412+-15', '412', 15],
     ['41.2 ± 1.5 cm', '412', 15],
+    ['41.2 cm ± 5 mm', '412', 5],
+    ['1 ft 4 in', '406.4', null],
+    ['16" ± 1"', '406.4', 25.4],
+    ['16 ± 1 in', '406.4', 25.4],
+    ['1 m ± 0.1', '1000', 100],
   ])('%s is %s mm, plus or minus %s', (text, value, sd) => {
     expect(readValue('size', text)).toEqual({ value, sd });
   });

@@ -1,11 +1,11 @@
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import { aspectOf, type Aspect } from './aspects';
 
 /** A value as it is kept (text, a length as a plain number of mm), or what is wrong with it. */
 export type ReadValue = { value: string; sd: number | null } | { fault: string };
 
 /**
- * Reads a value as typed for an aspect: `412`, `412 mm`, `41.2 cm`, `0.412 m`, each with `±15` or `+-15` in the same unit;
+ * Reads a value as typed for an aspect: `412`, `41.2 cm`, `1 ft 4 in`, each with `±15` or `+-15` in the same unit or its own;
  * a choice in any case or by its first letters when only one fits; everything else as it stands.
  */
 export function readValue(aspect: Aspect, text: string): ReadValue {
@@ -17,16 +17,18 @@ export function readValue(aspect: Aspect, text: string): ReadValue {
   return { value: typed, sd: null };
 }
 
-const MM_PER = { mm: 1, cm: 10, m: 1000 } as const;
-
+/** "41.2 ± 0.5 cm": a unit that is written once holds for both. */
 function readLength(typed: string): ReadValue {
-  const match = /^([^±a-z]+?)\s*(?:(?:±|\+\/?-)\s*([^a-z]+?))?\s*(mm|cm|m)?$/i.exec(typed);
-  const mm = match && parseNumber(match[1]!);
-  const sd = match?.[2] === undefined ? null : parseNumber(match[2]);
-  if (mm === null || mm <= 0 || (match![2] !== undefined && (sd === null || sd < 0)))
-    return { fault: `"${typed}" is no length: give millimetres on the real machine, such as 412 or 412 ± 15` };
-  const per = MM_PER[(match![3]?.toLowerCase() ?? 'mm') as keyof typeof MM_PER];
-  const round = (value: number) => Math.round(value * per * 1000) / 1000;
+  const [size = '', within, ...more] = typed.split(/±|\+\/-|\+-/).map((part) => part.trim());
+  const unitOf = (part: string | undefined) => /([^\d\s.,/½¼¾⅛⅜⅝⅞−-]+)$/.exec(part ?? '')?.[1] ?? '';
+  const inUnit = (part: string, unit: string) => readMeasure(unitOf(part) ? part : `${part} ${unit}`.trim(), 'mm');
+  const mm = inUnit(size, unitOf(within));
+  const sd = within === undefined ? null : inUnit(within, unitOf(size));
+  if (mm === null || mm <= 0 || more.length > 0 || (within !== undefined && (sd === null || sd < 0)))
+    return {
+      fault: `"${typed}" is no length: give millimetres on the real machine, or a unit, such as 412, 412 ± 15 or 2 ft 6 in`,
+    };
+  const round = (value: number) => Math.round(value * 1000) / 1000;
   return { value: String(round(mm)), sd: sd === null ? null : round(sd) };
 }
 

@@ -45,7 +45,7 @@ import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
 import { renameIn, withStepKeys } from './step-keys';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
-/** `build-brief/7`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/8`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
@@ -74,8 +74,8 @@ export const MOST_REPAIRED = 200;
 
 export const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/7', {
-      error: 'this is not a Build Brief file (its format should be "build-brief/7", or 6, 5, 4, 3, 2 or 1)',
+    format: z.literal('build-brief/8', {
+      error: 'this is not a Build Brief file (its format should be "build-brief/8", or 7, 6, 5, 4, 3, 2 or 1)',
     }),
     /** What the brief said against itself and was let go, so that the file can be taken in: see repair.ts. */
     repaired: z
@@ -211,9 +211,18 @@ function checkFile(file: BriefFile, fault: FileFault): void {
 /** Reads every version of the file; the older are brought up to the newest. */
 export const briefFileSchema = z.preprocess(
   (raw) =>
-    fromSixthVersion(fromFifthVersion(fromFourthVersion(fromThirdVersion(fromSecondVersion(fromFirstVersion(raw)))))),
+    fromSeventhVersion(
+      fromSixthVersion(fromFifthVersion(fromFourthVersion(fromThirdVersion(fromSecondVersion(fromFirstVersion(raw)))))),
+    ),
   wholeBrief,
 );
+
+/** `build-brief/7` did not say how a crew sits, and what a machine is skinned with. */
+function fromSeventhVersion(raw: unknown): unknown {
+  const file = raw as Record<string, unknown>;
+  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/7') return raw;
+  return { ...file, format: 'build-brief/8' };
+}
 
 /** `build-brief/6` had no name of a brief's own. */
 function fromSixthVersion(raw: unknown): unknown {
@@ -382,7 +391,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
       renameIn((part) => refOfMarking.get(part)),
     ) as T[];
   return {
-    format: 'build-brief/7',
+    format: 'build-brief/8',
     repaired: [],
     brief: plain(state.brief),
     airframe: plain(state.airframe),

@@ -31,9 +31,14 @@ export const NO_KIT_EXTRAS: Pick<
 };
 
 /** An airframe as its layout has it: nobody has pulled its outline to a drawing, or said that it has another gear. */
-export const AS_OUTLINED: Pick<Fields<'airframe'>, 'gear' | 'spinner' | 'profile' | 'edges'> = {
+export const AS_OUTLINED: Pick<
+  Fields<'airframe'>,
+  'gear' | 'spinner' | 'cockpit' | 'surfaces' | 'profile' | 'edges'
+> = {
   gear: '',
   spinner: true,
+  cockpit: '',
+  surfaces: { fuselage: '', wings: '', tail: '' },
   profile: null,
   edges: null,
 };

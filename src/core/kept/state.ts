@@ -1,6 +1,6 @@
 import type { Paint } from '@/core/paint/catalogue';
 import type { PaintSet } from '@/core/match/sets';
-import { buildOutline, type Outline, type OutlineSpec } from '@/core/outline/outline';
+import { buildOutline, ownOutline, type Outline, type OutlineSpec } from '@/core/outline/outline';
 import { withSubjects } from '@/core/outline/subject-zones';
 import type { Fields, Kept } from './records';
 
@@ -96,8 +96,7 @@ export const outlineSpecOf = (
   folded: options.wings === 'folded',
   swept: options.sweep === 'swept',
   ...(options.stores !== 'none' && storesAt.length > 0 ? { stores: storesAt } : {}),
-  ...(airframe.gear ? { gear: airframe.gear } : {}),
-  ...(airframe.spinner ? {} : { spinner: false as const }),
+  ...ownOutline(airframe),
   ...(airframe.profile ? { profile: airframe.profile } : {}),
   ...(airframe.edges ? { edges: airframe.edges } : {}),
 });

@@ -4,7 +4,9 @@ export interface Machine {
   thirdWheel: 'nose' | 'tail' | 'none';
   power: 'propeller' | 'jet' | 'rotor' | 'rotor and propeller' | 'none';
   wings: 'fixed' | 'swing' | 'none';
-  glazing: 'canopy' | 'cabin' | 'nose';
+  glazing: 'canopy' | 'cabin' | 'nose' | 'open';
+  /** Whether wires hold its wings: a second wing over the first. */
+  wires: 'braced' | 'none';
 }
 
 /** How far a build is that has begun, where that forbids something. */

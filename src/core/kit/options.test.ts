@@ -19,6 +19,7 @@ const machine: Machine = {
   power: 'propeller',
   wings: 'fixed',
   glazing: 'canopy',
+  wires: 'none',
 };
 
 describe('options in a sentence', () => {
@@ -29,7 +30,7 @@ describe('options in a sentence', () => {
     expect(optionsInWords(DEFAULT_OPTIONS, { ...machine, power: 'rotor', wings: 'none' })).toMatch(/blades drooping/);
   });
   test('each choice is told apart from the others', () => {
-    const everything: Machine = { ...machine, wings: 'swing', power: 'rotor and propeller' };
+    const everything: Machine = { ...machine, wings: 'swing', power: 'rotor and propeller', wires: 'braced' };
     for (const name of OPTION_NAMES) {
       const said = OPTION_CHOICES[name].choices.map((choice) =>
         optionsInWords({ ...DEFAULT_OPTIONS, [name]: choice } as Options, everything),

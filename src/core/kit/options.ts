@@ -29,6 +29,7 @@ export const OPTION_CHOICES = choices({
     title: 'Canopy and hoods',
     choices: ['closed', 'open'],
     usual: 'closed',
+    only: { glazing: ['canopy', 'cabin', 'nose'] },
     said: (value) => `canopy ${value}`,
   },
   doors: {
@@ -133,6 +134,13 @@ export const OPTION_CHOICES = choices({
     only: { glazing: ['canopy'] },
     said: (value) => `canopy on ${value}`,
   },
+  rigging: {
+    title: 'Rigging',
+    choices: ['stretched thread', 'wire', 'none'],
+    usual: 'stretched thread',
+    only: { wires: ['braced'] },
+    said: (value) => (value === 'none' ? 'not rigged' : `rigged with ${value}`),
+  },
   washOver: {
     title: 'Wash over',
     choices: ['gloss', 'matt'],
@@ -193,7 +201,7 @@ export const optionsSchema = z.strictObject(
   ) as unknown as { [N in OptionName]: z.ZodDefault<z.ZodType<Options[N], Options[N]>> },
 );
 
-/** The choices that a machine has: no flaps on a rotorcraft, no sweep on fixed wings. */
+/** The choices that a machine has: no flaps on a rotorcraft, no sweep on fixed wings, no canopy over an open cockpit. */
 export const optionsFor = (machine: Machine): OptionName[] =>
   OPTION_NAMES.filter((name) => among((OPTION_CHOICES[name] as Choice).only ?? {}, machine));
 

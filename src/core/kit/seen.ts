@@ -33,12 +33,17 @@ const COVERINGS: readonly Covering[] = [
 interface Place {
   key: string;
   group: string;
+  /** A room under the open sky: what closes canopy and doors does not close it. */
+  isOpen?: true;
 }
 
 /** How a zone is seen with these options, and why it is not seen plainly. */
-export function sightOf({ key, group }: Place, options: Options): { sight: Sight; because: string } {
+export function sightOf({ key, group, isOpen }: Place, options: Options): { sight: Sight; because: string } {
   const over = COVERINGS.filter(
-    ({ when, groups, zones }) => (groups?.includes(group) || zones?.includes(key)) && among(when, options),
+    ({ when, groups, zones, sight }) =>
+      (groups?.includes(group) || zones?.includes(key)) &&
+      among(when, options) &&
+      !(isOpen && sight === 'through glass'),
   );
   const deepest = over.find(({ sight }) => sight === 'hidden') ?? over[0];
   return deepest ? { sight: deepest.sight, because: deepest.because } : { sight: 'plain', because: '' };

@@ -16,14 +16,14 @@ import { interiorZones } from './interior';
 import { paneParts } from './panes';
 import type { SkinLine, SkinPart, ZoneRegion } from './parts';
 import { boomParts, canopyParts, floatParts, FRAMES_SHARE, nacelleParts, spinnerParts } from './pods';
-import type { ProfilePoint } from './preset';
-import { machineOf, PRESETS, type PresetName } from './presets';
+import type { Preset, ProfilePoint } from './preset';
+import { glazingOf, machineOf, PRESETS, type AsBuilt, type PresetName } from './presets';
 import { bodyOfProfile, profileOf } from './profile';
 import { rotorParts } from './rotors';
 import { silhouette, solidArea, type Solid } from './solid';
 import { finParts, tailplaneParts, upperWingParts, wingParts } from './wings';
 import { ZONE_EDGES, type ZoneEdges } from './zone-edges';
-import { VIEWS, type View, type Zone } from './zones';
+import { VIEWS, type Surface, type Surfaces, type View, type Zone, type ZoneGroup } from './zones';
 
 export interface OutlineSpec {
   preset: PresetName;
@@ -37,12 +37,33 @@ export interface OutlineSpec {
   gear?: Machine['gear'];
   /** False where its propeller has none. */
   spinner?: false;
+  cockpit?: AsBuilt['cockpit'];
+  /** What it is skinned with, where that is otherwise than the layout has it. */
+  surfaces?: Surfaces;
   /** What hangs where. */
   stores?: readonly StoreAt[];
   /** The fuselage as this machine has it, where it was pulled to a drawing; the preset's otherwise. */
   profile?: readonly ProfilePoint[] | null;
   edges?: ZoneEdges | null;
 }
+
+/** What of a machine is otherwise than its layout, as its outline takes it: '' and a spinner are as the layout has them. */
+export const ownOutline = ({
+  gear,
+  spinner,
+  cockpit,
+  surfaces,
+}: {
+  gear: '' | Machine['gear'];
+  spinner: boolean;
+  cockpit: AsBuilt['cockpit'];
+  surfaces: Surfaces;
+}): Pick<OutlineSpec, 'gear' | 'spinner' | 'cockpit' | 'surfaces'> => ({
+  ...(gear ? { gear } : {}),
+  ...(spinner ? {} : { spinner: false as const }),
+  ...(cockpit ? { cockpit } : {}),
+  ...(Object.values(surfaces).some(Boolean) ? { surfaces } : {}),
+});
 
 /** The parametric shape of the subject: its surfaces with the zones on them, four views in metres, and how much room each view takes. */
 export interface Outline {
@@ -67,7 +88,7 @@ const remember = remembering<Outline>(12);
 export const buildOutline = (spec: OutlineSpec): Outline => remember(JSON.stringify(spec), () => draw(spec));
 
 function draw(spec: OutlineSpec): Outline {
-  const preset = PRESETS[spec.preset];
+  const preset: Preset = { ...PRESETS[spec.preset], glazing: glazingOf(spec) };
   const d = preset.wings === 'swing' && spec.swept ? sweptBack(spec.dimensions) : spec.dimensions;
   const points = spec.profile ?? preset.profile;
   const profile = profileOf(points, d);
@@ -96,10 +117,11 @@ function draw(spec: OutlineSpec): Outline {
   const regions = parts.flatMap((part) => (part === fuselage ? withoutGlass(part.regions, glass) : part.regions));
   const solids = parts.flatMap((part) => part.solids ?? []);
   const zones = new Map<string, Zone>();
-  for (const zone of [...parts.flatMap((part) => part.zones), ...interiorZones(preset)])
+  for (const zone of [...parts.flatMap((part) => part.zones), ...interiorZones(preset, spec.cockpit === 'two open')])
     if (!zones.has(zone.key))
       zones.set(zone.key, {
         ...zone,
+        surface: zone.surface ?? surfaceOf(zone.group, spec, preset),
         areaM2:
           zone.areaM2 +
           skinOf(regions, zone.key) +
@@ -135,6 +157,12 @@ const skinOf = (regions: readonly ZoneRegion[], key: string): number =>
   regions
     .filter(({ zone }) => zone === key)
     .reduce((sum, { chart, region, glass }) => sum + areaOn(chart, region) * (glass ? FRAMES_SHARE : 1), 0);
+
+/** What the skin of a group is made of; null for what is no skin. Engines are cowled in metal. */
+function surfaceOf(group: ZoneGroup, { surfaces }: OutlineSpec, { surface = 'metal' }: Preset): Surface | null {
+  if (group === 'engines') return 'metal';
+  return group === 'fuselage' || group === 'wings' || group === 'tail' ? surfaces?.[group] || surface : null;
+}
 
 function drawParts(parts: readonly SkinPart[], length: number): Drawings {
   const drawings = emptyDrawings();

@@ -1,6 +1,7 @@
 import type { Machine } from '@/core/kit/machine';
 import type { Landing } from '@/core/kit/options';
 import type { Dimensions } from './dimensions';
+import type { Surface } from './zones';
 
 /** Fuselage shape as fractions: t of the length; top, bottom of the height; width of the greatest width. */
 export type ProfilePoint = readonly [t: number, top: number, bottom: number, width: number];
@@ -18,6 +19,8 @@ export interface Preset {
   landing: Landing;
   /** How boxy the fuselage is: the exponent of its sections, 2 an ellipse. */
   section: number;
+  /** What it is skinned with unless somebody says otherwise; metal where it is left out. */
+  surface?: Surface;
   profile: readonly ProfilePoint[];
   dimensions: Dimensions;
 }

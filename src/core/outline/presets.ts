@@ -16,6 +16,7 @@ export const PRESET_NAMES = [
   'delta',
   'swing-wing',
   'transport',
+  'podded-jet',
   'rotorcraft',
   'autogyro',
 ] as const;
@@ -47,7 +48,7 @@ export const PRESETS: Record<PresetName, Preset> = {
   ),
   biplane: like(
     BASIC['high-wing'],
-    { title: 'Biplane', glazing: 'canopy' },
+    { title: 'Biplane', glazing: 'canopy', surface: 'fabric' },
     {
       length: 7.6,
       span: 9.6,
@@ -168,6 +169,26 @@ export const PRESETS: Record<PresetName, Preset> = {
       canopyLength: 3,
     },
   ),
+  'podded-jet': like(
+    BASIC.transport,
+    { title: 'Jet with engines in pods', propulsion: 'jet' },
+    {
+      length: 24,
+      span: 23,
+      wingStation: 8.4,
+      wingHeight: 0.5,
+      rootChord: 4.6,
+      tipChord: 1.5,
+      wingSweep: 4.6,
+      dihedral: 5,
+      finSweep: 2.8,
+      mainWheelStation: 11.2,
+      propellerDiameter: 0,
+      engineSpacing: 3.9,
+      nacelleLength: 3.8,
+      nacelleDiameter: 1.3,
+    },
+  ),
   autogyro: like(
     BASIC.rotorcraft,
     {
@@ -201,17 +222,31 @@ export const PRESETS: Record<PresetName, Preset> = {
   ),
 };
 
-/** A machine by its layout, and by what it has otherwise than that. */
+/** How a crew sits: under a canopy, or in the open, alone or one behind the other. */
+export const COCKPITS = ['canopy', 'open', 'two open'] as const;
+
+/** A machine by its layout, and by what it has otherwise than that: '' or nothing is as the layout has it. */
 export interface AsBuilt {
   preset: PresetName;
-  /** '' or nothing: as the layout has it. */
   gear?: '' | Machine['gear'];
+  cockpit?: '' | (typeof COCKPITS)[number];
+  dimensions?: Pick<Dimensions, 'upperWingHeight'>;
 }
 
+export const glazingOf = ({ preset, cockpit }: Pick<AsBuilt, 'preset' | 'cockpit'>): Machine['glazing'] =>
+  cockpit ? (cockpit === 'canopy' ? 'canopy' : 'open') : PRESETS[preset].glazing;
+
 /** What the options ask of an airframe. */
-export function machineOf({ preset, gear: own }: AsBuilt): Machine {
-  const { gear, thirdWheel, wings, glazing, propulsion } = PRESETS[preset];
-  return { gear: own || gear, thirdWheel, wings, glazing, power: POWER[propulsion] };
+export function machineOf({ preset, gear: own, cockpit, dimensions }: AsBuilt): Machine {
+  const { gear, thirdWheel, wings, propulsion, dimensions: usual } = PRESETS[preset];
+  return {
+    gear: own || gear,
+    thirdWheel,
+    wings,
+    glazing: glazingOf({ preset, cockpit }),
+    power: POWER[propulsion],
+    wires: (dimensions ?? usual).upperWingHeight > 0 ? 'braced' : 'none',
+  };
 }
 
 const POWER: Record<Preset['propulsion'], Machine['power']> = {

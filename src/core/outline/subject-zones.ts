@@ -18,6 +18,7 @@ export function withSubjects(
       closedBy: byGate === 'fuselage' ? 'fuselage' : null,
       // Areas of subjects are known on the model; zones are measured on the real thing.
       areaM2: (zone.areaCm2 * count * denominator ** 2) / 10_000,
+      surface: null,
     })),
   );
   return { ...outline, zones: [...outline.zones, ...zones] };

@@ -181,6 +181,14 @@ export function wingParts(profile: Profile, d: Dimensions, edges: ZoneEdges): Sk
   });
 }
 
+/** Struts of a biplane: two pairs a side and four over the fuselage, each this broad, m. */
+const STRUTS = { between: 8, over: 4, breadth: 0.09 };
+const strutArea = ({ upperWingHeight, wingHeight, fuselageHeight }: Dimensions) =>
+  2 *
+  STRUTS.breadth *
+  (STRUTS.between * Math.max(0, upperWingHeight - wingHeight) +
+    STRUTS.over * Math.max(0, upperWingHeight - fuselageHeight));
+
 /** The second wing of a biplane, over the first. */
 export function upperWingParts(d: Dimensions): SkinPart[] {
   if (d.upperWingHeight <= 0 || d.span <= 0) return [];
@@ -213,6 +221,7 @@ export function upperWingParts(d: Dimensions): SkinPart[] {
       zones: [
         sidedZone('upper-wing-upper', 'Upper wing upper', side, 'wings'),
         sidedZone('upper-wing-lower', 'Upper wing lower', side, 'wings'),
+        { ...zoneOf('struts', 'Struts', 'struts'), areaM2: strutArea(d) },
       ],
       edgeOn: [
         {

@@ -7,6 +7,7 @@ export type ZoneGroup =
   | 'engines'
   | 'propeller'
   | 'gear'
+  | 'struts'
   | 'bays'
   | 'interior'
   | 'rotor'
@@ -16,7 +17,15 @@ export type ZoneGroup =
 /** Groups that lie inside: closed in, or looked into through an opening. */
 export const INSIDE: ReadonlySet<ZoneGroup> = new Set(['interior', 'bays']);
 /** Groups that are painted apart and fitted late. */
-export const APART: ReadonlySet<ZoneGroup> = new Set(['gear', 'propeller', 'rotor', 'stores', 'glazing', 'subject']);
+export const APART: ReadonlySet<ZoneGroup> = new Set([
+  'gear',
+  'struts',
+  'propeller',
+  'rotor',
+  'stores',
+  'glazing',
+  'subject',
+]);
 
 /** Where general coats lie: on the airframe, in the cockpit and cabin, in the bays, on what is painted on sticks. */
 export const COVERS = ['outside', 'inside', 'bays', 'apart'] as const;
@@ -31,6 +40,13 @@ export function coveredWith(group: ZoneGroup, openCanopy = false): Cover | null 
   return APART.has(group) ? 'apart' : 'outside';
 }
 
+/** What a machine is skinned with, by what the rules treat alike. */
+export const SURFACES = ['metal', 'fabric', 'wood'] as const;
+export type Surface = (typeof SURFACES)[number];
+
+/** The parts of a machine whose skin can be otherwise than that of the rest; '' as the layout has it. */
+export type Surfaces = Record<'fuselage' | 'wings' | 'tail', '' | Surface>;
+
 /** A named region of the outline. */
 export interface Zone {
   key: string;
@@ -41,6 +57,10 @@ export interface Zone {
   closedBy: 'fuselage' | 'wings' | null;
   /** Painted area on the real machine, both faces where both show; 0 where the outline does not know. */
   areaM2: number;
+  /** Of the skin; null for what is no skin: glass, legs, rooms. */
+  surface: Surface | null;
+  /** A room that no glass and no roof closes. */
+  isOpen?: true;
 }
 
 /** A zone that stays in reach, whose area its surfaces give. */
@@ -51,6 +71,7 @@ export const zoneOf = (key: string, title: string, group: ZoneGroup, side: Side 
   group,
   closedBy: null,
   areaM2: 0,
+  surface: null,
 });
 
 export const VIEWS = ['port', 'starboard', 'upper', 'lower'] as const;

@@ -16,7 +16,7 @@ import { NetworkBuilder } from './network-builder';
 import { withRemedies } from './remedies';
 import { withRuns } from './runs';
 import type { RouteInput } from './route-input';
-import { apartCanopy } from './rules/conditions';
+import { apartGlass } from './rules/conditions';
 import type { Build } from './rules/rule';
 import type { Route, RouteCall } from './step';
 
@@ -35,7 +35,7 @@ export function buildRoute(input: RouteInput): Route {
     tried: input.markings.some(({ method }) => PRINTED.has(method)),
   };
   const seen = new Set(build.zones.map(({ key }) => key));
-  const isApart = apartCanopy(build);
+  const isApart = apartGlass(build);
   const covered = Object.fromEntries(
     COVERS.map((cover) => [
       cover,

@@ -10,11 +10,16 @@ const BY_ZONE: Record<string, Wanted> = {
   'well-nose': { first: 'nose-bay', last: 'gate:fuselage' },
   seat: { first: 'belts', last: 'fit-cockpit' },
   'instrument-panel': { first: 'panel', last: 'fit-cockpit' },
+  'seat-rear': { first: 'belts-rear', last: 'fit-cockpit' },
+  'instrument-panel-rear': { first: 'panel-rear', last: 'fit-cockpit' },
+  windscreen: { first: 'mask-screens', last: 'fit-screens' },
+  'windscreen-rear': { first: 'mask-screens', last: 'fit-screens' },
 };
 const BY_GROUP: Record<Zone['group'], Wanted> = {
   interior: { first: 'tub', last: 'fit-cockpit' },
   bays: { first: 'wing-bays', last: 'gate:wings' },
   gear: { first: 'build-gear', last: 'fit-gear' },
+  struts: { first: 'try-upper-wing', last: 'join-upper-wing' },
   stores: { first: 'build-stores', last: 'fit-stores' },
   propeller: { first: 'build-propeller', last: 'fit-propeller' },
   rotor: { first: 'build-rotor', last: 'fit-rotor' },

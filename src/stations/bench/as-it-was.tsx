@@ -3,7 +3,7 @@
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import type { BenchCard, LoggedStep } from '@/core/bench/cards';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import type { BenchAct } from '@/outbox/queued';
 import { MixedEditor } from '@/ui/mixed-editor';
 
@@ -33,6 +33,12 @@ export const asLogged = (
   again: false,
 });
 
+const SPRAYED = {
+  pressureBar: { label: 'Pressure', unit: 'bar' },
+  needleMm: { label: 'Needle', unit: 'mm' },
+  distanceCm: { label: 'Distance', unit: 'cm' },
+} as const;
+
 /** As it was mixed and laid: only what differs has to be touched. */
 export function AsItWas({
   card,
@@ -50,7 +56,7 @@ export function AsItWas({
       size="small"
       label={`${label}, ${unit}`}
       defaultValue={really[name] ?? ''}
-      onChange={(event) => onReally({ ...really, [name]: (parseNumber(event.target.value) ?? null) as never })}
+      onChange={(event) => onReally({ ...really, [name]: (readMeasure(event.target.value, unit) ?? null) as never })}
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
       sx={{ width: 150 }}
     />
@@ -68,10 +74,10 @@ export function AsItWas({
               <TextField
                 key={name}
                 size="small"
-                label={{ pressureBar: 'Pressure, bar', needleMm: 'Needle, mm', distanceCm: 'Distance, cm' }[name]}
+                label={`${SPRAYED[name].label}, ${SPRAYED[name].unit}`}
                 defaultValue={sprayed[name]}
                 onChange={(event) => {
-                  const value = parseNumber(event.target.value);
+                  const value = readMeasure(event.target.value, SPRAYED[name].unit);
                   if (value !== null) onReally({ ...really, sprayed: { ...sprayed, [name]: value } });
                 }}
                 slotProps={{ htmlInput: { inputMode: 'decimal' } }}

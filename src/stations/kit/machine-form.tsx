@@ -9,17 +9,18 @@ import { AS_OUTLINED } from '@/core/kept/new-brief';
 import type { Fields, Kept } from '@/core/kept/records';
 import { OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, type Dimensions } from '@/core/outline/dimensions';
-import { buildOutline } from '@/core/outline/outline';
+import { buildOutline, ownOutline } from '@/core/outline/outline';
 import { machineOf, PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
 import type { ToolKind } from '@/core/kit/tools';
 import { readSessions, sessionsInWords } from '@/core/route/sessions-said';
 import { scaledTo } from '@/core/outline/scaled';
 import { parseScale } from '@/core/units/length';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
 import { Field, formValues, optionsOf, typedValues, type FieldSpec } from '@/ui/fields';
 import { ChangedElsewhereNotice, SavingProvider, useSaving } from '@/ui/saving';
 import css from './machine-form.module.css';
+import { AsItIsFields, asItIs, type AsItIs } from './as-it-is';
 import { NewBench } from './new-bench';
 
 type Values = Record<string, unknown>;
@@ -106,9 +107,8 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
   const router = useRouter();
   const { run, busy } = useSaving();
   const [preset, setPreset] = useState<PresetName>(airframe.preset);
-  /** Its gear and spinner, where they are otherwise than the layout has them. */
-  const [gear, setGear] = useState(airframe.gear);
-  const [spinner, setSpinner] = useState(airframe.spinner);
+  /** What it has otherwise than its layout. */
+  const [own, setOwn] = useState<AsItIs>(asItIs(airframe));
   const [versions, setVersions] = useState(
     kept ? { brief: kept.brief.version, airframe: kept.airframe.version } : null,
   );
@@ -127,14 +127,13 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
   };
   const choosePreset = (next: PresetName) => {
     setPreset(next);
-    setGear('');
-    setSpinner(true);
+    setOwn(asItIs(AS_OUTLINED));
     fill(PRESETS[next].dimensions);
     form.setValue('landing', PRESETS[next].landing);
   };
   /** Everything else in proportion to length and span, where those were typed. */
   const scale = () => {
-    const [length, span] = ['length', 'span'].map((name) => parseNumber(String(form.getValues(name) ?? '')));
+    const [length, span] = ['length', 'span'].map((name) => readMeasure(String(form.getValues(name) ?? ''), 'm'));
     const { dimensions } = PRESETS[preset];
     const across = dimensions.span || dimensions.rotorDiameter;
     if (length && length > 0)
@@ -152,8 +151,7 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
         ...fieldsOf(airframe),
         ...(airframe.preset === preset ? {} : AS_OUTLINED),
         ...typedAirframe,
-        gear,
-        spinner,
+        ...own,
       },
     };
     setFaults([]);
@@ -251,24 +249,8 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
               ))}
             </select>
           </label>{' '}
-          <label>
-            <input
-              type="checkbox"
-              checked={(gear || PRESETS[preset].gear) === 'fixed'}
-              onChange={({ target }) => {
-                const next = target.checked ? 'fixed' : 'retracts';
-                setGear(next === PRESETS[preset].gear ? '' : next);
-              }}
-            />{' '}
-            fixed gear
-          </label>{' '}
-          {PRESETS[preset].propulsion.endsWith('nose propeller') ? (
-            <label>
-              <input type="checkbox" checked={!spinner} onChange={({ target }) => setSpinner(!target.checked)} /> no
-              spinner
-            </label>
-          ) : null}
         </p>
+        <AsItIsFields preset={preset} own={own} onOwn={setOwn} />
         <div onBlur={kept ? undefined : scale}>
           <Group fields={FIRST_FIELDS.slice(4)} control={form.control} />
         </div>
@@ -286,7 +268,7 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
           >
             <Group
               fields={OPTION_FIELDS.filter(({ name }) =>
-                optionsFor(machineOf({ preset, gear })).includes(name as never),
+                optionsFor(machineOf({ preset, ...own })).includes(name as never),
               )}
               control={form.control}
             />
@@ -305,8 +287,7 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
       <Preview
         control={form.control}
         preset={preset}
-        gear={gear}
-        spinner={spinner}
+        own={own}
         last={{ dimensions: airframe.dimensions, preset: airframe.preset }}
       />
     </form>
@@ -350,19 +331,19 @@ function Group({
 function Preview({
   control,
   preset,
-  gear,
-  spinner,
+  own,
   last,
 }: {
   control: Control<Values>;
   preset: PresetName;
-  gear: Fields<'airframe'>['gear'];
-  spinner: boolean;
+  own: AsItIs;
   last: { dimensions: Dimensions; preset: PresetName };
 }): ReactNode {
   const values = useWatch({ control });
   const [zone, setZone] = useState<string | null>(null);
-  const typed = Object.fromEntries(DIMENSION_NAMES.map((name) => [name, parseNumber(String(values[name] ?? ''))]));
+  const typed = Object.fromEntries(
+    ALL_DIMENSIONS.map(({ name, unit = '' }) => [name, readMeasure(String(values[name] ?? ''), unit)]),
+  );
   const parsed = dimensionsSchema.safeParse(typed);
   const denominator = parseScale(String(values.denominator ?? '')) || 72;
   const key = parsed.success ? JSON.stringify(parsed.data) : null;
@@ -374,8 +355,7 @@ function Preview({
       landing: (values.landing as Options['landing']) ?? 'wheels',
       folded: values.wings === 'folded',
       swept: values.sweep === 'swept',
-      ...(gear ? { gear } : {}),
-      ...(spinner ? {} : { spinner: false as const }),
+      ...ownOutline(own),
     };
     const zones = buildOutline(spec).zones.map((item) => ({
       key: item.key,
@@ -397,19 +377,7 @@ function Preview({
         { label: 'Span at scale', value: `${((dimensions.span * 1000) / denominator).toFixed(1)} mm` },
       ],
     };
-  }, [
-    key,
-    preset,
-    gear,
-    spinner,
-    denominator,
-    values.landing,
-    values.wings,
-    values.sweep,
-    values.type,
-    values.variant,
-    last,
-  ]);
+  }, [key, preset, own, denominator, values.landing, values.wings, values.sweep, values.type, values.variant, last]);
   return (
     <div>
       <AirframeSheet data={data} mode="progress" selected={zone} onSelect={setZone} />

@@ -7,7 +7,7 @@ import { save } from '@/actions/records';
 import type { Consequence } from '@/core/brief/consequences';
 import { STORE_STATIONS, type StoreStation } from '@/core/kit/stores';
 import { durationInWords } from '@/core/units/minutes';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import { capital, capped, counted } from '@/core/units/words';
 import { shortDay } from '@/ui/dates';
 import { Opened } from '@/ui/opened';
@@ -215,10 +215,10 @@ function StoresAt({ data }: { data: KitPage }): ReactNode {
 }
 
 const ROD_FIELDS = [
-  { name: 'angleDeg', label: 'Angle to the base, °', usual: 60 },
-  { name: 'heightMm', label: 'Socket above the base, mm', usual: 120 },
-  { name: 'baseMm', label: 'Thickness of the base, mm', usual: 20 },
-  { name: 'socketMm', label: 'Depth of the socket, mm', usual: 15 },
+  { name: 'angleDeg', label: 'Angle to the base, °', unit: '', usual: 60 },
+  { name: 'heightMm', label: 'Socket above the base, mm', unit: 'mm', usual: 120 },
+  { name: 'baseMm', label: 'Thickness of the base, mm', unit: 'mm', usual: 20 },
+  { name: 'socketMm', label: 'Depth of the socket, mm', unit: 'mm', usual: 15 },
 ] as const;
 
 /** The rod with its angle and socket: how long it has to be cut. */
@@ -228,7 +228,7 @@ function Rod({ data }: { data: KitPage }): ReactNode {
   const valueOf = (name: (typeof ROD_FIELDS)[number]) =>
     typed[name.name] ?? String(data.brief.rod?.[name.name] ?? name.usual);
   const rod = () =>
-    Object.fromEntries(ROD_FIELDS.map((field) => [field.name, parseNumber(valueOf(field)) ?? Number.NaN]));
+    Object.fromEntries(ROD_FIELDS.map((field) => [field.name, readMeasure(valueOf(field), field.unit) ?? Number.NaN]));
   return (
     <section className="kit-part">
       <h2>Rod</h2>

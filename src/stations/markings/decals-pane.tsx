@@ -192,7 +192,7 @@ const ITEM_COLUMNS: readonly Column[] = [
   { name: 'title', label: 'Item', type: 'text', width: 150 },
   { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(MARKING_KINDS) },
   { name: 'letters', label: 'Letters', type: 'text', width: 90 },
-  { name: 'heightMm', label: 'Height, mm', type: 'number', width: 56 },
+  { name: 'heightMm', label: 'Height, mm', unit: 'mm', type: 'number', width: 56 },
   { name: 'count', label: 'Pieces', type: 'number', width: 44 },
   { name: 'spoiled', label: 'Spoiled', type: 'number', width: 44 },
   { name: 'L', label: 'Printed L*', type: 'number', width: 48, optional: true },

@@ -256,8 +256,8 @@ async function pictureOf(id: string): Promise<HTMLImageElement> {
 
 const PLACE_COLUMNS: readonly Column[] = [
   { name: 'view', label: 'Seen from', type: 'choice', options: optionsOf(VIEWS) },
-  { name: 'station', label: 'Station, m', type: 'number' },
-  { name: 'offset', label: 'Up, or to starboard, m', type: 'number' },
+  { name: 'station', label: 'Station, m', unit: 'm', type: 'number' },
+  { name: 'offset', label: 'Up, or to starboard, m', unit: 'm', type: 'number' },
   { name: 'turn', label: 'Turned, °', type: 'number' },
   { name: 'mirrored', label: 'Mirrored', type: 'yes-no' },
 ];

@@ -21,7 +21,7 @@ import {
 import { fieldsInView } from '@/core/scheme/in-view';
 import { asDrawn, fromDrawn } from '@/core/scheme/laid';
 import { PATTERNS, type FieldDraft, type PatternName } from '@/core/scheme/patterns';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import { capital, counted } from '@/core/units/words';
 import { Opened } from '@/ui/opened';
 import { DrawingInput } from '@/ui/drawing-input';
@@ -462,7 +462,7 @@ function Metres({ label, value, onPut }: { label: string; value: number; onPut: 
   const { tell } = useSaving();
   const [text, setText] = useState(value.toFixed(2));
   const done = () => {
-    const to = parseNumber(text);
+    const to = readMeasure(text, 'm');
     if (to === null || Math.abs(to) > MOST_METRES) {
       tell(
         `The ${label.replace(', m', '')} is a number of metres, at most ${MOST_METRES} either way; it stays as it was`,

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { enlargeSum } from '@/core/bench/sums';
 import { isRiveting, LEAST_PITCH_MM, MOST_LINE_MM, rivetsKey } from '@/core/markings/riveting';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import type { MarkingsPage } from './page-data';
 
 /** What is printed or cut: one sheet a marking, templates of the scheme, canopy masks, placing; and a drawing brought to size. */
@@ -75,7 +75,7 @@ export function SheetsPane({ data }: { data: MarkingsPage }): ReactNode {
 function Rivets({ data, href }: { data: MarkingsPage; href: (key: string, as: 'svg' | 'pdf') => string }): ReactNode {
   const [pitch, setPitch] = useState('25');
   const [long, setLong] = useState(() => String(data.skinLines[0]?.mm ?? 1000));
-  const [pitchMm, lineMm] = [parseNumber(pitch), parseNumber(long)];
+  const [pitchMm, lineMm] = [readMeasure(pitch, 'mm'), readMeasure(long, 'mm')];
   const riveting = pitchMm !== null && lineMm !== null ? { pitchMm, lineMm } : null;
   const key = riveting && isRiveting(riveting) ? rivetsKey(riveting) : null;
   return (
@@ -129,7 +129,7 @@ function Rivets({ data, href }: { data: MarkingsPage; href: (key: string, as: 's
 function Enlarge({ denominator }: { denominator: number }): ReactNode {
   const [drawn, setDrawn] = useState('');
   const [real, setReal] = useState('');
-  const [drawnMm, realMm] = [parseNumber(drawn), parseNumber(real)];
+  const [drawnMm, realMm] = [readMeasure(drawn, 'mm'), readMeasure(real, 'mm')];
   const typed = drawn.trim() !== '' && real.trim() !== '';
   const sum =
     drawnMm !== null && realMm !== null && drawnMm > 0 && realMm > 0

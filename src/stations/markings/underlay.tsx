@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Kept } from '@/core/kept/records';
 import { isSide, type View } from '@/core/outline/zones';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import { PictureDrop } from '@/ui/picture-drop';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { ARROWS } from './handle';
@@ -76,7 +76,7 @@ export function UnderlayForm({
   const [up, setUp] = useState(
     String(underlay?.fromPoint.y ?? (isSide(view) ? Math.round(data.spec.dimensions.fuselageHeight * 50) / 100 : 0)),
   );
-  const [lengthMm, station, offset] = [parseNumber(apart), parseNumber(at), parseNumber(up)];
+  const [lengthMm, station, offset] = [readMeasure(apart, 'mm'), readMeasure(at, 'm'), readMeasure(up, 'm')];
   const fault =
     lengthMm === null || lengthMm <= 0
       ? 'The known length has to be above 0.'

@@ -1,9 +1,12 @@
 import { z } from 'zod';
 import { choice, inOrder, line, needed, optionalDay } from '../fields';
 import { dimensionsSchema } from '@/core/outline/dimensions';
-import { PRESET_NAMES } from '@/core/outline/presets';
+import { COCKPITS, PRESET_NAMES } from '@/core/outline/presets';
 import { profileSchema } from '@/core/outline/profile';
 import { zoneEdgesSchema } from '@/core/outline/zone-edges';
+import { SURFACES } from '@/core/outline/zones';
+
+const surface = (label: string) => choice(`${label} skinned with`, ['', ...SURFACES]).default('');
 
 export const airframeFields = inOrder(
   z.strictObject({
@@ -22,6 +25,12 @@ export const airframeFields = inOrder(
     gear: choice('Gear legs', ['', 'retracts', 'fixed'] as const).default(''),
     /** Whether the propeller has one, where there is a propeller at the nose. */
     spinner: z.boolean().default(true),
+    /** '' as the layout has it. */
+    cockpit: choice('Cockpit', ['', ...COCKPITS]).default(''),
+    /** What each part is skinned with; '' as the layout has it. */
+    surfaces: z
+      .strictObject({ fuselage: surface('Fuselage'), wings: surface('Wings'), tail: surface('Tail') })
+      .default({ fuselage: '', wings: '', tail: '' }),
     dimensions: dimensionsSchema,
     /** Pulled to a drawing; null as the outline begins. */
     profile: profileSchema.nullable().default(null),

@@ -8,7 +8,7 @@ export const noseBay = (f: Build) => f.has('well-nose') && wheelsDown(f);
 export const wingBays = (f: Build) => f.has('well-main-port') && wheelsDown(f);
 export const weathered = (f: Build) => f.options.weathering !== 'none';
 export const propelled = (f: Build) => f.has('propeller');
-export const fittedWindows = (f: Build) => f.machine.glazing !== 'canopy';
+export const fittedWindows = (f: Build) => f.machine.glazing === 'cabin' || f.machine.glazing === 'nose';
 /** It would sit on its tail, unless a rod or a base holds it. */
 export const needsNoseWeight = (f: Build) =>
   f.machine.thirdWheel === 'nose' && wheelsDown(f) && f.options.stand !== 'a rod';
@@ -18,7 +18,16 @@ export const closedCanopy = (f: Build) => f.has('canopy') && f.options.canopy ==
 export const openCanopy = (f: Build) => f.has('canopy') && f.options.canopy === 'open';
 /** Painted on a stick while the cockpit is plugged, and fixed last. */
 export const lateCanopy = (f: Build) => closedCanopy(f) && f.options.clearParts === 'after paint';
+/** Its crew sits in the open, behind windscreens. */
+export const openCockpit = (f: Build) => f.machine.glazing === 'open';
 export const apartCanopy = (f: Build) => openCanopy(f) || lateCanopy(f);
+/** The cockpit stands open while the airframe is painted, its glass painted apart. */
+export const apartGlass = (f: Build) => apartCanopy(f) || openCockpit(f);
+export const twoCockpits = (f: Build) => f.has('cockpit-rear');
+/** Wires hold its wings, and they will be seen. */
+export const braced = (f: Build) => f.machine.wires === 'braced';
+export const rigged = (f: Build) => braced(f) && f.options.rigging !== 'none';
+export const fabric = (f: Build) => f.zones.some(({ surface }) => surface === 'fabric');
 /** It stands on something that is fitted. */
 export const geared = (f: Build) => wheelsDown(f) && (f.has('gear-main') || f.has('skids'));
 export const earlyGear = (f: Build) => geared(f) && f.options.gearOn === 'before paint';

@@ -1,5 +1,5 @@
 import { DUST, CEMENT, CA, SPRAY, SPIRIT } from './cautions';
-import { bayed, noseBay, seenEngine, wingBays, weathered, fittedWindows } from './conditions';
+import { bayed, noseBay, seenEngine, wingBays, weathered, fittedWindows, twoCockpits } from './conditions';
 import type { StepRule } from './rule';
 
 /** What the closed halves will hide. */
@@ -79,6 +79,15 @@ export const INTERIOR: readonly StepRule[] = [
     lane: 'Cockpit',
     minutes: 30,
     after: ['join-tub', 'interior'],
+  },
+  {
+    key: 'panel-rear',
+    title: 'Paint and decal the rear instrument panel',
+    kind: 'brush',
+    lane: 'Cockpit',
+    minutes: 30,
+    after: ['join-tub', 'interior'],
+    when: twoCockpits,
   },
   {
     key: 'wash-interior',
@@ -168,12 +177,30 @@ export const INTERIOR: readonly StepRule[] = [
     why: 'walls that stand too far in are thinned now, not through paint',
   },
   {
+    key: 'belts-rear',
+    title: 'Rear seat and belts',
+    kind: 'fit',
+    lane: 'Cockpit',
+    minutes: 30,
+    after: [{ step: 'matt-interior', until: 'handle', why: 'it is handled dry' }, 'interior'],
+    when: twoCockpits,
+    caution: CA,
+  },
+  {
     key: 'fit-cockpit',
     title: 'Fit the cockpit',
     kind: 'fit',
     lane: 'Cockpit',
     minutes: 25,
-    after: ['belts', 'dials', 'seat-crew', 'dry-fit-cockpit', { step: 'join-tub', wait: 'joint' }],
+    after: [
+      'belts',
+      'belts-rear',
+      { step: 'panel-rear', wait: 'decal' },
+      'dials',
+      'seat-crew',
+      'dry-fit-cockpit',
+      { step: 'join-tub', wait: 'joint' },
+    ],
     caution: CEMENT,
   },
   {

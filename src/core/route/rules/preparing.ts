@@ -1,5 +1,16 @@
 import { BLADE, CEMENT, DUST } from './cautions';
-import { apartCanopy, bayed, closedCanopy, earlyGear, fittedWindows, jet, lateCanopy } from './conditions';
+import {
+  apartGlass,
+  bayed,
+  braced,
+  fabric,
+  rigged,
+  closedCanopy,
+  earlyGear,
+  fittedWindows,
+  jet,
+  lateCanopy,
+} from './conditions';
 import type { StepRule } from './rule';
 
 /** Glass, openings and grease before the first general coat. */
@@ -60,7 +71,41 @@ export const PREPARING: readonly StepRule[] = [
     lane: 'Whole',
     minutes: 15,
     after: ['sand-roots', 'fit-cockpit'],
-    when: apartCanopy,
+    when: apartGlass,
+  },
+  {
+    key: 'ribs',
+    title: 'Look over ribs and tapes of the fabric: soften what stands too proud, fill what sags too deep',
+    kind: 'sand',
+    lane: 'Whole',
+    minutes: 25,
+    after: ['sand-roots'],
+    when: fabric,
+    at: (zone) => zone.surface === 'fabric',
+    splittable: true,
+    caution: DUST,
+    why: 'fabric lies drawn over its ribs: what a kit moulds is seldom as fine',
+  },
+  {
+    key: 'drill-rigging',
+    title: 'Drill the points of the rigging, two thirds deep',
+    kind: 'drill',
+    lane: 'Whole',
+    minutes: 40,
+    after: ['sand-roots'],
+    when: rigged,
+    splittable: true,
+    why: 'holes after paint chip it',
+  },
+  {
+    key: 'try-upper-wing',
+    title: 'Dry-fit the upper wing on its struts, note the gaps in a jig',
+    kind: 'test',
+    lane: 'Wings',
+    minutes: 25,
+    after: ['sand-roots', 'drill-rigging'],
+    when: braced,
+    why: 'what does not stand now will not stand with paint on it',
   },
   {
     key: 'mask-windows',
@@ -155,6 +200,9 @@ export const PREPARING: readonly StepRule[] = [
     after: [
       'sand-roots',
       'rescribe',
+      'ribs',
+      'drill-rigging',
+      'try-upper-wing',
       'plug-bays',
       'plug-intakes',
       'plug-cockpit',

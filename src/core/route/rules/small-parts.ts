@@ -1,5 +1,5 @@
 import { BLADE, CA, CEMENT, DUST, SPIRIT, SPRAY } from './cautions';
-import { apartCanopy, geared, jet, rotor, wheelsDown, weathered, propelled } from './conditions';
+import { apartCanopy, geared, openCockpit, jet, rotor, wheelsDown, weathered, propelled } from './conditions';
 import type { StepRule } from './rule';
 
 /** What is built and painted apart. */
@@ -65,6 +65,16 @@ export const SMALL_PARTS: readonly StepRule[] = [
     when: apartCanopy,
   },
   {
+    key: 'mask-screens',
+    title: 'Mask the windscreens on both faces',
+    kind: 'mask',
+    lane: 'Gear, stores',
+    minutes: 20,
+    after: ['check-parts'],
+    when: openCockpit,
+    caution: BLADE,
+  },
+  {
     key: 'paint-doors-inside',
     title: 'Paint the inside of doors and hatches',
     kind: 'brush',
@@ -116,6 +126,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
       'turning',
       { step: 'build-propeller', wait: 'joint' },
       { step: 'build-rotor', wait: 'joint' },
+      'mask-screens',
     ],
     lays: 'primer',
     caution: SPRAY,

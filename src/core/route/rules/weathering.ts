@@ -1,5 +1,5 @@
 import { SPRAY, SPIRIT } from './cautions';
-import { wheelsDown, weathered, WORN } from './conditions';
+import { fabric, wheelsDown, weathered, WORN } from './conditions';
 import { coveredWith, type Zone } from '@/core/outline/zones';
 import type { StepRule } from './rule';
 
@@ -18,6 +18,11 @@ export const SECTIONS: readonly (readonly [key: string, where: string, at: (zone
   ['port', 'the port side'],
   ['starboard', 'the starboard side'],
 ].map(([key, where]) => [key!, where!, (zone) => coveredWith(zone.group) === 'outside' && sectionOf(zone.key) === key]);
+
+/** Fabric has ribs and tapes, no panel lines. */
+const lined = (at: (zone: Zone) => boolean) => (zone: Zone) => at(zone) && zone.surface !== 'fabric';
+/** Paint chips off what is hard beneath it; on fabric it cracks. */
+const chipped = ({ surface }: Zone) => surface === 'metal' || surface === 'wood';
 
 /** Wash, oils, stains and dust, and the last clear. */
 export const WEATHERING: readonly StepRule[] = [
@@ -48,7 +53,7 @@ export const WEATHERING: readonly StepRule[] = [
         ...(i > 0 ? [`wipe:${SECTIONS[i - 1]![0]}`] : []),
       ],
       when: weathered,
-      at,
+      at: lined(at),
       caution: SPIRIT,
       lays: 'wash',
       why: 'section by section, so that each is wiped inside its own window',
@@ -61,7 +66,7 @@ export const WEATHERING: readonly StepRule[] = [
       minutes: 8,
       after: [{ step: `wash:${key}`, wait: 'washWindow' }],
       when: weathered,
-      at,
+      at: lined(at),
       caution: SPIRIT,
     },
   ]),
@@ -94,6 +99,19 @@ export const WEATHERING: readonly StepRule[] = [
     caution: SPIRIT,
   },
   {
+    key: 'shade-ribs',
+    title: 'Oils: shade beside the ribs of the fabric, light on the tapes',
+    kind: 'oil',
+    lane: 'Whole',
+    minutes: 30,
+    after: [{ step: 'matt-for-oils', until: 'cure', why: 'spirit needs a cured clear under it' }],
+    when: (f) => weathered(f) && fabric(f),
+    at: (zone) => zone.surface === 'fabric',
+    lays: 'oil',
+    caution: SPIRIT,
+    why: 'fabric has no panel lines to wash: its ribs and tapes give it depth',
+  },
+  {
     key: 'exhaust',
     title: 'Exhaust stains, built up thin',
     kind: 'spray',
@@ -113,7 +131,7 @@ export const WEATHERING: readonly StepRule[] = [
     minutes: 30,
     after: [{ step: 'matt-for-oils', until: 'recoat', why: 'the matt is dry' }],
     where: { chips: ['sponge on top'] },
-    when: weathered,
+    when: (f) => weathered(f) && f.zones.some(chipped),
   },
   {
     key: 'neglect',
@@ -148,6 +166,7 @@ export const WEATHERING: readonly StepRule[] = [
       { step: 'exhaust', until: 'recoat', why: 'the stains are dry' },
       { step: 'streaks', until: 'recoat', why: 'oils are dry in two days, not before' },
       { step: 'neglect', until: 'recoat', why: 'oils are dry in two days, not before' },
+      { step: 'shade-ribs', until: 'recoat', why: 'oils are dry in two days, not before' },
       'derelict',
       { step: 'seal', until: 'recoat', why: 'clear over clear' },
     ],

@@ -3,7 +3,7 @@
 import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
 import { DROPS_PER_ML, planCup, TYPICAL_SPRAYING } from '@/core/paint/quantity';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import { Explained } from '@/ui/explained';
 import { RecordForm } from '@/ui/fields';
 import type { ColoursPage } from '@/stations/colours/page-data';
@@ -13,7 +13,7 @@ export function MeasureOut({ data }: { data: ColoursPage }): ReactNode {
   const [cupText, setCupText] = useState('2');
   const [coats, setCoats] = useState<number | null>(null);
   const [logging, setLogging] = useState<string | null>(null);
-  const parsed = parseNumber(cupText);
+  const parsed = readMeasure(cupText, 'ml');
   const cupMl = parsed && parsed >= 0.5 && parsed <= 50 ? parsed : null;
   const rows = data.calls.filter(({ chosen, areaCm2 }) => chosen && areaCm2 > 0);
   return (

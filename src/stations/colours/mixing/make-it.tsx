@@ -9,7 +9,7 @@ import { coatsOfFilm } from '@/core/paint/planned-coats';
 import { CUP_ML, DROPS_PER_ML, planCup } from '@/core/paint/quantity';
 import { thinningOf } from '@/core/paint/thinning';
 import { counted } from '@/core/units/words';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
 import { needFrom } from '../explanations';
@@ -38,7 +38,7 @@ export function MakeIt({
   );
   const needed = cup.paintMl * (1 + SPARE_SHARE);
   const [text, setText] = useState(needed.toFixed(1));
-  const ml = parseNumber(text);
+  const ml = readMeasure(text, 'ml');
   const wanted = ml && ml > 0 && ml <= 500 ? ml : null;
   const scaled = scaleTo(parts, wanted ?? needed);
   const paintOf = new Map(parts.map(({ paintId, paint }) => [paintId, paint]));

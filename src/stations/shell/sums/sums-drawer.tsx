@@ -4,7 +4,7 @@ import Drawer from '@mui/material/Drawer';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { SumFacts } from '@/core/brief/sum-facts';
-import { parseNumber } from '@/core/units/number';
+import { readMeasure } from '@/core/units/measure';
 import css from './sums.module.css';
 import { SUM_KINDS, type SumKind } from './kinds';
 
@@ -59,10 +59,10 @@ function Sum({ kind, facts }: { kind: SumKind; facts: SumFacts }): ReactNode {
   const numbers: Record<string, number> = {};
   const chosen: Record<string, string> = {};
   const faults: Record<string, string> = {};
-  for (const { name, label, least = 0, choices } of kind.fields) {
+  for (const { name, label, unit, least = 0, choices } of kind.fields) {
     if (choices) chosen[name] = typed[name] ?? choices[0]![0];
     else {
-      const value = parseNumber(typed[name] ?? '');
+      const value = readMeasure(typed[name] ?? '', unit);
       if (value === null) faults[name] = `${label}: a number`;
       else if (value < least || value > 1e7) faults[name] = value < least ? `at least ${least}` : 'too large';
       else numbers[name] = value;
