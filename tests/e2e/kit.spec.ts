@@ -4,7 +4,7 @@ import { nowMs } from '../../src/clock/now';
 
 const option = (page: Page, name: string) => page.getByRole('group', { name, exact: true });
 const pane = (page: Page, name: RegExp) =>
-  page.getByRole('group', { name: 'What to show' }).getByRole('button', { name });
+  page.getByRole('navigation', { name: 'What to show' }).getByRole('button', { name });
 
 test.describe('Kit', () => {
   test('an option shows what it would change before it is taken, and what cannot be is refused', async ({ page }) => {

@@ -8,6 +8,7 @@ import { COCKPITS, machineOf, PRESET_NAMES, PRESETS, type AsBuilt } from '@/core
 import { coveredWith, SURFACES, type Surfaces } from '@/core/outline/zones';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
 import { descendantsOf } from './behind';
+import { fixingSteps } from './fixing';
 import { buildRoute } from './route';
 import { waitingCircle } from './schedule/network';
 
@@ -122,6 +123,8 @@ describe('a biplane', () => {
     ] as const)
       expect([first, then, isAfter(she, first, then)]).toEqual([first, then, true]);
     expect(she.questions).toContainEqual({ zone: 'struts', aspect: 'fit', item: 'rigging' });
+    const struts = she.outline.zones.find(({ key }) => key === 'struts')!;
+    expect(fixingSteps(she.route, struts, 'fit').map(({ key }) => key)).toEqual(['drill-rigging', 'try-upper-wing']);
   });
   test('that is not rigged needs no holes, and stands on its struts all the same', () => {
     const { keys } = built({ preset: 'biplane' }, { rigging: 'none' });

@@ -27,11 +27,21 @@ const COLOUR_JOINT: Record<Place, string> = {
 const BUILT_IN: Record<Place, readonly string[]> = {
   interior: ['fit-cockpit'],
   bays: [],
-  apart: ['build-gear', 'build-stores', 'build-propeller', 'build-rotor'],
+  apart: [],
   wings: ['drill-wings', 'gate:wings'],
   tail: ['join-tail'],
   body: ['drill-fuselage'],
 };
+/** What is painted apart is built in by what builds it. */
+const BUILT_APART: Partial<Record<Zone['group'], readonly string[]>> = {
+  gear: ['build-gear'],
+  stores: ['build-stores'],
+  propeller: ['build-propeller'],
+  rotor: ['build-rotor'],
+  struts: ['drill-rigging', 'try-upper-wing'],
+  glazing: ['mask-canopy', 'mask-screens'],
+};
+const builtIn = (place: Place, { group }: Pick<Zone, 'group'>) => BUILT_APART[group] ?? BUILT_IN[place];
 const SMOOTHED: Record<Place, readonly string[]> = {
   interior: ['ejector-marks'],
   bays: [],
@@ -42,10 +52,12 @@ const SMOOTHED: Record<Place, readonly string[]> = {
 };
 
 /** Steps of the fixed rules that settle an aspect, by where the zone lies, with the reason. */
-const FIXED_BY: Partial<Record<Aspect, { steps: (place: Place) => readonly string[]; reason: string }>> = {
+const FIXED_BY: Partial<
+  Record<Aspect, { steps: (place: Place, zone: Pick<Zone, 'group'>) => readonly string[]; reason: string }>
+> = {
   seam: { steps: (place) => SMOOTHED[place], reason: 'a real seam is not filled' },
-  aerial: { steps: (place) => BUILT_IN[place], reason: 'its hole is drilled from inside' },
-  fit: { steps: (place) => BUILT_IN[place], reason: 'what is inside is out of reach once it is fitted' },
+  aerial: { steps: builtIn, reason: 'its hole is drilled from inside' },
+  fit: { steps: builtIn, reason: 'what is inside is out of reach once it is fitted' },
   gearCover: { steps: () => ['build-gear'], reason: 'covers are built with the legs' },
   hook: { steps: () => ['fit-gear'], reason: 'it is fitted with the gear' },
   door: { steps: () => ['fit-hatches'], reason: 'doors are fitted into their frames' },
@@ -71,7 +83,7 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
   if (zone.group === 'subject') return aspect === 'colour' ? here.filter((step) => step.booth) : here;
   const fixed = FIXED_BY[aspect];
   if (fixed) {
-    const wanted = fixed.steps(placeOf(zone));
+    const wanted = fixed.steps(placeOf(zone), zone);
     return route.steps.filter((step) => wanted.includes(step.key));
   }
   if (MARKING_ASPECTS.has(aspect)) return here.filter(isMarking);

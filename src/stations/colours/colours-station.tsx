@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { PaneTabs } from '@/stations/shell/pane-bar';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { capital, counted, listed, plural } from '@/core/units/words';
 import { useKey } from '@/ui/keys';
@@ -34,18 +35,11 @@ export function ColoursStation({ data }: { data: ColoursPage }): ReactNode {
   const shared = { data, code, goTo };
   return (
     <StationFrame station="colours" styles={css.colours} now={whatMatters(data)}>
-      <nav className="panes" aria-label="Colours">
-        {PANES.map(({ key, title }) => (
-          <button
-            key={key}
-            type="button"
-            aria-current={key === pane ? 'page' : undefined}
-            onClick={() => goTo(key, key === 'mix' || key === 'layers' ? (code ?? undefined) : undefined)}
-          >
-            {title}
-          </button>
-        ))}
-      </nav>
+      <PaneTabs
+        panes={PANES.map(({ key, title }) => [key, title] as const)}
+        chosen={pane}
+        onChoose={(key) => goTo(key, key === 'mix' || key === 'layers' ? (code ?? undefined) : undefined)}
+      />
       {data.codes === 0 || data.paints === 0 ? <SampleShelf codes={data.codes} paints={data.paints} /> : null}
       {pane === 'calls' ? <Calls {...shared} /> : null}
       {pane === 'mix' ? <MixingBench {...shared} /> : null}

@@ -6,6 +6,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { PaneTabs } from '@/stations/shell/pane-bar';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { ruleAsSettled } from '@/actions/evidence';
@@ -125,18 +126,16 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
         <AskForm data={data} zone={zone} onClose={() => setAdding(null)} onAsked={setQuestion} />
       ) : null}
       <div className="pane-bar">
-        <ToggleButtonGroup
-          size="small"
-          exclusive
-          value={pane}
-          onChange={(_, value) => value && setPane(value)}
-          aria-label="What to show"
-        >
-          <ToggleButton value="ledger">Ledger</ToggleButton>
-          <ToggleButton value="sources">Sources ({data.sources.length})</ToggleButton>
-          <ToggleButton value="timeline">Timeline</ToggleButton>
-          <ToggleButton value="dossier">Dossier</ToggleButton>
-        </ToggleButtonGroup>
+        <PaneTabs
+          panes={[
+            ['ledger', 'Ledger'],
+            ['sources', `Sources (${data.sources.length})`],
+            ['timeline', 'Timeline'],
+            ['dossier', 'Dossier'],
+          ]}
+          chosen={pane}
+          onChoose={setPane}
+        />
         {pane === 'ledger' ? (
           <div className="filters">
             {data.questions.length > 0 && data.notAsked > 0 ? <AskThemAll data={data} /> : null}

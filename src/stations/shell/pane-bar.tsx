@@ -1,7 +1,5 @@
 'use client';
 
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useRouter, useSearchParams } from 'next/navigation';
 import type { ReactNode } from 'react';
 
@@ -11,6 +9,32 @@ export type Panes<P extends string> = readonly (readonly [pane: P, title: string
 export function usePane<P extends string>(panes: Panes<P>): P {
   const asked = useSearchParams().get('show');
   return (panes.find(([name]) => name === asked) ?? panes[0]!)[0];
+}
+
+/** What there is to show, the one that is shown underlined: alike at every station. */
+export function PaneTabs<P extends string>({
+  panes,
+  chosen,
+  onChoose,
+}: {
+  panes: Panes<P>;
+  chosen: P;
+  onChoose: (pane: P) => void;
+}): ReactNode {
+  return (
+    <nav className="panes" aria-label="What to show">
+      {panes.map(([pane, title]) => (
+        <button
+          key={pane}
+          type="button"
+          aria-current={pane === chosen ? 'page' : undefined}
+          onClick={() => onChoose(pane)}
+        >
+          {title}
+        </button>
+      ))}
+    </nav>
+  );
 }
 
 /** What a station can show, one pane at a time; which one stands in its address. */
@@ -26,20 +50,10 @@ export function PaneBar<P extends string>({
 }): ReactNode {
   const router = useRouter();
   return (
-    <div className="pane-bar">
-      <ToggleButtonGroup
-        size="small"
-        exclusive
-        value={chosen}
-        onChange={(_, pane: P | null) => pane && router.replace(`${path}?show=${pane}`, { scroll: false })}
-        aria-label="What to show"
-      >
-        {panes.map(([pane, title]) => (
-          <ToggleButton key={pane} value={pane}>
-            {title}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
-    </div>
+    <PaneTabs
+      panes={panes}
+      chosen={chosen}
+      onChoose={(pane) => router.replace(`${path}?show=${pane}`, { scroll: false })}
+    />
   );
 }

@@ -35,6 +35,7 @@ export const PREPARING: readonly StepRule[] = [
     minutes: 15,
     after: ['mask-canopy'],
     lays: 'frames',
+    when: (f) => f.has('canopy'),
     at: (zone) => zone.group === 'glazing',
     why: 'seen from inside the frames wear it; the outside colour comes over it',
   },

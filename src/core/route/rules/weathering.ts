@@ -95,7 +95,8 @@ export const WEATHERING: readonly StepRule[] = [
     after: [{ step: 'matt-for-oils', until: 'cure', why: 'spirit needs a cured clear under it' }],
     when: weathered,
     lays: 'oil',
-    covers: 'outside',
+    // Fabric has neither fillers nor hinges that run: it is shaded along its ribs.
+    at: lined((zone) => coveredWith(zone.group) === 'outside'),
     caution: SPIRIT,
   },
   {
@@ -139,7 +140,7 @@ export const WEATHERING: readonly StepRule[] = [
     kind: 'oil',
     lane: 'Whole',
     minutes: 40,
-    after: ['streaks'],
+    after: ['streaks', 'shade-ribs'],
     where: { weathering: [...WORN] },
     at: SECTIONS[0]![2],
     lays: 'oil',
