@@ -15,6 +15,8 @@ interface Held {
 }
 
 const REACHED = 'a[href], button, input, select, textarea, summary, [tabindex]:not([tabindex="-1"])';
+/** Nobody is put into a field unawares: what is typed next would be in it. */
+const TYPED = 'input:not([type="checkbox"], [type="radio"], [type="button"]), textarea, select, [role="combobox"]';
 /** What opens and closes as a whole: from it the focus goes back to what opened it. */
 const OPENS = 'form, dialog, [role="dialog"], [data-opened]';
 /** What may stand for something in it that is switched off for a moment. */
@@ -50,7 +52,7 @@ const namesake = (within: Element, like: Element) =>
     (one) => nameOf(one) === nameOf(like) && takesFocus(one),
   );
 const firstIn = (within: HTMLElement) =>
-  takesFocus(within) ? within : [...within.querySelectorAll<HTMLElement>(REACHED)].find(takesFocus);
+  [within, ...within.querySelectorAll<HTMLElement>(REACHED)].find((one) => takesFocus(one) && !one.matches(TYPED));
 
 function heldBy(element: HTMLElement): Held {
   const trail: Held['trail'] = [];

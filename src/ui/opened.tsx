@@ -35,6 +35,24 @@ export function useEscape(close: () => void, element: () => HTMLElement | null =
   }, []);
 }
 
+/** The button that closes what is open; Esc does too, from anywhere in it. */
+export function CloseOpened({ label, onClose }: { label: string; onClose: () => void }): ReactNode {
+  const button = useRef<HTMLButtonElement>(null);
+  useEscape(onClose, () => button.current?.closest<HTMLElement>('[data-opened]') ?? null);
+  return (
+    <IconButton
+      className="opened-close"
+      size="small"
+      aria-label={`Close ${label}`}
+      title="Close (Esc)"
+      onClick={onClose}
+      ref={button}
+    >
+      <X size={18} />
+    </IconButton>
+  );
+}
+
 /** What a press opened: it comes into sight, Esc closes it, and the focus goes into it where `takesFocus` says so. */
 export function Opened({
   label,
@@ -61,17 +79,7 @@ export function Opened({
   }, [takesFocus]);
   return (
     <section className={className} aria-label={label} ref={section} data-opened="">
-      {closes ? (
-        <IconButton
-          className="opened-close"
-          size="small"
-          aria-label={`Close ${label}`}
-          title="Close (Esc)"
-          onClick={onClose}
-        >
-          <X size={18} />
-        </IconButton>
-      ) : null}
+      {closes ? <CloseOpened label={label} onClose={onClose} /> : null}
       {children}
     </section>
   );

@@ -65,6 +65,7 @@ test.describe('bad input gets a sentence, and what was typed stays', () => {
     const base = await openDemo(page);
     await page.goto(`${base}/setup`);
     await expect(page).toHaveURL(/kit\?show=machine$/);
+    await page.locator('html[data-ready]').waitFor();
     await page.getByText('All dimensions of the outline').click();
     await page.getByLabel('Wing root leading edge, station, m').fill('8,5');
     await expect(page.getByRole('status').filter({ hasText: 'ends behind the tail' })).toBeVisible();

@@ -99,11 +99,14 @@ export class NetworkBuilder {
   private stepOf(rule: StepRule): RouteStep {
     const coat = rule.lays ? GENERAL_COATS[rule.lays] : null;
     const load: Load | null = coat && rule.kind !== 'brush' && SPRAYED.has(coat.kind) ? coat : null;
-    const zones = rule.at ? this.zones.filter(rule.at).map(({ key }) => key) : [];
+    const within = rule.covers && new Set(this.covered[rule.covers]);
+    const zones = rule.at
+      ? this.zones.filter((zone) => rule.at!(zone) && (!within || within.has(zone.key))).map(({ key }) => key)
+      : [];
     return stepOf(rule.key, rule.title, rule.kind, rule.lane, rule.minutes, {
       splittable: rule.splittable ?? false,
       load,
-      layer: coat && (rule.covers || rule.at) ? layerOfCoat(coat, rule.covers) : null,
+      layer: coat && (rule.covers || rule.at) ? layerOfCoat(coat, rule.at ? undefined : rule.covers) : null,
       zones,
       gate: rule.gate ?? null,
       cautions: rule.caution ? [rule.caution] : [],

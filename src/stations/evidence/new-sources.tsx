@@ -59,6 +59,7 @@ export function NewSources({
           `${counted(sources, 'source')} added${left > 0 ? `, ${left} left out: they are there already, or derive from what is not` : ''}`
         }
         onDone={onAdded}
+        onClose={onClose}
       />
     );
   return (

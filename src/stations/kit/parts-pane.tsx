@@ -112,6 +112,7 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
           take={(table, act) => takeParts({ act, briefId: data.briefId, ...table })}
           said={({ parts }) => `Taken: ${counted(parts, 'part')}`}
           onDone={() => setImporting(false)}
+          onClose={() => setImporting(false)}
         />
       ) : null}
       {open === 'new' ? <PartForm data={data} part={null} onClose={() => setOpen(null)} /> : null}

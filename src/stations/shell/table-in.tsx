@@ -10,6 +10,7 @@ import type { Reading } from '@/core/interchange/columns';
 import type { Result } from '@/core/interchange/result';
 import { counted } from '@/core/units/words';
 import { decodeText, ENCODING_TITLES, ENCODINGS, type Encoding } from '@/core/interchange/decode';
+import { CloseOpened } from '@/ui/opened';
 import { useSaving } from '@/ui/saving';
 import { rememberedReading, rememberReading, TableColumns } from './table-columns';
 
@@ -21,6 +22,7 @@ export function TableIn<T>({
   take,
   said,
   onDone,
+  onClose,
   children,
 }: {
   title: string;
@@ -31,6 +33,8 @@ export function TableIn<T>({
   /** What was taken, in words. */
   said: (value: T) => string;
   onDone: () => void;
+  /** Where it was opened by a press. */
+  onClose?: () => void;
   children?: ReactNode;
 }): ReactNode {
   const { run, busy, tell } = useSaving();
@@ -78,7 +82,12 @@ export function TableIn<T>({
     onDone();
   };
   return (
-    <section {...getRootProps({ className: 'ledger-detail', 'aria-label': title })} style={{ marginBottom: 12 }}>
+    <section
+      {...getRootProps({ className: 'ledger-detail', 'aria-label': title, role: 'region' })}
+      style={{ marginBottom: 12 }}
+      {...(onClose ? { 'data-opened': '' } : {})}
+    >
+      {onClose ? <CloseOpened label={title} onClose={onClose} /> : null}
       <h2 style={{ marginTop: 0 }}>{title}</h2>
       <p className="dim">{says}</p>
       {children}

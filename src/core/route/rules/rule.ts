@@ -198,7 +198,7 @@ export interface StepRule {
   lays?: GeneralCoat;
   /** Where what it lays lies: everywhere outside, or inside. */
   covers?: Cover;
-  /** The zones that it works on, where they are not all. */
+  /** The zones that it works on, where they are not all; where it covers too, those of them that it covers. */
   at?: (zone: Zone) => boolean;
   /** A point of no return. */
   gate?: string;

@@ -95,8 +95,9 @@ export const WEATHERING: readonly StepRule[] = [
     after: [{ step: 'matt-for-oils', until: 'cure', why: 'spirit needs a cured clear under it' }],
     when: weathered,
     lays: 'oil',
+    covers: 'outside',
     // Fabric has neither fillers nor hinges that run: it is shaded along its ribs.
-    at: lined((zone) => coveredWith(zone.group) === 'outside'),
+    at: ({ surface }) => surface !== 'fabric',
     caution: SPIRIT,
   },
   {

@@ -46,6 +46,7 @@ export function DrawerPane({ data, code }: PaneProps): ReactNode {
           take={(table, act) => takeCatalogue({ act, briefId: data.briefId, ...table })}
           said={addedInWords}
           onDone={() => setImporting(false)}
+          onClose={() => setImporting(false)}
         />
       ) : null}
       <CatalogueTable paints={shelf.paints} today={data.today} open={open} onOpen={setOpen} />
