@@ -98,8 +98,8 @@ interface RecordFormProps<T> {
   onCancel?: () => void;
   saveLabel: string;
   saved: string;
-  /** The field that has the focus when the form appears. */
-  focus?: string;
+  /** The field that has the focus when the form appears; null for none, as where the hand goes on elsewhere. */
+  focus?: string | null;
   children?: ReactNode;
 }
 
@@ -130,7 +130,7 @@ export function RecordForm<T>({
   useUnsaved(form.formState.isDirty);
   const { setValue, getValues, setFocus } = form;
   // What can be closed was opened by a press: the hand goes on in it.
-  const first = focus ?? (onCancel ? fields[0]?.name : undefined);
+  const first = focus === undefined ? (onCancel ? fields[0]?.name : null) : focus;
   useEffect(() => {
     if (first) setFocus(first, { shouldSelect: true });
   }, [first, setFocus]);

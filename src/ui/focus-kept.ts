@@ -23,12 +23,12 @@ const OPENS = 'form, dialog, [role="dialog"], [data-opened]';
 const STANDS_IN = 'form, [data-opened], li, tr, [role="row"], section, main';
 const GRASPS = ['gotpointercapture', 'lostpointercapture'] as const;
 const REMEMBERED = 24;
-/** So long after a key has sent the focus elsewhere no letter is a command: it was meant for where the focus was. */
+/** So long after what was typed into has gone no letter is a command: it was meant for the field. */
 const SETTLES_MS = 400;
 
 let movedAt = -Infinity;
 
-/** Whether the focus has just been moved by what a key did: who types on means where it was. */
+/** Whether a field has just gone from under the hand: who types on means the field. */
 export const focusHasJustMoved = (): boolean => performance.now() - movedAt < SETTLES_MS;
 
 const isSeen = (element: Element) => element.isConnected && element.checkVisibility({ visibilityProperty: true });
@@ -145,7 +145,8 @@ export function useFocusKept(): void {
       if (type === 'gotpointercapture') document.documentElement.dataset.dragging = '';
       else delete document.documentElement.dataset.dragging;
     };
-    const onKey = ({ key }: KeyboardEvent) => void (isTyping = key !== 'Escape');
+    const onKey = ({ key, target }: KeyboardEvent) =>
+      void (isTyping = key !== 'Escape' && target instanceof Element && target.matches(TYPED));
     const onPress = () => void (isTyping = false);
     const watched = new MutationObserver((changes) => {
       // What is put elsewhere in the page loses the focus too, against anybody's will.

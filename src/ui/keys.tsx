@@ -64,7 +64,8 @@ export function useKey(key: string, handle: () => void): void {
   });
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      if (event.key !== key || !isPlain(event)) return;
+      // A key that is held down is one press.
+      if (event.key !== key || !isPlain(event) || event.repeat) return;
       const target = event.target as HTMLElement;
       if (target.closest(TYPED_INTO) && key !== 'Escape') return;
       if (key === ' ' && target.closest(PRESSED_BY_SPACE)) return;
@@ -87,7 +88,7 @@ export function useKeysExplained(tell: (text: string) => void): void {
   useEffect(() => {
     says = (text) => latest.current(text);
     const listen = (event: KeyboardEvent) => {
-      if (!isPlain(event) || event.key.length !== 1 || event.key === ' ') return;
+      if (!isPlain(event) || event.repeat || event.key.length !== 1 || event.key === ' ') return;
       if ((event.target as HTMLElement).closest(TYPED_INTO)) return;
       const meant = KEY_MAP.filter(([keys]) => keys.split(' ').includes(event.key)).map(([, does]) => does);
       latest.current(

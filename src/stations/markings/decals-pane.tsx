@@ -311,6 +311,7 @@ function Sheets({ data }: { data: MarkingsPage }): ReactNode {
             }
             onDone={({ id }) => setOpen(sheet ? null : id)}
             onCancel={close}
+            focus={sheet ? null : undefined}
           />
           {sheet ? (
             <>

@@ -107,6 +107,7 @@ export function FieldForm({
         }
         onDone={onDone}
         onCancel={onDone}
+        focus={null}
       />
       <p>
         <RemoveButton
