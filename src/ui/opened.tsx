@@ -59,6 +59,7 @@ export function Opened({
   onClose,
   className = 'ledger-detail',
   takesFocus = false,
+  isFollowed = true,
   closes = false,
   children,
 }: {
@@ -66,6 +67,8 @@ export function Opened({
   onClose: () => void;
   className?: string;
   takesFocus?: boolean;
+  /** Whether the page moves to it; not where the hand goes on beside it. */
+  isFollowed?: boolean;
   /** Brings a button that closes it. */
   closes?: boolean;
   children: ReactNode;
@@ -74,9 +77,9 @@ export function Opened({
   useEscape(onClose, () => section.current);
   useEffect(() => {
     const own = section.current!;
-    own.scrollIntoView({ block: 'nearest' });
+    if (isFollowed) own.scrollIntoView({ block: 'nearest' });
     if (takesFocus && !own.contains(document.activeElement)) focusOn(own);
-  }, [takesFocus]);
+  }, [takesFocus, isFollowed]);
   return (
     <section className={className} aria-label={label} ref={section} data-opened="">
       {closes ? <CloseOpened label={label} onClose={onClose} /> : null}

@@ -276,7 +276,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
             </table>
           )}
           {field ? (
-            <Opened key={field.id} label={field.title} onClose={() => choose(null)}>
+            <Opened key={field.id} label={field.title} onClose={() => choose(null)} isFollowed={false}>
               <FieldForm
                 key={`${field.id} ${field.version}`}
                 data={data}
