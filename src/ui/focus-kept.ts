@@ -150,7 +150,7 @@ export function useFocusKept(): void {
     const onPress = () => void (isTyping = false);
     const watched = new MutationObserver((changes) => {
       // What is put elsewhere in the page loses the focus too, against anybody's will.
-      if (changes.some(({ removedNodes }) => [...removedNodes].some((node) => node.contains(now.left))))
+      if (now.left && changes.some(({ removedNodes }) => [...removedNodes].some((node) => node.contains(now.left))))
         now.left = null;
       ask();
     });

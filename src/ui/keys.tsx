@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { useEffect, useEffectEvent } from 'react';
 import { focusHasJustMoved } from './focus-kept';
 
 /** Every shortcut of the application: what `?` shows. */
@@ -58,10 +58,7 @@ function heldUp(key: string): string | null {
 
 /** Calls `handle` on a plain key press anywhere outside a field. */
 export function useKey(key: string, handle: () => void): void {
-  const latest = useRef(handle);
-  useEffect(() => {
-    latest.current = handle;
-  });
+  const onKey = useEffectEvent(handle);
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       // A key that is held down is one press.
@@ -72,7 +69,7 @@ export function useKey(key: string, handle: () => void): void {
       event.preventDefault();
       const why = heldUp(key);
       if (why) says(why);
-      else latest.current();
+      else onKey();
     };
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);
@@ -81,17 +78,14 @@ export function useKey(key: string, handle: () => void): void {
 
 /** A key that does nothing here says what it is for. */
 export function useKeysExplained(tell: (text: string) => void): void {
-  const latest = useRef(tell);
+  const say = useEffectEvent(tell);
   useEffect(() => {
-    latest.current = tell;
-  });
-  useEffect(() => {
-    says = (text) => latest.current(text);
+    says = (text) => say(text);
     const listen = (event: KeyboardEvent) => {
       if (!isPlain(event) || event.repeat || event.key.length !== 1 || event.key === ' ') return;
       if ((event.target as HTMLElement).closest(TYPED_INTO)) return;
       const meant = KEY_MAP.filter(([keys]) => keys.split(' ').includes(event.key)).map(([, does]) => does);
-      latest.current(
+      say(
         meant.length > 0
           ? `Nothing for ${event.key} to do here. It is to: ${meant.join('; or: ')}`
           : `${event.key} is no key here; ? lists those there are`,

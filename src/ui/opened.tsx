@@ -2,7 +2,7 @@
 
 import IconButton from '@mui/material/IconButton';
 import { X } from 'lucide-react';
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useRef, type ReactNode } from 'react';
 import { focusOn } from './focus-kept';
 
 /** What is open, the last opened at the end, with how each is closed. */
@@ -18,40 +18,29 @@ function onEscape(event: KeyboardEvent): void {
   last.close();
 }
 
-/** Esc closes this: from anywhere in it, and from elsewhere where it was opened last. */
-export function useEscape(close: () => void, element: () => HTMLElement | null = () => null): void {
-  const latest = useRef({ close, element });
+/** Esc closes this: from anywhere in it, and from elsewhere where it was opened last. Null where it is not to be closed. */
+export function useEscape(close: (() => void) | null, element: () => HTMLElement | null = () => null): void {
+  const onClose = useEffectEvent(() => close?.());
+  const where = useEffectEvent(element);
+  const closes = close !== null;
   useEffect(() => {
-    latest.current = { close, element };
-  });
-  useEffect(() => {
-    const own = { close: () => latest.current.close(), element: () => latest.current.element() };
+    if (!closes) return undefined;
+    const own = { close: () => onClose(), element: () => where() };
     open.push(own);
     if (open.length === 1) document.addEventListener('keydown', onEscape);
     return () => {
       open.splice(open.indexOf(own), 1);
       if (open.length === 0) document.removeEventListener('keydown', onEscape);
     };
-  }, []);
+  }, [closes]);
 }
 
-/** The button that closes what is open; Esc does too, from anywhere in it. */
-export function CloseOpened({ label, onClose }: { label: string; onClose: () => void }): ReactNode {
-  const button = useRef<HTMLButtonElement>(null);
-  useEscape(onClose, () => button.current?.closest<HTMLElement>('[data-opened]') ?? null);
-  return (
-    <IconButton
-      className="opened-close"
-      size="small"
-      aria-label={`Close ${label}`}
-      title="Close (Esc)"
-      onClick={onClose}
-      ref={button}
-    >
-      <X size={18} />
-    </IconButton>
-  );
-}
+/** The button that closes what is open, beside Esc. */
+export const CloseButton = ({ label, onClose }: { label: string; onClose: () => void }): ReactNode => (
+  <IconButton className="opened-close" size="small" aria-label={`Close ${label}`} title="Close (Esc)" onClick={onClose}>
+    <X size={18} />
+  </IconButton>
+);
 
 /** What a press opened: it comes into sight, Esc closes it, and the focus goes into it where `takesFocus` says so. */
 export function Opened({
@@ -82,7 +71,7 @@ export function Opened({
   }, [takesFocus, isFollowed]);
   return (
     <section className={className} aria-label={label} ref={section} data-opened="">
-      {closes ? <CloseOpened label={label} onClose={onClose} /> : null}
+      {closes ? <CloseButton label={label} onClose={onClose} /> : null}
       {children}
     </section>
   );

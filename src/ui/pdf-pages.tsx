@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useRef, useState, type ReactNode } from 'react';
 import { Opened } from './opened';
 import { drawPage, openPdf, pageAsPicture } from './pdf-file';
 
@@ -25,10 +25,7 @@ export function PdfPages({
   const [page, setPage] = useState(1);
   const [working, setWorking] = useState(false);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const refuse = useRef(onRefused);
-  useEffect(() => {
-    refuse.current = onRefused;
-  });
+  const refuse = useEffectEvent(onRefused);
   useEffect(() => {
     let [isGone, close] = [false, () => undefined as void];
     openPdf(file).then(
@@ -37,7 +34,7 @@ export function PdfPages({
         if (isGone) close();
         else setPages(opened.pages);
       },
-      () => !isGone && refuse.current(DAMAGED),
+      () => !isGone && refuse(DAMAGED),
     );
     return () => {
       isGone = true;

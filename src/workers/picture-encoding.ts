@@ -14,7 +14,6 @@ const PRINT_EDGE = 900;
 /** A strip of pixels costs as much as a picture, and shows nothing. */
 const LONGEST_SIDE = 30_000;
 const READABLE = new Set(['jpeg', 'png', 'webp', 'tiff', 'gif', 'heif']);
-const TOO_MANY_PIXELS = `the picture has more than ${MOST_PIXELS / 1e6} megapixels, which is the most`;
 const FORMATS = 'JPEG, PNG, HEIC, WebP, TIFF, GIF';
 
 // Loaders of other formats are closed before any file is opened: drawings with scripts, documents, raw formats of instruments.
@@ -50,7 +49,8 @@ export async function encodePicture({ kind, from }: PictureJob): Promise<Picture
     return kind === 'keep' ? { kept: await reencoded(bytes) } : { print: await small(bytes, PRINT_EDGE, 80) };
   } catch (error) {
     if (error instanceof Fault) return { fault: error.message };
-    if (/pixel limit/.test((error as Error).message)) return { fault: TOO_MANY_PIXELS };
+    if (/pixel limit/.test((error as Error).message))
+      return { fault: `the picture has more than ${MOST_PIXELS / 1e6} megapixels, which is the most` };
     return { fault: `the file cannot be read as a picture (${FORMATS})` };
   }
 }
@@ -68,6 +68,7 @@ async function upright(bytes: Uint8Array, meta: Metadata): Promise<Sharp> {
 async function reencoded(bytes: Uint8Array): Promise<EncodedPicture> {
   if (isPdf(bytes))
     throw new Fault('the file is a PDF: drop it where pictures are dropped, and choose one of its pages');
+  // Too many pixels are told from the head alone, before anything is decoded.
   const meta = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
   if (!READABLE.has(meta.format))
     throw new Fault(`the file is ${meta.format.toUpperCase()}, not a photograph or scan (${FORMATS})`);
@@ -75,8 +76,6 @@ async function reencoded(bytes: Uint8Array): Promise<EncodedPicture> {
     throw new Fault(
       `the picture is ${meta.width} by ${meta.height} pixels; ${LONGEST_SIDE} is the longest a side may be`,
     );
-  // Said before it is decoded: what decodes HEIC knows no limit of its own.
-  if (meta.width * meta.height > MOST_PIXELS) throw new Fault(TOO_MANY_PIXELS);
   const { data: picture, info } = await (
     await upright(bytes, meta)
   )

@@ -50,14 +50,19 @@ export async function withBodyAsFile<T>(
   most: number,
   work: (file: string) => Promise<T>,
 ): Promise<T> {
-  const folder = await mkdtemp(path.join(tmpdir(), 'buildbrief-in-'));
+  const { file, letGo } = await laidDown();
   try {
-    const file = path.join(folder, 'body');
     await pipeline(chunksOf(request), counted(most), createWriteStream(file, { mode: 0o600 }));
     return await work(file);
   } finally {
-    await rm(folder, { recursive: true, force: true });
+    await letGo();
   }
+}
+
+/** Room for a file of one's own on disk, until it is let go. */
+async function laidDown(): Promise<Pick<FormFile, 'file' | 'letGo'>> {
+  const folder = await mkdtemp(path.join(tmpdir(), 'buildbrief-in-'));
+  return { file: path.join(folder, 'body'), letGo: () => rm(folder, { recursive: true, force: true }) };
 }
 
 /** A file that came in a form, and lies on disk until it is let go. */
@@ -71,38 +76,27 @@ export interface FormFile {
 export async function fileOfForm(request: Request, field: string, most: number): Promise<FormFile | null> {
   const type = request.headers.get('content-type') ?? '';
   if (!type.startsWith('multipart/form-data')) return null;
-  const folder = await mkdtemp(path.join(tmpdir(), 'buildbrief-in-'));
-  const letGo = () => rm(folder, { recursive: true, force: true });
-  const stop = new AbortController();
+  const { file, letGo } = await laidDown();
   try {
-    const file = path.join(folder, 'file');
     const form = new Busboy({ headers: { 'content-type': type }, limits: { files: 1, fields: 4, fieldSize: AROUND } });
     let written: Promise<void> | null = null;
     form.on('file', (name, stream) => {
-      if (name === field) written = pipeline(stream, counted(most), createWriteStream(file, { mode: 0o600 }));
-      else stream.resume();
-    });
-    await Promise.all([
-      pipeline(chunksOf(request), counted(most + AROUND), form, { signal: stop.signal }),
+      if (name !== field) return stream.resume();
+      written = pipeline(stream, counted(most), createWriteStream(file, { mode: 0o600 }));
       // What goes wrong with the file ends the form as well.
-      new Promise<void>((resolve, reject) => {
-        form.on('file', () => void written?.catch(reject));
-        form.on('finish', resolve);
-        form.on('error', reject);
-      }),
-    ]);
-    if (!written) {
-      await letGo();
-      return null;
-    }
+      written.catch((error: Error) => form.destroy(error));
+      return undefined;
+    });
+    await pipeline(chunksOf(request), counted(most + AROUND), form);
     await written;
-    return { file, size: (await stat(file)).size, letGo };
+    if (written) return { file, size: (await stat(file)).size, letGo };
   } catch (error) {
-    stop.abort();
     await letGo();
     if (error instanceof TooMuch) throw error;
     return null;
   }
+  await letGo();
+  return null;
 }
 
 /** Text that came as bytes, which must be UTF-8; null when it is not. */

@@ -3,7 +3,6 @@ import { MachineForm } from '@/stations/kit/machine-form';
 import { houseTimeZone, nowUtc } from '@/clock/now';
 import { loadShelf } from '@/data/shelf';
 import { localDay } from '@/core/route/calendar';
-
 import { HouseHead } from '@/stations/start/house-head';
 
 export const dynamic = 'force-dynamic';

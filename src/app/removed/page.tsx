@@ -1,6 +1,5 @@
 import { listRemoved } from '@/data/removed-briefs';
 import { RemovedBriefs } from '@/stations/start/removed-briefs';
-
 import { HouseHead } from '@/stations/start/house-head';
 
 export const dynamic = 'force-dynamic';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
+import { outlineFor } from '@tests/support/outline-for';
 import { DEFAULT_OPTIONS, type Options } from '@/core/kit/options';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
@@ -11,12 +12,7 @@ import { onlyWords, uncontradicted } from './word-of-source';
 const MARKS = { codeLetters: 'TK-G', serial: 'C 417', name: 'Marsh Hen' };
 const born = (over: Partial<Options> = {}, marks = MARKS, preset: PresetName = 'single') => {
   const options = { ...DEFAULT_OPTIONS, landing: PRESETS[preset].landing, ...over };
-  const outline = buildOutline({
-    preset,
-    dimensions: PRESETS[preset].dimensions,
-    landing: options.landing,
-    folded: false,
-  });
+  const outline = outlineFor(options, preset);
   return { ...bornQuestions(outline, options, marks), outline };
 };
 const asks = ({ questions }: ReturnType<typeof born>, aspect: string, item = '') =>

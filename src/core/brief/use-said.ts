@@ -26,8 +26,7 @@ export function exposureOf(view: Pick<BriefView, 'state' | 'questions' | 'outlin
   };
   const read = exposureSaid(saidOfUse(view), daysSincePaint(view));
   // What the builder says of the skin stands before what a text seems to say of it.
-  const isStated = Object.values(view.state.airframe.surfaces).some(Boolean);
-  const said: SaidExposure = isStated ? { ...read, skin: undefined } : read;
+  const said: SaidExposure = view.outline.spec.surfaces ? { ...read, skin: undefined } : read;
   return { exposure: withSaid(usual, said), said };
 }
 

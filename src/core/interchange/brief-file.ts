@@ -36,12 +36,12 @@ import type { FieldShape } from '@/core/scheme/field';
 import { subjectFaults } from '@/core/kept/check-subjects';
 import { whyNot } from '@/core/kit/conflicts';
 import { NOT_BEGUN } from '@/core/kit/machine';
-import { optionsSchema } from '@/core/kit/options';
 import { asRegister, partNumber, registerFaults } from '@/core/kit/parts';
 import { machineOf } from '@/core/outline/presets';
 import { MOST_CHIPS, MOST_RECORDS } from '@/core/kept/most';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { lineFieldsOf, type Paint } from '@/core/paint/catalogue';
+import { broughtUp } from './earlier-brief-files';
 import { renameIn, withStepKeys } from './step-keys';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
@@ -209,113 +209,12 @@ function checkFile(file: BriefFile, fault: FileFault): void {
 }
 
 /** Reads every version of the file; the older are brought up to the newest. */
-export const briefFileSchema = z.preprocess(
-  (raw) =>
-    fromSeventhVersion(
-      fromSixthVersion(fromFifthVersion(fromFourthVersion(fromThirdVersion(fromSecondVersion(fromFirstVersion(raw)))))),
-    ),
-  wholeBrief,
-);
-
-/** `build-brief/7` did not say how a crew sits, and what a machine is skinned with. */
-function fromSeventhVersion(raw: unknown): unknown {
-  const file = raw as Record<string, unknown>;
-  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/7') return raw;
-  return { ...file, format: 'build-brief/8' };
-}
-
-/** `build-brief/6` had no name of a brief's own. */
-function fromSixthVersion(raw: unknown): unknown {
-  const file = raw as Record<string, unknown>;
-  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/6') return raw;
-  return { ...file, format: 'build-brief/7' };
-}
-
-/** `build-brief/5` did not say what was let go on its way out. */
-function fromFifthVersion(raw: unknown): unknown {
-  const file = raw as Record<string, unknown>;
-  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/5') return raw;
-  return { ...file, format: 'build-brief/6', repaired: [] };
-}
-
-/** `build-brief/4` held options that cannot be, and stood rotorcraft on wheels that they do not have: they are put right. */
-function fromFourthVersion(raw: unknown): unknown {
-  const file = raw as Record<string, unknown>;
-  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/4') return raw;
-  const next = { ...file, format: 'build-brief/5' };
-  const brief = briefOfFourth.safeParse(file);
-  if (!brief.success) return next;
-  const { options } = brief.data.brief;
-  const machine = machineOf(brief.data.airframe);
-  if (brief.data.airframe.preset === 'rotorcraft' && options.landing === 'wheels') options.landing = 'skids';
-  if (options.gear === 'up' && (machine.gear === 'fixed' || options.landing !== 'wheels')) options.gear = 'down';
-  if (options.gear === 'up' && options.stand === 'its gear') options.stand = 'a rod';
-  return { ...next, brief: { ...(file.brief as object), options } };
-}
-
-const briefOfFourth = z.object({
-  brief: z.object({ options: optionsSchema }),
-  airframe: z.object({ preset: airframeFields.shape.preset }),
-});
+export const briefFileSchema = z.preprocess(broughtUp, wholeBrief);
 
 /** The parts of a file with their numbers in it as identities, and what is wrong with the register. */
 export function fileParts(file: Pick<BriefFile, 'parts' | 'brief'>) {
   const { parts, faults } = asRegister(file.parts, (_, i) => String(i));
   return { parts, faults: [...registerFaults(parts, file.brief.boughtOn), ...faults] };
-}
-
-/** `build-brief/3` knew three classes of opacity, and called a solid colour of poor hiding transparent. */
-function fromThirdVersion(raw: unknown): unknown {
-  const file = raw as Record<string, unknown>;
-  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/3') return raw;
-  const renamed = (paint: unknown) => {
-    const { opacity, kind } = paint as Record<string, unknown>;
-    return opacity === 'transparent' && kind === 'solid' ? { ...(paint as object), opacity: 'weak' } : paint;
-  };
-  const each = (list: unknown, change: (item: object) => unknown) =>
-    Array.isArray(list) ? list.map((item) => (typeof item === 'object' && item ? change(item) : item)) : list;
-  return {
-    ...file,
-    format: 'build-brief/4',
-    lines: each(file.lines, (line) => ({ ...line, paints: each((line as { paints?: unknown }).paints, renamed) })),
-  };
-}
-
-/** `build-brief/2` knew no recipes, no logged use, and nothing of how standards write their codes. */
-function fromSecondVersion(raw: unknown): unknown {
-  const file = raw as Record<string, unknown>;
-  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/2') return raw;
-  return { ...file, format: 'build-brief/3', recipes: [], uses: [], systems: [], relations: [] };
-}
-
-/** `build-brief/1` had repaints only, and knew nothing of film, places and marks in pictures. Anything odd is left for the schema to name. */
-function fromFirstVersion(raw: unknown): unknown {
-  const file = raw as Record<string, unknown>;
-  if (typeof raw !== 'object' || raw === null || file.format !== 'build-brief/1') return raw;
-  const each = (list: unknown, added: (item: object, i: number) => object) =>
-    Array.isArray(list)
-      ? list.map((item, i) => (typeof item === 'object' && item ? { ...added(item, i), ...item } : item))
-      : list;
-  const { repaints, airframe, brief, ...rest } = file;
-  return {
-    ...rest,
-    format: 'build-brief/2',
-    brief: typeof brief === 'object' && brief ? { weights: { kind: {}, clarity: {} }, ...brief } : brief,
-    airframe: typeof airframe === 'object' && airframe ? { lostOn: null, ...airframe } : airframe,
-    sources: each(file.sources, () => ({
-      page: '',
-      place: '',
-      film: 'unknown',
-      zones: [],
-      afterEventId: null,
-      beforeEventId: null,
-      calibration: null,
-    })),
-    questions: each(file.questions, () => ({ item: '' })),
-    sightings: each(file.sightings, () => ({ marks: null })),
-    events: each(repaints, (_, i) => ({ ref: `e${i + 1}`, kind: 'repaint', value: '', showsUnder: false })),
-    mirrors: [],
-  };
 }
 
 /** The brief as a file, naming those of its pictures that are kept; their bytes go beside it. The same brief gives the same file. */

@@ -51,6 +51,7 @@ export const BASIC = {
     gear: 'retracts',
     wings: 'fixed',
     landing: 'wheels',
+    surface: 'metal',
     section: 2,
     profile: [
       [0, 0.62, 0.42, 0.2],
@@ -105,6 +106,7 @@ export const BASIC = {
     gear: 'fixed',
     wings: 'fixed',
     landing: 'wheels',
+    surface: 'metal',
     section: 3,
     profile: [
       [0, 0.55, 0.35, 0.25],
@@ -159,6 +161,7 @@ export const BASIC = {
     gear: 'retracts',
     wings: 'fixed',
     landing: 'wheels',
+    surface: 'metal',
     section: 2.2,
     profile: [
       [0, 0.5, 0.32, 0.2],
@@ -214,6 +217,7 @@ export const BASIC = {
     gear: 'retracts',
     wings: 'fixed',
     landing: 'wheels',
+    surface: 'metal',
     section: 2.3,
     profile: [
       [0, 0.66, 0.34, 0.42],
@@ -265,6 +269,7 @@ export const BASIC = {
     gear: 'retracts',
     wings: 'fixed',
     landing: 'wheels',
+    surface: 'metal',
     section: 2,
     profile: [
       [0, 0.46, 0.3, 0.15],
@@ -321,6 +326,7 @@ export const BASIC = {
     gear: 'fixed',
     wings: 'none',
     landing: 'skids',
+    surface: 'metal',
     section: 2.6,
     profile: [
       [0, 0.42, 0.24, 0.2],

@@ -159,7 +159,7 @@ const skinOf = (regions: readonly ZoneRegion[], key: string): number =>
     .reduce((sum, { chart, region, glass }) => sum + areaOn(chart, region) * (glass ? FRAMES_SHARE : 1), 0);
 
 /** What the skin of a group is made of; null for what is no skin. Engines are cowled in metal. */
-function surfaceOf(group: ZoneGroup, { surfaces }: OutlineSpec, { surface = 'metal' }: Preset): Surface | null {
+function surfaceOf(group: ZoneGroup, { surfaces }: OutlineSpec, { surface }: Preset): Surface | null {
   if (group === 'engines') return 'metal';
   return group === 'fuselage' || group === 'wings' || group === 'tail' ? surfaces?.[group] || surface : null;
 }

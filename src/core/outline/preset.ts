@@ -19,8 +19,8 @@ export interface Preset {
   landing: Landing;
   /** How boxy the fuselage is: the exponent of its sections, 2 an ellipse. */
   section: number;
-  /** What it is skinned with unless somebody says otherwise; metal where it is left out. */
-  surface?: Surface;
+  /** What it is skinned with unless somebody says otherwise. */
+  surface: Surface;
   profile: readonly ProfilePoint[];
   dimensions: Dimensions;
 }

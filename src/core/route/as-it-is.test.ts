@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { outlineFor } from '@tests/support/outline-for';
 import { bornQuestions } from '@/core/brief/born';
 import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { sightOf } from '@/core/kit/seen';
-import { buildOutline, ownOutline } from '@/core/outline/outline';
+import { ownOutline } from '@/core/outline/outline';
 import { COCKPITS, machineOf, PRESET_NAMES, PRESETS, type AsBuilt } from '@/core/outline/presets';
 import { coveredWith, SURFACES, type Surfaces } from '@/core/outline/zones';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
@@ -19,14 +20,7 @@ const LAYOUT: Surfaces = { fuselage: '', wings: '', tail: '' };
 function built(as: AsBuilt & { surfaces?: Surfaces }, over: Partial<Options> = {}) {
   const { preset, gear = '', cockpit = '', surfaces = LAYOUT } = as;
   const options = { ...DEFAULT_OPTIONS, landing: PRESETS[preset].landing, ...over };
-  const outline = buildOutline({
-    preset,
-    dimensions: PRESETS[preset].dimensions,
-    landing: options.landing,
-    folded: false,
-    swept: false,
-    ...ownOutline({ gear, spinner: true, cockpit, surfaces }),
-  });
+  const outline = outlineFor(options, preset, ownOutline({ gear, spinner: true, cockpit, surfaces }));
   const route = buildRoute({
     outline,
     options,

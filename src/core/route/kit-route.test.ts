@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { outlineFor } from '@tests/support/outline-for';
 import { partOf } from '@tests/support/part';
 import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { partJobs } from '@/core/kit/part-work';
 import { PART_CONDITIONS, PART_ORIGINS, type Part } from '@/core/kit/parts';
 import { STORE_STATIONS } from '@/core/kit/stores';
 import { BASE_LAYERS, SUBJECT_KINDS, subjectZone } from '@/core/kit/subjects';
-import { buildOutline } from '@/core/outline/outline';
 import { machineOf, PRESETS, type PresetName } from '@/core/outline/presets';
 import { withSubjects } from '@/core/outline/subject-zones';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
@@ -16,15 +16,6 @@ import { buildRoute } from './route';
 import type { RouteInput } from './route-input';
 import { waitingCircle } from './schedule/network';
 import type { Route, RouteCall } from './step';
-
-const outlineFor = (options: Options, preset: PresetName) =>
-  buildOutline({
-    preset,
-    dimensions: PRESETS[preset].dimensions,
-    landing: options.landing,
-    folded: options.wings === 'folded',
-    swept: options.sweep === 'swept',
-  });
 
 function routeFor(
   over: Partial<Options> = {},

@@ -2,8 +2,16 @@ import { parseNumber } from './number';
 
 /** Measures as people type them, read into the unit that a field keeps: `36 ft 5 in`, `24"`, `9,1 m`, `15 psi`, `68 F`. */
 
-/** Each unit by what one of it is in the first of its kind, with the ways in which it is written. Exact by definition but for psi. */
-const UNITS: readonly { kind: 'length' | 'pressure' | 'temperature' | 'volume'; is: number; written: string[] }[] = [
+interface Unit {
+  kind: 'length' | 'pressure' | 'temperature' | 'volume';
+  /** What one of it is in the first of its kind, and where its zero lies there. Exact by definition but for psi. */
+  is: number;
+  zero?: number;
+  /** The ways in which it is written. */
+  written: string[];
+}
+
+const UNITS: readonly Unit[] = [
   { kind: 'length', is: 1, written: ['mm', 'millimetre', 'millimeter'] },
   { kind: 'length', is: 0.001, written: ['µm', 'μm', 'um', 'micron'] },
   { kind: 'length', is: 10, written: ['cm', 'centimetre', 'centimeter'] },
@@ -18,15 +26,13 @@ const UNITS: readonly { kind: 'length' | 'pressure' | 'temperature' | 'volume'; 
   // A pound of 0.45359237 kg under standard gravity, 9.80665 m/s², on a square inch.
   { kind: 'pressure', is: 0.0689475729, written: ['psi', 'lb/in²', 'lb/in2'] },
   { kind: 'temperature', is: 1, written: ['°c', 'c', 'celsius', 'degc'] },
-  { kind: 'temperature', is: 5 / 9, written: ['°f', 'f', 'fahrenheit', 'degf'] },
+  { kind: 'temperature', is: 5 / 9, zero: -160 / 9, written: ['°f', 'f', 'fahrenheit', 'degf'] },
   { kind: 'volume', is: 1, written: ['ml', 'millilitre', 'milliliter', 'cc', 'cm³'] },
   { kind: 'volume', is: 10, written: ['cl'] },
   { kind: 'volume', is: 1000, written: ['l', 'litre', 'liter'] },
   // Of the United States: a 128th of 231 cubic inches.
   { kind: 'volume', is: 29.5735295625, written: ['fl oz', 'floz', 'oz'] },
 ];
-/** Where the scale of °F has 0 °C. */
-const FREEZING_F = 32;
 const FRACTIONS: Readonly<Record<string, string>> = {
   '½': '1/2',
   '¼': '1/4',
@@ -79,12 +85,11 @@ export function readMeasure(text: string, unit: string): number | null {
   // "5 ft 6 in": one after the other only from the larger to the smaller, and of lengths only.
   const falls = read.every((term, i) => i === 0 || (term.in!.is < read[i - 1]!.in!.is && term.value! >= 0));
   if (!falls || (read.length > 1 && asked.kind !== 'length')) return null;
-  const sign = read[0]!.value! < 0 ? -1 : 1;
-  const inFirst =
-    read.reduce((sum, term, i) => sum + (i === 0 ? Math.abs(term.value!) : term.value!) * term.in!.is, 0) * sign;
-  if (asked.kind !== 'temperature') return tidy(inFirst / asked.is);
-  const celsius = read[0]!.in!.is === 1 ? read[0]!.value! : (read[0]!.value! - FREEZING_F) * (5 / 9);
-  return tidy(asked.is === 1 ? celsius : celsius * 1.8 + FREEZING_F);
+  const [largest, ...rest] = read.map((term) => term.value! * term.in!.is);
+  // "-5 ft 6 in" is less than -5 ft.
+  const smaller = rest.reduce((sum, part) => sum + part, 0);
+  const inFirst = largest! + (largest! < 0 ? -smaller : smaller) + (read[0]!.in!.zero ?? 0);
+  return tidy((inFirst - (asked.zero ?? 0)) / asked.is);
 }
 
 /** What a conversion leaves beyond any measure is cut off. */

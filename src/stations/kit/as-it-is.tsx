@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import type { Fields } from '@/core/kept/records';
-import { COCKPITS, glazingOf, PRESETS, type PresetName } from '@/core/outline/presets';
+import { COCKPITS, PRESETS, type PresetName } from '@/core/outline/presets';
 import { SURFACES, type Surfaces } from '@/core/outline/zones';
 
 /** What a machine has otherwise than its layout. */
@@ -32,7 +32,6 @@ export function AsItIsFields({
   onOwn: (own: AsItIs) => void;
 }): ReactNode {
   const usual = PRESETS[preset];
-  const glazing = glazingOf({ preset });
   return (
     <p className="as-it-is">
       <label>
@@ -45,7 +44,7 @@ export function AsItIsFields({
           }}
         />{' '}
         fixed gear
-      </label>{' '}
+      </label>
       {usual.propulsion.endsWith('nose propeller') ? (
         <label>
           <input
@@ -55,38 +54,40 @@ export function AsItIsFields({
           />{' '}
           no spinner
         </label>
-      ) : null}{' '}
+      ) : null}
       <label>
         Crew under{' '}
         <select
           value={own.cockpit}
           onChange={({ target }) => onOwn({ ...own, cockpit: target.value as AsItIs['cockpit'] })}
         >
-          <option value="">{glazing === 'canopy' ? COCKPIT_TITLES.canopy : `a ${glazing} with windows`}</option>
-          {COCKPITS.filter((name) => name !== glazing).map((name) => (
+          <option value="">
+            {usual.glazing === 'canopy' ? COCKPIT_TITLES.canopy : `a ${usual.glazing} with windows`}
+          </option>
+          {COCKPITS.filter((name) => name !== usual.glazing).map((name) => (
             <option key={name} value={name}>
               {COCKPIT_TITLES[name]}
             </option>
           ))}
         </select>
-      </label>{' '}
+      </label>
       {SKINNED.map(([part, title]) => (
         <label key={part}>
           {title}{' '}
           <select
-            value={own.surfaces[part] || (usual.surface ?? 'metal')}
+            value={own.surfaces[part] || usual.surface}
             onChange={({ target }) => {
               const chosen = target.value as (typeof SURFACES)[number];
               onOwn({
                 ...own,
-                surfaces: { ...own.surfaces, [part]: chosen === (usual.surface ?? 'metal') ? '' : chosen },
+                surfaces: { ...own.surfaces, [part]: chosen === usual.surface ? '' : chosen },
               });
             }}
           >
             {SURFACES.map((name) => (
               <option key={name}>{name}</option>
             ))}
-          </select>{' '}
+          </select>
         </label>
       ))}
     </p>

@@ -73,7 +73,6 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
       void run((act) => changeParts({ act, briefId: data.briefId, parts: [versioned(part)], fields })),
     [run, versioned, data.briefId],
   );
-  const openRow = useCallback((id: string) => setOpen(id), []);
   const picked = data.parts.filter(({ id }) => chosen.has(id));
   const one = open && open !== 'new' ? data.parts.find(({ id }) => id === open) : null;
   return (
@@ -160,7 +159,7 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
               </Button>
             )}
           </div>
-          <PartTable parts={shown} chosen={chosen} onToggle={toggle} onSet={set} onOpen={openRow} />
+          <PartTable parts={shown} chosen={chosen} onToggle={toggle} onSet={set} onOpen={setOpen} />
         </>
       )}
     </>

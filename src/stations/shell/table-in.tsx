@@ -10,7 +10,7 @@ import type { Reading } from '@/core/interchange/columns';
 import type { Result } from '@/core/interchange/result';
 import { counted } from '@/core/units/words';
 import { decodeText, ENCODING_TITLES, ENCODINGS, type Encoding } from '@/core/interchange/decode';
-import { CloseOpened } from '@/ui/opened';
+import { CloseButton, useEscape } from '@/ui/opened';
 import { useSaving } from '@/ui/saving';
 import { rememberedReading, rememberReading, TableColumns } from './table-columns';
 
@@ -54,7 +54,7 @@ export function TableIn<T>({
     setRead(result.ok ? result.value : null);
     setRefused(!result.ok && 'faults' in result ? result.faults.map((fault) => fault.says).join('. ') : '');
   };
-  const { getRootProps, getInputProps, open } = useDropzone({
+  const { getRootProps, getInputProps, open, rootRef } = useDropzone({
     multiple: false,
     noClick: true,
     onDrop: async ([chosen]) => {
@@ -62,6 +62,7 @@ export function TableIn<T>({
       await decode(chosen.name, new Uint8Array(await chosen.arrayBuffer()));
     },
   });
+  useEscape(onClose ?? null, () => rootRef.current);
   /** Reads the bytes as text, in the encoding that was said or that they show, and looks at the rows. */
   async function decode(name: string, bytes: Uint8Array, asked: Encoding | null = null) {
     const found = decodeText(bytes, asked);
@@ -87,7 +88,7 @@ export function TableIn<T>({
       style={{ marginBottom: 12 }}
       {...(onClose ? { 'data-opened': '' } : {})}
     >
-      {onClose ? <CloseOpened label={title} onClose={onClose} /> : null}
+      {onClose ? <CloseButton label={title} onClose={onClose} /> : null}
       <h2 style={{ marginTop: 0 }}>{title}</h2>
       <p className="dim">{says}</p>
       {children}

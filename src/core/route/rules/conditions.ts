@@ -1,3 +1,4 @@
+import type { Zone } from '@/core/outline/zones';
 import type { Build } from './rule';
 
 /** What the rules ask of a build. */
@@ -24,10 +25,11 @@ export const apartCanopy = (f: Build) => openCanopy(f) || lateCanopy(f);
 /** The cockpit stands open while the airframe is painted, its glass painted apart. */
 export const apartGlass = (f: Build) => apartCanopy(f) || openCockpit(f);
 export const twoCockpits = (f: Build) => f.has('cockpit-rear');
-/** Wires hold its wings, and they will be seen. */
+/** Wires hold its wings. */
 export const braced = (f: Build) => f.machine.wires === 'braced';
 export const rigged = (f: Build) => braced(f) && f.options.rigging !== 'none';
-export const fabric = (f: Build) => f.zones.some(({ surface }) => surface === 'fabric');
+export const isFabric = ({ surface }: Zone) => surface === 'fabric';
+export const fabric = (f: Build) => f.zones.some(isFabric);
 /** It stands on something that is fitted. */
 export const geared = (f: Build) => wheelsDown(f) && (f.has('gear-main') || f.has('skids'));
 export const earlyGear = (f: Build) => geared(f) && f.options.gearOn === 'before paint';

@@ -1,5 +1,5 @@
 import { SPRAY, SPIRIT } from './cautions';
-import { fabric, wheelsDown, weathered, WORN } from './conditions';
+import { fabric, isFabric, wheelsDown, weathered, WORN } from './conditions';
 import { coveredWith, type Zone } from '@/core/outline/zones';
 import type { StepRule } from './rule';
 
@@ -19,8 +19,10 @@ export const SECTIONS: readonly (readonly [key: string, where: string, at: (zone
   ['starboard', 'the starboard side'],
 ].map(([key, where]) => [key!, where!, (zone) => coveredWith(zone.group) === 'outside' && sectionOf(zone.key) === key]);
 
-/** Fabric has ribs and tapes, no panel lines. */
-const lined = (at: (zone: Zone) => boolean) => (zone: Zone) => at(zone) && zone.surface !== 'fabric';
+/** Fabric has ribs and tapes: neither panel lines nor fillers and hinges that run. */
+const isLined = (zone: Zone) => !isFabric(zone);
+/** What is washed of each section. */
+const LINED = SECTIONS.map(([key, where, at]) => [key, where, (zone: Zone) => at(zone) && isLined(zone)] as const);
 /** Paint chips off what is hard beneath it; on fabric it cracks. */
 const chipped = ({ surface }: Zone) => surface === 'metal' || surface === 'wood';
 
@@ -40,7 +42,7 @@ export const WEATHERING: readonly StepRule[] = [
     covers: 'outside',
     why: 'over matt a wash stains and grips: it tints the whole surface, and is wiped off less',
   },
-  ...SECTIONS.flatMap(([key, where, at], i): StepRule[] => [
+  ...LINED.flatMap(([key, where, at], i): StepRule[] => [
     {
       key: `wash:${key}`,
       title: `Panel-line wash on ${where}`,
@@ -53,7 +55,7 @@ export const WEATHERING: readonly StepRule[] = [
         ...(i > 0 ? [`wipe:${SECTIONS[i - 1]![0]}`] : []),
       ],
       when: weathered,
-      at: lined(at),
+      at,
       caution: SPIRIT,
       lays: 'wash',
       why: 'section by section, so that each is wiped inside its own window',
@@ -66,7 +68,7 @@ export const WEATHERING: readonly StepRule[] = [
       minutes: 8,
       after: [{ step: `wash:${key}`, wait: 'washWindow' }],
       when: weathered,
-      at: lined(at),
+      at,
       caution: SPIRIT,
     },
   ]),
@@ -96,8 +98,7 @@ export const WEATHERING: readonly StepRule[] = [
     when: weathered,
     lays: 'oil',
     covers: 'outside',
-    // Fabric has neither fillers nor hinges that run: it is shaded along its ribs.
-    at: ({ surface }) => surface !== 'fabric',
+    at: isLined,
     caution: SPIRIT,
   },
   {
@@ -108,7 +109,7 @@ export const WEATHERING: readonly StepRule[] = [
     minutes: 30,
     after: [{ step: 'matt-for-oils', until: 'cure', why: 'spirit needs a cured clear under it' }],
     when: (f) => weathered(f) && fabric(f),
-    at: (zone) => zone.surface === 'fabric',
+    at: isFabric,
     lays: 'oil',
     caution: SPIRIT,
     why: 'fabric has no panel lines to wash: its ribs and tapes give it depth',

@@ -13,7 +13,7 @@ import { ButtedSwatches } from '@/ui/swatch';
 import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
 import { openedByRow } from '@/ui/rows';
 import { useShelf } from '../shelf';
-import type { PaneProps } from '../panes';
+import type { OpenedCall, PaneProps } from '../panes';
 import { Candidates } from './candidates';
 
 const NamesakesInDrawer = dynamic(() => import('./by-name').then((module) => module.NamesakesInDrawer));
@@ -30,11 +30,11 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
   // The call whose first paint is to have the focus.
   const [handy, setHandy] = useState<string | null>(null);
   const rowOf = (of: string) => table.current?.querySelector<HTMLElement>(`[data-code="${CSS.escape(of)}"]`);
-  /** The next call that lacks a paint, or the one that was just seen to. */
   const close = () => {
     setOpen(null);
     setHandy(null);
   };
+  /** The next call that lacks a paint, or the one that was just seen to. */
   const goOn = (done: string) => {
     close();
     // Keys are quicker than answers: what was just seen to may not show as chosen yet.
@@ -85,23 +85,13 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
                   <tr className="detail">
                     <td colSpan={7}>
                       <Opened label={`Paints for ${call.code}`} className="" onClose={close} closes>
-                        {call.lab && call.record ? (
-                          <Candidates
-                            data={data}
-                            call={call}
-                            handy={handy === call.code}
-                            goTo={goTo}
-                            onDone={() => goOn(call.code)}
-                          />
-                        ) : (
-                          <ByName
-                            data={data}
-                            call={call}
-                            handy={handy === call.code}
-                            goTo={goTo}
-                            onDone={() => goOn(call.code)}
-                          />
-                        )}
+                        <OpenedCallPane
+                          data={data}
+                          call={call}
+                          handy={handy === call.code}
+                          goTo={goTo}
+                          onDone={() => goOn(call.code)}
+                        />
                       </Opened>
                     </td>
                   </tr>
@@ -152,6 +142,11 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
       </p>
     </>
   );
+}
+
+/** By colour where it is known, else by name. */
+function OpenedCallPane(opened: OpenedCall): ReactNode {
+  return opened.call.lab && opened.call.record ? <Candidates {...opened} /> : <ByName {...opened} />;
 }
 
 /** What the chosen paints do to one another, each once, the grave first: before anything is sprayed. */

@@ -1,0 +1,90 @@
+import { z } from 'zod';
+import { optionsSchema } from '@/core/kit/options';
+import { machineOf } from '@/core/outline/presets';
+import { airframeFields } from '@/core/kept/records/airframe';
+
+/** What earlier versions of `build-brief` said otherwise, and how each is brought up to the next. */
+
+type Raw = Record<string, unknown>;
+
+/** Changes the records of a list; what is no list, or no record, stays as it is. */
+const each = (list: unknown, change: (item: object, i: number) => unknown): unknown =>
+  Array.isArray(list) ? list.map((item, i) => (typeof item === 'object' && item ? change(item, i) : item)) : list;
+
+/** By the version that a file has: the same as the next one has it. Anything odd is left for the schema to name. */
+const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
+  /** Had repaints only, and knew nothing of film, places and marks in pictures. */
+  'build-brief/1': (file) => {
+    const eachWith = (list: unknown, added: (i: number) => object) =>
+      each(list, (item, i) => ({ ...added(i), ...item }));
+    const { repaints, airframe, brief, ...rest } = file;
+    return {
+      ...rest,
+      format: 'build-brief/2',
+      brief: typeof brief === 'object' && brief ? { weights: { kind: {}, clarity: {} }, ...brief } : brief,
+      airframe: typeof airframe === 'object' && airframe ? { lostOn: null, ...airframe } : airframe,
+      sources: eachWith(file.sources, () => ({
+        page: '',
+        place: '',
+        film: 'unknown',
+        zones: [],
+        afterEventId: null,
+        beforeEventId: null,
+        calibration: null,
+      })),
+      questions: eachWith(file.questions, () => ({ item: '' })),
+      sightings: eachWith(file.sightings, () => ({ marks: null })),
+      events: eachWith(repaints, (i) => ({ ref: `e${i + 1}`, kind: 'repaint', value: '', showsUnder: false })),
+      mirrors: [],
+    };
+  },
+  /** Knew no recipes, no logged use, and nothing of how standards write their codes. */
+  'build-brief/2': (file) => ({ ...file, format: 'build-brief/3', recipes: [], uses: [], systems: [], relations: [] }),
+  /** Knew three classes of opacity, and called a solid colour of poor hiding transparent. */
+  'build-brief/3': (file) => {
+    const renamed = (paint: unknown) => {
+      const { opacity, kind } = paint as Record<string, unknown>;
+      return opacity === 'transparent' && kind === 'solid' ? { ...(paint as object), opacity: 'weak' } : paint;
+    };
+    return {
+      ...file,
+      format: 'build-brief/4',
+      lines: each(file.lines, (line) => ({ ...line, paints: each((line as { paints?: unknown }).paints, renamed) })),
+    };
+  },
+  /** Held options that cannot be, and stood rotorcraft on wheels that they do not have: they are put right. */
+  'build-brief/4': (file) => ({ ...withSoundOptions(file), format: 'build-brief/5' }),
+  /** Did not say what was let go on its way out. */
+  'build-brief/5': (file) => ({ ...file, format: 'build-brief/6', repaired: [] }),
+  /** Had no name of a brief's own. */
+  'build-brief/6': (file) => ({ ...file, format: 'build-brief/7' }),
+  /** Did not say how a crew sits, and what a machine is skinned with. */
+  'build-brief/7': (file) => ({ ...file, format: 'build-brief/8' }),
+};
+
+/** A file of any version as the newest has it; what is no file stays as it is. */
+export function broughtUp(raw: unknown): unknown {
+  if (typeof raw !== 'object' || raw === null) return raw;
+  let file = raw as Raw;
+  for (let next = stepOf(file); next; next = stepOf(file)) file = next(file);
+  return file;
+}
+
+const stepOf = ({ format }: Raw) =>
+  typeof format === 'string' && Object.hasOwn(NEXT, format) ? NEXT[format] : undefined;
+
+const briefOfFourth = z.object({
+  brief: z.object({ options: optionsSchema }),
+  airframe: z.object({ preset: airframeFields.shape.preset }),
+});
+
+function withSoundOptions(file: Raw): Raw {
+  const brief = briefOfFourth.safeParse(file);
+  if (!brief.success) return file;
+  const { options } = brief.data.brief;
+  const machine = machineOf(brief.data.airframe);
+  if (brief.data.airframe.preset === 'rotorcraft' && options.landing === 'wheels') options.landing = 'skids';
+  if (options.gear === 'up' && (machine.gear === 'fixed' || options.landing !== 'wheels')) options.gear = 'down';
+  if (options.gear === 'up' && options.stand === 'its gear') options.stand = 'a rod';
+  return { ...file, brief: { ...(file.brief as object), options } };
+}
