@@ -19,7 +19,7 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/8',
+      format: 'build-brief/9',
       repaired: [],
       brief,
       airframe,
@@ -136,7 +136,7 @@ export class BriefBuilder {
   }
 
   rule(aspect: Aspect, zone: string, value: string, basis: Basis, reason: string, { item = '', by = 'builder' } = {}) {
-    this.made.rulings.push({ question: this.ask(aspect, zone, item), value, basis, reason, ruledBy: by });
+    this.made.rulings.push({ question: this.ask(aspect, zone, item), value, basis, reason, ruledBy: by, favoured: null });
   }
 
   /** Something that happened to a zone; sources are dated by its name. */

@@ -9,7 +9,7 @@ import { airframeFields, briefFields, weeklySessionFields } from '@/core/kept/re
 import type { Result } from '@/core/interchange/result';
 import { TOOL_KINDS } from '@/core/kit/tools';
 import { addDays, type Day } from '@/core/units/day';
-import { perform, stampedAct } from '@/data/acts';
+import { stampedAct } from '@/data/acts';
 import { copyOf } from '@/data/brief-files';
 import { createBrief as makeBrief } from '@/data/briefs';
 import {
@@ -19,10 +19,10 @@ import {
   removeBrief as removeBriefFrom,
   restoreBrief as putBack,
 } from '@/data/removed-briefs';
-import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
-import { briefOf } from './brief-of';
-import { askWhatCameUp } from './ask-what-came-up';
+import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { checkOptions } from './check-kit';
+import { saveBoth, setupOf } from './record-work';
+import { performTelling } from './telling';
 import { onComputer } from './of-device';
 
 /** Acts that make a brief, or change what it is of. */
@@ -86,23 +86,7 @@ async function houseKeeping<T>(input: unknown, work: (briefId: string) => Promis
 /** Brief and airframe saved together, as one act. */
 export async function saveSetup(input: unknown): Promise<Result> {
   return answered(async () => {
-    const { briefId, act, brief, airframe } = ofBrief
-      .extend({
-        brief: versioned.extend({ fields: briefFields }),
-        airframe: versioned.extend({ fields: airframeFields }),
-      })
-      .parse(input);
-    return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
-      const state = await briefOf(writer);
-      checkOptions(brief.fields.options, airframe.fields, state.log);
-      await writer.update('brief', brief.id, brief.version, brief.fields);
-      await writer.update('airframe', airframe.id, airframe.version, airframe.fields);
-      await askWhatCameUp(writer, state, {
-        ...state,
-        brief: { ...state.brief, ...brief.fields },
-        airframe: { ...state.airframe, ...airframe.fields },
-      });
-      return null;
-    });
+    const { briefId, act, ...both } = setupOf.parse(input);
+    return performTelling(stampedAct(act, briefId, 'kit'), (writer, before) => saveBoth(writer, both, before));
   });
 }

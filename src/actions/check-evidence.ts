@@ -56,7 +56,8 @@ export async function checkEvidence(at: Sight, entity: RecordName, id: string | 
     // What stood there before sides were looked at may still be corrected in other ways.
     if (id === null) Object.assign(said, onItsSide(sighting, source, question.zone));
   }
-  if (entity === 'ruling') await checkBasis(at, said as Fields<'ruling'>, read.value);
+  if (entity === 'ruling')
+    Object.assign(said, { favoured: await checkBasis(at, said as Fields<'ruling'>, read.value) });
   return { ...said, value: read.value, ...('sd' in said ? { sd: read.sd ?? said.sd } : {}) } as never;
 }
 
@@ -82,13 +83,16 @@ async function weighedNow(at: Sight) {
   return { book, questionOf: (id: string) => questions.find(({ record }) => record.id === id) };
 }
 
-/** What the support does not favour is no ruling "as supported": whoever rules it says there and then on what it rests. */
-async function checkBasis(at: Sight, ruling: Fields<'ruling'>, value: string): Promise<void> {
-  if (ruling.basis !== 'supported') return;
+/**
+ * What the support does not favour is no ruling "as supported": whoever rules it says there and then on what it rests. Answers with what the
+ * sources favour now; empty where that is nothing.
+ */
+async function checkBasis(at: Sight, ruling: Fields<'ruling'>, value: string): Promise<string> {
   const { questionOf, book } = await weighedNow(at);
   const question = questionOf(ruling.questionId);
-  const says = question && notSupported(question, value, book);
+  const says = ruling.basis === 'supported' && question && notSupported(question, value, book);
   if (says) throw new Refused('basis', `${says}: on what does this ruling rest?`, ['choice', 'departure']);
+  return question?.best ?? '';
 }
 
 /** A ruling as it was typed, with the reason that needs no typing where the sources settle it. */
@@ -108,7 +112,8 @@ export async function settledRulings(at: Sight, questionIds: readonly string[], 
   return questionIds.map((id) => {
     const question = questionOf(id);
     if (!question) throw new Refused('', 'A question is gone.');
-    const ruling = { questionId: id, value: question.best ?? '', basis: 'supported' as const, ruledBy };
+    const value = question.best ?? '';
+    const ruling = { questionId: id, value, basis: 'supported' as const, ruledBy, favoured: value };
     const reason = ownReason(question, ruling, book);
     if (!reason) throw new Refused('', `${questionInWords(question)}: the sources do not settle it`);
     return { standing: question.ruledOpposite ? null : question.ruling, fields: { ...ruling, reason } };

@@ -16,6 +16,7 @@ import { lookAt } from '@/data/snapshot';
 import { answered, lookedUp, ofBrief, Refused } from './answer';
 import { bookOf, briefOf } from './brief-of';
 import { checkValue, onItsSide, settledRulings } from './check-evidence';
+import { performTelling } from './telling';
 import { asRead, readingAsked, tableText, type TableRead } from './table-read';
 
 /** Acts at the Evidence station that write more than one record, or read what was typed. */
@@ -29,15 +30,19 @@ export async function addSighting(input: unknown): Promise<Result<{ questionId: 
       .extend({ zone, aspect, item: item.default(''), ...sightingFields.omit({ questionId: true }).shape })
       .parse(input);
     const { zone: onZone, aspect: about, item: which, ...said } = given;
-    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
-      const read = checkValue(await bookOf(writer), about, said.value);
-      const source = await readRecord(writer, 'source', said.sourceId);
-      if (!source) throw new Refused('sourceId', 'This source is gone.');
-      const shown = onItsSide(said, source, onZone);
-      const questionId = await askedQuestion(writer, { zone: onZone, aspect: about, item: which });
-      await writer.insert('sighting', { ...shown, value: read.value, sd: read.sd ?? said.sd, questionId });
-      return { questionId };
-    });
+    return performTelling(
+      stampedAct(act, briefId, 'evidence'),
+      async (writer) => {
+        const read = checkValue(await bookOf(writer), about, said.value);
+        const source = await readRecord(writer, 'source', said.sourceId);
+        if (!source) throw new Refused('sourceId', 'This source is gone.');
+        const shown = onItsSide(said, source, onZone);
+        const questionId = await askedQuestion(writer, { zone: onZone, aspect: about, item: which });
+        await writer.insert('sighting', { ...shown, value: read.value, sd: read.sd ?? said.sd, questionId });
+        return { questionId };
+      },
+      'rulings',
+    );
   });
 }
 
@@ -56,31 +61,35 @@ export async function enterCell(input: unknown): Promise<Result<{ standing: { id
         standing: z.object({ id: z.uuid(), version: z.number().int() }).nullable(),
       })
       .parse(input);
-    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
-      const [question, source] = [
-        await readRecord(writer, 'question', questionId),
-        await readRecord(writer, 'source', sourceId),
-      ];
-      if (!question || !source) throw new Refused('', 'This question or source is gone.');
-      const entry = readCell(question.aspect, text, clarityOf(source, question.zone, question.aspect));
-      if (entry && 'fault' in entry) throw new Refused('', entry.fault);
-      if (entry) entry.value = checkValue(await bookOf(writer), question.aspect, entry.value, '').value;
-      const said = entry && onItsSide({ ...entry, note: '' }, source, question.zone, '');
-      // The cell was empty when it was typed into: what stands there now was said elsewhere meanwhile.
-      const other = standing ? null : await saidOf(writer, questionId, sourceId);
-      if (other) throw new ChangedElsewhere('sighting', other.id, other);
-      if (standing && !said) await writer.remove('sighting', standing.id, standing.version);
-      if (!said) return { standing: null };
-      const { note, ...typed } = said;
-      const { id, version } = standing
-        ? await writer.update('sighting', standing.id, standing.version, {
-            ...typed,
-            marks: null,
-            ...(note ? { note } : {}),
-          })
-        : await writer.insert('sighting', { ...typed, note, marks: null, questionId, sourceId });
-      return { standing: { id, version } };
-    });
+    return performTelling(
+      stampedAct(act, briefId, 'evidence'),
+      async (writer) => {
+        const [question, source] = [
+          await readRecord(writer, 'question', questionId),
+          await readRecord(writer, 'source', sourceId),
+        ];
+        if (!question || !source) throw new Refused('', 'This question or source is gone.');
+        const entry = readCell(question.aspect, text, clarityOf(source, question.zone, question.aspect));
+        if (entry && 'fault' in entry) throw new Refused('', entry.fault);
+        if (entry) entry.value = checkValue(await bookOf(writer), question.aspect, entry.value, '').value;
+        const said = entry && onItsSide({ ...entry, note: '' }, source, question.zone, '');
+        // The cell was empty when it was typed into: what stands there now was said elsewhere meanwhile.
+        const other = standing ? null : await saidOf(writer, questionId, sourceId);
+        if (other) throw new ChangedElsewhere('sighting', other.id, other);
+        if (standing && !said) await writer.remove('sighting', standing.id, standing.version);
+        if (!said) return { standing: null };
+        const { note, ...typed } = said;
+        const { id, version } = standing
+          ? await writer.update('sighting', standing.id, standing.version, {
+              ...typed,
+              marks: null,
+              ...(note ? { note } : {}),
+            })
+          : await writer.insert('sighting', { ...typed, note, marks: null, questionId, sourceId });
+        return { standing: { id, version } };
+      },
+      'rulings',
+    );
   });
 }
 
@@ -108,7 +117,7 @@ export async function addEvents(input: unknown): Promise<Result> {
         ...paintEventFields.omit({ zone: true }).shape,
       })
       .parse(input);
-    return perform(stampedAct(act, briefId, 'evidence'), async (writer) => {
+    return performTelling(stampedAct(act, briefId, 'evidence'), async (writer) => {
       const value =
         event.kind === 'addition' || !event.value
           ? event.value

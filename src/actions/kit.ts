@@ -18,15 +18,15 @@ import {
   readBulk,
   type BulkLine,
 } from '@/core/kit/parts';
-import { OPTION_CHOICES, OPTION_NAMES, type OptionName, type Options } from '@/core/kit/options';
 import { BOX } from '@/core/kit/part-work';
 import { RULES } from '@/core/route/rules';
 import { perform, stampedAct } from '@/data/acts';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
 import { bookOf, briefOf } from './brief-of';
-import { askWhatCameUp } from './ask-what-came-up';
+import { optionOf, takeOption } from './record-work';
+import { performTelling } from './telling';
 import { checkValue } from './check-evidence';
-import { checkOptions, checkParts } from './check-kit';
+import { checkParts } from './check-kit';
 import { lookAt } from '@/data/snapshot';
 import { asRead, readingAsked, tableText, type TableRead } from './table-read';
 
@@ -35,22 +35,8 @@ import { asRead, readingAsked, tableText, type TableRead } from './table-read';
 /** Takes a choice of an option. Zones that come into sight by it are asked about in the same act, where the brief asks at all. */
 export async function chooseOption(input: unknown): Promise<Result<{ asked: number }>> {
   return answered(async () => {
-    const { briefId, act, version, option, choice } = ofBrief
-      .extend({
-        version: z.number().int(),
-        option: z.enum(OPTION_NAMES as [OptionName, ...OptionName[]]),
-        choice: z.string(),
-      })
-      .parse(input);
-    if (!(OPTION_CHOICES[option].choices as readonly string[]).includes(choice))
-      throw new Refused('choice', `${OPTION_CHOICES[option].title}: there is no "${choice}"`);
-    return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
-      const state = await briefOf(writer);
-      const options = { ...state.brief.options, [option]: choice } as Options;
-      checkOptions(options, state.airframe, state.log);
-      await writer.update('brief', briefId, version, { options });
-      return { asked: await askWhatCameUp(writer, state, { ...state, brief: { ...state.brief, options } }) };
-    });
+    const { briefId, act, ...chosen } = optionOf.parse(input);
+    return performTelling(stampedAct(act, briefId, 'kit'), (writer, before) => takeOption(writer, chosen, before));
   });
 }
 

@@ -1,91 +1,47 @@
 'use server';
 
 import { z } from 'zod';
-import { STATIONS, WRITABLE, actSchema } from '@/core/kept/act';
-import { RECORDS, type Fields, type Kept } from '@/core/kept/records';
+import { actSchema, type ActAnswer } from '@/core/kept/act';
+import type { RecordName } from '@/core/kept/records';
+import type { BriefState } from '@/core/kept/state';
 import type { UndoAnswer } from '@/core/kept/undo-answer';
 import type { Result } from '@/core/interchange/result';
-import { ChangedElsewhere, perform, readRecord, stampedAct } from '@/data/acts';
+import { perform, stampedAct, type Act, type ActWriter } from '@/data/acts';
 import { redoLast, undoLast } from '@/data/undo';
-import type { Sight } from '@/data/sight';
-import { briefOf } from './brief-of';
 import { answered, ofBrief, Refused } from './answer';
-import { askWhatCameUp } from './ask-what-came-up';
-import { checkEvidence, withOwnReason } from './check-evidence';
-import { checkKit } from './check-kit';
-import { checkWorkedAt } from './check-log';
-import { checkRouteEdit } from './check-route';
 import { mayKeep, mayTakeBack, mayTakeOut, onComputer } from './of-device';
+import { checked, checkedFields, REACH, removalOf, removeRecord, saveOf, saveRecord } from './record-work';
+import { performTelling } from './telling';
 
 /** Acts as data: records added, updated and removed. Every one answers with a Result and never throws at the reader. */
-
-const target = ofBrief.extend({ station: z.enum(STATIONS), entity: z.enum(WRITABLE) });
 
 /** Creates (id null) or updates a record of a brief. */
 export async function save(input: unknown): Promise<Result<{ id: string; version: number }>> {
   return answered(async () => {
-    const { briefId, act, station, entity, id, version, fields } = target
-      .extend({
-        id: z.uuid().nullable(),
-        version: z.number().int().nullable(),
-        fields: z.record(z.string(), z.unknown()),
-      })
-      .parse(input);
-    await mayKeep(entity);
-    return perform(stampedAct(act, briefId, station), async (writer) => {
-      const kept = await checkedFields(writer, entity, id, fields);
-      const before = entity === 'subject' ? await briefOf(writer) : null;
-      const saved =
-        id && version !== null ? await writer.update(entity, id, version, kept) : await writer.insert(entity, kept);
-      if (before) {
-        const others = before.subjects.filter((other) => other.id !== saved.id);
-        const subjects = [...others, saved as Kept<'subject'>];
-        await askWhatCameUp(writer, before, { ...before, subjects });
-      }
-      return { id: saved.id, version: saved.version };
-    });
+    const { briefId, act, station, ...record } = saveOf.parse(input);
+    await mayKeep(record.entity);
+    return performOn(record.entity, stampedAct(act, briefId, station), (writer, before) =>
+      saveRecord(writer, record, before),
+    );
   });
-}
-
-/** A form may hold some fields only: what it does not name stays as it is. */
-async function checkedFields(
-  at: Sight,
-  entity: (typeof WRITABLE)[number],
-  id: string | null,
-  fields: Record<string, unknown>,
-): Promise<never> {
-  const standing = id ? await readRecord(at, entity, id) : null;
-  if (id && !standing) throw new ChangedElsewhere(entity, id, null);
-  const whole = { ...standing, ...fields };
-  const ready = entity === 'ruling' ? await withOwnReason(at, whole) : whole;
-  return checked(at, entity, id, ready);
-}
-
-/** Fields that are whole, checked by themselves and against the rest of the brief. */
-async function checked(
-  at: Sight,
-  entity: (typeof WRITABLE)[number],
-  id: string | null,
-  fields: unknown,
-): Promise<never> {
-  const evidence = await checkEvidence(at, entity, id, RECORDS[entity].parse(fields) as never);
-  if (entity === 'log_entry') checkWorkedAt(evidence as Fields<'log_entry'>);
-  if (entity === 'route_edit') await checkRouteEdit(at, id, evidence as never);
-  return (await checkKit(at, entity, id, evidence)) as never;
 }
 
 export async function remove(input: unknown): Promise<Result> {
   return answered(async () => {
-    const { briefId, act, station, entity, id, version } = target
-      .extend({ id: z.uuid(), version: z.number().int() })
-      .parse(input);
-    if (entity === 'brief' || entity === 'airframe') throw new Refused('', 'A brief is not removed here.');
-    await mayTakeOut(entity);
-    return perform(stampedAct(act, briefId, station), async (writer) => {
-      await writer.remove(entity, id, version);
-      return null;
-    });
+    const { briefId, act, station, ...record } = removalOf.parse(input);
+    await mayTakeOut(record.entity);
+    return performOn(record.entity, stampedAct(act, briefId, station), (writer) => removeRecord(writer, record));
   });
+}
+
+/** Does an act at a record; where others rest on it, the answer says what turned. */
+function performOn<T>(
+  entity: RecordName,
+  act: Act,
+  work: (writer: ActWriter, before: BriefState | null) => Promise<T>,
+): Promise<ActAnswer<T>> {
+  const reach = REACH[entity];
+  return reach ? performTelling(act, work, reach) : perform(act, (writer) => work(writer, null));
 }
 
 /** A whole act as data, as a device that was away from the server sends it: all of it, once, or nothing. */

@@ -157,6 +157,7 @@ export async function takeWord(input: unknown): Promise<Result<{ ruled: number }
           basis: 'supported' as const,
           reason: wordReason(source.title),
           ruledBy: act.by,
+          favoured: value,
         })),
       );
       return { ruled: words.length };

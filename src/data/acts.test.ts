@@ -103,7 +103,7 @@ describe('what another brief uses', () => {
     const code = await doing(a, (writer) => writer.insert('colour_code', green));
     await doing(b, async (writer) => {
       const asked = await writer.insert('question', question);
-      const ruled = { value: '31', basis: 'choice', reason: 'seen', ruledBy: 'me' } as const;
+      const ruled = { value: '31', basis: 'choice', reason: 'seen', ruledBy: 'me', favoured: null } as const;
       await writer.insert('ruling', { questionId: asked.id, ...ruled });
     });
     await expect(doing(a, (writer) => writer.remove('colour_code', code.id, 1))).rejects.toThrow(/used by BB/);

@@ -130,6 +130,7 @@ describe('versions and history', () => {
         basis: 'choice',
         reason: 'because',
         ruledBy: 'me',
+        favoured: null,
       });
       return q;
     });

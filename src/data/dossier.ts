@@ -329,7 +329,7 @@ async function addRulings(writer: ActWriter, table: Rows<'rulings'>, state: Brie
       return [];
     }
     ruled.add(questionId);
-    return [{ ...fields, questionId }];
+    return [{ ...fields, questionId, favoured: null }];
   });
   await asked.insert(writer);
   await writer.insertMany('ruling', rulings);

@@ -44,7 +44,14 @@ async function briefThatSays(value: string): Promise<string> {
     const questionId = (await writer.insert('question', { zone: 'fin-port', aspect: 'colour', item: '' })).id;
     const sourceId = (await writer.insert('source', { ...BLANK_SOURCE, title: 'one' })).id;
     await writer.insert('sighting', { ...BLANK_SIGHTING, questionId, sourceId, value });
-    await writer.insert('ruling', { questionId, value, basis: 'supported', reason: 'as seen', ruledBy: 'builder' });
+    await writer.insert('ruling', {
+      questionId,
+      value,
+      basis: 'supported',
+      reason: 'as seen',
+      ruledBy: 'builder',
+      favoured: null,
+    });
   });
   return id;
 }

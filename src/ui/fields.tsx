@@ -7,7 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
-import { Controller, useForm, type Control } from 'react-hook-form';
+import { Controller, useForm, useFormState, useWatch, type Control } from 'react-hook-form';
 import { parseScale } from '@/core/units/length';
 import { readMeasure } from '@/core/units/measure';
 import type { Stamp } from '@/core/kept/act';
@@ -100,6 +100,8 @@ interface RecordFormProps<T> {
   saved: string;
   /** The field that has the focus when the form appears; null for none, as where the hand goes on elsewhere. */
   focus?: string | null;
+  /** Says what the typed values would change, where they are other than those that stand. */
+  foresees?: (values: Values) => ReactNode;
   children?: ReactNode;
 }
 
@@ -115,6 +117,7 @@ export function RecordForm<T>({
   saveLabel,
   saved,
   focus,
+  foresees,
   children,
 }: RecordFormProps<T>): ReactNode {
   const { run, busy } = useSaving();
@@ -212,6 +215,7 @@ export function RecordForm<T>({
         />
       ))}
       {children}
+      {foresees ? <Foreseen fields={fields} control={form.control} foresees={foresees} /> : null}
       <div className="form-actions">
         <Button type="submit" variant="contained" disabled={busy}>
           {saveLabel}
@@ -220,6 +224,20 @@ export function RecordForm<T>({
       </div>
     </form>
   );
+}
+
+function Foreseen({
+  fields,
+  control,
+  foresees,
+}: {
+  fields: readonly FieldSpec[];
+  control: Control<Values>;
+  foresees: (values: Values) => ReactNode;
+}): ReactNode {
+  const values = useWatch({ control });
+  const { isDirty } = useFormState({ control });
+  return isDirty ? foresees(typedValues(fields, values)) : null;
 }
 
 /** What would be taken instead of what was refused: one press takes it. */

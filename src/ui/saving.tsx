@@ -8,6 +8,8 @@ import { X } from 'lucide-react';
 import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
+import type { Turn } from '@/core/kept/turn';
+import { TurnList } from './turn-list';
 
 type Conflict = Extract<Result, { conflict: unknown }>['conflict'];
 
@@ -19,7 +21,7 @@ interface Saving {
    */
   run: <T>(work: (act: Stamp) => Promise<Result<T>>, done?: string) => Promise<Result<T>>;
   /** Says something. Where it says how an act went, the act can be taken back from the message: the last one that was run, or the one named. */
-  tell: (says: string, about?: { act: 'last' | string } | Offer) => void;
+  tell: (says: string, about?: { act: 'last' | string; turned?: readonly Turn[] } | Offer) => void;
   /**
    * The version of a record that an act here left, where that is newer than the one that the page shows: what is done before the page has
    * come is done on what was answered.
@@ -35,6 +37,14 @@ export interface Offer {
   press: () => void;
 }
 
+/** Who does something now, with a name of its own. */
+export const stampNow = (): Stamp => ({
+  id: crypto.randomUUID(),
+  by: 'builder',
+  at: new Date().toISOString(),
+  seen: null,
+});
+
 const Context = createContext<Saving | null>(null);
 
 export function useSaving(): Saving {
@@ -46,11 +56,10 @@ export function useSaving(): Saving {
 /** Says what was saved, what was refused, and when the server could not be reached; nothing typed is lost by any of it. */
 export function SavingProvider({ children }: { children: ReactNode }): ReactNode {
   const [busy, setBusy] = useState(false);
-  /** Each saying has a number of its own, so that one after another stands its whole time. */
-  const [said, setSaid] = useState<{ text: string; bad: boolean; offer: Offer | null; number: number } | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
   const say = useCallback(
-    (text: string, bad = false, offer: Offer | null = null) =>
-      setSaid((last) => ({ text, bad, offer, number: (last?.number ?? 0) + 1 })),
+    (text: string, { bad = false, offer = null, turned = [] }: Partial<Said> = {}) =>
+      setSaid((last) => ({ text, bad, offer, turned, number: (last?.number ?? 0) + 1 })),
     [],
   );
   const takeBack = useRef<((act: string) => void) | null>(null);
@@ -59,10 +68,11 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
   const versionOf = useCallback((id: string, shown: number) => Math.max(shown, versions.current.get(id) ?? 0), []);
   const tell = useCallback<Saving['tell']>(
     (text, about) => {
-      if (!about || 'label' in about) return say(text, false, about ?? null);
+      if (!about || 'label' in about) return say(text, { offer: about ?? null });
       const act = about.act === 'last' ? lastAct.current : about.act;
       const back = takeBack.current;
-      say(text, false, act && back ? { label: 'Take back', press: () => back(act) } : null);
+      const turned = about.turned ?? [];
+      say(text, { offer: act && back ? { label: 'Take back', press: () => back(act) } : null, turned });
     },
     [say],
   );
@@ -72,22 +82,23 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
     <T,>(work: (act: Stamp) => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
       const inTurn = async (): Promise<Result<T>> => {
         setBusy(true);
-        const act: Stamp = { id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null };
+        const act = stampNow();
         try {
           const result = await patiently(() => work(act));
           if (result.ok) {
             lastAct.current = act.id;
             for (const { id, row } of result.rows ?? []) if (row) versions.current.set(id, row.version);
-            if (done) tell(done, { act: act.id });
+            const turned = result.turned ?? [];
+            if (done || turned.length > 0) tell(done ?? 'Done', { act: act.id, turned });
           } else if ('faults' in result) {
-            say(result.faults.map((fault) => fault.says).join('. '), true);
+            say(result.faults.map((fault) => fault.says).join('. '), { bad: true });
           } else {
-            say(conflictInWords(result.conflict), true);
+            say(conflictInWords(result.conflict), { bad: true });
           }
           return result;
         } catch {
           const says = 'The server cannot be reached. What you typed is still here: try again in a moment.';
-          say(says, true);
+          say(says, { bad: true });
           return { ok: false, faults: [{ field: '', says }] };
         } finally {
           setBusy(false);
@@ -109,7 +120,7 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
       <Snackbar
         key={said?.number}
         open={said !== null}
-        autoHideDuration={said?.bad ? 9000 : said?.offer ? 6000 : 3500}
+        autoHideDuration={said && staysFor(said)}
         onClose={(_, reason) => reason !== 'clickaway' && setSaid(null)}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
       >
@@ -122,11 +133,26 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
           sx={{ '&.MuiAlert-filledInfo': { bgcolor: '#1c1c1c' } }}
         >
           {said?.text}
+          {said && said.turned.length > 0 ? <TurnList turns={said.turned} /> : null}
         </Alert>
       </Snackbar>
     </Context.Provider>
   );
 }
+
+/** A message: each has a number of its own, so that one after another stands its whole time. */
+interface Said {
+  text: string;
+  bad: boolean;
+  offer: Offer | null;
+  /** What the act turned beside. */
+  turned: readonly Turn[];
+  number: number;
+}
+
+/** How long a message stands, ms; what an act turned stands until it is closed. */
+const staysFor = ({ bad, offer, turned }: Said): number | null =>
+  turned.length > 0 ? null : bad ? 9000 : offer ? 6000 : 3500;
 
 function OfferOf({ offer, onDone }: { offer: Offer; onDone: () => void }): ReactNode {
   return (

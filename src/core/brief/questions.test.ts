@@ -164,3 +164,54 @@ describe('what follows for the route', () => {
       expect(item.score).toBeCloseTo((item.chance * item.redoMinutes) / 60 / Math.max(0.5, item.daysLeft ?? 60), 9);
   });
 });
+
+describe("a builder's choice", () => {
+  const zone = { zone: 'fin-port', aspect: 'colour' };
+  const ruled = (favoured: string | null, over: (state: BriefState) => void = () => undefined) => {
+    const { view } = viewOfDemo((state) => {
+      const { id } = state.questions.find((q) => q.zone === zone.zone && q.aspect === zone.aspect)!;
+      state.mirrors = state.mirrors.filter((mirror) => mirror.zone !== 'fin');
+      state.sightings = state.sightings.filter(({ questionId }) => questionId !== id);
+      state.rulings = state.rulings.filter(({ questionId }) => questionId !== id);
+      // Two that do not settle it.
+      say(state, zone, 'Apron', 'TCS 60');
+      say(state, zone, 'Hangar', 'TCS 12');
+      state.sightings.at(-1)!.clarity = 'partial';
+      state.rulings.push({
+        id: 'own',
+        version: 1,
+        questionId: id,
+        value: 'TCS 27',
+        basis: 'choice',
+        reason: 'liked better',
+        ruledBy: 'builder',
+        favoured,
+      });
+      over(state);
+    });
+    return find(view, zone.zone, zone.aspect);
+  };
+  test('stands while the sources favour what they favoured when it was made', () => {
+    expect(ruled('TCS 60')).toMatchObject({ reopened: false, open: false });
+  });
+  test('is asked again when they favour another value than then, unless it is the chosen one', () => {
+    expect(ruled('TCS 31')).toMatchObject({ reopened: true, open: true });
+    expect(ruled('')).toMatchObject({ reopened: true });
+    expect(ruled('TCS 31', (state) => (state.rulings.at(-1)!.value = 'TCS 60'))).toMatchObject({ reopened: false });
+  });
+  test('of which nobody knows what it rested on is left alone until the sources settle', () => {
+    expect(ruled(null).reopened).toBe(ruled(null).weighed.state === 'settled');
+  });
+  test('a departure from the record is never asked again', () => {
+    expect(ruled('TCS 31', (state) => (state.rulings.at(-1)!.basis = 'departure'))).toMatchObject({ reopened: false });
+  });
+  test('what was ruled as supported has lost its ground when no source speaks any more', () => {
+    const lost = (favoured: string | null) =>
+      ruled(favoured, (state) => {
+        Object.assign(state.rulings.at(-1)!, { basis: 'supported', value: 'TCS 60' });
+        state.sightings = state.sightings.filter(({ questionId }) => questionId !== state.rulings.at(-1)!.questionId);
+      });
+    expect(lost('TCS 60')).toMatchObject({ best: null, reopened: true, open: true });
+    expect(lost(null)).toMatchObject({ best: null, reopened: false });
+  });
+});

@@ -1,5 +1,5 @@
 import type { CodeBook } from '@/core/codes/system';
-import { aspectOf, aspectTitle } from '@/core/evidence/aspects';
+import { aspectOf, aspectTitle, type Aspect } from '@/core/evidence/aspects';
 import { questionKey } from '@/core/evidence/question-key';
 import { bestNamed } from '@/core/evidence/best';
 import { eventDays, windowOf } from '@/core/evidence/events';
@@ -121,8 +121,7 @@ export function weighQuestions(state: BriefState, book: CodeBook, outline: Outli
     const seen = zone ? sightOf(zone, state.brief.options) : null;
     const hidden = seen?.sight === 'hidden' ? seen.because : null;
     const [best, bestShare] = bestOf(found);
-    const reopened =
-      ruling !== null && hasFlipped(ruling, found, best, comparableValue(book, record.aspect, ruling.value));
+    const reopened = ruling !== null && hasFlipped(ruling, record.aspect, found, best, book);
     return {
       record,
       zoneTitle: zoneTitle(outline, record.zone),
@@ -176,17 +175,25 @@ function bestOf(question: WeighedQuestion): [string | null, number | null] {
 }
 
 /**
- * Whether what is known now speaks against a ruling: one that followed the support no longer does; a builder's choice, made where nothing
- * decided, stands against an answer that has settled since. Who departs knowingly is left alone.
+ * Whether what is known now speaks against a ruling: one that followed the support no longer does, or has lost it; a builder's choice stands
+ * against an answer that has settled since, or what the sources favoured when it was made is no longer what they favour. Who departs knowingly
+ * is left alone.
  */
 function hasFlipped(
-  ruling: Kept<'ruling'>,
+  { basis, value, favoured }: Kept<'ruling'>,
+  aspect: Aspect,
   weighed: WeighedQuestion,
   best: string | null,
-  ruled: string | number,
+  book: CodeBook,
 ): boolean {
-  if (ruling.basis === 'departure' || best === null) return false;
-  if (weighed.median !== null)
-    return ruling.basis === 'supported' && typeof ruled === 'number' && !isNearMedian(ruled, weighed);
-  return String(ruled) !== best && (ruling.basis === 'supported' || weighed.state === 'settled');
+  if (basis === 'departure') return false;
+  if (best === null) return basis === 'supported' && Boolean(favoured);
+  const agrees = (said: string) => {
+    const compared = comparableValue(book, aspect, said);
+    if (weighed.median === null) return String(compared) === best;
+    return typeof compared !== 'number' || isNearMedian(compared, weighed);
+  };
+  if (agrees(value)) return false;
+  const hasTurned = favoured !== null && (favoured === '' || !agrees(favoured));
+  return basis === 'supported' || (weighed.median === null && weighed.state === 'settled') || hasTurned;
 }

@@ -115,7 +115,7 @@ describe('a brief file', () => {
     ['a picture that is no base64', { pictures: { p: 'not base64!' } }, 'pictures.p: a picture must be base64'],
     [
       'a ruling on nothing',
-      { rulings: [{ question: 'q1', value: '27', basis: 'choice', reason: 'r', ruledBy: '' }] },
+      { rulings: [{ question: 'q1', value: '27', basis: 'choice', reason: 'r', ruledBy: '', favoured: null }] },
       'rulings.0.question: there is no question "q1"',
     ],
     [

@@ -45,7 +45,7 @@ import { broughtUp } from './earlier-brief-files';
 import { renameIn, withStepKeys } from './step-keys';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
-/** `build-brief/8`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/9`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
@@ -74,8 +74,8 @@ export const MOST_REPAIRED = 200;
 
 export const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/8', {
-      error: 'this is not a Build Brief file (its format should be "build-brief/8", or 7, 6, 5, 4, 3, 2 or 1)',
+    format: z.literal('build-brief/9', {
+      error: 'this is not a Build Brief file (its format should be "build-brief/9", or 8, 7, 6, 5, 4, 3, 2 or 1)',
     }),
     /** What the brief said against itself and was let go, so that the file can be taken in: see repair.ts. */
     repaired: z
@@ -290,7 +290,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
       renameIn((part) => refOfMarking.get(part)),
     ) as T[];
   return {
-    format: 'build-brief/8',
+    format: 'build-brief/9',
     repaired: [],
     brief: plain(state.brief),
     airframe: plain(state.airframe),

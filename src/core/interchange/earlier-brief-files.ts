@@ -60,6 +60,8 @@ const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
   'build-brief/6': (file) => ({ ...file, format: 'build-brief/7' }),
   /** Did not say how a crew sits, and what a machine is skinned with. */
   'build-brief/7': (file) => ({ ...file, format: 'build-brief/8' }),
+  /** Did not say what the sources favoured when something was ruled. */
+  'build-brief/8': (file) => ({ ...file, format: 'build-brief/9' }),
 };
 
 /** A file of any version as the newest has it; what is no file stays as it is. */

@@ -1,3 +1,4 @@
+import type { Turn } from '@/core/kept/turn';
 import type { ChangedRow } from '@/core/kept/act';
 
 /** What every write answers: done, refused with reasons by field, or changed elsewhere with what stands there now. */
@@ -24,4 +25,6 @@ export interface Done<T> {
   shelfRevision?: number;
   /** What it changed, as it stands now; null where that is too much to name. */
   rows?: ChangedRow[] | null;
+  /** What it turned beside, where it could. */
+  turned?: Turn[];
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Turn } from '@/core/kept/turn';
 import { instant, line } from './fields';
 import type { RecordName } from './records';
 
@@ -94,4 +95,6 @@ export interface ActAnswer<T = null> {
   revision: number | null;
   shelfRevision: number;
   rows: ChangedRow[] | null;
+  /** What it turned beside, where it could. */
+  turned?: Turn[];
 }

@@ -13,6 +13,10 @@ export interface SizeCheck {
 /** Within this many percent a decal passes for right: a tenth of a millimetre on a 5 mm letter. */
 const PASSES_PERCENT = 2;
 
+/** Whether a printed size passes for the true one at scale. Lengths in mm. */
+export const isRightSize = (trueMm: Mm, denominator: number, printedMm: Mm): boolean =>
+  Math.abs(checkSize(trueMm, denominator, printedMm).errorPercent!) <= PASSES_PERCENT;
+
 /** Checks a decal's measured size against the true one at scale. Lengths in mm. */
 export function checkSize(trueMm: Mm, denominator: number, printedMm: Mm | null): SizeCheck {
   const modelMm = atScale(trueMm, denominator);

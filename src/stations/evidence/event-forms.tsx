@@ -2,8 +2,10 @@
 
 import type { ReactNode } from 'react';
 import { save } from '@/actions/records';
+import { weighSave } from '@/actions/weighing';
 import { addEvents } from '@/actions/evidence';
 import { EVENT_KIND_NAMES, EVENT_KINDS } from '@/core/evidence/events';
+import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
 import type { EvidencePage } from './page-data';
@@ -73,6 +75,7 @@ export function OneEvent({
   onClose: () => void;
 }): ReactNode {
   if (!event) return null;
+  const recordOf = { briefId: data.briefId, station: 'evidence', entity: 'paint_event', id: event.id };
   return (
     <RecordForm
       fields={eventFields(data, false)}
@@ -80,17 +83,13 @@ export function OneEvent({
       version={event.version}
       saveLabel="Save it"
       saved="Timeline changed"
-      submit={(values, version, act) =>
-        save({
-          act,
-          briefId: data.briefId,
-          station: 'evidence',
-          entity: 'paint_event',
-          id: event.id,
-          version,
-          fields: values,
-        })
-      }
+      submit={(fields, version, act) => save({ ...recordOf, act, version, fields })}
+      foresees={(fields) => (
+        <WhatItTurns
+          of={JSON.stringify(fields)}
+          weigh={(act) => weighSave({ ...recordOf, act, version: event.version, fields })}
+        />
+      )}
       onDone={onClose}
       onCancel={onClose}
     >
@@ -101,6 +100,7 @@ export function OneEvent({
           entity="paint_event"
           record={event}
           said="Taken off the timeline; u brings it back"
+          lossy
         >
           Take it off the timeline
         </RemoveButton>

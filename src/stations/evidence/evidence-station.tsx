@@ -38,11 +38,22 @@ const STATES = ['open', 'ruled', 'reopened', 'settled', 'leaning', 'contested', 
 type StateFilter = 'all' | (typeof STATES)[number];
 
 export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
-  const wanted = useSearchParams().get('source');
+  const asked = useSearchParams();
+  const wanted = asked.get('source');
+  const named = asked.get('question');
   const [pane, setPane] = useState<Pane>(wanted ? 'sources' : 'ledger');
   const [state, setState] = useState<StateFilter>('all');
   const [gate, setGate] = useState('all');
-  const [question, setQuestion] = useState<string | null>(null);
+  const [question, setQuestion] = useState(named);
+  // The address may name another question while the station is open.
+  const [last, setLast] = useState(named);
+  if (named !== last) {
+    setLast(named);
+    if (named) {
+      setQuestion(named);
+      setPane('ledger');
+    }
+  }
   const [adding, setAdding] = useState<'source' | 'question' | 'many' | null>(null);
   const [source, setSource] = useState<string | null>(null);
   const { zone } = useZoneChoice();

@@ -19,6 +19,8 @@ import { PictureDesk } from './picture/picture-desk';
 import { OnePicture } from '@/ui/picture-drop';
 import { clarityFields, valueField } from './question-detail';
 import { datedAs, sourceFieldSpecs, withDates } from './source-form';
+import { weighSave } from '@/actions/weighing';
+import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import { WeightsForm } from './weights-form';
 
 /** Every source with its picture; the open one with the picture at full size, what it says, and its particulars. */
@@ -79,6 +81,7 @@ function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Sou
   const says = data.questions.flatMap((q) =>
     q.sightings.filter((s) => s.sourceId === source.id && s.questionId === q.id).map((sighting) => ({ q, sighting })),
   );
+  const recordOf = { briefId: data.briefId, station: 'evidence', entity: 'source', id: source.id };
   return (
     <Opened label={source.title} onClose={onClose} takesFocus>
       <div className="station-head">
@@ -119,18 +122,16 @@ function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Sou
             saveLabel="Save the source"
             saved="Source saved"
             submit={(values, version, act) =>
-              withDates(values, (fields) =>
-                save({
-                  act,
-                  briefId: data.briefId,
-                  station: 'evidence',
-                  entity: 'source',
-                  id: source.id,
-                  version,
-                  fields: { ...fields, pictureId },
-                }),
-              )
+              withDates(values, (fields) => save({ ...recordOf, act, version, fields: { ...fields, pictureId } }))
             }
+            foresees={(values) => (
+              <WhatItTurns
+                of={JSON.stringify(values)}
+                weigh={(act) =>
+                  withDates(values, (fields) => weighSave({ ...recordOf, act, version: source.version, fields }))
+                }
+              />
+            )}
             onDone={() => setEditing(false)}
             onCancel={() => setEditing(false)}
           />

@@ -3,8 +3,12 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type ReactNode } from 'react';
-import { useForm, useWatch, type Control } from 'react-hook-form';
+import { useForm, useFormState, useWatch, type Control } from 'react-hook-form';
 import { createBrief, saveSetup } from '@/actions/briefs';
+import { weighSetup } from '@/actions/weighing';
+import type { Result } from '@/core/interchange/result';
+import type { Stamp } from '@/core/kept/act';
+import type { Turn } from '@/core/kept/turn';
 import { AS_OUTLINED } from '@/core/kept/new-brief';
 import type { Fields, Kept } from '@/core/kept/records';
 import { OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
@@ -16,6 +20,7 @@ import { readSessions, sessionsInWords } from '@/core/route/sessions-said';
 import { scaledTo } from '@/core/outline/scaled';
 import { parseScale } from '@/core/units/length';
 import { readMeasure } from '@/core/units/measure';
+import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
 import { Field, formValues, optionsOf, typedValues, type FieldSpec } from '@/ui/fields';
 import { ChangedElsewhereNotice, SavingProvider, useSaving } from '@/ui/saving';
@@ -142,10 +147,10 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
         'span',
       ]);
   };
-  const send = async (values: Values, against = versions) => {
+  const asTyped = (values: Values) => {
     const { brief: typedBrief, airframe: typedAirframe } = recordsFrom(values, preset);
     // What other stations keep with the brief stays.
-    const typed = {
+    return {
       brief: { ...fieldsOf(brief), ...typedBrief },
       airframe: {
         ...fieldsOf(airframe),
@@ -154,21 +159,21 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
         ...own,
       },
     };
+  };
+  /** Both as the server is told of them. */
+  const setupOf = (typed: ReturnType<typeof asTyped>, against: NonNullable<typeof versions>) => ({
+    briefId: kept!.brief.id,
+    brief: { id: kept!.brief.id, version: against.brief, fields: typed.brief },
+    airframe: { id: kept!.airframe.id, version: against.airframe, fields: typed.airframe },
+  });
+  const send = async (values: Values, against = versions) => {
+    const typed = asTyped(values);
     setFaults([]);
     const said = readSessions(week);
     if (!kept && said.faults.length > 0) return setFaults(said.faults);
     const result =
       kept && against
-        ? await run(
-            (act) =>
-              saveSetup({
-                act,
-                briefId: kept.brief.id,
-                brief: { id: kept.brief.id, version: against.brief, fields: typed.brief },
-                airframe: { id: kept.airframe.id, version: against.airframe, fields: typed.airframe },
-              }),
-            'Saved',
-          )
+        ? await run((act) => saveSetup({ act, ...setupOf(typed, against) }), 'Machine and kit kept')
         : await run(
             (act) => createBrief({ act, brief: typed.brief, airframe: typed.airframe, sessions: said.sessions, tools }),
             'The brief is begun',
@@ -277,6 +282,14 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
         <Fold title="All dimensions of the outline" open={wrong(DIMENSION_FIELDS)}>
           <Group fields={DIMENSION_FIELDS} control={form.control} />
         </Fold>
+        {kept && versions ? (
+          <Foreseen
+            control={form.control}
+            isAnother={preset !== airframe.preset || JSON.stringify(own) !== JSON.stringify(asItIs(airframe))}
+            asTyped={asTyped}
+            weigh={(typed, act) => weighSetup({ act, ...setupOf(typed, versions) })}
+          />
+        ) : null}
         <div className="form-actions">
           <Button type="submit" variant="contained" disabled={busy}>
             {kept ? 'Save' : 'Begin the brief'}
@@ -292,6 +305,24 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
       />
     </form>
   );
+}
+
+/** What the machine as it is typed would change in the brief, where it is another than the one that stands. */
+function Foreseen<T extends { brief: object; airframe: object }>({
+  control,
+  isAnother,
+  asTyped,
+  weigh,
+}: {
+  control: Control<Values>;
+  /** Whether something beside the fields was changed. */
+  isAnother: boolean;
+  asTyped: (values: Values) => T;
+  weigh: (typed: T, act: Stamp) => Promise<Result<Turn[]>>;
+}): ReactNode {
+  const typed = asTyped(useWatch({ control }));
+  const { isDirty } = useFormState({ control });
+  return <WhatItTurns of={isDirty || isAnother ? JSON.stringify(typed) : null} weigh={(act) => weigh(typed, act)} />;
 }
 
 /** What has a sane default is folded away until it is wanted. */

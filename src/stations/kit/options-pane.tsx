@@ -4,6 +4,11 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { chooseOption, leaveOut } from '@/actions/kit';
 import { save } from '@/actions/records';
+import { weighOption } from '@/actions/weighing';
+import type { Result } from '@/core/interchange/result';
+import type { Stamp } from '@/core/kept/act';
+import type { Turn } from '@/core/kept/turn';
+import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import type { Consequence } from '@/core/brief/consequences';
 import { STORE_STATIONS, type StoreStation } from '@/core/kit/stores';
 import { durationInWords } from '@/core/units/minutes';
@@ -18,18 +23,16 @@ import type { ChoiceRow, KitPage, OptionRow } from './page-data';
 export function OptionsPane({ data }: { data: KitPage }): ReactNode {
   const { run, busy } = useSaving();
   const [looking, setLooking] = useState<{ option: string; choice: string } | null>(null);
+  const choiceOf = (option: OptionRow, choice: ChoiceRow) => ({
+    briefId: data.briefId,
+    version: data.brief.version,
+    option: option.name,
+    choice: choice.value,
+  });
   const take = (option: OptionRow, choice: ChoiceRow) =>
-    void run(
-      (act) =>
-        chooseOption({
-          act,
-          briefId: data.briefId,
-          version: data.brief.version,
-          option: option.name,
-          choice: choice.value,
-        }),
-      `${option.title}: ${choice.value}`,
-    ).then((result) => result.ok && setLooking(null));
+    void run((act) => chooseOption({ act, ...choiceOf(option, choice) }), `${option.title}: ${choice.value}`).then(
+      (result) => result.ok && setLooking(null),
+    );
   return (
     <>
       <ul className="option-list">
@@ -57,6 +60,7 @@ export function OptionsPane({ data }: { data: KitPage }): ReactNode {
               {open?.changes ? (
                 <ChoiceDetail
                   key={open.value}
+                  weigh={(act) => weighOption({ act, ...choiceOf(option, open) })}
                   choice={open}
                   changes={open.changes}
                   busy={busy}
@@ -80,12 +84,14 @@ const MOST_STEPS = 8;
 function ChoiceDetail({
   choice,
   changes,
+  weigh,
   busy,
   onTake,
   onClose,
 }: {
   choice: ChoiceRow;
   changes: Consequence;
+  weigh: (act: Stamp) => Promise<Result<Turn[]>>;
   busy: boolean;
   onTake: () => void;
   onClose: () => void;
@@ -127,6 +133,7 @@ function ChoiceDetail({
         </Button>
         <Button onClick={onClose}>Leave it</Button>
       </p>
+      <WhatItTurns of={refused ? null : choice.value} weigh={weigh} pause={0} />
       <div className="choice-columns">
         <section>
           <h3>Adds</h3>

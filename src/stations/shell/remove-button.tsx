@@ -1,9 +1,14 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
 import { remove } from '@/actions/records';
+import { weighRemoval } from '@/actions/weighing';
 import type { RecordName } from '@/core/kept/records';
-import { useSaving } from '@/ui/saving';
+import type { Turn } from '@/core/kept/turn';
+import { Opened } from '@/ui/opened';
+import { stampNow, useSaving } from '@/ui/saving';
+import { TurnList } from '@/ui/turn-list';
 import type { StationPath } from './stations';
 
 interface Props {
@@ -20,20 +25,48 @@ interface Props {
   children: ReactNode;
 }
 
-/** Takes a record away in the version that is shown; undo brings it back. */
+/**
+ * Takes a record away in the version that is shown; undo brings it back. What takes more than itself along says first what it turns, and is
+ * pressed again; what turns nothing is gone at once.
+ */
 export function RemoveButton({ briefId, station, entity, record, said, label, lossy, children }: Props): ReactNode {
-  const { run, busy } = useSaving();
+  const { run, busy, tell } = useSaving();
+  const [turns, setTurns] = useState<readonly Turn[] | null>(null);
   const { id, version } = record;
+  const names = { briefId, station, entity, id, version };
+  const take = () => void run((act) => remove({ act, ...names }), said).then(() => setTurns(null));
+  const weigh = async () => {
+    const answer = await weighRemoval({ act: stampNow(), ...names }).catch(() => null);
+    if (answer === null) return tell('The server cannot be reached. Try again in a moment.');
+    // What is refused is refused by the act itself, in its words.
+    if (answer.ok && answer.value.length > 0) setTurns(answer.value);
+    else take();
+  };
   return (
-    <button
-      type="button"
-      className={`row-button${lossy ? ' danger' : ''}`}
-      aria-label={label}
-      disabled={busy}
-      onClick={() => run((act) => remove({ act, briefId, station, entity, id, version }), said)}
-    >
-      {lossy ? '✕ ' : ''}
-      {children}
-    </button>
+    <>
+      <button
+        type="button"
+        className={`row-button${lossy ? ' danger' : ''}`}
+        aria-label={label}
+        aria-expanded={lossy ? turns !== null : undefined}
+        disabled={busy}
+        onClick={() => (lossy ? void weigh() : take())}
+      >
+        {lossy ? '✕ ' : ''}
+        {children}
+      </button>
+      {turns ? (
+        <Opened label="What this changes" className="what-it-turns" onClose={() => setTurns(null)} takesFocus>
+          <h3>What this changes</h3>
+          <TurnList turns={turns} />
+          <p className="pane-actions">
+            <Button variant="contained" disabled={busy} onClick={take}>
+              Remove it
+            </Button>
+            <Button onClick={() => setTurns(null)}>Leave it</Button>
+          </p>
+        </Opened>
+      ) : null}
+    </>
   );
 }

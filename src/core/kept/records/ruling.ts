@@ -8,4 +8,6 @@ export const rulingFields = z.strictObject({
   basis: choice('Basis', RULING_BASES),
   reason: neededProse('Reason', 500),
   ruledBy: line('Ruled by', 60),
+  /** What the sources favoured when it was ruled; empty where they favoured nothing, null where that is not known. */
+  favoured: line('Favoured', 200).nullable().default(null),
 });

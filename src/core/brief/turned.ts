@@ -1,0 +1,233 @@
+import { aspectOf } from '@/core/evidence/aspects';
+import { questionInWords } from '@/core/evidence/question-words';
+import type { Turn } from '@/core/kept/turn';
+import { checkSize, isRightSize } from '@/core/markings/size';
+import { atScale } from '@/core/units/length';
+import { momentInWords } from '@/core/units/day';
+import { durationInWords } from '@/core/units/minutes';
+import { counted, listed, plural } from '@/core/units/words';
+import type { BriefView } from './derive';
+import type { QuestionView } from './questions';
+
+const MOST_NAMED = 3;
+
+/** "fin, colour: signal red 0.31 against yellow 0.57; fin, finish: …; and 2 more" */
+function named<T>(items: readonly T[], says: (item: T) => string): string {
+  const left = items.length - MOST_NAMED;
+  return [...items.slice(0, MOST_NAMED).map(says), ...(left > 0 ? [`and ${left} more`] : [])].join('; ');
+}
+
+/**
+ * What stands otherwise in a brief after a change, in words, the weightiest first: rulings that no longer stand, what is done and no longer
+ * part of the route, chosen paints, sizes on the model, what is asked, and the plan. Empty where the change turned nothing. Both views are
+ * reckoned with the same clock and effort, so that what differs is of the change.
+ */
+export function turnedBetween(before: BriefView, after: BriefView): Turn[] {
+  return [
+    ...turnedRulings(before.questions, after.questions),
+    ...turnedDone(before, after),
+    ...turnedPaints(before, after),
+    ...turnedSizes(before, after),
+    ...turnedAnswers(before.questions, after.questions),
+    ...turnedAsking(before, after),
+    ...turnedPlan(before, after),
+  ];
+}
+
+type Asked = Pick<
+  QuestionView,
+  | 'record'
+  | 'zoneTitle'
+  | 'aspectTitle'
+  | 'ruling'
+  | 'ruledOpposite'
+  | 'ruledShare'
+  | 'reopened'
+  | 'best'
+  | 'bestShare'
+  | 'hidden'
+  | 'open'
+>;
+
+const byQuestion = (questions: readonly Asked[]) =>
+  new Map(questions.map((question) => [question.record.id, question]));
+
+/** Rulings that do not stand any more, and that stand again. A ruling that holds for both sides is told once. */
+export function turnedRulings(before: readonly Asked[], after: readonly Asked[]): Turn[] {
+  const then = byQuestion(before);
+  const isTold = ({ ruling, hidden, ruledOpposite }: Asked) => ruling !== null && hidden === null && !ruledOpposite;
+  const stoodBefore = ({ record, ruling }: Asked) => {
+    const old = then.get(record.id);
+    // What was ruled in the change itself is the builder's own word.
+    return old?.ruling?.version === ruling?.version ? (old ?? null) : null;
+  };
+  const fallen = after.filter((one) => isTold(one) && one.reopened && stoodBefore(one)?.reopened === false);
+  const again = after.filter((one) => isTold(one) && !one.reopened && stoodBefore(one)?.reopened === true);
+  return [
+    ...(fallen.length > 0
+      ? [
+          {
+            says: `${counted(fallen.length, 'ruling')} no longer ${plural('stands', fallen.length)}: ${named(fallen, against)}: look again`,
+            at: 'evidence' as const,
+            questionId: fallen[0]!.record.id,
+          },
+        ]
+      : []),
+    ...(again.length > 0
+      ? [
+          {
+            says: `${counted(again.length, 'ruling')} ${plural('stands', again.length)} again: ${named(again, ({ ruling, ...asked }) => `${questionInWords(asked)}, ${ruling!.value}`)}`,
+            at: 'evidence' as const,
+            questionId: again[0]!.record.id,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** "Fin, colour: signal red 0.31 against yellow 0.57" */
+function against(asked: Asked): string {
+  const { ruling, ruledShare, best, bestShare } = asked;
+  const question = questionInWords(asked);
+  const isLength = aspectOf(asked.record.aspect).type === 'length';
+  const value = isLength ? `${ruling!.value} mm` : ruling!.value;
+  if (best === null) return `${question}: no source says ${value} any more`;
+  const share = (of: number | null) => (of === null ? '' : ` ${of.toFixed(2)}`);
+  return `${question}: ${value}${share(ruledShare)} against ${best}${isLength ? ' mm' : ''}${share(bestShare)}`;
+}
+
+/** Questions without a ruling of which another answer is the likeliest now. */
+function turnedAnswers(before: readonly Asked[], after: readonly Asked[]): Turn[] {
+  const then = byQuestion(before);
+  const turned = after.filter(({ record, ruling, hidden, best }) => {
+    const old = then.get(record.id);
+    return ruling === null && hidden === null && old !== undefined && old.ruling === null && old.best !== best;
+  });
+  if (turned.length === 0) return [];
+  const says = (one: Asked) =>
+    `${questionInWords(one)}: ${one.best ?? 'nothing is known'}, not ${then.get(one.record.id)!.best ?? 'unknown'}`;
+  return [
+    {
+      says: `${counted(turned.length, 'open question')} ${plural('has', turned.length)} another likeliest answer: ${named(turned, says)}`,
+      at: 'evidence',
+      questionId: turned[0]!.record.id,
+    },
+  ];
+}
+
+function turnedAsking(before: BriefView, after: BriefView): Turn[] {
+  const then = byQuestion(before.questions);
+  const now = byQuestion(after.questions);
+  const isNeeded = (question: Asked | undefined) => question !== undefined && question.hidden === null;
+  const asked = after.questions.filter((one) => isNeeded(one) && !isNeeded(then.get(one.record.id)));
+  const dropped = before.questions.filter((one) => isNeeded(one) && !isNeeded(now.get(one.record.id)));
+  const turn = (list: QuestionView[], says: string): Turn[] =>
+    list.length === 0
+      ? []
+      : [
+          {
+            says: `${counted(list.length, 'question')} ${plural('is', list.length)} ${says}: ${named(list, questionInWords)}`,
+            at: 'evidence',
+            questionId: list[0]!.record.id,
+          },
+        ];
+  return [...turn(asked, 'asked beside those before'), ...turn(dropped, 'not asked any more')];
+}
+
+function turnedPaints(before: BriefView, after: BriefView): Turn[] {
+  const paintOf = ({ calls }: BriefView) =>
+    new Map(calls.map(({ code, choice }) => [code, choice?.paint.name ?? null]));
+  const [then, now] = [paintOf(before), paintOf(after)];
+  const idle = [...then].filter(([code, paint]) => paint !== null && !now.has(code));
+  const lacking = [...now].filter(([code, paint]) => paint === null && (!then.has(code) || then.get(code) !== null));
+  const turns: Turn[] = [];
+  if (idle.length > 0)
+    turns.push({
+      says: `${listed(idle.map(([code, paint]) => `${code} (${paint})`))} ${plural('is', idle.length)} not called for any more`,
+      at: 'colours',
+      questionId: null,
+    });
+  if (lacking.length > 0)
+    turns.push({
+      says: `${listed(lacking.map(([code]) => code))} ${plural('is', lacking.length)} called for and ${plural('has', lacking.length)} no paint yet`,
+      at: 'colours',
+      questionId: null,
+    });
+  return turns;
+}
+
+const skinOf = ({ calls }: BriefView) => calls.reduce((sum, { areaCm2 }) => sum + areaCm2, 0);
+
+function turnedSizes(before: BriefView, after: BriefView): Turn[] {
+  const [then, now] = [before.state.brief.denominator, after.state.brief.denominator];
+  const turns: Turn[] = [];
+  if (then !== now) {
+    const sizes = after.state.markings.map(
+      ({ title, heightMm }) =>
+        `${title} ${atScale(heightMm, then).toFixed(1)} → ${atScale(heightMm, now).toFixed(1)} mm`,
+    );
+    const skin = `painted skin ${skinOf(before).toFixed(0)} → ${skinOf(after).toFixed(0)} cm²`;
+    turns.push({
+      says: `Every size on the model × ${(then / now).toFixed(2)}: ${named([...sizes.slice(0, MOST_NAMED - 1), skin], (size) => size)}`,
+      at: 'markings',
+      questionId: null,
+    });
+  }
+  const fits = ({ state }: BriefView) =>
+    new Set(
+      state.markings.flatMap(({ id, heightMm, printedMm }) =>
+        printedMm !== null && isRightSize(heightMm, state.brief.denominator, printedMm) ? [id] : [],
+      ),
+    );
+  const [fitted, fit] = [fits(before), fits(after)];
+  const off = after.state.markings.filter(({ id }) => fitted.has(id) && !fit.has(id));
+  if (off.length > 0)
+    turns.push({
+      says: `${counted(off.length, 'printed marking')} no longer of the right size: ${named(off, ({ title, heightMm, printedMm }) => `${title} is ${checkSize(heightMm, now, printedMm).says}`)}`,
+      at: 'markings',
+      questionId: null,
+    });
+  return turns;
+}
+
+/** Work that is done and has no place in the route any more: the log keeps it. */
+function turnedDone(before: BriefView, after: BriefView): Turn[] {
+  const keysOf = ({ route }: BriefView) => new Set(route.steps.map(({ key }) => key));
+  const [then, now] = [keysOf(before), keysOf(after)];
+  const lost = [
+    ...new Map(
+      after.state.log
+        .filter(({ stepKey }) => then.has(stepKey) && !now.has(stepKey))
+        .map((entry) => [entry.stepKey, entry]),
+    ).values(),
+  ];
+  if (lost.length === 0) return [];
+  const minutes = lost.reduce((sum, { actualMinutes }) => sum + actualMinutes, 0);
+  return [
+    {
+      says: `${counted(lost.length, 'done step')} (${durationInWords(minutes)}) ${plural('is', lost.length)} not part of the route any more, and ${plural('stands', lost.length)} in the log: ${named(lost, ({ title }) => title)}`,
+      at: 'log',
+      questionId: null,
+    },
+  ];
+}
+
+function turnedPlan(before: BriefView, after: BriefView): Turn[] {
+  const then = new Map(before.route.steps.map((step) => [step.key, step]));
+  const now = new Map(after.route.steps.map((step) => [step.key, step]));
+  const come = after.route.steps.filter(({ key }) => !then.has(key));
+  const gone = before.route.steps.filter(({ key }) => !now.has(key));
+  const minutes = minutesOf(after) - minutesOf(before);
+  const [ready, was] = [after.plan.finish, before.plan.finish];
+  const parts = [
+    ...(ready !== was
+      ? [`${ready ? `ready ${momentInWords(ready)}` : 'no date any more'}${was ? `, not ${momentInWords(was)}` : ''}`]
+      : []),
+    ...(minutes !== 0 ? [`${durationInWords(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'} work`] : []),
+    ...(come.length > 0 ? [`${counted(come.length, 'step')} more: ${named(come, ({ title }) => title)}`] : []),
+    ...(gone.length > 0 ? [`${counted(gone.length, 'step')} fewer: ${named(gone, ({ title }) => title)}`] : []),
+  ];
+  return parts.length === 0 ? [] : [{ says: `The plan: ${parts.join('; ')}`, at: 'route', questionId: null }];
+}
+
+const minutesOf = ({ route }: BriefView) => route.steps.reduce((sum, { minutes }) => sum + minutes, 0);
