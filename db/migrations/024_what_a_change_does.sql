@@ -2,9 +2,10 @@
 -- they favoured nothing.
 alter table ruling add column favoured text;
 
--- What holds for the whole house: the units in which lengths, pressures and temperatures are shown.
+-- What holds for the whole house: the units in which lengths, pressures and temperatures are shown. One row, or none while nobody chose.
 create table house (
-  only boolean primary key default true check (only),
-  units text not null default 'metric' check (units in ('metric', 'feet and inches'))
+  id uuid primary key default gen_random_uuid(),
+  version int not null default 1,
+  units text not null check (units in ('metric', 'feet and inches'))
 );
-insert into house default values;
+create unique index only_house on house ((true));

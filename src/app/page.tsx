@@ -1,6 +1,8 @@
 import { BriefList } from '@/stations/start/brief-list';
 import { listBriefs } from '@/data/brief-list';
 import { countRemoved } from '@/data/removed-briefs';
+import { unitsOf } from '@/core/kept/state';
+import { loadShelf } from '@/data/shelf';
 import { withOpen } from './open-in';
 
 export const dynamic = 'force-dynamic';
@@ -15,7 +17,7 @@ export default async function Home() {
           <strong>Build Brief</strong>
         </div>
       </header>
-      <BriefList briefs={briefs} removed={removed} />
+      <BriefList briefs={briefs} removed={removed} units={unitsOf(await loadShelf())} />
     </>
   );
 }

@@ -45,6 +45,7 @@ export const SHARED: ReadonlySet<RecordName> = new Set([
   'paint_set',
   'bottle',
   'tool',
+  'house',
   'decal_sheet',
   'technique',
 ]);

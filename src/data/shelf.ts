@@ -47,6 +47,7 @@ const PARTS: Record<keyof ColourShelf, { kinds: readonly RecordName[]; sql: stri
   decalSheets: plainly('decal_sheet', 'title, id'),
   techniques: plainly('technique', 'title, id'),
   tools: plainly('tool', 'kind, name, id'),
+  house: plainly('house', 'id'),
 };
 
 function plainly(kind: RecordName, order: string) {

@@ -41,7 +41,7 @@ function machinePieces(data: BriefPaper): Piece[] {
   const { titleBlock } = data.sheet;
   return [
     ...titled(data.title, data.subtitle),
-    { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} /> },
+    { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} bar={data.bar} /> },
     {
       height: Math.ceil(titleBlock.length / 3) * 28 + 8,
       node: (
@@ -74,8 +74,8 @@ const buildPieces = (data: BriefPaper): Piece[] => [
   ...(data.markings.length > 0
     ? [
         section('Markings'),
-        headRow(MARKING, ['', 'method', 'true, mm', 'at scale, mm', 'sheet, mm', '']),
-        ...data.markings.map((m) => row(MARKING, [m.title, m.method, m.trueMm, m.modelMm, m.printed, m.verdict])),
+        headRow(MARKING, ['', 'method', 'true', 'at scale', 'on the sheet', '']),
+        ...data.markings.map((m) => row(MARKING, [m.title, m.method, m.trueSize, m.modelSize, m.printed, m.verdict])),
       ]
     : []),
   section('Route by session'),

@@ -7,6 +7,7 @@ import { buildOutline, type Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
 import type { SheetData } from '@/sheet/sheet-data';
 import { INK, s } from './paper';
+import { BAR_MM } from './scale-bar';
 
 /** The four views of a machine on a printed page, with a scale bar in true mm. */
 
@@ -27,11 +28,10 @@ export function heightOfViews(sheet: SheetData): number {
   return Math.max(high('port'), high('starboard')) + Math.max(high('upper'), high('lower')) + 24;
 }
 
-export function FourViews({ sheet }: { sheet: SheetData }): ReactNode {
+export function FourViews({ sheet, bar }: { sheet: SheetData; bar: string }): ReactNode {
   const outline = buildOutline(sheet.spec);
   const scale = scaleOf(outline);
-  const barMm = 50;
-  const barPt = ((barMm * sheet.denominator) / 1000) * scale;
+  const barPt = ((BAR_MM * sheet.denominator) / 1000) * scale;
   return (
     <Box>
       <Box style={{ flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', alignItems: 'flex-end' }}>
@@ -49,9 +49,7 @@ export function FourViews({ sheet }: { sheet: SheetData }): ReactNode {
             borderBottom: `1pt solid ${INK}`,
           }}
         />
-        <Text>
-          {barMm} mm at 1/{sheet.denominator}; dashed: not ruled yet
-        </Text>
+        <Text>{bar}</Text>
       </Box>
     </Box>
   );

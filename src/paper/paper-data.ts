@@ -19,6 +19,7 @@ import { sheetData, type SheetData } from '@/sheet/sheet-data';
 import { clock, fullDay, longDay } from '@/ui/dates';
 import { dossierPaper, type DossierPaper } from './dossier-data';
 import { machineInWords } from './machine';
+import { barInWords } from './scale-bar';
 
 /** Everything the printed brief says, as plain text and figures: what is sent to the thread that sets the pages. */
 export interface BriefPaper {
@@ -26,6 +27,8 @@ export interface BriefPaper {
   subtitle: string;
   printedOn: string;
   sheet: SheetData;
+  /** What the bar under the views says. */
+  bar: string;
   options: string;
   notes: string;
   dossier: DossierPaper;
@@ -40,7 +43,7 @@ export interface BriefPaper {
     thinning: string;
     zones: string;
   }[];
-  markings: { title: string; method: string; trueMm: string; modelMm: string; printed: string; verdict: string }[];
+  markings: { title: string; method: string; trueSize: string; modelSize: string; printed: string; verdict: string }[];
   sessions: {
     title: string;
     steps: { time: string; title: string; minutes: string; hex: string | null; gate: boolean; note: string }[];
@@ -55,6 +58,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
     subtitle: machineInWords(airframe),
     printedOn: fullDay(localDay(nowUtc, view.state.brief.timeZone)),
     sheet: sheetData(view),
+    bar: barInWords(brief.denominator),
     options: optionsInWords(brief.options, machineOf(airframe)),
     notes: brief.notes,
     dossier: dossierPaper(view, nowUtc),
@@ -93,9 +97,9 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
       return {
         title: `${marking.title} ${marking.text}`.trim(),
         method: marking.method,
-        trueMm: marking.heightMm.toFixed(0),
-        modelMm: check.modelMm.toFixed(2),
-        printed: marking.printedMm?.toFixed(2) ?? '–',
+        trueSize: `${marking.heightMm.toFixed(0)} mm`,
+        modelSize: `${check.modelMm.toFixed(2)} mm`,
+        printed: marking.printedMm === null ? '–' : `${marking.printedMm.toFixed(2)} mm`,
         verdict: check.says,
       };
     }),

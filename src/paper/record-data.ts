@@ -8,6 +8,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { counted, listed, lowered } from '@/core/units/words';
 import { sheetData, type SheetData } from '@/sheet/sheet-data';
 import { clock, fullDay, longDay } from '@/ui/dates';
+import { barInWords } from './scale-bar';
 
 /** The record of a build, for the client, the show table, the club: what was done, with what, day by day, and how each zone was made. */
 export interface RecordPaper {
@@ -15,6 +16,8 @@ export interface RecordPaper {
   subtitle: string;
   printedOn: string;
   sheet: SheetData;
+  /** What the bar under the views says. */
+  bar: string;
   summary: string;
   colours: { code: string; name: string; hex: string | null; paint: string; zones: string }[];
   days: { title: string; lines: RecordLine[] }[];
@@ -46,6 +49,7 @@ export function recordPaper(view: BriefView, nowUtc: string): RecordPaper {
     subtitle: `${typeOf(airframe)} · 1/${brief.denominator} · ${[brief.kitMaker, brief.kitNumber].filter(Boolean).join(' ')}`,
     printedOn: fullDay(localDay(nowUtc, view.state.brief.timeZone)),
     sheet,
+    bar: barInWords(brief.denominator),
     summary:
       first && last
         ? `${counted(log.length, 'step')} in ${durationInWords(minutes)}, from ${fullDay(first.at.slice(0, 10))} to ${fullDay(last.at.slice(0, 10))}${people.length > 0 ? `, by ${listed(people)}` : ''}.`

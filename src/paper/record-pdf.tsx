@@ -22,7 +22,7 @@ export function RecordPdf({
   registerFonts();
   const machine: Piece[] = [
     ...titled(data.title, data.subtitle),
-    { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} /> },
+    { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} bar={data.bar} /> },
     { height: heightOf(data.summary) + 6, node: <Text style={[s.strong, { marginTop: 6 }]}>{data.summary}</Text> },
     ...(data.colours.length > 0 ? [section('Colours'), ...data.colours.map(colourPiece)] : []),
   ];

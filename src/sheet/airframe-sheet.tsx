@@ -9,6 +9,7 @@ import type { SheetData, ZoneData } from './sheet-data';
 import { Lasso } from './lasso';
 import { useDrawn } from './use-drawn';
 import { ViewDrawing, viewBox, type Fill } from './view-drawing';
+import { useShown } from '@/ui/shown-units';
 
 /** What the sheet tells at each station. */
 export type SheetMode = 'certainty' | 'colours' | 'markings' | 'progress';
@@ -51,6 +52,7 @@ export function AirframeSheet({
   width = 372,
   compact = false,
 }: Props): ReactNode {
+  const shown = useShown();
   const { outline, painted } = useDrawn(data);
   const list = useRef<HTMLUListElement>(null);
   // The chosen zone comes into sight in the list, and nothing else moves.
@@ -158,8 +160,12 @@ export function AirframeSheet({
           </figure>
         ))}
       </div>
-      <div className="scale-bar" role="img" aria-label={`Scale bar: ${barMm} mm on the model at 1/${data.denominator}`}>
-        <span style={{ width: barPx }} /> {barMm} mm at 1/{data.denominator}
+      <div
+        className="scale-bar"
+        role="img"
+        aria-label={shown(`Scale bar: ${barMm} mm on the model at 1/${data.denominator}`)}
+      >
+        <span style={{ width: barPx }} /> {shown(`${barMm} mm`)} at 1/{data.denominator}
       </div>
       {overlay ? <p className="legend">{overlay.caption}</p> : mode === 'certainty' ? <Legend /> : null}
       {compact ? null : (

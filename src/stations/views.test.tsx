@@ -130,7 +130,8 @@ describe('the ledger', () => {
       value: 'TCS 31',
       basis: 'supported' as const,
       reason: 'sheet',
-      ruledBy: 'me', favoured: null,
+      ruledBy: 'me',
+      favoured: null,
     };
     show([question('q', { ruling, reopened: true })]);
     expect(screen.getByText('TCS 31 ?')).toBeTruthy();
@@ -157,7 +158,8 @@ describe('the ledger', () => {
       value: 'TCS 31',
       basis: 'departure' as const,
       reason: 'taste',
-      ruledBy: 'me', favoured: null,
+      ruledBy: 'me',
+      favoured: null,
     };
     expect(supportOf(question('q', { share: 0.93, ruling, ruledShare: 0.05 }))).toBe('0.05');
     expect(supportOf(question('q', { share: 0.93 }))).toBe('0.93');

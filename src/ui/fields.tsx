@@ -9,10 +9,10 @@ import TextField from '@mui/material/TextField';
 import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
 import { Controller, useForm, useFormState, useWatch, type Control } from 'react-hook-form';
 import { parseScale } from '@/core/units/length';
-import { readMeasure } from '@/core/units/measure';
 import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
 import { beginFilling } from './keys';
+import { measuresIn, useMeasures } from './shown-units';
 import { ChangedElsewhereNotice, useSaving } from './saving';
 
 export interface Option {
@@ -42,8 +42,10 @@ type Values = Record<string, unknown>;
 
 export const optionsOf = (values: readonly string[]): Option[] => values.map((value) => ({ value, label: value }));
 
+const METRIC = measuresIn('metric');
+
 /** What was typed as what the server expects: numbers by either decimal mark and in any unit, empty optional fields as null. */
-export function typedValues(fields: readonly FieldSpec[], values: Values): Values {
+export function typedValues(fields: readonly FieldSpec[], values: Values, measures = METRIC): Values {
   return Object.fromEntries(
     fields.map(({ name, type, unit, optional }) => {
       const value = values[name];
@@ -51,24 +53,24 @@ export function typedValues(fields: readonly FieldSpec[], values: Values): Value
       if (type === 'number') {
         const text = String(value ?? '').trim();
         if (text === '') return [name, optional ? null : undefined];
-        return [name, readMeasure(text, unit ?? '') ?? text];
+        return [name, measures.read(text, unit ?? '') ?? text];
       }
+      if (unit && typeof value === 'string') return [name, measures.withUnit(value, unit)];
       return [name, optional && value === '' ? null : value];
     }),
   );
 }
 
 /** A record's values as text for its form. */
-export function formValues(fields: readonly FieldSpec[], record: Values): Values {
+export function formValues(fields: readonly FieldSpec[], record: Values, measures = METRIC): Values {
   return Object.fromEntries(
-    fields.map(({ name, type }) => [
-      name,
-      type === 'several' || type === 'yes-no'
-        ? record[name]
-        : record[name] === null || record[name] === undefined
-          ? ''
-          : String(record[name]),
-    ]),
+    fields.map(({ name, type, unit }) => {
+      const value = record[name];
+      if (type === 'several' || type === 'yes-no') return [name, value];
+      if (value === null || value === undefined) return [name, ''];
+      // A length that is kept as text, as in evidence, is a bare number of its unit.
+      return [name, unit && value !== '' ? measures.asTyped(value as number | string, unit) : String(value)];
+    }),
   );
 }
 
@@ -121,7 +123,8 @@ export function RecordForm<T>({
   children,
 }: RecordFormProps<T>): ReactNode {
   const { run, busy } = useSaving();
-  const form = useForm<Values>({ defaultValues: formValues(fields, initial) });
+  const measures = useMeasures();
+  const form = useForm<Values>({ defaultValues: formValues(fields, initial, measures) });
   const [seen, setSeen] = useState(version);
   const given = () => JSON.stringify(formValues(fields, initial));
   const [opened, setOpened] = useState(() => ({ version, given: given() }));
@@ -146,7 +149,7 @@ export function RecordForm<T>({
   );
 
   const send = async (values: Values, against: number | null) => {
-    const typed = typedValues(fields, values);
+    const typed = typedValues(fields, values, measures);
     const result = await run((act) => submit(typed, against, act), saved);
     if (result.ok) {
       setConflict(null);
@@ -184,7 +187,7 @@ export function RecordForm<T>({
           theirs={conflict.theirs}
           labels={Object.fromEntries(fields.map((field) => [field.name, field.label]))}
           onTakeTheirs={() => {
-            form.reset(formValues(fields, conflict.theirs!));
+            form.reset(formValues(fields, conflict.theirs!, measures));
             setSeen(conflict.theirs!.version);
             setConflict(null);
           }}
@@ -235,9 +238,10 @@ function Foreseen({
   control: Control<Values>;
   foresees: (values: Values) => ReactNode;
 }): ReactNode {
+  const measures = useMeasures();
   const values = useWatch({ control });
   const { isDirty } = useFormState({ control });
-  return isDirty ? foresees(typedValues(fields, values)) : null;
+  return isDirty ? foresees(typedValues(fields, values, measures)) : null;
 }
 
 /** What would be taken instead of what was refused: one press takes it. */
@@ -263,13 +267,14 @@ export function Offers({
 
 /** A single field bound to a form. */
 export function Field({ field, control }: { field: FieldSpec; control: Control<Values> }): ReactNode {
+  const measures = useMeasures();
   return (
     <Controller
       name={field.name}
       control={control}
       render={({ field: { ref, ...bound }, fieldState: { error } }) => {
         const help = error?.message ?? field.reads?.(String(bound.value ?? '')) ?? field.help;
-        const label = field.unit ? `${field.label}, ${field.unit}` : field.label;
+        const label = field.unit ? `${field.label}, ${measures.unit(field.unit)}` : field.label;
         const slots = {
           htmlInput: { 'aria-label': label, ...(field.type === 'number' ? { inputMode: 'decimal' as const } : {}) },
         };

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { readMeasure } from '@/core/units/measure';
+import { useMeasures, type Measures } from './shown-units';
 import type { Result } from '@/core/interchange/result';
 import { useUnsaved } from './fields';
 
@@ -40,11 +40,16 @@ export function RowsEditor({
   most: number;
   onSave: (rows: Row[]) => Promise<Result<unknown>>;
 }): ReactNode {
+  const measures = useMeasures();
   const asTyped = (row: Row): Row =>
     Object.fromEntries(
       Object.entries(row).map(([name, value]) => [
         name,
-        columns.find((column) => column.name === name)?.type === 'number' ? String(value ?? '') : value,
+        typedAs(
+          columns.find((column) => column.name === name),
+          value,
+          measures,
+        ),
       ]),
     );
   const [typed, setTyped] = useState<Row[]>(() => rows.map(asTyped));
@@ -66,7 +71,7 @@ export function RowsEditor({
           if (column?.type !== 'number') return [name, value];
           const text = String(value).trim();
           if (text === '' && column.optional) return [name, null];
-          const number = readMeasure(text, column.unit ?? '');
+          const number = measures.read(text, column.unit ?? '');
           if (number === null) faults.push(`${column.label} of row ${i + 1}: a number is needed`);
           return [name, number];
         }),
@@ -167,3 +172,11 @@ export function RowsEditor({
     </section>
   );
 }
+
+/** A value as it stands in its cell: numbers as text, with the unit of the house. */
+const typedAs = (column: Column | undefined, value: unknown, measures: Measures): unknown =>
+  column?.type !== 'number'
+    ? value
+    : typeof value === 'number'
+      ? measures.asTyped(value, column.unit ?? '')
+      : String(value ?? '');

@@ -41,6 +41,7 @@ export function shelfOfDemo(): ColourShelf {
     ),
     tools: [],
     techniques: [],
+    house: [],
     paints: lines.flatMap(({ line, paints }) =>
       paints.map(({ paint, bottle }) =>
         paintOf({

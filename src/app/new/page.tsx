@@ -1,6 +1,7 @@
 import { newBrief } from '@/core/kept/new-brief';
 import { MachineForm } from '@/stations/kit/machine-form';
 import { houseTimeZone, nowUtc } from '@/clock/now';
+import { unitsOf } from '@/core/kept/state';
 import { loadShelf } from '@/data/shelf';
 import { localDay } from '@/core/route/calendar';
 import { HouseHead } from '@/stations/start/house-head';
@@ -8,7 +9,7 @@ import { HouseHead } from '@/stations/start/house-head';
 export const dynamic = 'force-dynamic';
 
 export default async function NewBriefPage() {
-  const { tools } = await loadShelf();
+  const shelf = await loadShelf();
   return (
     <>
       <HouseHead page="New brief" />
@@ -17,7 +18,8 @@ export default async function NewBriefPage() {
         <p className="station-now">Type, scale and layout are enough to begin; all else can be said later.</p>
         <MachineForm
           {...newBrief(localDay(nowUtc(), houseTimeZone()), houseTimeZone())}
-          owned={[...new Set(tools.map(({ kind }) => kind))]}
+          owned={[...new Set(shelf.tools.map(({ kind }) => kind))]}
+          units={unitsOf(shelf)}
         />
       </main>
     </>

@@ -29,6 +29,7 @@ const shelf: ColourShelf = {
   sets: [],
   tools: [],
   techniques: [],
+  house: [],
   decalSheets: [],
   paints: [paint],
 };

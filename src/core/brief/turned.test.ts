@@ -113,6 +113,8 @@ describe('what a change turns', () => {
         version: 1,
         stepKey: 'build-gear',
         title: 'Build the gear',
+        lane: 'Gear, stores',
+        plannedMinutes: 60,
         actualMinutes: 90,
         startedAt: '2026-11-21T10:00:00Z',
         endedAt: '2026-11-21T11:30:00Z',

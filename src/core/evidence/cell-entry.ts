@@ -1,4 +1,5 @@
-import type { Aspect } from './aspects';
+import { measureAsTyped, withUnit, type ShownUnits } from '@/core/units/shown';
+import { aspectOf, type Aspect } from './aspects';
 import { readValue } from './value';
 import type { Clarity } from './weights';
 
@@ -29,8 +30,25 @@ export function readCell(
   return { ...value, clarity, sense: against ? 'against' : 'for' };
 }
 
+/** A cell as it is sent: a length that names no unit is in the one that is shown. */
+export function cellInUnits(aspect: Aspect, text: string, shown: ShownUnits): string {
+  if (shown === 'metric' || aspectOf(aspect).type !== 'length') return text;
+  const [, against = '', body = '', mark = ''] = /^(\s*[!≠]?\s*)(.*?)(\s*[~?*]?\s*)$/.exec(text)!;
+  return `${against}${withUnit(body, 'mm', shown)}${mark}`;
+}
+
+/** A length of the evidence as it is shown, its spread with it: bare millimetres where metric is chosen. */
+export function lengthShown(value: string, sd: number | null, shown: ShownUnits): string {
+  const say = (mm: number) => measureAsTyped(mm, 'mm', shown);
+  return `${say(Number(value))}${sd === null ? '' : ` ± ${say(sd)}`}`;
+}
+
 /** The text that `readCell` reads back as this sighting. */
-export function printCell({ value, sd, clarity, sense }: CellEntry, fallback: Clarity = 'clear'): string {
+export function printCell(
+  { value, sd, clarity, sense }: CellEntry,
+  fallback: Clarity = 'clear',
+  said = `${value}${sd === null ? '' : ` ± ${sd}`}`,
+): string {
   const mark = clarity === fallback ? '' : { clear: ' *', partial: ' ~', inferred: ' ?' }[clarity];
-  return `${sense === 'against' ? '! ' : ''}${value}${sd === null ? '' : ` ± ${sd}`}${mark}`;
+  return `${sense === 'against' ? '! ' : ''}${said}${mark}`;
 }

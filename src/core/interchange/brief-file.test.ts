@@ -15,6 +15,7 @@ const shelf = {
   sets: [],
   tools: [],
   techniques: [],
+  house: [],
   decalSheets: [],
 };
 

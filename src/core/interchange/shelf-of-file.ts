@@ -42,6 +42,7 @@ export function shelfOfFile(file: BriefFile): ColourShelf {
     sets: [],
     tools: [],
     techniques: [],
+    house: [],
     decalSheets: file.decalSheets.map((sheet) => ({ ...sheet, ...kept(sheet.title) })),
   };
 }

@@ -103,6 +103,7 @@ const SPOKEN: { [N in RecordName]: Spoken<N> } = {
   subject: { noun: 'subject', name: title },
   recipe: { noun: 'recipe', name: ({ codeId }, nameOf) => `for ${nameOf(codeId)}` },
   paint_use: { noun: 'record of paint', name: ({ codeId }, nameOf) => `of ${nameOf(codeId)}` },
+  house: { noun: 'units', name: ({ units }) => units },
   tool: { noun: 'tool', name: ({ name }) => quoted(name) },
   technique: { noun: 'technique', name: title },
   bottle: {

@@ -26,6 +26,7 @@ import { kitMeasureFields } from './records/kit-measure';
 import { partFields } from './records/part';
 import { subjectFields } from './records/subject';
 import { toolFields } from './records/tool';
+import { houseFields } from './records/house';
 import { schemeFieldFields } from './records/scheme-field';
 import { underlayFields } from './records/underlay';
 import { acceptedPlanFields } from './records/accepted-plan';
@@ -67,6 +68,7 @@ export * from './records/kit-measure';
 export * from './records/part';
 export * from './records/subject';
 export * from './records/tool';
+export * from './records/house';
 export * from './records/zone-day';
 export * from './records/scheme-field';
 export * from './records/underlay';
@@ -98,6 +100,7 @@ export const RECORDS = {
   part: partFields,
   subject: subjectFields,
   tool: toolFields,
+  house: houseFields,
   zone_day: zoneDayFields,
   scheme_field: schemeFieldFields,
   underlay: underlayFields,

@@ -2,6 +2,7 @@ import type { Paint } from '@/core/paint/catalogue';
 import type { PaintSet } from '@/core/match/sets';
 import { buildOutline, ownOutline, type Outline, type OutlineSpec } from '@/core/outline/outline';
 import { withSubjects } from '@/core/outline/subject-zones';
+import type { ShownUnits } from '@/core/units/shown';
 import type { Fields, Kept } from './records';
 
 /** Everything kept about one brief, as it comes from the database or an exported file: facts, nothing computed. */
@@ -65,10 +66,15 @@ export interface ColourShelf {
   paints: Paint[];
   sets: PaintSet[];
   tools: Kept<'tool'>[];
+  /** What holds for the whole house: one record, or none while nobody chose anything. */
+  house: Kept<'house'>[];
   decalSheets: Kept<'decal_sheet'>[];
   /** Those that were made here, beside the ones that the house ships. */
   techniques: Kept<'technique'>[];
 }
+
+/** The units in which the house shows its measures. */
+export const unitsOf = ({ house }: Pick<ColourShelf, 'house'>): ShownUnits => house[0]?.units ?? 'metric';
 
 /** "TK-G, C 417" - how a builder calls the machine. */
 export function identityOf(

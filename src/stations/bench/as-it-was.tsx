@@ -3,7 +3,7 @@
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import type { BenchCard, LoggedStep } from '@/core/bench/cards';
-import { readMeasure } from '@/core/units/measure';
+import { useMeasures } from '@/ui/shown-units';
 import type { BenchAct } from '@/outbox/queued';
 import { MixedEditor } from '@/ui/mixed-editor';
 
@@ -35,7 +35,8 @@ export const asLogged = (
 
 const SPRAYED = {
   pressureBar: { label: 'Pressure', unit: 'bar' },
-  needleMm: { label: 'Needle', unit: 'mm' },
+  // Needles are sold by the millimetre everywhere.
+  needleMm: { label: 'Needle, mm', unit: '' },
   distanceCm: { label: 'Distance', unit: 'cm' },
 } as const;
 
@@ -51,12 +52,13 @@ export function AsItWas({
   really: Really;
   onReally: (really: Really) => void;
 }): ReactNode {
+  const measures = useMeasures();
   const number = (label: string, name: 'ml' | 'coats' | 'tempC' | 'humidity', unit: string) => (
     <TextField
       size="small"
-      label={`${label}, ${unit}`}
-      defaultValue={really[name] ?? ''}
-      onChange={(event) => onReally({ ...really, [name]: (readMeasure(event.target.value, unit) ?? null) as never })}
+      label={`${label}, ${measures.unit(unit)}`}
+      defaultValue={really[name] === null ? '' : measures.asTyped(really[name], unit)}
+      onChange={(event) => onReally({ ...really, [name]: (measures.read(event.target.value, unit) ?? null) as never })}
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
       sx={{ width: 150 }}
     />
@@ -74,10 +76,10 @@ export function AsItWas({
               <TextField
                 key={name}
                 size="small"
-                label={`${SPRAYED[name].label}, ${SPRAYED[name].unit}`}
-                defaultValue={sprayed[name]}
+                label={[SPRAYED[name].label, measures.unit(SPRAYED[name].unit)].filter(Boolean).join(', ')}
+                defaultValue={measures.asTyped(sprayed[name], SPRAYED[name].unit)}
                 onChange={(event) => {
-                  const value = readMeasure(event.target.value, SPRAYED[name].unit);
+                  const value = measures.read(event.target.value, SPRAYED[name].unit);
                   if (value !== null) onReally({ ...really, sprayed: { ...sprayed, [name]: value } });
                 }}
                 slotProps={{ htmlInput: { inputMode: 'decimal' } }}

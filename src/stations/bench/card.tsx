@@ -19,6 +19,7 @@ import { useKey } from '@/ui/keys';
 import { serverNow } from '@/ui/server-clock';
 import { AsItWas, asLogged, type Really } from './as-it-was';
 import type { BenchPage } from './page-data';
+import { useShown } from '@/ui/shown-units';
 
 const TriedForm = dynamic(() => import('@/stations/shell/tried-form').then((module) => module.TriedForm));
 
@@ -243,6 +244,7 @@ export function Card({
 }
 
 function CardFacts({ card }: { card: BenchCard }): ReactNode {
+  const shown = useShown();
   const { paint, cup, coats, spray, way } = card;
   const short =
     paint?.ownedMl !== null &&
@@ -310,12 +312,12 @@ function CardFacts({ card }: { card: BenchCard }): ReactNode {
         <>
           <div>
             <dt>Pressure</dt>
-            <dd>{spray.pressureBar.toFixed(1)} bar</dd>
+            <dd>{shown(`${spray.pressureBar.toFixed(1)} bar`)}</dd>
           </div>
           <div>
             <dt>Needle, distance</dt>
             <dd>
-              {spray.needleMm} mm, {spray.distanceCm} cm
+              {spray.needleMm} mm, {shown(`${spray.distanceCm} cm`)}
             </dd>
           </div>
         </>
@@ -342,6 +344,7 @@ function CardFacts({ card }: { card: BenchCard }): ReactNode {
 
 /** What test pieces have shown of the step, or of its paint. */
 function TriedBefore({ card: { tried } }: { card: BenchCard }): ReactNode {
+  const shown = useShown();
   if (tried.length === 0) return null;
   return (
     <ul className="plain-list" aria-label="Tried before">
@@ -349,7 +352,7 @@ function TriedBefore({ card: { tried } }: { card: BenchCard }): ReactNode {
         <li key={id}>
           {result === '' || result === 'as wanted' ? null : <strong className="danger">▲ </strong>}
           <strong>{result === '' ? 'Tried, not judged yet' : capital(result)}</strong>, {shortDay(onDay)}: {title}
-          {pressureBar === null ? '' : `, ${pressureBar} bar`}
+          {pressureBar === null ? '' : shown(`, ${pressureBar} bar`)}
           {note ? <span className="dim">. {note}</span> : null}
           {pictureId ? (
             <>

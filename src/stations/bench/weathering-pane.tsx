@@ -15,6 +15,7 @@ import { useSheetOverlay } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
 import { Chip } from '@/ui/swatch';
 import type { BenchPage } from './page-data';
+import { useShown } from '@/ui/shown-units';
 
 const ASKED = [
   ['ground', 'It stood on'],
@@ -166,6 +167,7 @@ function Said({
 
 /** The wash is the route's own, section by section with its windows: here is how it goes at this scale. */
 function Wash({ wash }: { wash: NonNullable<BriefWeather['wash']> }): ReactNode {
+  const shown = useShown();
   const { kind, because, paint, colour, lineMm, lineRealMm, steps } = wash;
   return (
     <tr>
@@ -185,9 +187,7 @@ function Wash({ wash }: { wash: NonNullable<BriefWeather['wash']> }): ReactNode 
           <div className="dim">no wash or oil in the drawer</div>
         )}
       </td>
-      <td>
-        lines of {lineMm} mm, as if {lineRealMm.toFixed(0)} mm wide
-      </td>
+      <td>{shown(`lines of ${lineMm} mm, as if ${lineRealMm.toFixed(0)} mm wide`)}</td>
       <td className="num">{'\u2013'}</td>
     </tr>
   );
@@ -216,6 +216,7 @@ function Effect({
   isOn: boolean;
   onToggle: (on: boolean) => void;
 }): ReactNode {
+  const shown = useShown();
   const { title, how, test } = EFFECTS[layer.effect];
   const { mark, paint, passes, guard, zones, seen } = layer;
   return (
@@ -243,8 +244,8 @@ function Effect({
       <td>
         {mark
           ? mark.isSeen
-            ? `up to ${mark.modelMm.toFixed(1)} mm, ${mark.wideModelMm.toFixed(1)} mm wide`
-            : `${mark.wideModelMm.toFixed(2)} mm wide: nobody would see it, leave it`
+            ? shown(`up to ${mark.modelMm.toFixed(1)} mm, ${mark.wideModelMm.toFixed(1)} mm wide`)
+            : shown(`${mark.wideModelMm.toFixed(2)} mm wide: nobody would see it, leave it`)
           : passes
             ? `${passes.count} ${plural('pass', passes.count)} of ${passes.percent} %, ${passes.dE00.toFixed(1)} dE`
             : `${layer.strength.toFixed(1)} × the usual`}

@@ -12,8 +12,8 @@ import {
   type ReactNode,
   type RefObject,
 } from 'react';
-import { ASPECTS } from '@/core/evidence/aspects';
-import { printCell, readCell } from '@/core/evidence/cell-entry';
+import { aspectOf, ASPECTS } from '@/core/evidence/aspects';
+import { cellInUnits, lengthShown, printCell, readCell } from '@/core/evidence/cell-entry';
 import { clarityOf } from '@/core/evidence/shown';
 import { CertaintyMark } from '@/sheet/airframe-sheet';
 import { counted, lowered } from '@/core/units/words';
@@ -23,6 +23,8 @@ import type { Result } from '@/core/interchange/result';
 import { Offers } from '@/ui/fields';
 import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
 import type { OpenedFor } from './question-detail';
+import { saidOf } from './said-of';
+import { useMeasures, type Measures } from '@/ui/shown-units';
 
 interface Props {
   data: EvidencePage;
@@ -59,6 +61,7 @@ const GRID_HINT =
  * the ruling stands at the row's end. Every cell can be filled from the keyboard.
  */
 export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, onEntry }: Props): ReactNode {
+  const measures = useMeasures();
   const table = useRef<HTMLTableElement>(null);
   const [at, setAt] = useState<Place | null>(null);
   const [draft, setDraft] = useState<string | null>(null);
@@ -99,7 +102,13 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
   const standingAt = ({ row, column }: Place) => ownSighting(questions[row]!, sources[column]!);
   const textAt = (place: Place) => {
     const standing = standingAt(place);
-    return standing ? printCell(standing, fallbackOf(questions[place.row]!, sources[place.column]!)) : '';
+    const question = questions[place.row]!;
+    if (!standing) return '';
+    const said =
+      aspectOf(question.aspect).type === 'length'
+        ? lengthShown(standing.value, standing.sd, measures.units)
+        : undefined;
+    return printCell(standing, fallbackOf(question, sources[place.column]!), said);
   };
 
   const keep = async (place: Place, text: string, rows: number, columns: number) => {
@@ -109,7 +118,8 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
       move(place, rows, columns);
       return;
     }
-    const read = readCell(question.aspect, text, fallbackOf(question, source));
+    const sent = cellInUnits(question.aspect, text, measures.units);
+    const read = readCell(question.aspect, sent, fallbackOf(question, source));
     if (read && 'fault' in read) {
       setSays(read.fault);
       setOffers([]);
@@ -123,7 +133,7 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
     const result = await onEntry({
       questionId: question.id,
       sourceId: source.id,
-      text,
+      text: sent,
       standing: standing ? { id: standing.id, version: standing.version } : null,
     });
     // Nothing typed is lost: the cell opens again with it, or with the one code that was meant.
@@ -378,6 +388,7 @@ const Row = memo(
     onEdit,
     onLeave,
   }: RowProps): ReactNode {
+    const measures = useMeasures();
     const repaints = repaintColumns(data, question);
     return (
       <tr className={chosen ? 'chosen' : undefined} data-question={question.id}>
@@ -431,7 +442,7 @@ const Row = memo(
                   className={`${sighting.clarity} ${sighting.sense}${sighting.questionId === question.id ? '' : ' opposite'}${source.isWish ? ' wish' : ''}`}
                   title={`${sighting.value}, ${sighting.clarity}${sighting.sense === 'against' ? ': should show it and does not' : ''}${sighting.questionId === question.id ? '' : ', of the other side'}`}
                 >
-                  {sighting.sense === 'against' ? '≠' : shortValue(question, sighting.value)}{' '}
+                  {sighting.sense === 'against' ? '≠' : shortValue(question, sighting.value, measures)}{' '}
                 </span>
               ))}
             </td>
@@ -441,16 +452,16 @@ const Row = memo(
         <td className="end-cell end-ruling" title={question.ruling?.reason}>
           {question.ruling ? (
             <strong className="code">
-              {question.ruling.value}
+              {saidOf(question.aspect, question.ruling.value, measures)}
               {question.reopened ? ' ?' : ''}
             </strong>
           ) : question.best ? (
-            <span className="dim">{question.best} ?</span>
+            <span className="dim">{saidOf(question.aspect, question.best, measures)} ?</span>
           ) : (
             '–'
           )}
         </td>
-        <td className="end-cell end-support">{supportOf(question)}</td>
+        <td className="end-cell end-support">{measures.shown(supportOf(question))}</td>
       </tr>
     );
   },
@@ -579,7 +590,9 @@ function dayOf({ window }: SourceRow): string {
 const monthOf = (day: string) => fullDay(day).split(' ')[1]!;
 
 /** In a narrow column the number of a code is enough; of a text, whether it says what is supported best. */
-function shortValue(question: QuestionRow, value: string): string {
+function shortValue(question: QuestionRow, value: string, measures: Measures): string {
+  const said = saidOf(question.aspect, value, measures);
+  if (said !== value) return said;
   const bare = value.replace(/^[A-Z]+ (?=\d+$)/, '');
   if (bare.length <= 5) return bare;
   return value === question.best ? '●' : '○';

@@ -20,6 +20,8 @@ import { dueInWords } from '@/ui/due-words';
 import { Settle } from './chase-first';
 import { useFetched } from '@/ui/use-fetched';
 import type { EvidencePage, QuestionRow, QuestionSupport, SourceRow } from './page-data';
+import { saidOf } from './said-of';
+import { useMeasures, useShown } from '@/ui/shown-units';
 
 /** A question is opened to look at, to rule, or to say what a source says. */
 export type OpenedFor = 'rule' | 'say' | null;
@@ -39,6 +41,7 @@ export function QuestionDetail({
   onClose: () => void;
   onSource: (source: string) => void;
 }): ReactNode {
+  const shown = useShown();
   const [adding, setAdding] = useState(start === 'say');
   const chase = data.chase.find((item) => item.questionId === question.id);
   const due = data.open.find((item) => item.questionId === question.id)?.due;
@@ -49,7 +52,7 @@ export function QuestionDetail({
           <h2 style={{ margin: 0 }}>{questionInWords(question)}</h2>
           <p className="dim">
             {question.reopened ? 'Reopened: the support has moved since it was ruled. ' : ''}
-            {stateInWords(question)}
+            {shown(stateInWords(question))}
             {due ? ` To be known ${dueInWords(due)}.` : ''}
             {question.wish ? ` The client wishes ${question.wish}.` : ''}
           </p>
@@ -116,6 +119,7 @@ function Support({
   question: QuestionRow;
   onSource: (source: string) => void;
 }): ReactNode {
+  const measures = useMeasures();
   const url = `/briefs/${data.briefId}/questions/${question.id}?revision=${data.revision}`;
   const rests = useFetched<QuestionSupport>(url);
   const titles = new Map(data.sources.map((source) => [source.id, source.title]));
@@ -160,7 +164,7 @@ function Support({
                   </td>
                   <td className="nowrap">
                     {c.sense === 'against' ? '≠ ' : ''}
-                    <strong className="code">{String(c.value)}</strong>
+                    <strong className="code">{saidOf(question.aspect, String(c.value), measures)}</strong>
                     {sighting?.sd ? ` ± ${sighting.sd}` : ''}
                     {rests.outliers.includes(c.source) ? ' (outlier)' : ''}
                     {sighting?.marks ? <span className="dim"> measured</span> : null}

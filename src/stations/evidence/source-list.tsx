@@ -21,6 +21,8 @@ import { clarityFields, valueField } from './question-detail';
 import { datedAs, sourceFieldSpecs, withDates } from './source-form';
 import { weighSave } from '@/actions/weighing';
 import { WhatItTurns } from '@/stations/shell/what-it-turns';
+import { useMeasures } from '@/ui/shown-units';
+import { saidOf } from './said-of';
 import { WeightsForm } from './weights-form';
 
 /** Every source with its picture; the open one with the picture at full size, what it says, and its particulars. */
@@ -76,6 +78,7 @@ export function SourceList({
 }
 
 function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Source; onClose: () => void }): ReactNode {
+  const measures = useMeasures();
   const [editing, setEditing] = useState(false);
   const [pictureId, setPictureId] = useState(source.pictureId);
   const says = data.questions.flatMap((q) =>
@@ -156,11 +159,11 @@ function OpenSource({ data, source, onClose }: { data: EvidencePage; source: Sou
                         <td>{questionInWords(q)}</td>
                         <td>
                           {sighting.sense === 'against' ? '≠ ' : ''}
-                          <strong className="code">{sighting.value}</strong>
+                          <strong className="code">{saidOf(q.aspect, sighting.value, measures)}</strong>
                         </td>
                         <td className="dim">
                           {sighting.clarity}
-                          {sighting.sd ? `, ± ${sighting.sd}` : ''}
+                          {sighting.sd ? `, ± ${saidOf(q.aspect, String(sighting.sd), measures)}` : ''}
                           {sighting.note ? `; ${sighting.note}` : ''}
                         </td>
                         <td>

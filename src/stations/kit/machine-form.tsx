@@ -19,7 +19,6 @@ import type { ToolKind } from '@/core/kit/tools';
 import { readSessions, sessionsInWords } from '@/core/route/sessions-said';
 import { scaledTo } from '@/core/outline/scaled';
 import { parseScale } from '@/core/units/length';
-import { readMeasure } from '@/core/units/measure';
 import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
 import { Field, formValues, optionsOf, typedValues, type FieldSpec } from '@/ui/fields';
@@ -27,6 +26,8 @@ import { ChangedElsewhereNotice, SavingProvider, useSaving } from '@/ui/saving';
 import css from './machine-form.module.css';
 import { AsItIsFields, asItIs, type AsItIs } from './as-it-is';
 import { NewBench } from './new-bench';
+import type { ShownUnits } from '@/core/units/shown';
+import { ShownUnitsContext, useMeasures, type Measures } from '@/ui/shown-units';
 
 type Values = Record<string, unknown>;
 
@@ -91,6 +92,8 @@ export interface MachineProps {
   sessions?: Fields<'weekly_session'>[];
   /** What the house knows of already. */
   owned?: ToolKind[];
+  /** In what the house shows its measures; a brief’s shell knows it already. */
+  units?: ShownUnits;
 }
 
 /** The airframe, the kit, the options and the outline, with the four views drawn as they are typed. */
@@ -99,15 +102,18 @@ export function MachineForm(props: MachineProps): ReactNode {
   return 'id' in props.brief ? (
     <Machine {...props} />
   ) : (
-    <SavingProvider>
-      <div className={css.machine}>
-        <Machine {...props} />
-      </div>
-    </SavingProvider>
+    <ShownUnitsContext.Provider value={props.units ?? 'metric'}>
+      <SavingProvider>
+        <div className={css.machine}>
+          <Machine {...props} />
+        </div>
+      </SavingProvider>
+    </ShownUnitsContext.Provider>
   );
 }
 
 function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): ReactNode {
+  const measures = useMeasures();
   const kept = 'id' in brief && 'id' in airframe ? { brief, airframe } : null;
   const router = useRouter();
   const { run, busy } = useSaving();
@@ -125,10 +131,12 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
   const [faults, setFaults] = useState<string[]>([]);
   const [tools, setTools] = useState<ToolKind[]>([]);
   const [week, setWeek] = useState(() => sessionsInWords(sessions));
-  const form = useForm<Values>({ defaultValues: flat(brief, airframe) });
+  const form = useForm<Values>({ defaultValues: flat(brief, airframe, measures) });
 
   const fill = (dimensions: Dimensions, except: readonly string[] = []) => {
-    for (const name of DIMENSION_NAMES) if (!except.includes(name)) form.setValue(name, String(dimensions[name]));
+    for (const name of DIMENSION_NAMES)
+      if (!except.includes(name))
+        form.setValue(name, measures.asTyped(dimensions[name], dimensionField(name).unit ?? ''));
   };
   const choosePreset = (next: PresetName) => {
     setPreset(next);
@@ -138,7 +146,7 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
   };
   /** Everything else in proportion to length and span, where those were typed. */
   const scale = () => {
-    const [length, span] = ['length', 'span'].map((name) => readMeasure(String(form.getValues(name) ?? ''), 'm'));
+    const [length, span] = ['length', 'span'].map((name) => measures.read(String(form.getValues(name) ?? ''), 'm'));
     const { dimensions } = PRESETS[preset];
     const across = dimensions.span || dimensions.rotorDiameter;
     if (length && length > 0)
@@ -148,7 +156,7 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
       ]);
   };
   const asTyped = (values: Values) => {
-    const { brief: typedBrief, airframe: typedAirframe } = recordsFrom(values, preset);
+    const { brief: typedBrief, airframe: typedAirframe } = recordsFrom(values, preset, measures);
     // What other stations keep with the brief stays.
     return {
       brief: { ...fieldsOf(brief), ...typedBrief },
@@ -187,7 +195,7 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
       const theirs = result.conflict.theirs;
       setConflict({
         entity,
-        mine: flat(typed.brief as never, typed.airframe as never),
+        mine: flat(typed.brief as never, typed.airframe as never, measures),
         theirs: theirs && ({ ...flatPart(theirs), version: theirs.version } as Values & { version: number }),
       });
       return;
@@ -370,10 +378,12 @@ function Preview({
   own: AsItIs;
   last: { dimensions: Dimensions; preset: PresetName };
 }): ReactNode {
+  const measures = useMeasures();
+  const { shown } = measures;
   const values = useWatch({ control });
   const [zone, setZone] = useState<string | null>(null);
   const typed = Object.fromEntries(
-    ALL_DIMENSIONS.map(({ name, unit = '' }) => [name, readMeasure(String(values[name] ?? ''), unit)]),
+    ALL_DIMENSIONS.map(({ name, unit = '' }) => [name, measures.read(String(values[name] ?? ''), unit)]),
   );
   const parsed = dimensionsSchema.safeParse(typed);
   const denominator = parseScale(String(values.denominator ?? '')) || 72;
@@ -404,11 +414,23 @@ function Preview({
       inks: {},
       titleBlock: [
         { label: 'Airframe', value: `${String(values.type ?? '')} ${String(values.variant ?? '')}`.trim() || '–' },
-        { label: 'Length at scale', value: `${((dimensions.length * 1000) / denominator).toFixed(1)} mm` },
-        { label: 'Span at scale', value: `${((dimensions.span * 1000) / denominator).toFixed(1)} mm` },
+        { label: 'Length at scale', value: shown(`${((dimensions.length * 1000) / denominator).toFixed(1)} mm`) },
+        { label: 'Span at scale', value: shown(`${((dimensions.span * 1000) / denominator).toFixed(1)} mm`) },
       ],
     };
-  }, [key, preset, own, denominator, values.landing, values.wings, values.sweep, values.type, values.variant, last]);
+  }, [
+    key,
+    preset,
+    own,
+    denominator,
+    values.landing,
+    values.wings,
+    values.sweep,
+    values.type,
+    values.variant,
+    last,
+    shown,
+  ]);
   return (
     <div>
       <AirframeSheet data={data} mode="progress" selected={zone} onSelect={setZone} />
@@ -421,13 +443,13 @@ function Preview({
   );
 }
 
-function flat(brief: Fields<'brief'>, airframe: Fields<'airframe'>): Values {
+function flat(brief: Fields<'brief'>, airframe: Fields<'airframe'>, measures: Measures): Values {
   return {
-    ...formValues(FIRST_FIELDS, { ...airframe, ...brief }),
-    ...formValues(AIRFRAME_FIELDS, airframe),
-    ...formValues(KIT_FIELDS, brief),
+    ...formValues(FIRST_FIELDS, { ...airframe, ...brief }, measures),
+    ...formValues(AIRFRAME_FIELDS, airframe, measures),
+    ...formValues(KIT_FIELDS, brief, measures),
     ...formValues(OPTION_FIELDS, brief.options),
-    ...formValues(ALL_DIMENSIONS, airframe.dimensions),
+    ...formValues(ALL_DIMENSIONS, airframe.dimensions, measures),
   };
 }
 
@@ -451,10 +473,10 @@ function fieldsOf<F extends object>(record: F): Omit<F, 'id' | 'version'> {
   return fields;
 }
 
-function recordsFrom(values: Values, preset: PresetName) {
+function recordsFrom(values: Values, preset: PresetName, measures: Measures) {
   return {
     brief: {
-      ...typedValues(KIT_FIELDS, values),
+      ...typedValues(KIT_FIELDS, values, measures),
       denominator: typedValues(FIRST_FIELDS, values).denominator,
       options: typedValues(OPTION_FIELDS, values),
     },
@@ -462,7 +484,7 @@ function recordsFrom(values: Values, preset: PresetName) {
       ...typedValues(FIRST_FIELDS.slice(0, 4), values),
       ...typedValues(AIRFRAME_FIELDS, values),
       preset,
-      dimensions: typedValues(ALL_DIMENSIONS, values),
+      dimensions: typedValues(ALL_DIMENSIONS, values, measures),
     },
   };
 }

@@ -6,6 +6,7 @@ import { Explained } from '@/ui/explained';
 import type { FieldSpec } from '@/ui/fields';
 import type { KitPage } from './page-data';
 import { RecordList } from './record-list';
+import { useShown } from '@/ui/shown-units';
 
 const OF_TITLES: Record<(typeof MEASURED)[number], string> = {
   part: 'a kit part',
@@ -15,6 +16,7 @@ const OF_TITLES: Record<(typeof MEASURED)[number], string> = {
 
 /** The kit against the real machine: by how much each size is off, and what that means. */
 export function MeasuredPane({ data }: { data: KitPage }): ReactNode {
+  const shown = useShown();
   const fields: FieldSpec[] = [
     { name: 'title', label: 'What is measured', width: 4 },
     {
@@ -52,13 +54,14 @@ export function MeasuredPane({ data }: { data: KitPage }): ReactNode {
       nameOf={({ title }) => title}
       cells={({ of, measuredMm, otherMm, trueMm, compared }) => [
         OF_TITLES[of],
-        <Explained key="should" says={`${trueMm} mm ÷ ${data.brief.denominator}`}>
-          {compared.shouldMm.toFixed(2)} mm
+        <Explained key="should" says={shown(`${trueMm} mm ÷ ${data.brief.denominator}`)}>
+          {shown(`${compared.shouldMm.toFixed(2)} mm`)}
         </Explained>,
-        otherMm === null ? `${measuredMm} mm` : `${measuredMm} / ${otherMm} mm`,
+        shown(otherMm === null ? `${measuredMm} mm` : `${measuredMm} mm / ${otherMm} mm`),
         compared.drawing
           ? '–'
-          : `${compared.errorMm >= 0 ? '+' : '−'}${Math.abs(compared.errorMm).toFixed(2)} mm, ${compared.errorPercent >= 0 ? '+' : '−'}${Math.abs(compared.errorPercent).toFixed(1)} %`,
+          : shown(`${compared.errorMm >= 0 ? '+' : '−'} ${Math.abs(compared.errorMm).toFixed(2)} mm`) +
+            `, ${compared.errorPercent >= 0 ? '+' : '−'}${Math.abs(compared.errorPercent).toFixed(1)} %`,
         <span key="says" className="verdict">
           {compared.says}
         </span>,

@@ -12,12 +12,12 @@ import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import type { Consequence } from '@/core/brief/consequences';
 import { STORE_STATIONS, type StoreStation } from '@/core/kit/stores';
 import { durationInWords } from '@/core/units/minutes';
-import { readMeasure } from '@/core/units/measure';
 import { capital, capped, counted } from '@/core/units/words';
 import { shortDay } from '@/ui/dates';
 import { Opened } from '@/ui/opened';
 import { useSaving } from '@/ui/saving';
 import type { ChoiceRow, KitPage, OptionRow } from './page-data';
+import { useMeasures } from '@/ui/shown-units';
 
 /** The choices of the build: each says what it would change before it is taken. */
 export function OptionsPane({ data }: { data: KitPage }): ReactNode {
@@ -223,26 +223,30 @@ function StoresAt({ data }: { data: KitPage }): ReactNode {
 
 const ROD_FIELDS = [
   { name: 'angleDeg', label: 'Angle to the base, °', unit: '', usual: 60 },
-  { name: 'heightMm', label: 'Socket above the base, mm', unit: 'mm', usual: 120 },
-  { name: 'baseMm', label: 'Thickness of the base, mm', unit: 'mm', usual: 20 },
-  { name: 'socketMm', label: 'Depth of the socket, mm', unit: 'mm', usual: 15 },
+  { name: 'heightMm', label: 'Socket above the base', unit: 'mm', usual: 120 },
+  { name: 'baseMm', label: 'Thickness of the base', unit: 'mm', usual: 20 },
+  { name: 'socketMm', label: 'Depth of the socket', unit: 'mm', usual: 15 },
 ] as const;
 
 /** The rod with its angle and socket: how long it has to be cut. */
 function Rod({ data }: { data: KitPage }): ReactNode {
+  const measures = useMeasures();
+  const { shown } = measures;
   const { keep, busy } = useKeepInBrief(data);
   const [typed, setTyped] = useState<Record<string, string>>({});
   const valueOf = (name: (typeof ROD_FIELDS)[number]) =>
-    typed[name.name] ?? String(data.brief.rod?.[name.name] ?? name.usual);
+    typed[name.name] ?? measures.asTyped(data.brief.rod?.[name.name] ?? name.usual, name.unit);
   const rod = () =>
-    Object.fromEntries(ROD_FIELDS.map((field) => [field.name, readMeasure(valueOf(field), field.unit) ?? Number.NaN]));
+    Object.fromEntries(
+      ROD_FIELDS.map((field) => [field.name, measures.read(valueOf(field), field.unit) ?? Number.NaN]),
+    );
   return (
     <section className="kit-part">
       <h2>Rod</h2>
       <div className="field-grid">
         {ROD_FIELDS.map((field) => (
           <label key={field.name} style={{ gridColumn: 'span 3' }}>
-            {field.label}
+            {field.unit ? `${field.label}, ${measures.unit(field.unit)}` : field.label}
             <input
               inputMode="decimal"
               value={valueOf(field)}
@@ -257,7 +261,8 @@ function Rod({ data }: { data: KitPage }): ReactNode {
         </Button>
         {data.rodMm === null ? null : (
           <span>
-            Cut it <strong>{data.rodMm.toFixed(1)} mm</strong> long: height and base ÷ sin of the angle, and the socket.
+            Cut it <strong>{shown(`${data.rodMm.toFixed(1)} mm`)}</strong> long: height and base ÷ sin of the angle, and
+            the socket.
           </span>
         )}
       </p>

@@ -6,12 +6,15 @@ import { KEPT_KINDS, TOOL_KINDS, toolTitle, TYPICAL_TOOL } from '@/core/kit/tool
 import { listed } from '@/core/units/words';
 import { optionsOf, type FieldSpec } from '@/ui/fields';
 import type { KitPage } from './page-data';
+import { UnitsChoice } from '@/stations/start/units-choice';
+import { useMeasures } from '@/ui/shown-units';
 import { RecordList } from './record-list';
 
 const FIELDS: FieldSpec[] = [
   { name: 'kind', label: 'Kind', type: 'choice', options: optionsOf(TOOL_KINDS), width: 3 },
   { name: 'name', label: 'Name', help: 'empty: called by its kind', width: 5 },
-  { name: 'needleMm', label: 'Needle', unit: 'mm', type: 'number', optional: true, width: 2 },
+  // Needles are sold by the millimetre everywhere.
+  { name: 'needleMm', label: 'Needle, mm', type: 'number', optional: true, width: 2 },
   { name: 'lineMm', label: 'Least line', unit: 'mm', type: 'number', optional: true, width: 2 },
   { name: 'filmUm', label: 'Film', unit: 'µm', type: 'number', optional: true, width: 3 },
   { name: 'wasteMl', label: 'Waste', unit: 'ml', type: 'number', optional: true, width: 3 },
@@ -27,8 +30,10 @@ const figure = (value: number | null, unit: string) => (value === null ? '–' :
 
 /** What is owned: it decides how each colour is brought on. */
 export function ToolsPane({ data }: { data: KitPage }): ReactNode {
+  const measures = useMeasures();
   return (
     <>
+      <UnitsChoice units={measures.units} />
       <RecordList
         briefId={data.briefId}
         entity="tool"
@@ -44,7 +49,7 @@ export function ToolsPane({ data }: { data: KitPage }): ReactNode {
         nameOf={toolTitle}
         cells={({ kind, figures, keptFor }) => [
           keptFor ? `${kind}, kept for ${keptFor}` : kind,
-          figure(figures.lineMm, 'mm'),
+          measures.shown(figure(figures.lineMm, 'mm')),
           figure(figures.filmUm, 'µm'),
           figure(figures.wasteMl, 'ml'),
           figure(figures.minutes, 'min'),

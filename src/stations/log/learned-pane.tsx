@@ -21,6 +21,7 @@ import { fullDay, shortDay } from '@/ui/dates';
 import { DIM, INK, RULE } from '@/ui/theme';
 import { useFetched } from '@/ui/use-fetched';
 import type { LogPage } from './page-data';
+import { useShown } from '@/ui/shown-units';
 
 type Learned = Learning & { drift: { at: string; finish: string }[] };
 
@@ -29,6 +30,7 @@ const inHours = (value: unknown) => `${Number(value).toFixed(1)} h`;
 
 /** What the record teaches: pace by kind of work, hours by stage, how the finish drifted, paint and air. */
 export function LearnedPane({ data }: { data: LogPage }): ReactNode {
+  const shown = useShown();
   const learned = useFetched<Learned>(`/briefs/${data.briefId}/log/learned?of=${data.revision}`);
   if (data.done === 0)
     return (
@@ -140,9 +142,7 @@ export function LearnedPane({ data }: { data: LogPage }): ReactNode {
                     <th scope="row" className="nowrap">
                       {shortDay(day)}
                     </th>
-                    <td className="num nowrap">
-                      {tempC} °C, {humidity} %
-                    </td>
+                    <td className="num nowrap">{shown(`${tempC} °C, ${humidity} %`)}</td>
                     <td>{factors.map(({ chemistry, factor }) => `${chemistry} ${factor.toFixed(2)} ×`).join(', ')}</td>
                   </tr>
                 ))}

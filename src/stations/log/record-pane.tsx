@@ -15,6 +15,7 @@ import { Thumbnail } from '@/ui/thumbnail';
 import { useFetched } from '@/ui/use-fetched';
 import { useSaving } from '@/ui/saving';
 import type { LogPage } from './page-data';
+import { useShown } from '@/ui/shown-units';
 
 const DoAgain = dynamic(() => import('./do-again').then((module) => module.DoAgain));
 const EntryForm = dynamic(() => import('./entry-form').then((module) => module.EntryForm));
@@ -124,6 +125,7 @@ export function RecordPane({ data }: { data: LogPage }): ReactNode {
 }
 
 function Line({ data, line }: { data: LogPage; line: LogLine }): ReactNode {
+  const shown = useShown();
   const { titleOf } = useZoneChoice();
   const { run, busy } = useSaving();
   const [open, setOpen] = useState<'edit' | 'again' | null>(null);
@@ -141,7 +143,7 @@ function Line({ data, line }: { data: LogPage; line: LogLine }): ReactNode {
             {line.title}
           </strong>
           {line.kind === 'done' && line.entry.again ? <span> · to be done again</span> : null}
-          <div className="dim">{says(line, zones)}</div>
+          <div className="dim">{says(line, zones, shown)}</div>
           {noteOf(line) ? <p className="log-note">{noteOf(line)}</p> : null}
         </div>
         {line.kind === 'done' ? <Took line={line} /> : <span />}
@@ -212,7 +214,7 @@ function Took({ line: { entry } }: { line: Extract<LogLine, { kind: 'done' }> })
 }
 
 /** What was in the cup, how it was laid, and in what air. */
-function says(line: LogLine, zones: string): string {
+function says(line: LogLine, zones: string, shown: (sentence: string) => string): string {
   switch (line.kind) {
     case 'mishap':
       return [zones, line.mishap.cure].filter(Boolean).join(' · ');
@@ -221,7 +223,7 @@ function says(line: LogLine, zones: string): string {
       return [
         line.mixed || line.tried.paint,
         undercoat ? `over ${undercoat}` : '',
-        pressureBar === null ? '' : `${pressureBar} bar`,
+        pressureBar === null ? '' : shown(`${pressureBar} bar`),
         result,
       ]
         .filter(Boolean)
@@ -235,9 +237,11 @@ function says(line: LogLine, zones: string): string {
         entry.coats === null ? '' : counted(entry.coats, 'coat'),
         entry.ml === null ? '' : `${entry.ml} ml`,
         entry.sprayed
-          ? `${entry.sprayed.pressureBar} bar, ${entry.sprayed.needleMm} mm, ${entry.sprayed.distanceCm} cm`
+          ? `${shown(`${entry.sprayed.pressureBar} bar`)}, ${entry.sprayed.needleMm} mm, ${shown(`${entry.sprayed.distanceCm} cm`)}`
           : '',
-        entry.tempC === null || entry.humidity === null || !entry.mixed ? '' : `${entry.tempC} °C, ${entry.humidity} %`,
+        entry.tempC === null || entry.humidity === null || !entry.mixed
+          ? ''
+          : shown(`${entry.tempC} °C, ${entry.humidity} %`),
         entry.who,
       ]
         .filter(Boolean)

@@ -17,6 +17,7 @@ import { optionsOf, RecordForm } from '@/ui/fields';
 import { RowsEditor, type Column } from '@/ui/rows-editor';
 import type { MarkingsPage } from './page-data';
 import { useKeep } from '@/stations/shell/use-keep';
+import { useShown } from '@/ui/shown-units';
 
 /** Decals: which are wanting and what stands in for them, the sheets of the house, and the order in which they go on. */
 export function DecalsPane({ data }: { data: MarkingsPage }): ReactNode {
@@ -127,6 +128,7 @@ function Printed({ data: { printed } }: { data: MarkingsPage }): ReactNode {
 
 /** In which order they go on, side by side. */
 function Plan({ data }: { data: MarkingsPage }): ReactNode {
+  const shown = useShown();
   const { outline, painted } = useDrawn(data);
   const batches = useMemo(() => {
     const crosses = new Map(
@@ -168,7 +170,7 @@ function Plan({ data }: { data: MarkingsPage }): ReactNode {
                   {name} <span className="dim">× {count}</span>
                   {lengthsMm.length > 0 ? (
                     <span className="dim">
-                      , cut to {lengthsMm.length} lengths of {lengthsMm[0]!.toFixed(1)} mm
+                      , cut to {lengthsMm.length} lengths of {shown(`${lengthsMm[0]!.toFixed(1)} mm`)}
                     </span>
                   ) : null}
                 </li>

@@ -16,6 +16,7 @@ import { capital, counted } from '@/core/units/words';
 import type { Drawn } from '@/sheet/use-drawn';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
 import type { MarkingsPage } from './page-data';
+import { useShown } from '@/ui/shown-units';
 
 type Marking = MarkingsPage['markings'][number];
 
@@ -73,6 +74,7 @@ const areaOfFields = ({ chart, fields }: OnSkin): number =>
 
 /** A marking on its zone at true proportion, how it fits at each of its places, and the ways to make it. */
 export function FitView({ data, on, marking }: { data: MarkingsPage; on: Drawn; marking: Marking }): ReactNode {
+  const shown = useShown();
   const { outline, painted } = on;
   const fits = useMemo(
     () => fitsOf(outline, data.denominator, marking, data.markings, painted),
@@ -89,13 +91,13 @@ export function FitView({ data, on, marking }: { data: MarkingsPage; on: Drawn; 
     <div className="fit">
       <ToScale data={data} on={on} marking={marking} />
       <p>
-        <strong>{marking.heightMm.toFixed(0)} mm</strong> in reality,{' '}
-        <strong>{marking.check.modelMm.toFixed(2)} mm</strong> at 1/{data.denominator},{' '}
+        <strong>{shown(`${marking.heightMm.toFixed(0)} mm`)}</strong> in reality,{' '}
+        <strong>{shown(`${marking.check.modelMm.toFixed(2)} mm`)}</strong> at 1/{data.denominator},{' '}
         {marking.printedMm ? (
           <>
-            <strong>{marking.printedMm.toFixed(2)} mm</strong> on the sheet: {marking.check.says}
+            <strong>{shown(`${marking.printedMm.toFixed(2)} mm`)}</strong> on the sheet: {marking.check.says}
             {marking.check.errorPercent !== null && marking.check.says !== 'right'
-              ? `; as printed it would be ${marking.check.equalsRealMm!.toFixed(0)} mm in reality`
+              ? shown(`; as printed it would be ${marking.check.equalsRealMm!.toFixed(0)} mm in reality`)
               : ''}
           </>
         ) : (
@@ -105,8 +107,8 @@ export function FitView({ data, on, marking }: { data: MarkingsPage; on: Drawn; 
       </p>
       {marking.heightMm > largestMm(outline) ? (
         <p>
-          <strong>It is larger than the whole machine</strong> ({(largestMm(outline) / 1000).toFixed(1)} m): its true
-          height is meant in mm of reality.
+          <strong>It is larger than the whole machine</strong> ({shown(`${(largestMm(outline) / 1000).toFixed(1)} m`)}):
+          its true height is meant in mm of reality.
         </p>
       ) : null}
       {marking.places.length === 0 ? (

@@ -9,17 +9,19 @@ import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
 import { useDrawn } from '@/sheet/use-drawn';
 import type { MarkingsPage } from './page-data';
+import { useMeasures } from '@/ui/shown-units';
 
 const MarkingForm = dynamic(() => import('./marking-form').then((module) => module.MarkingForm));
 const FitView = dynamic(() => import('./fit-view').then((module) => module.FitView));
 
 /** All that she carries, each with its size, and opened with its fit and the ways to make it. */
 export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
+  const measures = useMeasures();
   const [open, setOpen] = useState<string | null>(null);
   const { zone } = useZoneChoice();
   const on = useDrawn(data);
   useKey('n', () => setOpen('new'));
-  const shown = data.markings.filter((marking) => !zone || marking.zone === zone);
+  const listed = data.markings.filter((marking) => !zone || marking.zone === zone);
   return (
     <>
       <p className="pane-actions">
@@ -51,14 +53,14 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
                 <th>Where</th>
                 <th>Colours</th>
                 <th>Method</th>
-                <th className="num">True, mm</th>
-                <th className="num">At 1/{data.denominator}, mm</th>
-                <th className="num">On the sheet, mm</th>
+                <th className="num">{measures.head('True', 'mm')}</th>
+                <th className="num">{measures.head(`At 1/${data.denominator}`, 'mm')}</th>
+                <th className="num">{measures.head('On the sheet', 'mm')}</th>
                 <th>So it is</th>
               </tr>
             </thead>
             <tbody>
-              {shown.map((marking) => (
+              {listed.map((marking) => (
                 <Fragment key={marking.id}>
                   <tr>
                     <th scope="row">
@@ -84,13 +86,17 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
                       ))}
                     </td>
                     <td>{marking.method}</td>
-                    <td className="num">{marking.heightMm.toFixed(0)}</td>
-                    <td className="num">{marking.check.modelMm.toFixed(2)}</td>
-                    <td className="num">{marking.printedMm?.toFixed(2) ?? '–'}</td>
+                    <td className="num">{measures.inColumn(marking.heightMm, 'mm', 0)}</td>
+                    <td className="num">{measures.inColumn(marking.check.modelMm, 'mm', 2)}</td>
+                    <td className="num">
+                      {marking.printedMm === null ? '–' : measures.inColumn(marking.printedMm, 'mm', 2)}
+                    </td>
                     <td
                       title={
                         marking.check.equalsRealMm
-                          ? `as printed it would be ${marking.check.equalsRealMm.toFixed(0)} mm high in reality`
+                          ? measures.shown(
+                              `as printed it would be ${marking.check.equalsRealMm.toFixed(0)} mm high in reality`,
+                            )
                           : undefined
                       }
                     >

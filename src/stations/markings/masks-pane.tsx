@@ -10,11 +10,13 @@ import { useWorker } from '@/ui/use-worker';
 import type { MarkingsPage } from './page-data';
 import { useScheme } from './scheme-now';
 import { useKeep } from '@/stations/shell/use-keep';
+import { useShown } from '@/ui/shown-units';
 
 type Api = { compareOrders: (wanted: OrdersWanted) => ComparedOrder[] | null };
 
 /** In which order to spray so that least is masked, against the customs; the choice goes to the route. */
 export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
+  const shown = useShown();
   const { keep, busy } = useKeep(data.briefId, 'markings');
   const { edges, outside } = useScheme(data);
   const { answer, working, start, stop } = useWorker<Api, ComparedOrder[] | null>(
@@ -66,7 +68,7 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
             <p className="dim">{capital(order.says)}.</p>
             <p>
               <strong>{durationInWords(Math.round(order.minutes))}</strong>,{' '}
-              {counted(order.sessions, 'masking session')}, {(order.tapeMm / 1000).toFixed(2)} m of tape
+              {counted(order.sessions, 'masking session')}, {shown(`${(order.tapeMm / 1000).toFixed(2)} m`)} of tape
               {order !== best && best && order.minutes > best.minutes + 0.5
                 ? `; ${durationInWords(Math.round(order.minutes - best.minutes))} more than the least`
                 : ''}

@@ -16,6 +16,7 @@ import type { MarkingsPage } from './page-data';
 import { Underlay, UnderlayForm } from './underlay';
 import { useKeep } from '@/stations/shell/use-keep';
 import { ViewChoice } from './view-choice';
+import { useShown } from '@/ui/shown-units';
 
 const PULLED: readonly View[] = ['port', 'upper'];
 const MOST_WIDE_PX = 820;
@@ -25,6 +26,7 @@ const STEPS = { plain: 0.02, shift: 0.2, alt: 0.005 };
 
 /** The outline of this machine, pulled to a drawing of one's own that lies under it. */
 export function OutlinePane({ data }: { data: MarkingsPage }): ReactNode {
+  const shown = useShown();
   const { keep, busy } = useKeep(data.briefId, 'markings');
   const [view, setView] = useState<View>('port');
   const [held, setHeld] = useState<{ version: number; shape: Pulled } | null>(null);
@@ -135,7 +137,7 @@ export function OutlinePane({ data }: { data: MarkingsPage }): ReactNode {
             <Handle
               key={id}
               at={px(x, y)}
-              label={`${title}: ${x.toFixed(2)} m, ${y.toFixed(2)} m`}
+              label={shown(`${title}: ${x.toFixed(2)} m, ${y.toFixed(2)} m`)}
               chosen={chosen === id}
               onChoose={() => setChosen(id)}
               onGrab={() => {
@@ -147,8 +149,9 @@ export function OutlinePane({ data }: { data: MarkingsPage }): ReactNode {
         </svg>
       </div>
       <p className="dim">
-        {at ? `${at.title}: ${at.x.toFixed(2)} m, ${at.y.toFixed(2)} m. ` : ''}Pull stations, wing and zone edges, or
-        move them with the arrows (shift: 0.2 m, alt: 5 mm). Views, areas, markings and sheets follow when it is kept.
+        {at ? shown(`${at.title}: ${at.x.toFixed(2)} m, ${at.y.toFixed(2)} m. `) : ''}Pull stations, wing and zone
+        edges, or move them with the arrows (shift: 0.2 m, alt: 5 mm). Views, areas, markings and sheets follow when it
+        is kept.
       </p>
       <figure className="from-ahead">
         <FrontView outline={outline} width={Math.min(width || MOST_AHEAD_PX, MOST_AHEAD_PX)} />
@@ -162,7 +165,10 @@ export function OutlinePane({ data }: { data: MarkingsPage }): ReactNode {
               ? `wants about ${Math.ceil(data.noseWeight.grams)} g`
               : 'stands without weight in the nose'}
           </Explained>
-          {data.noseWeight.grams > 0 ? ` in the nose, ${data.noseWeight.weightMm.toFixed(0)} mm behind its tip` : ''}.
+          {data.noseWeight.grams > 0
+            ? shown(` in the nose, ${data.noseWeight.weightMm.toFixed(0)} mm behind its tip`)
+            : ''}
+          .
         </p>
       ) : null}
       <UnderlayForm key={`${view} ${underlay?.version ?? 0}`} data={data} view={view} underlay={underlay} />

@@ -13,6 +13,7 @@ import type { FieldInView } from '@/core/scheme/in-view';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
 import { arrowed, Handle } from './handle';
 import { Underlay } from './underlay';
+import { useShown } from '@/ui/shown-units';
 
 /** Steps of the keys, m: an arrow, with shift, with alt. */
 const STEPS = { plain: 0.05, shift: 0.5, alt: 0.01 };
@@ -73,6 +74,7 @@ export function SchemeDrawing({
   /** A drawing of one's own that is traced. */
   underlay: Kept<'underlay'> | null;
 }): ReactNode {
+  const shown = useShown();
   const drag = useRef<number | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const { left: from, right: to, top: high, bottom: low } = outline.extents[view];
@@ -148,7 +150,7 @@ export function SchemeDrawing({
                 <Handle
                   key={i}
                   at={px(point)}
-                  label={`Corner ${i + 1}: station ${station.toFixed(2)} m, ${offset.toFixed(2)} m`}
+                  label={shown(`Corner ${i + 1}: station ${station.toFixed(2)} m, ${offset.toFixed(2)} m`)}
                   chosen={selected === i}
                   onChoose={() => onSelect(i)}
                   onGrab={() => {

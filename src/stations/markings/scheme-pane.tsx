@@ -21,7 +21,6 @@ import {
 import { fieldsInView } from '@/core/scheme/in-view';
 import { asDrawn, fromDrawn } from '@/core/scheme/laid';
 import { PATTERNS, type FieldDraft, type PatternName } from '@/core/scheme/patterns';
-import { readMeasure } from '@/core/units/measure';
 import { capital, counted } from '@/core/units/words';
 import { Opened } from '@/ui/opened';
 import { DrawingInput } from '@/ui/drawing-input';
@@ -35,6 +34,7 @@ import { useScheme, type SchemeNow } from './scheme-now';
 import { UnderlayForm } from './underlay';
 import { useKeep } from '@/stations/shell/use-keep';
 import { ViewChoice } from './view-choice';
+import { useMeasures, useShown } from '@/ui/shown-units';
 
 type Field = Kept<'scheme_field'>;
 
@@ -54,6 +54,7 @@ const viewOf = ({ shape }: SchemeField): View | null => ('view' in shape ? shape
 
 /** The scheme: fields of colour over the zones' own, drawn in a view, with areas, edges and what contradicts what. */
 export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
+  const shown = useShown();
   const { run } = useSaving();
   const { keep } = useKeep(data.briefId, 'markings');
   const [view, setView] = useState<View>('port');
@@ -250,7 +251,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
                       <Chip hex={data.inks[own.code] ?? null} /> {own.code}
                     </td>
                     <td className="nowrap">
-                      {own.edge === 'soft' ? `soft, ${(own.softMm / data.denominator).toFixed(1)} mm` : 'hard'}
+                      {own.edge === 'soft' ? shown(`soft, ${(own.softMm / data.denominator).toFixed(1)} mm`) : 'hard'}
                     </td>
                     <td className="order">
                       <button
@@ -460,14 +461,16 @@ function CornerRow({
 /** One figure of a corner, m: kept as it is left, or at Enter. */
 function Metres({ label, value, onPut }: { label: string; value: number; onPut: (to: number) => void }): ReactNode {
   const { tell } = useSaving();
-  const [text, setText] = useState(value.toFixed(2));
+  const measures = useMeasures();
+  const standing = measures.asTyped(Number(value.toFixed(2)), 'm');
+  const [text, setText] = useState(standing);
   const done = () => {
-    const to = readMeasure(text, 'm');
+    const to = measures.read(text, 'm');
     if (to === null || Math.abs(to) > MOST_METRES) {
       tell(
         `The ${label.replace(', m', '')} is a number of metres, at most ${MOST_METRES} either way; it stays as it was`,
       );
-      setText(value.toFixed(2));
+      setText(standing);
     } else if (Math.abs(to - value) > 0.004) onPut(to);
   };
   return (

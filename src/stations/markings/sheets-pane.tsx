@@ -4,8 +4,8 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { enlargeSum } from '@/core/bench/sums';
 import { isRiveting, LEAST_PITCH_MM, MOST_LINE_MM, rivetsKey } from '@/core/markings/riveting';
-import { readMeasure } from '@/core/units/measure';
 import type { MarkingsPage } from './page-data';
+import { useMeasures } from '@/ui/shown-units';
 
 /** What is printed or cut: one sheet a marking, templates of the scheme, canopy masks, placing; and a drawing brought to size. */
 export function SheetsPane({ data }: { data: MarkingsPage }): ReactNode {
@@ -73,9 +73,11 @@ export function SheetsPane({ data }: { data: MarkingsPage }): ReactNode {
 
 /** A strip to prick rivets by, along a line of the machine or any length. */
 function Rivets({ data, href }: { data: MarkingsPage; href: (key: string, as: 'svg' | 'pdf') => string }): ReactNode {
-  const [pitch, setPitch] = useState('25');
-  const [long, setLong] = useState(() => String(data.skinLines[0]?.mm ?? 1000));
-  const [pitchMm, lineMm] = [readMeasure(pitch, 'mm'), readMeasure(long, 'mm')];
+  const measures = useMeasures();
+  const { shown } = measures;
+  const [pitch, setPitch] = useState(() => measures.asTyped(25, 'mm'));
+  const [long, setLong] = useState(() => measures.asTyped(data.skinLines[0]?.mm ?? 1000, 'mm'));
+  const [pitchMm, lineMm] = [measures.read(pitch, 'mm'), measures.read(long, 'mm')];
   const riveting = pitchMm !== null && lineMm !== null ? { pitchMm, lineMm } : null;
   const key = riveting && isRiveting(riveting) ? rivetsKey(riveting) : null;
   return (
@@ -83,23 +85,27 @@ function Rivets({ data, href }: { data: MarkingsPage; href: (key: string, as: 's
       <h2>Rivets to prick</h2>
       <p className="corner-row">
         <label>
-          Every, mm in reality{' '}
+          Every, {measures.unit('mm')} in reality{' '}
           <input inputMode="decimal" size={5} value={pitch} onChange={({ target }) => setPitch(target.value)} />
         </label>{' '}
         <label>
-          along, mm <input inputMode="decimal" size={7} value={long} onChange={({ target }) => setLong(target.value)} />
+          along, {measures.unit('mm')}{' '}
+          <input inputMode="decimal" size={7} value={long} onChange={({ target }) => setLong(target.value)} />
         </label>{' '}
         {data.skinLines.length > 0 ? (
           <label>
             or a line of the machine{' '}
             <select
               value=""
-              onChange={({ target }) => setLong(String(data.skinLines[Number(target.value)]?.mm ?? long))}
+              onChange={({ target }) => {
+                const mm = data.skinLines[Number(target.value)]?.mm;
+                if (mm !== undefined) setLong(measures.asTyped(mm, 'mm'));
+              }}
             >
               <option value="">choose</option>
               {data.skinLines.map(({ title, mm }, i) => (
                 <option key={title} value={i}>
-                  {title}, {(mm / 1000).toFixed(2)} m
+                  {title}, {shown(`${(mm / 1000).toFixed(2)} m`)}
                 </option>
               ))}
             </select>
@@ -109,7 +115,7 @@ function Rivets({ data, href }: { data: MarkingsPage; href: (key: string, as: 's
       <p role="status">
         {key && riveting ? (
           <>
-            <strong>{(riveting.pitchMm / data.denominator).toFixed(2)} mm</strong> on the model:{' '}
+            <strong>{shown(`${(riveting.pitchMm / data.denominator).toFixed(2)} mm`)}</strong> on the model:{' '}
             <a href={href(key, 'svg')} download>
               SVG
             </a>{' '}
@@ -118,7 +124,9 @@ function Rivets({ data, href }: { data: MarkingsPage; href: (key: string, as: 's
             </a>
           </>
         ) : (
-          `The pitch is ${LEAST_PITCH_MM} mm or more, the line longer than it and at most ${MOST_LINE_MM / 1000} m.`
+          shown(
+            `The pitch is ${LEAST_PITCH_MM} mm or more, the line longer than it and at most ${MOST_LINE_MM / 1000} m.`,
+          )
         )}
       </p>
     </section>
@@ -129,7 +137,8 @@ function Rivets({ data, href }: { data: MarkingsPage; href: (key: string, as: 's
 function Enlarge({ denominator }: { denominator: number }): ReactNode {
   const [drawn, setDrawn] = useState('');
   const [real, setReal] = useState('');
-  const [drawnMm, realMm] = [readMeasure(drawn, 'mm'), readMeasure(real, 'mm')];
+  const measures = useMeasures();
+  const [drawnMm, realMm] = [measures.read(drawn, 'mm'), measures.read(real, 'mm')];
   const typed = drawn.trim() !== '' && real.trim() !== '';
   const sum =
     drawnMm !== null && realMm !== null && drawnMm > 0 && realMm > 0

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Kept } from '@/core/kept/records';
 import { isSide, type View } from '@/core/outline/zones';
-import { readMeasure } from '@/core/units/measure';
+import { useMeasures } from '@/ui/shown-units';
 import { PictureDrop } from '@/ui/picture-drop';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { ARROWS } from './handle';
@@ -62,6 +62,7 @@ export function UnderlayForm({
   underlay: Kept<'underlay'> | null;
 }): ReactNode {
   const { keep, busy } = useKeep(data.briefId, 'markings');
+  const measures = useMeasures();
   const [pictureId, setPictureId] = useState(underlay?.pictureId ?? null);
   const [points, setPoints] = useState<readonly [OnPicture, OnPicture]>(
     underlay
@@ -71,12 +72,17 @@ export function UnderlayForm({
           { u: 0.95, v: 0.5 },
         ],
   );
-  const [apart, setApart] = useState(String(Math.round(lengthOf(underlay) ?? data.spec.dimensions.length * 1000)));
-  const [at, setAt] = useState(String(underlay?.fromPoint.x ?? 0));
-  const [up, setUp] = useState(
-    String(underlay?.fromPoint.y ?? (isSide(view) ? Math.round(data.spec.dimensions.fuselageHeight * 50) / 100 : 0)),
+  const [apart, setApart] = useState(() =>
+    measures.asTyped(Math.round(lengthOf(underlay) ?? data.spec.dimensions.length * 1000), 'mm'),
   );
-  const [lengthMm, station, offset] = [readMeasure(apart, 'mm'), readMeasure(at, 'm'), readMeasure(up, 'm')];
+  const [at, setAt] = useState(() => measures.asTyped(underlay?.fromPoint.x ?? 0, 'm'));
+  const [up, setUp] = useState(() =>
+    measures.asTyped(
+      underlay?.fromPoint.y ?? (isSide(view) ? Math.round(data.spec.dimensions.fuselageHeight * 50) / 100 : 0),
+      'm',
+    ),
+  );
+  const [lengthMm, station, offset] = [measures.read(apart, 'mm'), measures.read(at, 'm'), measures.read(up, 'm')];
   const fault =
     lengthMm === null || lengthMm <= 0
       ? 'The known length has to be above 0.'

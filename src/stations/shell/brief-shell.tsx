@@ -10,6 +10,8 @@ import { titleOfKey } from '@/core/outline/spoken';
 import { useFocusKept } from '@/ui/focus-kept';
 import { useKey, useKeysExplained } from '@/ui/keys';
 import { useEscape } from '@/ui/opened';
+import { ShownUnitsContext } from '@/ui/shown-units';
+import type { ShownUnits } from '@/core/units/shown';
 import { UndoButtons } from './undo-buttons';
 import { SavingProvider, useSaving } from '@/ui/saving';
 import { OutboxProvider } from './outbox';
@@ -34,6 +36,8 @@ interface Props {
   sheet: SheetData;
   findable: Findable[];
   timers: TimerRow[];
+  /** In what the house shows lengths, pressures and temperatures. */
+  units: ShownUnits;
   /** What the page was made from. */
   revision: PageRevision;
   children: ReactNode;
@@ -42,13 +46,15 @@ interface Props {
 /** Head, airframe sheet and station tabs round whatever station is open. */
 export function BriefShell(props: Props): ReactNode {
   return (
-    <SavingProvider>
-      <OutboxProvider briefId={props.briefId} revision={props.revision.brief}>
-        <PageRevisionContext.Provider value={props.revision}>
-          <Shell {...props} />
-        </PageRevisionContext.Provider>
-      </OutboxProvider>
-    </SavingProvider>
+    <ShownUnitsContext.Provider value={props.units}>
+      <SavingProvider>
+        <OutboxProvider briefId={props.briefId} revision={props.revision.brief}>
+          <PageRevisionContext.Provider value={props.revision}>
+            <Shell {...props} />
+          </PageRevisionContext.Provider>
+        </OutboxProvider>
+      </SavingProvider>
+    </ShownUnitsContext.Provider>
   );
 }
 

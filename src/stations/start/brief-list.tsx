@@ -6,15 +6,17 @@ import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { briefTitle, typeOf } from '@/core/kept/state';
 import { counted } from '@/core/units/words';
+import type { ShownUnits } from '@/core/units/shown';
 import { windowInWords } from '@/ui/dates';
 import { useKey } from '@/ui/keys';
 import { SavingProvider } from '@/ui/saving';
 import { BriefKeeping, BriefName, type ListedBrief } from './brief-keeping';
 import { DemoStarts } from './demo-starts';
 import { ImportBrief } from './import-brief';
+import { UnitsChoice } from './units-choice';
 
 /** All briefs of the house: which machine, how far, what is open. */
-export function BriefList(props: { briefs: ListedBrief[]; removed: number }): ReactNode {
+export function BriefList(props: { briefs: ListedBrief[]; removed: number; units: ShownUnits }): ReactNode {
   return (
     <SavingProvider>
       <List {...props} />
@@ -22,7 +24,7 @@ export function BriefList(props: { briefs: ListedBrief[]; removed: number }): Re
   );
 }
 
-function List({ briefs, removed }: { briefs: ListedBrief[]; removed: number }): ReactNode {
+function List({ briefs, removed, units }: { briefs: ListedBrief[]; removed: number; units: ShownUnits }): ReactNode {
   const router = useRouter();
   /** The brief that is being given a name. */
   const [naming, setNaming] = useState<string | null>(null);
@@ -100,6 +102,7 @@ function List({ briefs, removed }: { briefs: ListedBrief[]; removed: number }): 
           </Button>
         ) : null}
       </div>
+      <UnitsChoice units={units} />
     </main>
   );
 }

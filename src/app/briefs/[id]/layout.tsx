@@ -17,9 +17,9 @@ export default async function BriefLayout({
 }) {
   const { id } = await params;
   if (isId(id) && (await isRemoved(pool(), id))) redirect('/removed');
-  const { view, revisions } = await briefView(id);
+  const derived = await briefView(id);
   return (
-    <BriefShell {...shellData(view)} revision={numbersOf(revisions)}>
+    <BriefShell {...shellData(derived)} revision={numbersOf(derived.revisions)}>
       {children}
     </BriefShell>
   );

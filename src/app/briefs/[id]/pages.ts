@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { BriefView } from '@/core/brief/derive';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
-import { briefTitle, typeOf } from '@/core/kept/state';
+import { briefTitle, typeOf, unitsOf } from '@/core/kept/state';
 import { sheetData } from '@/sheet/sheet-data';
 import { benchPage } from '@/stations/bench/page-data';
 import { briefPage } from '@/stations/brief/page-data';
@@ -13,6 +13,7 @@ import { markingsPage } from '@/stations/markings/page-data';
 import { routePage } from '@/stations/route/page-data';
 import type { Findable } from '@/stations/shell/find-field';
 import { fullDay } from '@/ui/dates';
+import { shownOf } from './shown-of';
 import { briefView, type Derived } from './view';
 
 /** What each page of a brief shows, and no more; `code` is the colour that is looked at. */
@@ -40,13 +41,18 @@ export function pageOf<N extends PageName>(
   const pages = made.get(derived) ?? new Map<PageName, { code: string | null; page: unknown }>();
   made.set(derived, pages);
   const known = pages.get(name);
-  const page = known?.code === code ? known.page : PAGES[name](derived, code);
+  const page = known?.code === code ? known.page : shownOf(derived, PAGES[name](derived, code));
   pages.set(name, { code, page });
   return page as ReturnType<(typeof PAGES)[N]>;
 }
 
 /** What stands round every station: the head, the sheet, and what can be found. */
-export function shellData(view: BriefView) {
+export function shellData(derived: Derived) {
+  const { view, shelf } = derived;
+  return { ...shownOf(derived, shellOf(view)), timers: view.state.timers, units: unitsOf(shelf) };
+}
+
+function shellOf(view: BriefView) {
   const { airframe, brief } = view.state;
   const open = view.open.length > 0 ? `, ${view.open.length} open` : '';
   const still = [open, view.proposal?.changes.length ? ', plan to look at' : ''].join('');
@@ -57,7 +63,6 @@ export function shellData(view: BriefView) {
     subtitle: `${typeOf(airframe)} · 1/${brief.denominator}${finish}`,
     sheet: sheetData(view),
     findable: findables(view),
-    timers: view.state.timers,
   };
 }
 
@@ -85,7 +90,7 @@ async function contentOf(id: string, page: string, search: string): Promise<stri
   if (!derived) return null;
   const data = pageOf(page as PageName, derived, new URLSearchParams(search).get('code'));
   return createHash('sha1')
-    .update(JSON.stringify([shellData(derived.view), data]))
+    .update(JSON.stringify([shellData(derived), data]))
     .digest('base64');
 }
 

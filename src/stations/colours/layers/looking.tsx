@@ -17,6 +17,7 @@ import {
 import { FINISHES } from '@/core/paint/catalogue';
 import { ButtedSwatches } from '@/ui/swatch';
 import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
+import { useShown } from '@/ui/shown-units';
 
 /** The finished coat under varnish, under a lamp, and from a distance; what is physics and what is custom stands beside each. */
 export function Looking({
@@ -30,6 +31,7 @@ export function Looking({
   chosen: Lab;
   pigment: Pigment;
 }): ReactNode {
+  const shown = useShown();
   const [distance, setDistance] = useState(0.4);
   const [visibility, setVisibility] = useState(20);
   const official = call.lab!;
@@ -118,7 +120,7 @@ export function Looking({
             <select value={distance} onChange={(event) => setDistance(Number(event.target.value))}>
               {[0.25, 0.4, 0.7, 1, 2].map((value) => (
                 <option key={value} value={value}>
-                  {value} m
+                  {shown(`${value} m`)}
                 </option>
               ))}
             </select>
@@ -142,7 +144,8 @@ export function Looking({
               </td>
               <td className="num">{deltaE00(chosen, air).toFixed(1)}</td>
               <td>
-                the air over {(distance * data.denominator).toFixed(0)} m, which is what {distance} m at 1/
+                the air over {shown(`${(distance * data.denominator).toFixed(0)} m`)}, which is what{' '}
+                {shown(`${distance} m`)} at 1/
                 {data.denominator} stands for
               </td>
             </tr>

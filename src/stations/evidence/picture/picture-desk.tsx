@@ -9,6 +9,7 @@ import { MeasuredPanel, type MeasuredKeeper } from './measured-panel';
 import { PictureViewer } from './picture-viewer';
 import { ScaleForm } from './scale-form';
 import { TonePanel, type Patch } from './tone-panel';
+import { useShown } from '@/ui/shown-units';
 
 export type Mode = 'look' | 'scale' | 'panel' | Tool | 'tone';
 const MODES: { mode: Mode; title: string; points: number; asks: string }[] = [
@@ -39,6 +40,7 @@ const isTool = (mode: Mode): mode is Tool => mode in TOOLS;
 
 /** A source's picture with everything to measure in it, and another one beside it to compare. */
 export function PictureDesk({ data, source }: { data: EvidencePage; source: SourceRow }): ReactNode {
+  const shown = useShown();
   const [mode, setMode] = useState<Mode>('look');
   const [points, setPoints] = useState<Partial<Record<Mode, XY[]>>>({});
   const [patches, setPatches] = useState<Patch[]>([]);
@@ -142,7 +144,9 @@ export function PictureDesk({ data, source }: { data: EvidencePage; source: Sour
       ) : null}
       {mode === 'look' ? (
         <p className="dim">
-          {calibration ? `${scaleInWords(calibration)} ` : 'No scale yet: a known length or a known panel gives one. '}
+          {calibration
+            ? `${shown(scaleInWords(calibration))} `
+            : 'No scale yet: a known length or a known panel gives one. '}
           Drag or arrows move, wheel or + − zoom, r turns, b and B lighten and darken.
         </p>
       ) : (

@@ -4,7 +4,7 @@ import Drawer from '@mui/material/Drawer';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { SumFacts } from '@/core/brief/sum-facts';
-import { readMeasure } from '@/core/units/measure';
+import { useMeasures } from '@/ui/shown-units';
 import css from './sums.module.css';
 import { SUM_KINDS, type SumKind } from './kinds';
 
@@ -53,8 +53,16 @@ export function SumsDrawer({ briefId, onClose }: { briefId: string; onClose: () 
 }
 
 function Sum({ kind, facts }: { kind: SumKind; facts: SumFacts }): ReactNode {
+  const measures = useMeasures();
   const [typed, setTyped] = useState<Record<string, string>>(() =>
-    Object.fromEntries(Object.entries(kind.given(facts)).map(([name, value]) => [name, String(value)])),
+    Object.fromEntries(
+      Object.entries(kind.given(facts)).map(([name, value]) => [
+        name,
+        typeof value === 'number'
+          ? measures.asTyped(value, kind.fields.find((field) => field.name === name)?.unit ?? '')
+          : value,
+      ]),
+    ),
   );
   const numbers: Record<string, number> = {};
   const chosen: Record<string, string> = {};
@@ -62,7 +70,7 @@ function Sum({ kind, facts }: { kind: SumKind; facts: SumFacts }): ReactNode {
   for (const { name, label, unit, least = 0, choices } of kind.fields) {
     if (choices) chosen[name] = typed[name] ?? choices[0]![0];
     else {
-      const value = readMeasure(typed[name] ?? '', unit);
+      const value = measures.read(typed[name] ?? '', unit);
       if (value === null) faults[name] = `${label}: a number`;
       else if (value < least || value > 1e7) faults[name] = value < least ? `at least ${least}` : 'too large';
       else numbers[name] = value;
@@ -88,7 +96,7 @@ function Sum({ kind, facts }: { kind: SumKind; facts: SumFacts }): ReactNode {
             <TextField
               key={name}
               size="small"
-              label={unit ? `${label}, ${unit}` : label}
+              label={unit ? `${label}, ${measures.unit(unit)}` : label}
               value={typed[name] ?? ''}
               onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
               error={faults[name] !== undefined}

@@ -5,12 +5,16 @@ import { recordPaper } from '@/paper/record-data';
 import { recordHtml } from '@/paper/record-html';
 import { fileName } from '../file-name';
 import { schemeOf } from '../scheme-of';
+import { shownOf } from '../shown-of';
 import { briefView } from '../view';
 
 /** The record of the build as one page that needs nothing beside itself, written as it is read. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const { view, nowUtc } = await briefView((await params).id);
-  const pieces = Readable.from(recordHtml(recordPaper(view, nowUtc), schemeOf(view), pictureForPrint));
+  const derived = await briefView((await params).id);
+  const { view, nowUtc } = derived;
+  const pieces = Readable.from(
+    recordHtml(shownOf(derived, recordPaper(view, nowUtc)), schemeOf(view), pictureForPrint),
+  );
   return attachment(
     Readable.toWeb(pieces) as ReadableStream<Uint8Array>,
     'text/html; charset=utf-8',

@@ -5,6 +5,7 @@ import { loadBrief } from '@/data/briefs';
 import { exportDossier } from '@/data/dossier';
 import { dossierPaper } from '@/paper/dossier-data';
 import { fileName } from '../../file-name';
+import { shownOf } from '../../shown-of';
 import { briefView } from '../../view';
 
 const TABLES = { 'sources.csv': sourcesCsv, 'sightings.csv': sightingsCsv, 'rulings.csv': rulingsCsv } as const;
@@ -20,8 +21,12 @@ export async function GET(
       headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}"` },
     });
   if (file === 'dossier.pdf') {
-    const { view, nowUtc } = await briefView(id);
-    const bytes = await makePdf({ kind: 'dossier', data: dossierPaper(view, nowUtc) }, request.signal);
+    const derived = await briefView(id);
+    const { view, nowUtc } = derived;
+    const bytes = await makePdf(
+      { kind: 'dossier', data: shownOf(derived, dossierPaper(view, nowUtc)) },
+      request.signal,
+    );
     return answer(bytes, 'application/pdf', `${fileName(view.state.airframe)}-dossier.pdf`);
   }
   if (file === 'dossier.json') {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { logWindow } from '@/core/brief/log-book';
 import { badRequest, fresh } from '@/app/files/attachment';
+import { shownOf } from '../../shown-of';
 import { briefView } from '../../view';
 
 const asked = z.object({
@@ -16,5 +17,6 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const parsed = asked.safeParse(Object.fromEntries(new URL(request.url).searchParams));
   if (!parsed.success) return badRequest(parsed.error.issues[0]!.message);
   const { from, ...filter } = parsed.data;
-  return fresh(logWindow((await briefView((await params).id)).view, filter, from));
+  const derived = await briefView((await params).id);
+  return fresh(shownOf(derived, logWindow(derived.view, filter, from)));
 }

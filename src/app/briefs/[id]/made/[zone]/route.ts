@@ -1,5 +1,6 @@
 import { fresh, noSuch } from '@/app/files/attachment';
 import { madePage } from '@/stations/log/page-data';
+import { shownOf } from '../../shown-of';
 import { briefView } from '../../view';
 
 /** How a zone was made, from the plastic up. */
@@ -8,6 +9,9 @@ export async function GET(
   { params }: { params: Promise<{ id: string; zone: string }> },
 ): Promise<Response> {
   const { id, zone } = await params;
-  const { view } = await briefView(id);
-  return view.outline.zones.some(({ key }) => key === zone) ? fresh(madePage(view, zone)) : noSuch('zone');
+  const derived = await briefView(id);
+  const { view } = derived;
+  return view.outline.zones.some(({ key }) => key === zone)
+    ? fresh(shownOf(derived, madePage(view, zone)))
+    : noSuch('zone');
 }
