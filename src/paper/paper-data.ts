@@ -11,8 +11,8 @@ import { paintLabel } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING } from '@/core/paint/spraying';
 import { thinningOf } from '@/core/paint/thinning';
-import { counted } from '@/core/units/words';
-import { zoneTitle } from '@/core/outline/outline';
+import { capital, counted } from '@/core/units/words';
+import { spokenZones } from '@/core/outline/spoken';
 import { workBySession } from '@/core/route/plan';
 import { dueInWords } from '@/ui/due-words';
 import { sheetData, type SheetData } from '@/sheet/sheet-data';
@@ -89,7 +89,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
           advice && thinning
             ? `${thinning.ratio}:1 ${thinning.thinner}, ${advice.pressureBar} bar, ${counted(call.coats?.coats ?? 0, 'coat')}`
             : '',
-        zones: call.zones.map((key) => zoneTitle(view.outline, key)).join('; '),
+        zones: capital(spokenZones(view.outline.zones, call.zones)),
       };
     }),
     markings: markings.map((marking) => {

@@ -361,6 +361,7 @@ describe('the ledger', () => {
 const DAY = 24 * 60;
 const work = (number: number, start: number, minutes: number, over: Partial<WorkRow> = {}): WorkRow => ({
   number,
+  doneBy: null,
   key: `s${number}`,
   title: `Step ${number}`,
   lane: 'Whole',
@@ -487,14 +488,33 @@ describe('the route strip', () => {
     expect(second!.querySelector('path')!.getAttribute('d')).toMatch(/v-5H/);
   });
 
+  test('steps have their names where there is room, shortened to it, and only where there is none their numbers', () => {
+    const titles = (container: HTMLElement) =>
+      [...container.querySelectorAll('.strip-step > text')].map((text) => text.textContent);
+    const list = [
+      work(1, 0, 30, { title: 'Prime' }),
+      work(2, 100, 15, { title: 'Spray Fen green on all upper surfaces' }),
+      work(3, 115, 5, { title: 'Mask' }),
+      work(4, DAY, 20, { title: 'Spray Peat on the fuselage underside' }),
+    ];
+    const [prime, spray, mask, last] = titles(show(routePage(list)));
+    expect(prime).toBe('1 Prime');
+    expect(spray).toBe('2');
+    expect(mask).toMatch(/^3( Mask)?$/);
+    expect(last).toBe('4 Spray Peat on the fuselage underside');
+    const between = [list[1]!, work(3, 110 + DAY, 5, { title: 'Mask' })];
+    expect(titles(show(routePage(between)))[0]).toMatch(/^2 Spray Fen.*…$/);
+  });
+
   test.each(Object.keys(ZOOMS) as Zoom[])(
-    'seen as %s, numbers never touch, nor do days; what is chosen keeps its number',
+    'seen as %s, labels never touch, nor do days; what is chosen keeps its number',
     (zoom) => {
       const list = Array.from({ length: 20 }, (_, i) => work(i + 1, i * 6, 6));
       const container = show(routePage(list), zoom, 's13');
       const placed = (selector: string) =>
         [...container.querySelectorAll(selector)].map((text) => ({
           says: text.textContent!,
+          anchor: text.getAttribute('text-anchor'),
           x: Number(text.getAttribute('x')),
           y: Number(text.getAttribute('y')),
         }));
@@ -503,9 +523,14 @@ describe('the route strip', () => {
       const others = numbers.filter(({ says }) => says !== '13');
       const rows = [...new Set(others.map(({ y }) => y))];
       for (const row of rows) {
-        const xs = others.filter(({ y }) => y === row).map(({ x }) => x);
-        // Two figures of 12 px are some 13 px broad.
-        xs.slice(1).forEach((x, i) => expect(x - xs[i]!).toBeGreaterThan(13));
+        // A letter of 12 px is some 6.5 px broad; names begin where numbers have their middle.
+        const ends = others
+          .filter(({ y }) => y === row)
+          .map(({ says, x, anchor }) => [
+            anchor === 'start' ? x : x - says.length * 3.25,
+            anchor === 'start' ? x + says.length * 6.5 : x + says.length * 3.25,
+          ]);
+        ends.slice(1).forEach(([start], i) => expect(start!).toBeGreaterThan(ends[i]![1]!));
       }
       const days = placed('text').filter(({ says }) => /^\w{3} \d+ \w{3}$/.test(says));
       expect(days.length).toBeGreaterThan(0);

@@ -26,7 +26,7 @@ export const KEY_MAP: readonly (readonly [key: string, does: string])[] = [
   ['Esc', 'close what is open, choose no zone'],
   ['arrows', 'choose a zone, when the drawing has the focus'],
   ['=', 'the sums of the workshop, filled in from the brief'],
-  ['?', 'this list'],
+  ['?', 'this list, and what the words mean'],
 ];
 
 let filling = 0;

@@ -49,7 +49,7 @@ test.describe('colours', () => {
     await found.first().getByRole('button').click();
     await page.getByRole('button', { name: 'Keep and use it' }).click();
     await expect(page.getByRole('button', { name: 'In use' })).toBeVisible();
-    await page.getByRole('button', { name: 'Calls' }).click();
+    await page.getByRole('button', { name: 'Needed' }).click();
     await expect(page.getByRole('row', { name: /TCS 14/ })).toContainText('+');
     await page.keyboard.press('u');
     await expect(page.getByText(/choose one for Sleet/)).toBeVisible();

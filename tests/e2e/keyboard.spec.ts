@@ -8,7 +8,7 @@ test.describe('without a mouse', () => {
       await expect(page).toHaveURL(new RegExp(`/${station}$`));
     }
     await page.keyboard.press('?');
-    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await expect(page.getByRole('dialog', { name: 'Keys and words' })).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
     await page.keyboard.press('/');

@@ -114,7 +114,7 @@ test.describe('Route', () => {
     await openDemo(page, 'route');
     const schools = page.getByRole('region', { name: 'Schools' });
     await schools.getByRole('button', { name: 'Compare the schools' }).click();
-    const tonal = schools.getByRole('table', { name: 'Tonal school' });
+    const tonal = schools.getByRole('table', { name: 'Light and shade' });
     await expect(tonal.getByRole('row')).toHaveCount(4);
     await expect(schools.getByText(/For this brief:/).first()).toBeVisible();
     await schools.getByRole('button', { name: 'Take chips over a fluid beneath' }).click();

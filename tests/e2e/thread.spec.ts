@@ -110,7 +110,7 @@ test.describe('from an empty house to a printed brief', () => {
       await form.getByLabel('b*').fill('12');
       await form.getByRole('button', { name: 'Add the paint' }).click();
       await expect(form).toBeHidden();
-      await page.getByRole('button', { name: 'Calls' }).click();
+      await page.getByRole('button', { name: 'Needed' }).click();
       await page.getByRole('button', { name: '77', exact: true }).click();
       await page.getByRole('button', { name: 'Use Testline 7' }).click();
       await expect(page.getByText(/The one call has a paint/)).toBeVisible();

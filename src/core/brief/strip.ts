@@ -1,5 +1,6 @@
 import { hexOf } from '@/core/colour/spaces';
 import { roomsOf } from '@/core/route/dragging';
+import { elapsedToLocal } from '@/core/route/calendar';
 import { LANES } from '@/core/route/rules/rule';
 import { latestStartsOf } from '@/core/route/slack';
 import { durationInWords } from '@/core/units/minutes';
@@ -32,6 +33,8 @@ export interface WorkRow {
   waitsFor: string[];
   /** How long it could wait without moving the last day, as far as waits and sessions go; null for what is done. */
   latest: string | null;
+  /** When it must be done while all else stays, and why; null where nothing follows it so closely. */
+  doneBy: { at: string; why: string } | null;
   /** Where it could lie while all else stays: begins no sooner, ends no later (null: whenever); minutes of the plan. Null for what is done. */
   room: [from: number, by: number | null] | null;
 }
@@ -65,6 +68,7 @@ export function stripOf(view: BriefView): Strip {
     planSettingsOf(state, new Date(Date.parse(plan.origin) + plan.now * 60_000).toISOString()),
     plan,
   );
+  const local = (minutes: number) => elapsedToLocal(minutes, state.brief.timeZone, plan.origin);
   const rooms = roomsOf(route, plan.work, plan.now);
   const work = plan.work.map((item, i): WorkRow => {
     const room = rooms.get(item.key);
@@ -96,6 +100,7 @@ export function stripOf(view: BriefView): Strip {
             `${titles.get(link.from)}${link.minLag > 0 ? `, ${durationInWords(link.minLag)}: ${link.why}` : ''}`,
         ),
       latest: latest.get(item.key) ?? null,
+      doneBy: room && Number.isFinite(room.by) ? { at: local(room.by), why: room.byWhy } : null,
       room: room ? [room.from, Number.isFinite(room.by) ? room.by : null] : null,
     };
   });

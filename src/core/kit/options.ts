@@ -92,7 +92,7 @@ export const OPTION_CHOICES = choices({
     said: (value) => `stands on ${value}`,
   },
   tonal: {
-    title: 'Tonal school',
+    title: 'Light and shade',
     choices: ['plain', 'pre-shaded', 'black base'],
     usual: 'pre-shaded',
     said: (value) =>

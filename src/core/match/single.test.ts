@@ -63,7 +63,7 @@ describe('single match, told apart', () => {
       metal('unknown', {}),
     ]);
     expect(found.map(({ paint }) => paint.id)).toEqual(['right', 'unknown', 'wrong']);
-    expect(found[2]!.says).toMatch(/meant for grey, wanted over gloss black; its flop is low, not high/);
+    expect(found[2]!.says).toMatch(/meant for grey, wanted over gloss black; it darkens aslant: low, not high/);
   });
   test('drawer first, then claims with how far they are off, then the nearest', () => {
     const solid = { lab: [50, 0, 0] as Lab, sd: 0, code: 'A 1', finish: 'matt' as const, kind: 'solid' as const };

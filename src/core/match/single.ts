@@ -136,11 +136,13 @@ function metalInWords(target: Target, paint: Paint): string {
   if (target.ground && paint.ground && target.ground !== paint.ground)
     parts.push(`meant for ${paint.ground}, wanted over ${target.ground}`);
   const flops = flopsApart(target, paint);
-  if (flops) parts.push(`its flop is ${paint.flop}, not ${target.flop}`);
+  if (flops) parts.push(`it darkens aslant: ${paint.flop}, not ${target.flop}`);
   const dL = paint.lab![0] - target.lab[0];
   if (Math.abs(dL) > 3) parts.push(dL > 0 ? 'brighter' : 'darker');
   if (parts.length > 0) return parts.join('; ');
-  return flops === null ? 'as bright; ground or flop not known' : 'the same ground, flop and brightness';
+  return flops === null
+    ? 'as bright; ground or darkening aslant not known'
+    : 'the same ground, brightness and darkening aslant';
 }
 
 /** Pairs of colours that will hardly be told apart, or whose relation was lost: what a painter wants to know before painting. */

@@ -1,4 +1,5 @@
 import { capital, counted, listed, lowered } from '@/core/units/words';
+import { ZONE_SETS, type ZoneSet } from './zone-sets';
 import { otherSide, sideOf, withoutSide, type Zone } from './zones';
 
 /** Zones as a builder says them in a sentence, one and several. */
@@ -48,22 +49,66 @@ export function titleOfKey(key: string): string {
   return `${capital(said)}${base ? `, ${sideOf(key)}` : ''}`;
 }
 
-/** Names that a sentence holds; more zones are counted. */
+/** Names that a sentence holds; more zones are said by what they have in common, or counted. */
 const MOST_NAMED = 3;
+/** A set may lack so many of its zones, and of so few it is not worth saying. */
+const MOST_LACKING = 2;
+const LEAST_OF_SET = 3;
+
+type Spoken = Pick<Zone, 'key' | 'title'> & Partial<Pick<Zone, 'group'>>;
+
+/** Beside the sets that are chosen by name: all that is painted outside. */
+const OUTSIDE: Pick<ZoneSet, 'said' | 'holds'> = {
+  said: 'the whole outside',
+  holds: (zone) => ZONE_SETS.some(({ key, holds }) => (key === 'upper' || key === 'lower') && holds(zone)),
+};
 
 /**
- * Zones in a sentence: "the cockpit", "both main-wheel bays", "the port nacelle and both wing undersides", "9 zones". Keys that the airframe
- * does not have are said as they are.
+ * Zones in a sentence: "the cockpit", "both main-wheel bays", "all upper surfaces but the port fin and rudder", "9 zones" of what has nothing
+ * in common. Keys that the airframe does not have are said as they are.
  */
-export function spokenZones(zones: readonly Pick<Zone, 'key' | 'title'>[], keys: readonly string[]): string {
+export function spokenZones(zones: readonly Spoken[], keys: readonly string[]): string {
+  const names = namesOf(zones, keys);
+  if (names.length <= MOST_NAMED) return listed(names);
+  const left = new Set(keys);
+  const said: string[] = [];
+  const lacking: string[] = [];
+  for (let best = bestSet(zones, keys, left); best; best = bestSet(zones, keys, left)) {
+    for (const key of best.holds) left.delete(key);
+    if (best.lacks.length > 0) lacking.push(`${best.said} but ${listed(namesOf(zones, best.lacks))}`);
+    else said.push(best.said);
+  }
+  // What is left out comes last, so that nobody takes what follows for left out too.
+  const terms = [...said, ...namesOf(zones, [...left]), ...lacking];
+  return terms.length > MOST_NAMED || lacking.length > 1 ? counted(keys.length, 'zone') : listed(terms);
+}
+
+/** Each zone by its name, both halves of a pair as one. */
+function namesOf(zones: readonly Spoken[], keys: readonly string[]): string[] {
   const titles = new Map(zones.map(({ key, title }) => [key, title]));
   const left = new Set(keys);
-  const names: string[] = [];
-  for (const key of keys) {
-    if (!left.delete(key)) continue;
+  return keys.flatMap((key) => {
+    if (!left.delete(key)) return [];
     const title = titles.get(key) ?? titleOfKey(key);
     const opposite = otherSide(key);
-    names.push(opposite && left.delete(opposite) ? bothSides(withoutSide(key)!, title) : oneSide(key, title));
-  }
-  return names.length > MOST_NAMED ? counted(keys.length, 'zone') : listed(names);
+    return [opposite && left.delete(opposite) ? bothSides(withoutSide(key)!, title) : oneSide(key, title)];
+  });
+}
+
+/** The set that says most of what is left, and what it lacks; null where none says enough. */
+function bestSet(zones: readonly Spoken[], keys: readonly string[], left: ReadonlySet<string>) {
+  const wanted = new Set(keys);
+  const found = [OUTSIDE, ...ZONE_SETS].map(({ said, holds }) => {
+    const own = zones.flatMap(({ key, group }) => (group !== undefined && holds({ key, group }) ? [key] : []));
+    return {
+      said,
+      holds: own.filter((key) => left.has(key)),
+      lacks: own.filter((key) => !wanted.has(key)),
+    };
+  });
+  return (
+    found
+      .filter(({ holds, lacks }) => holds.length >= LEAST_OF_SET && lacks.length <= MOST_LACKING)
+      .sort((a, b) => b.holds.length - b.lacks.length - (a.holds.length - a.lacks.length))[0] ?? null
+  );
 }

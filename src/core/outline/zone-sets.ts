@@ -1,24 +1,44 @@
 import { otherSide, withoutSide, type Zone } from './zones';
 
+/** A set of zones: as a heading, and as it is said in a sentence. */
+export interface ZoneSet {
+  key: string;
+  title: string;
+  said: string;
+  holds: (zone: Pick<Zone, 'key' | 'group'>) => boolean;
+}
+
 /** Zones that are painted alike on most machines, so that something can be said of all of them at once. */
-export const ZONE_SETS: readonly { key: string; title: string; holds: (zone: Zone) => boolean }[] = [
+export const ZONE_SETS: readonly ZoneSet[] = [
   {
     key: 'upper',
     title: 'All upper',
+    said: 'all upper surfaces',
     holds: ({ key, group }) =>
       (group === 'wings' || group === 'tail' || group === 'fuselage' || group === 'engines') &&
       !/lower/.test(key.replace('upper-wing-upper', '')),
   },
-  { key: 'lower', title: 'All lower', holds: ({ key, group }) => /lower/.test(key) && group !== 'subject' },
+  {
+    key: 'lower',
+    title: 'All lower',
+    said: 'all lower surfaces',
+    holds: ({ key, group }) => /lower/.test(key) && group !== 'subject',
+  },
   {
     key: 'sides',
     title: 'Fuselage sides',
+    said: 'both fuselage sides',
     holds: ({ key, group }) => group === 'fuselage' && withoutSide(key) !== null,
   },
-  { key: 'interior', title: 'Inside', holds: ({ group }) => group === 'interior' },
-  { key: 'bays', title: 'Bays', holds: ({ group }) => group === 'bays' },
-  { key: 'gear', title: 'Gear', holds: ({ group }) => group === 'gear' },
-  { key: 'propeller', title: 'Propeller and rotor', holds: ({ group }) => group === 'propeller' || group === 'rotor' },
+  { key: 'interior', title: 'Inside', said: 'the whole inside', holds: ({ group }) => group === 'interior' },
+  { key: 'bays', title: 'Bays', said: 'all bays', holds: ({ group }) => group === 'bays' },
+  { key: 'gear', title: 'Gear', said: 'all of the gear', holds: ({ group }) => group === 'gear' },
+  {
+    key: 'propeller',
+    title: 'Propeller and rotor',
+    said: 'all of the propeller',
+    holds: ({ group }) => group === 'propeller' || group === 'rotor',
+  },
 ];
 
 /** The sets that an airframe has zones of, with those. */

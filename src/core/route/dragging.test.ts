@@ -33,7 +33,9 @@ describe('a step that is dragged', () => {
     expect(drag('c', '2026-01-05T19:50')).toEqual({
       says: 'Not before Tue 6 Jan, 05:50: 10 h after “Do b”: dries.',
     });
-    expect(drag('a', '2026-01-07T19:00')).toEqual({ says: 'It must be done by Mon 5 Jan, 19:30: “Do b” follows it.' });
+    expect(drag('a', '2026-01-07T19:00')).toEqual({
+      says: 'As the plan stands it must be done by Mon 5 Jan, 19:30: “Do b” follows it.',
+    });
   });
   test('not where there is no session; in a full one, what lies there makes room', () => {
     expect(drag('c', '2026-01-06T19:00')).toEqual({ says: 'There is no session there.' });

@@ -115,7 +115,8 @@ export function dragged(
   if (!room) return { says: 'This step is done.' };
   const clock = (minutes: Instant) => momentInWords(local(minutes));
   if (room.from >= session.end) return { says: `Not before ${clock(room.from)}: ${room.fromWhy}.` };
-  if (room.by <= session.start) return { says: `It must be done by ${clock(room.by)}: ${room.byWhy}.` };
+  if (room.by <= session.start)
+    return { says: `As the plan stands it must be done by ${clock(room.by)}: ${room.byWhy}.` };
   if (step.needsBooth && !session.booth) return { says: 'Nothing can be sprayed in that session.' };
   const fits = (placed: Placed | null): placed is Placed =>
     placed !== null &&

@@ -9,7 +9,7 @@ export const COLOUR_FIELDS: FieldSpec[] = [
   { name: 'sd', label: '± ΔE00', type: 'number', optional: true, width: 2 },
   { name: 'munsell', label: 'or Munsell', help: '5.5GY 4.2/3.1', width: 2 },
   { name: 'hex', label: 'or screen colour', help: '#rrggbb, counts as eyeballed', width: 2 },
-  { name: 'reflectance', label: 'or reflectance', help: '31 values, 400 to 700 nm by 10', width: 4 },
+  { name: 'reflectance', label: 'or a curve (reflectance)', help: '31 values, 400 to 700 nm by 10', width: 4 },
 ];
 
 /** What a line of paints says of itself beside its name and how it dries. */

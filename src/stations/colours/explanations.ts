@@ -17,7 +17,7 @@ export const differenceFrom = (
   paint: Pick<Paint, 'lab' | 'sd'>,
 ): string =>
   call.lab && paint.lab
-    ? `${call.code}: ${labInWords(call.lab, call.sd)}. Paint: ${labInWords(paint.lab, paint.sd)}. CIEDE2000 between them, ± ${combinedSd(call.sd, paint.sd).toFixed(1)}.`
+    ? `${call.code}: ${labInWords(call.lab, call.sd)}. Paint: ${labInWords(paint.lab, paint.sd)}. The difference that the eye sees between them (CIEDE2000) is known to ± ${combinedSd(call.sd, paint.sd).toFixed(1)}.`
     : 'One of the two colours is not known.';
 
 /** Area, film, coats, what lands, what is lost: how much goes through the cup, and how much of it is paint. */

@@ -22,6 +22,7 @@ import {
   type Target,
 } from '@/core/match/single';
 import { APART, INSIDE, type ZoneGroup } from '@/core/outline/zones';
+import { spokenZones } from '@/core/outline/spoken';
 import { touchingZones } from '@/core/outline/touching';
 import { groundOfBrief } from '@/core/paint/grounds';
 import { bottleState } from '@/core/paint/bottle';
@@ -64,6 +65,8 @@ export interface ColourCallRow {
   lab: Lab | null;
   sd: number;
   zones: { key: string; title: string }[];
+  /** The same in a sentence. */
+  where: string;
   chosen: Chosen | null;
   /** Its paints, drawer first, of the call that is open. */
   matches: Match[];
@@ -244,7 +247,7 @@ function callRow(
           ? 'not compared: the paint’s colour is not known'
           : 'not compared: nobody has measured it'
         : metal
-          ? 'a metal: judged by kind, ground and flop'
+          ? 'a metal: judged by kind, ground and how it darkens aslant'
           : differenceInWords(lab!, other!, dE00, combinedSd(sd, otherSd));
     return { dE00: metal ? null : dE00, says };
   };
@@ -279,6 +282,7 @@ function callRow(
     lab,
     sd,
     zones,
+    where: spokenZones(view.outline.zones, call.zones),
     chosen: choice
       ? {
           paint: choice.paint,

@@ -2,7 +2,7 @@ import type { ColourCallRow, ColoursPage } from './page-data';
 
 /** What one does with colours, in the order of the work. */
 export const PANES = [
-  { key: 'calls', title: 'Calls' },
+  { key: 'calls', title: 'Needed' },
   { key: 'mix', title: 'Mix' },
   { key: 'layers', title: 'Layers' },
   { key: 'together', title: 'All together' },

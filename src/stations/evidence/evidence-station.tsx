@@ -173,8 +173,8 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
                 </option>
               ))}
             </select>
-            <select value={gate} onChange={(event) => setGate(event.target.value)} aria-label="Gate">
-              <option value="all">any gate</option>
+            <select value={gate} onChange={(event) => setGate(event.target.value)} aria-label="Needed before">
+              <option value="all">needed any time</option>
               {data.gates.map((item) => (
                 <option key={item.name} value={item.name}>
                   {item.title.toLowerCase()}

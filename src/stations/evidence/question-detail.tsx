@@ -210,11 +210,18 @@ function Support({
       ) : null}
       <p className="dim">
         Weight = kind × clarity × date fit × grade.{' '}
-        {rests.support
-          ? `Support = softmax of the sums: ${Object.entries(rests.support)
+        {rests.support ? (
+          <>
+            <Explained says="e to the power of the sum of weights of each answer, divided by the same of all answers together (the softmax of the sums)">
+              Support
+            </Explained>
+            , how much of all that is said speaks for each answer:{' '}
+            {Object.entries(rests.support)
               .map(([value, share]) => `${value} ${share.toFixed(2)}`)
-              .join(', ')}.`
-          : ''}
+              .join(', ')}
+            .
+          </>
+        ) : null}
       </p>
     </>
   );

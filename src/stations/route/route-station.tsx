@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
-import { daysBetween } from '@/core/units/day';
+import { daysBetween, momentInWords } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
@@ -196,12 +196,14 @@ export function BrokenWaits({ broken }: { broken: readonly string[] }): ReactNod
   );
 }
 
-/** How much room a step has. */
-function slackInWords(start: string, latest: string): string {
-  const days = daysBetween(start.slice(0, 10), latest.slice(0, 10));
-  return days <= 0
-    ? 'It holds the date: put off to another day, the end moves.'
-    : `It could wait ${counted(days, 'day')}, until ${shortDay(latest)}, before it moves the end.`;
+/** How much room a step has: by itself, and with what follows put off too. */
+function roomInWords({ start, latest, doneBy }: WorkRow): string {
+  const days = daysBetween(start.slice(0, 10), latest!.slice(0, 10));
+  if (days <= 0) return 'It holds the date: put off to another day, the end moves.';
+  const wait = `could wait ${counted(days, 'day')}, until ${shortDay(latest)}, before it moves the end`;
+  return doneBy && doneBy.at < latest!
+    ? `As the plan stands it must be done by ${momentInWords(doneBy.at)}: ${doneBy.why}. With what follows put off too it ${wait}.`
+    : `It ${wait}.`;
 }
 
 function StepDetail({
@@ -230,7 +232,7 @@ function StepDetail({
         <Explained says={work.minutesFrom}>{work.minutes} min</Explained>
         {work.done ? ', done' : ''}. {capital(work.why)}
       </p>
-      {work.latest ? <p className="dim">{slackInWords(work.start, work.latest)}</p> : null}
+      {work.latest ? <p className="dim">{roomInWords(work)}</p> : null}
       {work.waitsFor.length > 0 ? <p className="dim">Waits for {work.waitsFor.join('; ')}.</p> : null}
       {work.done ? null : (
         <p className="pane-actions">

@@ -37,7 +37,7 @@ interface Props {
 
 /**
  * Lanes by subassembly over the sessions, nights squeezed between them. Work is solid, drying a thinning tail, a wet window a
- * bracket, a gate a full-height post that carries the questions it closes. Steps are numbered; the list below names them.
+ * bracket, a gate a full-height post that carries the questions it closes. Steps are named where there is room, else numbered; the list below names them all.
  */
 export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, isLow = false }: Props): ReactNode {
   const { minute, night } = ZOOMS[zoom];
@@ -50,7 +50,7 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, 
   const height = bottom + 14 + (isLow ? 0 : Math.max(1, posts.length) * GATE_ROW);
   const laneY = (name: string) => TOP + data.lanes.indexOf(name) * lane;
   const shown = data.work.filter((work) => work.segments.at(-1)![1] > from);
-  const numbers = numberPlaces(shown, xOf);
+  const labels = labelsOf(shown, xOf);
   const dated = datedSessions(sessions, xOf);
   const [drag, setDrag] = useState<{ key: string; from: number; by: number } | null>(null);
   const moving = drag && Math.abs(drag.by) > SLIGHT ? drag : null;
@@ -173,10 +173,10 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, 
         ) : null}
         {shown.map((work) => {
           const y = laneY(work.lane) + (isLow ? 7 : 18);
-          const [firstStart, lastEnd] = [work.segments[0]![0], work.segments.at(-1)![1]];
+          const lastEnd = work.segments.at(-1)![1];
           const end = xOf(lastEnd);
           const tail = work.dries > 0 ? xOf(lastEnd + work.dries) - end : 0;
-          const labelX = (xOf(firstStart) + xOf(work.segments[0]![1])) / 2;
+          const label = labels.get(work.key) ?? (chosen === work.key ? numberUnder(work, xOf) : null);
           return (
             <g
               key={work.key}
@@ -215,15 +215,15 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, 
                   strokeWidth={1.4}
                 />
               ) : null}
-              {!isLow && (numbers.has(work.key) || chosen === work.key) ? (
+              {!isLow && label ? (
                 <text
-                  x={labelX}
-                  y={y + BAR + 12 - (numbers.get(work.key) === 'above' ? BAR + 17 : 0)}
+                  x={label.x}
+                  y={y + BAR + 12 - (label.side === 'above' ? BAR + 17 : 0)}
                   fontSize="12"
-                  textAnchor="middle"
+                  textAnchor={label.anchor}
                   fontWeight={chosen === work.key ? 700 : 500}
                 >
-                  {work.number}
+                  {label.text}
                 </text>
               ) : null}
             </g>
@@ -279,18 +279,50 @@ function datedSessions(sessions: Strip['sessions'], xOf: (at: number) => number)
   return dated;
 }
 
-/** Where each number stands, below its bar or above it; those that would touch another in both places are left to a press. */
-function numberPlaces(work: readonly WorkRow[], xOf: (at: number) => number): Map<string, 'below' | 'above'> {
-  const last = { below: new Map<string, number>(), above: new Map<string, number>() };
-  const places = new Map<string, 'below' | 'above'>();
-  for (const item of work) {
-    const x = (xOf(item.segments[0]![0]) + xOf(item.segments[0]![1])) / 2;
-    const place = (['below', 'above'] as const).find(
-      (side) => x - (last[side].get(item.lane) ?? -Infinity) >= NUMBER_PX,
-    );
-    if (!place) continue;
-    last[place].set(item.lane, x);
-    places.set(item.key, place);
+/** What stands beside a bar: its name where there is room until the next one of its lane, else its number. */
+export interface StripLabel {
+  text: string;
+  side: 'below' | 'above';
+  /** Where it begins (names), or its middle (numbers). */
+  x: number;
+  anchor: 'start' | 'middle';
+}
+
+/** Fewer letters of a name tell nobody anything. */
+const LEAST_LETTERS = 8;
+const LETTER_PX = 6.4;
+
+/** The number of a chosen step that has no label beside others. */
+const numberUnder = ({ number, segments: [first] }: WorkRow, xOf: (at: number) => number): StripLabel => ({
+  text: String(number),
+  side: 'below',
+  x: (xOf(first![0]) + xOf(first![1])) / 2,
+  anchor: 'middle',
+});
+
+/** The labels of the steps by their keys; a number that would touch another above and below is left to a press. */
+export function labelsOf(work: readonly WorkRow[], xOf: (at: number) => number): Map<string, StripLabel> {
+  const labels = new Map<string, StripLabel>();
+  for (const lane of new Set(work.map((item) => item.lane))) {
+    const own = work.filter((item) => item.lane === lane).sort((a, b) => a.segments[0]![0] - b.segments[0]![0]);
+    const last = { below: -Infinity, above: -Infinity };
+    own.forEach((item, i) => {
+      const [start, end] = [xOf(item.segments[0]![0]), xOf(item.segments[0]![1])];
+      const next = own[i + 1];
+      const letters = Math.floor(((next ? xOf(next.segments[0]![0]) : Infinity) - start) / LETTER_PX) - 1;
+      const name = `${item.number} ${item.title}`;
+      if (start >= last.below && letters >= Math.min(name.length, LEAST_LETTERS + String(item.number).length + 1)) {
+        const text = letters >= name.length ? name : `${name.slice(0, letters - 1).trimEnd()}…`;
+        labels.set(item.key, { text, side: 'below', x: start, anchor: 'start' });
+        last.below = start + text.length * LETTER_PX;
+        return;
+      }
+      const x = (start + end) / 2;
+      const side = (['below', 'above'] as const).find((one) => x - NUMBER_PX / 2 >= last[one]);
+      if (!side) return;
+      labels.set(item.key, { text: String(item.number), side, x, anchor: 'middle' });
+      last[side] = x + NUMBER_PX / 2;
+    });
   }
-  return places;
+  return labels;
 }

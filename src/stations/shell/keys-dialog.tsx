@@ -3,24 +3,56 @@
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import type { ReactNode } from 'react';
+import TextField from '@mui/material/TextField';
+import { useState, type ReactNode } from 'react';
 import { KEY_MAP } from '@/ui/keys';
+import { GLOSSARY } from './glossary';
 
-/** Every shortcut of the application. */
+/** Every shortcut of the application, and every word that it does not explain where it stands. */
 export function KeysDialog({ onClose }: { onClose: () => void }): ReactNode {
+  const [sought, setSought] = useState('');
+  const holds = (pair: readonly [string, string]) => pair.join(' ').toLowerCase().includes(sought.trim().toLowerCase());
+  const [keys, words] = [KEY_MAP.filter(holds), GLOSSARY.filter(holds)];
   return (
-    <Dialog open onClose={onClose} aria-labelledby="keys-title">
-      <DialogTitle id="keys-title">Keys</DialogTitle>
+    <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
+      <DialogTitle id="keys-title">Keys and words</DialogTitle>
       <DialogContent>
-        <dl className="key-map">
-          {KEY_MAP.map(([key, does]) => (
-            <div key={key}>
-              <dt>{key}</dt>
-              <dd>{does}</dd>
-            </div>
-          ))}
-        </dl>
+        <TextField
+          size="small"
+          label="Look for"
+          value={sought}
+          autoFocus
+          onChange={(event) => setSought(event.target.value)}
+          sx={{ my: 1 }}
+        />
+        {keys.length > 0 ? <Pairs title="Keys" pairs={keys} /> : null}
+        {words.length > 0 ? <Pairs title="Words" pairs={words} wide /> : null}
+        {keys.length + words.length === 0 ? <p role="status">Neither a key nor a word is called so.</p> : null}
       </DialogContent>
     </Dialog>
+  );
+}
+
+function Pairs({
+  title,
+  pairs,
+  wide = false,
+}: {
+  title: string;
+  pairs: readonly (readonly [string, string])[];
+  wide?: boolean;
+}): ReactNode {
+  return (
+    <section>
+      <h3>{title}</h3>
+      <dl className={wide ? 'key-map words' : 'key-map'}>
+        {pairs.map(([name, says]) => (
+          <div key={name}>
+            <dt>{name}</dt>
+            <dd>{says}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { NextThing } from '@/stations/shell/next-thing';
+import Link from 'next/link';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
@@ -96,7 +97,7 @@ function Buying({
     <section>
       <h2 style={{ marginTop: 0 }}>What is missing</h2>
       {needs.length === 0 ? (
-        <NextThing to="colours" does="Choose paints under Calls">
+        <NextThing to="colours" does="Choose paints under Needed">
           Nothing is chosen yet, so nothing is needed.
         </NextThing>
       ) : null}
@@ -107,7 +108,10 @@ function Buying({
         <>
           <h2>Where to buy it</h2>
           <p className="dim">
-            Three invented shops answer here in place of real ones; their stock changes by the day and the hour.{' '}
+            These three shops are invented: they stand in for real ones, which this house does not ask, and their stock
+            changes by the day and the hour. What you really pay is typed as the price of a paint in the{' '}
+            <Link href={`/briefs/${data.briefId}/colours?show=drawer`}>Paints and drawer</Link>, or taken there from a table with a
+            column of prices.{' '}
             <Button variant="outlined" size="small" onClick={() => setAsked(asked + 1)}>
               Ask them again
             </Button>

@@ -37,7 +37,7 @@ export function Sets({ data, shelf }: { data: ColoursPage; shelf: Pick<ColourShe
             by: { paintId: paint.id },
           })),
         }),
-      `${counted(serves.length, 'call')} made from ${set.name || set.number}`,
+      `${counted(serves.length, 'colour')} made from ${set.name || set.number}`,
     );
   return (
     <section aria-label="Sets">
@@ -51,7 +51,7 @@ export function Sets({ data, shelf }: { data: ColoursPage; shelf: Pick<ColourShe
             {one.set.scheme ? `, for ${one.set.scheme}` : ''}, {(one.set.priceCents / 100).toFixed(2)}{' '}
             {one.set.currency}: {setInWords(one, data.calls)}{' '}
             <Button variant="outlined" size="small" disabled={busy} onClick={() => take(one)}>
-              Use it for {counted(one.serves.length, 'call')}
+              Use it for {counted(one.serves.length, 'colour')}
             </Button>
           </li>
         ))}
@@ -73,8 +73,8 @@ export function setInWords({ serves, lacks }: JudgedSet, calls: readonly ColourC
   const claimed = serves.filter((one) => one.claimed).length;
   const has =
     lacks.length === 0
-      ? `it has a colour for each of the ${counted(serves.length, 'call')}`
-      : `it has a colour for ${serves.length} of ${counted(serves.length + lacks.length, 'call')}`;
+      ? `it has each of the ${counted(serves.length, 'colour')}`
+      : `it has ${serves.length} of ${counted(serves.length + lacks.length, 'colour')}`;
   const exact = claimed > 0 ? `, ${claimed === serves.length ? 'all' : claimed} by their codes` : '';
   return `${has}${exact}${lacks.length > 0 ? `; this set lacks a colour for ${listed(lacks.map(named))}` : ''}.`;
 }

@@ -130,8 +130,12 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
         </section>
       ) : null}
       <p className="dim">
-        Differences are CIEDE2000 between the chip and the paint’s own colour; below twice the combined uncertainty they
-        are “can’t tell apart”. A screen is not a paint: judge on a spray-out.
+        Differences are{' '}
+        <Explained says="CIEDE2000 between the chip and the paint’s own colour under daylight (D65): 1 is just seen side by side, 5 across the room">
+          how far apart two colours look
+        </Explained>
+        , chip and paint; below twice the combined uncertainty they are “can’t tell apart”. A screen is not a paint:
+        judge on a spray-out.
       </p>
       <p>
         Take the colours along: <a href={`/briefs/${data.briefId}/palette/card`}>colour card to print</a>,{' '}

@@ -8,6 +8,7 @@ import { FINISHES, paintLabel, priceInWords } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { bestToTake, claimInWords, matchSingle, passes, type Match, type MatchFilter } from '@/core/match/single';
 import { paintsByName, type NamedPaint } from '@/core/match/by-name';
+import { capital } from '@/core/units/words';
 import { parseNumber } from '@/core/units/number';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
@@ -40,9 +41,9 @@ export function Candidates({ data, call, handy, goTo, onDone }: OpenedCall): Rea
     <>
       <p className="dim">
         {record.finish}, {record.kind}
-        {metal ? `, ground ${record.ground || 'not known'}, flop ${record.flop || 'not known'}` : ''}; chip L*{' '}
-        {lab[0].toFixed(1)} a* {lab[1].toFixed(1)} b* {lab[2].toFixed(1)}, ± {call.sd.toFixed(1)} ΔE00.{' '}
-        {call.zones.map((zone) => zone.title).join('; ')}: {call.areaCm2.toFixed(0)} cm² on the model.
+        {metal ? `, ground ${record.ground || 'not known'}, darkens aslant (flop): ${record.flop || 'not known'}` : ''};
+        chip L* {lab[0].toFixed(1)} a* {lab[1].toFixed(1)} b* {lab[2].toFixed(1)}, ± {call.sd.toFixed(1)} ΔE00.{' '}
+        {capital(call.where)}: {call.areaCm2.toFixed(0)} cm² on the model.
         {call.known.map((says) => ` ${says}.`)}
       </p>
       {call.recipes.length > 0 ? (

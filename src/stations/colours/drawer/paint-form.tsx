@@ -79,7 +79,7 @@ export function PaintForm({
           { name: 'tint', label: 'Tint, 1 in 4 of white', help: 'L* a* b*', width: 3 },
           { name: 'claims', label: 'Claims to be', help: 'codes, by commas', width: 4 },
           { name: 'ground', label: 'Metal: meant over', type: 'choice', options: orNotKnown(METAL_GROUNDS), width: 3 },
-          { name: 'flop', label: 'Metal: flop', type: 'choice', options: orNotKnown(FLOPS), width: 3 },
+          { name: 'flop', label: 'Metal: darkens aslant (flop)', type: 'choice', options: orNotKnown(FLOPS), width: 3 },
         ]}
         initial={paint ? valuesOf(paint) : BLANK}
         offered={offered}

@@ -230,9 +230,13 @@ function Undercoats({
         </table>
       </div>
       <p className="dim">
-        Physics: a film over each ground by Kubelka and Munk; hidden is when the colour is there and a place 15 L*
-        darker in the ground no longer shows at arm’s length (fitted to the bench, not measured). The first patch is the
-        bare ground. The last column is what benches hold, computed by nobody.
+        A film over each ground as light goes through it:{' '}
+        <Explained says="Two streams of light, down and up, in a film that absorbs K and scatters S of it at each wavelength, over a ground of known colour (Kubelka and Munk, 1931)">
+          how it is reckoned
+        </Explained>
+        . Hidden is when the colour is there and a place 15 L* darker in the ground no longer shows at arm’s length
+        (fitted to the bench, not measured). The first patch is the bare ground. The last column is what benches hold,
+        computed by nobody.
       </p>
     </section>
   );

@@ -51,7 +51,7 @@ export function CodeDetail({
           : 'No colour is known yet.'}{' '}
         {record.finish}, {record.kind}
         {record.kind === 'metallic'
-          ? `; over ${record.ground || 'a ground that is not known'}, flop ${record.flop || 'not known'}`
+          ? `; over ${record.ground || 'a ground that is not known'}, darkens aslant (flop): ${record.flop || 'not known'}`
           : ''}
         {pooled?.disagree ? '. The chips disagree by more than their uncertainties: the ± is widened.' : '.'}
       </p>
@@ -144,7 +144,7 @@ export function CodeDetail({
         </Button>
         {record.kind === 'metallic' ? (
           <Button variant="outlined" onClick={() => setDoing(doing === 'metal' ? null : 'metal')}>
-            Ground and flop
+            Ground, and how it darkens aslant (flop)
           </Button>
         ) : null}
       </p>
@@ -198,7 +198,7 @@ export function CodeDetail({
             },
             {
               name: 'flop',
-              label: 'Flop',
+              label: 'Darkens aslant (flop)',
               type: 'choice',
               options: orNotKnown(FLOPS),
               width: 4,

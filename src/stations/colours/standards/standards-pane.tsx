@@ -173,7 +173,7 @@ function StandardIn({ data, onDone }: { data: ColoursPage; onDone: () => void })
   return (
     <TableIn
       title="A standard from a table or a measurement file"
-      says="CSV with columns code, name, and the colour as L, a, b (with white: D65, D50, C or A) or munsell or hex or reflectance; origin, instrument, sd, finish, batch, superseded_by, equivalents. Or CGATS text as instruments write it."
+      says="CSV with columns code, name, and the colour as L, a, b (with white: D65, D50, C or A) or munsell or hex or a measured curve (reflectance); origin, instrument, sd, finish, batch, superseded_by, equivalents. Or CGATS text as instruments write it."
       look={(table) => lookAtStandard({ ...table, system: system() })}
       take={(table, act) => takeStandard({ act, briefId: data.briefId, ...table, system: system() })}
       said={addedInWords}
