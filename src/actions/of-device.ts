@@ -11,7 +11,8 @@ const OF_BENCH: ReadonlySet<(typeof WRITABLE)[number]> = new Set(['log_entry', '
 const TAKEN_OUT_AT_BENCH: ReadonlySet<(typeof WRITABLE)[number]> = new Set([...OF_BENCH, 'work_run', 'mishap']);
 const STATIONS_OF_BENCH = ['bench', 'log'] as const;
 
-const isDevice = async () => (await headers()).has(DEVICE_HEADER);
+/** Whether a paired device asks, or does. */
+export const isDevice = async (): Promise<boolean> => (await headers()).has(DEVICE_HEADER);
 
 /** Refuses what is done on the computer alone. */
 export async function onComputer(says: string): Promise<void> {

@@ -1,7 +1,19 @@
 import 'fake-indexeddb/auto';
 import { describe, expect, test } from '@jest/globals';
 import type { BenchAct, Replayed } from './queued';
-import { drain, enqueue, forget, openOutbox, retry, Unpaired, waiting, type Post } from './store';
+import {
+  drain,
+  enqueue,
+  forget,
+  openOutbox,
+  remember,
+  retry,
+  toldLately,
+  Unpaired,
+  untell,
+  waiting,
+  type Post,
+} from './store';
 
 let made = 0;
 const fresh = () => openOutbox(`test ${(made += 1)}`);
@@ -155,5 +167,51 @@ describe('what is done while the server is away', () => {
     expect(there.told).toHaveLength(4);
     await forget(db, halted!.place);
     expect(await waiting(db)).toEqual([]);
+  });
+});
+
+describe('what the server has taken', () => {
+  const HOUR = 3_600_000;
+  test('is remembered with the revision that shows it first, in its order, until no kept page can be older', async () => {
+    const db = await fresh();
+    for (const n of [1, 2, 3]) await remember(db, { act: stop(n), revision: 10 + n, at: n * HOUR });
+    expect((await toldLately(db)).map(({ revision }) => revision)).toEqual([11, 12, 13]);
+    await remember(db, { act: stop(4), revision: 20, at: 51 * HOUR });
+    expect((await toldLately(db)).map(({ revision }) => revision)).toEqual([13, 20]);
+  });
+  test('told twice it stands once', async () => {
+    const db = await fresh();
+    await remember(db, { act: stop(1), revision: 5, at: HOUR });
+    await remember(db, { act: stop(1), revision: 5, at: 2 * HOUR });
+    expect(await toldLately(db)).toHaveLength(1);
+  });
+  test('what is taken back is not told any more: the one that is named, or all of a brief', async () => {
+    const db = await fresh();
+    for (const n of [1, 2, 3]) await remember(db, { act: stop(n), revision: n, at: n });
+    await untell(db, stop(1).briefId, stop(2).act.id);
+    expect((await toldLately(db)).map(({ revision }) => revision)).toEqual([1, 3]);
+    await untell(db, 'another brief');
+    expect(await toldLately(db)).toHaveLength(2);
+    await untell(db, stop(1).briefId);
+    expect(await toldLately(db)).toEqual([]);
+  });
+  test('is remembered before it leaves the queue', async () => {
+    const db = await fresh();
+    await enqueue(db, stop(1), null);
+    const seen: number[] = [];
+    await drain(db, server().post, async () => void seen.push((await waiting(db)).length));
+    expect(seen).toEqual([1]);
+    expect(await waiting(db)).toEqual([]);
+  });
+  test('a queue of an earlier version of the house opens with all that waits in it', async () => {
+    const { openDB } = await import('idb');
+    const old = await openDB('earlier', 1, {
+      upgrade: (db) => void db.createObjectStore('acts', { keyPath: 'place', autoIncrement: true }),
+    });
+    await old.add('acts', { act: stop(1), picture: null, halted: null });
+    old.close();
+    const db = await openOutbox('earlier');
+    expect(await waiting(db)).toHaveLength(1);
+    expect(await toldLately(db)).toEqual([]);
   });
 });

@@ -13,16 +13,26 @@ export interface Waiting {
   halted: Exclude<Replayed, { state: 'done' }> | null;
 }
 
+/** What the server has taken, with the revision of the brief that shows it first: a page that was kept earlier does not show it. */
+export interface Told {
+  act: BenchAct;
+  revision: number;
+  /** When it was told, ms. */
+  at: number;
+}
+
 interface Schema extends DBSchema {
   acts: { key: number; value: Waiting };
+  told: { key: string; value: Told & { id: string } };
 }
 
 export type OutboxDb = IDBPDatabase<Schema>;
 
 export const openOutbox = (name = 'build-brief'): Promise<OutboxDb> =>
-  openDB<Schema>(name, 1, {
-    upgrade(db) {
-      db.createObjectStore('acts', { keyPath: 'place', autoIncrement: true });
+  openDB<Schema>(name, 2, {
+    upgrade(db, from) {
+      if (from < 1) db.createObjectStore('acts', { keyPath: 'place', autoIncrement: true });
+      if (from < 2) db.createObjectStore('told', { keyPath: 'id' });
     },
   });
 
@@ -36,6 +46,27 @@ export async function enqueue(db: OutboxDb, act: BenchAct, picture: Blob | null)
 export const waiting = (db: OutboxDb): Promise<Waiting[]> => db.getAll('acts');
 
 export const forget = (db: OutboxDb, place: number): Promise<void> => db.delete('acts', place);
+
+/** A page that is kept on this device is newer than this, ms. */
+const TOLD_FOR_MS = 2 * 24 * 3600 * 1000;
+
+/** Remembers an act that the server has taken; what is older than any kept page is forgotten. */
+export async function remember(db: OutboxDb, { act, revision, at }: Told): Promise<void> {
+  const store = db.transaction('told', 'readwrite').store;
+  await store.put({ id: act.act.id, act, revision, at });
+  for (const old of await store.getAll()) if (old.at < at - TOLD_FOR_MS) await store.delete(old.id);
+}
+
+/** What the server has taken lately, in the order in which it was told. */
+export const toldLately = async (db: OutboxDb): Promise<Told[]> =>
+  (await db.getAll('told')).sort((a, b) => a.at - b.at).map(({ act, revision, at }) => ({ act, revision, at }));
+
+/** An act that is taken back is not to be shown any more: the one that is named, else all of a brief. */
+export async function untell(db: OutboxDb, briefId: string, only?: string): Promise<void> {
+  const store = db.transaction('told', 'readwrite').store;
+  for (const { id, act } of await store.getAll())
+    if (act.briefId === briefId && (!only || id === only)) await store.delete(id);
+}
 
 /** Lets a halted act be tried once more; without its picture, where that is what was refused. */
 export async function retry(db: OutboxDb, place: number, withPicture = true): Promise<void> {
@@ -69,7 +100,7 @@ export interface Drained {
 export async function drain(
   db: OutboxDb,
   post: Post,
-  onDone: (act: BenchAct, revision: number | null) => void = () => undefined,
+  onDone: (act: BenchAct, revision: number | null) => void | Promise<void> = () => undefined,
 ): Promise<Drained> {
   let done = 0;
   for (const item of await waiting(db)) {
@@ -82,7 +113,7 @@ export async function drain(
       }
       const replayed = await post.act(act);
       if (replayed.state === 'done') {
-        onDone(act, replayed.revision);
+        await onDone(act, replayed.revision);
         await forget(db, item.place);
         done += 1;
       } else await db.put('acts', { ...item, act, picture: null, halted: replayed });

@@ -1,5 +1,6 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { STATIONS } from '@/core/kept/act';
+import { DEVICE_HEADER } from '@/wall/device';
 
 /**
  * Pages as they were rendered, remembered by what they were rendered from: a page of a brief is the same until the brief, the shelf or the
@@ -141,7 +142,8 @@ function cutAt(body: Buffer, mark: Buffer): Buffer[] {
 }
 
 const keyOf = ({ url, headers }: IncomingMessage): string =>
-  [url, ...VARY.map((name) => String(headers[name] ?? ''))].join('\n');
+  // A paired device finds fewer stations than this computer.
+  [url, DEVICE_HEADER in headers, ...VARY.map((name) => String(headers[name] ?? ''))].join('\n');
 
 /** Listens to what is written to a response; gives it back, or null where it is not text or whoever asked left before it was whole. */
 function overheard(response: ServerResponse): () => Buffer | null {

@@ -57,9 +57,11 @@ function heldUp(key: string): string | null {
 }
 
 /** Calls `handle` on a plain key press anywhere outside a field. */
-export function useKey(key: string, handle: () => void): void {
-  const onKey = useEffectEvent(handle);
+export function useKey(key: string, handle: (() => void) | null): void {
+  const onKey = useEffectEvent(() => handle?.());
+  const isHeard = handle !== null;
   useEffect(() => {
+    if (!isHeard) return undefined;
     const listen = (event: KeyboardEvent) => {
       // A key that is held down is one press.
       if (event.key !== key || !isPlain(event) || event.repeat) return;
@@ -73,7 +75,7 @@ export function useKey(key: string, handle: () => void): void {
     };
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);
-  }, [key]);
+  }, [key, isHeard]);
 }
 
 /** A key that does nothing here says what it is for. */

@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import { capital, counted } from '@/core/units/words';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { useOutbox } from '@/stations/shell/outbox';
 import { ZoneSelect } from '@/stations/shell/zone-select';
 import { shortDay } from '@/ui/dates';
 import { Chip } from '@/ui/swatch';
@@ -14,17 +15,24 @@ import type { LogPage, MadeRow, MadeZone } from './page-data';
 /** How a zone was made, from the plastic up: what lies on it, as it was mixed and laid, and what is still to come. */
 export function MadePane({ data }: { data: LogPage }): ReactNode {
   const { zone, titleOf } = useZoneChoice();
-  const shown = zone && data.zones.some(({ key }) => key === zone) ? zone : null;
+  const { isAway } = useOutbox();
+  const isOne = (key: string | null) => key !== null && data.zones.some((own) => own.key === key);
+  // Nobody chose: the zone that was worked on last is the likeliest.
+  const shown = isOne(zone) ? zone : isOne(data.lastZone) ? data.lastZone : null;
   const made = useFetched<MadeZone>(shown ? `/briefs/${data.briefId}/made/${shown}?of=${data.revision}` : null);
   return (
     <>
       <div className="filters">
-        <ZoneSelect label="Zone" zones={data.zones} empty="choose one here or on the sheet" />
+        <ZoneSelect
+          label="Zone"
+          zones={data.zones}
+          empty={shown && shown !== zone ? `${titleOf(shown)}, worked on last` : 'choose one here or on the sheet'}
+        />
       </div>
       {!shown ? (
         <p>Choose a zone: its layers stand here from the plastic up, with their dates, recipes and who laid them.</p>
       ) : !made ? (
-        <p className="dim">Looking…</p>
+        <p className="dim">{isAway ? 'Not kept on this device: it is shown when the server answers.' : 'Looking…'}</p>
       ) : made.layers.length === 0 && made.also.length === 0 ? (
         <p>Nothing is laid on it, and nothing is planned.</p>
       ) : (

@@ -11,6 +11,7 @@ import { daysBetween } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { counted, countedInWords, listed, lowered } from '@/core/units/words';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { useOutbox } from '@/stations/shell/outbox';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { useChosenZones, ZoneSelect } from '@/stations/shell/zone-select';
 import { clock, shortDay } from '@/ui/dates';
@@ -24,7 +25,10 @@ type Cost = Omit<MishapPlan, 'laid' | 'record'>;
 /** What went wrong: where, how deep, how it is mended, and what that costs before it is taken on. */
 export function MishapPane({ data }: { data: LogPage }): ReactNode {
   const { chooseSeveral, titleOf } = useZoneChoice();
-  const zones = useChosenZones();
+  const chosen = useChosenZones();
+  // Nobody chose: it happened where the last work was, most likely.
+  const zones = chosen.length > 0 || !data.lastZone ? chosen : [data.lastZone];
+  const { isAway } = useOutbox();
   const [kind, setKind] = useState<MishapName | ''>('');
   const [cure, setCure] = useState('');
   const [note, setNote] = useState('');
@@ -79,7 +83,15 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
               ))}
             </select>
           </label>
-          <ZoneSelect label="Where" zones={data.zones} empty="on the sheet, or here" />
+          <ZoneSelect
+            label="Where"
+            zones={data.zones}
+            empty={
+              chosen.length === 0 && data.lastZone
+                ? `${titleOf(data.lastZone)}, worked on last`
+                : 'on the sheet, or here'
+            }
+          />
           <span className="dim">Several: Shift and a press on the sheet.</span>
         </div>
         {known ? (
@@ -117,7 +129,14 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
               />
             ) : null}
             {zones.length === 0 ? <p>Choose where, and it says what has to be done again.</p> : null}
-            {fault ? <p role="alert">✕ {fault}</p> : null}
+            {isAway ? (
+              <p role="status">
+                What it costs is reckoned by the server, and it can be taken on when that answers. How it is mended
+                stands above: begin with it, and write it down as other work.
+              </p>
+            ) : fault ? (
+              <p role="alert">✕ {fault}</p>
+            ) : null}
             {cost && asked ? <CostOfIt cost={cost} titleOf={titleOf} /> : null}
             <div className="mishap-more">
               <TextField
@@ -135,7 +154,7 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
               />
             </div>
             <p className="pane-actions">
-              <Button variant="contained" disabled={busy || !cost} onClick={() => void take()}>
+              <Button variant="contained" disabled={busy || !cost || isAway} onClick={() => void take()}>
                 Take it on
               </Button>{' '}
               <span className="dim">So it does not happen again: {lowered(known.next)}</span>

@@ -22,6 +22,8 @@ export interface LogPage {
   mishaps: number;
   people: string[];
   zones: { key: string; title: string }[];
+  /** One that was worked on last; null while nothing was. */
+  lastZone: string | null;
   /** Parts that can be lost or broken, by their name in the box. */
   parts: { id: string; version: number; name: string }[];
 }
@@ -31,6 +33,7 @@ export function logPage(view: BriefView, revision: number): LogPage {
   const { lanes, all } = compareByLane(log);
   const slowest = lanes.filter(({ factor }) => factor !== null).sort((a, b) => b.factor! - a.factor!)[0];
   const titles = new Map(view.outline.zones.map(({ key, title }) => [key, title]));
+  const made = madeZones(view);
   return {
     briefId: brief.id,
     revision,
@@ -41,9 +44,20 @@ export function logPage(view: BriefView, revision: number): LogPage {
     done: log.filter((entry) => !isOther(entry)).length,
     mishaps: mishaps.length,
     people: peopleOf(view),
-    zones: madeZones(view).map((key) => ({ key, title: titles.get(key)! })),
+    lastZone: lastZoneOf(log, made),
+    zones: made.map((key) => ({ key, title: titles.get(key)! })),
     parts: parts.map((part) => ({ id: part.id, version: part.version, name: partName(part) })),
   };
+}
+
+function lastZoneOf(log: BriefView['state']['log'], made: readonly string[]): string | null {
+  const known = new Set(made);
+  return (
+    [...log]
+      .sort((a, b) => b.endedAt.localeCompare(a.endedAt))
+      .flatMap(({ zones }) => zones)
+      .find((key) => known.has(key)) ?? null
+  );
 }
 
 /** One layer of a zone as it is shown. */

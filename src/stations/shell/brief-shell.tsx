@@ -17,7 +17,7 @@ import { SavingProvider, useSaving } from '@/ui/saving';
 import { OutboxProvider } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
-import { STATIONS } from './stations';
+import { isOfBench, STATIONS } from './stations';
 import { PageRevisionContext, useCurrentPage, type PageRevision } from './use-current-page';
 import { useKeptOffline } from './use-kept-offline';
 import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
@@ -40,6 +40,8 @@ interface Props {
   units: ShownUnits;
   /** What the page was made from. */
   revision: PageRevision;
+  /** Seen on a paired device, to which the Bench and the Log are open and nothing else. */
+  isDevice: boolean;
   children: ReactNode;
 }
 
@@ -58,7 +60,8 @@ export function BriefShell(props: Props): ReactNode {
   );
 }
 
-function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision, children }: Props): ReactNode {
+function Shell(props: Props): ReactNode {
+  const { briefId, identity, subtitle, sheet, findable, timers, revision, isDevice, children } = props;
   const [zone, choose] = useState<string | null>(null);
   const [several, chooseSeveral] = useState<ReadonlySet<string>>(NONE);
   const [overlay, setOverlay] = useState<SheetOverlay | null>(null);
@@ -69,9 +72,11 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
   const pathname = usePathname();
   const router = useRouter();
   const base = `/briefs/${briefId}`;
-  useKeptOffline(briefId);
   useCurrentPage(briefId, revision);
+  const stations = isDevice ? STATIONS.filter(({ path }) => isOfBench(path)) : STATIONS;
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
+  // Elsewhere what was kept once is good enough: acts wait in the outbox on top of it.
+  useKeptOffline(briefId, current && isOfBench(current.path) ? String(revision.brief) : '');
   const titles = useMemo(() => new Map(sheet.zones.map((item) => [item.key, item.title])), [sheet.zones]);
   const choice = useMemo(
     () => ({ zone, choose, titleOf: (key: string) => titles.get(key) ?? titleOfKey(key), several, chooseSeveral }),
@@ -91,12 +96,12 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
   for (const station of STATIONS) {
     // The list is constant, so the order of hooks is too.
     // eslint-disable-next-line react-hooks/rules-of-hooks
-    useKey(station.key, () => router.push(`${base}/${station.path}`));
+    useKey(station.key, stations.includes(station) ? () => router.push(`${base}/${station.path}`) : null);
   }
   useKey('/', () => setFinding(true));
   useKey('?', () => setHelp(true));
   useKey('=', () => setSumming(true));
-  useKey('e', () => router.push(`${base}/kit?show=machine`));
+  useKey('e', isDevice ? null : () => router.push(`${base}/kit?show=machine`));
   useEscape(() => {
     choose(null);
     chooseSeveral(NONE);
@@ -115,13 +120,19 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
       </a>
       <header className="head">
         <div className="head-title">
-          {/* No station is fetched ahead: each act would have them all fetched anew. */}
-          <Link href="/" prefetch={false} className="head-home" aria-label="All briefs">
-            ≡
-          </Link>
-          <Link href={`${base}/kit?show=machine`} prefetch={false} title="Edit machine and kit (e)">
+          {isDevice ? (
             <strong>{identity}</strong>
-          </Link>
+          ) : (
+            <>
+              {/* No station is fetched ahead: each act would have them all fetched anew. */}
+              <Link href="/" prefetch={false} className="head-home" aria-label="All briefs">
+                ≡
+              </Link>
+              <Link href={`${base}/kit?show=machine`} prefetch={false} title="Edit machine and kit (e)">
+                <strong>{identity}</strong>
+              </Link>
+            </>
+          )}
           <span>{subtitle}</span>
         </div>
         <div className="head-timers">
@@ -129,7 +140,11 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
         </div>
         <div className="head-tools">
           {finding ? (
-            <FindField findable={findable} onClose={() => setFinding(false)} onFound={found} />
+            <FindField
+              findable={isDevice ? findable.filter(({ zone }) => zone) : findable}
+              onClose={() => setFinding(false)}
+              onFound={found}
+            />
           ) : (
             <button type="button" className="head-find" onClick={() => setFinding(true)}>
               <span>Find zone, source, colour, step…</span> <kbd>/</kbd>
@@ -169,7 +184,7 @@ function Shell({ briefId, identity, subtitle, sheet, findable, timers, revision,
         </aside>
         <div className="right">
           <nav className="tabs" aria-label="Stations">
-            {STATIONS.map((station) => (
+            {stations.map((station) => (
               <Link
                 key={station.path}
                 prefetch={false}

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Stamp } from '@/core/kept/act';
 import type { BenchAct, Replayed } from '@/outbox/queued';
-import type { OutboxDb, Post, Waiting } from '@/outbox/store';
+import type { OutboxDb, Post, Told, Waiting } from '@/outbox/store';
 import { useSaving } from '@/ui/saving';
 
 /** Acts of the bench go through the outbox of this device: kept at once, sent when the server is there, each once. */
@@ -39,8 +39,6 @@ export function useOutbox(): Outbox {
   return outbox;
 }
 
-/** A page that was asked for is here by then, ms. */
-const ON_ITS_WAY_MS = 10_000;
 /** How long a server that does not answer is left alone, ms. */
 export const AGAIN_MS = 15_000;
 
@@ -75,6 +73,13 @@ const post: Post = {
   },
 };
 
+/** Whether the server answers. */
+const answers = (): Promise<boolean> =>
+  fetch('/health', { cache: 'no-store' }).then(
+    ({ ok }) => ok,
+    () => false,
+  );
+
 interface Props {
   briefId: string;
   /** Of the brief that the page shows. */
@@ -88,8 +93,10 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
   const db = useRef<Promise<OutboxDb> | null>(null);
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
   /** What the server has, with the revision of the brief that shows it first. */
-  const [told, setTold] = useState<readonly { act: BenchAct; revision: number }[]>([]);
+  const [told, setTold] = useState<readonly Told[]>([]);
   const [isAway, setAway] = useState(false);
+  const missed = useRef(false);
+  useEffect(() => void (missed.current = isAway), [isAway]);
   const [isUnpaired, setUnpaired] = useState(false);
   const [isKnown, setKnown] = useState(false);
   /** The library of the store is loaded when it is first wanted. */
@@ -101,6 +108,7 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
   const look = useCallback(async () => {
     const { store, db: open } = await opened();
     const found = await store.waiting(open);
+    setTold(await store.toldLately(open));
     setWaiting(found);
     setKnown(true);
     return found;
@@ -110,10 +118,8 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
     const { store, db: open } = await opened();
     // Two tabs of one device take turns, so that no act is sent twice at a time.
     const sent = await navigator.locks.request('build-brief outbox', () =>
-      store.drain(open, post, (act, revisionThen) => {
-        if (revisionThen === null) return;
-        setTold((before) => [...before, { act, revision: revisionThen }]);
-        setTimeout(() => setTold((before) => before.filter((one) => one.act !== act)), ON_ITS_WAY_MS);
+      store.drain(open, post, async (act, revisionThen) => {
+        if (revisionThen !== null) await store.remember(open, { act, revision: revisionThen, at: Date.now() });
       }),
     );
     setAway(sent.isAway);
@@ -126,16 +132,23 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
     let stopped = false;
     const again = async () => {
       const found = await look().catch(() => []);
-      if (!stopped && found.some(({ halted }) => !halted)) await sendAll().catch(() => setAway(true));
+      if (stopped) return;
+      if (found.some(({ halted }) => !halted)) await sendAll().catch(() => setAway(true));
+      else if (missed.current) setAway(!(await answers()));
     };
     void again();
     const timer = setInterval(() => void again(), AGAIN_MS);
     const online = () => void again();
+    const offline = () => setAway(true);
+    // A page that was kept on this device comes without the server: only asking tells.
+    void answers().then((there) => !stopped && setAway(!there));
     window.addEventListener('online', online);
+    window.addEventListener('offline', offline);
     return () => {
       stopped = true;
       clearInterval(timer);
       window.removeEventListener('online', online);
+      window.removeEventListener('offline', offline);
     };
   }, [look, sendAll]);
 
@@ -169,15 +182,16 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
       keep,
       takeBack: async (only) => {
         const left = await sendAll().catch(() => look());
+        const { store, db: open } = await opened();
         const last = left.findLast(
           ({ act, halted }) => !halted && act.briefId === briefId && (!only || act.act.id === only),
         );
         if (!last) {
           // The server takes it back now: it is not to be shown any more.
-          setTold([]);
+          await store.untell(open, briefId, only);
+          await look();
           return false;
         }
-        const { store, db: open } = await opened();
         await store.forget(open, last.place);
         await look();
         return true;

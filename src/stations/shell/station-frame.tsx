@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { focusOn } from '@/ui/focus-kept';
+import { AwayNote } from './away-note';
 import { stationOf, type StationPath } from './stations';
 import { useZoneChoice } from './zone-choice';
 
@@ -36,6 +37,7 @@ export function StationFrame({
         </div>
         <div className="station-actions">{actions}</div>
       </header>
+      <AwayNote station={station} />
       {zone && station !== 'bench' ? (
         <p className="narrowed">
           Narrowed to <strong>{titleOf(zone)}</strong>{' '}

@@ -24,5 +24,8 @@ export const STATIONS = [
   { key: '7', path: 'brief', title: 'Brief', asks: 'The whole thing on paper', sheet: 'markings' },
 ] as const satisfies readonly { key: string; path: string; title: string; asks: string; sheet: SheetMode }[];
 
+/** What a paired device at the bench finds. */
+export const isOfBench = (path: StationPath): boolean => path === 'bench' || path === 'log';
+
 export type StationPath = (typeof STATIONS)[number]['path'];
 export const stationOf = (path: StationPath) => STATIONS.find((station) => station.path === path)!;

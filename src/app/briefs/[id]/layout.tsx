@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { redirect } from 'next/navigation';
+import { isDevice } from '@/actions/of-device';
 import { isId } from '@/data/briefs';
 import { pool } from '@/data/database';
 import { isRemoved } from '@/data/removed-briefs';
@@ -19,7 +20,11 @@ export default async function BriefLayout({
   if (isId(id) && (await isRemoved(pool(), id))) redirect('/removed');
   const derived = await briefView(id);
   return (
-    <BriefShell {...shellData(derived)} revision={numbersOf(derived.revisions)}>
+    <BriefShell
+      {...shellData(derived)}
+      revision={numbersOf(derived.revisions)}
+      isDevice={await isDevice()}
+    >
       {children}
     </BriefShell>
   );

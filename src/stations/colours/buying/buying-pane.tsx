@@ -110,8 +110,8 @@ function Buying({
           <p className="dim">
             These three shops are invented: they stand in for real ones, which this house does not ask, and their stock
             changes by the day and the hour. What you really pay is typed as the price of a paint in the{' '}
-            <Link href={`/briefs/${data.briefId}/colours?show=drawer`}>Paints and drawer</Link>, or taken there from a table with a
-            column of prices.{' '}
+            <Link href={`/briefs/${data.briefId}/colours?show=drawer`}>Paints and drawer</Link>, or taken there from a
+            table with a column of prices.{' '}
             <Button variant="outlined" size="small" onClick={() => setAsked(asked + 1)}>
               Ask them again
             </Button>
