@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { pagesOf, printed } from '@tests/support/paper';
+import { shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
 import type { DossierPaper } from './dossier-data';
-import { dealtOut } from './flow';
+import { briefPaper } from './paper-data';
+import { dealtOut, heldTogether } from './flow';
 import { linesIn } from './text-height';
 
 const question = (n: number, contributions: string): DossierPaper['questions'][number] => ({
@@ -87,3 +89,39 @@ test('a text takes as many lines as its words need', () => {
   expect(linesIn('one\ntwo', 1000, 10)).toBe(2);
   expect(linesIn('word '.repeat(40).trim(), 100, 10)).toBeGreaterThan(5);
 });
+
+test('a heading holds to it what it heads: the headings below it and the first piece, of a long one its beginning', () => {
+  const [head, sub, body, long] = [
+    { height: 30, isHeading: true },
+    { height: 20, isHeading: true },
+    { height: 110 },
+    { height: 700 },
+  ];
+  expect(heldTogether([head!, body!, body!], 0)).toBe(110);
+  expect(heldTogether([head!, sub!, body!], 0)).toBe(130);
+  expect(heldTogether([head!, sub!, body!], 1)).toBe(110);
+  expect(heldTogether([head!, long!], 0)).toBeLessThan(110);
+  expect(heldTogether([body!, head!], 1)).toBe(0);
+});
+
+test.each([3, 11])(
+  'no printed page ends with a heading, rows of %i lines below them',
+  async (lines) => {
+    const { view } = viewOfDemo();
+    const data = briefPaper(view, shelfOfDemo(), '2026-11-26T12:00:00Z');
+    const [step] = data.sessions.flatMap(({ steps }) => steps);
+    const sessions = Array.from({ length: 40 }, (_, i) => ({
+      title: `Session number ${i}.`,
+      steps: Array.from({ length: 1 + (i % 4) }, (__, k) => ({
+        ...step!,
+        title: `Step ${i}.${k} ${'and more of it '.repeat(lines * 4)}`,
+      })),
+    }));
+    const pages = await pagesOf(await printed({ kind: 'brief', data: { ...data, sessions } }));
+    const text = pages.join(' ');
+    for (const { title } of sessions) expect(text).toContain(title);
+    // The foot is laid down first: what stands last is what stands lowest.
+    for (const page of pages) expect(page.trimEnd()).not.toMatch(/Session number \d+\.$/);
+  },
+  120_000,
+);

@@ -77,6 +77,18 @@ export class Contents {
 /** The most that stands on the page of contents. */
 const MOST_LISTED = 60;
 
+/** What has to stand on a page below a heading, points: the headings after it, and the first piece of what they head. */
+export function heldTogether(pieces: readonly Pick<Piece, 'height' | 'isHeading'>[], k: number): number {
+  const next = pieces.findIndex(({ isHeading }, i) => i > k && !isHeading);
+  if (next < 0) return 0;
+  const heads = pieces.slice(k + 1, next).reduce((sum, { height }) => sum + height, 0);
+  // What takes half a page and more is broken anyhow: its first lines are enough.
+  return heads + (mayBreak(pieces[next]!.height) ? FIRST_LINES : pieces[next]!.height);
+}
+
+/** Of a piece that is broken, points. */
+const FIRST_LINES = 60;
+
 interface Flowing {
   data: { title: string; printedOn: string };
   contents: Contents;
@@ -95,7 +107,7 @@ export function Flow({ data, contents, pieces, isFirst = false }: Flowing): Reac
           <Foot data={data} contents={contents} />
           {group.map(({ node, isHeading, section: title }, k) =>
             title ? (
-              <Box key={k} id={anchorOf(title)} minPresenceAhead={60}>
+              <Box key={k} id={anchorOf(title)} minPresenceAhead={heldTogether(group, k)}>
                 <Text
                   style={s.mark}
                   render={({ pageNumber, totalPages }) => contents.note(title, pageNumber, totalPages)}
@@ -103,7 +115,7 @@ export function Flow({ data, contents, pieces, isFirst = false }: Flowing): Reac
                 {node}
               </Box>
             ) : (
-              <Box key={k} style={s.flow} {...(isHeading ? { minPresenceAhead: 40 } : {})}>
+              <Box key={k} style={s.flow} {...(isHeading ? { minPresenceAhead: heldTogether(group, k) } : {})}>
                 {node}
               </Box>
             ),

@@ -172,13 +172,13 @@ function page(response: ServerResponse, status: number, code: string, brief: str
     response,
     status,
     'Pair this device',
-    `<p>On the computer: Bench, then “Phone”. It shows a code that holds for ten minutes.</p>
+    `<p>On the computer: Bench, then “Phone”. It shows a code that holds for ten minutes, and why this device may have warned of this page.</p>
 ${fault ? `<p role="alert">✕ ${escape(fault)}</p>` : ''}
 <form method="post" action="/pair${brief ? `?brief=${escape(brief)}` : ''}">
 <label>Code<input name="code" required autocomplete="off" autocapitalize="characters" maxlength="12" value="${escape(code.slice(0, 12))}"></label>
 <label>What this device is called<input name="name" maxlength="60" placeholder="Phone at the bench"></label>
 <button>Pair it</button></form>
-<p><a href="/pair/root.crt">The root certificate of this house</a>: once it is installed and trusted, the Bench opens without a warning, stays on the device and works while the computer is away. Without it the browser warns, and the Bench works only while the computer answers. <a href="/pair/trust">What trusting it means</a></p>`,
+<p>If you like: <a href="/pair/root.crt">the seal of this house</a> (its root certificate). A device that is told to trust it does not warn any more, and keeps the Bench for when the computer is away. It is not needed: without it all works while the computer answers. <a href="/pair/trust">What trusting it means</a></p>`,
   );
 }
 

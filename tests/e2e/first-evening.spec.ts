@@ -102,7 +102,7 @@ test.describe('the first evening', () => {
     await expect(page.getByRole('status').filter({ hasText: /Ruled/ })).toBeVisible();
 
     await hand.press('2');
-    await expect(page.getByText(/^0 of 3 calls have a paint/)).toBeVisible();
+    await expect(page.getByText(/^0 of 3 colours have a paint/)).toBeVisible();
     await page.getByRole('rowheader', { name: /K 1/ }).getByRole('button').focus();
     hand.presses += 1;
     for (let left = 3; left > 0; left -= 1) {
@@ -111,7 +111,7 @@ test.describe('the first evening', () => {
       await hand.press('Enter');
       await expect(page.locator('tr[data-code] button:focus')).toBeVisible();
     }
-    await expect(page.getByText(/^All 3 calls have a paint/)).toBeVisible();
+    await expect(page.getByText(/^All 3 colours have a paint/)).toBeVisible();
 
     await hand.press('5');
     await expect(page.getByRole('heading', { name: 'What do I do now?' })).toBeVisible();
@@ -186,7 +186,7 @@ test.describe('the first evening', () => {
 
     await hand.press('2');
     await hand.click(page.getByRole('button', { name: 'Take the 3 bottles that are called so' }));
-    await expect(page.getByText(/^All 3 calls have a paint/)).toBeVisible();
+    await expect(page.getByText(/^All 3 colours have a paint/)).toBeVisible();
     await expect(page.getByText('not compared: nobody has measured it')).toHaveCount(3);
 
     await hand.press('5');

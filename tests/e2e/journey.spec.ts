@@ -87,7 +87,7 @@ test.describe('from an empty house to paper', () => {
     await expect(page.getByText(/12 questions ruled/)).toBeVisible();
 
     await hand.press('2');
-    await expect(page.getByText(/^0 of 6 calls have a paint/)).toBeVisible();
+    await expect(page.getByText(/^0 of 6 colours have a paint/)).toBeVisible();
     await page
       .getByRole('rowheader', { name: /VKN 01/ })
       .getByRole('button')
@@ -99,7 +99,7 @@ test.describe('from an empty house to paper', () => {
       await hand.press('Enter');
       await expect(page.locator('tr[data-code] button:focus')).toBeVisible();
     }
-    await expect(page.getByText(/^All 6 calls have a paint/)).toBeVisible();
+    await expect(page.getByText(/^All 6 colours have a paint/)).toBeVisible();
 
     await hand.press('7');
     const download = page.waitForEvent('download');

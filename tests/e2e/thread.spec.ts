@@ -113,7 +113,7 @@ test.describe('from an empty house to a printed brief', () => {
       await page.getByRole('button', { name: 'Needed' }).click();
       await page.getByRole('button', { name: '77', exact: true }).click();
       await page.getByRole('button', { name: 'Use Testline 7' }).click();
-      await expect(page.getByText(/The one call has a paint/)).toBeVisible();
+      await expect(page.getByText(/The one colour has a paint/)).toBeVisible();
       await expect(page.getByRole('cell', { name: "can't tell apart" })).toBeVisible();
       await expect(page.getByText('in the drawer, 12 ml')).toBeVisible();
     });

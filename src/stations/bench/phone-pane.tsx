@@ -5,6 +5,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { benchPhones, letPhoneGo, pairingCode } from '@/actions/phone';
 import type { Result } from '@/core/interchange/result';
 import { fullDay } from '@/ui/dates';
+import { PhoneWarning } from './phone-warning';
 
 type Value<F extends (...given: never[]) => Promise<Result<unknown>>> =
   Awaited<ReturnType<F>> extends Result<infer T> ? T : never;
@@ -67,10 +68,9 @@ export function PhonePane({ briefId }: { briefId: string }): ReactNode {
             </Button>
           )}
           <p className="dim">
-            The phone reaches the Bench and the Log, over TLS with a certificate of this house. Its page offers the
-            root: installed there, the Bench opens without a warning and works while this computer is away; without it,
-            only while it answers.
+            A paired phone finds the Bench and the Log of every brief; the rest stays on this computer.
           </p>
+          <PhoneWarning />
         </section>
       ) : (
         <p>

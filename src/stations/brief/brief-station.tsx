@@ -91,7 +91,7 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
           <tr>
             <th scope="row">Colours</th>
             <td>
-              {counted(data.calls.length, 'call')} with swatches
+              {counted(data.calls.length, 'colour')} with swatches
               {missing.length > 0
                 ? `; no paint yet for ${missing.map((call) => call.name || call.code).join(', ')}`
                 : data.calls.length > 0

@@ -65,6 +65,6 @@ function whatMatters(data: ColoursPage): string {
   if (data.calls.length === 0) return `Nothing is called yet.${still}`;
   const [first] = missing;
   if (!first)
-    return `${data.calls.length === 1 ? 'The one call has' : `All ${counted(data.calls.length, 'call')} have`} a paint${open.length > 0 ? ', but that is not all' : ''}.${still}`;
-  return `${data.calls.length - missing.length} of ${counted(data.calls.length, 'call')} have a paint; choose one for ${first.name || first.code}.${still}`;
+    return `${data.calls.length === 1 ? 'The one colour has' : `All ${counted(data.calls.length, 'colour')} have`} a paint${open.length > 0 ? ', but that is not all' : ''}.${still}`;
+  return `${data.calls.length - missing.length} of ${counted(data.calls.length, 'colour')} have a paint; choose one for ${first.name || first.code}.${still}`;
 }

@@ -20,11 +20,7 @@ export default async function BriefLayout({
   if (isId(id) && (await isRemoved(pool(), id))) redirect('/removed');
   const derived = await briefView(id);
   return (
-    <BriefShell
-      {...shellData(derived)}
-      revision={numbersOf(derived.revisions)}
-      isDevice={await isDevice()}
-    >
+    <BriefShell {...shellData(derived)} revision={numbersOf(derived.revisions)} isDevice={await isDevice()}>
       {children}
     </BriefShell>
   );
