@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { newBrief } from '@/core/kept/new-brief';
-import { BLANK_SIGHTING } from '@/core/kept/blank';
+import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import type { Result } from '@/core/interchange/result';
 import { exportBrief } from '@/data/brief-files';
 import { loadBrief } from '@/data/briefs';
@@ -38,7 +38,7 @@ const saved = async (entity: string, fields: object) =>
 async function twoPhotographs() {
   const [early, late] = await Promise.all(
     ['1951-06-01', '1953-06-01'].map(async (day) =>
-      saved('source', { kind: 'photograph', title: `Of ${day}`, dateFrom: day, dateTo: day }),
+      saved('source', { ...BLANK_SOURCE, kind: 'photograph', title: `Of ${day}`, dateFrom: day, dateTo: day }),
     ),
   );
   const say = async (source: { id: string }, height: string) =>
@@ -130,6 +130,7 @@ describe('a change is weighed', () => {
   test('what a source says against a ruling is told where it is typed', async () => {
     const { early } = await twoPhotographs();
     const more = await saved('source', {
+      ...BLANK_SOURCE,
       kind: 'photograph',
       title: 'Third',
       dateFrom: '1951-06-01',
@@ -138,7 +139,13 @@ describe('a change is weighed', () => {
     const said = await Promise.all(
       [
         more,
-        await saved('source', { kind: 'photograph', title: 'Fourth', dateFrom: '1951-06-01', dateTo: '1951-06-01' }),
+        await saved('source', {
+          ...BLANK_SOURCE,
+          kind: 'photograph',
+          title: 'Fourth',
+          dateFrom: '1951-06-01',
+          dateTo: '1951-06-01',
+        }),
       ].map((source) =>
         addSighting({
           act: stamp(),
@@ -156,7 +163,7 @@ describe('a change is weighed', () => {
   });
   test('an option, with the plan that it makes', async () => {
     const { brief } = await state();
-    const chosen = { briefId, version: brief.version, option: 'gear', choice: 'up' };
+    const chosen = { briefId, version: brief.version, option: 'weathering', choice: 'none' };
     const before = await everything();
     const foretold = saysOf(value(await weighOption({ act: stamp(), ...chosen })));
     expect(await everything()).toEqual(before);

@@ -50,7 +50,7 @@ if (cluster.isPrimary) {
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0));
   } else {
     // A process gives memory back before it takes more.
-    cluster.setupPrimary({ execArgv: [...process.execArgv, '--max-old-space-size=220', '--max-semi-space-size=4'] });
+    cluster.setupPrimary({ execArgv: [...process.execArgv, '--max-old-space-size=200', '--max-semi-space-size=4'] });
     let ending = false;
     for (let i = 0; i < wanted; i += 1) cluster.fork();
     cluster.on('exit', (worker, code) => {

@@ -17,7 +17,7 @@ import { nowMs } from '@/clock/now';
 
 /** Longer than a browser keeps a line that it does not use. */
 const KEPT_OPEN_MS = 6 * 60_000;
-const MOST_REMEMBERED = 24 * 1024 * 1024;
+const MOST_REMEMBERED = 16 * 1024 * 1024;
 
 /** Starts one web process: the wall, then pages from memory, then the application. */
 export async function listen(port: number, dev: boolean): Promise<void> {

@@ -29,7 +29,7 @@ interface Remembered {
   derived: Derived | null;
 }
 const remembered = new Map<string, Remembered>();
-const MOST_REMEMBERED = 12;
+const MOST_REMEMBERED = 8;
 /** The shelf as it was read last, for all briefs of this process. */
 let shelfKnown: LoadedShelf | null = null;
 
