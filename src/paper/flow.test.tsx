@@ -4,7 +4,7 @@ import { pagesOf, printed } from '@tests/support/paper';
 import { shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
 import type { DossierPaper } from './dossier-data';
 import { briefPaper } from './paper-data';
-import { dealtOut, heldTogether } from './flow';
+import { blocksOf, dealtOut } from './flow';
 import { linesIn } from './text-height';
 
 const question = (n: number, contributions: string): DossierPaper['questions'][number] => ({
@@ -90,18 +90,16 @@ test('a text takes as many lines as its words need', () => {
   expect(linesIn('word '.repeat(40).trim(), 100, 10)).toBeGreaterThan(5);
 });
 
-test('a heading holds to it what it heads: the headings below it and the first piece, of a long one its beginning', () => {
+test('headings are held together with the first piece of what they head, of a long one with its beginning only', () => {
   const [head, sub, body, long] = [
     { height: 30, isHeading: true },
     { height: 20, isHeading: true },
     { height: 110 },
     { height: 700 },
   ];
-  expect(heldTogether([head!, body!, body!], 0)).toBe(110);
-  expect(heldTogether([head!, sub!, body!], 0)).toBe(130);
-  expect(heldTogether([head!, sub!, body!], 1)).toBe(110);
-  expect(heldTogether([head!, long!], 0)).toBeLessThan(110);
-  expect(heldTogether([body!, head!], 1)).toBe(0);
+  expect(blocksOf([head!, sub!, body!, body!])).toEqual([[head, sub, body], [body]]);
+  expect(blocksOf([head!, long!, body!])).toEqual([[head], [long], [body]]);
+  expect(blocksOf([body!, head!])).toEqual([[body], [head]]);
 });
 
 test.each([3, 11])(

@@ -77,16 +77,27 @@ export class Contents {
 /** The most that stands on the page of contents. */
 const MOST_LISTED = 60;
 
-/** What has to stand on a page below a heading, points: the headings after it, and the first piece of what they head. */
-export function heldTogether(pieces: readonly Pick<Piece, 'height' | 'isHeading'>[], k: number): number {
-  const next = pieces.findIndex(({ isHeading }, i) => i > k && !isHeading);
-  if (next < 0) return 0;
-  const heads = pieces.slice(k + 1, next).reduce((sum, { height }) => sum + height, 0);
-  // What takes half a page and more is broken anyhow: its first lines are enough.
-  return heads + (mayBreak(pieces[next]!.height) ? FIRST_LINES : pieces[next]!.height);
+/**
+ * Pieces in blocks: headings with the first piece of what they head, which no page parts; each of the others alone. What takes half a page and
+ * more is broken anyhow: it stands alone too, and its headings ask for its first lines only.
+ */
+export function blocksOf<P extends Pick<Piece, 'height' | 'isHeading'>>(pieces: readonly P[]): P[][] {
+  const blocks: P[][] = [];
+  let heads: P[] = [];
+  for (const piece of pieces) {
+    if (piece.isHeading) heads.push(piece);
+    else if (mayBreak(piece.height)) {
+      blocks.push(...heads.map((head) => [head]), [piece]);
+      heads = [];
+    } else {
+      blocks.push([...heads, piece]);
+      heads = [];
+    }
+  }
+  return [...blocks, ...heads.map((head) => [head])];
 }
 
-/** Of a piece that is broken, points. */
+/** What a heading asks for below itself where it heads something long, points. */
 const FIRST_LINES = 60;
 
 interface Flowing {
@@ -105,24 +116,35 @@ export function Flow({ data, contents, pieces, isFirst = false }: Flowing): Reac
       {dealtOut(pieces).map((group, i) => (
         <Page key={i} size="A4" style={s.page}>
           <Foot data={data} contents={contents} />
-          {group.map(({ node, isHeading, section: title }, k) =>
-            title ? (
-              <Box key={k} id={anchorOf(title)} minPresenceAhead={heldTogether(group, k)}>
-                <Text
-                  style={s.mark}
-                  render={({ pageNumber, totalPages }) => contents.note(title, pageNumber, totalPages)}
-                />
-                {node}
+          {blocksOf(group).map((block, k) =>
+            block.length > 1 ? (
+              <Box key={k} wrap={false}>
+                {block.map((piece, i) => (
+                  <PieceBox key={i} piece={piece} contents={contents} />
+                ))}
               </Box>
             ) : (
-              <Box key={k} style={s.flow} {...(isHeading ? { minPresenceAhead: heldTogether(group, k) } : {})}>
-                {node}
-              </Box>
+              <PieceBox key={k} piece={block[0]!} contents={contents} asks={block[0]!.isHeading ? FIRST_LINES : 0} />
             ),
           )}
         </Page>
       ))}
     </>
+  );
+}
+
+function PieceBox({ piece, contents, asks = 0 }: { piece: Piece; contents: Contents; asks?: number }): ReactNode {
+  const { node, section: title } = piece;
+  const ahead = asks > 0 ? { minPresenceAhead: asks } : {};
+  return title ? (
+    <Box id={anchorOf(title)} {...ahead}>
+      <Text style={s.mark} render={({ pageNumber, totalPages }) => contents.note(title, pageNumber, totalPages)} />
+      {node}
+    </Box>
+  ) : (
+    <Box style={s.flow} {...ahead}>
+      {node}
+    </Box>
   );
 }
 

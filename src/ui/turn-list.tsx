@@ -5,9 +5,10 @@ import { useParams } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { Turn } from '@/core/kept/turn';
 
-/** What a change turns, each line with the way to where it is looked at again. */
-export function TurnList({ turns }: { turns: readonly Turn[] }): ReactNode {
-  const id = useParams<{ id?: string }>()?.id;
+/** What a change turns, each line with the way to where it is looked at again; none (`leads` false) where it is not made yet. */
+export function TurnList({ turns, leads = true }: { turns: readonly Turn[]; leads?: boolean }): ReactNode {
+  const brief = useParams<{ id?: string }>()?.id;
+  const id = leads ? brief : undefined;
   return (
     <ul className="turns">
       {turns.map(({ says, at, questionId }) => (

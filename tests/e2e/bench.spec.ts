@@ -255,7 +255,7 @@ test.describe('something goes wrong', () => {
     expect((await briefOf(page, base)).mishaps.map(({ kind }) => kind)).toEqual(['glue']);
     await page.goto(`${base}/log?show=made`);
     await page.locator('html[data-ready]').waitFor();
-    await page.getByLabel(/^Zone choose/).selectOption('cowling-port');
+    await page.getByRole('combobox', { name: /^Zone/ }).selectOption('cowling-port');
     await expect(page.getByText('gone with a glue drip').first()).toBeVisible();
     await page.goto(`${base}/route`);
     await expect(page.getByRole('button', { name: /^Sand the place, down to the primer/ }).first()).toBeVisible();
@@ -267,7 +267,7 @@ test.describe('something goes wrong', () => {
 
   test('the layers of a zone are kept as a technique, which stands in the library of every build', async ({ page }) => {
     await openDemo(page, 'log?show=made', PAINTED);
-    await page.getByLabel(/^Zone choose/).selectOption('cowling-port');
+    await page.getByRole('combobox', { name: /^Zone/ }).selectOption('cowling-port');
     await page.getByLabel('Its name').fill('Winter white over green');
     await page.getByRole('button', { name: 'Keep it' }).click();
     await expect(page.getByText(/is kept: it stands at the Bench/)).toBeVisible();
@@ -310,7 +310,7 @@ test.describe('something goes wrong', () => {
     await expect(line.getByRole('button', { name: /again/ })).toHaveCount(0);
     await page.goto(`${base}/log?show=made`);
     await page.locator('html[data-ready]').waitFor();
-    await page.getByLabel(/^Zone choose/).selectOption('cowling-port');
+    await page.getByRole('combobox', { name: /^Zone/ }).selectOption('cowling-port');
     await expect(page.getByRole('region', { name: 'Also done here' })).toContainText('Scratch polished out');
   });
 });

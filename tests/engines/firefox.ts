@@ -10,6 +10,8 @@ export async function firefox(): Promise<Engine> {
     defaultViewport: { width: 1280, height: 800 },
   });
   const page = await browser.newPage();
+  // Who leaves with something unsaved is asked: in a story he means it.
+  page.on('dialog', (dialog) => void dialog.accept());
   const centre = async (selector: string) => {
     const found = await page.waitForSelector(selector);
     await found!.evaluate((element) => element.scrollIntoView({ block: 'center', inline: 'center' }));

@@ -59,7 +59,8 @@ const FIND = `
   return { says: one.innerText ?? '', isOff: Boolean(one.disabled), value: String(one.value ?? '') };
 `;
 
-const PATIENCE_MS = 20_000;
+/** A mixture is searched for longest, and where nothing is drawn by a graphics card. */
+const PATIENCE_MS = 45_000;
 const AGAIN_MS = 150;
 
 export interface Found {

@@ -56,7 +56,8 @@ try {
         },
         only,
       );
-      for (const { fault } of told) fault ? (failed += 1) : (passed += 1);
+      passed += told.passed;
+      failed += told.failed;
     } finally {
       await engine.close();
     }

@@ -50,7 +50,8 @@ export const STORIES: readonly Story[] = [
       await builder.press(button('Find recipes'));
       await builder.see({ text: '/mixtures looked at|Every recipe was looked at/' });
       await builder.press({ role: 'button', within: { role: 'row', within: { role: 'region', name: 'Search' } } });
-      const figure = () => builder.engine.inPage<string>(`return document.querySelector('[data-testid="mix-de"]').innerText`);
+      const figure = () =>
+        builder.engine.inPage<string>(`return document.querySelector('[data-testid="mix-de"]').innerText`);
       const best = await waitFor('the difference', figure);
       await builder.press({ ...button('/^One drop more of/'), nth: 0 });
       const moved = await waitFor('another difference', async () => {
@@ -133,23 +134,32 @@ const KEPT = `
   return window.keptFiles.done;
 `;
 
-export const tellAll = async (
+/** Tells every story in a house of its own; one that fails is told once more, since no engine here has a graphics card. */
+export async function tellAll(
   engine: Engine,
   house: House,
   fresh: () => Promise<void>,
   only: string,
-): Promise<{ title: string; fault: string | null }[]> => {
-  const told: { title: string; fault: string | null }[] = [];
+): Promise<{ passed: number; failed: number }> {
   const builder = new Builder(engine);
-  for (const [title, tell] of STORIES) {
-    if (!title.includes(only)) continue;
-    await fresh();
-    const fault = await tell(builder, house).then(
+  const told = { passed: 0, failed: 0 };
+  const once = async (tell: Story[1]): Promise<string | null> => {
+    // No page asks anything while the house is made anew.
+    await engine.open('about:blank');
+    await waitFor('a house of its own', () => fresh().then(() => true));
+    return tell(builder, house).then(
       () => null,
-      (error: unknown) => (error instanceof Error ? error.message : String(error)),
+      (error: unknown) => (error instanceof Error ? error.message.split('\n')[0]! : String(error)),
     );
+  };
+  for (const [title, tell] of STORIES.filter(([one]) => one.includes(only))) {
+    let fault = await once(tell);
+    if (fault) {
+      console.log(`↻ ${engine.title}: ${title}\n    ${fault}`);
+      fault = await once(tell);
+    }
     console.log(`${fault ? '✗' : '✓'} ${engine.title}: ${title}${fault ? `\n    ${fault}` : ''}`);
-    told.push({ title, fault });
+    told[fault ? 'failed' : 'passed'] += 1;
   }
   return told;
-};
+}

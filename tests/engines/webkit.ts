@@ -30,7 +30,10 @@ export async function webkit(port: number): Promise<Engine> {
     url: () => driver.getCurrentUrl(),
     inPage: <T>(body: string, ...given: unknown[]) => driver.executeScript<T>(body, ...given),
     press: async (selector) => (await find(selector)).click(),
-    fill: async (selector, text) => (await find(selector)).sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, text),
+    fill: async (selector, text) => {
+      await driver.executeScript('arguments[0].focus(); arguments[0].select()', await find(selector));
+      await driver.actions().sendKeys(text).perform();
+    },
     key: (name) => driver.actions().sendKeys(KEYS[name]).perform(),
     drag: async (selector, byX) => {
       const origin = await find(selector);

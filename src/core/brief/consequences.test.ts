@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
-import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { OPTION_CHOICES, optionsFor } from '@/core/kit/options';
 import { machineOf } from '@/core/outline/presets';
 import { consequencesOf } from './consequences';
@@ -43,22 +42,5 @@ describe('what another choice would do', () => {
       .sort();
     expect(starts.length).toBeGreaterThan(0);
     expect(decideBy! <= starts[0]!).toBe(true);
-  });
-  test('costs what is done already and falls away', () => {
-    const { view: begun } = viewOfDemo((state) => {
-      state.log.push({
-        ...BLANK_LOG_ENTRY,
-        id: 'l',
-        version: 1,
-        stepKey: 'build-gear',
-        title: 'Build the gear',
-        lane: 'Gear, stores',
-        plannedMinutes: 30,
-        actualMinutes: 30,
-        startedAt: '2026-11-21T10:00:00Z',
-        endedAt: '2026-11-21T10:30:00Z',
-      });
-    });
-    expect(of('gear', 'up', consequencesOf(begun)).lost).toBe(of('gear', 'up').lost + 30);
   });
 });

@@ -22,8 +22,6 @@ export interface Consequence {
   hides: string[];
   /** Local date-time of the first planned step that it would change; null where none is planned. */
   decideBy: string | null;
-  /** Work that is done and would be lost, minutes. */
-  lost: number;
   /** Why it cannot be, or what is to be known; the first counts most. */
   says: { never: boolean; says: string }[];
 }
@@ -87,7 +85,6 @@ function consequenceOf(view: BriefView, present: Present, option: OptionName, ch
         .filter(({ done }) => !done)
         .map(({ start }) => start)
         .sort()[0] ?? null,
-    lost: minutesOf(planned.filter(({ done }) => done).map(({ step }) => step)),
     says: present.says(options),
   };
 }

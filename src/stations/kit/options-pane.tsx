@@ -96,7 +96,7 @@ function ChoiceDetail({
   onTake: () => void;
   onClose: () => void;
 }): ReactNode {
-  const { adds, removes, minutes, shows, hides, decideBy, lost, says } = changes;
+  const { adds, removes, minutes, shows, hides, decideBy, says } = changes;
   const refused = says.find(({ never }) => never);
   const added = adds.reduce((sum, { minutes: own }) => sum + own, 0);
   const steps = (list: Consequence['adds']) =>
@@ -124,7 +124,6 @@ function ChoiceDetail({
             : `${durationInWords(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}`}
         </strong>
         {decideBy ? `; decide by ${shortDay(decideBy)}` : ''}
-        {lost > 0 ? `; ${durationInWords(lost)} of what is done would be lost` : ''}
         {added > 0 ? `; changed back once it is done, ${durationInWords(added)} of it are lost` : ''}.
       </p>
       <p className="pane-actions">

@@ -221,6 +221,10 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, 
                   y={y + BAR + 12 - (label.side === 'above' ? BAR + 17 : 0)}
                   fontSize="12"
                   textAnchor={label.anchor}
+                  // Posts and edges stand behind it: it is read over them.
+                  stroke="#e4e4e4"
+                  strokeWidth={3}
+                  paintOrder="stroke"
                   fontWeight={chosen === work.key ? 700 : 500}
                 >
                   {label.text}

@@ -14,7 +14,7 @@ export function KeysDialog({ onClose }: { onClose: () => void }): ReactNode {
   const holds = (pair: readonly [string, string]) => pair.join(' ').toLowerCase().includes(sought.trim().toLowerCase());
   const [keys, words] = [KEY_MAP.filter(holds), GLOSSARY.filter(holds)];
   return (
-    <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
+    <Dialog open onClose={onClose} maxWidth="lg" aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys and words</DialogTitle>
       <DialogContent>
         <TextField
@@ -25,8 +25,10 @@ export function KeysDialog({ onClose }: { onClose: () => void }): ReactNode {
           onChange={(event) => setSought(event.target.value)}
           sx={{ my: 1 }}
         />
-        {keys.length > 0 ? <Pairs title="Keys" pairs={keys} /> : null}
-        {words.length > 0 ? <Pairs title="Words" pairs={words} wide /> : null}
+        <div className="keys-and-words">
+          {keys.length > 0 ? <Pairs title="Keys" pairs={keys} /> : null}
+          {words.length > 0 ? <Pairs title="Words" pairs={words} wide /> : null}
+        </div>
         {keys.length + words.length === 0 ? <p role="status">Neither a key nor a word is called so.</p> : null}
       </DialogContent>
     </Dialog>

@@ -58,7 +58,7 @@ export function RemoveButton({ briefId, station, entity, record, said, label, lo
       {turns ? (
         <Opened label="What this changes" className="what-it-turns" onClose={() => setTurns(null)} takesFocus>
           <h3>What this changes</h3>
-          <TurnList turns={turns} />
+          <TurnList turns={turns} leads={false} />
           <p className="pane-actions">
             <Button variant="contained" disabled={busy} onClick={take}>
               Remove it

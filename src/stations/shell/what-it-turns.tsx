@@ -56,7 +56,7 @@ function Found({ answer }: { answer: Result<Turn[]> | null | undefined }): React
     return answer.value.length === 0 ? (
       <p className="dim">Nothing beside itself: rulings, paints, sizes and plan stay as they are.</p>
     ) : (
-      <TurnList turns={answer.value} />
+      <TurnList turns={answer.value} leads={false} />
     );
   return (
     <p className="dim">
