@@ -98,11 +98,11 @@ test.describe('the ledger', () => {
     await page.getByLabel('State').selectOption('contested');
     await expect(rows).toHaveCount(1);
     await expect(rows).toContainText('Fin and rudder, starboard');
-    await page.getByLabel('Gate').selectOption('fuselage');
+    await page.getByLabel('Needed before').selectOption('fuselage');
     await expect(page.getByText(/No question here is in this state at this gate/)).toBeVisible();
     await page.getByLabel('State').selectOption('all');
     await expect(rows.first()).toContainText('Nose-wheel bay');
-    await page.getByLabel('Gate').selectOption('all');
+    await page.getByLabel('Needed before').selectOption('all');
     await page.getByRole('list', { name: 'Zones' }).getByRole('button', { name: 'Canopy frames' }).click();
     await expect(rows).toHaveCount(2);
   });
@@ -235,6 +235,9 @@ test.describe('sources', () => {
     await openDemo(page);
     await openSource(page, 'Kit sheet 4803');
     await page.getByRole('button', { name: '✕ Remove' }).click();
+    // It says first what falls with it.
+    await expect(page.getByRole('region', { name: 'What this changes' }).getByRole('listitem').first()).toBeVisible();
+    await page.getByRole('button', { name: 'Remove it' }).click();
     await expect(page.getByRole('button', { name: 'Sources (16)' })).toBeVisible();
     await page.getByRole('button', { name: 'Open Box painting' }).click();
     await page.getByRole('button', { name: 'Edit', exact: true }).click();

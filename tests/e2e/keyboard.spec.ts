@@ -9,6 +9,9 @@ test.describe('without a mouse', () => {
     }
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog', { name: 'Keys and words' })).toBeVisible();
+    // Words that are not explained where they stand are looked up there.
+    await page.getByLabel('Look for').fill('pre-shade');
+    await expect(page.getByRole('dialog').getByText(/Dark lines along the panels/)).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
     await page.keyboard.press('/');

@@ -29,6 +29,51 @@ test.describe('Kit', () => {
     await expect(page.getByText('Paint the crew: clothes, harness, faces')).toHaveCount(0);
   });
 
+  test('another day says which rulings fall before it is kept and after; taken back, they stand', async ({ page }) => {
+    const base = await openDemo(page, 'kit?show=machine');
+    await page.getByLabel('Depicts from').fill('1953-06-01');
+    await page.getByLabel('Depicts to').fill('1953-06-10');
+    const changes = page.getByRole('region', { name: 'What this changes' });
+    await expect(changes.getByText(/rulings? no longer stands?: .* against .*: look again/)).toBeVisible();
+    const foretold = await changes.getByRole('listitem').first().innerText();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    const message = page.getByRole('status').filter({ hasText: 'Machine and kit kept' });
+    await expect(message.getByRole('listitem').first()).toContainText(foretold);
+    await message.getByRole('link', { name: 'Look' }).first().click();
+    await expect(page).toHaveURL(new RegExp(`${base}/evidence\\?question=`));
+    await expect(page.getByRole('region', { name: /colour/i }).first()).toBeVisible();
+    await page.keyboard.press('u');
+    await expect(page.getByText(/^Taken back/)).toBeVisible();
+  });
+
+  test('feet and inches: shown and typed everywhere, on paper too, and what is kept stays as it was', async ({
+    page,
+  }) => {
+    const base = await openDemo(page, 'brief');
+    const file = async () => (await page.request.get(`${base}/brief.json`)).text();
+    const before = await file();
+    await page.goto('/');
+    await page.getByLabel(/are shown in/).selectOption('feet and inches');
+    await expect(page.getByText('Shown in feet and inches, psi, °F')).toBeVisible();
+    await page.goto(`${base}/kit?show=machine`);
+    await page.locator('html[data-ready]').waitFor();
+    const span = page.getByLabel('Span, ft', { exact: true });
+    await expect(span).toHaveValue(/^\d+ ft [\d.]+ in$/);
+    await expect(page.getByLabel('Bench temperature, °F')).toHaveValue(/°F$/);
+    // Seen and kept without a change, nothing is another.
+    await page.getByLabel('Notes').fill('seen in feet');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('Machine and kit kept')).toBeVisible();
+    expect((await file()).replace(/"notes":\s*"[^"]*"/, '')).toBe(before.replace(/"notes":\s*"[^"]*"/, ''));
+    await page.goto(`${base}/bench`);
+    await expect(page.getByText(/\d psi/).first()).toBeVisible();
+    await page.goto(`${base}/markings`);
+    await expect(page.getByRole('cell', { name: /^\d+ ft|^[\d.]+ in$/ }).first()).toBeVisible();
+    await page.goto('/');
+    await page.getByLabel(/are shown in/).selectOption('metric');
+    await expect(page.getByText('Shown in metric')).toBeVisible();
+  });
+
   test('parts are said in a line, changed together, and a part lost says what it holds up', async ({ page }) => {
     await openDemo(page, 'kit?show=parts');
     const say = page.getByLabel('Say it of many parts');

@@ -85,6 +85,7 @@ test.describe('nothing is lost', () => {
     await page.getByRole('button', { name: 'Sources (17)' }).click();
     await page.getByRole('button', { name: 'Open Apron, port side' }).click();
     await page.getByRole('button', { name: /Remove$/ }).click();
+    await page.getByRole('button', { name: 'Remove it' }).click();
     await expect(page.getByRole('button', { name: 'Sources (16)' })).toBeVisible();
     await page.getByRole('button', { name: 'Ledger' }).click();
     expect(await cells()).toBeLessThan(before);

@@ -11,6 +11,10 @@ export interface ChemistryNote {
   /** It spoils the work, unless what is said is done. */
   grave: boolean;
   says: string;
+  /** Why, and what helps: the same for all that suffer from it. */
+  cause: string;
+  /** What meets what, and where. */
+  where: string;
 }
 
 const kindOf = (chemistry: Chemistry) => CHEMISTRIES[chemistry].title.toLowerCase();
@@ -22,6 +26,10 @@ const REMEDY: Partial<Record<OverRule['verdict'], string>> = {
   'mist first': 'begin with a mist coat',
   'after cure': 'wait until it has cured',
 };
+
+/** "Acrylic lacquer over enamel: it bites. Seal it first …" */
+const causeOf = (over: Chemistry, under: Chemistry, { verdict, says }: Pick<OverRule, 'verdict' | 'says'>): string =>
+  `${capital(kindOf(over))} over ${kindOf(under)}: ${says}. ${capital(REMEDY[verdict]!)}`;
 
 /** By code: conflicts on its zones, and along the edges where a neighbour's coat is sprayed over it. */
 export function chemistryNotes(
@@ -37,9 +45,12 @@ export function chemistryNotes(
 
   const nameOf = ({ code, paint, what }: StackLayer) => code ?? (paint.toLowerCase() || what);
   for (const { over, under, zones, verdict, says } of conflictsByPair(stacksOf(route, outline))) {
+    const place = spokenZones(outline.zones, zones);
     const made = {
       grave: isGrave(verdict),
-      says: `${nameOf(over)} (${kindOf(over.chemistry)}) over ${nameOf(under)} (${kindOf(under.chemistry)}) on ${spokenZones(outline.zones, zones)}: ${says}. ${capital(REMEDY[verdict]!)}`,
+      says: `${nameOf(over)} (${kindOf(over.chemistry)}) over ${nameOf(under)} (${kindOf(under.chemistry)}) on ${place}: ${says}. ${capital(REMEDY[verdict]!)}`,
+      cause: causeOf(over.chemistry, under.chemistry, { verdict, says }),
+      where: `${nameOf(over)} over ${nameOf(under)} on ${place}`,
     };
     note(over.code, made);
     note(under.code, made);
@@ -56,6 +67,8 @@ export function chemistryNotes(
     const made = {
       grave: true,
       says: `Where they meet, ${over.code} (${kindOf(over.chemistry)}) is sprayed over the edge of ${under.code} (${kindOf(under.chemistry)}): ${rule.says}. ${capital(REMEDY[rule.verdict]!)}`,
+      cause: causeOf(over.chemistry, under.chemistry, rule),
+      where: `${over.code} over the edge of ${under.code}`,
     };
     note(under.code, made);
     note(over.code, made);

@@ -153,20 +153,25 @@ function OpenedCallPane(opened: OpenedCall): ReactNode {
   return opened.call.lab && opened.call.record ? <Candidates {...opened} /> : <ByName {...opened} />;
 }
 
-/** What the chosen paints do to one another, each once, the grave first: before anything is sprayed. */
+/** What the chosen paints do to one another, each cause once with all places of it, the grave first: before anything is sprayed. */
 function Chemistry({ calls }: { calls: readonly ColourCallRow[] }): ReactNode {
-  const notes = new Map(calls.flatMap(({ chemistry }) => chemistry.map((note) => [note.says, note.grave] as const)));
-  if (notes.size === 0) return null;
+  const causes = new Map<string, { grave: boolean; places: Set<string> }>();
+  for (const { cause, grave, where } of calls.flatMap(({ chemistry }) => chemistry)) {
+    const known = causes.get(cause) ?? { grave, places: new Set<string>() };
+    known.places.add(where);
+    causes.set(cause, known);
+  }
+  if (causes.size === 0) return null;
   return (
     <section className="bar-line" aria-label="Chemistry">
       <h2 style={{ marginTop: 0 }}>What goes over what</h2>
       <ul className="reasons">
-        {[...notes]
-          .sort(([, a], [, b]) => Number(b) - Number(a))
-          .map(([says, grave]) => (
-            <li key={says}>
+        {[...causes]
+          .sort(([, a], [, b]) => Number(b.grave) - Number(a.grave))
+          .map(([cause, { grave, places }]) => (
+            <li key={cause}>
               {grave ? <strong className="danger">⚠ </strong> : null}
-              {says}.
+              {cause}. <span className="dim">{[...places].join('; ')}.</span>
             </li>
           ))}
       </ul>
