@@ -4,12 +4,12 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNod
 import type { Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
 import { fieldsInView } from '@/core/scheme/in-view';
-import { roundBarLength } from '@/core/units/length';
+import { roundBarShown } from '@/core/units/length';
 import type { SheetData, ZoneData } from './sheet-data';
 import { Lasso } from './lasso';
 import { useDrawn } from './use-drawn';
 import { ViewDrawing, viewBox, type Fill } from './view-drawing';
-import { useShown } from '@/ui/shown-units';
+import { useMeasures } from '@/ui/shown-units';
 
 /** What the sheet tells at each station. */
 export type SheetMode = 'certainty' | 'colours' | 'markings' | 'progress';
@@ -52,7 +52,8 @@ export function AirframeSheet({
   width = 372,
   compact = false,
 }: Props): ReactNode {
-  const shown = useShown();
+  const measures = useMeasures();
+  const { shown } = measures;
   const { outline, painted } = useDrawn(data);
   const list = useRef<HTMLUListElement>(null);
   // The chosen zone comes into sight in the list, and nothing else moves.
@@ -87,7 +88,7 @@ export function AirframeSheet({
     onSelect(data.zones[(at + by + data.zones.length) % data.zones.length]!.key);
   };
 
-  const barMm = roundBarLength((((width * 0.45) / scale) * 1000) / data.denominator);
+  const barMm = roundBarShown((((width * 0.45) / scale) * 1000) / data.denominator, measures.units);
   const barPx = ((barMm * data.denominator) / 1000) * scale;
   const drawing = (view: View) => (
     <ViewDrawing

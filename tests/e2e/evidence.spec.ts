@@ -236,7 +236,7 @@ test.describe('sources', () => {
     await openSource(page, 'Kit sheet 4803');
     await page.getByRole('button', { name: '✕ Remove' }).click();
     // It says first what falls with it.
-    await expect(page.getByRole('region', { name: 'What this changes' }).getByRole('listitem').first()).toBeVisible();
+    await expect(page.getByRole('dialog', { name: 'What this changes' }).getByRole('listitem').first()).toBeVisible();
     await page.getByRole('button', { name: 'Remove it' }).click();
     await expect(page.getByRole('button', { name: 'Sources (16)' })).toBeVisible();
     await page.getByRole('button', { name: 'Open Box painting' }).click();

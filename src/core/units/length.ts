@@ -1,4 +1,5 @@
 import { parseNumber } from './number';
+import { MM_PER_INCH, type ShownUnits } from './shown';
 
 /** A length in millimetres, on the real aircraft or on the model as the name beside it says. */
 export type Mm = number;
@@ -25,6 +26,10 @@ export function roundBarLength(mostMm: Mm): Mm {
   const step = [5, 2, 1].find((factor) => factor * power <= mostMm) ?? 1;
   return step * power;
 }
+
+/** A round length for a scale bar, mm on the model, in what the house shows: so many round millimetres, or round inches. */
+export const roundBarShown = (mostMm: Mm, shown: ShownUnits): Mm =>
+  shown === 'metric' ? roundBarLength(mostMm) : roundBarLength(mostMm / MM_PER_INCH) * MM_PER_INCH;
 
 /** The denominator of a scale as people write it: `1/72`, `1:72` or `72`; null for anything else. */
 export function parseScale(text: string): number | null {

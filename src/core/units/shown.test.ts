@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { roundBarShown } from './length';
 import { readMeasure } from './measure';
 import { inShownUnits, measureAsTyped, measureInWords, type KeptUnit } from './shown';
 
@@ -56,6 +57,16 @@ describe('measures in the units of the house', () => {
     expect(measureAsTyped(11.1, 'm', 'feet and inches')).toMatch(/^36 ft 5/);
     expect(measureAsTyped(60, '%', 'feet and inches')).toBe('60');
   });
+});
+
+test('a scale bar is a round length in what the house shows', () => {
+  for (const most of [7, 31, 110, 260]) {
+    expect(measureInWords(roundBarShown(most, 'feet and inches'), 'mm', 0, 'feet and inches')).toMatch(
+      /^(0\.[125]|[125]|10) in$/,
+    );
+    expect(measureInWords(roundBarShown(most, 'metric'), 'mm', 0, 'metric')).toMatch(/^[125]0* mm$/);
+    expect(roundBarShown(most, 'feet and inches')).toBeLessThanOrEqual(most);
+  }
 });
 
 describe('sentences in the units of the house', () => {

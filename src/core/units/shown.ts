@@ -17,7 +17,7 @@ const KEPT: Readonly<Record<KeptUnit, { mm: number } | 'pressure' | 'temperature
 };
 export const isKeptUnit = (unit: string): unit is KeptUnit => Object.hasOwn(KEPT, unit);
 
-const MM_PER_INCH = 25.4;
+export const MM_PER_INCH = 25.4;
 const INCHES_PER_FOOT = 12;
 /** Shorter lengths are said in inches alone. */
 const LEAST_FEET_MM = MM_PER_INCH * INCHES_PER_FOOT;

@@ -86,9 +86,9 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
                       ))}
                     </td>
                     <td>{marking.method}</td>
-                    <td className="num">{measures.inColumn(marking.heightMm, 'mm', 0)}</td>
-                    <td className="num">{measures.inColumn(marking.check.modelMm, 'mm', 2)}</td>
-                    <td className="num">
+                    <td className="num nowrap">{measures.inColumn(marking.heightMm, 'mm', 0)}</td>
+                    <td className="num nowrap">{measures.inColumn(marking.check.modelMm, 'mm', 2)}</td>
+                    <td className="num nowrap">
                       {marking.printedMm === null ? '–' : measures.inColumn(marking.printedMm, 'mm', 2)}
                     </td>
                     <td

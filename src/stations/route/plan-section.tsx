@@ -45,8 +45,8 @@ export function PlanSection({ data }: { data: RoutePage }): ReactNode {
     <section className="bar-line" aria-label="The plan that counts">
       {proposal === null ? (
         <p>
-          <strong>This plan is made anew with every change.</strong> Keep it, and bench, head and gates hold to it; what
-          would change it later is shown first.
+          <strong>This plan is made anew with every change.</strong> Keep it, and bench, head and milestones hold to it;
+          what would change it later is shown first.
         </p>
       ) : changes.length === 0 ? (
         <p>

@@ -1,12 +1,15 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
 import { useState, type ReactNode } from 'react';
 import { remove } from '@/actions/records';
 import { weighRemoval } from '@/actions/weighing';
 import type { RecordName } from '@/core/kept/records';
 import type { Turn } from '@/core/kept/turn';
-import { Opened } from '@/ui/opened';
 import { stampNow, useSaving } from '@/ui/saving';
 import { TurnList } from '@/ui/turn-list';
 import type { StationPath } from './stations';
@@ -56,16 +59,18 @@ export function RemoveButton({ briefId, station, entity, record, said, label, lo
         {children}
       </button>
       {turns ? (
-        <Opened label="What this changes" className="what-it-turns" onClose={() => setTurns(null)} takesFocus>
-          <h3>What this changes</h3>
-          <TurnList turns={turns} leads={false} />
-          <p className="pane-actions">
-            <Button variant="contained" disabled={busy} onClick={take}>
+        <Dialog open onClose={() => setTurns(null)} aria-labelledby={`turns-${id}`}>
+          <DialogTitle id={`turns-${id}`}>What this changes</DialogTitle>
+          <DialogContent>
+            <TurnList turns={turns} leads={false} />
+          </DialogContent>
+          <DialogActions>
+            <Button onClick={() => setTurns(null)}>Leave it</Button>
+            <Button variant="contained" disabled={busy} autoFocus onClick={take}>
               Remove it
             </Button>
-            <Button onClick={() => setTurns(null)}>Leave it</Button>
-          </p>
-        </Opened>
+          </DialogActions>
+        </Dialog>
       ) : null}
     </>
   );
