@@ -3,12 +3,12 @@ import type { BriefState, ColourShelf } from './state';
 
 /** What a page or a paper says, in the units of the house: whatever was put together here, and nothing that a person typed. */
 
-/** Kept too, but put together by the house. */
-const OF_THE_HOUSE: ReadonlySet<string> = new Set(['plans', 'runs', 'mishaps', 'log'] satisfies (keyof BriefState)[]);
+/** Kept too, but put together by the house, and never opened in a form. */
+const OF_THE_HOUSE: ReadonlySet<string> = new Set(['plans', 'runs', 'mishaps'] satisfies (keyof BriefState)[]);
 
 /** Every text that is kept as somebody typed it. */
 export function typedTexts(state: BriefState, shelf: ColourShelf): ReadonlySet<string> {
-  const typed = new Set<string>(state.log.flatMap(({ note, paint }) => [note, paint]));
+  const typed = new Set<string>();
   const gather = (value: unknown): void => {
     if (typeof value === 'string') typed.add(value);
     else if (typeof value === 'object' && value !== null) Object.values(value).forEach(gather);
