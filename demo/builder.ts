@@ -136,7 +136,14 @@ export class BriefBuilder {
   }
 
   rule(aspect: Aspect, zone: string, value: string, basis: Basis, reason: string, { item = '', by = 'builder' } = {}) {
-    this.made.rulings.push({ question: this.ask(aspect, zone, item), value, basis, reason, ruledBy: by, favoured: null });
+    this.made.rulings.push({
+      question: this.ask(aspect, zone, item),
+      value,
+      basis,
+      reason,
+      ruledBy: by,
+      favoured: null,
+    });
   }
 
   /** Something that happened to a zone; sources are dated by its name. */
