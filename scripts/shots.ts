@@ -25,6 +25,7 @@ const SHOTS: Shot[] = [
     path: `${main}/kit`,
     before: async (page) => {
       await page.getByRole('group', { name: 'Crew' }).getByRole('button', { name: 'aboard' }).click();
+      await page.getByRole('region', { name: 'What this changes' }).getByRole('listitem').first().waitFor();
     },
   },
   { name: 'evidence', path: `${main}/evidence` },
@@ -123,7 +124,7 @@ const SHOTS: Shot[] = [
     name: 'log-made',
     path: `${painted}/log?show=made`,
     before: async (page) => {
-      await page.getByLabel(/^Zone choose/).selectOption('cowling-port');
+      await page.getByRole('combobox', { name: /^Zone/ }).selectOption('cowling-port');
       await page.getByText('Bare plastic').waitFor();
     },
   },
