@@ -53,6 +53,8 @@ worker.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== worker.location.origin) return;
+  // WebKit takes the script of a web worker from nobody but the server.
+  if (request.destination === 'worker') return;
   if (url.pathname.startsWith('/_next/static/')) event.respondWith(keptFirst(request, FILES));
   else if (/^\/pictures\/[0-9a-f]{64}$/.test(url.pathname)) event.respondWith(keptFirst(request, PICTURES));
   else if (request.mode === 'navigate') event.respondWith(pageOf(event, request, url));
