@@ -6,7 +6,7 @@ import { stampSchema } from '@/core/kept/act';
 import { houseFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';
-import { loadShelf } from '@/data/shelf';
+import { loadHouse } from '@/data/shelf';
 import { answered } from './answer';
 import { onComputer } from './of-device';
 
@@ -18,7 +18,7 @@ export async function chooseUnits(input: unknown): Promise<Result> {
     await onComputer('This is chosen on the computer.');
     const { act, ...fields } = z.object({ act: stampSchema, ...houseFields.shape }).parse(input);
     const answer = await perform(stampedAct(act, null, 'kit'), async (writer) => {
-      const [standing] = (await loadShelf(writer.client)).house;
+      const [standing] = (await loadHouse(writer.client)).house;
       if (standing) await writer.update('house', standing.id, standing.version, fields);
       else await writer.insert('house', fields);
       return null;

@@ -2,7 +2,7 @@ import { BriefList } from '@/stations/start/brief-list';
 import { listBriefs } from '@/data/brief-list';
 import { countRemoved } from '@/data/removed-briefs';
 import { unitsOf } from '@/core/kept/state';
-import { loadShelf } from '@/data/shelf';
+import { loadHouse } from '@/data/shelf';
 import { withOpen } from './open-in';
 
 export const dynamic = 'force-dynamic';
@@ -17,7 +17,7 @@ export default async function Home() {
           <strong>Build Brief</strong>
         </div>
       </header>
-      <BriefList briefs={briefs} removed={removed} units={unitsOf(await loadShelf())} />
+      <BriefList briefs={briefs} removed={removed} units={unitsOf(await loadHouse())} />
     </>
   );
 }

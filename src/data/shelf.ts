@@ -91,6 +91,10 @@ async function partsOf(client: Client, names: readonly (keyof ColourShelf)[]): P
   );
 }
 
+/** What holds for the whole house, without all that lies on its shelf. */
+export const loadHouse = async (client: Client = pool()): Promise<Pick<ColourShelf, 'house'>> =>
+  (await partsOf(client, ['house'])) as Pick<ColourShelf, 'house'>;
+
 /** How the codes of the house are written, and which there are. */
 export async function loadCodeBook(client: Client = pool()): Promise<CodeBook> {
   const { systems, codes } = await partsOf(client, ['systems', 'codes']);

@@ -5,7 +5,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useRef, use
 import type { Stamp } from '@/core/kept/act';
 import type { BenchAct, Replayed } from '@/outbox/queued';
 import type { OutboxDb, Post, Told, Waiting } from '@/outbox/store';
-import { useSaving } from '@/ui/saving';
+import { stampNow, useSaving } from '@/ui/saving';
 
 /** Acts of the bench go through the outbox of this device: kept at once, sent when the server is there, each once. */
 interface Outbox {
@@ -177,8 +177,7 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
       look,
       isAway,
       isUnpaired,
-      send: (make, says, picture = null) =>
-        keep(make({ id: crypto.randomUUID(), by: 'builder', at: new Date().toISOString(), seen: null }), picture, says),
+      send: (make, says, picture = null) => keep(make(stampNow()), picture, says),
       keep,
       takeBack: async (only) => {
         const left = await sendAll().catch(() => look());
