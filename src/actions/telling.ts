@@ -1,5 +1,5 @@
-import { nowUtc } from '@/clock/now';
-import { deriveBrief } from '@/core/brief/derive';
+import { minuteNow } from '@/clock/now';
+import { deriveBrief, PAGE_EFFORT } from '@/core/brief/derive';
 import { weighQuestions } from '@/core/brief/questions';
 import { Stages } from '@/core/brief/stages';
 import { turnedBetween, turnedRulings } from '@/core/brief/turned';
@@ -46,10 +46,7 @@ async function doneBetween<T>(writer: ActWriter, work: Work<T>): Promise<Both & 
   return { before, after: await briefOf(writer), value };
 }
 
-/** Step placements that may be spent on the plan: as many as on a page's, so that its dates are the same. */
-const EFFORT = 400;
-
-/** Reckoned when the act is over: nobody else waits for it. */
+/** Reckoned when the act is over, as a page reckons, so that its dates are the same: nobody else waits for it. */
 async function turnedIn(briefId: string, { before, after }: Both, reach: Reach): Promise<Turn[]> {
   if (reach === 'rulings') {
     const book = await lookAt(briefId, bookOf);
@@ -57,7 +54,7 @@ async function turnedIn(briefId: string, { before, after }: Both, reach: Reach):
     return turnedRulings(asked(before), asked(after));
   }
   const shelf = await lookAt(briefId, shelfOf);
-  const settings = { nowUtc: `${nowUtc().slice(0, 16)}:00.000Z`, effort: EFFORT };
+  const settings = { nowUtc: minuteNow(), effort: PAGE_EFFORT };
   const stages = new Stages();
   return turnedBetween(deriveBrief(before, shelf, settings, stages), deriveBrief(after, shelf, settings, stages));
 }

@@ -20,3 +20,6 @@ export const clockShiftMs = (): number => shiftMs;
 
 /** Where the house stands, as a name of the time-zone database. */
 export const houseTimeZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** The present to the minute, as pages and what is told of them are reckoned. */
+export const minuteNow = (): string => `${nowUtc().slice(0, 16)}:00.000Z`;

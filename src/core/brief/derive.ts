@@ -98,6 +98,9 @@ export interface DeriveSettings {
   effort: number;
 }
 
+/** Step placements that may be spent on a plan that is shown, or told of: enough for a good one, little enough to answer at once. */
+export const PAGE_EFFORT = 400;
+
 /**
  * Computes everything a station shows from what is kept, stage by stage: official, asked, called, routed, planned, chased. With the memory
  * of an earlier state only the stages whose inputs changed are computed. Deterministic in its arguments: memory changes nothing but time.

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
-import { nowUtc } from '@/clock/now';
-import { deriveBrief, type BriefView } from '@/core/brief/derive';
+import { minuteNow } from '@/clock/now';
+import { deriveBrief, PAGE_EFFORT, type BriefView } from '@/core/brief/derive';
 import { Stages } from '@/core/brief/stages';
 import type { ColourShelf } from '@/core/kept/state';
 import { isId, type LoadedBrief } from '@/data/briefs';
@@ -10,9 +10,6 @@ import { pool } from '@/data/database';
 import { revisionInWords, revisionsOf, type Revisions } from '@/data/revisions';
 import type { LoadedShelf } from '@/data/shelf';
 import { snapshotOf } from '@/data/snapshot';
-
-/** Step placements that a page may spend on the plan: enough for a good plan, little enough to answer at once. */
-const PAGE_EFFORT = 400;
 
 export interface Derived {
   view: BriefView;
@@ -37,7 +34,6 @@ let shelfKnown: LoadedShelf | null = null;
 export const revisionsAt = async (id: string): Promise<Revisions> =>
   (isId(id) ? await revisionsOf(pool(), id) : null) ?? notFound();
 
-const minuteNow = () => `${nowUtc().slice(0, 16)}:00.000Z`;
 const nameOf = (revisions: Revisions, minute: string) => `${revisionInWords(revisions)} ${minute}`;
 
 /** The brief with all that follows from it, derived once a request for layout and page together, and again only when something changed. */
