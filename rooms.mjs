@@ -14,6 +14,8 @@ export const CORE_ROOMS = [
   'scheme',
   'markings',
   'evidence',
+  'work',
+  'laid',
   'route',
   'weathering',
   'bench',

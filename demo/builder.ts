@@ -19,7 +19,7 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/9',
+      format: 'build-brief/10',
       repaired: [],
       brief,
       airframe,

@@ -239,15 +239,19 @@ function workedSoFar(
         ...BLANK_LOG_ENTRY,
         stepKey: key,
         stepKind: step.kind,
+        what: step.lays[0]?.what ?? '',
         zones: step.zones,
         code: step.code ?? '',
         chemistry: step.load?.chemistry ?? '',
         // Drops as they went into the cup, the thinner by eye: near the advice, never quite it.
         mixed: step.load
-          ? { parts: [{ label: step.layer?.paint || step.load.title, drops: 12 + (i % 4) }], thinner: 1 + (i % 3) / 2 }
+          ? {
+              parts: [{ label: step.lays[0]?.paint || step.load.title, drops: 12 + (i % 4) }],
+              thinner: 1 + (i % 3) / 2,
+            }
           : null,
         ml: step.load ? Math.round(10 * (0.8 + 0.3 * (i % 4))) / 10 : null,
-        coats: step.load ? (step.layer?.coats ?? 1) : null,
+        coats: step.load ? (step.lays[0]?.coats ?? 1) : null,
         tempC: file.brief.tempC - (i % 3),
         humidity: file.brief.humidity + 2 * (i % 4),
         title: step.title,
@@ -257,7 +261,7 @@ function workedSoFar(
         startedAt: instant(from),
         endedAt: instant(to),
         note: NOTES[key] ?? '',
-        paint: step.load?.title ?? '',
+        paint: step.lays[0]?.paint ?? '',
       },
     ];
   });

@@ -4,6 +4,7 @@ import type { Fields, RecordName } from '@/core/kept/records';
 import { outlineOf, type BriefState } from '@/core/kept/state';
 import { whyNot } from '@/core/kit/conflicts';
 import { registerFaults } from '@/core/kit/parts';
+import { subjectName } from '@/core/kit/subjects';
 import { machineOf } from '@/core/outline/presets';
 import type { CodeBook } from '@/core/codes/system';
 import type { Sight } from '@/data/sight';
@@ -52,10 +53,19 @@ export async function checkKit(
       const others = state.subjects.filter((subject) => subject.id !== id);
       const [fault] = subjectFaults([...others, fields as Fields<'subject'>]);
       if (fault) throw new Refused('title', fault.says);
-      return fields;
+      return named(fields as Fields<'subject'>, others);
     }
   }
 }
+/** A new subject with the name that its zones and its work get: that of its title, told apart from those that are there. */
+function named(fields: Fields<'subject'>, others: BriefState['subjects']): Fields<'subject'> {
+  if (fields.name) return fields;
+  const wanted = subjectName(fields.title).slice(0, 50);
+  const taken = new Set(others.map(({ name }) => name));
+  const free = [wanted, ...others.map((_, i) => `${wanted}-${i + 2}`)].find((name) => !taken.has(name));
+  return { ...fields, name: free! };
+}
+
 const KIT: ReadonlySet<RecordName> = new Set(['brief', 'airframe', 'part', 'subject', 'kit_measure', 'zone_day']);
 
 const NO_ZONE = 'Zone: this airframe has none of that name';

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import { deriveBrief } from '@/core/brief/derive';
 import { newBrief } from '@/core/kept/new-brief';
 import type { Result } from '@/core/interchange/result';
-import { asAccepted, type AcceptedPlan } from '@/core/route/laid';
+import { asAccepted, type AcceptedPlan } from '@/core/route/accepted-plan';
 import type { RouteEdit } from '@/core/route/edits';
 import { loadBrief } from '@/data/briefs';
 import { closePool, pool } from '@/data/database';

@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import type { BriefView } from '@/core/brief/derive';
-import { planSettingsOf, standingLog } from '@/core/brief/plan-settings';
+import { planSettingsOf } from '@/core/brief/plan-settings';
 import { COMPARED_NAMES, comparedSchools, stripOfChoice, type ComparedSchool } from '@/core/brief/schools';
 import type { Strip } from '@/core/brief/strip';
 import type { Result } from '@/core/interchange/result';
@@ -11,7 +11,7 @@ import { acceptedPlanFields } from '@/core/kept/records';
 import { planFaults } from '@/core/route/accepted';
 import { dragged } from '@/core/route/dragging';
 import type { PlanInput } from '@/core/route/improving';
-import type { AcceptedPlan } from '@/core/route/laid';
+import type { AcceptedPlan } from '@/core/route/accepted-plan';
 import type { PlanSettings } from '@/core/route/plan';
 import { perform, stampedAct, type ActWriter } from '@/data/acts';
 import type { Sight } from '@/data/sight';
@@ -35,7 +35,7 @@ export async function acceptPlan(input: unknown): Promise<Result> {
     const { briefId, act, laid } = ofBrief.extend({ laid: acceptedPlanFields.shape.laid }).parse(input);
     return perform(stampedAct(act, briefId, 'route'), async (writer) => {
       const { view, settings } = await plannedOf(writer);
-      const [fault] = planFaults(view.route, standingLog(view.state), settings, { laid });
+      const [fault] = planFaults(view.standing.left, view.standing.done, settings, { laid });
       if (fault) throw new Refused('', `This plan does not hold any more (${fault}): look at the one that stands now.`);
       await keepPlan(writer, view, laid);
       return null;
@@ -57,7 +57,7 @@ export async function moveStep(input: unknown): Promise<Result<{ moved: string[]
       .parse(input);
     return perform(stampedAct(act, briefId, 'route'), async (writer) => {
       const { view, settings } = await plannedOf(writer);
-      const moved = dragged(view.route, standingLog(view.state), settings, laid, key, at);
+      const moved = dragged(view.standing.left, view.standing.done, settings, laid, key, at);
       if ('says' in moved) throw new Refused('', moved.says);
       await keepPlan(writer, view, moved.laid);
       return { moved: moved.moved };
@@ -70,9 +70,8 @@ export async function planInput(input: unknown): Promise<Result<PlanInput>> {
   return lookedUp(async () => {
     const { briefId } = lookedAt.parse(input);
     const { view, settings } = await lookAt(briefId, plannedOf);
-    const { steps, links } = view.route;
-    const done = standingLog(view.state).map(({ stepKey, startedAt, endedAt }) => ({ stepKey, startedAt, endedAt }));
-    return { route: { steps, links }, done, settings };
+    const { steps, links } = view.standing.left;
+    return { route: { steps, links }, done: view.standing.done, settings };
   });
 }
 

@@ -32,7 +32,8 @@ export interface BenchPlan {
 }
 
 export function benchPlan(view: BriefView, nowUtc: string): BenchPlan {
-  const { plan, route, state } = view;
+  const { plan, state } = view;
+  const route = view.standing.left;
   const titles = new Map(route.steps.map(({ key, title }) => [key, title]));
   /** What follows within a greatest wait, or only after hours: the clock times that a paper must carry. */
   const then = ({ key, segments }: PlannedWork): string =>

@@ -149,7 +149,7 @@ describe('how much of a colour it takes', () => {
       expect(after.laid.groundTitle).toBe('Pink');
     }
     const step = with4.view.route.steps.find(({ key }) => key === 'part:TCS 05')!;
-    expect(step.layer!.coats).toBe(4);
+    expect(step.lays[0]!.coats).toBe(4);
     expect(with4.view.route.steps.map(({ key }) => key)).toContain('part:TCS 05:ground');
   });
 });

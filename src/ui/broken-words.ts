@@ -1,5 +1,5 @@
 import type { BrokenWait } from '@/core/route/plan';
-import type { StepKind } from '@/core/route/rules/rule';
+import type { StepKind } from '@/core/work/kinds';
 import { clock, shortDay } from './dates';
 
 /** What helps when a step comes too late after another, by its kind. */

@@ -4,7 +4,7 @@ import { dunlin } from '@demo/dunlin';
 import { demoShelfFrom } from '@demo/tables';
 import { deriveBrief, type BriefView } from '@/core/brief/derive';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
-import { inOrder } from '@/core/route/stack';
+import { inOrder } from '@/core/laid/stack';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { matchSingle } from '@/core/match/single';
@@ -98,6 +98,10 @@ export function workedUntil(state: BriefState, { route }: BriefView, until: stri
             version: 1,
             stepKey: step.key,
             stepKind: step.kind,
+            what: step.lays[0]?.what ?? '',
+            code: step.code ?? '',
+            paint: step.lays[0]?.paint ?? '',
+            chemistry: step.lays[0]?.chemistry ?? '',
             title: step.title,
             lane: step.lane,
             zones: step.zones,

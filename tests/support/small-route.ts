@@ -1,4 +1,4 @@
-import { stepOf, type Route, type RouteLink, type RouteStep } from '@/core/route/step';
+import { stepOf, type Route, type RouteLink, type RouteStep } from '@/core/work/step';
 
 /** Routes of a few steps, for tests of what is done with a route. */
 export const smallStep = (key: string, minutes = 20, over: Partial<RouteStep> = {}): RouteStep =>
@@ -17,5 +17,4 @@ export const smallRoute = (steps: RouteStep[], links: RouteLink[] = []): Route =
   links,
   covered: { outside: [], inside: [], bays: [], apart: [] },
   sleeping: [],
-  lost: [],
 });

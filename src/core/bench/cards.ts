@@ -1,7 +1,7 @@
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { WAY_FACTS, type Suggestion } from '@/core/kit/applying';
-import type { Options } from '@/core/kit/options';
+import { OPTION_CHOICES, type Options } from '@/core/kit/options';
 import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
 import { spokenZones } from '@/core/outline/spoken';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
@@ -18,10 +18,10 @@ import {
 import { SPRAYING, type SprayAdvice } from '@/core/paint/spraying';
 import { thinningOf, thinRatioOf } from '@/core/paint/thinning';
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
-import type { StepKind } from '@/core/route/rules/rule';
-import type { Mixed } from '@/core/route/mixed';
-import { schoolsOfStep } from '@/core/route/school-of-step';
-import { zonesLaid, type Route, type RouteStep } from '@/core/route/step';
+import type { LayerKind, StepKind } from '@/core/work/kinds';
+import type { Mixed } from '@/core/work/mixed';
+import type { Standing } from '@/core/laid/standing';
+import type { Route, RouteStep } from '@/core/work/step';
 import type { Day } from '@/core/units/day';
 import type { Minutes } from '@/core/units/minutes';
 import { plannedMinutes } from './estimate';
@@ -39,7 +39,7 @@ export interface PlannedBrief {
   };
   outline: Outline;
   plan: RoutePlan;
-  route: Route;
+  standing: Pick<Standing, 'left' | 'progress' | 'taped'>;
   calls: readonly PaintedCall[];
   gates: readonly { name: string; open: readonly { says: string }[] }[];
 }
@@ -65,7 +65,10 @@ interface PaintedCall {
 
 /** A step as it is logged, beside its name and its minutes. */
 export interface LoggedStep {
-  stepKind: string;
+  stepKind: StepKind;
+  what: LayerKind | '';
+  /** How much of it; null for all of it, or all of its zones. */
+  share: number | null;
   zones: string[];
   code: string;
   chemistry: Chemistry | '';
@@ -118,6 +121,10 @@ export interface BenchCard {
   zones: string[];
   /** The zones as one says them; '' for the whole model. */
   where: string;
+  /** The step that is logged with it: it may be a part of that. */
+  stepKey: string;
+  /** Where the same was done before, as one says it; '' for nowhere. */
+  doneOn: string;
   why: string;
   cautions: string[];
   gate: string | null;
@@ -172,15 +179,16 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
   const gate = view.gates.find((candidate) => candidate.name === step.gate);
   const mixed = step.mixed ?? mixedFor(call);
   const coats = coatsOf(step, call, brief);
-  const cup =
-    step.layer && (step.load || step.mixed || call?.choice) ? cupFor(view, step, call, coats?.coats ?? 1) : null;
-  const chemistry = step.load?.chemistry ?? step.layer?.chemistry ?? null;
-  const into = view.route.links.filter(({ to }) => to === item.key);
+  const [layer] = step.lays;
+  const cup = layer && (step.load || step.mixed || call?.choice) ? cupFor(view, step, call, coats?.coats ?? 1) : null;
+  const chemistry = step.load?.chemistry ?? layer?.chemistry ?? null;
+  const { left } = view.standing;
+  const into = left.links.filter(({ to }) => to === item.key);
   const spray = step.load ? sprayFor(step.load.chemistry) : null;
   const handling =
     // What goes through the airbrush all the same, as a test of the colour, is sprayed.
-    call && step.layer && !step.load
-      ? handlingOf(call.way.way, modelAreaOfZones(view.outline, zonesLaid(step, view.route), brief.denominator))
+    call && layer && !step.load
+      ? handlingOf(call.way.way, modelAreaOfZones(view.outline, step.zones, brief.denominator))
       : null;
   const paint = paintOf(call, step, chemistry, cup);
   const timers = timersOf(view, step);
@@ -194,7 +202,9 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     plannedMinutes: plannedMinutes(step),
     splittable: step.splittable,
     zones: step.zones,
-    where: step.zones.length > 0 ? spokenZones(view.outline.zones, step.zones) : '',
+    where: step.zones.length > 0 && step.general === null ? spokenZones(view.outline.zones, step.zones) : '',
+    stepKey: step.of ?? step.key,
+    doneOn: doneBefore(view, step),
     why: withoutCoats(step.why),
     cautions: step.cautions,
     gate: step.gate,
@@ -203,12 +213,14 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     cup,
     spray,
     way: handling && { name: call!.way.way, because: call!.way.because, facts: handling.facts },
-    masked: step.load ? masksFor(view.route, into) : [],
-    schools: schoolsOfStep(step.key, brief.options),
+    masked: step.load ? masksFor(left, into) : [],
+    schools: step.schools.map((name) => ({ title: OPTION_CHOICES[name].title, choice: brief.options[name] })),
     coats,
     lore: handling?.lore ?? STEP_LORE[step.kind],
     logged: {
       stepKind: step.kind,
+      what: layer?.what ?? '',
+      share: null,
       zones: step.zones,
       code: step.code ?? '',
       chemistry: chemistry ?? '',
@@ -229,6 +241,12 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     ),
     booth: step.booth,
   };
+}
+
+/** Where a step was done before, of which a part is left. */
+function doneBefore({ standing, outline }: PlannedBrief, step: RouteStep): string {
+  const done = standing.progress.get(step.of ?? step.key)?.done ?? [];
+  return done.length > 0 ? spokenZones(outline.zones, done) : '';
 }
 
 /** What is masked for a step, and how. */
@@ -267,21 +285,21 @@ function mixedFor(call: PaintedCall | undefined): Mixed | null {
 }
 
 function coatsOf(step: RouteStep, call: PaintedCall | undefined, climate: Climate): BenchCard['coats'] {
-  if (!step.layer || !(step.load || call)) return null;
-  const coats = call?.coats ?? { coats: step.layer.coats, because: `${step.layer.coats} as planned` };
-  const own = dryingTime(step.layer, 'recoat', climate);
+  const [layer] = step.lays;
+  if (!layer || !(step.load || call)) return null;
+  const coats = call?.coats ?? { coats: layer.coats, because: `${layer.coats} as planned` };
+  const own = dryingTime(layer, 'recoat', climate);
   const between = coats.coats > 1 ? Math.max(own, call ? WAY_FACTS[call.way.way].between : 0) : 0;
   return { ...coats, between };
 }
 
 /** Drops for what the step lays: its mixture in whole drops, enough for area, coats and losses. */
 function cupFor(view: PlannedBrief, step: RouteStep, call: PaintedCall | undefined, coats: number): CardCup | null {
-  const zones = zonesLaid(step, view.route);
-  const areaCm2 = modelAreaOfZones(view.outline, zones, view.state.brief.denominator);
+  const areaCm2 = modelAreaOfZones(view.outline, step.zones, view.state.brief.denominator);
   if (areaCm2 <= 0) return null;
   const paint = call?.choice?.paint;
   const mixed = step.mixed ?? mixedFor(call);
-  const advice = SPRAYING[step.layer!.chemistry];
+  const advice = SPRAYING[step.lays[0]!.chemistry];
   const thinRatio = mixed?.thinner ?? advice.ratio;
   const cup = planCup(
     { areaCm2, coats, ...(call?.way.takes ?? {}) },
@@ -293,7 +311,7 @@ function cupFor(view: PlannedBrief, step: RouteStep, call: PaintedCall | undefin
       part.paint.lab ? hexOf(part.paint.lab) : null,
     ]),
   );
-  const asked = mixed?.parts ?? [{ label: step.load?.title ?? step.layer!.paint, drops: 1 }];
+  const asked = mixed?.parts ?? [{ label: step.load?.title ?? step.lays[0]!.paint, drops: 1 }];
   const whole = asked.reduce((sum, { drops }) => sum + drops, 0);
   const times = Math.max(1, Math.ceil(cup.paintDrops / whole));
   const drops = times * whole;
@@ -330,7 +348,7 @@ function paintOf(
       ownedMl: paint.ownedMl,
       neededMl,
     };
-  const label = step.load?.title ?? (step.layer && step.kind !== 'decal' ? step.layer.paint : '');
+  const label = step.load?.title ?? (step.kind === 'decal' ? '' : (step.lays[0]?.paint ?? ''));
   if (!label || !chemistry) return null;
   const lab = call?.official?.lab ?? null;
   return { label, chemistry: CHEMISTRIES[chemistry].title, hex: lab ? hexOf(lab) : null, ownedMl: null, neededMl };
@@ -340,7 +358,7 @@ function paintOf(
 const MOST_TIMERS = 4;
 
 /** What begins to run when the step is done: windows that open and close, and the waits of what comes next, each told once. */
-function timersOf({ route }: PlannedBrief, step: RouteStep): CardTimer[] {
+function timersOf({ standing: { left: route } }: PlannedBrief, step: RouteStep): CardTimer[] {
   const titles = new Map(route.steps.map(({ key, title }) => [key, title]));
   const links = route.links.filter(({ from }) => from === step.key);
   const windows = links.flatMap(({ to, minLag, maxLag }): CardTimer[] =>

@@ -1,4 +1,4 @@
-import type { LayerKind } from '@/core/route/rules/rule';
+import type { LayerKind } from '@/core/work/kinds';
 
 /** How deep damage reaches: the layer of that name is the last that stays. */
 export const DEPTHS = ['clear', 'colour', 'primer', 'plastic'] as const;

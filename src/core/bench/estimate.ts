@@ -1,4 +1,4 @@
-import type { Route } from '@/core/route/step';
+import type { Route } from '@/core/work/step';
 import type { Minutes } from '@/core/units/minutes';
 import { median } from '@/core/units/median';
 import { counted } from '@/core/units/words';

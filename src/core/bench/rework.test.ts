@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CHEMISTRY_NAMES, type Chemistry } from '@/core/paint/chemistry';
 import { dryingTime, STANDARD_CLIMATE } from '@/core/paint/drying';
-import { LAYER_KINDS, type LayerKind } from '@/core/route/rules/rule';
+import { LAYER_KINDS, type LayerKind } from '@/core/work/kinds';
 import { DEPTHS, staying, type Depth } from './depth';
 import { MISHAP_NAMES, MISHAPS } from './mishaps';
 import { reworkOf, type Damage, type LaidLayer, type Rework } from './rework';

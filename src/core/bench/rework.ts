@@ -1,7 +1,7 @@
 import type { Chemistry } from '@/core/paint/chemistry';
 import { dryingTime, type Climate } from '@/core/paint/drying';
-import { waitBetween, type Film } from '@/core/route/drying-links';
-import type { LayerKind } from '@/core/route/rules/rule';
+import { waitBetween, type Film } from '@/core/laid/drying';
+import type { LayerKind } from '@/core/work/kinds';
 import type { Minutes } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 import { DEPTH_WORDS, staying, type Depth } from './depth';

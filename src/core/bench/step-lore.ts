@@ -1,4 +1,4 @@
-import type { StepKind } from '@/core/route/rules/rule';
+import type { StepKind } from '@/core/work/kinds';
 import type { MishapName } from './mishaps';
 
 /** What a builder knows of each kind of work: what to look for before going on, what usually goes wrong, what to have at hand. */

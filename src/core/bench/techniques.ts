@@ -1,9 +1,9 @@
 import type { Chemistry } from '@/core/paint/chemistry';
-import { waitBetween } from '@/core/route/drying-links';
+import { waitBetween } from '@/core/laid/drying';
 import { STANDARD_CLIMATE, waitFor } from '@/core/paint/drying';
 import { SPIRIT } from '@/core/paint/spraying';
-import type { LayerKind, StepKind } from '@/core/route/rules/rule';
-import type { Mixed } from '@/core/route/mixed';
+import type { LayerKind, StepKind } from '@/core/work/kinds';
+import type { Mixed } from '@/core/work/mixed';
 import type { Minutes } from '@/core/units/minutes';
 
 /** Techniques that builders reuse: timed steps with their wet windows, what surface they want, and how they are tried first. */

@@ -55,7 +55,7 @@ export function tonightOf(view: PlannedBrief & { state: { brief: { timeZone: str
  * is over by now.
  */
 function readyBeside(
-  { plan, route }: PlannedBrief,
+  { plan, standing: { left: route } }: PlannedBrief,
   open: readonly PlannedWork[],
   here: readonly PlannedWork[],
   booth: boolean,
@@ -84,7 +84,7 @@ function readyBeside(
 const LOOK_BACK: Minutes = 4 * 24 * 60;
 
 function toCheck(
-  { plan, route, state }: PlannedBrief & { state: { brief: { timeZone: string } } },
+  { plan, standing: { left: route }, state }: PlannedBrief & { state: { brief: { timeZone: string } } },
   here: readonly PlannedWork[],
   at: Minutes,
 ): Tonight['check'] {

@@ -12,13 +12,11 @@ export function besideTheColours(
   const areaOf = (zones: readonly string[]) => modelAreaOfZones(outline, zones, brief.denominator);
   const coats = new Map<string, number>();
   let thinner = 0;
-  for (const { layer, load } of route.steps) {
-    if (!layer?.covers || !load) continue;
+  for (const { lays, load, general, zones } of route.steps) {
+    const [layer] = lays;
+    if (!layer || general === null || !load) continue;
     const thinRatio = SPRAYING[layer.chemistry].ratio;
-    const cup = planCup(
-      { areaCm2: areaOf(route.covered[layer.covers]), coats: layer.coats },
-      { cupMl: CUP_ML, thinRatio, factor },
-    );
+    const cup = planCup({ areaCm2: areaOf(zones), coats: layer.coats }, { cupMl: CUP_ML, thinRatio, factor });
     const what = layer.paint.toLowerCase();
     coats.set(what, (coats.get(what) ?? 0) + cup.paintMl);
     thinner += cup.thinnerMl;

@@ -100,7 +100,7 @@ export function bornQuestions(
     of.filter((zone) => keys.has(zone)).map((zone): BornQuestion => ({ zone, aspect, item })),
   );
   const figures = seen
-    .filter(({ key, group }) => group === 'subject' && key.endsWith('.clothes'))
+    .filter(({ subject }) => subject?.part === 'clothes')
     .map(({ key }): BornQuestion => ({ zone: key, aspect: 'fit', item: 'role' }));
   return {
     questions: [

@@ -3,7 +3,7 @@ import type { Window } from '@/core/evidence/date-fit';
 import { viewsShowing, type Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 import { redoInWords, redoOf } from '@/core/route/redo';
-import type { Route } from '@/core/route/step';
+import type { Route } from '@/core/work/step';
 import { daysBetween } from '@/core/units/day';
 import type { Due, DueOf } from './due';
 import type { GateView } from './gate-views';

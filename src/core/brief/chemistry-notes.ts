@@ -1,8 +1,8 @@
 import { spokenZones } from '@/core/outline/spoken';
 import { CHEMISTRIES, isGrave, layOver, type Chemistry, type OverRule } from '@/core/paint/chemistry';
 import { lightToDark } from '@/core/route/colour-runs';
-import { conflictsByPair } from '@/core/route/guard';
-import { stacksOf, type StackLayer } from '@/core/route/stack';
+import { conflictsByPair } from '@/core/laid/guard';
+import type { StackLayer } from '@/core/laid/stack';
 import { capital } from '@/core/units/words';
 import type { BriefView } from './derive';
 
@@ -33,7 +33,7 @@ const causeOf = (over: Chemistry, under: Chemistry, { verdict, says }: Pick<Over
 
 /** By code: conflicts on its zones, and along the edges where a neighbour's coat is sprayed over it. */
 export function chemistryNotes(
-  { wanted, route, outline }: Pick<BriefView, 'wanted' | 'route' | 'outline'>,
+  { wanted, standing, outline }: Pick<BriefView, 'wanted' | 'standing' | 'outline'>,
   edges: readonly { a: string; b: string }[],
 ): Map<string, ChemistryNote[]> {
   const notes = new Map<string, ChemistryNote[]>();
@@ -44,7 +44,7 @@ export function chemistryNotes(
   };
 
   const nameOf = ({ code, paint, what }: StackLayer) => code ?? (paint.toLowerCase() || what);
-  for (const { over, under, zones, verdict, says } of conflictsByPair(stacksOf(route, outline))) {
+  for (const { over, under, zones, verdict, says } of conflictsByPair(standing.stacks)) {
     const place = spokenZones(outline.zones, zones);
     const made = {
       grave: isGrave(verdict),

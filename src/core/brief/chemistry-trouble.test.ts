@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
 import { chemistryTrouble } from './chemistry-trouble';
+import { standingIn } from './derive';
 
 const enamelBays = (remedies: { over: string; under: string; remedy: 'barrier' | 'mist' }[] = []) => {
   const { view } = viewOfDemo((state) => {
@@ -8,9 +9,12 @@ const enamelBays = (remedies: { over: string; under: string; remedy: 'barrier' |
   });
   // The paint of the bays as an enamel: what is derived from it is built anew.
   const steps = view.route.steps.map((step) =>
-    step.key === 'bay:TCS 42' && step.layer ? { ...step, layer: { ...step.layer, chemistry: 'EN' as const } } : step,
+    step.key === 'bay:TCS 42'
+      ? { ...step, lays: step.lays.map((layer) => ({ ...layer, chemistry: 'EN' as const })) }
+      : step,
   );
-  return { ...view, route: { ...view.route, steps } };
+  const route = { ...view.route, steps };
+  return { ...view, route, standing: standingIn(route, view.outline, view.state) };
 };
 
 describe('what attacks what', () => {

@@ -1,7 +1,6 @@
 import { spokenZones } from '@/core/outline/spoken';
-import { barrierKey, conflictsByPair, REMEDIES, TAKEABLE, type RemedyName, type TakenRemedy } from '@/core/route/guard';
+import { barrierKey, conflictsByPair, REMEDIES, TAKEABLE, type RemedyName, type TakenRemedy } from '@/core/laid/guard';
 import { isGrave } from '@/core/paint/chemistry';
-import { stacksOf } from '@/core/route/stack';
 import type { BriefView } from './derive';
 
 /** One step that attacks what another laid, on all zones where it does. */
@@ -26,15 +25,20 @@ const canTake = (id: RemedyName): id is TakenRemedy['remedy'] => (TAKEABLE as re
 export function chemistryTrouble({
   route,
   outline,
-  state: { brief },
-}: Pick<BriefView, 'route' | 'outline' | 'state'>): {
+  standing,
+  state: { brief, log },
+}: Pick<BriefView, 'route' | 'outline' | 'standing' | 'state'>): {
   open: ChemistryTrouble[];
   /** Pairs between which the route waits for a full cure of itself. */
   waited: number;
   barriers: { over: string; under: string; says: string }[];
 } {
-  const titles = new Map(route.steps.map(({ key, title }) => [key, title]));
-  const all = conflictsByPair(stacksOf(route, outline), brief.remedies).map(
+  // What is laid may be of a step that is gone.
+  const titles = new Map([
+    ...log.map(({ stepKey, title }) => [stepKey, title] as const),
+    ...route.steps.map(({ key, title }) => [key, title] as const),
+  ]);
+  const all = conflictsByPair(standing.stacks, brief.remedies).map(
     ({ over, under, zones, verdict, says, remedies, taken }): ChemistryTrouble => ({
       over: over.step,
       under: under.step,

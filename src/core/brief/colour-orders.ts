@@ -38,6 +38,7 @@ export const lightnessOf = (calls: BriefView['calls']): Record<string, number> =
 /** An order with all the names that lead to it: "least masking, light to dark". */
 export interface NamedOrder extends ComparedOrder {
   title: string;
+  names: ComparedOrder['name'][];
 }
 
 /** The orders side by side, each once; null where there is nothing to put in order, or too much. */
@@ -60,7 +61,9 @@ export function colourOrders(view: BriefView): NamedOrder[] | null {
     const known = named.get(one.order.join());
     named.set(
       one.order.join(),
-      known ? { ...known, title: `${known.title}, ${one.name}` } : { ...one, title: one.name },
+      known
+        ? { ...known, title: `${known.title}, ${one.name}`, names: [...known.names, one.name] }
+        : { ...one, title: one.name, names: [one.name] },
     );
   }
   return [...named.values()];

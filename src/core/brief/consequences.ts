@@ -4,7 +4,7 @@ import { isSeen } from '@/core/kit/seen';
 import { outlineOf } from '@/core/kept/state';
 import type { Outline } from '@/core/outline/outline';
 import { machineOf } from '@/core/outline/presets';
-import type { RouteStep } from '@/core/route/step';
+import type { RouteStep } from '@/core/work/step';
 import type { BriefView } from './derive';
 import { progressOf } from './progress';
 import { routeOf } from './routed';

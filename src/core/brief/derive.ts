@@ -18,9 +18,11 @@ import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import type { AppliedFigures } from '@/core/paint/quantity';
 import { localDay } from '@/core/route/calendar';
 import { followAccepted, type FollowedPlan } from '@/core/route/accepted';
+import { standingOf, type Standing } from '@/core/laid/standing';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
 import { ASKED_IF_DONE } from '@/core/route/stage-of-zone';
-import type { Route, RouteCall } from '@/core/route/step';
+import type { Route } from '@/core/work/step';
+import type { RouteCall } from '@/core/route/call';
 import { chaseList, type ChaseItem } from './chase-list';
 import { duesIn } from './due';
 import { gateViews, type GateView } from './gate-views';
@@ -29,7 +31,6 @@ import { weighQuestions, type QuestionView, type WeighedBrief } from './question
 import { Stages } from './stages';
 import { unaskedZones } from './unasked';
 import type { Kept } from '@/core/kept/records';
-import { standingLog } from './plan-settings';
 import { noseWeightInWords, noseWeightOf, type NoseWeight } from './nose-weight';
 import { routeOf, type RouteWanted } from './routed';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
@@ -67,7 +68,10 @@ export interface BriefView {
   /** Zones that need more than their visible coat. */
   layers: LayerOrder[];
   calls: CallView[];
+  /** All work that is wanted, whatever was done of it. */
   route: Route;
+  /** What is laid, how far each step is, and what is left to do. */
+  standing: Standing;
   /** What the nose takes; null where there is no nose wheel to stand on. */
   noseWeight: NoseWeight | null;
   /** What the route is made from. */
@@ -171,8 +175,9 @@ export function deriveBrief(
     storesAt: brief.storesAt,
     ...(noseWeight ? { noseWeight: noseWeightInWords(noseWeight) } : {}),
     structure: structureOf(questions),
-    subjects: state.subjects.map(({ kind, title, count, place, byGate, layers: built }) => ({
+    subjects: state.subjects.map(({ kind, name, title, count, place, byGate, layers: built }) => ({
       kind,
+      name,
       title,
       count,
       place,
@@ -184,7 +189,10 @@ export function deriveBrief(
     leftOut: [...brief.leftOut, ...state.runs.flatMap(({ run }) => run.instead ?? [])],
     edits: state.edits.map(({ edit }) => edit),
     remedies: brief.remedies,
-    runs: [...state.mishaps.flatMap(({ run }) => run ?? []), ...state.runs.map(({ run }) => run)],
+    runs: [
+      ...state.mishaps.flatMap(({ run }) => (run ? [{ origin: 'rework' as const, run }] : [])),
+      ...state.runs.map(({ origin, run }) => ({ origin, run })),
+    ],
     done: [
       ...new Set(state.log.flatMap(({ stepKey, again }) => (!again && ASKED_IF_DONE.has(stepKey) ? [stepKey] : []))),
     ].sort(),
@@ -196,7 +204,12 @@ export function deriveBrief(
     ].map((value) => ({ value, call: routeCall(callOf(value, [])) })),
   });
   const route = stages.same('routed', [wanted, outline], () => routeOf(wanted, outline));
-  const { plan, proposal } = planAhead(stages, route, state, settings);
+  const standing = stages.same(
+    'standing',
+    [route, outline, state.log, state.mishaps, brief.tempC, brief.humidity],
+    () => standingIn(route, outline, state),
+  );
+  const { plan, proposal } = planAhead(stages, standing, state, settings);
   const unasked = stages.same('unasked', [outline, brief, records], () =>
     unaskedZones(outline, brief.options, records),
   );
@@ -217,6 +230,7 @@ export function deriveBrief(
     layers,
     calls,
     route,
+    standing,
     noseWeight,
     wanted,
     plan,
@@ -238,27 +252,39 @@ const paceOf = (log: BriefState['log']) =>
     ),
   ).factors;
 
+/** How the build of a brief stands by its log. */
+export const standingIn = (route: Route, { zones }: Outline, { log, mishaps, brief }: BriefState): Standing => {
+  const areas = new Map(zones.map(({ key, areaM2 }) => [key, areaM2]));
+  return standingOf(
+    route,
+    zones.map(({ key }) => key),
+    log,
+    mishaps,
+    { tempC: brief.tempC, humidity: brief.humidity },
+    (zone) => areas.get(zone) ?? 0,
+  );
+};
+
 /** A plan holds until the first work that it plans should have begun: only then, or when its inputs changed, is it made anew. */
 function planAhead(
   stages: Stages,
-  route: Route,
+  { left, done }: Standing,
   state: BriefState,
   { nowUtc, effort }: DeriveSettings,
 ): Pick<BriefView, 'plan' | 'proposal'> {
-  const { brief, log, sessions, evenings, plans } = state;
+  const { brief, sessions, evenings, plans } = state;
   const { timeZone, startOn } = brief;
   const settings = stages.settled('calendar', { timeZone, startOn, weekly: sessions, evenings });
-  const inputs = [route, log, settings, plans, effort];
+  const inputs = [left, done, settings, plans, effort];
   const held = stages.same('plan held', inputs, () => ({ made: null as Planned | null, until: '', day: '' }));
   const day = localDay(nowUtc, brief.timeZone);
   if (!held.made || nowUtc > held.until || day !== held.day) {
-    const done = standingLog(state);
     const from = { ...settings, nowUtc };
     const [accepted] = plans;
-    const followed = accepted && followAccepted(route, done, from, accepted);
+    const followed = accepted && followAccepted(left, done, from, accepted);
     held.made = followed
       ? { plan: followed.plan, proposal: { changes: followed.changes, next: followed.next } }
-      : { plan: planRoute(route, done, from, effort), proposal: null };
+      : { plan: planRoute(left, done, from, effort), proposal: null };
     held.until = firstStart(held.made.plan) ?? nowUtc;
     held.day = day;
   }

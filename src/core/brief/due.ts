@@ -3,7 +3,7 @@ import { APART, type Zone } from '@/core/outline/zones';
 import { fixingSteps, needingSteps } from '@/core/route/fixing';
 import type { GateName } from '@/core/route/gates';
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
-import type { Route, RouteStep } from '@/core/route/step';
+import type { Route, RouteStep } from '@/core/work/step';
 
 /** When an answer is wanted. */
 export interface Due {

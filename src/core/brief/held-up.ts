@@ -1,6 +1,6 @@
 import { BOX } from '@/core/kit/part-work';
 import type { RoutePlan } from '@/core/route/plan';
-import type { Route } from '@/core/route/step';
+import type { Route } from '@/core/work/step';
 
 /** What a part that is not ready holds up. */
 export interface HeldUp {

@@ -1,11 +1,12 @@
 import type { Factor } from '@/core/bench/estimate';
 import { CHEMISTRIES, type Chemistry } from '@/core/paint/chemistry';
 import { dryingFactor } from '@/core/paint/drying';
-import { STAGE_NAMES, type Stage } from '@/core/route/rules';
-import { stageOfStep } from '@/core/route/stage-of-step';
+import { STAGE_NAMES, type Stage } from '@/core/work/kinds';
 import { median } from '@/core/units/median';
 import { capital } from '@/core/units/words';
 import type { Minutes } from '@/core/units/minutes';
+import type { Kept } from '@/core/kept/records';
+import { STAGE_OF_LAYER } from '@/core/work/layer';
 import type { BriefView } from './derive';
 
 /** What the record of a build teaches: its pace, its paint, its air. */
@@ -25,8 +26,8 @@ export function learningOf({
   state,
   route,
   wanted,
-  plan,
-}: Pick<BriefView, 'state' | 'route' | 'wanted' | 'plan'>): Learning {
+  standing,
+}: Pick<BriefView, 'state' | 'route' | 'wanted' | 'standing'>): Learning {
   const timed = state.log.flatMap(({ stepKind, plannedMinutes, actualMinutes }) =>
     stepKind ? [{ kind: stepKind, planned: plannedMinutes, actual: actualMinutes }] : [],
   );
@@ -44,21 +45,24 @@ export function learningOf({
     .sort((a, b) => b.taken - a.taken || a.kind.localeCompare(b.kind));
   return {
     kinds,
-    stages: hoursByStage({ state, route, plan }),
+    stages: hoursByStage({ state, route, standing }),
     paints: paintsOf(state.log),
     air: airOf(state.log),
   };
 }
 
-function hoursByStage({ state, route, plan }: Pick<BriefView, 'state' | 'route' | 'plan'>): Learning['stages'] {
-  const stageOf = new Map(route.steps.map((step) => [step.key, stageOfStep(step)]));
-  const done = new Set(plan.work.filter((work) => work.done).map(({ key }) => key));
+/** The stage of work whose step is gone, by what it laid; else of the base, or of the cleaning. */
+const stageOfGone = (what: Kept<'log_entry'>['what'], lane: string): Stage =>
+  what ? STAGE_OF_LAYER[what] : lane === 'Base' ? 'base' : 'clean';
+
+function hoursByStage({ state, route, standing }: Pick<BriefView, 'state' | 'route' | 'standing'>): Learning['stages'] {
+  const stageOf = new Map(route.steps.map((step) => [step.key, step.stage]));
   const hours = new Map<Stage, { done: number; left: number }>(
     STAGE_NAMES.map((stage) => [stage, { done: 0, left: 0 }]),
   );
-  for (const { stepKey, lane, actualMinutes } of state.log)
-    hours.get(stageOf.get(stepKey) ?? stageOfStep({ key: stepKey, lane: lane as never }))!.done += actualMinutes / 60;
-  for (const step of route.steps) if (!done.has(step.key)) hours.get(stageOf.get(step.key)!)!.left += step.minutes / 60;
+  for (const { stepKey, lane, what, actualMinutes } of state.log)
+    hours.get(stageOf.get(stepKey) ?? stageOfGone(what, lane))!.done += actualMinutes / 60;
+  for (const { key, stage } of route.steps) hours.get(stage)!.left += standing.progress.get(key)!.minutesLeft / 60;
   return [...hours].flatMap(([stage, own]) =>
     own.done + own.left > 0 ? [{ stage: capital(stage.replace('-', ' ')), done: own.done, left: own.left }] : [],
   );

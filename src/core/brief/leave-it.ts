@@ -4,7 +4,7 @@ import type { Options } from '@/core/kit/options';
 import type { Outline } from '@/core/outline/outline';
 import { lowered } from '@/core/units/words';
 import { RULES } from '@/core/route/rules';
-import type { RouteStep } from '@/core/route/step';
+import type { RouteStep } from '@/core/work/step';
 
 /** Work that can be left out where nobody will see it, by the rule that does it and the zone that it is for. */
 const LEAVABLE: readonly { rule: string; zone: string; unless: Sight; says: string }[] = [

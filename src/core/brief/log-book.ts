@@ -4,7 +4,6 @@ import { doneAgainWith } from '@/core/route/behind';
 import { elapsedToLocal } from '@/core/route/calendar';
 import type { BriefView } from './derive';
 import { mixedInWords } from './how-made';
-import { standingLog } from './plan-settings';
 
 /** The record of a build as it is read: what was done, what went wrong, what was tried, newest first. */
 
@@ -117,9 +116,14 @@ export function fallsWith(
   const entry = state.log.find(({ id }) => id === entryId);
   if (!entry) return null;
   if (entry.again) return [];
-  const standing = new Map(standingLog(state).map((one) => [one.stepKey, one]));
-  return doneAgainWith(route, new Set(standing.keys()), entry.stepKey).map(({ key }) => {
-    const { id, version, title } = standing.get(key)!;
-    return { id, version, title };
-  });
+  const counts = state.log.filter(({ again, id }) => !again && id !== entryId);
+  const fallen = new Set(
+    doneAgainWith(route, new Set(counts.map(({ stepKey }) => stepKey)), entry.stepKey).map(({ key }) => key),
+  );
+  const touched = new Set(entry.zones);
+  return counts.flatMap(({ id, version, title, stepKey, zones }) =>
+    fallen.has(stepKey) && (touched.size === 0 || zones.length === 0 || zones.some((zone) => touched.has(zone)))
+      ? [{ id, version, title }]
+      : [],
+  );
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { NOW, shelfOfDemo, stateOfDemo, workedUntil } from '@tests/support/demo-brief';
 import { MISHAP_NAMES, MISHAPS } from '@/core/bench/mishaps';
-import { inOrder, stacksOf } from '@/core/route/stack';
+import { inOrder } from '@/core/laid/stack';
 import { waitingCircle } from '@/core/route/schedule/network';
 import { deriveBrief, type BriefView } from './derive';
 import { madeOf, mixedInWords } from './how-made';
@@ -41,9 +41,9 @@ const withMishap = (
   return { mending, after: viewOf({ ...given, mishaps: [mishap] }) };
 };
 const carried = (of: BriefView) =>
-  [...stacksOf(of.route, of.outline)].map(([zone, stack]) => [
+  [...of.standing.stacks].map(([zone, stack]) => [
     zone,
-    stack.map(({ what, chemistry, paint }) => `${what} ${chemistry} ${paint}`),
+    stack.filter(({ comesOff }) => !comesOff).map(({ what, chemistry, paint }) => `${what} ${chemistry} ${paint}`),
   ]);
 
 describe('a glue drip on a side that was sealed already', () => {

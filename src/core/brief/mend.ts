@@ -4,14 +4,13 @@ import { reworkOf, type Doing, type LaidLayer, type Rework, type ReworkStep } fr
 import { spokenZones } from '@/core/outline/spoken';
 
 import { descendantsOf } from '@/core/route/behind';
-import { MOST_TAPE } from '@/core/route/colour-runs';
-import type { StepKind } from '@/core/route/rules/rule';
+import { minutesOfShare } from '@/core/laid/progress';
+import { MOST_TAPE } from '@/core/work/tape';
+import type { StepKind } from '@/core/work/kinds';
 import type { RunStep, WorkRun } from '@/core/route/runs';
-import { zonesLaid, type RouteStep } from '@/core/route/step';
 import { capital, lowered } from '@/core/units/words';
 import type { BriefView } from './derive';
-import { calledLayer, madeOf, mixedInWords, PLACED, type MadeLayer } from './how-made';
-import { standingLog } from './plan-settings';
+import { calledLayer, mixedInWords, PLACED, stayingLayers, type MadeLayer } from './how-made';
 
 /** How a mishap is mended in a brief: what is lost, what is done again, and how that goes into the route. */
 
@@ -25,7 +24,7 @@ export interface Mending {
   run: WorkRun;
 }
 
-type Mended = Pick<BriefView, 'state' | 'route' | 'outline'>;
+type Mended = Pick<BriefView, 'state' | 'route' | 'outline' | 'standing'>;
 
 /**
  * The work that a cure makes on some zones. `key` names its steps. A cure that takes nothing off is a step by itself.
@@ -38,29 +37,27 @@ export function mend(view: Mended, kind: MishapName, cure: Cure, zones: readonly
   const named = new Set(zones);
   const areas = new Map(outline.zones.map(({ key: own, areaM2 }) => [own, Math.max(areaM2, 0.01)]));
   const area = (keys: readonly string[]) => keys.reduce((sum, own) => sum + (areas.get(own) ?? 0), 0);
-  /** Of the minutes of a step what these zones take of it. */
-  const share = (step: RouteStep) => {
-    const on = zonesLaid(step, view.route);
+  /** Of the minutes that a layer took what these zones take of it. */
+  const share = ({ step, entry }: MadeLayer) => {
+    const known = byKey.get(step);
+    const [minutes, on] = known ? [known.minutes, known.zones] : [entry!.actualMinutes, entry!.zones];
     const whole = area(on);
-    const part = whole > 0 ? area(on.filter((own) => named.has(own))) / whole : 1;
-    return Math.max(Math.min(step.minutes, LEAST_MINUTES), Math.round(step.minutes * Math.min(1, part)));
+    return Math.max(1, minutesOfShare(minutes, whole > 0 ? area(on.filter((own) => named.has(own))) / whole : 1));
   };
   const stack: Record<string, KnownLayer[]> = Object.fromEntries(
     outline.zones.map(({ key: zone }) => [
       zone,
-      madeOf(view, zone)
-        .filter(({ lostTo }) => lostTo === null)
-        .map((made) => ({
-          step: made.step,
-          what: made.what,
-          chemistry: made.chemistry,
-          recipe: recipeOf(made),
-          called: calledLayer(made),
-          minutes: share(byKey.get(made.step)!),
-          coats: made.entry?.coats ?? made.coats,
-          done: made.entry !== null,
-          made,
-        })),
+      stayingLayers(view, zone).map((made) => ({
+        step: made.step,
+        what: made.what,
+        chemistry: made.chemistry,
+        recipe: recipeOf(made),
+        called: calledLayer(made),
+        minutes: share(made),
+        coats: made.coats,
+        done: true,
+        made,
+      })),
     ]),
   );
   const masks = view.route.steps
@@ -71,9 +68,6 @@ export function mend(view: Mended, kind: MishapName, cure: Cure, zones: readonly
   return { rework: kept, run: runOf(view, kind, cure, kept, stack, key) };
 }
 
-/** Whatever is laid on a single zone takes so long at the least. */
-const LEAST_MINUTES = 10;
-
 const onlyMending = (rework: Rework<KnownLayer>): Rework<KnownLayer> => {
   const steps = rework.steps.slice(0, 1);
   return { steps, lost: [], hours: steps[0]!.minutes / 60 };
@@ -81,12 +75,15 @@ const onlyMending = (rework: Rework<KnownLayer>): Rework<KnownLayer> => {
 
 const recipeOf = ({ paint, entry }: MadeLayer): string => mixedInWords(entry?.mixed ?? null) || entry?.paint || paint;
 
+/** Work that goes through the airbrush. */
+const SPRAYED_AGAIN: ReadonlySet<StepKind> = new Set(['spray', 'seal']);
+
 /** What is no layer; each layer is laid as it was. */
 const KINDS: Partial<Record<Doing, StepKind>> = { repair: 'mend', mask: 'mask', unmask: 'unmask' };
 const kindOf = (step: ReworkStep<KnownLayer>): StepKind => step.layer?.made.kind ?? KINDS[step.do]!;
 
 function runOf(
-  { route, outline, state }: Mended,
+  { route, outline, standing }: Mended,
   kind: MishapName,
   cure: Cure,
   rework: Rework<KnownLayer>,
@@ -96,7 +93,7 @@ function runOf(
   const byKey = new Map(route.steps.map((step) => [step.key, step]));
   const spoken = (zones: readonly string[]) => spokenZones(outline.zones, zones);
   const [repair] = rework.steps;
-  const lane = rework.lost[0] ? byKey.get(rework.lost[0].step)!.lane : 'Whole';
+  const lane = rework.lost[0]?.made.lane ?? 'Whole';
   const where = spoken(repair!.zones);
   const titleOf = (step: ReworkStep<KnownLayer>): string => {
     if (step.do === 'repair') return `${cure.title}: ${where}`;
@@ -107,7 +104,7 @@ function runOf(
     return `${capital(calledLayer(made))} again on ${spoken(step.zones)}`;
   };
   const steps = maskedAtOnce(rework.steps).map((step, i): RunStep => {
-    const of = step.layer && byKey.get(step.layer.step)!;
+    const of = step.layer && byKey.get(step.layer.step);
     return {
       key: `rework:${key}:${i + 1}`,
       title: titleOf(step).slice(0, 200),
@@ -127,7 +124,10 @@ function runOf(
       },
       load: of?.load
         ? { id: of.load.id, title: of.load.title, kind: of.load.kind, lightness: of.load.lightness }
-        : null,
+        : step.layer && !of && SPRAYED_AGAIN.has(step.layer.made.kind)
+          ? { id: step.layer.recipe, title: step.layer.recipe, kind: 'solid', lightness: 50 }
+          : null,
+      again: step.layer?.step ?? null,
       mixed: step.layer?.made.entry?.mixed ?? null,
       cautions: step.do === 'repair' ? (cure.caution ? [cure.caution] : []) : of ? of.cautions : [],
     };
@@ -136,7 +136,7 @@ function runOf(
     step,
     zones: rework.lost.filter((layer) => layer.step === step).map(({ zone }) => zone),
   }));
-  const done = new Set(standingLog(state).map(({ stepKey }) => stepKey));
+  const done = new Set(standing.done.map(({ stepKey }) => stepKey));
   const under = repair!.zones.flatMap((zone) => stack[zone]!.findLast((layer) => layer.done)?.step ?? []);
   const after = [...new Set([...lost.map(({ step }) => step), ...under])];
   return { steps, lost, after, before: nextAfter(route, after, done) };

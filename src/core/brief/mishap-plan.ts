@@ -1,7 +1,7 @@
 import type { MishapName } from '@/core/bench/mishaps';
 import type { Kept } from '@/core/kept/records';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
-import { asAccepted, type AcceptedPlan } from '@/core/route/laid';
+import { asAccepted, type AcceptedPlan } from '@/core/route/accepted-plan';
 import { deriveBrief, type BriefView, type DeriveSettings } from './derive';
 import { calledLayer } from './how-made';
 import { cureCalled, mend } from './mend';

@@ -4,7 +4,8 @@ import type { Outline } from '@/core/outline/outline';
 import { withOwnAirbrushes } from '@/core/route/own-airbrush';
 import { buildRoute } from '@/core/route/route';
 import type { RouteInput } from '@/core/route/route-input';
-import type { Route, RouteCall } from '@/core/route/step';
+import type { Route } from '@/core/work/step';
+import type { RouteCall } from '@/core/route/call';
 
 /** What a brief's route is made from, as plain data. */
 export interface RouteWanted extends Omit<RouteInput, 'outline' | 'callFor'> {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { NOW, shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
 import { OPTION_CHOICES, SCHOOL_NAMES } from '@/core/kit/options';
-import { stacksOf } from '@/core/route/stack';
+import { stacksIn } from '@tests/support/stacks';
 import { COLOUR_ORDER, comparedSchools, stripOfChoice } from './schools';
 
 describe('schools side by side', () => {
@@ -70,7 +70,7 @@ describe('chips by fluid beneath', () => {
     const keys = view.route.steps.map(({ key }) => key);
     expect(keys).toEqual(expect.arrayContaining(['chip-fluid', 'chip-wear']));
     expect(keys).not.toContain('chips');
-    const stacks = stacksOf(view.route, view.outline);
+    const stacks = stacksIn(view.route, view.outline);
     for (const zone of view.route.covered.outside) {
       const stack = stacks.get(zone)!;
       const [fluid, colour] = [

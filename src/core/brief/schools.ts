@@ -10,14 +10,14 @@ import { PRINTED } from '@/core/markings/kinds';
 import { machineOf } from '@/core/outline/presets';
 import { groundOfSchool } from '@/core/paint/grounds';
 import { planRoute } from '@/core/route/plan';
-import type { Route } from '@/core/route/step';
+import type { Route } from '@/core/work/step';
 import { durationInWords } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 import { colourOrders } from './colour-orders';
 import type { ColourShelf } from '@/core/kept/state';
-import { deriveBrief, type BriefView } from './derive';
+import { deriveBrief, standingIn, type BriefView } from './derive';
 import { stripOf, type Strip } from './strip';
-import { planSettingsOf, standingLog } from './plan-settings';
+import { planSettingsOf } from './plan-settings';
 import { routeOf } from './routed';
 
 /** What of a brief speaks for one school or another. */
@@ -240,10 +240,11 @@ export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: str
 type Planned = (route: Route) => Pick<ComparedChoice, 'minutes' | 'sessions' | 'loads' | 'finish'>;
 
 /** Plans a route as what is left of this brief, from now on. */
-function plannerOf({ state }: BriefView, nowUtc: string): Planned {
-  const [settings, done] = [planSettingsOf(state, nowUtc), standingLog(state)];
+function plannerOf({ state, outline }: BriefView, nowUtc: string): Planned {
+  const settings = planSettingsOf(state, nowUtc);
   return (route) => {
-    const { work, sessionsLeft, loads, finish } = planRoute(route, done, settings, EFFORT);
+    const { left, done } = standingIn(route, outline, state);
+    const { work, sessionsLeft, loads, finish } = planRoute(left, done, settings, EFFORT);
     const minutes = work.reduce((sum, item) => sum + (item.done ? 0 : item.step.minutes), 0);
     return { minutes, sessions: sessionsLeft, loads, finish };
   };
@@ -260,7 +261,7 @@ function comparedOrders(view: BriefView, planned: Planned): ComparedSchool | nul
   const least = Math.min(...orders.map(({ minutes }) => minutes));
   const most = Math.max(...orders.map(({ minutes }) => minutes));
   // Nobody chose: the route goes from light to dark.
-  const chosen = brief.maskOrder.join() || orders.find(({ title }) => title.includes('light to dark'))?.order.join();
+  const chosen = brief.maskOrder.join() || orders.find(({ names }) => names.includes('light to dark'))?.order.join();
   return {
     name: COLOUR_ORDER,
     title: 'Order of the colours',

@@ -1,11 +1,11 @@
 import { hexOf } from '@/core/colour/spaces';
 import { roomsOf } from '@/core/route/dragging';
 import { elapsedToLocal } from '@/core/route/calendar';
-import { LANES } from '@/core/route/rules/rule';
+import { LANES } from '@/core/work/kinds';
 import { latestStartsOf } from '@/core/route/slack';
 import { durationInWords } from '@/core/units/minutes';
 import type { BriefView } from './derive';
-import { planSettingsOf, standingLog } from './plan-settings';
+import { planSettingsOf } from './plan-settings';
 
 /** One step of a plan as it is drawn and listed. */
 export interface WorkRow {
@@ -58,13 +58,14 @@ export interface Strip {
 const WET_MINUTES = 120;
 
 export function stripOf(view: BriefView): Strip {
-  const { plan, route, state } = view;
+  const { plan, state } = view;
+  const { left: route, done } = view.standing;
   const titles = new Map(route.steps.map((step) => [step.key, step.title]));
   const colours = new Map(view.calls.map((call) => [call.code, call.choice?.paint.lab ?? call.official?.lab ?? null]));
   const lastEnd = Math.max(0, ...plan.work.map((item) => item.segments.at(-1)![1]));
   const latest = latestStartsOf(
     route,
-    standingLog(state),
+    done,
     planSettingsOf(state, new Date(Date.parse(plan.origin) + plan.now * 60_000).toISOString()),
     plan,
   );

@@ -1,18 +1,16 @@
 import { TECHNIQUES, techniqueOf, type Technique } from '@/core/bench/techniques';
 import { dryingFactor } from '@/core/paint/drying';
 import { descendantsOf } from '@/core/route/behind';
-import type { Lane } from '@/core/route/rules/rule';
+import type { Lane } from '@/core/work/kinds';
 import type { RunStep, WorkRun } from '@/core/route/runs';
-import { zonesLaid } from '@/core/route/step';
 import type { ColourShelf } from '@/core/kept/state';
 import { spokenZones } from '@/core/outline/spoken';
 import type { BriefView } from './derive';
 import { madeOf } from './how-made';
-import { standingLog } from './plan-settings';
 
 /** Techniques in a brief: taken into its route over a layer of some zones, or kept of what was laid on one. */
 
-type Route = Pick<BriefView, 'state' | 'route' | 'outline'>;
+type Route = Pick<BriefView, 'state' | 'route' | 'outline' | 'standing'>;
 
 /** All techniques by their keys: those that are shipped, and those of the house by their ids. */
 export const techniquesOf = ({ techniques }: Pick<ColourShelf, 'techniques'>): Map<string, Technique> =>
@@ -20,7 +18,9 @@ export const techniquesOf = ({ techniques }: Pick<ColourShelf, 'techniques'>): M
 
 /** Over which layers of some zones something may be laid: those that lie on all of them, from the plastic up. */
 export function layersUnder(view: Route, zones: readonly string[]): { step: string; title: string; done: boolean }[] {
-  const [first, ...others] = zones.map((zone) => madeOf(view, zone).filter(({ lostTo }) => lostTo === null));
+  const [first, ...others] = zones.map((zone) =>
+    madeOf(view, zone).filter(({ lostTo, comesOff }) => lostTo === null && comesOff === null),
+  );
   const common = (first ?? []).filter(({ step }) => others.every((stack) => stack.some((own) => own.step === step)));
   return common.map(({ step, title, entry }) => ({ step, title, done: entry !== null }));
 }
@@ -68,15 +68,13 @@ export function techniqueRun(
 }
 
 /** What is laid next on any of the zones, and is not done. */
-function nextOver({ state, route }: Route, zones: readonly string[], over: string): string[] {
-  const done = new Set(standingLog(state).map(({ stepKey }) => stepKey));
+function nextOver({ standing, route }: Route, zones: readonly string[], over: string): string[] {
   const behind = descendantsOf(route, [over]);
   const laying = route.steps.filter(
     (step) =>
       behind.has(step.key) &&
-      !done.has(step.key) &&
-      step.layer &&
-      zonesLaid(step, route).some((zone) => zones.includes(zone)),
+      step.lays.length > 0 &&
+      standing.progress.get(step.key)!.toDo.some((zone) => zones.includes(zone)),
   );
   const laterStill = descendantsOf(
     route,
@@ -104,22 +102,22 @@ function laneOf({ outline }: Route, zones: readonly string[]): Lane {
 /** What was laid on a zone by some steps, as a technique; null where none of them is in the log. */
 export function techniqueOfLog(view: Route, title: string, where: string, steps: readonly string[]): Technique | null {
   const byKey = new Map(view.route.steps.map((own) => [own.key, own]));
-  const logged = new Map(standingLog(view.state).map((entry) => [entry.stepKey, entry]));
+  const made = [...view.standing.laid.keys()].flatMap((zone) => madeOf(view, zone));
   const layers = steps.flatMap((key) => {
-    const [own, entry] = [byKey.get(key), logged.get(key)];
-    if (!own?.layer || !entry) return [];
-    const { what, chemistry, paint } = own.layer;
+    const own = made.find(({ step, entry }) => step === key && entry !== null);
+    if (!own) return [];
+    const { title, kind, what, chemistry, paint, entry } = own;
     return [
       {
-        title: own.title,
-        kind: own.kind,
-        minutes: entry.actualMinutes,
+        title,
+        kind,
+        minutes: entry!.actualMinutes,
         what,
         chemistry,
-        paint: entry.paint || paint,
-        mixed: entry.mixed,
-        note: entry.note,
-        cautions: own.cautions,
+        paint,
+        mixed: entry!.mixed,
+        note: entry!.note,
+        cautions: byKey.get(key)?.cautions ?? [],
       },
     ];
   });

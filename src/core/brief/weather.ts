@@ -3,9 +3,10 @@ import type { ColourShelf } from '@/core/kept/state';
 import { isSeen } from '@/core/kit/seen';
 import { spokenZones } from '@/core/outline/spoken';
 import { machineOf } from '@/core/outline/presets';
-import { waitBetween } from '@/core/route/drying-links';
+import { waitBetween } from '@/core/laid/drying';
+import { DRY } from '@/core/work/layer';
 import { SPIRIT, SPRAY } from '@/core/route/rules/cautions';
-import { stacksOf } from '@/core/route/stack';
+import { stayingOf } from '@/core/laid/laid';
 import type { RunStep, WorkRun } from '@/core/route/runs';
 import { EFFECTS, type Effect, type Place } from '@/core/weathering/effects';
 import type { Exposure } from '@/core/weathering/exposure';
@@ -14,12 +15,11 @@ import { nearestPaint, planWeathering, type WeatherLayer } from '@/core/weatheri
 import { planWash, type WashPlan } from '@/core/weathering/wash';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { BriefView } from './derive';
-import { standingLog } from './plan-settings';
 import { saidOfUse } from './use-said';
 
 /** Weathering of a brief: what its machine would show, and how that goes into its route. */
 
-type Weathered = Pick<BriefView, 'state' | 'route' | 'outline' | 'calls' | 'questions'>;
+type Weathered = Pick<BriefView, 'state' | 'route' | 'outline' | 'calls' | 'questions' | 'standing'>;
 
 /** Base colours of zones, as painted or as they are to be. */
 function baseColours(calls: BriefView['calls']): Map<string, Lab> {
@@ -42,8 +42,6 @@ export interface BriefWeather {
 /** The plan of weathering for a brief, with the drawer of the house. */
 export function weatherOf(view: Weathered, { paints }: Pick<ColourShelf, 'paints'>, exposure: Exposure): BriefWeather {
   const { brief, airframe } = view.state;
-  const done = new Set(standingLog(view.state).map(({ stepKey }) => stepKey));
-  const stacks = stacksOf(view.route, view.outline);
   const labs = baseColours(view.calls);
   const zones = view.outline.zones
     .filter((zone) => isSeen(zone, brief.options))
@@ -51,7 +49,7 @@ export function weatherOf(view: Weathered, { paints }: Pick<ColourShelf, 'paints
       key,
       group,
       lab: labs.get(key) ?? null,
-      top: stacks.get(key)?.findLast(({ step, what }) => done.has(step) && what !== 'decal')?.chemistry ?? null,
+      top: stayingOf(view.standing.laid.get(key)).findLast(({ what }) => !DRY.has(what))?.chemistry ?? null,
     }));
   const layers = planWeathering(
     zones,
@@ -61,7 +59,7 @@ export function weatherOf(view: Weathered, { paints }: Pick<ColourShelf, 'paints
     paints,
     effectsSeen(saidOfUse(view)),
   );
-  const washed = view.route.steps.filter(({ key }) => key.startsWith('wash:'));
+  const washed = view.route.steps.filter(({ kind, stage }) => kind === 'washcoat' && stage === 'weathering');
   const base = zones.find(({ key, lab }) => lab && washed.some((step) => step.zones.includes(key)))?.lab;
   const wash = base ? planWash(base, brief.denominator, brief.options.washOver, exposure.care === 'neglected') : null;
   return {
@@ -94,9 +92,9 @@ export function weatherRuns(
   layers: readonly WeatherLayer[],
   key: string,
 ): { title: string; zones: string[]; run: WorkRun }[] {
-  const { state, route, outline } = view;
+  const { state, route, outline, standing } = view;
   const known = new Set(route.steps.map((step) => step.key));
-  const done = new Set(standingLog(state).map(({ stepKey }) => stepKey));
+  const done = new Set(standing.done.map(({ stepKey }) => stepKey));
   return (['ground', 'body', 'last'] as const).flatMap((place) => {
     const own = layers.filter(({ effect }) => EFFECTS[effect].place === place);
     if (own.length === 0) return [];

@@ -37,6 +37,7 @@ const part = (sprue: string, number: string, replaces: string | null = null): Br
   return { ...blank, sprue, number, replaces };
 };
 const subject = (title: string): BriefFile['subjects'][number] => ({
+  name: '',
   kind: 'figure',
   title,
   count: 1,

@@ -37,6 +37,7 @@ import { subjectFaults } from '@/core/kept/check-subjects';
 import { whyNot } from '@/core/kit/conflicts';
 import { NOT_BEGUN } from '@/core/kit/machine';
 import { asRegister, partNumber, registerFaults } from '@/core/kit/parts';
+import { subjectName } from '@/core/kit/subjects';
 import { machineOf } from '@/core/outline/presets';
 import { MOST_CHIPS, MOST_RECORDS } from '@/core/kept/most';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
@@ -45,7 +46,7 @@ import { broughtUp } from './earlier-brief-files';
 import { renameIn, withStepKeys } from './step-keys';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
-/** `build-brief/9`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/10`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
@@ -74,8 +75,8 @@ export const MOST_REPAIRED = 200;
 
 export const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/9', {
-      error: 'this is not a Build Brief file (its format should be "build-brief/9", or 8, 7, 6, 5, 4, 3, 2 or 1)',
+    format: z.literal('build-brief/10', {
+      error: 'this is not a Build Brief file (its format should be "build-brief/10", or 9, 8, 7, 6, 5, 4, 3, 2 or 1)',
     }),
     /** What the brief said against itself and was let go, so that the file can be taken in: see repair.ts. */
     repaired: z
@@ -290,7 +291,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
       renameIn((part) => refOfMarking.get(part)),
     ) as T[];
   return {
-    format: 'build-brief/9',
+    format: 'build-brief/10',
     repaired: [],
     brief: plain(state.brief),
     airframe: plain(state.airframe),
@@ -398,7 +399,9 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
       kept({ ...part, replacesId: part.replacesId && `part${part.replacesId}` }, `part${id}`),
     ),
     measures: file.measures.map((measure, i) => kept(measure, `measure${i}`)),
-    subjects: file.subjects.map((subject, i) => kept(subject, `subject${i}`)),
+    subjects: file.subjects.map((subject, i) =>
+      kept({ ...subject, name: subject.name || subjectName(subject.title) }, `subject${i}`),
+    ),
     zoneDays: file.zoneDays.map((own, i) => kept(own, `zoneDay${i}`)),
     log: file.log.map((entry, i) => kept(entry, `log${i}`)),
     timers: file.timers.map((timer, i) => kept(timer, `timer${i}`)),

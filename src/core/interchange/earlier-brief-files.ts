@@ -1,4 +1,7 @@
 import { z } from 'zod';
+import { subjectName } from '@/core/kit/subjects';
+import { LAYER_KINDS, type LayerKind } from '@/core/work/kinds';
+import { laidThen } from './former-steps';
 import { optionsSchema } from '@/core/kit/options';
 import { machineOf } from '@/core/outline/presets';
 import { airframeFields } from '@/core/kept/records/airframe';
@@ -62,7 +65,40 @@ const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
   'build-brief/7': (file) => ({ ...file, format: 'build-brief/8' }),
   /** Did not say what the sources favoured when something was ruled. */
   'build-brief/8': (file) => ({ ...file, format: 'build-brief/9' }),
+  /** Entries of the log did not say what they laid, and subjects had no name of their own. */
+  'build-brief/9': (file) => ({
+    ...file,
+    format: 'build-brief/10',
+    log: each(file.log, (entry) => ({ what: laidBy(entry as Raw, file), ...entry })),
+    subjects: each(file.subjects, (subject) => {
+      const { title } = subject as Raw;
+      return { ...(typeof title === 'string' ? { name: subjectName(title) } : {}), ...subject };
+    }),
+  }),
 };
+
+/** What an entry laid: by its step's name of then, or as the run says whose work it is. */
+function laidBy({ stepKey, stepKind }: Raw, file: Raw): LayerKind | '' {
+  if (typeof stepKey !== 'string') return '';
+  const what = laidThen(stepKey, typeof stepKind === 'string' ? stepKind : '');
+  return what ?? runsIn(file).find(({ key }) => key === stepKey)?.what ?? '';
+}
+
+const worked = z.object({
+  run: z.object({
+    steps: z.array(z.object({ key: z.string(), lays: z.object({ what: z.enum(LAYER_KINDS) }).nullable() })),
+  }),
+});
+/** The steps of all runs of a file, with what they lay. */
+const runsIn = (file: Raw) =>
+  [file.mishaps, file.runs].flatMap((list) =>
+    (Array.isArray(list) ? list : []).flatMap((one) => {
+      const read = worked.safeParse(one);
+      return read.success
+        ? read.data.run.steps.map(({ key, lays }) => ({ key, what: lays?.what ?? ('' as const) }))
+        : [];
+    }),
+  );
 
 /** A file of any version as the newest has it; what is no file stays as it is. */
 export function broughtUp(raw: unknown): unknown {

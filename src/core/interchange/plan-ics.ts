@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { workBySession, type PlannedWork, type RoutePlan } from '@/core/route/plan';
-import type { Route } from '@/core/route/step';
+import type { Route } from '@/core/work/step';
 import { inOneLine } from '@/core/units/text';
 import { durationInWords } from '@/core/units/minutes';
 

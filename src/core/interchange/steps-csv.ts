@@ -1,5 +1,5 @@
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
-import type { Route } from '@/core/route/step';
+import type { Route } from '@/core/work/step';
 import { writeTable } from './table';
 
 const COLUMNS = [

@@ -35,6 +35,9 @@ export const BLANK_LOG_ENTRY: Omit<
   'stepKey' | 'title' | 'lane' | 'plannedMinutes' | 'actualMinutes' | 'startedAt' | 'endedAt'
 > = {
   stepKind: '',
+  what: null,
+  share: null,
+  replaces: false,
   note: '',
   paint: '',
   zones: [],

@@ -1,10 +1,23 @@
 import { describe, expect, test } from '@jest/globals';
 import { shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
+import { BLANK_LOG_ENTRY } from './blank';
 import { shownData, typedTexts } from './shown-data';
 
 const { view } = viewOfDemo((state) => {
   state.brief = { ...state.brief, notes: 'Cut the 20 mm tape at 21 °C' };
-  state.log.push({ ...state.log[0]!, id: 'own', title: 'Sprayed at 1.2 bar', note: 'at 1.2 bar it ran' });
+  state.log.push({
+    ...BLANK_LOG_ENTRY,
+    version: 1,
+    stepKey: '',
+    lane: '',
+    plannedMinutes: null,
+    actualMinutes: 10,
+    startedAt: '2026-11-20T18:00:00Z',
+    endedAt: '2026-11-20T18:10:00Z',
+    id: 'own',
+    title: 'Sprayed at 1.2 bar',
+    note: 'at 1.2 bar it ran',
+  });
 });
 const typed = typedTexts(view.state, shelfOfDemo());
 

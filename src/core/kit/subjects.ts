@@ -94,10 +94,11 @@ export const SUBJECTS: Record<SubjectKind, KindFacts> = {
   },
 };
 
-/** A short name for its zones and steps, from its title: stable as long as the title is. */
-export const subjectKey = (title: string): string =>
+/** The name by which the zones and the work of a new subject are known, from its first title: it keeps it when it is called otherwise. */
+export const subjectName = (title: string): string =>
   `subject-${title
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')}`;
-export const subjectZone = (title: string, zone: string): string => `${subjectKey(title)}.${zone}`;
+/** A zone of a subject, by the subject's name. */
+export const subjectZone = (name: string, zone: string): string => `${name}.${zone}`;

@@ -5,13 +5,13 @@ import type { Zone } from './zones';
 /** An outline with the zones of what is modelled beside the airframe: in no view, but asked about, painted and planned like the others. */
 export function withSubjects(
   outline: Outline,
-  subjects: readonly { kind: SubjectKind; title: string; count: number; byGate: 'fuselage' | 'end' }[],
+  subjects: readonly { kind: SubjectKind; name: string; title: string; count: number; byGate: 'fuselage' | 'end' }[],
   denominator: number,
 ): Outline {
   if (subjects.length === 0) return outline;
-  const zones = subjects.flatMap(({ kind, title, count, byGate }) =>
+  const zones = subjects.flatMap(({ kind, name, title, count, byGate }) =>
     SUBJECTS[kind].zones.map((zone): Zone => ({
-      key: subjectZone(title, zone.key),
+      key: subjectZone(name, zone.key),
       title: `${title}, ${zone.title}`,
       side: 'both',
       group: 'subject',
@@ -19,6 +19,7 @@ export function withSubjects(
       // Areas of subjects are known on the model; zones are measured on the real thing.
       areaM2: (zone.areaCm2 * count * denominator ** 2) / 10_000,
       surface: null,
+      subject: { name, part: zone.key },
     })),
   );
   return { ...outline, zones: [...outline.zones, ...zones] };

@@ -59,6 +59,8 @@ export interface Zone {
   areaM2: number;
   /** Of the skin; null for what is no skin: glass, legs, rooms. */
   surface: Surface | null;
+  /** Of what is modelled beside the machine: whose zone it is, and which. */
+  subject?: { name: string; part: string };
   /** A room that no glass and no roof closes. */
   isOpen?: true;
 }

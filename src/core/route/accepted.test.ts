@@ -1,10 +1,11 @@
+import type { DoneStep } from '@/core/laid/standing';
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
 import { followAccepted } from './accepted';
-import { asAccepted } from './laid';
+import { asAccepted } from './accepted-plan';
 import { smallLink as link, smallRoute as routeOf, smallStep as step } from '@tests/support/small-route';
-import { planRoute, type DoneStep, type PlanSettings } from './plan';
-import type { Route } from './step';
+import { planRoute, type PlanSettings } from './plan';
+import type { Route } from '@/core/work/step';
 
 /** An hour every Monday, Wednesday and Friday evening. */
 const settings = (nowUtc: string): PlanSettings => ({

@@ -1,18 +1,18 @@
+import type { DoneStep } from '@/core/laid/standing';
 import {
   planAllTheSame,
   planAsLaid,
   planFrame,
   sessionAt,
-  type DoneStep,
   type PlanFrame,
   type PlannedWork,
   type PlanSettings,
   type RoutePlan,
 } from './plan';
-import { beginningOf, shifted, type AcceptedPlan } from './laid';
+import { beginningOf, shifted, type AcceptedPlan } from './accepted-plan';
 import { repaired } from './schedule/schedule';
 import { violations } from './schedule/validate';
-import type { Route } from './step';
+import type { Route } from '@/core/work/step';
 
 /** What the next plan would change in the accepted one. */
 export interface PlanChange {

@@ -1,4 +1,4 @@
-import { zonesOfStep, type Route, type RouteStep } from './step';
+import type { Route, RouteStep } from '@/core/work/step';
 
 /** What lies behind a step in the network. */
 
@@ -26,13 +26,13 @@ export function doneAgainWith(route: Route, done: ReadonlySet<string>, key: stri
   const first = route.steps.find((step) => step.key === key);
   if (!first) return [];
   const behind = descendantsOf(route, [key]);
-  const touched = new Set(zonesOfStep(first, route.covered));
+  const touched = new Set(first.zones);
   return route.steps.filter(
     (step) =>
       behind.has(step.key) &&
       done.has(step.key) &&
       ((step.lane === first.lane && step.lane !== 'Whole') ||
-        zonesOfStep(step, route.covered).some((zone) => touched.has(zone)) ||
+        step.zones.some((zone) => touched.has(zone)) ||
         (touched.size === 0 && step.lane === first.lane)),
   );
 }

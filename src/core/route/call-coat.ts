@@ -1,6 +1,7 @@
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { Coat } from '@/core/paint/drying';
-import type { Load, RouteCall } from './step';
+import type { Load } from '@/core/work/step';
+import type { RouteCall } from './call';
 
 /** What a colour call lays, as far as drying and cleaning out go. */
 

@@ -1,5 +1,5 @@
 import type { Minutes } from '@/core/units/minutes';
-import type { Load } from './step';
+import type { Load } from '@/core/work/step';
 import { CLEAN } from './schedule/problem';
 
 /**

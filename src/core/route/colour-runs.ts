@@ -9,28 +9,24 @@ import type { Minutes } from '@/core/units/minutes';
 import { ASSUMED_CHEMISTRY, chemistryOf, coatOf, loadOf } from './call-coat';
 import type { RouteInput } from './route-input';
 import { TAPE } from './rules/cautions';
-import { GENERAL_COATS, type Lane } from './rules/rule';
-import {
-  stepOf,
-  type Insert,
-  type RouteCall,
-  type RouteLink,
-  type RouteMarking,
-  type RouteStep,
-  type StepLayer,
-} from './step';
+import { GENERAL_COATS } from './rules/rule';
+import type { Layer } from '@/core/work/layer';
+import { MOST_TAPE } from '@/core/work/tape';
+import type { Lane, Stage } from '@/core/work/kinds';
+import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
+import type { RouteCall, RouteMarking } from './call';
+import type { Insert } from './insert';
 
 /** Runs of steps that the colours add: sprays, masks between them, older coats under them, painted markings over them. */
 
 const coatsInWords = (coats: number | null): string => (coats === null ? '' : counted(coats, 'coat'));
 
-export const markingLayer = (what: 'marking' | 'decal', paint: string): StepLayer => ({
+export const markingLayer = (what: 'marking' | 'decal', paint: string): Layer => ({
   what,
   chemistry: ASSUMED_CHEMISTRY,
   code: null,
   paint,
   coats: 1,
-  covers: null,
 });
 
 /** Minutes of a spray are reckoned for so many coats; each more or fewer takes a part of them. */
@@ -56,14 +52,8 @@ function sprayStep(key: string, title: string, lane: Lane, minutes: Minutes, cal
   return stepOf(key, title, facts.kind, lane, Math.max(1, taken), {
     load: way === 'airbrush' ? loadOf(call) : null,
     booth: facts.needsBooth,
-    layer: {
-      what: 'colour',
-      ...laidBy(call),
-      code: call.code,
-      paint: call.paint?.label ?? '',
-      coats,
-      covers: null,
-    },
+    family: 'colour',
+    lays: [{ what: 'colour', ...laidBy(call), code: call.code, paint: call.paint?.label ?? '', coats }],
     code: call.code,
     minutesFrom: from,
     zones: call.zones,
@@ -90,7 +80,7 @@ function laidBy(call: RouteCall): Coat {
 }
 
 /** What a step laid, as far as drying goes. */
-const laid = (step: RouteStep): Coat => step.layer ?? step.load ?? { chemistry: ASSUMED_CHEMISTRY };
+const laid = (step: RouteStep): Coat => step.lays.at(-1) ?? step.load ?? { chemistry: ASSUMED_CHEMISTRY };
 
 /** Before a colour: its edges, or all that a can would reach. */
 const MASKING: Record<(typeof WAY_FACTS)[Way]['masking'], { does: string; minutes: Minutes } | null> = {
@@ -115,7 +105,10 @@ function sprayRun(spray: RouteStep, call: RouteCall, where: string, climate: Cli
     const what = call.ground.toLowerCase();
     const ground = stepOf(`${spray.key}:ground`, `Lay ${what} under ${name} on ${where}`, 'spray', spray.lane, 20, {
       load: { id: `ground ${call.ground}`, title: `${call.ground} ground`, chemistry, kind: 'solid', lightness: 60 },
-      layer: { what: 'undercoat', chemistry, code: null, paint: `${call.ground} ground`, coats: 1, covers: null },
+      family: 'ground',
+      stage: spray.stage,
+      schools: ['undercoats'],
+      lays: [{ what: 'undercoat', chemistry, code: null, paint: `${call.ground} ground`, coats: 1 }],
       zones: call.zones,
       cautions: [SPRAYING[chemistry].caution],
       why: `the ground that was chosen for ${name}`,
@@ -140,7 +133,9 @@ function sprayRun(spray: RouteStep, call: RouteCall, where: string, climate: Cli
       10 + 5 * passes,
       {
         load: { ...coat, id: `filter ${label}`, title: `${percent} % ${label}`, kind: 'wash', lightness: 80 },
-        layer: { what: 'tone', ...coat, code: null, paint: `${percent} % ${label}`, coats: 1, covers: null },
+        family: 'filter',
+        stage: spray.stage,
+        lays: [{ what: 'tone', ...coat, code: null, paint: `${percent} % ${label}`, coats: 1 }],
         zones: call.zones,
         cautions: [SPRAYING[coat.chemistry].caution],
         why: `${counted(passes, 'wet pass')}, each left to dry: the colour must still show`,
@@ -159,10 +154,16 @@ function sprayRun(spray: RouteStep, call: RouteCall, where: string, climate: Cli
   return run;
 }
 
+/** A part of the model whose colours are let in together: how the keys of its steps begin, whose lane and stage they are in. */
+export interface Part {
+  prefix: string;
+  lane: Lane;
+  stage: Stage;
+}
+
 /** The step that zones without a ruled colour have all the same; null for none. */
 function openStep(
-  prefix: string,
-  lane: Lane,
+  { prefix, lane, stage }: Part,
   zones: readonly string[],
   { outline }: Pick<RouteInput, 'outline'>,
 ): RouteStep | null {
@@ -177,15 +178,10 @@ function openStep(
     {
       booth: true,
       open: true,
+      family: 'open',
+      stage,
       zones: [...zones],
-      layer: {
-        what: 'colour',
-        chemistry: ASSUMED_CHEMISTRY,
-        code: null,
-        paint: 'not decided',
-        coats: USUAL_COATS,
-        covers: null,
-      },
+      lays: [{ what: 'colour', chemistry: ASSUMED_CHEMISTRY, code: null, paint: 'not decided', coats: USUAL_COATS }],
       cautions: [SPRAYING[ASSUMED_CHEMISTRY].caution],
       why: 'nothing is ruled: Evidence asks for it; planned as a water-based acrylic',
     },
@@ -194,18 +190,19 @@ function openStep(
 
 /** Colours of what is painted by itself, and what of it nobody has ruled yet. */
 export function simpleSprays(
-  prefix: string,
-  lane: Lane,
+  part: Part,
   calls: readonly RouteCall[],
   open: readonly string[],
   minutes: Minutes,
   input: RouteInput,
 ): Insert {
   const { climate, outline } = input;
-  const undecided = openStep(prefix, lane, open, input);
+  const { prefix, lane, stage } = part;
+  const undecided = openStep(part, open, input);
   const runs = lightToDark(calls).map((call) => {
     const where = spokenZones(outline.zones, call.zones);
-    const spray = sprayStep(`${prefix}:${call.code}`, `${call.name || call.code} on ${where}`, lane, minutes, call);
+    const title = `${call.name || call.code} on ${where}`;
+    const spray = { ...sprayStep(`${prefix}:${call.code}`, title, lane, minutes, call), stage };
     return sprayRun(spray, call, where, climate);
   });
   if (undecided) runs.push({ steps: [undecided], links: [], first: undecided.key, last: undecided });
@@ -259,6 +256,8 @@ function layerSteps({ layers, callFor, markings, outline }: RouteInput): LayerSt
       const laid = i < main ? 'Earlier coat' : layer.kind === 'overpaint' ? 'Patch over' : 'Add';
       const title = `${laid}: ${what} on ${spokenZones(outline.zones, [zone])}`;
       const step = sprayStep(`layer:${zone}:${layer.kind}:${layer.value}`, title, 'Whole', 20, call);
+      step.family = 'earlier coat';
+      step.stage = 'colours';
       step.why =
         i < main
           ? 'laid down first: its edge shows under the later coat'
@@ -286,21 +285,15 @@ function withSize(calls: readonly RouteCall[], { outline }: Pick<RouteInput, 'ou
   });
 }
 
-/** Tape comes up while the paint still gives: from the end of the last coat, at the most, minutes. */
-export const MOST_TAPE: Record<Chemistry, Minutes> = {
-  WA: 4 * 60,
-  SA: 24 * 60,
-  AL: 12 * 60,
-  ML: 12 * 60,
-  EN: 48 * 60,
-  OI: 48 * 60,
-  EW: 48 * 60,
-};
-
 /** Tape off behind the last coat that was sprayed over it. */
-function unmaskAfter(last: RouteStep, key: string, what: string, zones: string[], climate: Climate) {
+function unmaskAfter(last: RouteStep, mask: RouteStep, key: string, what: string, climate: Climate) {
   const coat = laid(last);
+  const { zones, family, stage, marking, tape } = mask;
   const step = stepOf(key, `Unmask ${what}, look along its edges`, 'unmask', last.lane, 10, {
+    family,
+    stage,
+    marking,
+    tape: tape && { ...tape, goes: 'off' },
     zones,
     why: 'while the paint still gives: tape drawn back flat over itself',
   });
@@ -343,16 +336,20 @@ export function camouflage(given: readonly RouteCall[], open: readonly string[],
       20 + 5 * Math.min(6, call.zones.length),
       call,
     );
+    spray.stage = 'colours';
     if (options.tonal !== 'plain')
       spray.why = [spray.why, 'thin coats: the tonal ground must still show'].filter(Boolean).join('; ');
     const run = sprayRun(spray, call, where, climate);
     links.push(...run.links);
     begins.set(call.code, run.first);
     const masking = MASKING[WAY_FACTS[call.way ?? 'airbrush'].masking];
-    const isMasked = under !== undefined && masking !== null;
-    if (isMasked) {
+    let mask: RouteStep | null = null;
+    if (under && masking) {
       const isSoft = call.zones.some((zone) => soft.includes(zone));
-      const mask = stepOf(`mask:${call.code}`, `${masking.does} ${name}`, 'mask', 'Whole', masking.minutes, {
+      mask = stepOf(`mask:${call.code}`, `${masking.does} ${name}`, 'mask', 'Whole', masking.minutes, {
+        family: 'mask',
+        stage: 'colours',
+        tape: { of: spray.key, goes: 'on' },
         zones: call.zones,
         splittable: true,
         cautions: [TAPE],
@@ -384,14 +381,14 @@ export function camouflage(given: readonly RouteCall[], open: readonly string[],
     }
     steps.push(...run.steps);
     end = { last: run.last, free: run.last.key };
-    if (isMasked) {
-      const { step, link } = unmaskAfter(run.last, `unmask:${call.code}`, name, call.zones, climate);
+    if (mask) {
+      const { step, link } = unmaskAfter(run.last, mask, `unmask:${call.code}`, name, climate);
       steps.push(step);
       links.push(link);
       end.free = step.key;
     }
   }
-  const undecided = openStep('outside', 'Whole', open, input);
+  const undecided = openStep({ prefix: 'outside', lane: 'Whole', stage: 'colours' }, open, input);
   if (undecided) {
     behind(undecided.key, 'mask', 'what is painted already bears tape');
     steps.push(undecided);
@@ -407,7 +404,8 @@ export function camouflage(given: readonly RouteCall[], open: readonly string[],
   });
   steps.unshift(...layers.under);
   for (const step of layers.over) {
-    const below = steps.findLast((other) => other.layer && other.zones.includes(step.zones[0]!)) ?? steps.at(-1);
+    const below =
+      steps.findLast((other) => other.lays.length > 0 && other.zones.includes(step.zones[0]!)) ?? steps.at(-1);
     if (below) links.push(overCoat(below, step.key, climate));
     if (end && below?.key !== end.free)
       links.push({ from: end.free, to: step.key, minLag: 0, maxLag: null, why: 'the finished coats first' });
@@ -445,12 +443,18 @@ const needsWhite = ({ lab }: RouteCall): boolean => lab !== null && lab[0] > 30 
 /** A marking that is masked and sprayed: its ground, its colours from light to dark, and the tape off. */
 function paintedMarking(marking: RouteMarking, climate: Climate) {
   const { id, title, zone, calls = [] } = marking;
-  const zones = [zone];
+  const own: Pick<RouteStep, 'family' | 'stage' | 'marking' | 'zones'> = {
+    family: 'marking',
+    stage: 'markings',
+    marking: id,
+    zones: [zone],
+  };
   const links: RouteLink[] = [];
   const then = (from: RouteStep, to: RouteStep, minLag: Minutes, why: string) =>
     links.push({ from: from.key, to: to.key, minLag, maxLag: null, why });
   const mask = stepOf(`marking-mask:${id}`, `Mask ${title}, all layers laid once to register`, 'mask', 'Whole', 40, {
-    zones,
+    ...own,
+    tape: { of: id, goes: 'on' },
     splittable: true,
     cautions: [TAPE],
     why: 'the edges sealed with the colour under them or clear',
@@ -458,8 +462,8 @@ function paintedMarking(marking: RouteMarking, climate: Climate) {
   const steps = [mask];
   if (calls.some(needsWhite)) {
     const ground = stepOf(`marking-ground:${id}`, `Lay the white ground of ${title}`, 'spray', 'Whole', 15, {
-      zones,
-      layer: { ...markingLayer('marking', 'White ground'), what: 'undercoat' },
+      ...own,
+      lays: [{ ...markingLayer('marking', 'White ground'), what: 'undercoat' }],
       load: {
         id: 'ground White',
         title: 'White ground',
@@ -484,9 +488,9 @@ function paintedMarking(marking: RouteMarking, climate: Climate) {
       'Whole',
       15,
       {
-        zones,
+        ...own,
         code: call?.code ?? null,
-        layer: { ...markingLayer('marking', title), ...(call ? { ...coatOf(call), code: call.code } : {}) },
+        lays: [{ ...markingLayer('marking', title), ...(call ? { ...coatOf(call), code: call.code } : {}) }],
         load: call
           ? loadOf(call)
           : { id: `marking-${id}`, title, chemistry: ASSUMED_CHEMISTRY, kind: 'solid', lightness: 75 },
@@ -495,11 +499,11 @@ function paintedMarking(marking: RouteMarking, climate: Climate) {
       },
     );
     const before = steps.at(-1)!;
-    then(before, spray, before.layer ? dryingTime(laid(before), 'recoat', climate) : 0, 'light before dark');
+    then(before, spray, before.lays.length > 0 ? dryingTime(laid(before), 'recoat', climate) : 0, 'light before dark');
     steps.push(spray);
   });
   const last = steps.at(-1)!;
-  const { step, link } = unmaskAfter(last, `marking-unmask:${id}`, title, zones, climate);
+  const { step, link } = unmaskAfter(last, mask, `marking-unmask:${id}`, title, climate);
   return { steps: [...steps, step], links: [...links, link], first: mask.key, last, free: step.key };
 }
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { viewOfDemo } from '@tests/support/demo-brief';
 import { smallLink as link, smallRoute as routeOf, smallStep as step } from '@tests/support/small-route';
 import { planFaults } from './accepted';
-import { asAccepted } from './laid';
+import { asAccepted } from './accepted-plan';
 import { dragged, roomsOf } from './dragging';
 import { planRoute, type PlanSettings } from './plan';
 

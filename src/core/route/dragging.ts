@@ -1,12 +1,13 @@
+import type { DoneStep } from '@/core/laid/standing';
 import { momentInWords } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { faultsIn } from './accepted';
-import { beginningOf, shifted, type AcceptedPlan } from './laid';
-import { planFrame, sessionAt, type DoneStep, type PlannedWork, type PlanSettings } from './plan';
+import { beginningOf, shifted, type AcceptedPlan } from './accepted-plan';
+import { planFrame, sessionAt, type PlannedWork, type PlanSettings } from './plan';
 import type { Instant } from './schedule/problem';
 import { makingRoom } from './schedule/schedule';
 import { Timeline, type Placed } from './schedule/timeline';
-import type { Route } from './step';
+import type { Route } from '@/core/work/step';
 
 /** Where one step of a plan may lie while all others stay where they are. */
 export interface Room {

@@ -4,7 +4,7 @@ import { viewOfDemo } from '@tests/support/demo-brief';
 import { editInWords, withEdits, type RouteEdit } from './edits';
 import { waitingCircle } from './schedule/network';
 import { smallLink as link, smallRoute, smallStep } from '@tests/support/small-route';
-import type { Route } from './step';
+import type { Route } from '@/core/work/step';
 
 const step = (key: string) => ({ ...smallStep(key), title: key.toUpperCase() });
 const route = smallRoute(
@@ -70,8 +70,8 @@ describe('edits of the route', () => {
     const { route: made } = edited({ kind: 'merge', steps: ['a', 'b'], title: 'both' });
     expect(made.steps[0]).toMatchObject({ key: 'a', title: 'both', minutes: 40 });
     expect(arcs(made)).toEqual(['a c 600', 'c gate 0']);
-    const coat = { what: 'colour', chemistry: 'WA', code: 'x', paint: 'x', coats: 1, covers: null, dries: {} } as const;
-    const coats: Route = { ...route, steps: route.steps.map((own) => ({ ...own, layer: coat })) };
+    const coat = { what: 'colour', chemistry: 'WA', code: 'x', paint: 'x', coats: 1, dries: {} } as const;
+    const coats: Route = { ...route, steps: route.steps.map((own) => ({ ...own, lays: [coat] })) };
     expect(withEdits(coats, [{ kind: 'merge', steps: ['a', 'b'], title: 'both' }]).sleeping[0]!.says).toMatch(
       /two coats are two steps/,
     );

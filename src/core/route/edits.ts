@@ -1,7 +1,7 @@
 import { waitingCircle } from './schedule/network';
 import { listed } from '@/core/units/words';
-import type { Lane, StepKind } from './rules/rule';
-import { stepOf, type Route, type RouteLink, type RouteStep, type SleepingEdit } from './step';
+import type { Lane, StepKind } from '@/core/work/kinds';
+import { stepOf, type Route, type RouteLink, type RouteStep, type SleepingEdit } from '@/core/work/step';
 
 /** What a builder changes in the route that the rules make. It is kept and made again whenever the route is derived anew. */
 export type RouteEdit =
@@ -117,6 +117,7 @@ function added(
   { key, title, work, lane, minutes, after, before }: Extract<RouteEdit, { kind: 'add' }>,
 ): Route {
   const own = stepOf(key, title, work, lane, minutes, {
+    family: 'own',
     ...saidMinutes(minutes),
     why: 'added by you',
   });
@@ -159,7 +160,7 @@ function split(route: Route, { step: key, parts }: Extract<RouteEdit, { kind: 's
             key: keys[i]!,
             title,
             ...saidMinutes(minutes),
-            layer: i === parts.length - 1 ? step.layer : null,
+            lays: i === parts.length - 1 ? step.lays : [],
           }))
         : [own],
     ),
@@ -182,7 +183,7 @@ function merged(
 ): Route | string {
   const [one, other] = [known.get(a)!, known.get(b)!];
   if (one.gate || other.gate) return 'what closes for good stays a step of its own';
-  if (one.layer && other.layer) return 'two coats are two steps: each dries by itself';
+  if (one.lays.length > 0 && other.lays.length > 0) return 'two coats are two steps: each dries by itself';
   if (one.load && other.load && one.load.id !== other.load.id) return 'two colours do not go into one filling';
   const minutes = one.minutes + other.minutes;
   const whole: RouteStep = {
@@ -190,7 +191,7 @@ function merged(
     title,
     minutes,
     minutesFrom: `${one.minutes} and ${other.minutes} min together`,
-    layer: one.layer ?? other.layer,
+    lays: [...one.lays, ...other.lays],
     load: one.load ?? other.load,
     booth: one.booth || other.booth,
     splittable: one.splittable && other.splittable,

@@ -2,7 +2,8 @@ import { MARKING_ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { APART, type Zone } from '@/core/outline/zones';
 import { rulesAfter } from './rules';
 import { SECTIONS } from './rules/weathering';
-import type { Route, RouteStep } from './step';
+import type { Joint } from '@/core/work/kinds';
+import type { Route, RouteStep } from '@/core/work/step';
 
 /** Where a zone lies, as far as the order of work is concerned. */
 type Place = 'interior' | 'bays' | 'apart' | 'wings' | 'tail' | 'body';
@@ -14,7 +15,7 @@ const placeOf = ({ group }: Pick<Zone, 'group'>): Place => {
 };
 
 /** The joint of the rules at which the colours of a place are let in. */
-const COLOUR_JOINT: Record<Place, string> = {
+const COLOUR_JOINT: Record<Place, Joint> = {
   interior: 'interior',
   bays: 'bays',
   apart: 'parts',
@@ -73,12 +74,12 @@ const FIXED_BY: Partial<
 };
 
 const BOUNDARIES: ReadonlySet<Aspect> = new Set(['boundary', 'boundaryWidth', 'boundaryPlace']);
-const isMarking = (step: RouteStep) => step.key.startsWith('marking');
+const isMarking = ({ family }: RouteStep) => family === 'marking';
 
 /** The steps that fix the answer for an aspect of a zone: that lay it, cover it or build it in. */
 export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] {
   // A step that waits for the answer itself does not fix it: what is painted there first does.
-  const here = route.steps.filter((step) => step.zones.includes(zone.key) && !step.open);
+  const here = route.steps.filter(({ zones, open, general }) => zones.includes(zone.key) && !open && general === null);
   // What stands beside the machine has no place in the rules: its own steps settle it.
   if (zone.group === 'subject') return aspect === 'colour' ? here.filter((step) => step.booth) : here;
   const fixed = FIXED_BY[aspect];
@@ -87,8 +88,10 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
     return route.steps.filter((step) => wanted.includes(step.key));
   }
   if (MARKING_ASPECTS.has(aspect)) return here.filter(isMarking);
-  if (BOUNDARIES.has(aspect)) return here.filter((step) => step.key.startsWith('mask:'));
-  return here.filter((step) => (step.load !== null || step.layer?.what === 'colour') && !isMarking(step));
+  if (BOUNDARIES.has(aspect)) return here.filter(({ family, tape }) => family === 'mask' && tape?.goes === 'on');
+  return here.filter(
+    (step) => (step.load !== null || step.lays.some(({ what }) => what === 'colour')) && !isMarking(step),
+  );
 }
 
 /**
@@ -96,19 +99,12 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
  * let in with, or where there are none, what follows their joint.
  */
 export function needingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] {
-  const joint = MARKING_ASPECTS.has(aspect) ? 'markings' : COLOUR_JOINT[placeOf(zone)];
-  const prefixes = PREFIXES[joint]!;
-  const own = route.steps.filter((step) => prefixes.some((prefix) => step.key.startsWith(prefix)));
-  return own.length > 0 ? own : followers(route, joint);
+  const wanted: Joint = MARKING_ASPECTS.has(aspect) ? 'markings' : COLOUR_JOINT[placeOf(zone)];
+  const own = route.steps.filter(
+    (step) => (wanted === 'markings') === isMarking(step) && (isMarking(step) || step.joint === wanted),
+  );
+  return own.length > 0 ? own : followers(route, wanted);
 }
-
-const PREFIXES: Record<string, readonly string[]> = {
-  interior: ['interior:', 'open:interior'],
-  bays: ['bay:', 'open:bay'],
-  parts: ['part:', 'open:part'],
-  colours: ['spray:', 'mask:', 'layer:', 'open:outside'],
-  markings: ['marking'],
-};
 
 /** The first steps of the route that come after a joint by the rules. */
 function followers(route: Route, joint: string, seen = new Set<string>()): RouteStep[] {

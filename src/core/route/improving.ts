@@ -1,5 +1,6 @@
-import { planRoute, type DoneStep, type PlanSettings, type RoutePlan } from './plan';
-import type { Route } from './step';
+import type { DoneStep } from '@/core/laid/standing';
+import { planRoute, type PlanSettings, type RoutePlan } from './plan';
+import type { Route } from '@/core/work/step';
 
 /** All that a plan is made from, as plain data that goes to a worker. */
 export interface PlanInput {

@@ -6,7 +6,7 @@ import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options
 import { partJobs } from '@/core/kit/part-work';
 import { PART_CONDITIONS, PART_ORIGINS, type Part } from '@/core/kit/parts';
 import { STORE_STATIONS } from '@/core/kit/stores';
-import { BASE_LAYERS, SUBJECT_KINDS, subjectZone } from '@/core/kit/subjects';
+import { BASE_LAYERS, SUBJECT_KINDS, subjectName, subjectZone } from '@/core/kit/subjects';
 import { machineOf, PRESETS, type PresetName } from '@/core/outline/presets';
 import { withSubjects } from '@/core/outline/subject-zones';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
@@ -15,7 +15,8 @@ import { planRoute } from './plan';
 import { buildRoute } from './route';
 import type { RouteInput } from './route-input';
 import { waitingCircle } from './schedule/network';
-import type { Route, RouteCall } from './step';
+import type { Route } from '@/core/work/step';
+import type { RouteCall } from './call';
 
 function routeFor(
   over: Partial<Options> = {},
@@ -317,9 +318,9 @@ describe('steps that builders regret not having made', () => {
       {},
       { calls: [call('TCS 27', upper, enamel), call('TCS 12', ['wing-upper-outer-starboard'])] },
     );
-    expect(stepIn(route, 'highlight').layer!.chemistry).toBe('EN');
+    expect(stepIn(route, 'highlight').lays[0]!.chemistry).toBe('EN');
     expect(stepIn(route, 'highlight').load!.chemistry).toBe('EN');
-    expect(stepIn(routeFor(), 'highlight').layer!.chemistry).toBe('WA');
+    expect(stepIn(routeFor(), 'highlight').lays[0]!.chemistry).toBe('WA');
   });
   test('parts that take the place of others are crossed out in the instructions before anything is built', () => {
     const parts = partJobs([
@@ -403,7 +404,7 @@ describe('subjects', () => {
     layers: [],
   };
   const withOne = (
-    subject: {
+    given: {
       kind: (typeof SUBJECT_KINDS)[number];
       title: string;
       count: number;
@@ -414,6 +415,7 @@ describe('subjects', () => {
     calls: RouteCall[] = [],
   ) => {
     const options = DEFAULT_OPTIONS;
+    const subject = { ...given, name: subjectName(given.title) };
     return buildRoute({
       outline: withSubjects(outlineFor(options, 'single'), [subject], 48),
       options,
@@ -426,7 +428,7 @@ describe('subjects', () => {
     });
   };
   test('several are painted in one spraying: the minutes of one times their count, and it says so', () => {
-    const calls = [call('TCS 31', [subjectZone('Ground crew', 'clothes')])];
+    const calls = [call('TCS 31', [subjectZone('subject-ground-crew', 'clothes')])];
     const one = stepIn(withOne({ ...crowd, count: 1 }, calls), 'subject-ground-crew:colour:TCS 31');
     const four = stepIn(withOne(crowd, calls), 'subject-ground-crew:colour:TCS 31');
     expect(four.minutes).toBe(4 * one.minutes);

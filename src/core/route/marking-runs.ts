@@ -1,7 +1,9 @@
 import { waitFor, type Climate } from '@/core/paint/drying';
 import { counted } from '@/core/units/words';
 import { markingLayer } from './colour-runs';
-import { stepOf, type Insert, type RouteLink, type RouteMarking, type RouteStep } from './step';
+import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
+import type { Insert } from './insert';
+import type { RouteMarking } from './call';
 
 /** To lay out water, fluids and brushes; then for each piece. */
 const MINUTES = { begin: 5, decal: 8, stencil: 2.5, byHand: 25 };
@@ -23,7 +25,10 @@ export function appliedMarkings(markings: readonly RouteMarking[], climate: Clim
       Math.round(MINUTES.begin + pieces * each),
       {
         minutesFrom: `${MINUTES.begin} min to begin, ${each} min for each of ${counted(pieces, 'piece')}`,
-        layer: markingLayer(byHand ? 'marking' : 'decal', marking.title),
+        stage: 'markings',
+        family: 'marking',
+        marking: marking.id,
+        lays: [markingLayer(byHand ? 'marking' : 'decal', marking.title)],
         zones: [marking.zone],
         why: marking.method === 'own decal' ? 'print spares' : '',
       },

@@ -1,18 +1,13 @@
 import { among } from '@/core/kit/among';
 import { dryingTime, waitFor, type Climate, type Coat } from '@/core/paint/drying';
 import type { PaintKind } from '@/core/paint/catalogue';
-import { RULES, rulesAfter } from './rules';
+import { RULES, rulesAfter, stageOfRule } from './rules';
 import { GENERAL_COATS, type After, type Build, type StepRule } from './rules/rule';
-import {
-  layerOfCoat,
-  stepOf,
-  type Addition,
-  type Insert,
-  type Load,
-  type Route,
-  type RouteLink,
-  type RouteStep,
-} from './step';
+import type { Joint } from '@/core/work/kinds';
+import { layerOfCoat } from '@/core/work/layer';
+import { stepOf, type Load, type Route, type RouteLink, type RouteStep } from '@/core/work/step';
+import type { Addition, Insert } from './insert';
+import { schoolsOfRule } from './school-of-rule';
 
 /** General coats that go through the airbrush. */
 const SPRAYED: ReadonlySet<PaintKind> = new Set(['solid', 'clear']);
@@ -48,8 +43,8 @@ export class NetworkBuilder {
       if (!this.left.includes(addition.step.key)) this.additions.set(addition.step.key, addition);
   }
 
-  splice(joint: string, insert: Insert) {
-    this.inserts.set(joint, insert);
+  splice(joint: Joint, insert: Insert) {
+    this.inserts.set(joint, { ...insert, steps: insert.steps.map((step) => ({ ...step, joint })) });
   }
 
   build(): Route {
@@ -77,7 +72,7 @@ export class NetworkBuilder {
       for (const to of targets.length > 0 ? targets : LAST)
         add({ from: step.key, to, minLag: wait.minutes, maxLag: null, why: wait.says });
     }
-    return { steps, links: [...links.values()], covered: this.covered, sleeping: [], lost: [] };
+    return { steps, links: [...links.values()], covered: this.covered, sleeping: [] };
   }
 
   /** The steps at which something named by the rules begins: of what does not apply, those of what follows it. */
@@ -99,15 +94,22 @@ export class NetworkBuilder {
   private stepOf(rule: StepRule): RouteStep {
     const coat = rule.lays ? GENERAL_COATS[rule.lays] : null;
     const load: Load | null = coat && rule.kind !== 'brush' && SPRAYED.has(coat.kind) ? coat : null;
-    const within = rule.covers && new Set(this.covered[rule.covers]);
+    const general = rule.covers ?? null;
+    const within = general && new Set(this.covered[general]);
     const zones = rule.at
       ? this.zones.filter((zone) => rule.at!(zone) && (!within || within.has(zone.key))).map(({ key }) => key)
-      : [];
+      : general
+        ? this.covered[general]
+        : [];
     return stepOf(rule.key, rule.title, rule.kind, rule.lane, rule.minutes, {
       splittable: rule.splittable ?? false,
       load,
-      layer: coat && (rule.covers || rule.at) ? layerOfCoat(coat, rule.at ? undefined : rule.covers) : null,
+      stage: stageOfRule(rule.key),
+      schools: schoolsOfRule(rule),
+      tape: rule.tape ?? null,
+      lays: coat && (general || rule.at) ? [layerOfCoat(coat)] : [],
       zones,
+      general: rule.at ? null : general,
       gate: rule.gate ?? null,
       cautions: rule.caution ? [rule.caution] : [],
       why: rule.why ?? '',

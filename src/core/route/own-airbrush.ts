@@ -1,11 +1,12 @@
-import type { Load, Route } from './step';
+import type { LayerKind } from '@/core/work/kinds';
+import type { Load, Route } from '@/core/work/step';
 
 /** Whether an airbrush that is kept for this is the one that a load goes into. */
-const goesInto = (load: Load, layer: string | null, keptFor: string): boolean =>
+const goesInto = (load: Load, what: LayerKind | undefined, keptFor: string): boolean =>
   keptFor === 'clear'
     ? load.kind === 'clear'
     : keptFor === 'primer'
-      ? layer === 'primer'
+      ? what === 'primer'
       : keptFor === 'metal'
         ? load.kind === 'metallic'
         : load.id.toLowerCase() === keptFor.toLowerCase();
@@ -16,8 +17,8 @@ export function withOwnAirbrushes(route: Route, kept: readonly string[]): Route 
   return {
     ...route,
     steps: route.steps.map((step) => {
-      const { load, layer } = step;
-      const keptFor = load && kept.find((own) => goesInto(load, layer?.what ?? null, own));
+      const { load, lays } = step;
+      const keptFor = load && kept.find((own) => goesInto(load, lays[0]?.what, own));
       return keptFor
         ? {
             ...step,

@@ -4,9 +4,11 @@ import { APART } from '@/core/outline/zones';
 import { BLADE, CA, DUST, EDGES, SOLVENT } from './rules/cautions';
 import { SPRAYING } from '@/core/paint/spraying';
 import { loadOf } from './call-coat';
-import type { Lane } from './rules/rule';
 import { wantedBefore } from './stage-of-zone';
-import { stepOf, type Addition, type RouteCall } from './step';
+import type { Lane } from '@/core/work/kinds';
+import { stepOf } from '@/core/work/step';
+import type { RouteCall } from './call';
+import type { Addition } from './insert';
 
 const CAUTIONS = { resin: DUST, blade: BLADE, cyanoacrylate: CA, solvent: SOLVENT, edges: EDGES } as const;
 
@@ -23,6 +25,7 @@ export function partAdditions(
     const wash = kind === 'wash';
     return {
       step: stepOf(key, title, kind, laneOf(zone), minutes, {
+        family: 'part',
         zones: zone ? [zone.key] : [],
         cautions: caution ? [CAUTIONS[caution]] : [],
         why: [why, notBefore ? `expected by ${notBefore}` : ''].filter(Boolean).join('; '),

@@ -1,18 +1,12 @@
+import type { DoneStep } from '@/core/laid/standing';
 import { addDays, type Day } from '@/core/units/day';
 import { benchSessions, elapsedToLocal, localDay, midnightUtc, type BenchSession } from './calendar';
 import type { Evening, WeeklySession } from './evening';
 import { cleanOutTable } from './cleanout';
-import type { Route, RouteStep } from './step';
+import type { Route, RouteStep } from '@/core/work/step';
 import type { PlanLink, PlanProblem } from './schedule/problem';
 import { schedule, type Aims, type NoPlan, type Plan } from './schedule/schedule';
 import type { Holding, Infeasible } from './schedule/explain';
-
-/** Work that the log says is done. */
-export interface DoneStep {
-  stepKey: string;
-  startedAt: string;
-  endedAt: string;
-}
 
 export interface PlannedWork {
   key: string;
@@ -127,7 +121,10 @@ export function planFrame(
         splittable: step.splittable,
         colour: step.load && !step.load.ownAirbrush ? step.load.id : null,
         needsBooth: step.booth,
-        notBefore: step.notBefore ? elapsed(midnightUtc(step.notBefore, timeZone)) : null,
+        notBefore: laterOf(
+          step.notBefore ? elapsed(midnightUtc(step.notBefore, timeZone)) : null,
+          step.dryAt ? Math.ceil((Date.parse(step.dryAt) - Date.parse(origin)) / 60_000) : null,
+        ),
       })),
       links: route.links,
       airbrush: { initial: 'clean', resetEachWindow: true, cleanOut: cleanOutTable(loads) },
@@ -143,6 +140,9 @@ export function planFrame(
     ],
   };
 }
+
+const laterOf = (a: number | null, b: number | null): number | null =>
+  a === null ? b : b === null ? a : Math.max(a, b);
 
 /** Schedules what is not done yet from now on. Effort is the number of step placements that the search may spend. */
 export function planRoute(

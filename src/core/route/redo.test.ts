@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import type { ZoneGroup } from '@/core/outline/zones';
 import { redoOf } from './redo';
-import type { Route, RouteStep } from './step';
+import { stepOf, type Route, type RouteStep } from '@/core/work/step';
 
 const step = (key: string, minutes: number, over: Partial<RouteStep> = {}): RouteStep =>
-  ({ key, title: key, lane: 'Whole', minutes, zones: [], load: null, ...over }) as RouteStep;
+  stepOf(key, key, 'sand', 'Whole', minutes, over);
 const GROUPS: Record<string, ZoneGroup> = {
   cockpit: 'interior',
   canopy: 'glazing',
@@ -22,10 +22,14 @@ const route: Route = {
     step('cockpit', 60, { lane: 'Fuselage', zones: ['cockpit'], load }),
     step('gate:fuselage', 20, { lane: 'Fuselage' }),
     step('fill-seams', 90, { lane: 'Fuselage' }),
-    step('mask:TCS 31', 50, { zones: ['fin-port'] }),
+    step('mask:TCS 31', 50, {
+      zones: ['fin-port'],
+      family: 'mask',
+      tape: { of: 'spray:TCS 31', goes: 'on' },
+    }),
     step('spray:TCS 31', 30, { zones: ['fin-port'], load }),
     step('spray:TCS 14', 40, { zones: ['wing-lower-port'], load }),
-    step('marking:fin', 15, { zones: ['fin-port'] }),
+    step('marking:fin', 15, { zones: ['fin-port'], family: 'marking' }),
     step('seal', 25, { zones: ['fin-port', 'wing-lower-port'] }),
   ],
   links: [

@@ -4,7 +4,7 @@ import { counted } from '@/core/units/words';
 import { descendantsOf } from './behind';
 import { fixingSteps } from './fixing';
 import type { GateName } from './gates';
-import type { Route } from './step';
+import type { Route } from '@/core/work/step';
 
 /** What an answer that turns out wrong costs. */
 export interface Redo {

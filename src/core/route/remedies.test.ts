@@ -4,10 +4,10 @@ import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import { CHEMISTRY_NAMES, layOver } from '@/core/paint/chemistry';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
-import { barrierBetween, conflictsOf } from './guard';
+import { barrierBetween, conflictsOf } from '@/core/laid/guard';
 import { withRemedies } from './remedies';
 import { buildRoute } from './route';
-import { stacksOf } from './stack';
+import { stacksIn } from '@tests/support/stacks';
 
 /** Bays in enamel, washed with spirit: that lifts them. */
 const outline = buildOutline({
@@ -35,7 +35,7 @@ const built = buildRoute({
   layers: [],
   callFor: (code) => ({ code, name: code, zones: [], lab: null, coats: null, paint: null }),
 });
-const conflicts = conflictsOf(stacksOf(built, outline));
+const conflicts = conflictsOf(stacksIn(built, outline));
 const lifted = conflicts.find(({ verdict }) => verdict === 'no')!;
 const pair = { over: lifted.over.step, under: lifted.under.step };
 
@@ -59,7 +59,7 @@ describe('what helps where a layer attacks another', () => {
     const key = `barrier:${pair.over}:${pair.under}`;
     expect(route.links.some(({ from, to }) => from === pair.under && to === key)).toBe(true);
     expect(route.links.some(({ from, to }) => from === key && to === pair.over)).toBe(true);
-    const left = conflictsOf(stacksOf(route, outline));
+    const left = conflictsOf(stacksIn(route, outline));
     expect(left.filter(({ over, under }) => over.step === pair.over && under.step === pair.under)).toEqual([]);
     expect(left.filter(({ verdict }) => verdict === 'no').length).toBeLessThan(
       conflicts.filter(({ verdict }) => verdict === 'no').length,
@@ -69,7 +69,7 @@ describe('what helps where a layer attacks another', () => {
     const route = withRemedies(built, outline, [{ ...pair, remedy: 'mist' }]);
     const minutes = (of: typeof route) => of.steps.find(({ key }) => key === pair.over)!.minutes;
     expect(minutes(route)).toBeGreaterThan(minutes(built));
-    const told = conflictsOf(stacksOf(route, outline), [{ ...pair, remedy: 'mist' }]);
+    const told = conflictsOf(stacksIn(route, outline), [{ ...pair, remedy: 'mist' }]);
     expect(told.find(({ over, under }) => over.step === pair.over && under.step === pair.under)!.taken).toBe('mist');
   });
   test('what is taken for steps that are no longer there changes nothing', () => {

@@ -1,11 +1,12 @@
 import { spokenZones } from '@/core/outline/spoken';
 import type { Outline } from '@/core/outline/outline';
 import { lowered } from '@/core/units/words';
-import { barrierBetween, barrierKey, conflictsByPair, type TakenRemedy } from './guard';
+import { barrierBetween, barrierKey, conflictsByPair, type TakenRemedy } from '@/core/laid/guard';
 import { SPRAY } from './rules/cautions';
 import { GENERAL_COATS } from './rules/rule';
-import { stacksOf } from './stack';
-import { layerOfCoat, stepOf, type Route, type RouteStep } from './step';
+import { wantedStacks } from '@/core/laid/stack';
+import { layerOfCoat } from '@/core/work/layer';
+import { stepOf, type Route, type RouteStep } from '@/core/work/step';
 
 /** Mist coats take longer than wet ones, each left to flash off. */
 const MIST_TIMES = 1.5;
@@ -13,7 +14,12 @@ const MIST_TIMES = 1.5;
 /** The route with the remedies that the builder took: a barrier of clear between two layers, or the upper one begun in mist coats. */
 export function withRemedies(route: Route, outline: Outline, chosen: readonly TakenRemedy[]): Route {
   if (chosen.length === 0) return route;
-  const conflicts = conflictsByPair(stacksOf(route, outline));
+  const conflicts = conflictsByPair(
+    wantedStacks(
+      route,
+      outline.zones.map(({ key }) => key),
+    ),
+  );
   const titleOf = new Map(route.steps.map(({ key, title }) => [key, title]));
   const made: Route = { ...route, steps: [...route.steps], links: [...route.links] };
   for (const { over, under, remedy } of chosen) {
@@ -28,12 +34,14 @@ export function withRemedies(route: Route, outline: Outline, chosen: readonly Ta
     const { zones } = conflict;
     const key = barrierKey(over, under);
     const coat = { ...GENERAL_COATS.clear, chemistry, id: `barrier ${chemistry}`, title: 'Clear as a barrier' };
-    const lane = route.steps.find((step) => step.key === over)!.lane;
+    const { lane, stage } = route.steps.find((step) => step.key === over)!;
     made.steps.push(
       stepOf(key, `Seal ${spokenZones(outline.zones, zones)} with clear`, 'seal', lane, 15, {
         zones,
         load: coat,
-        layer: layerOfCoat({ ...coat, dries: {} }),
+        family: 'barrier',
+        stage,
+        lays: [layerOfCoat({ ...coat, dries: {} })],
         cautions: [SPRAY],
         why: `between ${lowered(titleOf.get(under)!)} and what attacks it: ${lowered(titleOf.get(over)!)}`,
       }),

@@ -5,9 +5,9 @@ import type { Climate } from '@/core/paint/drying';
 import type { PartJob } from '@/core/kit/part-work';
 import type { StoreAt } from '@/core/kit/stores';
 import type { RouteEdit } from './edits';
-import type { TakenRemedy } from './guard';
-import type { WorkRun } from './runs';
-import type { RouteCall, RouteMarking } from './step';
+import type { TakenRemedy } from '@/core/laid/guard';
+import type { OwnRun } from './runs';
+import type { RouteCall, RouteMarking } from './call';
 import type { StructureRuling } from './structure-runs';
 import type { RouteSubject } from './subject-runs';
 
@@ -38,7 +38,7 @@ export interface RouteInput {
   /** What the builder changed in the route of the rules. */
   edits?: readonly RouteEdit[];
   /** Work that was added at once: reworks, techniques, weathering. */
-  runs?: readonly WorkRun[];
+  runs?: readonly OwnRun[];
   /** Of the steps that parts are wanted before, those that are done. */
   done?: readonly string[];
   /** A colour that no zone is ruled to wear, for a coat under or over another. */

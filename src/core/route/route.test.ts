@@ -7,7 +7,7 @@ import { cleanOut } from './cleanout';
 import { gateOf } from './gates';
 import { planRoute, workBySession, type PlanSettings } from './plan';
 import { buildRoute } from './route';
-import type { RouteCall } from './step';
+import type { RouteCall } from './call';
 import type { RouteInput } from './route-input';
 import { lightToDark } from './colour-runs';
 import { waitingCircle } from './schedule/network';
@@ -227,7 +227,7 @@ describe('how markings go on', () => {
     const wings = ['wing-lower-port', 'wing-lower-starboard', 'wing-upper-inner-port', 'wing-upper-inner-starboard'];
     const large = buildRoute(input({ calls: [...outside, metal(wings)] }));
     expect(follows(large, 'spray:M 1', `spray:${CALLS[0]!.code}`)).toBe(true);
-    expect(large.steps.find(({ key }) => key === 'spray:M 1:ground')!.layer).toMatchObject({ what: 'undercoat' });
+    expect(large.steps.find(({ key }) => key === 'spray:M 1:ground')!.lays[0]).toMatchObject({ what: 'undercoat' });
     const small = buildRoute(
       input({ calls: [...CALLS.map((one) => ({ ...one, zones: wings })), metal(['fin-starboard'])] }),
     );
@@ -245,7 +245,7 @@ describe('how a colour is laid', () => {
     expect(follows(route, 'spray:TCS 31:ground', 'spray:TCS 31')).toBe(true);
     expect(follows(route, 'mask:TCS 31', 'spray:TCS 31:ground')).toBe(true);
     const step = route.steps.find(({ key }) => key === 'spray:TCS 31:ground')!;
-    expect(step.layer).toMatchObject({ what: 'undercoat', paint: 'Pink ground' });
+    expect(step.lays[0]).toMatchObject({ what: 'undercoat', paint: 'Pink ground' });
     expect(step.zones).toEqual(CALLS[0]!.zones);
   });
   test('an older coat lies under the ground of the first colour, not only under the colour', () => {

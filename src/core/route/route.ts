@@ -7,10 +7,10 @@ import { partAdditions } from './part-runs';
 import { storeAdditions } from './store-runs';
 import { structureAdditions } from './structure-runs';
 import { subjectAdditions } from './subject-runs';
-import { camouflage, simpleSprays } from './colour-runs';
+import { camouflage, simpleSprays, type Part } from './colour-runs';
 import { appliedMarkings } from './marking-runs';
 import { temporaryAdditions, temporaryCoats } from './temporary-runs';
-import { withDrying } from './drying-links';
+import { withDrying } from '@/core/laid/drying';
 import { withEdits } from './edits';
 import { NetworkBuilder } from './network-builder';
 import { withRemedies } from './remedies';
@@ -18,7 +18,12 @@ import { withRuns } from './runs';
 import type { RouteInput } from './route-input';
 import { apartGlass } from './rules/conditions';
 import type { Build } from './rules/rule';
-import type { Route, RouteCall } from './step';
+import type { Route } from '@/core/work/step';
+import type { RouteCall } from './call';
+
+const INTERIOR: Part = { prefix: 'interior', lane: 'Cockpit', stage: 'interior' };
+const BAYS: Part = { prefix: 'bay', lane: 'Wings', stage: 'interior' };
+const PARTS: Part = { prefix: 'part', lane: 'Gear, stores', stage: 'small-parts' };
 
 /** Steps, links and gates by the rules, from options, zones, calls, chosen paints and markings. Deterministic. */
 export function buildRoute(input: RouteInput): Route {
@@ -52,9 +57,9 @@ export function buildRoute(input: RouteInput): Route {
     open: covered[cover].filter((zone) => !ruled.has(zone)),
   });
   const [inside, bays, apart, outside] = [on('inside'), on('bays'), on('apart'), on('outside')];
-  network.splice('interior', simpleSprays('interior', 'Cockpit', inside.calls, inside.open, 20, input));
-  network.splice('bays', simpleSprays('bay', 'Wings', bays.calls, bays.open, 20, input));
-  network.splice('parts', simpleSprays('part', 'Gear, stores', apart.calls, apart.open, 15, input));
+  network.splice('interior', simpleSprays(INTERIOR, inside.calls, inside.open, 20, input));
+  network.splice('bays', simpleSprays(BAYS, bays.calls, bays.open, 20, input));
+  network.splice('parts', simpleSprays(PARTS, apart.calls, apart.open, 15, input));
   const markings = input.markings.filter(({ zone }) => seen.has(zone));
   network.splice('colours', camouflage(outside.calls, outside.open, { ...input, markings }));
   network.splice('markings', appliedMarkings(markings, input.climate));
@@ -77,13 +82,14 @@ export function buildRoute(input: RouteInput): Route {
 /** Panels are faded with their own colour: of several, with that of most of their zones. */
 function fadedAsPainted(route: Route, calls: readonly RouteCall[]): Route {
   const faded = route.steps.find(({ key }) => key === 'highlight');
-  if (!faded?.layer || !faded.load) return route;
+  const [laid] = faded?.lays ?? [];
+  if (!faded || !laid || !faded.load) return route;
   const on = new Set(faded.zones);
   const share = (call: RouteCall) => call.zones.filter((zone) => on.has(zone)).length;
   const [most] = calls.filter((call) => share(call) > 0).sort((a, b) => share(b) - share(a));
   if (!most) return route;
   const own = coatOf(most);
-  const step = { ...faded, layer: { ...faded.layer, ...own }, load: { ...faded.load, ...own } };
+  const step = { ...faded, lays: [{ ...laid, ...own }], load: { ...faded.load, ...own } };
   return { ...route, steps: route.steps.map((one) => (one === faded ? step : one)) };
 }
 

@@ -8,8 +8,9 @@ import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { dryingTime, STANDARD_CLIMATE, waitFor } from '@/core/paint/drying';
 import { buildRoute } from './route';
-import type { RouteCall } from './step';
-import { GENERAL_COATS, LANES } from './rules/rule';
+import type { RouteCall } from './call';
+import { LANES } from '@/core/work/kinds';
+import { GENERAL_COATS } from './rules/rule';
 import { RULES } from './rules';
 import { waitingCircle } from './schedule/network';
 

@@ -11,10 +11,11 @@ import { PREPARING } from './rules/preparing';
 import { SEAMS } from './rules/seams';
 import { SMALL_PARTS } from './rules/small-parts';
 import { WEATHERING } from './rules/weathering';
+import type { Stage } from '@/core/work/kinds';
 import type { StepRule } from './rules/rule';
 
-/** The stages of a build in their canonical order. */
-export const STAGES = {
+/** The rules of each stage of a build. */
+export const STAGES: Readonly<Record<Stage, readonly StepRule[]>> = {
   decide: DECIDE,
   clean: CLEAN,
   interior: INTERIOR,
@@ -28,9 +29,7 @@ export const STAGES = {
   'small-parts': SMALL_PARTS,
   assembly: ASSEMBLY,
   base: BASE,
-} as const satisfies Record<string, readonly StepRule[]>;
-export type Stage = keyof typeof STAGES;
-export const STAGE_NAMES = Object.keys(STAGES) as Stage[];
+};
 
 /**
  * All rules, stage by stage, around the steps that the colours add: `interior`, `bays`, `parts`, `colours` and `markings` are joints where
@@ -42,5 +41,7 @@ export const RULES: readonly StepRule[] = Object.values(STAGES).flat();
 export const rulesAfter = (key: string): readonly StepRule[] =>
   RULES.filter(({ after }) => after.some((one) => (typeof one === 'string' ? one : one.step) === key));
 
-export const stageOf = (key: string): Stage | null =>
-  STAGE_NAMES.find((stage) => STAGES[stage].some((rule) => rule.key === key)) ?? null;
+const BY_RULE = new Map(
+  (Object.keys(STAGES) as Stage[]).flatMap((stage) => STAGES[stage].map(({ key }) => [key, stage] as const)),
+);
+export const stageOfRule = (key: string): Stage => BY_RULE.get(key)!;

@@ -1,10 +1,10 @@
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { PaintKind } from '@/core/paint/catalogue';
 import type { Minutes } from '@/core/units/minutes';
-import type { Mixed } from './mixed';
+import type { Mixed } from '@/core/work/mixed';
 import { waitingCircle } from './schedule/network';
-import type { Lane, LayerKind, StepKind } from './rules/rule';
-import { stepOf, type Route, type RouteLink, type RouteStep } from './step';
+import type { Family, Lane, LayerKind, Stage, StepKind } from '@/core/work/kinds';
+import { stepOf, type Route, type RouteLink, type RouteStep } from '@/core/work/step';
 
 /** Runs of work that a builder adds to the route at once, step after step: a rework, a technique, a plan of weathering. */
 
@@ -26,6 +26,8 @@ export interface RunStep {
   /** As it was mixed, where that is known. */
   mixed: Mixed | null;
   cautions: readonly string[];
+  /** The step whose work it does again; none where it is done for the first time. */
+  again?: string | null | undefined;
 }
 
 export interface WorkRun {
@@ -39,10 +41,20 @@ export interface WorkRun {
   instead?: readonly string[] | undefined;
 }
 
-/** The route with runs of work in it. A step of theirs that is there already, and a joint that is not there or would close a circle, is left out. */
-export const withRuns = (route: Route, runs: readonly WorkRun[]): Route => runs.reduce(withRun, route);
+/** What a run of work is made for. */
+export type RunOrigin = Extract<Family, 'rework' | 'technique' | 'weathering'>;
+const STAGE_OF: Record<RunOrigin, Stage> = { rework: 'colours', technique: 'weathering', weathering: 'weathering' };
 
-function withRun(route: Route, run: WorkRun): Route {
+/** A run of work with what it was made for. */
+export interface OwnRun {
+  origin: RunOrigin;
+  run: WorkRun;
+}
+
+/** The route with runs of work in it. A step of theirs that is there already, and a joint that is not there or would close a circle, is left out. */
+export const withRuns = (route: Route, runs: readonly OwnRun[]): Route => runs.reduce(withRun, route);
+
+function withRun(route: Route, { origin, run }: OwnRun): Route {
   const known = new Set(route.steps.map(({ key }) => key));
   const own = run.steps.filter(({ key }) => !known.has(key));
   const [first, last] = [own[0], own.at(-1)];
@@ -58,9 +70,8 @@ function withRun(route: Route, run: WorkRun): Route {
   const into = run.after.filter((key) => known.has(key)).map((key) => joint(key, first.key));
   const made: Route = {
     ...route,
-    steps: [...route.steps, ...own.map(stepOfRun)],
+    steps: [...route.steps, ...own.map((step) => stepOfRun(step, origin))],
     links: [...route.links, ...into, ...chain],
-    lost: [...route.lost, ...run.lost],
   };
   return run.before.filter((key) => known.has(key)).reduce((so, key) => withJoint(so, joint(last.key, key)), made);
 }
@@ -71,23 +82,17 @@ function withJoint(route: Route, link: RouteLink): Route {
   return isCircle ? route : next;
 }
 
-function stepOfRun({
-  key,
-  title,
-  kind,
-  lane,
-  minutes,
-  zones,
-  because,
-  lays,
-  load,
-  mixed,
-  cautions,
-}: RunStep): RouteStep {
+function stepOfRun(
+  { key, title, kind, lane, minutes, zones, because, lays, load, mixed, cautions, again = null }: RunStep,
+  origin: RunOrigin,
+): RouteStep {
   return stepOf(key, title, kind, lane, minutes, {
+    family: origin,
+    stage: STAGE_OF[origin],
+    again,
     zones: [...zones],
     load: load && lays ? { ...load, chemistry: lays.chemistry } : null,
-    layer: lays && { ...lays, covers: null },
+    lays: lays ? [lays] : [],
     code: lays?.code ?? null,
     cautions: [...cautions],
     why: because,

@@ -1,7 +1,8 @@
-import { planFrame, type DoneStep, type PlanSettings, type RoutePlan } from './plan';
+import type { DoneStep } from '@/core/laid/standing';
+import { planFrame, type PlanSettings, type RoutePlan } from './plan';
 import { latestStarts } from './schedule/backward';
 import { networkOf } from './schedule/network';
-import type { Route } from './step';
+import type { Route } from '@/core/work/step';
 
 /**
  * How long each step could wait without moving the day on which all is done: its latest start (local date-time), by waits and sessions

@@ -1,6 +1,7 @@
 import { closesOver, type StoreAt } from '@/core/kit/stores';
 import { BLADE, CA, CEMENT } from './rules/cautions';
-import { stepOf, type Addition } from './step';
+import { stepOf } from '@/core/work/step';
+import type { Addition } from './insert';
 
 /** What hangs at each station: its holes before something closes over them, then built, and hung last. */
 export function storeAdditions(storesAt: readonly StoreAt[]): Addition[] {
@@ -16,6 +17,8 @@ export function storeAdditions(storesAt: readonly StoreAt[]): Addition[] {
           gate === 'wings' ? 'Wings' : 'Fuselage',
           5,
           {
+            family: 'store',
+            stage: 'closing',
             cautions: [BLADE],
             why: 'its holes are drilled from inside',
           },
@@ -25,6 +28,8 @@ export function storeAdditions(storesAt: readonly StoreAt[]): Addition[] {
       },
       {
         step: stepOf(key('build'), `Build and seam the ${carries} for the ${station}`, 'assemble', 'Gear, stores', 20, {
+          family: 'store',
+          stage: 'small-parts',
           cautions: [CEMENT],
         }),
         after: ['check-parts'],
@@ -32,7 +37,11 @@ export function storeAdditions(storesAt: readonly StoreAt[]): Addition[] {
         then: 'joint',
       },
       {
-        step: stepOf(key('hang'), `Hang the ${carries} at the ${station}`, 'fit', 'Whole', 8, { cautions: [CA] }),
+        step: stepOf(key('hang'), `Hang the ${carries} at the ${station}`, 'fit', 'Whole', 8, {
+          family: 'store',
+          stage: 'assembly',
+          cautions: [CA],
+        }),
         after: ['fit-stores'],
         before: ['aerials'],
       },

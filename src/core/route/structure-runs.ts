@@ -3,7 +3,8 @@ import type { Outline } from '@/core/outline/outline';
 import { spokenZones } from '@/core/outline/spoken';
 import { BLADE, DUST } from './rules/cautions';
 import { STRUCTURE } from './rules/structure';
-import { stepOf, type Addition } from './step';
+import { stepOf } from '@/core/work/step';
+import type { Addition } from './insert';
 
 /** A ruling about how the machine is built. */
 export interface StructureRuling {
@@ -28,6 +29,8 @@ export function structureAdditions(rulings: readonly StructureRuling[], { zones 
           'Whole',
           work.minutes,
           {
+            family: 'structure',
+            stage: 'seams',
             zones: [zone],
             cautions: work.caution === 'dust' ? [DUST] : work.caution === 'blade' ? [BLADE] : [],
             why: work.why,

@@ -1,22 +1,20 @@
-import {
-  BASE_LAYER_WORK,
-  SUBJECTS,
-  subjectKey,
-  subjectZone,
-  type BaseLayer,
-  type SubjectKind,
-} from '@/core/kit/subjects';
+import { BASE_LAYER_WORK, SUBJECTS, subjectZone, type BaseLayer, type SubjectKind } from '@/core/kit/subjects';
 import { dryingFactor, type Climate } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
 import { counted } from '@/core/units/words';
 import { ASSUMED_CHEMISTRY, loadOf } from './call-coat';
 import { BLADE, CA, SPRAY } from './rules/cautions';
 import { GENERAL_COATS, type After } from './rules/rule';
-import { layerOfCoat, stepOf, type Addition, type RouteCall } from './step';
+import { layerOfCoat } from '@/core/work/layer';
+import { stepOf } from '@/core/work/step';
+import type { RouteCall } from './call';
+import type { Addition } from './insert';
 
 /** What is modelled beside the main airframe, as far as its work goes. */
 export interface RouteSubject {
   kind: SubjectKind;
+  /** By which its zones and steps are known. */
+  name: string;
   title: string;
   count: number;
   place: string;
@@ -36,16 +34,17 @@ export function subjectAdditions(
   climate: Climate,
 ): Addition[] {
   return subjects.flatMap((subject) => {
-    const { kind, title, count, place, byGate, layers } = subject;
+    const { kind, name, title, count, place, byGate, layers } = subject;
     const facts = SUBJECTS[kind];
-    const key = (job: string) => `${subjectKey(title)}:${job}`;
+    const key = (job: string) => `${name}:${job}`;
     const all = count === 1 ? title : `${title} (${count})`;
     const times = (minutes: number) => minutes * count;
     const explained = (minutes: number, each: string) =>
       count === 1 ? `${minutes} min: ${each}` : `${minutes} min for one, ${count} of them: ${each}`;
-    const zones = facts.zones.map((zone) => subjectZone(title, zone.key));
+    const zones = facts.zones.map((zone) => subjectZone(name, zone.key));
     const made: Addition[] = [];
-    const add = (step: Addition['step'], after: readonly After[]) => made.push({ step, after, before: [] });
+    const add = (step: Addition['step'], after: readonly After[]) =>
+      made.push({ step: { ...step, family: 'subject', subject: name }, after, before: [] });
 
     add(
       stepOf(key('build'), `${facts.build.does} ${all}`, facts.build.kind, 'Base', times(facts.build.minutes), {
@@ -78,7 +77,7 @@ export function subjectAdditions(
     add(
       stepOf(key('prime'), `Prime ${all}`, 'spray', 'Base', times(5) + 10, {
         load: GENERAL_COATS.primer,
-        layer: layerOfCoat(GENERAL_COATS.primer),
+        lays: [layerOfCoat(GENERAL_COATS.primer)],
         zones,
         cautions: [SPRAY],
         minutesFrom: explained(5, 'and 10 min to set up'),
@@ -87,22 +86,24 @@ export function subjectAdditions(
     );
     last = { step: key('prime'), until: 'recoat', why: 'primer may be painted over' };
     for (const call of own) {
-      const name = call.name || call.code;
+      const called = call.name || call.code;
       const load = loadOf(call);
       add(
         stepOf(
           key(`colour:${call.code}`),
-          `${name} on ${all}, ${zoneWords(kind, title, call.zones)}`,
+          `${called} on ${all}, ${zoneWords(kind, name, call.zones)}`,
           'spray',
           'Base',
           times(facts.paintMinutes),
           {
             load,
-            layer: {
-              ...layerOfCoat({ what: 'colour', title: call.paint?.label ?? '', chemistry: load.chemistry }),
-              code: call.code,
-              coats: call.coats ?? 2,
-            },
+            lays: [
+              {
+                ...layerOfCoat({ what: 'colour', title: call.paint?.label ?? '', chemistry: load.chemistry }),
+                code: call.code,
+                coats: call.coats ?? 2,
+              },
+            ],
             code: call.code,
             zones: call.zones,
             cautions: [SPRAYING[load.chemistry].caution],
@@ -111,7 +112,7 @@ export function subjectAdditions(
         ),
         [last],
       );
-      last = { step: key(`colour:${call.code}`), until: 'recoat', why: `${name} may be painted over` };
+      last = { step: key(`colour:${call.code}`), until: 'recoat', why: `${called} may be painted over` };
     }
     add(
       stepOf(
@@ -142,8 +143,8 @@ export function subjectAdditions(
   }
 }
 
-const zoneWords = (kind: SubjectKind, title: string, zones: readonly string[]): string =>
+const zoneWords = (kind: SubjectKind, name: string, zones: readonly string[]): string =>
   SUBJECTS[kind].zones
-    .filter(({ key }) => zones.includes(subjectZone(title, key)))
+    .filter(({ key }) => zones.includes(subjectZone(name, key)))
     .map((zone) => zone.title)
     .join(' and ');

@@ -5,7 +5,10 @@ import type { RouteInput } from './route-input';
 import { SPRAY } from './rules/cautions';
 import { GENERAL_COATS } from './rules/rule';
 import { SECTIONS } from './rules/weathering';
-import { layerOfCoat, stepOf, type Addition, type RouteCall } from './step';
+import { layerOfCoat } from '@/core/work/layer';
+import { stepOf } from '@/core/work/step';
+import type { RouteCall } from './call';
+import type { Addition } from './insert';
 
 /** The temporary finishes that lie on zones, each colour with its zones: winter white, exercise bars. */
 export function temporaryCoats({ layers, callFor }: Pick<RouteInput, 'layers' | 'callFor'>): RouteCall[] {
@@ -19,6 +22,8 @@ export function temporaryCoats({ layers, callFor }: Pick<RouteInput, 'layers' | 
     }
   return [...coats.values()];
 }
+
+const OWN = { family: 'temporary', stage: 'weathering' } as const;
 
 /** Chipping fluid, the temporary colours thinly over it, and wearing them through: after the markings are sealed, before any wash. */
 export function temporaryAdditions(
@@ -34,7 +39,8 @@ export function temporaryAdditions(
       step: stepOf('temporary-fluid', `Chipping fluid on ${where}`, 'spray', 'Whole', 15, {
         zones,
         load: chipping,
-        layer: layerOfCoat(chipping),
+        ...OWN,
+        lays: [layerOfCoat(chipping)],
         cautions: [SPRAY],
         why: 'what comes over it is worn through, and nothing under it',
       }),
@@ -54,10 +60,13 @@ export function temporaryAdditions(
             zones: call.zones,
             code: call.code,
             load: loadOf(call),
-            layer: {
-              ...layerOfCoat({ ...coatOf(call), what: 'colour', title: call.paint?.label ?? '' }),
-              code: call.code,
-            },
+            ...OWN,
+            lays: [
+              {
+                ...layerOfCoat({ ...coatOf(call), what: 'colour', title: call.paint?.label ?? '' }),
+                code: call.code,
+              },
+            ],
             cautions: [SPRAYING[chemistryOf(call)].caution],
             why: 'a temporary finish: it covered the markings, so it comes after them',
           },
@@ -68,6 +77,7 @@ export function temporaryAdditions(
     }),
     {
       step: stepOf('wear-temporary', `Wear the temporary finish through on ${where}`, 'chip', 'Whole', 40, {
+        ...OWN,
         zones,
         splittable: true,
         why: 'damp brush and sponge, where it was walked on, handled and blown by the propeller, within the hour of spraying',

@@ -2,7 +2,7 @@ import type { Lab } from '@/core/colour/types';
 import type { Machine } from '@/core/kit/machine';
 import { coveredWith, type Zone } from '@/core/outline/zones';
 import type { Chemistry } from '@/core/paint/chemistry';
-import type { LayerKind, StepKind } from '@/core/route/rules/rule';
+import type { LayerKind, StepKind } from '@/core/work/kinds';
 import { CARE_STRENGTH, FADE, type Exposure } from './exposure';
 
 /** Where in the order of work an effect lies: under the gloss, between the clears, or on the last one. */

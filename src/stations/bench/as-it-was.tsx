@@ -23,7 +23,7 @@ export const asLogged = (
   note: string,
 ): Entry => ({
   ...really,
-  stepKey: card.key,
+  stepKey: card.stepKey,
   title: card.title,
   lane: card.lane,
   plannedMinutes: card.plannedMinutes,
@@ -31,6 +31,7 @@ export const asLogged = (
   note: note.trim(),
   paint: card.paint?.label ?? '',
   again: false,
+  replaces: false,
 });
 
 const SPRAYED = {

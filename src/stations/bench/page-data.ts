@@ -46,7 +46,7 @@ export function benchPage(view: BriefView, shelf: ColourShelf): BenchPage {
     timers: view.state.timers,
     finish: view.plan.finish,
     meanwhile: meanwhileWith(shelf.tools),
-    left: view.route.steps.length - view.plan.work.filter(({ done }) => done).length,
+    left: [...view.standing.progress.values()].filter(({ isFinished }) => !isFinished).length,
     broken: view.plan.broken.map(brokenInWords),
     waiting: view.proposal?.changes.length ?? 0,
     people: peopleOf(view),

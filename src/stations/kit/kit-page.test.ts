@@ -61,6 +61,7 @@ describe('what Kit shows', () => {
         {
           id: 's',
           version: 1,
+          name: 'subject-ground-crew',
           kind: 'figure',
           title: 'Ground crew',
           count: 2,

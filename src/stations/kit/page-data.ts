@@ -11,7 +11,6 @@ import { compare, rodLength, type Comparison } from '@/core/kit/measuring';
 import { choiceSaid, OPTION_CHOICES, optionsFor, type OptionName } from '@/core/kit/options';
 import { inBoxOrder, partNumber } from '@/core/kit/parts';
 import { sightOf, type Sight } from '@/core/kit/seen';
-import { subjectKey } from '@/core/kit/subjects';
 import { figuresOf, type ToolFigures } from '@/core/kit/tools';
 import { machineOf } from '@/core/outline/presets';
 import { fullDay, shortDay } from '@/ui/dates';
@@ -71,6 +70,7 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
   const zoneTitle = (key: string) => titles.get(key) ?? '';
   const changes = new Map(consequencesOf(view).map((one) => [`${one.option} ${one.choice}`, one]));
   const contradictions = dayContradictions(view.state, view.outline, fullDay);
+  const subjectOf = new Map(view.outline.zones.map(({ key, subject }) => [key, subject?.name]));
   return {
     briefId: brief.id,
     brief,
@@ -99,13 +99,13 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
     })),
     tools: shelf.tools.map((tool) => ({ ...tool, figures: figuresOf(tool) })),
     subjects: subjects.map((subject) => {
-      const own = view.plan.work.filter(({ key }) => key.startsWith(`${subjectKey(subject.title)}:`));
-      const steps = view.route.steps.filter(({ key }) => key.startsWith(`${subjectKey(subject.title)}:`));
+      const own = view.plan.work.filter(({ step }) => step.subject === subject.name);
+      const steps = view.route.steps.filter((step) => step.subject === subject.name);
       return {
         ...subject,
         steps: steps.length,
         minutes: steps.reduce((sum, { minutes }) => sum + minutes, 0),
-        open: view.open.filter(({ zone }) => zone.startsWith(`${subjectKey(subject.title)}.`)).length,
+        open: view.open.filter(({ zone }) => subjectOf.get(zone) === subject.name).length,
         finish:
           own
             .map(({ end }) => end)
@@ -130,7 +130,7 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
 const MOST_HELD = 2;
 
 function partRows(view: BriefView, parts: readonly Kept<'part'>[], zoneTitle: (key: string) => string): PartRow[] {
-  const held = heldUpBy(view.route, view.plan);
+  const held = heldUpBy(view.standing.left, view.plan);
   const byId = new Map(parts.map((part) => [part.id, part]));
   const done = new Set(view.plan.work.flatMap(({ key, done: isDone }) => (isDone ? [key] : [])));
   const work = new Map<string, { titles: string[]; holds: Set<string> }>();

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import type { TakenRemedy } from '@/core/route/guard';
+import type { TakenRemedy } from '@/core/laid/guard';
 import { capital, counted, lowered } from '@/core/units/words';
 import { useKeep } from '@/stations/shell/use-keep';
 import type { RoutePage } from './page-data';

@@ -5,11 +5,10 @@ import { stripOf, type Strip, type WorkRow } from '@/core/brief/strip';
 import type { Kept } from '@/core/kept/records';
 import { brokenInWords } from '@/ui/broken-words';
 import type { PlanChange } from '@/core/route/accepted';
-import { asAccepted, type AcceptedPlan } from '@/core/route/laid';
+import { asAccepted, type AcceptedPlan } from '@/core/route/accepted-plan';
 import { elapsedToLocal } from '@/core/route/calendar';
 import { editInWords } from '@/core/route/edits';
-import type { LayerKind } from '@/core/route/rules/rule';
-import { stacksOf } from '@/core/route/stack';
+import type { LayerKind } from '@/core/work/kinds';
 import type { Chemistry } from '@/core/paint/chemistry';
 import { dryingFactor } from '@/core/paint/drying';
 import { durationInWords } from '@/core/units/minutes';
@@ -118,10 +117,10 @@ function airOf({ tempC, humidity }: Pick<Kept<'brief'>, 'tempC' | 'humidity'>): 
 }
 
 /** What lies on each zone, as the numbers of the steps that lay it; what is not planned has none. */
-function stacksByNumber({ route, outline }: BriefView, work: readonly WorkRow[]): RoutePage['stacks'] {
+function stacksByNumber({ standing }: BriefView, work: readonly WorkRow[]): RoutePage['stacks'] {
   const numberOf = new Map(work.map(({ key, number }) => [key, number]));
   return Object.fromEntries(
-    [...stacksOf(route, outline)].flatMap(([zone, stack]) => {
+    [...standing.stacks].flatMap(([zone, stack]) => {
       const layers = stack.flatMap(({ step, what }) => {
         const number = numberOf.get(step);
         return number === undefined ? [] : [{ number, what }];

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { acceptPlan, letPlanGo, planInput } from '@/actions/plan';
 import type { PlanChange } from '@/core/route/accepted';
-import { asAccepted, type AcceptedPlan } from '@/core/route/laid';
+import { asAccepted, type AcceptedPlan } from '@/core/route/accepted-plan';
 import type { ImprovedSoFar } from '@/core/route/improving';
 import type { RoutePlan } from '@/core/route/plan';
 import { daysBetween } from '@/core/units/day';

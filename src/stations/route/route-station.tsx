@@ -15,7 +15,7 @@ import { Explained } from '@/ui/explained';
 import { Chip } from '@/ui/swatch';
 import { useKey } from '@/ui/keys';
 import { moveStep } from '@/actions/plan';
-import { asAccepted } from '@/core/route/laid';
+import { asAccepted } from '@/core/route/accepted-plan';
 import { useSaving } from '@/ui/saving';
 import { ChemistrySection } from './chemistry-section';
 import type { WorkRow } from '@/core/brief/strip';

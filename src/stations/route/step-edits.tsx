@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState, type FormEvent, type ReactNode } from 'react';
-import { LANES, STEP_KINDS, type Lane, type StepKind } from '@/core/route/rules/rule';
+import { LANES, STEP_KINDS, type Lane, type StepKind } from '@/core/work/kinds';
 import type { RouteEdit } from '@/core/route/edits';
 import { parseNumber } from '@/core/units/number';
 import { RemoveButton } from '@/stations/shell/remove-button';

@@ -3,7 +3,7 @@ import { DEPTHS } from '@/core/bench/depth';
 import { reworkOf } from '@/core/bench/rework';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
-import { LAYER_KINDS } from '@/core/route/rules/rule';
+import { LAYER_KINDS } from '@/core/work/kinds';
 import { finite, parseInput, text, type Contract } from './contract';
 
 const zone = text.max(200, 'must be at most 200 characters');

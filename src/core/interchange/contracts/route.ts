@@ -2,13 +2,14 @@ import { z } from 'zod';
 import { deriveBrief } from '@/core/brief/derive';
 import { choiceSaid, SCHOOL_NAMES } from '@/core/kit/options';
 import { ASSUMED_CHEMISTRY } from '@/core/route/call-coat';
-import { MOST_TAPE } from '@/core/route/colour-runs';
-import { conflictsOf } from '@/core/route/guard';
+import { MOST_TAPE } from '@/core/work/tape';
+import { conflictsOf } from '@/core/laid/guard';
 import { RULES } from '@/core/route/rules';
 import { GENERAL_COATS, type StepRule } from '@/core/route/rules/rule';
-import { stacksOf } from '@/core/route/stack';
-import { stageOfStep } from '@/core/route/stage-of-step';
-import { zonesOfStep } from '@/core/route/step';
+import type { LaidLayer } from '@/core/laid/laid';
+import type { Standing } from '@/core/laid/standing';
+import type { StackLayer } from '@/core/laid/stack';
+import type { RouteStep } from '@/core/work/step';
 import { briefFileSchema, stateOfFile } from '../brief-file';
 import { shelfOfFile } from '../shelf-of-file';
 import { parseInput, type Contract } from './contract';
@@ -32,6 +33,57 @@ function schoolOf({ where = {} }: StepRule): string | null {
   return name && choice ? choiceSaid(name, choice) : null;
 }
 
+function stepAnswer(step: RouteStep, { progress }: Standing) {
+  const rule = BY_KEY.get(step.key);
+  const [layer] = step.lays;
+  const { done, toDo, isFinished, minutesLeft } = progress.get(step.key)!;
+  return {
+    key: step.key,
+    title: step.title,
+    stage: step.stage,
+    lane: step.lane,
+    family: step.family,
+    zones: step.zones,
+    minutes: step.minutes,
+    kind: step.kind,
+    rule: rule?.key ?? step.family,
+    school: rule ? schoolOf(rule) : null,
+    why: step.why,
+    cautions: step.cautions,
+    gate: step.gate,
+    layer: layer
+      ? { what: layer.what, chemistry: layer.chemistry, code: layer.code, paint: layer.paint, coats: layer.coats }
+      : null,
+    open: step.open,
+    done,
+    toDo,
+    finished: isFinished,
+    minutesLeft,
+  };
+}
+
+const laidAnswer = ({ entry, step, what, code, paint, chemistry, coats, endedAt, assumed, goneBy }: LaidLayer) => ({
+  entry,
+  step,
+  what,
+  code,
+  paint,
+  chemistry,
+  coats,
+  endedAt,
+  assumed,
+  goneBy,
+});
+
+const layerAnswer = ({ step, what, chemistry, code, laid, entry }: StackLayer) => ({
+  step,
+  what,
+  chemistry,
+  code,
+  laid,
+  entry,
+});
+
 /** `route`: from a brief to its network of steps, with what lies on each zone and what of it does not bear the next. */
 export const route: Contract = {
   run(raw) {
@@ -39,36 +91,20 @@ export const route: Contract = {
     const shelf = shelfOfFile(file);
     const nowUtc = new Date(now.endsWith('Z') ? now : `${now}Z`).toISOString();
     const view = deriveBrief(stateOfFile(file, shelf), shelf, { nowUtc, effort: 0 });
-    const { steps, links, covered } = view.route;
-    const stacks = stacksOf(view.route, view.outline);
+    const { standing } = view;
+    const { stacks } = standing;
     return {
-      steps: steps.map((step) => {
-        const rule = BY_KEY.get(step.key);
-        const { what, chemistry, code, paint, coats } = step.layer ?? {};
-        return {
-          key: step.key,
-          title: step.title,
-          stage: stageOfStep(step),
-          lane: step.lane,
-          zones: zonesOfStep(step, covered),
-          minutes: step.minutes,
-          kind: step.kind,
-          rule: rule?.key ?? step.key.split(':')[0],
-          school: rule ? schoolOf(rule) : null,
-          why: step.why,
-          cautions: step.cautions,
-          gate: step.gate,
-          layer: step.layer ? { what, chemistry, code, paint, coats } : null,
-          open: step.open,
-        };
-      }),
-      links,
-      stacks: Object.fromEntries(
-        [...stacks].map(([zone, stack]) => [
+      steps: view.route.steps.map((step) => stepAnswer(step, standing)),
+      links: view.route.links,
+      laid: Object.fromEntries([...standing.laid].map(([zone, layers]) => [zone, layers.map(laidAnswer)])),
+      stacks: Object.fromEntries([...stacks].map(([zone, stack]) => [zone, stack.map(layerAnswer)])),
+      taped: Object.fromEntries(
+        [...standing.taped].map(([zone, [oldest]]) => [
           zone,
-          stack.map(({ step, what, chemistry, code }) => ({ step, what, chemistry, code })),
+          { since: oldest!.since, entry: oldest!.entry, until: oldest!.until },
         ]),
       ),
+      waits: Object.fromEntries(standing.waits),
       conflicts: conflictsOf(stacks, file.brief.remedies).map(
         ({ zone, over, under, verdict, says, remedies, taken }) => ({
           zone,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { AcceptedPlan } from '@/core/route/laid';
+import type { AcceptedPlan } from '@/core/route/accepted-plan';
 import { needed } from '../fields';
 
 const instant = z.number().int('Plan: whole minutes').min(0).max(200_000_000);

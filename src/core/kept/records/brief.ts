@@ -4,7 +4,7 @@ import { CLARITIES, SOURCE_KIND_NAMES } from '@/core/evidence/weights';
 import { optionsSchema } from '@/core/kit/options';
 import { STORE_STATIONS } from '@/core/kit/stores';
 import { isTimeZone } from '@/core/route/calendar';
-import { TAKEABLE } from '@/core/route/guard';
+import { TAKEABLE } from '@/core/laid/guard';
 
 const weightNumber = (most: number) =>
   number('Weight').min(0, 'Weight: never below 0').max(most, `Weight: at most ${most}`);

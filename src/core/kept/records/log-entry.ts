@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { choice, inOrder, instant, line, needed, number, prose } from '../fields';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
+import { LAYER_KINDS, STEP_KINDS } from '@/core/work/kinds';
 
 /** What was in the cup, as it was mixed: by name, since the catalogue may change while the model stands. */
 export const mixedFields = z.strictObject({
@@ -17,7 +18,15 @@ export type Mixed = z.infer<typeof mixedFields>;
 export const logEntryFields = inOrder(
   z.strictObject({
     stepKey: line('Step', 120),
-    stepKind: line('Kind', 20).default(''),
+    stepKind: choice('Kind', ['', ...STEP_KINDS] as const).default(''),
+    /** What it left on its zones; '' for nothing, null where an earlier house did not say. */
+    what: choice('What it laid', ['', ...LAYER_KINDS] as const)
+      .nullable()
+      .default(null),
+    /** How much of the work it was; null for all of it. */
+    share: number('How far').min(0.01, 'How far: above 0 %').max(1, 'How far: at most 100 %').nullable().default(null),
+    /** It stands for what the same step laid there before; without it, it is a coat more. */
+    replaces: z.boolean().default(false),
     title: needed('What', 200),
     lane: line('Lane', 30),
     plannedMinutes: number('Planned').int().min(0).nullable(),

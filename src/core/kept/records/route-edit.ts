@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LANES, STEP_KINDS } from '@/core/route/rules/rule';
+import { LANES, STEP_KINDS } from '@/core/work/kinds';
 import type { RouteEdit } from '@/core/route/edits';
 import { choice, needed, number } from '../fields';
 

@@ -6,6 +6,8 @@ import { BASE_LAYERS, IN_PLACE_BY, SUBJECT_KINDS, SUBJECTS } from '@/core/kit/su
 export const subjectFields = z
   .strictObject({
     kind: choice('Kind', SUBJECT_KINDS),
+    /** By which its zones and its work know it, whatever it is called: made of its first title where nothing is given. */
+    name: line('Name', 60).default(''),
     title: needed('Title', 40).regex(/[a-z0-9]/i, 'Title: a letter or a number is needed'),
     count: number('Count').int('Count: a whole number').min(1, 'Count: at least 1').max(200, 'Count: at most 200'),
     place: line('Place', 80),

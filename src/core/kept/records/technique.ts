@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
-import { LAYER_KINDS, STEP_KINDS } from '@/core/route/rules/rule';
+import { LAYER_KINDS, STEP_KINDS } from '@/core/work/kinds';
 import { choice, line, needed, number, prose } from '../fields';
 import { mixedFields } from './log-entry';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { PAINT_KINDS } from '@/core/paint/catalogue';
-import { LANES, LAYER_KINDS, STEP_KINDS } from '@/core/route/rules/rule';
+import { LANES, LAYER_KINDS, STEP_KINDS } from '@/core/work/kinds';
 import type { WorkRun } from '@/core/route/runs';
 import { choice, line, needed, number, prose } from '../fields';
 import { mixedFields } from './log-entry';
@@ -45,6 +45,7 @@ const runStep = z.strictObject({
     .nullable(),
   mixed: mixedFields.nullable(),
   cautions: z.array(needed('Caution', 300)).max(10),
+  again: key.nullable().optional(),
 });
 
 /** Work that was added to the route at once, as it was when it was taken on. */

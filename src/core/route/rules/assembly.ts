@@ -23,6 +23,7 @@ export const ASSEMBLY: readonly StepRule[] = [
   {
     key: 'fit-gear',
     title: 'Fit the gear, wheels to a level stance',
+    school: 'gearOn',
     kind: 'fit',
     lane: 'Whole',
     minutes: 35,
@@ -34,6 +35,9 @@ export const ASSEMBLY: readonly StepRule[] = [
   {
     key: 'unwrap-gear',
     title: 'Unwrap the gear, look over its stance',
+    tape: { of: 'gear', goes: 'off' },
+    at: (zone) => zone.group === 'gear',
+    school: 'gearOn',
     kind: 'unmask',
     lane: 'Whole',
     minutes: 15,
@@ -220,6 +224,9 @@ export const ASSEMBLY: readonly StepRule[] = [
   {
     key: 'unmask-canopy',
     title: 'Unmask the canopy',
+    tape: { of: 'canopy', goes: 'off' },
+    at: (zone) => zone.group === 'glazing',
+    school: 'clearParts',
     kind: 'unmask',
     lane: 'Whole',
     minutes: 20,
@@ -230,6 +237,7 @@ export const ASSEMBLY: readonly StepRule[] = [
   {
     key: 'unmask-windows',
     title: 'Unmask the cabin windows',
+    tape: { of: 'windows', goes: 'off' },
     kind: 'unmask',
     lane: 'Whole',
     minutes: 15,
@@ -240,6 +248,7 @@ export const ASSEMBLY: readonly StepRule[] = [
   {
     key: 'unplug',
     title: 'Take out the plugs of cockpit, bays and intakes',
+    tape: { of: 'openings', goes: 'off' },
     kind: 'unmask',
     lane: 'Whole',
     minutes: 10,
@@ -268,6 +277,7 @@ export const ASSEMBLY: readonly StepRule[] = [
   {
     key: 'fit-screens',
     title: 'Unmask the windscreens and fit them, with glue for clear parts',
+    tape: { of: 'windscreens', goes: 'off' },
     kind: 'glue',
     lane: 'Whole',
     minutes: 15,

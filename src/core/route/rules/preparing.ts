@@ -19,6 +19,9 @@ export const PREPARING: readonly StepRule[] = [
   {
     key: 'mask-canopy',
     title: 'Mask the canopy, inside and out',
+    tape: { of: 'canopy', goes: 'on' },
+    at: (zone) => zone.group === 'glazing',
+    school: 'clearParts',
     kind: 'mask',
     lane: 'Whole',
     minutes: 45,
@@ -43,6 +46,7 @@ export const PREPARING: readonly StepRule[] = [
   {
     key: 'fit-canopy',
     title: 'Fix the canopy and plug the cockpit',
+    school: 'clearParts',
     kind: 'glue',
     lane: 'Whole',
     minutes: 20,
@@ -69,6 +73,7 @@ export const PREPARING: readonly StepRule[] = [
   {
     key: 'plug-cockpit',
     title: 'Plug the cockpit, so that neither paint nor water gets in',
+    tape: { of: 'openings', goes: 'on' },
     kind: 'mask',
     lane: 'Whole',
     minutes: 15,
@@ -112,6 +117,7 @@ export const PREPARING: readonly StepRule[] = [
   {
     key: 'mask-windows',
     title: 'Mask the cabin windows',
+    tape: { of: 'windows', goes: 'on' },
     kind: 'mask',
     lane: 'Fuselage',
     minutes: 25,
@@ -157,6 +163,7 @@ export const PREPARING: readonly StepRule[] = [
   {
     key: 'plug-bays',
     title: 'Plug bays and intakes',
+    tape: { of: 'openings', goes: 'on' },
     kind: 'mask',
     lane: 'Whole',
     minutes: 25,
@@ -166,6 +173,7 @@ export const PREPARING: readonly StepRule[] = [
   {
     key: 'plug-intakes',
     title: 'Plug the jet intake and pipe',
+    tape: { of: 'openings', goes: 'on' },
     kind: 'mask',
     lane: 'Whole',
     minutes: 10,
@@ -186,6 +194,9 @@ export const PREPARING: readonly StepRule[] = [
   {
     key: 'wrap-gear',
     title: 'Wrap the gear in film and tape',
+    tape: { of: 'gear', goes: 'on' },
+    at: (zone) => zone.group === 'gear',
+    school: 'gearOn',
     kind: 'mask',
     lane: 'Whole',
     minutes: 20,

@@ -1,44 +1,12 @@
-import type { Options } from '@/core/kit/options';
+import type { RouteStep } from '@/core/work/step';
+import type { LayerKind, Lane, StepKind } from '@/core/work/kinds';
+import type { Options, SchoolName } from '@/core/kit/options';
 import type { Among } from '@/core/kit/among';
 import type { Machine } from '@/core/kit/machine';
 import type { Cover, Zone } from '@/core/outline/zones';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { DryingState, OwnDrying, WaitName } from '@/core/paint/drying';
 import type { PaintKind } from '@/core/paint/catalogue';
-
-export const LANES = ['Cockpit', 'Fuselage', 'Wings', 'Gear, stores', 'Whole', 'Base'] as const;
-export type Lane = (typeof LANES)[number];
-
-/** What the work is: what a builder's own pace is learnt by. */
-export const STEP_KINDS = [
-  'wash',
-  'clean',
-  'fit',
-  'glue',
-  'fill',
-  'sand',
-  'drill',
-  'mask',
-  'unmask',
-  'spray',
-  'brush',
-  'decal',
-  'soften',
-  'seal',
-  'washcoat',
-  'wipe',
-  'oil',
-  'chip',
-  'pigment',
-  'inspect',
-  'mend',
-  'wait',
-  'decide',
-  'test',
-  'assemble',
-  'weigh',
-] as const;
-export type StepKind = (typeof STEP_KINDS)[number];
 
 /** What the rules may ask about a build. */
 export interface Build {
@@ -159,22 +127,6 @@ export const GENERAL_COATS = {
 >;
 export type GeneralCoat = keyof typeof GENERAL_COATS;
 
-/** What a layer is, from the plastic up. */
-export const LAYER_KINDS = [
-  'primer',
-  'undercoat',
-  'tone',
-  'colour',
-  'marking',
-  'decal',
-  'clear',
-  'wash',
-  'oil',
-  'chip',
-  'pigment',
-] as const;
-export type LayerKind = (typeof LAYER_KINDS)[number];
-
 /** What a step waits for: the end of another, what that one laid being so far dry, or a wait that no paint explains. */
 export type After =
   | string
@@ -202,6 +154,10 @@ export interface StepRule {
   at?: (zone: Zone) => boolean;
   /** A point of no return. */
   gate?: string;
+  /** Tape that goes on or comes off with it. */
+  tape?: RouteStep['tape'];
+  /** A school that it belongs to though each of them has it: it is done otherwise. */
+  school?: SchoolName;
   caution?: string;
   why?: string;
 }

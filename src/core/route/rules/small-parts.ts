@@ -67,6 +67,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
   {
     key: 'mask-screens',
     title: 'Mask the windscreens on both faces',
+    tape: { of: 'windscreens', goes: 'on' },
     kind: 'mask',
     lane: 'Gear, stores',
     minutes: 20,

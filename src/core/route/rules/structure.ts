@@ -1,5 +1,5 @@
 import type { Aspect } from '@/core/evidence/aspects';
-import type { StepKind } from './rule';
+import type { StepKind } from '@/core/work/kinds';
 
 /** What a ruling about the structure of a zone makes to do, as data. */
 export interface StructureWork {

@@ -45,6 +45,7 @@ export const WEATHERING: readonly StepRule[] = [
   ...LINED.flatMap(([key, where, at], i): StepRule[] => [
     {
       key: `wash:${key}`,
+      school: 'washOver',
       title: `Panel-line wash on ${where}`,
       kind: 'washcoat',
       lane: 'Whole',
@@ -62,6 +63,7 @@ export const WEATHERING: readonly StepRule[] = [
     },
     {
       key: `wipe:${key}`,
+      school: 'washOver',
       title: `Wipe the wash on ${where} along the airflow`,
       kind: 'wipe',
       lane: 'Whole',

@@ -3,11 +3,11 @@ import { viewOfDemo } from '@tests/support/demo-brief';
 import { CHEMISTRY_NAMES, layOver } from '@/core/paint/chemistry';
 import { dryingTime, waitFor } from '@/core/paint/drying';
 import { conflictsOf } from './guard';
-import { RULES, STAGES, stageOf } from './rules';
-import { stacksOf, type StackLayer } from './stack';
+import { RULES, STAGES, stageOfRule } from '@/core/route/rules';
+import type { StackLayer } from './stack';
 
 const { view } = viewOfDemo();
-const stacks = stacksOf(view.route, view.outline);
+const { stacks } = view.standing;
 
 describe('what lies on a zone', () => {
   test('begins with primer and ends with the last clear, wherever the airframe is painted', () => {
@@ -45,6 +45,9 @@ describe('the guard', () => {
     code: null,
     paint: '',
     coats: 1,
+    laid: false,
+    entry: null,
+    comesOff: false,
   });
   test('names exactly the pairs of the chemistry table that are not in order', () => {
     for (const under of CHEMISTRY_NAMES)
@@ -82,6 +85,6 @@ describe('stages', () => {
     const keys = Object.values(STAGES).flatMap((rules) => rules.map(({ key }) => key));
     expect(keys.sort()).toEqual(RULES.map(({ key }) => key).sort());
     expect(new Set(keys).size).toBe(keys.length);
-    expect([stageOf('wash:upper'), stageOf('gate:wings'), stageOf('spray:x')]).toEqual(['weathering', 'closing', null]);
+    expect([stageOfRule('wash:upper'), stageOfRule('gate:wings')]).toEqual(['weathering', 'closing']);
   });
 });

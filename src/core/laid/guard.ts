@@ -1,4 +1,5 @@
 import { isGrave, layOver, type Chemistry, type OverRule, type Verdict } from '@/core/paint/chemistry';
+import { DRY } from '@/core/work/layer';
 import type { StackLayer } from './stack';
 
 /** What helps where a layer attacks the one under it. */
@@ -38,8 +39,6 @@ export interface Conflict {
   taken: RemedyName | null;
 }
 
-/** Layers that carry no paint film of their own for the next one to attack. */
-const DRY: ReadonlySet<StackLayer['what']> = new Set(['decal', 'pigment', 'chip']);
 const LACQUERS: ReadonlySet<Chemistry> = new Set(['AL', 'ML']);
 
 /** Whether one layer may lie on another, with what they are beside their chemistry. */
@@ -71,7 +70,7 @@ export function conflictsOf(
   chosen: readonly TakenRemedy[] = [],
 ): Conflict[] {
   return [...stacks].flatMap(([zone, stack]) => {
-    const films = stack.filter(({ what }) => !DRY.has(what));
+    const films = stack.filter(({ what, comesOff }) => !DRY.has(what) && !comesOff);
     return films.slice(1).flatMap((over, i): Conflict[] => {
       const under = films[i]!;
       const { verdict, says, remedies } = ruleFor(over, under);

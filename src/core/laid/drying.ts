@@ -1,8 +1,9 @@
 import { layOver } from '@/core/paint/chemistry';
 import { dryingTime, waitFor, type Climate, type DryingState } from '@/core/paint/drying';
-import type { LayerKind } from './rules/rule';
+import type { LayerKind } from '@/core/work/kinds';
+import type { Layer } from '@/core/work/layer';
 import { inOrder } from './stack';
-import { zonesLaid, type Route, type RouteLink, type RouteStep, type StepLayer } from './step';
+import type { Route, RouteLink, RouteStep } from '@/core/work/step';
 
 /** Layers that a spirit creeps under while they are not through. */
 const SPIRITS: ReadonlySet<string> = new Set(['EW', 'OI']);
@@ -10,7 +11,7 @@ const SPIRITS: ReadonlySet<string> = new Set(['EW', 'OI']);
 const NO_FILM: ReadonlySet<LayerKind> = new Set(['pigment', 'chip']);
 
 /** A layer as far as waits are concerned. */
-export type Film = Pick<StepLayer, 'what' | 'chemistry' | 'dries' | 'paint'>;
+export type Film = Pick<Layer, 'what' | 'chemistry' | 'dries' | 'paint'>;
 
 /** How long a layer must have been lying before another may come right on it, and why. */
 export function waitBetween(over: Film, under: Film, climate: Climate): { minutes: number; why: string } {
@@ -47,14 +48,15 @@ export function withDrying(route: Route, climate: Climate): Route {
   const top = new Map<string, RouteStep>();
   const waits = new Map<string, RouteLink>();
   for (const step of inOrder(route)) {
-    if (!step.layer) continue;
-    for (const zone of zonesLaid(step, route)) {
+    const [over] = step.lays;
+    if (!over) continue;
+    for (const zone of step.zones) {
       const under = top.get(zone);
       top.set(zone, step);
       if (!under) continue;
       const key = `${under.key} ${step.key}`;
       if (waits.has(key)) continue;
-      const { minutes, why } = waitBetween(step.layer, under.layer!, climate);
+      const { minutes, why } = waitBetween(over, under.lays.at(-1)!, climate);
       waits.set(key, { from: under.key, to: step.key, minLag: minutes, maxLag: null, why });
     }
   }
