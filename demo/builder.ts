@@ -187,6 +187,7 @@ export class BriefBuilder {
     this.made.markings.push({
       kind,
       title,
+      name: title,
       zone,
       text: more.text ?? '',
       heightMm,

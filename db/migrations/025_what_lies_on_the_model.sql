@@ -49,3 +49,12 @@ update change set
   before = before || jsonb_build_object('name', 'subject-' || trim(both '-' from regexp_replace(lower(before ->> 'title'), '[^a-z0-9]+', '-', 'g'))),
   after = after || jsonb_build_object('name', 'subject-' || trim(both '-' from regexp_replace(lower(after ->> 'title'), '[^a-z0-9]+', '-', 'g')))
 where entity = 'subject';
+
+-- So does a marking: what happened to it stands in the timeline by that name.
+alter table marking add column name text;
+update marking set name = title;
+alter table marking alter column name set not null;
+update change set
+  before = before || jsonb_build_object('name', before ->> 'title'),
+  after = after || jsonb_build_object('name', after ->> 'title')
+where entity = 'marking';

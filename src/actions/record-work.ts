@@ -104,9 +104,16 @@ export async function checkedFields(
   return checked(at, entity, id, ready);
 }
 
+/** A new marking with the name by which the timeline knows it. */
+const named = (entity: Writable, fields: object): object => {
+  if (entity !== 'marking') return fields;
+  const marking = fields as Fields<'marking'>;
+  return { ...marking, name: marking.name || marking.title };
+};
+
 /** Fields that are whole, checked by themselves and against the rest of the brief. */
 export async function checked(at: Sight, entity: Writable, id: string | null, fields: unknown): Promise<never> {
-  const evidence = await checkEvidence(at, entity, id, RECORDS[entity].parse(fields) as never);
+  const evidence = await checkEvidence(at, entity, id, named(entity, RECORDS[entity].parse(fields)) as never);
   if (entity === 'log_entry') checkWorkedAt(evidence as Fields<'log_entry'>);
   if (entity === 'route_edit') await checkRouteEdit(at, id, evidence as never);
   return (await checkKit(at, entity, id, evidence)) as never;

@@ -160,9 +160,10 @@ export function deriveBrief(
     maskOrder: brief.maskOrder,
     climate: { tempC: brief.tempC, humidity: brief.humidity },
     calls: calls.map(routeCall),
-    markings: state.markings.map(({ id, title, zone, method, codes, kind, places }) => ({
+    markings: state.markings.map(({ id, title, name, zone, method, codes, kind, places }) => ({
       id,
       title,
+      name,
       zone,
       method,
       pieces: Math.max(1, places.length),

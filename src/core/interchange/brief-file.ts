@@ -385,7 +385,9 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
     rulings: file.rulings.map(({ question, ...ruling }, i) => kept({ ...ruling, questionId: question }, `ruling${i}`)),
     events: file.events.map(({ ref: id, ...event }) => kept(event, id)),
     mirrors: file.mirrors.map((mirror, i) => kept(mirror, `mirror${i}`)),
-    markings: file.markings.map((marking, i) => kept(marking, markingRef(i))),
+    markings: file.markings.map((marking, i) =>
+      kept({ ...marking, name: marking.name || marking.title }, markingRef(i)),
+    ),
     fields: file.fields.map((field, i) => kept(field, `field${i}`)),
     underlays: file.underlays.map((own, i) => kept(own, `underlay${i}`)),
     edits: file.edits.map((own, i) => kept(own, `edit${i}`)),

@@ -70,6 +70,7 @@ const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
     ...file,
     format: 'build-brief/10',
     log: each(file.log, (entry) => ({ what: laidBy(entry as Raw, file), ...entry })),
+    markings: each(file.markings, (marking) => ({ name: (marking as Raw).title, ...marking })),
     subjects: each(file.subjects, (subject) => {
       const { title } = subject as Raw;
       return { ...(typeof title === 'string' ? { name: subjectName(title) } : {}), ...subject };

@@ -30,6 +30,8 @@ export interface RouteCall {
 export interface RouteMarking {
   id: string;
   title: string;
+  /** By which the timeline knows it. */
+  name: string;
   zone: string;
   method: MarkingMethod;
   /** How many of it go on; one where nothing is said. */

@@ -1,7 +1,7 @@
 import { WAY_FACTS, type Way } from '@/core/kit/applying';
 import { mainCoat } from '@/core/evidence/layers';
 import { spokenZones } from '@/core/outline/spoken';
-import { isGrave, layOver, type Chemistry } from '@/core/paint/chemistry';
+import { isGrave, layOver } from '@/core/paint/chemistry';
 import { dryingOf, dryingTime, type Climate, type Coat, type DryingState } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
 import { capital, counted } from '@/core/units/words';
@@ -250,7 +250,7 @@ function layerSteps({ layers, callFor, markings, outline }: RouteInput): LayerSt
       // A temporary finish comes over the markings, when they are sealed.
       if (i === main || layer.value === null || layer.kind === 'temporary') return;
       // What is a marking of its own has its own steps.
-      if (markings.some((marking) => marking.title.toLowerCase() === layer.value!.toLowerCase())) return;
+      if (markings.some((marking) => marking.name.toLowerCase() === layer.value!.toLowerCase())) return;
       const call = { ...callFor(layer.value), zones: [zone] };
       const what = call.name || call.code;
       const laid = i < main ? 'Earlier coat' : layer.kind === 'overpaint' ? 'Patch over' : 'Add';

@@ -48,8 +48,8 @@ function input(over: Partial<Omit<RouteInput, 'options'>> & { options?: Partial<
     climate: STANDARD_CLIMATE,
     calls: CALLS,
     markings: [
-      { id: 'm1', title: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' },
-      { id: 'm2', title: 'band', zone: 'fuselage-rear-port', method: 'mask' },
+      { id: 'm1', title: 'insignia', name: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' },
+      { id: 'm2', title: 'band', name: 'band', zone: 'fuselage-rear-port', method: 'mask' },
     ],
     layers: [],
     callFor: (code) => call(code, 50, []),
@@ -184,7 +184,11 @@ describe('the route of a build', () => {
 describe('how markings go on', () => {
   const marked = (over: object) =>
     buildRoute(
-      input({ markings: [{ id: 'm', title: 'No step', zone: 'wing-upper-inner-port', method: 'decal', ...over }] }),
+      input({
+        markings: [
+          { id: 'm', title: 'No step', name: 'No step', zone: 'wing-upper-inner-port', method: 'decal', ...over },
+        ],
+      }),
     );
   const stepIn = (route: ReturnType<typeof marked>) => route.steps.find(({ key }) => key === 'marking:m')!;
   test('many pieces take longer than one, and the step says how many', () => {

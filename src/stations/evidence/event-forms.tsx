@@ -29,7 +29,7 @@ function eventFields(data: EvidencePage, several: boolean): FieldSpec[] {
       name: 'value',
       label: 'With what',
       type: 'suggest',
-      options: [...data.codes, ...data.markings.map((m) => ({ value: m.title, label: m.title }))],
+      options: [...data.codes, ...data.markings.map((m) => ({ value: m.name, label: m.title }))],
       help: 'the code laid, or what was added or covered',
       width: 6,
     },

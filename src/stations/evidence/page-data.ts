@@ -108,7 +108,7 @@ export interface EvidencePage {
   codes: CodeRow[];
   events: Kept<'paint_event'>[];
   layers: LayerOrder[];
-  markings: { id: string; title: string; zone: string }[];
+  markings: { id: string; title: string; name: string; zone: string }[];
   /** Zones that will be seen and of which nobody asked the colour, as they are said. */
   unasked: { count: number; said: string };
   /** Zones that are painted alike on most machines: those that are seen. */
@@ -185,7 +185,7 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
     unasked: { count: view.unasked.length, said: unaskedInWords(view) },
     revision,
     layers: view.layers,
-    markings: markings.map(({ id, title, zone }) => ({ id, title, zone })),
+    markings: markings.map(({ id, title, name, zone }) => ({ id, title, name, zone })),
     weights: { weights: brief.weights, version: brief.version },
   };
 }

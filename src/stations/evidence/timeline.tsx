@@ -40,7 +40,7 @@ function DatedTimeline({ data, history }: { data: EvidencePage; history: ColourH
       [...onDay].map(([key, { value }]) => [key, value === null ? null : (hexOf.get(value) ?? '#9a9a9a')]),
     );
     const hidden = new Set(
-      data.markings.filter((m) => !showsOn(data.events, m.zone, m.title, day)).map((marking) => marking.id),
+      data.markings.filter((m) => !showsOn(data.events, m.zone, m.name, day)).map((marking) => marking.id),
     );
     setOverlay({ colours, hidden, caption: `as on ${fullDay(day)}; dashed: not known` });
   }, [onDay, hexOf, data, day, setOverlay]);

@@ -8,6 +8,8 @@ export const markingFields = z
   .strictObject({
     kind: choice('Kind', MARKING_KINDS),
     title: needed('Title'),
+    /** By which the timeline knows it, whatever it is called: its first title. */
+    name: line('Name').default(''),
     zone: needed('Zone', 60),
     text: line('Letters', 40),
     heightMm: number('True height').min(1, 'True height: at least 1 mm').max(20_000, 'True height: at most 20 m'),

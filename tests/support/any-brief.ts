@@ -1,0 +1,67 @@
+import fc from 'fast-check';
+import { briefFileSchema, toBriefFile, type BriefFile } from '@/core/interchange/brief-file';
+import { whyNot } from '@/core/kit/conflicts';
+import { NOT_BEGUN } from '@/core/kit/machine';
+import { OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/kit/options';
+import { machineOf, PRESET_NAMES, PRESETS } from '@/core/outline/presets';
+import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
+import { viewOfDemo } from './demo-brief';
+
+/** Briefs that nobody made by hand: other machines, options, paints, markings, rulings and finishes, made of the demo. */
+
+const { view, shelf } = viewOfDemo();
+export const DEMO: BriefFile = toBriefFile(view.state, shelf, []);
+
+export const anyBrief: fc.Arbitrary<BriefFile> = fc
+  .record({
+    preset: fc.constantFrom(...PRESET_NAMES),
+    options: fc.record(
+      Object.fromEntries(OPTION_NAMES.map((name) => [name, fc.constantFrom(...OPTION_CHOICES[name].choices)])),
+    ),
+    chemistries: fc.array(fc.constantFrom(...CHEMISTRY_NAMES.filter((name) => !['OI', 'EW'].includes(name))), {
+      minLength: 1,
+      maxLength: 5,
+    }),
+    methods: fc.array(fc.constantFrom('decal', 'mask', 'brush', 'own decal'), { minLength: 1, maxLength: 4 }),
+    unruled: fc.integer({ min: 1, max: 6 }),
+    winter: fc.boolean(),
+    climate: fc.record({ tempC: fc.integer({ min: 12, max: 28 }), humidity: fc.integer({ min: 30, max: 80 }) }),
+  })
+  .map(({ preset, options, chemistries, methods, unruled, winter, climate }): BriefFile => {
+    const machine = machineOf({ preset });
+    const wanted = options as unknown as Options;
+    const possible = whyNot(wanted, machine, NOT_BEGUN).length === 0 ? wanted : DEMO.brief.options;
+    const sound = whyNot(possible, machine, NOT_BEGUN).length === 0;
+    return {
+      ...DEMO,
+      brief: {
+        ...DEMO.brief,
+        ...climate,
+        options: sound ? possible : { ...possible, gear: 'down', stores: 'none' },
+        storesAt: [],
+        maskOrder: [],
+      },
+      airframe: sound
+        ? { ...DEMO.airframe, preset, dimensions: PRESETS[preset].dimensions, profile: null }
+        : DEMO.airframe,
+      rulings: DEMO.rulings.filter((_, i) => i % unruled !== unruled - 1 || unruled === 1),
+      markings: DEMO.markings.map((marking, i) => ({ ...marking, method: methods[i % methods.length]! as never })),
+      lines: DEMO.lines.map((line, i) => ({ ...line, chemistry: chemistries[i % chemistries.length]! })),
+      events: winter
+        ? [
+            ...DEMO.events,
+            {
+              ...DEMO.events[0]!,
+              ref: 'snow',
+              zone: 'wing-upper-outer-port',
+              kind: 'temporary' as const,
+              onDay: '1951-01-10',
+              value: 'TCS 01',
+              showsUnder: true,
+            },
+          ]
+        : DEMO.events,
+      parts: [],
+    } as BriefFile;
+  })
+  .filter((file) => briefFileSchema.safeParse(file).success);
