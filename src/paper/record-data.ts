@@ -6,7 +6,8 @@ import { identityOf, typeOf } from '@/core/kept/state';
 import { spokenZones } from '@/core/outline/spoken';
 import { durationInWords } from '@/core/units/minutes';
 import { counted, listed, lowered } from '@/core/units/words';
-import { sheetData, type SheetData } from '@/sheet/sheet-data';
+import { laidSheet, type SheetData } from '@/sheet/sheet-data';
+import { stayingOf } from '@/core/laid/laid';
 import { clock, fullDay, longDay } from '@/ui/dates';
 import { barInWords } from './scale-bar';
 
@@ -19,9 +20,19 @@ export interface RecordPaper {
   /** What the bar under the views says. */
   bar: string;
   summary: string;
-  colours: { code: string; name: string; hex: string | null; paint: string; zones: string }[];
+  /** Colours that lie on the model, and those that are still planned. */
+  colours: RecordColour[];
+  planned: RecordColour[];
   days: { title: string; lines: RecordLine[] }[];
   zones: { title: string; layers: string[] }[];
+}
+
+export interface RecordColour {
+  code: string;
+  name: string;
+  hex: string | null;
+  paint: string;
+  zones: string;
 }
 
 export interface RecordLine {
@@ -39,7 +50,7 @@ export function recordPaper(view: BriefView, nowUtc: string): RecordPaper {
   const { airframe, brief, log } = state;
   // Told from the beginning on.
   const lines = linesOf(view).reverse();
-  const sheet = sheetData(view);
+  const sheet = laidSheet(view);
   const spoken = (zones: readonly string[]) => spokenZones(outline.zones, zones);
   const minutes = log.reduce((sum, { actualMinutes }) => sum + actualMinutes, 0);
   const [first, last] = [lines[0], lines.at(-1)];
@@ -54,13 +65,8 @@ export function recordPaper(view: BriefView, nowUtc: string): RecordPaper {
       first && last
         ? `${counted(log.length, 'step')} in ${durationInWords(minutes)}, from ${fullDay(first.at.slice(0, 10))} to ${fullDay(last.at.slice(0, 10))}${people.length > 0 ? `, by ${listed(people)}` : ''}.`
         : 'Nothing is logged yet.',
-    colours: view.calls.map(({ code, official, choice, zones }) => ({
-      code,
-      name: official?.record.name ?? '',
-      hex: sheet.inks[code] ?? null,
-      paint: choice ? choice.paint.name : '',
-      zones: spoken(zones),
-    })),
+    colours: laidColours(view, sheet, spoken),
+    planned: plannedColours(view, sheet, spoken),
     days: [...new Set(lines.map(({ at }) => at.slice(0, 10)))].map((day) => ({
       title: longDay(day),
       lines: lines.filter(({ at }) => at.startsWith(day)).map((line) => recordLine(line, spoken)),
@@ -74,6 +80,50 @@ export function recordPaper(view: BriefView, nowUtc: string): RecordPaper {
       return layers.length > 0 ? [{ title: outline.zones.find(({ key }) => key === zone)!.title, layers }] : [];
     }),
   };
+}
+
+type Spoken = (zones: readonly string[]) => string;
+
+/** Each colour that lies on the model, in each paint that it was laid in, with its zones. */
+function laidColours({ standing, outline, official }: BriefView, sheet: SheetData, spoken: Spoken): RecordColour[] {
+  const found = new Map<string, { code: string; paint: string; zones: string[] }>();
+  for (const { key } of outline.zones)
+    for (const { what, code, paint } of stayingOf(standing.laid.get(key))) {
+      if (what !== 'colour' || code === null) continue;
+      const known = found.get(`${code} ${paint}`) ?? { code, paint, zones: [] };
+      if (!known.zones.includes(key)) known.zones.push(key);
+      found.set(`${code} ${paint}`, known);
+    }
+  return [...found.values()]
+    .sort((a, b) => a.code.localeCompare(b.code))
+    .map(({ code, paint, zones }) => ({
+      code,
+      name: official.get(code)?.record.name ?? '',
+      hex: sheet.inks[code] ?? null,
+      paint,
+      zones: spoken(zones),
+    }));
+}
+
+/** Colours that are called and not laid yet, with the zones that lack them. */
+function plannedColours({ standing, route, calls }: BriefView, sheet: SheetData, spoken: Spoken): RecordColour[] {
+  return calls.flatMap(({ code, official, choice }) => {
+    const lacking = new Set(
+      route.steps.flatMap(({ key, lays }) =>
+        lays.some((layer) => layer.what === 'colour' && layer.code === code) ? standing.progress.get(key)!.toDo : [],
+      ),
+    );
+    if (lacking.size === 0) return [];
+    return [
+      {
+        code,
+        name: official?.record.name ?? '',
+        hex: sheet.inks[code] ?? null,
+        paint: choice?.paint.name ?? '',
+        zones: spoken([...lacking]),
+      },
+    ];
+  });
 }
 
 function recordLine(line: LogLine, spoken: (zones: readonly string[]) => string): RecordLine {

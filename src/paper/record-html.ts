@@ -28,7 +28,7 @@ table{border-collapse:collapse;width:100%}td,th{text-align:left;vertical-align:t
 <h1>${escape(data.title)}</h1><p class="dim">${escape(data.subtitle)}</p>
 <div class="views">${views}</div>
 <p><strong>${escape(data.summary)}</strong></p>
-${coloursIn(data)}<h2>Day by day</h2>
+${coloursIn('Colours on the model', data.colours)}${coloursIn('Planned, and not laid yet', data.planned)}<h2>Day by day</h2>
 `;
   for (const { title, lines } of data.days) {
     yield `<h3>${escape(title)}</h3>\n`;
@@ -44,10 +44,10 @@ ${coloursIn(data)}<h2>Day by day</h2>
   yield `<p class="dim">${escape(`Build Brief, ${data.printedOn}`)}</p></body></html>\n`;
 }
 
-const coloursIn = ({ colours }: RecordPaper): string =>
+const coloursIn = (heading: string, colours: RecordPaper['colours']): string =>
   colours.length === 0
     ? ''
-    : `<h2>Colours</h2><table>${colours
+    : `<h2>${escape(heading)}</h2><table>${colours
         .map(
           ({ code, name, hex, paint, zones }) =>
             `<tr><td><div class="swatch" style="background:${hex && /^#[0-9a-f]{6}$/i.test(hex) ? hex : '#ffffff'}"></div></td><th>${escape(`${code} ${name}`)}</th><td>${escape(paint)}</td><td>${escape(zones)}</td></tr>`,

@@ -24,7 +24,8 @@ export function RecordPdf({
     ...titled(data.title, data.subtitle),
     { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} bar={data.bar} /> },
     { height: heightOf(data.summary) + 6, node: <Text style={[s.strong, { marginTop: 6 }]}>{data.summary}</Text> },
-    ...(data.colours.length > 0 ? [section('Colours'), ...data.colours.map(colourPiece)] : []),
+    ...(data.colours.length > 0 ? [section('Colours on the model'), ...data.colours.map(colourPiece)] : []),
+    ...(data.planned.length > 0 ? [section('Planned, and not laid yet'), ...data.planned.map(colourPiece)] : []),
   ];
   const work: Piece[] = [
     section('Day by day'),

@@ -1,6 +1,8 @@
 import type { Fields } from '@/core/kept/records';
-import { certaintyOf, type BriefView, type ZoneCertainty } from '@/core/brief/derive';
+import { type BriefView } from '@/core/brief/derive';
+import { certaintyOf, type ZoneCertainty } from '@/core/brief/certainty';
 import { hexOf } from '@/core/colour/spaces';
+import { stayingOf } from '@/core/laid/laid';
 import type { OutlineSpec } from '@/core/outline/outline';
 import type { SchemeField } from '@/core/scheme/field';
 import { windowInWords } from '@/ui/dates';
@@ -26,7 +28,7 @@ export interface ZoneData {
   certainty: ZoneCertainty;
   /** What it will be painted: the chosen paint, else the official colour; null while nothing is ruled. */
   colour: string | null;
-  /** Share of the steps on this zone that are done; null when no step names it. */
+  /** Share of the steps on this zone that are done on it; null when none works on it. */
   progress: number | null;
 }
 
@@ -50,6 +52,7 @@ export function sheetData(view: BriefView): SheetData {
       return call.zones.map((zone) => [zone, lab ? hexOf(lab) : null] as const);
     }),
   );
+  const done = shareDone(view);
   return {
     spec: view.outline.spec,
     denominator: brief.denominator,
@@ -59,7 +62,7 @@ export function sheetData(view: BriefView): SheetData {
       title: zone.title,
       certainty: certaintyOf(view.questions, zone.key),
       colour: colourOf.get(zone.key) ?? null,
-      progress: progressOf(view, zone.key),
+      progress: done.get(zone.key) ?? null,
     })),
     markings: markings.map(({ id, kind, text, zone, heightMm, codes, places, design }) => ({
       id,
@@ -76,9 +79,53 @@ export function sheetData(view: BriefView): SheetData {
   };
 }
 
-function progressOf(view: BriefView, zone: string): number | null {
-  const work = view.plan.work.filter((item) => item.step.zones.includes(zone));
-  return work.length === 0 ? null : work.filter((item) => item.done).length / work.length;
+/** By zone: the share of the steps there that are done there; zones without any are left out. */
+function shareDone({ route, standing }: BriefView): Map<string, number> {
+  const counts = new Map<string, { all: number; done: number }>();
+  for (const { key, zones } of route.steps) {
+    const done = new Set(standing.progress.get(key)!.done);
+    for (const zone of zones) {
+      const known = counts.get(zone) ?? { all: 0, done: 0 };
+      counts.set(zone, { all: known.all + 1, done: known.done + (done.has(zone) ? 1 : 0) });
+    }
+  }
+  return new Map([...counts].map(([zone, { all, done }]) => [zone, done / all]));
+}
+
+/** The sheet as the model stands: the colours, fields and markings that are laid, and where nothing is, nothing. */
+export function laidSheet(view: BriefView): SheetData {
+  const whole = sheetData(view);
+  const { laid, progress } = view.standing;
+  const codesOn = (zone: string) =>
+    stayingOf(laid.get(zone)).flatMap(({ what, code }) => (what === 'colour' && code ? [code] : []));
+  const on = new Map(view.outline.zones.map(({ key }) => [key, codesOn(key)]));
+  const inkOf = (code: string) => {
+    const lab = view.official.get(code)?.lab;
+    return lab ? hexOf(lab) : '#9a9a9a';
+  };
+  const lies = (code: string) => [...on].flatMap(([zone, codes]) => (codes.includes(code) ? [zone] : []));
+  const made = new Set(
+    view.route.steps.flatMap(({ key, marking, lays }) =>
+      marking && lays.length > 0 && progress.get(key)!.isFinished ? [marking] : [],
+    ),
+  );
+  const fields = whole.fields.flatMap((field) => {
+    const zones = lies(field.code).filter((zone) => field.keptTo.length === 0 || field.keptTo.includes(zone));
+    return zones.length > 0 ? [{ ...field, keptTo: zones }] : [];
+  });
+  const overlaid = new Set(whole.fields.map(({ code }) => code));
+  return {
+    ...whole,
+    zones: whole.zones.map((zone) => {
+      const codes = on.get(zone.key)!;
+      // A zone's own colour lies under its fields.
+      const code = codes.findLast((one) => !overlaid.has(one)) ?? codes.at(-1);
+      return { ...zone, colour: code ? inkOf(code) : null };
+    }),
+    markings: whole.markings.filter(({ id }) => made.has(id)),
+    fields,
+    inks: { ...whole.inks, ...Object.fromEntries([...on.values()].flat().map((code) => [code, inkOf(code)])) },
+  };
 }
 
 function titleBlock({ state: { airframe, brief } }: BriefView): SheetData['titleBlock'] {

@@ -3,7 +3,7 @@ import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { describe, expect, test } from '@jest/globals';
 import { tonightOf } from '@/core/bench/tonight';
 import { sheetData } from '@/sheet/sheet-data';
-import { NOW, viewOfDemo } from '../../tests/support/demo-brief';
+import { NOW, viewOfDemo, workedUntil } from '../../tests/support/demo-brief';
 import { briefPaper } from '@/paper/paper-data';
 import { printed } from '@tests/support/paper';
 import { needFrom } from './colours/explanations';
@@ -119,7 +119,14 @@ describe('what the sheet is told', () => {
     const progress = (data: ReturnType<typeof sheetData>) =>
       data.zones.find((zone) => zone.key === 'spinner')!.progress;
     expect(progress(sheetData(view))).toBe(0);
-    expect(progress(sheetData(worked))).toBe(1);
+    const { progress: steps } = worked.standing;
+    const there = worked.route.steps.filter(({ zones }) => zones.includes('spinner'));
+    expect(steps.get(step.key)!.done).toContain('spinner');
+    expect(progress(sheetData(worked))).toBeCloseTo(1 / there.length, 6);
+    const { view: ready } = viewOfDemo((state) => {
+      state.log = workedUntil(state, view, 'last-look').log;
+    });
+    expect(progress(sheetData(ready))).toBe(1);
   });
 });
 

@@ -50,7 +50,7 @@ describe('what a card says of its step', () => {
   test('a colour that is masked for says how; the one that is sprayed first says nothing', () => {
     const cards = cardsOf();
     const of = (key: string) => cards.find((card) => card.key === key)!;
-    expect(of('spray:TCS 27').masked.join()).toMatch(/^Mask for Peat: .*sealed/);
+    expect(of('spray:TCS 27').masked.join()).toMatch(/^Mask .* off for Peat: .*seal it/);
     expect(of('spray:TCS 14').masked).toEqual([]);
   });
   test('the school that it follows, as it was chosen', () => {

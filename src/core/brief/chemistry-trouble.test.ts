@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
 import { chemistryTrouble } from './chemistry-trouble';
-import { standingIn } from './derive';
+import { standingIn } from './standing';
 
 const enamelBays = (remedies: { over: string; under: string; remedy: 'barrier' | 'mist' }[] = []) => {
   const { view } = viewOfDemo((state) => {

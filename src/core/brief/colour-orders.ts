@@ -3,8 +3,10 @@ import type { Kept } from '@/core/kept/records';
 import { compareOrders, measuredFrom, type ComparedOrder } from '@/core/markings/compare-orders';
 import { schemeOn } from '@/core/markings/placing';
 import { schemeFigures, type SchemeBases } from '@/core/scheme/figures';
-import { softZones, type BriefView } from './derive';
-import { coatsOver, hidingPairs } from './hiding';
+import { type BriefView } from './derive';
+import { ruledColours, softZones } from './ruled';
+import { largeCodes, sprayRank } from '@/core/work/spray-order';
+import { hidingPairs } from './hiding';
 
 /** In which order the colours of a brief are sprayed: what lies between the ways, reckoned from its scheme. */
 
@@ -18,22 +20,30 @@ export const schemeBases = ({
   questions,
   book,
 }: Pick<BriefView, 'state' | 'questions' | 'book'>): SchemeBases => ({
-  ruled: Object.fromEntries(
-    questions.flatMap(({ record, ruling }) =>
-      record.aspect === 'colour' && record.item === '' && ruling
-        ? [[record.zone, canonicalIn(book, ruling.value)]]
-        : [],
-    ),
-  ),
+  ruled: Object.fromEntries(ruledColours(questions, book)),
   soft: [...softZones(questions)],
   denominator: state.brief.denominator,
 });
 
-/** Lightness of each colour as it is painted, or as it is to be. */
-export const lightnessOf = (calls: BriefView['calls']): Record<string, number> =>
-  Object.fromEntries(
-    calls.map(({ code, choice, official }) => [code, (choice?.paint.lab ?? official?.lab ?? [50])[0]]),
+/** The place of each colour in the custom of light before dark, the highest first. */
+export function ranksOf({
+  calls,
+  outline,
+  route,
+}: Pick<BriefView, 'calls' | 'outline' | 'route'>): Record<string, number> {
+  const skin = new Set(route.covered.outside);
+  const outside = calls.flatMap(({ code, zones }) => {
+    const own = zones.filter((zone) => skin.has(zone));
+    return own.length > 0 ? [{ code, zones: own }] : [];
+  });
+  const large = largeCodes(outside, outline);
+  return Object.fromEntries(
+    calls.map(({ code, choice, official }) => [
+      code,
+      sprayRank((choice?.paint.lab ?? official?.lab)?.[0], choice?.paint.kind === 'metallic', large.has(code)),
+    ]),
   );
+}
 
 /** An order with all the names that lead to it: "least masking, light to dark". */
 export interface NamedOrder extends ComparedOrder {
@@ -50,8 +60,8 @@ export function colourOrders(view: BriefView): NamedOrder[] | null {
   const orders = compareOrders({
     edges,
     colours: outside,
-    hides: hidingPairs(coatsOver(view.calls)),
-    lightness: lightnessOf(view.calls),
+    hides: hidingPairs(view.calls),
+    lightness: ranksOf(view),
     markingsFirst: measuredFrom(fields, markings),
     chosen: brief.maskOrder,
   });

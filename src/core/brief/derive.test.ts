@@ -6,7 +6,8 @@ import { tonightOf } from '@/core/bench/tonight';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { matchSingle } from '@/core/match/single';
 import { chipOf, codeOf, paintOf } from '@tests/support/paints';
-import { certaintyOf, deriveBrief } from './derive';
+import { deriveBrief } from './derive';
+import { certaintyOf } from './certainty';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 
 const nowUtc = '2026-11-23T12:00:00Z';

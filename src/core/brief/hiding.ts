@@ -1,5 +1,5 @@
 import { plannedCoats } from '@/core/paint/planned-coats';
-import type { CallView } from './derive';
+import type { CallView } from './called';
 
 /** A normal coat: what hides in more does not hide overspray as it is laid. */
 const NORMAL_COATS = 2;
@@ -21,10 +21,23 @@ export function coatsOver(
   );
 }
 
-/** Which colour hides overspray of which, [later, earlier]: where its chosen paint takes no more than a normal coat over the other. */
-export const hidingPairs = (coats: Record<string, Record<string, number>>): [later: string, earlier: string][] =>
-  Object.entries(coats).flatMap(([later, over]) =>
+/** Of colours without a paint: dark hides light. */
+const darkerPairs = (calls: Parameters<typeof coatsOver>[0]): [later: string, earlier: string][] =>
+  calls.flatMap((later) =>
+    later.choice
+      ? []
+      : calls.flatMap((earlier): [string, string][] => {
+          const [dark, light] = [later.official?.lab?.[0], (earlier.choice?.paint.lab ?? earlier.official?.lab)?.[0]];
+          return dark !== undefined && light !== undefined && dark < light ? [[later.code, earlier.code]] : [];
+        }),
+  );
+
+/** Which colour hides overspray of which, [later, earlier]: where its chosen paint takes no more than a normal coat over the other; without a paint, where it is darker. */
+export const hidingPairs = (calls: Parameters<typeof coatsOver>[0]): [later: string, earlier: string][] => [
+  ...Object.entries(coatsOver(calls)).flatMap(([later, over]) =>
     Object.entries(over).flatMap(([earlier, count]): [string, string][] =>
       count <= NORMAL_COATS ? [[later, earlier]] : [],
     ),
-  );
+  ),
+  ...darkerPairs(calls),
+];

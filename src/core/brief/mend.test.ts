@@ -74,7 +74,14 @@ describe('a glue drip on a side that was sealed already', () => {
   test('how the side was made says what the mishap took', () => {
     const { after } = withMishap(glued, view, [SIDE], 1);
     const layers = madeOf(after, SIDE);
-    expect(layers.find(({ step }) => step === 'gloss')!.lostTo).toBe('glue drip');
+    // It lies there until the repair is done.
+    expect(layers.find(({ step }) => step === 'gloss')).toMatchObject({ lostTo: null, comesOff: 'glue drip' });
+    const [repair] = after.state.mishaps[0]!.run!.steps;
+    const mended = viewOf(workedUntil(after.state, after, repair!.key));
+    expect(madeOf(mended, SIDE).find(({ step }) => step === 'gloss')).toMatchObject({
+      lostTo: 'glue drip',
+      comesOff: null,
+    });
     expect(layers.find(({ step }) => step === 'prime')!.lostTo).toBeNull();
     expect(madeOf(after, 'fuselage-rear-starboard').every(({ lostTo }) => lostTo === null)).toBe(true);
   });

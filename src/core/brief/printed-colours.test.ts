@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Lab } from '@/core/colour/types';
-import type { CallView } from './derive';
+import type { CallView } from './called';
 import { printedColours } from './printed-colours';
 
 const call = (code: string, lab: Lab | null): Pick<CallView, 'code' | 'choice' | 'official'> => ({

@@ -2,7 +2,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import type { Kept } from '@/core/kept/records';
 import { printedAgainst } from '@/core/markings/decal-spares';
 import { paintLabel } from '@/core/paint/catalogue';
-import type { CallView } from './derive';
+import type { CallView } from './called';
 
 /** A decal whose print was measured, against the colour that is called. */
 export interface PrintedColour {

@@ -109,6 +109,15 @@ export const lyingOf = (stack: readonly LaidLayer[] | undefined): LaidLayer[] =>
 export const stayingOf = (stack: readonly LaidLayer[] | undefined): LaidLayer[] =>
   lyingOf(stack).filter(({ comesOffBy }) => comesOffBy === null);
 
+/** Colours that stay on each zone, from the lowest up, by their codes; zones without one are left out. */
+export const coloursLaid = (laid: Laid): Record<string, string[]> =>
+  Object.fromEntries(
+    [...laid].flatMap(([zone, stack]) => {
+      const codes = stayingOf(stack).flatMap(({ what, code }) => (what === 'colour' && code !== null ? [code] : []));
+      return codes.length > 0 ? [[zone, codes] as const] : [];
+    }),
+  );
+
 /** Entries in the order in which they ended; of equals as they are listed. */
 export const inTime = <T extends Pick<LoggedWork, 'endedAt'>>(log: readonly T[]): { entry: T; index: number }[] =>
   log
@@ -138,7 +147,8 @@ function layersOf(entry: LoggedWork, now: StepNow | undefined): Layer[] {
     what,
     chemistry,
     ...(like?.chemistry === chemistry && like.dries ? { dries: like.dries } : {}),
-    code: entry.code || null,
+    // Who did not say what was laid did not say its colour either.
+    code: entry.code || (entry.what === null ? (like?.code ?? null) : null),
     paint: entry.paint || inTheCup(entry.mixed) || like?.paint || '',
     coats: entry.coats ?? like?.coats ?? 1,
   };

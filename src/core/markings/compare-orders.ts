@@ -85,18 +85,3 @@ export const measuredFrom = (
         )
       : [],
   );
-
-/** How each masking of an order is done, by what lies at its edges. */
-export function howMasked(softMm: number, tapeMm: number): string[] {
-  return [
-    ...(tapeMm > 0
-      ? [
-          `tape: cut strips for ${Math.ceil((tapeMm * 1.1) / 10) / 100} m, burnish the edge, seal it with the ground colour or clear, spray square to it`,
-        ]
-      : []),
-    ...(softMm > 0
-      ? [`soft edges of ${(softMm / 1000).toFixed(2)} m: putty rolls or a paper mask lifted 1 mm, or freehand close up`]
-      : []),
-    ...(tapeMm === 0 && softMm === 0 ? ['no mask: sprayed over all of it'] : []),
-  ];
-}

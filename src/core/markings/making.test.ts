@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import { paintScheme } from '@/core/scheme/in-view';
-import { compareOrders, howMasked, type OrdersWanted } from './compare-orders';
+import { compareOrders, type OrdersWanted } from './compare-orders';
 import { cutLengths, decalPlan, saidOfAll } from './decal-plan';
 import { printedAgainst, replacements, type OwnedSheet } from './decal-spares';
 import { figureFields, PLAIN } from './design';
@@ -333,9 +333,5 @@ describe('orders of spraying side by side', () => {
   });
   test('too many colours are none', () => {
     expect(compareOrders({ ...wanted, colours: Array.from({ length: 17 }, (_, i) => `c${i}`) })).toBeNull();
-  });
-  test('how it is masked is said by its edges', () => {
-    expect(howMasked(0, 0)[0]).toMatch(/no mask/);
-    expect(howMasked(120, 300).join(' ')).toMatch(/tape.*soft edges of 0.12 m/);
   });
 });

@@ -25,6 +25,12 @@ export const MASK_RATES: MaskRates = {
   cleanOutMinutes: 6,
 };
 
+/** What it takes to mask so much, beside cleaning the airbrush out: what Markings orders by, Route plans and a rework reckons. */
+export const maskMinutes = (
+  { tapeMm, softMm }: { tapeMm: number; softMm: number },
+  rates: MaskRates = MASK_RATES,
+): number => (tapeMm > 0 ? rates.sessionMinutes : 0) + tapeMm / rates.tapeMmPerMinute + softMm / rates.softMmPerMinute;
+
 export interface MaskStep {
   colour: string;
   tapeMm: number;
@@ -91,11 +97,7 @@ function stepOf(table: Table, rates: MaskRates, colour: number, done: number) {
     if (isDone || !table.hides[other]![colour]) tapeMm += table.hard[colour]![other]!;
     if (isDone) softMm += table.soft[colour]![other]!;
   }
-  const minutes =
-    (done === 0 ? 0 : rates.cleanOutMinutes) +
-    (tapeMm > 0 ? rates.sessionMinutes : 0) +
-    tapeMm / rates.tapeMmPerMinute +
-    softMm / rates.softMmPerMinute;
+  const minutes = (done === 0 ? 0 : rates.cleanOutMinutes) + maskMinutes({ tapeMm, softMm }, rates);
   return { tapeMm, softMm, minutes };
 }
 

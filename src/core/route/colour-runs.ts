@@ -1,17 +1,22 @@
-import { WAY_FACTS, type Way } from '@/core/kit/applying';
+import { WAY_FACTS } from '@/core/kit/applying';
 import { mainCoat } from '@/core/evidence/layers';
 import { spokenZones } from '@/core/outline/spoken';
 import { isGrave, layOver } from '@/core/paint/chemistry';
 import { dryingOf, dryingTime, type Climate, type Coat, type DryingState } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
-import { capital, counted } from '@/core/units/words';
+import { capital, counted, listed } from '@/core/units/words';
 import type { Minutes } from '@/core/units/minutes';
 import { ASSUMED_CHEMISTRY, chemistryOf, coatOf, loadOf } from './call-coat';
 import type { RouteInput } from './route-input';
 import { TAPE } from './rules/cautions';
 import { GENERAL_COATS } from './rules/rule';
 import type { Layer } from '@/core/work/layer';
+import { howMasked, maskingFor, type Masking } from '@/core/work/masking';
+import { largeCodes, sprayRank } from '@/core/work/spray-order';
 import { MOST_TAPE } from '@/core/work/tape';
+import { skinEdges, zoneBorders } from '@/core/scheme/skin-edges';
+import { modelAreaOfZones } from '@/core/outline/outline';
+import { coveredWith } from '@/core/outline/zones';
 import type { Lane, Stage } from '@/core/work/kinds';
 import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { RouteCall, RouteMarking } from './call';
@@ -82,12 +87,85 @@ function laidBy(call: RouteCall): Coat {
 /** What a step laid, as far as drying goes. */
 const laid = (step: RouteStep): Coat => step.lays.at(-1) ?? step.load ?? { chemistry: ASSUMED_CHEMISTRY };
 
-/** Before a colour: its edges, or all that a can would reach. */
-const MASKING: Record<(typeof WAY_FACTS)[Way]['masking'], { does: string; minutes: Minutes } | null> = {
-  'its edges': { does: 'Mask for', minutes: 50 },
-  'everything else': { does: 'Mask everything that is not to be', minutes: 80 },
-  none: null,
-};
+/** What each colour meets on the model, as far as it has to be masked. */
+function maskingsOf(ordered: readonly RouteCall[], input: RouteInput): Map<string, Masking> {
+  const { outline, soft = [], hides = darkerOver(ordered), laid = {}, denominator = 1 } = input;
+  const colours = new Map(ordered.flatMap(({ code, zones }) => zones.map((zone) => [zone, code] as const)));
+  const edges =
+    input.edges ?? skinEdges(zoneBorders(outline), (zone) => colours.get(zone) ?? null, [], new Set(soft), denominator);
+  const pairs = new Set(hides.map(([later, earlier]) => `${later}|${earlier}`));
+  const before = new Set<string>();
+  return new Map(
+    ordered.map(({ code, zones }) => {
+      const masking = maskingFor(code, new Set(zones), {
+        edges,
+        before,
+        laid,
+        hides: (later, earlier) => pairs.has(`${later}|${earlier}`),
+      });
+      before.add(code);
+      return [code, masking];
+    }),
+  );
+}
+
+/** Where nobody reckoned it, dark hides light. */
+const darkerOver = (calls: readonly RouteCall[]): [later: string, earlier: string][] =>
+  calls.flatMap((later) =>
+    calls.flatMap((earlier): [string, string][] =>
+      (later.lab?.[0] ?? 50) < (earlier.lab?.[0] ?? 50) ? [[later.code, earlier.code]] : [],
+    ),
+  );
+
+/** Paper and tape over all that a can would reach: so much of it in a minute, cm2 of the model. */
+const PAPER_CM2_A_MINUTE = 12;
+
+/** The mask of a colour; null where nothing of what it meets has to be masked. */
+function maskStep(
+  spray: RouteStep,
+  call: RouteCall,
+  masking: Masking,
+  nameOf: (code: string) => string,
+  { outline, denominator = 1 }: RouteInput,
+): RouteStep | null {
+  const way = WAY_FACTS[call.way ?? 'airbrush'].masking;
+  const name = call.name || call.code;
+  if (way === 'none' || (way === 'its edges' && masking.edges.length === 0)) return null;
+  const own = new Set(call.zones);
+  const rest = outline.zones.filter(({ key, group }) => !own.has(key) && coveredWith(group) === 'outside');
+  const paper =
+    way === 'its edges'
+      ? 0
+      : Math.ceil(
+          modelAreaOfZones(
+            outline,
+            rest.map(({ key }) => key),
+            denominator,
+          ) / PAPER_CM2_A_MINUTE,
+        );
+  const minutes = Math.max(1, masking.minutes + paper);
+  const off = listed(masking.against.map(nameOf));
+  const title =
+    way === 'everything else'
+      ? `Mask everything that is not to be ${name}`
+      : off
+        ? `Mask ${off} off for ${name}`
+        : `Set soft masks for ${name}`;
+  return stepOf(`mask:${call.code}`, title, 'mask', 'Whole', minutes, {
+    family: 'mask',
+    stage: 'colours',
+    tape: { of: spray.key, goes: 'on' },
+    masking,
+    zones: call.zones,
+    splittable: true,
+    cautions: [TAPE],
+    minutesFrom: [
+      `${masking.minutes} min for ${Math.round(masking.tapeMm)} mm of tape and ${Math.round(masking.softMm)} mm of soft edge`,
+      ...(paper > 0 ? [`${paper} min to paper over the rest`] : []),
+    ].join(', '),
+    why: ['the line drawn lightly first', ...howMasked(masking)].join('; '),
+  });
+}
 
 /** A spray with what is laid under it and over it for this colour alone. */
 interface SprayRun {
@@ -218,12 +296,9 @@ export function simpleSprays(
   };
 }
 
-/**
- * Light colours first: dark covers a mistake in light and not the reverse. Metallics over large areas come before all, since everything is
- * masked over them and nothing over what is masked; small metallics last.
- */
+/** Light colours first, by the custom. */
 export function lightToDark<T extends Pick<RouteCall, 'lab' | 'paint' | 'code' | 'large'>>(calls: readonly T[]): T[] {
-  const rank = (call: T) => (call.paint?.kind === 'metallic' ? (call.large ? 101 : -1) : (call.lab?.[0] ?? 50));
+  const rank = ({ paint, lab, large = false }: T) => sprayRank(lab?.[0], paint?.kind === 'metallic', large);
   return [...calls].sort((a, b) => rank(b) - rank(a) || a.code.localeCompare(b.code));
 }
 
@@ -270,16 +345,11 @@ function layerSteps({ layers, callFor, markings, outline }: RouteInput): LayerSt
   return steps;
 }
 
-/** A call counts as a large area from this share of the painted skin on. */
-const LARGE_SHARE = 0.25;
-
 /** The calls with what is large among them told apart. */
 function withSize(calls: readonly RouteCall[], { outline }: Pick<RouteInput, 'outline'>): RouteCall[] {
-  const area = new Map(outline.zones.map(({ key, areaM2 }) => [key, areaM2]));
-  const areaOf = (zones: readonly string[]) => zones.reduce((sum, zone) => sum + (area.get(zone) ?? 0), 0);
-  const whole = areaOf([...new Set(calls.flatMap(({ zones }) => zones))]);
+  const big = largeCodes(calls, outline);
   return calls.map((call) => {
-    const large = whole > 0 && areaOf(call.zones) >= LARGE_SHARE * whole;
+    const large = big.has(call.code);
     const bare = large && call.paint?.kind === 'metallic' && !call.ground;
     return { ...call, large, ...(bare ? { ground: GENERAL_COATS.black.title } : {}) };
   });
@@ -309,11 +379,14 @@ function unmaskAfter(last: RouteStep, mask: RouteStep, key: string, what: string
 
 /** Base coats over the airframe: each after the first is masked, once what is under the tape bears it, and unmasked while it still gives. */
 export function camouflage(given: readonly RouteCall[], open: readonly string[], input: RouteInput): Insert {
-  const { climate, markings, options, outline, maskOrder = [], soft = [] } = input;
+  const { climate, markings, options, outline, maskOrder = [] } = input;
   const layers = layerSteps(input);
   const steps: RouteStep[] = [];
   const links: RouteLink[] = [];
   const ordered = asChosen(lightToDark(withSize(given, input)), maskOrder);
+  const maskings = maskingsOf(ordered, input);
+  const names = new Map(ordered.map(({ code, name }) => [code, name || code]));
+  const nameOf = (code: string) => names.get(code) ?? code;
   /** Where the run of each call begins: at its mask, or at the first that is laid. */
   const begins = new Map<string, string>();
   /** What was laid last, and the step behind which the next begins: its tape is off. */
@@ -342,40 +415,16 @@ export function camouflage(given: readonly RouteCall[], open: readonly string[],
     const run = sprayRun(spray, call, where, climate);
     links.push(...run.links);
     begins.set(call.code, run.first);
-    const masking = MASKING[WAY_FACTS[call.way ?? 'airbrush'].masking];
-    let mask: RouteStep | null = null;
-    if (under && masking) {
-      const isSoft = call.zones.some((zone) => soft.includes(zone));
-      mask = stepOf(`mask:${call.code}`, `${masking.does} ${name}`, 'mask', 'Whole', masking.minutes, {
-        family: 'mask',
-        stage: 'colours',
-        tape: { of: spray.key, goes: 'on' },
-        zones: call.zones,
-        splittable: true,
-        cautions: [TAPE],
-        why: isSoft
-          ? 'ruled soft: masks raised on putty rolls, or freehand close up; the line drawn lightly first'
-          : 'the line drawn lightly first, its edge sealed with the colour under it or clear',
-      });
-      behind(mask.key, 'mask', `${under.name || under.code} may be masked`);
+    const masking = maskings.get(call.code)!;
+    const mask = maskStep(spray, call, masking, nameOf, input);
+    if (mask) {
+      behind(mask.key, 'mask', `${under?.name || under?.code || ''} may be masked`);
       links.push({ from: mask.key, to: run.first, minLag: 0, maxLag: null, why: 'masked first' });
-      const rule = layOver(chemistryOf(call), chemistryOf(under));
-      if (rule.verdict !== 'ok') {
-        links.push({
-          from: `spray:${under.code}`,
-          to: spray.key,
-          minLag: dryingTime(laidBy(under), 'cure', climate),
-          maxLag: null,
-          why: rule.says,
-        });
-        if (isGrave(rule.verdict))
-          spray.cautions = [...spray.cautions, `Over ${under.name || under.code}: ${rule.says}.`];
-      }
       steps.push(mask);
       begins.set(call.code, mask.key);
-    } else if (under) {
-      behind(run.first, 'handle', `${under.name || under.code} may be touched`);
-    } else {
+    } else if (under) behind(run.first, 'handle', `${under.name || under.code} may be touched`);
+    overWhatItMeets(spray, call, ordered.slice(0, i), masking, links, climate);
+    if (!under) {
       const rule = layOver(chemistryOf(call), GENERAL_COATS.primer.chemistry);
       if (rule.verdict !== 'ok') spray.cautions = [...spray.cautions, `Over the primer: ${rule.says}.`];
     }
@@ -435,6 +484,30 @@ export function camouflage(given: readonly RouteCall[], open: readonly string[],
         ]
       : [],
   };
+}
+
+/** Where a colour is sprayed over the edge of another that does not bear it, it waits for that, and says so. */
+function overWhatItMeets(
+  spray: RouteStep,
+  call: RouteCall,
+  before: readonly RouteCall[],
+  { edges }: Masking,
+  links: RouteLink[],
+  climate: Climate,
+): void {
+  const met = new Set(edges.map(({ meets }) => meets.code));
+  for (const under of before.filter(({ code }) => met.has(code))) {
+    const rule = layOver(chemistryOf(call), chemistryOf(under));
+    if (rule.verdict === 'ok') continue;
+    links.push({
+      from: `spray:${under.code}`,
+      to: spray.key,
+      minLag: dryingTime(laidBy(under), 'cure', climate),
+      maxLag: null,
+      why: rule.says,
+    });
+    if (isGrave(rule.verdict)) spray.cautions = [...spray.cautions, `Over ${under.name || under.code}: ${rule.says}.`];
+  }
 }
 
 /** Colour that hides badly over anything dark: a white ground goes under it. */

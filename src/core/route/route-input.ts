@@ -4,6 +4,7 @@ import type { Outline } from '@/core/outline/outline';
 import type { Climate } from '@/core/paint/drying';
 import type { PartJob } from '@/core/kit/part-work';
 import type { StoreAt } from '@/core/kit/stores';
+import type { SkinEdge } from '@/core/scheme/skin-edges';
 import type { RouteEdit } from './edits';
 import type { TakenRemedy } from '@/core/laid/guard';
 import type { OwnRun } from './runs';
@@ -22,6 +23,13 @@ export interface RouteInput {
   markings: readonly RouteMarking[];
   /** Zones whose boundaries are ruled soft. */
   soft?: readonly string[];
+  /** Where colours meet on the model; those of the zones alone where nothing is said. */
+  edges?: readonly SkinEdge[];
+  /** [later, earlier]: a normal coat of the later hides overspray of the earlier. */
+  hides?: readonly (readonly [later: string, earlier: string])[];
+  /** Colours that lie on zones already, by zone. */
+  laid?: Readonly<Record<string, readonly string[]>>;
+  denominator?: number;
   /** Zones on which older coats or patches show, bottom to top. */
   layers: readonly { zone: string; layers: readonly Layer[] }[];
   /** What the parts of the kit make to do. */

@@ -32,7 +32,7 @@ const call = (code: string, L: number, zones: string[], over: Partial<RouteCall>
 const CALLS = [
   call('TCS 31', 35, ['fuselage-mid-port', 'wing-upper-inner-port']),
   call('TCS 14', 72, ['fuselage-lower', 'wing-lower-port']),
-  call('TCS 27', 45, ['fin-port']),
+  call('TCS 27', 45, ['fin-port', 'wing-upper-outer-port', 'fuselage-rear-port']),
   call('TCS 60', 55, ['cockpit', 'well-nose']),
   call('TCS 24', 20, ['spinner', 'gear-main']),
 ];
@@ -146,8 +146,8 @@ describe('the route of a build', () => {
     const bad = buildRoute(
       input({
         calls: [
-          call('A', 70, ['fin-port'], { paint: paint('e', 'EN') }),
-          call('B', 30, ['fin-starboard'], { paint: paint('l', 'AL') }),
+          call('A', 70, ['wing-upper-inner-port'], { paint: paint('e', 'EN') }),
+          call('B', 30, ['wing-upper-outer-port'], { paint: paint('l', 'AL') }),
         ],
       }),
     );

@@ -20,16 +20,29 @@ interface Placed extends Cell {
 /** How far beyond a border its other side is looked for, as a share of the steps of the chart. */
 const BEYOND = 0.02;
 
+/** What lies on one side of a border: a zone in its own colour, or a field that lies on it. */
+export interface BorderSide {
+  zone: string;
+  /** The field; null for the zone's own colour. */
+  field: string | null;
+}
+
+/** Where two pieces of the skin meet, whatever colours they have. */
+export interface Border {
+  a: BorderSide;
+  b: BorderSide;
+  /** m on the real machine. */
+  lengthM: number;
+}
+
+const sideName = ({ zone, field }: BorderSide): string => `${zone} ${field ?? ''}`;
+
 /**
- * Lengths of the edges between colours: along the border of every piece it is asked what lies just beyond. Each edge is met from both
- * sides and counts half each time. Over the leading and trailing edges of a wing its upper face meets its lower one. Blotches have no edge
- * that is masked. `isSoft` tells the edge between two zones where no field makes it.
+ * All borders between the pieces of a skin: along the border of every piece it is asked what lies just beyond. Each border is met from both
+ * sides and counts half each time. Over the leading and trailing edges of a wing its upper face meets its lower one. Blotches have none that
+ * is masked.
  */
-export function edgesByColour(
-  cells: readonly Cell[],
-  fields: ReadonlyMap<string, SchemeField>,
-  isSoft: (zone: string, other: string) => boolean,
-): ColourEdge[] {
+export function bordersOf(cells: readonly Cell[]): Border[] {
   const solid = cells.filter(({ share }) => share >= 0.5);
   const byChart = new Map<string, Placed[]>();
   for (const cell of solid) {
@@ -37,7 +50,7 @@ export function edgesByColour(
     on.push({ ...cell, box: extentOf(cell.region) });
     byChart.set(cell.chart.id, on);
   }
-  const edges = new Map<string, ColourEdge>();
+  const borders = new Map<string, Border>();
   for (const [id, here] of byChart) {
     const twin = byChart.get(otherFace(id));
     for (const cell of here)
@@ -53,15 +66,41 @@ export function edgesByColour(
           const other =
             here.find((one) => one !== cell && holds(one, outside)) ??
             (twin && !isRoot(cell, a, b) ? twin.find((one) => holds(one, inside)) : undefined);
-          if (!other || other.code === cell.code || cell.code === null || other.code === null) return;
-          const hard = isHard(cell, other, fields, isSoft);
-          const [first, second] = cell.code < other.code ? [cell.code, other.code] : [other.code, cell.code];
-          const key = `${first} ${second} ${hard}`;
-          const known = edges.get(key) ?? { a: first, b: second, lengthM: 0, hard };
+          if (!other) return;
+          const [first, second] = sideName(cell) < sideName(other) ? [cell, other] : [other, cell];
+          const key = `${sideName(first)}|${sideName(second)}`;
+          if (sideName(first) === sideName(second)) return;
+          const known = borders.get(key) ?? { a: sideOf(first), b: sideOf(second), lengthM: 0 };
           known.lengthM += along / 2;
-          edges.set(key, known);
+          borders.set(key, known);
         });
       }
+  }
+  return [...borders.values()];
+}
+
+const sideOf = ({ zone, field }: Cell): BorderSide => ({ zone, field });
+
+/** The code that shows on a side of a border; null where nobody has decided. */
+export type CodeOf = (side: BorderSide) => string | null;
+
+/** Lengths of the edges between colours. `isSoft` tells the edge between two zones where no field makes it. */
+export function edgesByColour(
+  borders: readonly Border[],
+  codeOf: CodeOf,
+  fields: ReadonlyMap<string, SchemeField>,
+  isSoft: (zone: string, other: string) => boolean,
+): ColourEdge[] {
+  const edges = new Map<string, ColourEdge>();
+  for (const { a: one, b: other, lengthM } of borders) {
+    const [a, b] = [codeOf(one), codeOf(other)];
+    if (a === null || b === null || a === b) continue;
+    const hard = isHard(one, other, fields, isSoft);
+    const [first, second] = a < b ? [a, b] : [b, a];
+    const key = `${first} ${second} ${hard}`;
+    const known = edges.get(key) ?? { a: first, b: second, lengthM: 0, hard };
+    known.lengthM += lengthM;
+    edges.set(key, known);
   }
   return [...edges.values()].sort((p, q) => (p.a + p.b < q.a + q.b ? -1 : p.a + p.b > q.a + q.b ? 1 : p.hard ? -1 : 1));
 }
@@ -94,9 +133,9 @@ const holds = ({ region, box }: Placed, point: Point): boolean => {
 };
 
 /** The edge of whichever was laid last; between two zones in their own colours as it was ruled. */
-function isHard(
-  one: Cell,
-  other: Cell,
+export function isHard(
+  one: BorderSide,
+  other: BorderSide,
   fields: ReadonlyMap<string, SchemeField>,
   isSoft: (zone: string, other: string) => boolean,
 ): boolean {

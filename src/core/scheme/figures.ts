@@ -1,7 +1,7 @@
 import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
 import { areasByColour, cellsOf, type PaintedField } from './cells';
 import { contradictions } from './contradictions';
-import { edgesByColour } from './edges';
+import { bordersOf, edgesByColour } from './edges';
 
 /** What a scheme lies on: the colour that each zone is ruled to have, the zones whose border is soft, and the scale. */
 export interface SchemeBases {
@@ -16,6 +16,7 @@ export function schemeFigures(outline: Outline, painted: readonly PaintedField[]
   const baseOf = (zone: string) => ruled[zone] ?? null;
   const cells = cellsOf(outline, baseOf, painted);
   const soft = new Set(bases.soft);
+  const byId = new Map(painted.map(({ field }) => [field.id, field]));
   const areas = new Map<string, number>();
   for (const { code, areaM2 } of areasByColour(outline, baseOf, cells))
     areas.set(code ?? '', (areas.get(code ?? '') ?? 0) + areaM2);
@@ -28,8 +29,9 @@ export function schemeFigures(outline: Outline, painted: readonly PaintedField[]
       denominator,
     ),
     edges: edgesByColour(
-      cells,
-      new Map(painted.map(({ field }) => [field.id, field])),
+      bordersOf(cells),
+      ({ zone, field }) => (field === null ? baseOf(zone) : (byId.get(field)?.code ?? null)),
+      byId,
       (a, b) => soft.has(a) || soft.has(b),
     ).map((edge) => ({ ...edge, modelMm: (edge.lengthM * 1000) / denominator })),
     /** Colours that are sprayed on the outside, where they meet others. */

@@ -4,7 +4,7 @@ import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import { areasByColour, cellsOf, type PaintedField } from './cells';
 import { contradictions } from './contradictions';
-import { edgesByColour } from './edges';
+import { bordersOf, edgesByColour } from './edges';
 import { fieldShape, type FieldShape, type SchemeField } from './field';
 import { layField } from './laid';
 import { PATTERNS, type PatternName } from './patterns';
@@ -154,7 +154,8 @@ describe('areas by colour', () => {
 describe('edges between colours', () => {
   const edges = (painted: PaintedField[], base: (zone: string) => string | null = grey) =>
     edgesByColour(
-      cellsOf(outline, base, painted),
+      bordersOf(cellsOf(outline, base, painted)),
+      ({ zone, field: of }) => (of === null ? base(zone) : painted.find(({ field: own }) => own.id === of)!.field.code),
       new Map(painted.map(({ field: own }) => [own.id, own])),
       () => false,
     );

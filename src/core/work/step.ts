@@ -6,6 +6,7 @@ import type { Day } from '@/core/units/day';
 import type { Minutes } from '@/core/units/minutes';
 import type { Family, Joint, Lane, Stage, StepKind } from './kinds';
 import type { Layer } from './layer';
+import type { Masking } from './masking';
 import type { Mixed } from './mixed';
 
 /** The nouns of the route: steps, what they lay, and the links between them. */
@@ -29,6 +30,8 @@ export interface RouteStep {
   schools: readonly SchoolName[];
   /** Tape that it puts on or takes off, by the step that is sprayed over it, or by what it protects. */
   tape: { of: string; goes: 'on' | 'off' } | null;
+  /** What it masks; null for what masks no colours. */
+  masking: Masking | null;
   /** The step whose work it does again where something took that off; null where it does none again. */
   again: string | null;
   minutes: Minutes;
@@ -123,6 +126,7 @@ export const stepOf = (
   marking: null,
   schools: [],
   tape: null,
+  masking: null,
   again: null,
   booth: over.load != null,
   lays: [],

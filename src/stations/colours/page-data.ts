@@ -1,4 +1,5 @@
-import type { BriefView, CallView } from '@/core/brief/derive';
+import type { BriefView } from '@/core/brief/derive';
+import type { CallView } from '@/core/brief/called';
 import type { Fields, Kept, Laying } from '@/core/kept/records';
 import { counted } from '@/core/units/words';
 import { besideTheColours } from '@/core/brief/beside';

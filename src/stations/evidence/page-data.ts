@@ -1,5 +1,6 @@
 import { bornQuestions, notAsked } from '@/core/brief/born';
-import type { BriefView, LayerOrder } from '@/core/brief/derive';
+import type { BriefView } from '@/core/brief/derive';
+import type { LayerOrder } from '@/core/brief/history';
 import { onlyWords } from '@/core/brief/word-of-source';
 import { isSeen } from '@/core/kit/seen';
 import { setsOf } from '@/core/outline/zone-sets';

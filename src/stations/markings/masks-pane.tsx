@@ -2,7 +2,8 @@
 
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, type ReactNode } from 'react';
-import { howMasked, measuredFrom, type ComparedOrder, type OrdersWanted } from '@/core/markings/compare-orders';
+import { measuredFrom, type ComparedOrder, type OrdersWanted } from '@/core/markings/compare-orders';
+import { howMasked } from '@/core/work/masking';
 import { durationInWords } from '@/core/units/minutes';
 import { capital, counted } from '@/core/units/words';
 import { Chip } from '@/ui/swatch';
@@ -83,7 +84,7 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
                     {minutes >= 1 ? durationInWords(Math.round(minutes)) : 'nothing to mask'}
                   </span>
                   {against.length > 0 ? <div>masked off: {against.join(', ')}</div> : null}
-                  <div className="dim">{howMasked(softMm, tapeMm).join('; ')}</div>
+                  <div className="dim">{howMasked({ softMm, tapeMm }).join('; ')}</div>
                 </li>
               ))}
             </ol>

@@ -8,7 +8,7 @@ import { PRINTER_LINE_MM, type MethodFacts } from '@/core/markings/methods';
 import type { NoseWeight } from '@/core/brief/nose-weight';
 import { lengthOn } from '@/core/outline/chart';
 import type { OutlineSpec } from '@/core/outline/outline';
-import { fieldsOf, lightnessOf, schemeBases } from '@/core/brief/colour-orders';
+import { fieldsOf, ranksOf, schemeBases } from '@/core/brief/colour-orders';
 import { coatsOver, hidingPairs } from '@/core/brief/hiding';
 import { printedColours, type PrintedColour } from '@/core/brief/printed-colours';
 import { sheetOffers, type SheetOffer } from '@/core/brief/cut-sheets';
@@ -37,7 +37,7 @@ export interface MarkingsPage {
   soft: string[];
   /** [later, earlier]: a normal coat of the later hides the earlier. */
   hides: [later: string, earlier: string][];
-  /** L* and coats of each colour that is called. */
+  /** The place of each colour in the custom of light before dark, and its coats. */
   lightness: Record<string, number>;
   coats: Record<string, number>;
   /** Coats over another colour: [later][earlier]. */
@@ -90,10 +90,10 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
     zoneColours: Object.fromEntries(zones.flatMap((zone) => (zone.colour ? [[zone.key, zone.colour]] : []))),
     ruled,
     soft,
-    hides: hidingPairs(over),
+    hides: hidingPairs(view.calls),
     coatsOver: over,
     printed: printedColours(markings, shelf.decalSheets, view.calls),
-    lightness: lightnessOf(view.calls),
+    lightness: ranksOf(view),
     coats: Object.fromEntries(view.calls.map(({ code, coats }) => [code, coats?.coats ?? 2])),
     names: Object.fromEntries(view.calls.map(({ code, official }) => [code, official?.record.name ?? ''])),
     maskOrder: brief.maskOrder,

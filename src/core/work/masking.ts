@@ -1,0 +1,85 @@
+import { maskMinutes } from '@/core/markings/mask-order';
+import type { SkinEdge } from '@/core/scheme/skin-edges';
+import type { Minutes } from '@/core/units/minutes';
+
+/** What is masked for a spray: one truth for the order of the colours, the route, its cards, a rework, and what is bought. */
+
+/** One stretch that is masked, between the sprayed colour and another. */
+export interface MaskedEdge {
+  /** Where the sprayed colour ends, and what it meets there. */
+  zone: string;
+  meets: { zone: string; code: string };
+  mm: number;
+  hard: boolean;
+}
+
+export interface Masking {
+  /** Along hard edges, and along soft ones, mm on the model. */
+  tapeMm: number;
+  softMm: number;
+  minutes: Minutes;
+  /** Codes that are masked off, in the order of their names. */
+  against: string[];
+  edges: MaskedEdge[];
+}
+
+/** What a spray meets. */
+export interface Meeting {
+  edges: readonly SkinEdge[];
+  /** Colours that are sprayed before it; and what lies on a zone already. */
+  before: ReadonlySet<string>;
+  laid: Readonly<Record<string, readonly string[]>>;
+  /** Whether a normal coat of a later colour hides overspray of an earlier one. */
+  hides: (later: string, earlier: string) => boolean;
+}
+
+/**
+ * What is masked when a colour is sprayed over some zones: against all hard edges of what lies there already, and of what comes later and does
+ * not hide it; against soft edges of what lies there already.
+ */
+export function maskingFor(code: string, zones: ReadonlySet<string>, { edges, before, laid, hides }: Meeting): Masking {
+  const masked = edges.flatMap(({ a, b, mm, hard }): MaskedEdge[] => {
+    const [own, other] = a.code === code ? [a, b] : [b, a];
+    if (own.code !== code || !zones.has(own.zone)) return [];
+    const isThere = before.has(other.code) || laid[other.zone]?.includes(other.code);
+    if (!isThere && (!hard || hides(other.code, code))) return [];
+    return [{ zone: own.zone, meets: other, mm, hard }];
+  });
+  const sum = (of: readonly MaskedEdge[]) => of.reduce((total, { mm }) => total + mm, 0);
+  const lengths = { tapeMm: sum(masked.filter(({ hard }) => hard)), softMm: sum(masked.filter(({ hard }) => !hard)) };
+  return {
+    ...lengths,
+    minutes: Math.ceil(maskMinutes(lengths)),
+    against: [...new Set(masked.filter(({ hard }) => hard).map(({ meets }) => meets.code))].sort(),
+    edges: masked,
+  };
+}
+
+/** Cut in strips with something over to hold on to. */
+export const CUT_OVER = 1.1;
+
+/** The strips that are cut, the longest first: each along what it meets, mm. */
+export function stripsOf({ edges }: Pick<Masking, 'edges'>): { code: string; mm: number; pieces: number }[] {
+  const strips = new Map<string, { mm: number; pieces: number }>();
+  for (const { meets, mm, hard } of edges)
+    if (hard) {
+      const known = strips.get(meets.code) ?? { mm: 0, pieces: 0 };
+      strips.set(meets.code, { mm: known.mm + mm, pieces: known.pieces + 1 });
+    }
+  return [...strips].map(([code, own]) => ({ code, ...own })).sort((a, b) => b.mm - a.mm || (a.code < b.code ? -1 : 1));
+}
+
+/** How each masking is done, by what lies at its edges. */
+export function howMasked({ tapeMm, softMm }: Pick<Masking, 'tapeMm' | 'softMm'>): string[] {
+  return [
+    ...(tapeMm > 0
+      ? [
+          `tape: cut strips for ${(Math.ceil((tapeMm * CUT_OVER) / 10) / 100).toFixed(2)} m, burnish the edge, seal it with the ground colour or clear, spray square to it`,
+        ]
+      : []),
+    ...(softMm > 0
+      ? [`soft edges of ${(softMm / 1000).toFixed(2)} m: putty rolls or a paper mask lifted 1 mm, or freehand close up`]
+      : []),
+    ...(tapeMm === 0 && softMm === 0 ? ['no mask: sprayed over all of it'] : []),
+  ];
+}
