@@ -3,6 +3,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import { isOther } from '@/core/bench/other-work';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { loadBrief } from '@/data/briefs';
+import { lookAt } from '@/data/snapshot';
 import { closePool, pool } from '@/data/database';
 import { revisionOf } from '@/data/revisions';
 import { sentSchema, type BenchAct } from '@/outbox/queued';
@@ -14,6 +15,7 @@ import { testBrief } from '@tests/support/test-brief';
 /** What devices at the bench send, at once or a week later: nothing doubled, nothing lost, and a wrong clock does no harm. */
 
 const { performBenchAct } = await import('./bench-acts');
+const { viewOf } = await import('./brief-of');
 
 const DAY = 24 * 3_600_000;
 const ago = (ms: number) => new Date(nowMs() - ms).toISOString();
@@ -51,7 +53,7 @@ const otherWork = (from: string, to: string): BenchAct => ({
   kind: 'other work',
   briefId,
   act: stamp(),
-  fields: { ...logged, stepKey: 'other:1', title: 'Dusted', startedAt: from, endedAt: to },
+  fields: { ...logged, stepKey: 'other:1', lane: '', title: 'Dusted', startedAt: from, endedAt: to },
   pictureId: null,
 });
 const testPiece = (): BenchAct => ({
@@ -113,6 +115,51 @@ describe('what arrives', () => {
       theirs: { title: 'Wash the sprues', minutes: 18, note: 'by hand' },
     });
     expect((await kept()).log).toHaveLength(1);
+  });
+
+  test('two devices that finish the same step at the same moment finish it once, and its clocks stop', async () => {
+    await performBenchAct({ ...timer(ago(60_000)), fields: { ...timer(ago(60_000)).fields, stepKey: 'wash-sprues' } });
+    const other = timer(ago(50_000));
+    await performBenchAct({ ...other, fields: { ...other.fields, stepKey: 'check-parts' } });
+    const answers = await Promise.all([performBenchAct(finish()), performBenchAct(finish())]);
+    expect(answers.map(({ state }) => state).sort()).toEqual(['conflict', 'done']);
+    const { log, timers } = await kept();
+    expect(log).toHaveLength(1);
+    expect(timers.map(({ stepKey }) => stepKey)).toEqual(['check-parts']);
+  });
+
+  test('a step done on some of its zones is done there; the others are done once, whoever does them', async () => {
+    const [prime, zones] = await (async () => {
+      const { view } = await lookAt(briefId, viewOf);
+      const step = view.route.steps.find(({ key }) => key === 'prime')!;
+      return [step, step.zones] as const;
+    })();
+    const entry = {
+      ...logged,
+      stepKey: prime.key,
+      stepKind: 'spray' as const,
+      what: 'primer' as const,
+      title: 'Prime',
+    };
+    const [first, ...others] = zones;
+    expect(await performBenchAct(finish({ entry: { ...entry, zones: [first!] } }))).toMatchObject({ state: 'done' });
+    expect(await performBenchAct(finish({ entry: { ...entry, zones: [first!] } }))).toMatchObject({
+      state: 'conflict',
+    });
+    expect(await performBenchAct(finish({ entry: { ...entry, zones: [...zones] } }))).toMatchObject({ state: 'done' });
+    const { log } = await kept();
+    expect(log.flatMap((own) => own.zones).sort()).toEqual([first!, ...others].sort());
+    const { standing } = (await lookAt(briefId, viewOf)).view;
+    expect(standing.progress.get(prime.key)).toMatchObject({ isFinished: true, toDo: [], minutesLeft: 0 });
+  });
+
+  test('work without zones may be half done: the rest stays, with its share', async () => {
+    await performBenchAct(finish({ entry: { ...logged, share: 0.5 } }));
+    const half = (await lookAt(briefId, viewOf)).view.standing.progress.get('wash-sprues')!;
+    expect(half).toMatchObject({ isFinished: false, share: 0.5 });
+    await performBenchAct(finish());
+    const whole = (await lookAt(briefId, viewOf)).view.standing.progress.get('wash-sprues')!;
+    expect(whole).toMatchObject({ isFinished: true, minutesLeft: 0 });
   });
 
   test('a device whose clock is three days behind says when it was all the same', async () => {

@@ -5,10 +5,10 @@ import { logEntryFields } from '@/core/kept/records/log-entry';
 import type { BenchAct, Replayed } from '@/outbox/queued';
 import { CannotBeDone, ChangedElsewhere, Contradicts, perform, stampedAct, type ActWriter } from '@/data/acts';
 import { databaseFault } from '@/data/database';
-import { endedWith, logStep, noteStopped, standingEntry, wasStopped } from '@/data/log';
+import { endedWith, noteStopped, standingEntry, stopTimersOf, wasStopped } from '@/data/log';
 import { Refused } from './answer';
 import { viewOf } from './brief-of';
-import { checkWorkedAt, isOfABuild } from './check-log';
+import { checkEntry, isOfABuild } from './check-log';
 
 /** A clock that is off by less says nothing: sending takes a moment. */
 const HONEST_MS = 2 * 60_000;
@@ -70,8 +70,7 @@ async function done(writer: ActWriter, sent: BenchAct, correct: Correct): Promis
     case 'other work': {
       const fields = logEntryFields.parse({ ...sent.fields, pictureId: sent.pictureId });
       const when = { startedAt: correct(fields.startedAt), endedAt: correct(fields.endedAt) };
-      checkWorkedAt(when);
-      await writer.insert('log_entry', { ...fields, ...when });
+      await writer.insert('log_entry', await checkEntry(writer, { ...fields, ...when }));
       return;
     }
     case 'test piece':
@@ -86,21 +85,30 @@ async function done(writer: ActWriter, sent: BenchAct, correct: Correct): Promis
   }
 }
 
-/** Enters a step that is done. What names a step or a zone that the brief has not any more is kept as other work: it was done all the same. */
+/**
+ * Enters a step that is done, on the zones where it was still to do. What names a step or a zone that the brief has not any more is kept as
+ * other work: it was done all the same.
+ */
 async function finish(writer: ActWriter, { entry, act, pictureId, timers }: Of<'finish'>, correct: Correct) {
   const ended = soon(correct(act.at));
   const { view } = await viewOf(writer);
   const known = new Set(view.outline.zones.map(({ key }) => key));
   const strangers = entry.zones.filter((zone) => !known.has(zone));
-  const isStep = view.route.steps.some(({ key }) => key === entry.stepKey);
+  const step = view.route.steps.find(({ key }) => key === entry.stepKey);
   const whole = {
     ...entry,
     pictureId,
     startedAt: new Date(Date.parse(ended) - entry.actualMinutes * 60_000).toISOString(),
     endedAt: ended,
   };
-  if (isStep && strangers.length === 0) {
-    if (!(await logStep(writer, whole))) throw new Elsewhere();
+  if (step && strangers.length === 0) {
+    const { done, toDo, isFinished } = view.standing.progress.get(step.key)!;
+    const lacking = (entry.zones.length > 0 ? entry.zones : step.zones).filter((zone) => !done.includes(zone));
+    // Finished elsewhere meanwhile, here or as a whole: it is finished once.
+    if (isFinished || (step.zones.length > 0 && lacking.length === 0)) throw new Elsewhere();
+    await writer.insert('log_entry', { ...whole, zones: lacking });
+    const isWhole = (entry.share ?? 1) >= 1 && toDo.every((zone) => lacking.includes(zone));
+    if (isWhole) await stopTimersOf(writer, step.key);
   } else {
     const gone = strangers.length > 0 ? `on ${strangers.join(', ')}` : '';
     await writer.insert(
@@ -108,6 +116,7 @@ async function finish(writer: ActWriter, { entry, act, pictureId, timers }: Of<'
       logEntryFields.parse({
         ...whole,
         stepKey: otherWorkKey(act.id),
+        lane: '',
         zones: entry.zones.filter((zone) => known.has(zone)),
         note: [entry.note, gone].filter(Boolean).join('; ').slice(0, 1000),
       }),

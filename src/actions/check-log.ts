@@ -1,5 +1,10 @@
 import { nowMs } from '@/clock/now';
+import { isOther } from '@/core/bench/other-work';
+import { canonicalIn } from '@/core/codes/system';
 import type { Fields } from '@/core/kept/records';
+import { localDay } from '@/core/route/calendar';
+import type { Sight } from '@/data/sight';
+import { bookOf, briefOf } from './brief-of';
 import { Refused } from './answer';
 
 const A_DAY = 24 * 3_600_000;
@@ -25,4 +30,20 @@ export function checkWorkedAt({ startedAt, endedAt }: Pick<Fields<'log_entry'>, 
           ? `When: ${instant.slice(0, 10)} has not come yet.`
           : `When: on ${instant.slice(0, 10)} nobody worked on this build. Give the day on which it was done.`,
       );
+}
+
+/**
+ * An entry as it is kept: its code as the standards write it, each zone once. Throws Refused for what cannot have been: work of another time,
+ * before there was a kit, or a coat of other work that lies nowhere.
+ */
+export async function checkEntry(at: Sight, entry: Fields<'log_entry'>): Promise<Fields<'log_entry'>> {
+  checkWorkedAt(entry);
+  const { brief } = await briefOf(at);
+  const day = localDay(entry.endedAt, brief.timeZone);
+  if (brief.boughtOn !== null && day < brief.boughtOn)
+    throw new Refused('onDay', `Day: the kit was bought on ${brief.boughtOn}, nothing was done on it on ${day}.`);
+  if (entry.what && isOther(entry) && entry.zones.length === 0)
+    throw new Refused('what', 'It laid: on which zones? Choose them on the sheet, or say that it laid nothing.');
+  const book = await bookOf(at);
+  return { ...entry, zones: [...new Set(entry.zones)], code: entry.code && canonicalIn(book, entry.code) };
 }

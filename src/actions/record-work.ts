@@ -9,7 +9,7 @@ import { ofBrief, Refused, versioned } from './answer';
 import { askWhatCameUp } from './ask-what-came-up';
 import { checkEvidence, withOwnReason } from './check-evidence';
 import { checkKit, checkOptions } from './check-kit';
-import { checkWorkedAt } from './check-log';
+import { checkEntry } from './check-log';
 import { checkRouteEdit } from './check-route';
 
 /** What acts at single records do, whether they are done or only tried. */
@@ -114,7 +114,7 @@ const named = (entity: Writable, fields: object): object => {
 /** Fields that are whole, checked by themselves and against the rest of the brief. */
 export async function checked(at: Sight, entity: Writable, id: string | null, fields: unknown): Promise<never> {
   const evidence = await checkEvidence(at, entity, id, named(entity, RECORDS[entity].parse(fields)) as never);
-  if (entity === 'log_entry') checkWorkedAt(evidence as Fields<'log_entry'>);
+  if (entity === 'log_entry') return (await checkEntry(at, evidence as Fields<'log_entry'>)) as never;
   if (entity === 'route_edit') await checkRouteEdit(at, id, evidence as never);
   return (await checkKit(at, entity, id, evidence)) as never;
 }

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { BLANK_LOG_ENTRY, BLANK_RECIPE, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
+import { BLANK_RECIPE, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import { newBrief } from '@/core/kept/new-brief';
 import { colourCodeFields, paintFields, paintLineFields } from '@/core/kept/records';
 import { ownDatabase } from '@tests/support/own-database';
@@ -9,7 +9,6 @@ import { InUse, newAct, perform, type ActWriter } from './acts';
 import { createBrief, loadBrief, loadSince } from './briefs';
 import { choose } from './choices';
 import { closePool, pool, rows } from './database';
-import { logStep } from './log';
 import { revisionsOf } from './revisions';
 import { loadShelf } from './shelf';
 import { undoLast } from './undo';
@@ -200,34 +199,6 @@ describe('two at once', () => {
       expect((await undo(a)).undone).not.toBeNull();
       expect(await loadBrief(a)).toEqual(before);
     }
-  });
-  test('the same step finished on two devices is logged once, and its timers stop', async () => {
-    const entry = {
-      ...BLANK_LOG_ENTRY,
-      stepKey: 'prime',
-      title: 'Prime',
-      lane: 'Whole',
-      plannedMinutes: 30,
-      actualMinutes: 35,
-      startedAt: '2026-11-23T18:00:00.000Z',
-      endedAt: '2026-11-23T18:35:00.000Z',
-    };
-    await doing(a, async (writer) => {
-      for (const stepKey of ['prime', 'mask'])
-        await writer.insert('timer', {
-          stepKey,
-          label: stepKey,
-          startedAt: entry.startedAt,
-          minutes: 30,
-          closesMin: null,
-          factor: 1,
-        });
-    });
-    const logged = await Promise.all([1, 2].map(() => doing(a, (writer) => logStep(writer, entry))));
-    expect(logged.sort()).toEqual([false, true]);
-    const state = (await loadBrief(a))!;
-    expect(state.log).toHaveLength(1);
-    expect(state.timers.map(({ stepKey }) => stepKey)).toEqual(['mask']);
   });
   test('the same act, sent many times at once and later again, is done once and answers alike', async () => {
     const act = { ...newAct(a, 'evidence'), id: randomUUID() };

@@ -1,35 +1,26 @@
-import type { Fields, Kept } from '@/core/kept/records';
+import type { Kept } from '@/core/kept/records';
 import type { ActWriter } from './acts';
 import { pool, rows } from './database';
 import { fromRow, type Row } from './rows';
 
-/** The entry that stands for a step; null where it is not done. */
+/** The last entry that counts for a step; null where nothing of it is done. */
 export async function standingEntry(briefId: string, stepKey: string): Promise<Kept<'log_entry'> | null> {
   const [found] = await rows<{ row: Row }>(
     pool(),
-    'select to_jsonb(t) as row from log_entry t where brief_id = $1 and step_key = $2 and not again',
+    'select to_jsonb(t) as row from log_entry t where brief_id = $1 and step_key = $2 and not again order by ended_at desc, id limit 1',
     [briefId, stepKey],
   );
   return found ? fromRow('log_entry', found.row) : null;
 }
 
-/** Enters a step in the log and stops its timers; false, and nothing changed, where it is in the log already. */
-export async function logStep(writer: ActWriter, entry: Fields<'log_entry'>): Promise<boolean> {
-  const of = [writer.act.briefId, entry.stepKey];
-  const [known] = await rows(
-    writer.client,
-    'select 1 from log_entry where brief_id = $1 and step_key = $2 and not again',
-    of,
-  );
-  if (known) return false;
-  await writer.insert('log_entry', entry);
+/** Stops the clocks that are named after a step. */
+export async function stopTimersOf(writer: ActWriter, stepKey: string): Promise<void> {
   const timers = await rows<{ id: string; version: number }>(
     writer.client,
     'select id, version from timer where brief_id = $1 and step_key = $2 order by id',
-    of,
+    [writer.act.briefId, stepKey],
   );
   for (const { id, version } of timers) await writer.remove('timer', id, version);
-  return true;
 }
 
 /** A clock that is stopped before its start arrives is not started when that comes. */

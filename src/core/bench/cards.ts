@@ -24,6 +24,7 @@ import type { Standing } from '@/core/laid/standing';
 import type { Route, RouteStep } from '@/core/work/step';
 import type { Day } from '@/core/units/day';
 import type { Minutes } from '@/core/units/minutes';
+import { CUT_OVER, stripsOf } from '@/core/work/masking';
 import { plannedMinutes } from './estimate';
 import { hurryingOf, type Hurrying } from './hurrying';
 import type { SPRAY_OUT_RESULTS } from './spray-out';
@@ -57,7 +58,7 @@ interface TestPiece {
 }
 interface PaintedCall {
   code: string;
-  official: { lab: Lab | null } | null;
+  official: { lab: Lab | null; record?: { name: string } } | null;
   choice: { paint: Paint; recipe: { parts: readonly { paint: Paint; drops: number }[] } | null } | null;
   coats: { coats: number; because: string } | null;
   way: Suggestion & { takes: AppliedFigures };
@@ -125,6 +126,10 @@ export interface BenchCard {
   stepKey: string;
   /** Where the same was done before, as one says it; '' for nowhere. */
   doneOn: string;
+  /** Its zones where there are several, each with its share of the work, 0 to 1: it may be done on some of them. */
+  places: { key: string; title: string; share: number }[];
+  /** What is cut for it, and where; none where nothing is masked. */
+  strips: { says: string; mm: number }[];
   why: string;
   cautions: string[];
   gate: string | null;
@@ -205,6 +210,8 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     where: step.zones.length > 0 && step.general === null ? spokenZones(view.outline.zones, step.zones) : '',
     stepKey: step.of ?? step.key,
     doneOn: doneBefore(view, step),
+    places: placesOf(view.outline, step.zones),
+    strips: stripsFor(view, step),
     why: withoutCoats(step.why),
     cautions: step.cautions,
     gate: step.gate,
@@ -241,6 +248,22 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     ),
     booth: step.booth,
   };
+}
+
+/** Zones that a step may be done on one by one. */
+function placesOf({ zones }: Outline, keys: readonly string[]): BenchCard['places'] {
+  if (keys.length < 2) return [];
+  const own = zones.filter(({ key }) => keys.includes(key));
+  const area = ({ areaM2 }: (typeof own)[number]) => Math.max(areaM2, 1e-4);
+  const whole = own.reduce((sum, zone) => sum + area(zone), 0);
+  return own.map((zone) => ({ key: zone.key, title: zone.title, share: area(zone) / whole }));
+}
+
+/** Strips of tape as they are cut, with something over to hold on to. */
+function stripsFor({ calls }: PlannedBrief, { masking }: RouteStep): BenchCard['strips'] {
+  if (!masking) return [];
+  const nameOf = (code: string) => calls.find((call) => call.code === code)?.official?.record?.name ?? code;
+  return stripsOf(masking).map(({ code, mm }) => ({ says: `along ${nameOf(code)}`, mm: Math.ceil(mm * CUT_OVER) }));
 }
 
 /** Where a step was done before, of which a part is left. */

@@ -1,5 +1,6 @@
 /** Work that is no step of any route: what the builder did beside it, and wants to find again. */
-const PREFIX = 'other:';
 
-export const otherWorkKey = (id: string): string => `${PREFIX}${id}`;
-export const isOther = ({ stepKey }: { stepKey: string }): boolean => stepKey.startsWith(PREFIX);
+/** The name under which it stands in the log. */
+export const otherWorkKey = (id: string): string => `other:${id}`;
+/** It is in no lane of the route. */
+export const isOther = ({ lane }: { lane: string }): boolean => lane === '';

@@ -25,7 +25,10 @@ const GluesPane = dynamic(() => import('./glues-pane').then((module) => module.G
 /** What to do now: tonight's cards, and what is looked up beside them. */
 export function BenchStation({ data: told }: { data: BenchPage }): ReactNode {
   const { unseen } = useOutbox();
-  const done = new Set(unseen.flatMap((act) => (act.kind === 'finish' ? [act.entry.stepKey] : [])));
+  const finished = unseen.flatMap((act) => (act.kind === 'finish' ? [act.entry] : []));
+  const done = new Set(
+    [...told.tonight.cards, ...told.tonight.spare].filter((card) => isDoneHere(card, finished)).map(({ key }) => key),
+  );
   const data = withoutDone(told, done);
   const panes = [
     ['tonight', 'Tonight'],
@@ -66,6 +69,18 @@ export function BenchStation({ data: told }: { data: BenchPage }): ReactNode {
     </ThemeProvider>
   );
 }
+
+/** Whether a card is done on this device, all of it. */
+const isDoneHere = (
+  { stepKey, zones }: BenchCard,
+  finished: readonly { stepKey: string; zones: readonly string[]; share: number | null }[],
+): boolean =>
+  finished.some(
+    (entry) =>
+      entry.stepKey === stepKey &&
+      (entry.share ?? 1) >= 1 &&
+      (entry.zones.length === 0 || zones.every((zone) => entry.zones.includes(zone))),
+  );
 
 /** The evening without what is done and not told to the server yet. */
 function withoutDone(data: BenchPage, done: ReadonlySet<string>): BenchPage {

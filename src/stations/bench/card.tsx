@@ -4,20 +4,20 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import type { BenchCard, CardTimer } from '@/core/bench/cards';
 import { durationInWords } from '@/core/units/minutes';
 import { parseNumber } from '@/core/units/number';
 import { capital, counted, listed } from '@/core/units/words';
 import { useOutbox } from '@/stations/shell/outbox';
 import { timerInWords, useNow, useTimers, type TimerRow } from '@/stations/shell/running-timers';
-import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { shortDay } from '@/ui/dates';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
 import { useKey } from '@/ui/keys';
 import { serverNow } from '@/ui/server-clock';
 import { AsItWas, asLogged, type Really } from './as-it-was';
+import { DoneOn, useDoneOn } from './done-on';
 import type { BenchPage } from './page-data';
 import { useShown } from '@/ui/shown-units';
 
@@ -38,11 +38,17 @@ export function Card({
   isPlanned: boolean;
   onDone: () => void;
 }): ReactNode {
-  const { chooseSeveral, choose } = useZoneChoice();
   const { send, isKnown, look } = useOutbox();
-  const [minutes, setMinutes] = useState(String(card.minutes));
+  const [took, setMinutes] = useState<string | null>(null);
+  const { on, part, toggle } = useDoneOn(card);
+  /** Of work that has no zones: how far it is, in per cent. */
+  const [far, setFar] = useState('100');
+  const share = card.places.length > 0 ? part : (parseNumber(far) ?? 0) / 100;
+  // Half of it takes half of the minutes, until somebody says otherwise.
+  const minutes = took ?? String(Math.max(1, Math.round(card.minutes * Math.min(1, share || 1))));
   const [note, setNote] = useState('');
   const [fault, setFault] = useState('');
+  const [placeFault, setPlaceFault] = useState('');
   const [noteFault, setNoteFault] = useState('');
   const noteField = useRef<HTMLInputElement>(null);
   const [clocks, setClocks] = useState(true);
@@ -55,18 +61,6 @@ export function Card({
   const own = (timer: CardTimer) =>
     running.find(({ stepKey, label }) => stepKey === timer.waits && label === timer.label);
   const missing = card.needs.filter(({ key }) => !done.has(key));
-  // The step's zones are lit on the sheet while it is in hand.
-  const zones = card.zones.join(' ');
-  useEffect(() => {
-    const lit = zones ? zones.split(' ') : [];
-    choose(lit.length === 1 ? lit[0]! : null);
-    chooseSeveral(new Set(lit.length > 1 ? lit : []));
-    return () => {
-      choose(null);
-      chooseSeveral(new Set());
-    };
-  }, [choose, chooseSeveral, zones]);
-
   const clockOf = (timer: CardTimer) => ({
     id: crypto.randomUUID(),
     fields: {
@@ -87,7 +81,10 @@ export function Card({
       // A key is quicker than the page: what waits on this device is looked at first.
       const waiting = await look();
       const isDone = ({ act }: (typeof waiting)[number]) =>
-        act.kind === 'finish' && act.briefId === data.briefId && act.entry.stepKey === card.key;
+        act.kind === 'finish' &&
+        act.briefId === data.briefId &&
+        act.entry.stepKey === card.stepKey &&
+        on.every((zone) => act.entry.zones.includes(zone));
       if (waiting.some(isDone)) return;
     }
     const actual = parseNumber(minutes);
@@ -96,6 +93,15 @@ export function Card({
       return;
     }
     setFault('');
+    if (card.places.length > 0 && on.length === 0) {
+      setPlaceFault('mark at least one zone');
+      return;
+    }
+    if (card.zones.length === 0 && !(share > 0 && share <= 1)) {
+      setPlaceFault('how far, 1 to 100 %');
+      return;
+    }
+    setPlaceFault('');
     if (missing.length > 0 && note.trim() === '') {
       setNoteFault('say why it is done before its turn');
       noteField.current?.focus();
@@ -107,11 +113,16 @@ export function Card({
         kind: 'finish',
         briefId: data.briefId,
         act,
-        entry: asLogged(card, really, Math.round(actual), note),
+        entry: {
+          ...asLogged(card, really, Math.round(actual), note),
+          zones: card.zones.length > 1 ? on : card.zones,
+          share: card.zones.length === 0 && share < 1 ? share : null,
+          plannedMinutes: Math.max(1, Math.round(card.plannedMinutes * Math.min(1, share))),
+        },
         pictureId: null,
         timers: clocks ? card.timers.filter((timer) => !own(timer)).map(clockOf) : [],
       }),
-      'Done; the rest is planned anew',
+      share < 1 ? 'Logged as far as it is; what is left is planned' : 'Done; the rest is planned anew',
       really.picture,
     );
     onDone();
@@ -176,6 +187,7 @@ export function Card({
         </ul>
       ) : null}
       <TriedBefore card={card} />
+      <DoneOn card={card} on={on} toggle={toggle} far={far} onFar={setFar} fault={placeFault} />
       <div className="bench-actions">
         <TextField
           label="Took, minutes"
@@ -196,7 +208,7 @@ export function Card({
           sx={{ minWidth: 200 }}
         />
         <Button variant="contained" disabled={!isKnown} onClick={() => void finish()}>
-          Done (d)
+          {share < 1 && share > 0 ? 'So far done (d)' : 'Done (d)'}
         </Button>
         {card.timers.some((timer) => !own(timer)) ? (
           <label className="bench-clocks">
@@ -328,6 +340,18 @@ function CardFacts({ card }: { card: BenchCard }): ReactNode {
           <dd>{says}</dd>
         </div>
       ))}
+      {card.doneOn ? (
+        <div className="wide">
+          <dt>Done before on</dt>
+          <dd>{card.doneOn}; this is what is left</dd>
+        </div>
+      ) : null}
+      {card.strips.length > 0 ? (
+        <div className="wide">
+          <dt>Strips to cut</dt>
+          <dd>{listed(card.strips.map(({ says, mm }) => shown(`${mm} mm ${says}`)))}</dd>
+        </div>
+      ) : null}
       {card.schools.map(({ title, choice }) => (
         <div key={title}>
           <dt>{title}</dt>

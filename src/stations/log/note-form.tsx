@@ -3,6 +3,8 @@
 import { useState, type ReactNode } from 'react';
 import { otherWorkKey } from '@/core/bench/other-work';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
+import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
+import { LAYER_KINDS } from '@/core/work/kinds';
 import type { Written } from '@/outbox/queued';
 import { useWritten } from '@/stations/shell/use-written';
 import { useChosenZones, ZoneSelect } from '@/stations/shell/zone-select';
@@ -31,6 +33,24 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
     { name: 'actualMinutes', label: 'Took', unit: 'min', type: 'number', width: 3 },
     { name: 'who', label: 'By', type: 'suggest', options: optionsOf(data.people), width: 3 },
     { name: 'paint', label: 'Paint and ratio', width: 6 },
+    {
+      name: 'what',
+      label: 'It laid',
+      type: 'choice',
+      options: [{ value: '', label: 'nothing' }, ...optionsOf(LAYER_KINDS)],
+      width: 3,
+    },
+    { name: 'code', label: 'Colour code', type: 'suggest', options: data.codes, width: 3 },
+    {
+      name: 'chemistry',
+      label: 'Kind of paint',
+      type: 'choice',
+      options: [
+        { value: '', label: 'not said' },
+        ...CHEMISTRY_NAMES.map((name) => ({ value: name, label: CHEMISTRIES[name].title })),
+      ],
+      width: 3,
+    },
     { name: 'note', label: 'Note', type: 'long', width: 12 },
   ];
   return (
@@ -43,6 +63,9 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
         actualMinutes: 15,
         who: '',
         paint: '',
+        what: '',
+        code: '',
+        chemistry: '',
         note: '',
       }}
       version={null}

@@ -22,6 +22,9 @@ export interface LogPage {
   mishaps: number;
   people: string[];
   zones: { key: string; title: string }[];
+  /** All of the outline, and all colours that are called. */
+  allZones: { key: string; title: string }[];
+  codes: { value: string; label: string }[];
   /** One that was worked on last; null while nothing was. */
   lastZone: string | null;
   /** Parts that can be lost or broken, by their name in the box. */
@@ -46,6 +49,11 @@ export function logPage(view: BriefView, revision: number): LogPage {
     people: peopleOf(view),
     lastZone: lastZoneOf(log, made),
     zones: made.map((key) => ({ key, title: titles.get(key)! })),
+    allZones: view.outline.zones.map(({ key, title }) => ({ key, title })),
+    codes: view.calls.map(({ code, official }) => ({
+      value: code,
+      label: `${code} ${official?.record.name ?? ''}`.trim(),
+    })),
     parts: parts.map((part) => ({ id: part.id, version: part.version, name: partName(part) })),
   };
 }

@@ -193,7 +193,7 @@ function Line({ data, line }: { data: LogPage; line: LogLine }): ReactNode {
       </div>
       {open === 'again' && line.kind === 'done' ? <DoAgain data={data} entry={line.entry} onDone={close} /> : null}
       {open === 'edit' && line.kind === 'done' ? (
-        <EntryForm briefId={data.briefId} people={data.people} entry={line.entry} onDone={close} />
+        <EntryForm data={data} entry={line.entry} at={line.at} onDone={close} />
       ) : null}
       {open === 'edit' && line.kind === 'tried' ? (
         <TriedForm briefId={data.briefId} tried={line.tried} onDone={close} />
