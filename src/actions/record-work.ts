@@ -119,8 +119,10 @@ export async function checked(at: Sight, entity: Writable, id: string | null, fi
   return (await checkKit(at, entity, id, evidence)) as never;
 }
 
-/** Records of which a change can turn what others rest on; of what a source says, only rulings turn. */
-export const REACH: Partial<Record<RecordName, 'rulings' | 'anything'>> = {
+/**
+ * Records of which a change can turn what others rest on; of what a source says, only rulings turn; of a ruling or a marking,
+ * what lies on the model already. */
+export const REACH: Partial<Record<RecordName, 'rulings' | 'paint' | 'anything'>> = {
   brief: 'anything',
   airframe: 'anything',
   source: 'anything',
@@ -130,4 +132,7 @@ export const REACH: Partial<Record<RecordName, 'rulings' | 'anything'>> = {
   subject: 'anything',
   part: 'anything',
   sighting: 'rulings',
+  ruling: 'paint',
+  marking: 'paint',
+  scheme_field: 'paint',
 };

@@ -2,7 +2,7 @@ import { minuteNow } from '@/clock/now';
 import { deriveBrief, PAGE_EFFORT } from '@/core/brief/derive';
 import { weighQuestions } from '@/core/brief/questions';
 import { Stages } from '@/core/brief/stages';
-import { turnedBetween, turnedRulings } from '@/core/brief/turned';
+import { turnedBetween, turnedPaint, turnedRulings } from '@/core/brief/turned';
 import type { ActAnswer } from '@/core/kept/act';
 import { outlineOf, type BriefState } from '@/core/kept/state';
 import type { Turn } from '@/core/kept/turn';
@@ -15,8 +15,11 @@ import { bookOf, briefOf, shelfOf } from './brief-of';
 
 type Work<T> = (writer: ActWriter, before: BriefState) => Promise<T>;
 
-/** How far an act may reach: what a source says turns rulings; a changed day, scale, option or source turns anything. */
-type Reach = 'rulings' | 'anything';
+/**
+ * How far an act may reach: what a source says turns rulings; a ruling or a marking what is laid already; a changed day, scale, option or
+ * source turns anything.
+ */
+type Reach = 'rulings' | 'paint' | 'anything';
 
 /** Does an act; its answer says what it turned in the brief. */
 export async function performTelling<T>(act: Act, work: Work<T>, reach: Reach = 'anything'): Promise<ActAnswer<T>> {
@@ -53,8 +56,11 @@ async function turnedIn(briefId: string, { before, after }: Both, reach: Reach):
     const asked = (state: BriefState) => weighQuestions(state, book, outlineOf(state)).questions;
     return turnedRulings(asked(before), asked(after));
   }
+  // Where nothing is laid yet, nothing of it turns.
+  if (reach === 'paint' && !before.log.some(({ what }) => what !== '')) return [];
   const shelf = await lookAt(briefId, shelfOf);
   const settings = { nowUtc: minuteNow(), effort: PAGE_EFFORT };
   const stages = new Stages();
-  return turnedBetween(deriveBrief(before, shelf, settings, stages), deriveBrief(after, shelf, settings, stages));
+  const views = [deriveBrief(before, shelf, settings, stages), deriveBrief(after, shelf, settings, stages)] as const;
+  return reach === 'paint' ? turnedPaint(...views) : turnedBetween(...views);
 }

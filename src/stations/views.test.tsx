@@ -45,6 +45,7 @@ const question = (id: string, over: Partial<QuestionRow> = {}): QuestionRow => (
   sightings: [],
   ruling: null,
   reopened: false,
+  isWorkedOn: false,
   open: true,
   gate: 'colour',
   ...over,

@@ -11,13 +11,19 @@ export function TurnList({ turns, leads = true }: { turns: readonly Turn[]; lead
   const id = leads ? brief : undefined;
   return (
     <ul className="turns">
-      {turns.map(({ says, at, questionId }) => (
+      {turns.map(({ says, at, questionId, strip }) => (
         <li key={says}>
           {says}
           {id ? (
             <>
               {' '}
-              <Link href={`/briefs/${id}/${at}${questionId ? `?question=${questionId}` : ''}`}>Look</Link>
+              {strip ? (
+                <Link href={`/briefs/${id}/log?show=mishaps&kind=ruledAnew&zones=${strip.join(',')}`}>
+                  Strip it first
+                </Link>
+              ) : (
+                <Link href={`/briefs/${id}/${at}${questionId ? `?question=${questionId}` : ''}`}>Look</Link>
+              )}
             </>
           ) : null}
         </li>

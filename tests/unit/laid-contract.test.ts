@@ -78,7 +78,7 @@ function anyLog(file: BriefFile, seed: number): Entry[] {
   });
 }
 
-const BRIEFS = [{ ...DEMO, log: [], mishaps: [] }, ...fc.sample(anyBrief, { seed: 20261130, numRuns: 9 })];
+const BRIEFS = [{ ...DEMO, log: [], mishaps: [] }, ...fc.sample(anyBrief, { seed: 20261130, numRuns: 5 })];
 const LOGGED = BRIEFS.map((file, i): BriefFile => ({ ...file, log: anyLog({ ...file, log: [] }, 77 + i) }));
 const ANSWERS = LOGGED.map((file) => ({ file, answer: run(file) }));
 const factsOf = (answer: LaidAnswer) =>

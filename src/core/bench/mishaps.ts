@@ -8,6 +8,8 @@ export interface MishapKind {
   looks: string;
   /** From the one that disturbs least on; tried in this order. */
   ladder: readonly Cure[];
+  /** What it takes off does not come back: something else is wanted there. */
+  staysOff?: true;
   /** It happened to a part, and not to what lies on the model. */
   ofPart?: true;
   /** What keeps it from happening again. */
@@ -92,6 +94,13 @@ const TABLE = {
     looks: 'the code or the bottle was not the one that was ruled',
     ladder: [CURES.overcoat, CURES.sandThrough('primer'), CURES.strip],
     next: 'Hold the bottle against the card before it goes into the cup.',
+  },
+  ruledAnew: {
+    title: 'Ruled anew after paint',
+    looks: 'another colour is wanted now where one lies already',
+    ladder: [CURES.sandThrough('primer'), CURES.strip],
+    staysOff: true,
+    next: 'Rule a colour before it is sprayed: the gates ask for it.',
   },
   offColour: {
     title: 'Colour is off after spraying',

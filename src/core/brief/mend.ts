@@ -1,5 +1,5 @@
 import type { Cure } from '@/core/bench/cures';
-import { mishapOf, type MishapName } from '@/core/bench/mishaps';
+import { mishapOf, MISHAPS, type MishapName } from '@/core/bench/mishaps';
 import { reworkOf, type Doing, type LaidLayer, type Rework, type ReworkStep } from '@/core/bench/rework';
 import { spokenZones } from '@/core/outline/spoken';
 
@@ -64,13 +64,15 @@ export function mend(view: Mended, kind: MishapName, cure: Cure, zones: readonly
     .filter((step) => step.kind === 'mask')
     .map((step) => ({ step: step.key, zones: step.zones }));
   const rework = reworkOf(stack, { kind, zones, down: cure.down ?? 'clear' }, masks, climate, cure);
-  const kept = cure.down === null ? onlyMending(rework) : rework;
+  const kept =
+    cure.down === null ? onlyMending(rework, []) : MISHAPS[kind].staysOff ? onlyMending(rework, rework.lost) : rework;
   return { rework: kept, run: runOf(view, kind, cure, kept, stack, key) };
 }
 
-const onlyMending = (rework: Rework<KnownLayer>): Rework<KnownLayer> => {
+/** The repair by itself: what it takes off, if anything, is not laid again. */
+const onlyMending = (rework: Rework<KnownLayer>, lost: Rework<KnownLayer>['lost']): Rework<KnownLayer> => {
   const steps = rework.steps.slice(0, 1);
-  return { steps, lost: [], hours: steps[0]!.minutes / 60 };
+  return { steps, lost, hours: steps[0]!.minutes / 60 };
 };
 
 const recipeOf = ({ paint, entry }: MadeLayer): string => mixedInWords(entry?.mixed ?? null) || entry?.paint || paint;

@@ -3,7 +3,9 @@ import { questionInWords } from '@/core/evidence/question-words';
 import type { Turn } from '@/core/kept/turn';
 import { checkSize, isRightSize } from '@/core/markings/size';
 import { atScale } from '@/core/units/length';
-import { momentInWords } from '@/core/units/day';
+import { spokenZones } from '@/core/outline/spoken';
+import { localDay } from '@/core/route/calendar';
+import { dayInWords, momentInWords } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { counted, listed, plural } from '@/core/units/words';
 import type { BriefView } from './derive';
@@ -25,7 +27,7 @@ function named<T>(items: readonly T[], says: (item: T) => string): string {
 export function turnedBetween(before: BriefView, after: BriefView): Turn[] {
   return [
     ...turnedRulings(before.questions, after.questions),
-    ...turnedDone(before, after),
+    ...turnedPaint(before, after),
     ...turnedPaints(before, after),
     ...turnedSizes(before, after),
     ...turnedAnswers(before.questions, after.questions),
@@ -33,6 +35,13 @@ export function turnedBetween(before: BriefView, after: BriefView): Turn[] {
     ...turnedPlan(before, after),
   ];
 }
+
+/** Of a change, only what it does to work that is done: what lies under another colour now, what is to do again, what has no place. */
+export const turnedPaint = (before: BriefView, after: BriefView): Turn[] => [
+  ...turnedLaid(before, after),
+  ...turnedDone(before, after),
+  ...turnedAgain(before, after),
+];
 
 type Asked = Pick<
   QuestionView,
@@ -188,6 +197,61 @@ function turnedSizes(before: BriefView, after: BriefView): Turn[] {
       questionId: null,
     });
   return turns;
+}
+
+/** "Sleet lies on 6 zones since 3 January: Peat goes over it in 2 coats (35 min, mask 20 min), or it is stripped first." */
+function turnedLaid(before: BriefView, after: BriefView): Turn[] {
+  const nameOf = (code: string) => after.official.get(code)?.record.name || code;
+  const then = new Set(
+    before.standing.changed.flatMap(({ from, to, zones }) => zones.map((zone) => `${from} ${to} ${zone}`)),
+  );
+  return after.standing.changed.flatMap(
+    ({ from, to, since, zones, coats, minutes, maskMinutes, inAll, strip, again }): Turn[] => {
+      if (zones.every((zone) => then.has(`${from} ${to} ${zone}`))) return [];
+      const day = dayInWords(localDay(since, after.state.brief.timeZone));
+      const over = `${nameOf(to)} goes over it in ${counted(coats, 'coat')} (${durationInWords(minutes)}${maskMinutes > 0 ? `, mask ${durationInWords(maskMinutes)}` : ''})`;
+      const how = isShut(after, zones)
+        ? 'it is closed in, and out of reach unless it is opened again'
+        : strip === 'chemistry'
+          ? `${nameOf(to)} does not bear on it: strip it first`
+          : strip === 'too thick'
+            ? `${over}, and ${counted(inAll, 'coat')} in all would fill the detail: better strip it first`
+            : `${over}, or it is stripped first`;
+      const buried = again.length > 0 ? `; over it again: ${named(again, (title) => title)}` : '';
+      return [
+        {
+          says: `${nameOf(from)} lies on ${counted(zones.length, 'zone')} since ${day}: ${how}${buried}`,
+          at: 'log',
+          questionId: null,
+          strip: zones,
+        },
+      ];
+    },
+  );
+}
+
+/** Whether zones are closed in by a gate that is passed. */
+const isShut = ({ outline, gates }: BriefView, keys: readonly string[]): boolean => {
+  const shut = new Set(gates.flatMap(({ name, passed }) => (passed ? [name as string] : [])));
+  return outline.zones.some(({ key, closedBy }) => closedBy !== null && keys.includes(key) && shut.has(closedBy));
+};
+
+/** Finished work that is not finished any more, beside what lies under another colour. */
+function turnedAgain(before: BriefView, after: BriefView): Turn[] {
+  const buried = new Set(after.standing.changed.flatMap(({ again }) => again));
+  const open = after.route.steps.filter(({ key, title }) => {
+    const [was, is] = [before.standing.progress.get(key), after.standing.progress.get(key)!];
+    return was?.isFinished && was.endedAt !== null && !is.isFinished && !buried.has(title);
+  });
+  if (open.length === 0) return [];
+  const minutes = open.reduce((sum, { key }) => sum + after.standing.progress.get(key)!.minutesLeft, 0);
+  return [
+    {
+      says: `${counted(open.length, 'finished step')} ${plural('has', open.length)} more to do (${durationInWords(minutes)}): ${named(open, ({ key, title }) => `${title}, on ${spokenZones(after.outline.zones, after.standing.progress.get(key)!.toDo)}`)}`,
+      at: 'route',
+      questionId: null,
+    },
+  ];
 }
 
 /** Work that is done and has no place in the route any more: the log keeps it. */

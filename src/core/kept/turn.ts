@@ -5,4 +5,6 @@ export interface Turn {
   at: 'evidence' | 'colours' | 'markings' | 'route' | 'log';
   /** The question to look at again, where it is one. */
   questionId: string | null;
+  /** Zones on which what lies there may be stripped first. */
+  strip?: string[];
 }

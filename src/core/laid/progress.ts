@@ -171,12 +171,24 @@ function laidOn(step: RouteStep, zone: string, named: DoneBy, facts: Facts): Don
   // What something took off is laid again by the rework; the step itself was done.
   if (named && facts.relaid.has(`${step.key} ${zone}`)) return named;
   const lying = facts.lying.get(zone) ?? [];
-  const cover = facts.ground.has(`${step.key} ${zone}`) ? null : (facts.covered.get(zone) ?? null);
-  const over = cover ? lying.slice(lying.indexOf(cover) + 1) : lying;
+  const over = countingFor(step, zone, lying, facts);
   const found = step.lays.map((layer) => over.findLast((own) => !own.again && isThe(layer, step, own)));
   if (found.some((one) => one === undefined)) return null;
   const last = found.reduce((late, one) => (one!.endedAt > late!.endedAt ? one : late))!;
   return named ?? { startedAt: last.endedAt, endedAt: last.endedAt };
+}
+
+/**
+ * Of what lies on a zone what can count for a step: all of it, unless a coat lies there that nobody wants any more. Then a colour has to lie
+ * over that, and what comes over the colours over the new one.
+ */
+function countingFor(step: RouteStep, zone: string, lying: readonly LaidLayer[], facts: Facts): readonly LaidLayer[] {
+  const cover = facts.covered.get(zone);
+  if (!cover || facts.ground.has(`${step.key} ${zone}`)) return lying;
+  const over = lying.slice(lying.indexOf(cover) + 1);
+  if (step.lays.some(({ what }) => what === 'colour')) return over;
+  const colour = over.findIndex(({ what, again }) => what === 'colour' && !again);
+  return colour < 0 ? [] : over.slice(colour + 1);
 }
 
 /** Whether what was laid is what a step is to lay. */

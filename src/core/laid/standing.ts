@@ -1,6 +1,7 @@
 import { dryingTime, type Climate } from '@/core/paint/drying';
 import type { Minutes } from '@/core/units/minutes';
 import type { Route, RouteLink, RouteStep } from '@/core/work/step';
+import { changedIn, type Changed } from './changed';
 import { waitBetween } from './drying';
 import { laidOf, stayingOf, type Laid, type LaidLayer, type LoggedWork, type Loss } from './laid';
 import { progressOf, minutesOfShare, type StepProgress } from './progress';
@@ -34,6 +35,8 @@ export interface Standing {
   taped: ReadonlyMap<string, readonly Tape[]>;
   /** By step: what it waits for that lies under it, the longest first. */
   waits: ReadonlyMap<string, readonly LaidWait[]>;
+  /** Coats that lie where another colour is wanted now. */
+  changed: readonly Changed[];
   /** What of `left` is done: finished steps, and what is done of the others. */
   done: readonly DoneStep[];
   /** The route with what is left of each step; what is done of one, and what of it must follow soon, are steps of their own. */
@@ -59,7 +62,8 @@ export function standingOf(
     isFinished && startedAt !== null && endedAt !== null ? [{ stepKey, startedAt, endedAt }] : [],
   );
   const { left, parts } = leftOf(route, progress, waits, areaOf);
-  return { laid, stacks, progress, taped, waits, done: [...done, ...parts], left };
+  const changed = changedIn(route, { laid, progress }, areaOf);
+  return { laid, stacks, progress, taped, waits, changed, done: [...done, ...parts], left };
 }
 
 /** What each step that lays something has to wait for, of what lies there: by the paint that was used, in the air in which it dried. */

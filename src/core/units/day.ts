@@ -39,6 +39,10 @@ export function weekdayOf(day: Day): number {
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 
+/** A day in a sentence: "3 Jan 2026". */
+export const dayInWords = (day: Day): string =>
+  `${Number(day.slice(8))} ${MONTHS[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
+
 /** A local date-time in a sentence: "Sat 14 Nov, 10:50". */
 export function momentInWords(local: string): string {
   const day = local.slice(0, 10);

@@ -1,3 +1,4 @@
+import { colourLaid } from '@/core/brief/already-laid';
 import type { BriefView } from '@/core/brief/derive';
 import type { CallView } from '@/core/brief/called';
 import type { Fields, Kept, Laying } from '@/core/kept/records';
@@ -94,7 +95,7 @@ export interface ColourCallRow {
   cup: CupPlan | null;
   /** What its chemistry does to what it meets, or suffers from it. */
   chemistry: ChemistryNote[];
-  /** What stands behind the official colour: chips, outliers, batches, other codes. */
+  /** What is laid of it already, and what stands behind the official colour: chips, outliers, batches, other codes. */
   known: string[];
 }
 
@@ -314,7 +315,10 @@ function callRow(
     cup: call.coats
       ? planCup({ areaCm2, coats: call.coats.coats, ...call.way.takes }, { cupMl: CUP_ML, thinRatio, factor })
       : null,
-    known: call.official ? knownOf(call.official, view, shelf) : [],
+    known: [
+      ...[colourLaid(view, call.code)].filter(Boolean),
+      ...(call.official ? knownOf(call.official, view, shelf) : []),
+    ],
   };
 }
 

@@ -47,6 +47,8 @@ export interface QuestionRow {
   open: boolean;
   gate: string;
   wish: string | null;
+  /** Something is laid on its zone already: what a ruling does to that is said before it is made. */
+  isWorkedOn: boolean;
 }
 
 /** A sighting as far as a cell shows it; what was measured in a picture has its marks. */
@@ -163,7 +165,7 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
     seen: seen.map(({ key }) => key),
     notAsked: notAsked(born, view.state.questions).length,
     hidden: { count: hidden.length, because: [...new Set(hidden.flatMap(({ hidden: why }) => why ?? []))] },
-    questions: view.questions.flatMap((question) => (question.hidden === null ? [questionRow(question)] : [])),
+    questions: view.questions.flatMap((question) => (question.hidden === null ? [questionRow(question, view)] : [])),
     gates: view.gates.map(({ name, title, start, passed, open }) => ({
       name,
       title,
@@ -192,14 +194,12 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
 }
 
 /** A question as the ledger shows it; what the options hide is not asked there. */
-function questionRow({
-  record,
-  weighed,
-  sightings,
-  hidden: _hidden,
-  ...question
-}: BriefView['questions'][number]): QuestionRow {
+function questionRow(
+  { record, weighed, sightings, hidden: _hidden, ...question }: BriefView['questions'][number],
+  { standing }: BriefView,
+): QuestionRow {
   return {
+    isWorkedOn: (standing.laid.get(record.zone)?.length ?? 0) > 0,
     ...question,
     sightings: sightings.map(cellOf),
     id: record.id,

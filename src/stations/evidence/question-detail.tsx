@@ -4,6 +4,7 @@ import { questionInWords } from '@/core/evidence/question-words';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
+import { weighSave } from '@/actions/weighing';
 import { addSighting, mirrorQuestion } from '@/actions/evidence';
 import { RULING_BASES, RULING_TITLES } from '@/core/evidence/bases';
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
@@ -15,6 +16,7 @@ import { Offers, optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { useSaving } from '@/ui/saving';
 import { Explained } from '@/ui/explained';
 import { RemoveButton } from '@/stations/shell/remove-button';
+import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import { RemoveSighting } from './remove-sighting';
 import { dueInWords } from '@/ui/due-words';
 import { Settle } from './chase-first';
@@ -325,6 +327,29 @@ function RulingForm({
         focus={focus}
         saveLabel={ruling ? 'Change the ruling' : 'Rule'}
         saved="Ruled"
+        foresees={
+          question.isWorkedOn
+            ? (values) => {
+                const typed = JSON.stringify({ ...values, questionId: question.id });
+                return (
+                  <WhatItTurns
+                    of={values.value === ruling?.value || values.value === '' ? null : typed}
+                    weigh={(act) =>
+                      weighSave({
+                        act,
+                        briefId: data.briefId,
+                        station: 'evidence',
+                        entity: 'ruling',
+                        id: ruling?.id ?? null,
+                        version: ruling?.version ?? null,
+                        fields: { reason: 'weighed', ...values, questionId: question.id },
+                      })
+                    }
+                  />
+                );
+              }
+            : undefined
+        }
         submit={(values, version, act) =>
           save({
             act,

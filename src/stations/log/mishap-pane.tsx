@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import { useSearchParams } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { mishapCost, takeOnMishap } from '@/actions/mishaps';
 import { MISHAP_NAMES, MISHAPS, type MishapName } from '@/core/bench/mishaps';
@@ -22,6 +23,8 @@ import type { LogPage } from './page-data';
 
 type Cost = Omit<MishapPlan, 'laid' | 'record'>;
 
+const kindAsked = (name: string | null): MishapName | '' => MISHAP_NAMES.find((own) => own === name) ?? '';
+
 /** What went wrong: where, how deep, how it is mended, and what that costs before it is taken on. */
 export function MishapPane({ data }: { data: LogPage }): ReactNode {
   const { chooseSeveral, titleOf } = useZoneChoice();
@@ -29,8 +32,14 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
   // Nobody chose: it happened where the last work was, most likely.
   const zones = chosen.length > 0 || !data.lastZone ? chosen : [data.lastZone];
   const { isAway } = useOutbox();
-  const [kind, setKind] = useState<MishapName | ''>('');
-  const [cure, setCure] = useState('');
+  const wanted = useSearchParams();
+  const [kind, setKind] = useState<MishapName | ''>(() => kindAsked(wanted.get('kind')));
+  const [cure, setCure] = useState(() => (kind ? MISHAPS[kind].ladder[0]!.title : ''));
+  // Who comes from a ruling comes with the zones that it is about.
+  const given = wanted.get('zones');
+  useEffect(() => {
+    if (given) chooseSeveral(new Set(given.split(',')));
+  }, [given, chooseSeveral]);
   const [note, setNote] = useState('');
   const [pictureId, setPictureId] = useState<string | null>(null);
   const [partId, setPartId] = useState('');

@@ -59,6 +59,7 @@ export function FieldForm({
   const own = SHAPED[shape.kind];
   return (
     <>
+      {data.laid[field.code] ? <p role="note">{data.laid[field.code]}.</p> : null}
       <RecordForm
         fields={[
           { name: 'title', label: 'Title', width: 4 },

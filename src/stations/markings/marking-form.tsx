@@ -94,6 +94,7 @@ export function MarkingForm({
       };
   return (
     <>
+      {marking?.laid ? <p role="note">{marking.laid}</p> : null}
       <RecordForm
         fields={[
           { name: 'title', label: 'Title', width: 4 },

@@ -3,6 +3,7 @@ import { MARKING_ASPECTS } from '@/core/evidence/aspects';
 import type { Kept } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { figuresOf, TYPICAL_TOOL } from '@/core/kit/tools';
+import { colourLaid, markingLaid } from '@/core/brief/already-laid';
 import { checkSize, type SizeCheck } from '@/core/markings/size';
 import { PRINTER_LINE_MM, type MethodFacts } from '@/core/markings/methods';
 import type { NoseWeight } from '@/core/brief/nose-weight';
@@ -23,7 +24,7 @@ export interface MarkingsPage {
   underlays: Kept<'underlay'>[];
   denominator: number;
   spec: OutlineSpec;
-  markings: (Kept<'marking'> & { check: SizeCheck })[];
+  markings: (Kept<'marking'> & { check: SizeCheck; laid: string })[];
   /** The scheme over the zones' own colours, from the first field laid to the last. */
   fields: Kept<'scheme_field'>[];
   sheets: Kept<'decal_sheet'>[];
@@ -46,6 +47,8 @@ export interface MarkingsPage {
   printed: PrintedColour[];
   names: Record<string, string>;
   maskOrder: string[];
+  /** Of colours that are laid already: where, and since when. */
+  laid: Record<string, string>;
   /** Finest lines of the tools of the house. */
   lines: MethodFacts['lines'];
   /** Colours whose chosen paint dries matt. */
@@ -81,6 +84,7 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
     markings: markings.map((marking) => ({
       ...marking,
       check: checkSize(marking.heightMm, brief.denominator, marking.printedMm),
+      laid: markingLaid(view, marking.id),
     })),
     fields: fieldsOf(view),
     sheets: shelf.decalSheets,
@@ -97,6 +101,12 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
     coats: Object.fromEntries(view.calls.map(({ code, coats }) => [code, coats?.coats ?? 2])),
     names: Object.fromEntries(view.calls.map(({ code, official }) => [code, official?.record.name ?? ''])),
     maskOrder: brief.maskOrder,
+    laid: Object.fromEntries(
+      view.calls.flatMap(({ code }) => {
+        const says = colourLaid(view, code);
+        return says ? [[code, says] as const] : [];
+      }),
+    ),
     offers: sheetOffers(view),
     skinLines: view.outline.lines.flatMap(({ id, kind, chart, points }) =>
       kind === 'edge' ? [] : [{ title: id, mm: Math.round(lengthOn(chart, points) * 1000) }],

@@ -105,6 +105,7 @@ export const route: Contract = {
         ]),
       ),
       waits: Object.fromEntries(standing.waits),
+      ruledAnew: standing.changed,
       conflicts: conflictsOf(stacks, file.brief.remedies).map(
         ({ zone, over, under, verdict, says, remedies, taken }) => ({
           zone,
