@@ -256,7 +256,7 @@ test.describe('something goes wrong', () => {
     await page.goto(`${base}/log?show=made`);
     await page.locator('html[data-ready]').waitFor();
     await page.getByRole('combobox', { name: /^Zone/ }).selectOption('cowling-port');
-    await expect(page.getByText('gone with a glue drip').first()).toBeVisible();
+    await expect(page.getByText('comes off: glue drip').first()).toBeVisible();
     await page.goto(`${base}/route`);
     await expect(page.getByRole('button', { name: /^Sand the place, down to the primer/ }).first()).toBeVisible();
     await page.locator('html[data-ready]').waitFor();

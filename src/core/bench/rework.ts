@@ -76,15 +76,16 @@ const DO: Record<LayerKind, Doing> = {
 };
 const SPRAYED: ReadonlySet<Doing> = new Set<Doing>(['prime', 'spray', 'seal']);
 
-/** Typical minutes of tape round a spot, for each neighbour, and of taking it off. */
+/** Typical minutes of tape round a spot where its edges are not known, for each neighbour, and of taking it off. */
 const MASKING = { first: 10, each: 3, most: 40, off: 5 };
+const typicalTape = (neighbours: number): Minutes => Math.min(MASKING.most, MASKING.first + MASKING.each * neighbours);
 /** Where nobody named a cure. */
 const REPAIR: Pick<Cure, 'minutes' | 'waits'> = { minutes: 20, waits: 60 };
 
 /**
  * What has to be done again after a mishap: the cause is mended, then what was lost comes back in its old order with the recipes as logged, on
  * the named zones only, with all neighbours masked that were sprayed in the same passes. Layers that were not laid yet are left to the route.
- * Afterwards the stack of each zone is what it was. Throws RangeError for a zone that has no stack.
+ * Afterwards the stack of each zone is what it was. `tapeRound` gives the minutes of tape round some zones; null where nobody measured. Throws RangeError for a zone that has no stack.
  */
 export function reworkOf<L extends LaidLayer>(
   stack: Readonly<Record<string, readonly L[]>>,
@@ -92,6 +93,7 @@ export function reworkOf<L extends LaidLayer>(
   masks: readonly KnownMask[],
   climate: Climate,
   cure: Pick<Cure, 'minutes' | 'waits'> = cureOf(damage),
+  tapeRound: (zones: readonly string[]) => Minutes | null = () => null,
 ): Rework<L> {
   const named = [...new Set(damage.zones)];
   const standing = new Map<string, L[]>();
@@ -128,7 +130,7 @@ export function reworkOf<L extends LaidLayer>(
         again: mask.step,
         zones: mask.zones,
         recipe: null,
-        minutes: Math.min(MASKING.most, MASKING.first + MASKING.each * mask.zones.length),
+        minutes: tapeRound(run[0]!.zones) ?? typicalTape(mask.zones.length),
         afterMin: 0,
         because: 'what was sprayed in the same pass is done, and stays as it is',
         layer: null,

@@ -2,6 +2,7 @@ import { modelAreaOfZones } from '@/core/outline/outline';
 import { CUP_ML, planCup } from '@/core/paint/quantity';
 import { thinRatioOf } from '@/core/paint/thinning';
 import { SPRAYING } from '@/core/paint/spraying';
+import { CUT_OVER } from '@/core/work/masking';
 import type { BriefView } from './derive';
 
 /** What the route takes beside the colours, ml: its general coats by name, the most first, and all thinner. */
@@ -33,3 +34,11 @@ export function besideTheColours(
     ...(thinner > 0 ? [{ what: 'thinner', ml: thinner }] : []),
   ];
 }
+
+/** Tape that the colours still take, m, with what is cut over. */
+export const tapeLeft = ({ route, standing }: Pick<BriefView, 'route' | 'standing'>): number =>
+  route.steps.reduce(
+    (sum, { key, masking }) =>
+      masking ? sum + (masking.tapeMm * CUT_OVER * (1 - standing.progress.get(key)!.share)) / 1000 : sum,
+    0,
+  );

@@ -11,6 +11,7 @@ import type { Zone } from '@/core/outline/zones';
 import type { FollowedPlan } from '@/core/route/accepted';
 import { localDay } from '@/core/route/calendar';
 import type { RoutePlan } from '@/core/route/plan';
+import type { Border } from '@/core/scheme/edges';
 import { bordersOn } from '@/core/scheme/skin-edges';
 import type { Route } from '@/core/work/step';
 import { callMaker, callViews, type CallView } from './called';
@@ -44,6 +45,8 @@ export interface BriefView {
   /** Zones that need more than their visible coat. */
   layers: LayerOrder[];
   calls: CallView[];
+  /** Where the pieces of the skin meet, whatever colours they have. */
+  borders: readonly Border[];
   /** All work that is wanted, whatever was done of it. */
   route: Route;
   /** What is laid, how far each step is, and what is left to do. */
@@ -159,6 +162,7 @@ export function deriveBrief(
     colourHistory,
     layers,
     calls,
+    borders,
     route,
     standing,
     noseWeight,

@@ -5,6 +5,7 @@ import { spokenZones } from '@/core/outline/spoken';
 
 import { descendantsOf } from '@/core/route/behind';
 import { minutesOfShare } from '@/core/laid/progress';
+import { tapeRound } from '@/core/work/masking';
 import { MOST_TAPE } from '@/core/work/tape';
 import type { StepKind } from '@/core/work/kinds';
 import type { RunStep, WorkRun } from '@/core/route/runs';
@@ -24,7 +25,7 @@ export interface Mending {
   run: WorkRun;
 }
 
-type Mended = Pick<BriefView, 'state' | 'route' | 'outline' | 'standing'>;
+type Mended = Pick<BriefView, 'state' | 'route' | 'outline' | 'standing' | 'borders'>;
 
 /**
  * The work that a cure makes on some zones. `key` names its steps. A cure that takes nothing off is a step by itself.
@@ -63,7 +64,9 @@ export function mend(view: Mended, kind: MishapName, cure: Cure, zones: readonly
   const masks = view.route.steps
     .filter((step) => step.kind === 'mask')
     .map((step) => ({ step: step.key, zones: step.zones }));
-  const rework = reworkOf(stack, { kind, zones, down: cure.down ?? 'clear' }, masks, climate, cure);
+  const rework = reworkOf(stack, { kind, zones, down: cure.down ?? 'clear' }, masks, climate, cure, (round) =>
+    tapeRound(new Set(round), view.borders, state.brief.denominator),
+  );
   const kept =
     cure.down === null ? onlyMending(rework, []) : MISHAPS[kind].staysOff ? onlyMending(rework, rework.lost) : rework;
   return { rework: kept, run: runOf(view, kind, cure, kept, stack, key) };

@@ -1,4 +1,5 @@
 import { maskMinutes } from '@/core/markings/mask-order';
+import type { Border } from '@/core/scheme/edges';
 import type { SkinEdge } from '@/core/scheme/skin-edges';
 import type { Minutes } from '@/core/units/minutes';
 
@@ -53,6 +54,17 @@ export function maskingFor(code: string, zones: ReadonlySet<string>, { edges, be
     against: [...new Set(masked.filter(({ hard }) => hard).map(({ meets }) => meets.code))].sort(),
     edges: masked,
   };
+}
+
+/**
+ * Minutes of tape round some zones, whatever colours meet there, as where a place is mended; null where they have no edge on the skin.
+ */
+export function tapeRound(zones: ReadonlySet<string>, borders: readonly Border[], denominator: number): Minutes | null {
+  const realM = borders.reduce(
+    (sum, { a, b, lengthM }) => (zones.has(a.zone) === zones.has(b.zone) ? sum : sum + lengthM),
+    0,
+  );
+  return realM > 0 ? Math.ceil(maskMinutes({ tapeMm: (realM * 1000) / denominator, softMm: 0 })) : null;
 }
 
 /** Cut in strips with something over to hold on to. */

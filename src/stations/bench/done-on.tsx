@@ -29,7 +29,8 @@ export function useDoneOn({ zones, places }: BenchCard): {
   const on = zones.filter((own) => lit.has(own));
   return {
     on,
-    part: places.reduce((sum, { key, share }) => (lit.has(key) ? sum + share : sum), 0),
+    part:
+      on.length === zones.length ? 1 : places.reduce((sum, { key, share }) => (lit.has(key) ? sum + share : sum), 0),
     toggle: (own) => {
       choose(null);
       chooseSeveral(new Set(on.includes(own) ? on.filter((one) => one !== own) : [...on, own]));

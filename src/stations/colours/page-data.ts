@@ -3,7 +3,7 @@ import type { BriefView } from '@/core/brief/derive';
 import type { CallView } from '@/core/brief/called';
 import type { Fields, Kept, Laying } from '@/core/kept/records';
 import { counted } from '@/core/units/words';
-import { besideTheColours } from '@/core/brief/beside';
+import { besideTheColours, tapeLeft } from '@/core/brief/beside';
 import { chemistryNotes, type ChemistryNote } from '@/core/brief/chemistry-notes';
 import { recipeAsPaint, recipeView } from '@/core/brief/recipes';
 import type { ColourShelf } from '@/core/kept/state';
@@ -122,6 +122,8 @@ export interface ColoursPage {
   open: number;
   /** General coats and thinner that the route takes beside the colours. */
   beside: { what: string; ml: number }[];
+  /** Tape that the colours still take, m. */
+  tapeM: number;
   /** What colours go over where nothing else is laid under them. */
   ground: Lab;
   /** Bottles that are low or past their time. */
@@ -176,6 +178,7 @@ export function coloursPage(
     unasked: view.unasked.length,
     open: view.open.length,
     beside: besideTheColours(view, factor),
+    tapeM: tapeLeft(view),
     ground: groundOfBrief(view.state.brief.options),
     worn: shelf.paints.reduce(
       (sum, paint) => sum + paint.bottles.filter((bottle) => bottleState(bottle, paint, today).state !== 'good').length,

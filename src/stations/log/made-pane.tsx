@@ -75,6 +75,9 @@ function Layer({ layer }: { layer: MadeRow }): ReactNode {
       <div>
         <strong>{capital(layer.what)}</strong> {layer.title}
         {lostTo ? <span> · gone with a {lostTo}</span> : null}
+        {layer.comesOff ? <span> · comes off: {layer.comesOff}</span> : null}
+        {layer.isUnwanted && !lostTo ? <span> · no longer wanted here, another colour is ruled</span> : null}
+        {layer.isAssumed ? <span className="dim"> · where it lies is a guess: correct its entry</span> : null}
         {!laid && !lostTo ? <span className="dim"> · to come: {layer.paint}</span> : null}
         {laid ? (
           <div className="dim">

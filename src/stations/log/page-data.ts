@@ -69,7 +69,12 @@ function lastZoneOf(log: BriefView['state']['log'], made: readonly string[]): st
 }
 
 /** One layer of a zone as it is shown. */
-export interface MadeRow extends Pick<MadeLayer, 'step' | 'title' | 'what' | 'paint' | 'coats' | 'lostTo'> {
+export interface MadeRow extends Pick<
+  MadeLayer,
+  'step' | 'title' | 'what' | 'paint' | 'coats' | 'lostTo' | 'comesOff' | 'isUnwanted'
+> {
+  /** Where it lies is a guess: the entry names no zone. */
+  isAssumed: boolean;
   chemistry: string;
   hex: string | null;
   /** Null while it is not laid. */
@@ -105,29 +110,34 @@ export function madePage(view: BriefView, zone: string): MadeZone {
 
 function madeLayers(view: BriefView, zone: string): MadeRow[] {
   const chosen = new Map(view.calls.map((call) => [call.code, call.choice?.paint.lab]));
-  return madeOf(view, zone).map(({ step, title, what, paint, coats, lostTo, chemistry, code, entry }) => {
-    const lab = code && (chosen.get(code) ?? view.official.get(code)?.lab);
-    return {
-      step,
-      title,
-      what,
-      paint,
-      coats,
-      lostTo,
-      chemistry: CHEMISTRIES[chemistry].title,
-      hex: lab ? hexOf(lab) : null,
-      laid: entry && {
-        at: elapsedToLocal(0, view.state.brief.timeZone, entry.endedAt),
-        who: entry.who,
-        mixed: mixedInWords(entry.mixed) || entry.paint,
-        sprayed: entry.sprayed
-          ? `${entry.sprayed.pressureBar} bar, ${entry.sprayed.needleMm} mm, ${entry.sprayed.distanceCm} cm`
-          : '',
-        air: entry.tempC === null || entry.humidity === null ? '' : `${entry.tempC} °C, ${entry.humidity} %`,
-        coats: entry.coats,
-        note: entry.note,
-        pictureId: entry.pictureId,
-      },
-    };
-  });
+  return madeOf(view, zone).map(
+    ({ step, title, what, paint, coats, lostTo, comesOff, isUnwanted, chemistry, code, entry }) => {
+      const lab = code && (chosen.get(code) ?? view.official.get(code)?.lab);
+      return {
+        step,
+        title,
+        what,
+        paint,
+        coats,
+        lostTo,
+        comesOff,
+        isUnwanted,
+        isAssumed: entry !== null && entry.zones.length === 0,
+        chemistry: CHEMISTRIES[chemistry].title,
+        hex: lab ? hexOf(lab) : null,
+        laid: entry && {
+          at: elapsedToLocal(0, view.state.brief.timeZone, entry.endedAt),
+          who: entry.who,
+          mixed: mixedInWords(entry.mixed) || entry.paint,
+          sprayed: entry.sprayed
+            ? `${entry.sprayed.pressureBar} bar, ${entry.sprayed.needleMm} mm, ${entry.sprayed.distanceCm} cm`
+            : '',
+          air: entry.tempC === null || entry.humidity === null ? '' : `${entry.tempC} °C, ${entry.humidity} %`,
+          coats: entry.coats,
+          note: entry.note,
+          pictureId: entry.pictureId,
+        },
+      };
+    },
+  );
 }

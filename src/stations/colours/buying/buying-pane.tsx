@@ -219,12 +219,13 @@ function planned(
 }
 
 /** What belongs to everything and is in no catalogue: said, so that nobody takes the colours for all. */
-function Beside({ data: { beside, open } }: { data: ColoursPage }): ReactNode {
+function Beside({ data: { beside, open, tapeM } }: { data: ColoursPage }): ReactNode {
   return (
     <p className="dim">
       {open > 0 ? `What ${counted(open, 'open answer')} will take is not in it. ` : ''}
       Beside the colours this build takes about {listed(beside.map(({ what, ml }) => `${ml.toFixed(0)} ml ${what}`))},
-      and tape, masks and decals: look after those yourself.
+      and {tapeM > 0 ? `${tapeM.toFixed(2)} m of tape for the edges of its colours` : 'tape'}. Other masks and decals:
+      look after those yourself.
     </p>
   );
 }
