@@ -207,7 +207,10 @@ function measuredIn(outline: Outline, file: BriefFile): BriefFile {
   };
 }
 
-/** What a builder did up to now: everything that does not lie behind a step, and is not left for now, with honest minutes. */
+/**
+ * What a builder did up to now, with honest minutes: everything that does not lie behind a step, behind what is left for now, or behind a
+ * colour that is not decided.
+ */
 function workedSoFar(
   file: BriefFile,
   shelf: ColourShelf,
@@ -216,8 +219,10 @@ function workedSoFar(
   left: readonly string[],
 ): BriefFile['log'] {
   const { route } = deriveBrief(stateOfFile(file, shelf), shelf, { nowUtc, effort: 0 });
-  const notYet = descendants(route.links, behind);
-  const done = new Set(route.steps.map((step) => step.key).filter((key) => !notYet.has(key) && !left.includes(key)));
+  // Nobody sprays what is not decided, or goes on over what is left.
+  const open = route.steps.flatMap((step) => (step.open ? [step.key] : []));
+  const notYet = new Set([behind, ...left, ...open].flatMap((key) => [...descendants(route.links, key)]));
+  const done = new Set(route.steps.map((step) => step.key).filter((key) => !notYet.has(key)));
   const worked = {
     steps: route.steps.filter((step) => done.has(step.key)),
     links: route.links.filter((link) => done.has(link.from) && done.has(link.to)),

@@ -101,7 +101,30 @@ export function turnstone(startOn: string) {
     'summer camouflage first, then the white',
   );
   b.rule('colour', 'fuselage-lower', 'TCS 13', 'choice', 'nothing shows the underside clearly');
-  b.ask('colour', 'gear-main');
+  for (const zone of ['wing-lower-port', 'wing-lower-starboard'])
+    b.rule('colour', zone, 'TCS 13', 'supported', 'as the underside in the summer picture');
+  const dark = [
+    'tailplane-upper-port',
+    'tailplane-upper-starboard',
+    'tailplane-lower-port',
+    'tailplane-lower-starboard',
+    'fin-port',
+    'fin-starboard',
+  ];
+  for (const zone of dark) b.rule('colour', zone, 'TCS 31', 'choice', 'the tail was left in its summer colours');
+  const small = {
+    cockpit: 'TCS 40',
+    seat: 'TCS 40',
+    'instrument-panel': 'TCS 44',
+    canopy: 'TCS 31',
+    spinner: 'TCS 24',
+    propeller: 'TCS 24',
+    'gear-main': 'TCS 31',
+    'gear-tail': 'TCS 31',
+  };
+  for (const [zone, code] of Object.entries(small))
+    b.rule('colour', zone, code, 'choice', 'no picture shows it: as the type was delivered');
+  b.choose('TCS 01', 'TCS 13', 'TCS 31');
   b.marking('lettering', 'Serial', 'fuselage-rear-port', 420, ['TCS 24'], 'decal', {
     text: 'L 88',
     printedMm: 13,
