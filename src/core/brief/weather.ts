@@ -45,9 +45,11 @@ export function weatherOf(view: Weathered, { paints }: Pick<ColourShelf, 'paints
   const labs = baseColours(view.calls);
   const zones = view.outline.zones
     .filter((zone) => isSeen(zone, brief.options))
-    .map(({ key, group }) => ({
+    .map(({ key, group, faces, station }) => ({
       key,
       group,
+      faces,
+      station,
       lab: labs.get(key) ?? null,
       top: stayingOf(view.standing.laid.get(key)).findLast(({ what }) => !DRY.has(what))?.chemistry ?? null,
     }));

@@ -55,7 +55,7 @@ const MOST_NAMED = 3;
 const MOST_LACKING = 2;
 const LEAST_OF_SET = 3;
 
-type Spoken = Pick<Zone, 'key' | 'title'> & Partial<Pick<Zone, 'group'>>;
+type Spoken = Pick<Zone, 'key' | 'title'> & Partial<Pick<Zone, 'group' | 'faces' | 'side'>>;
 
 /** Beside the sets that are chosen by name: all that is painted outside. */
 const OUTSIDE: Pick<ZoneSet, 'said' | 'holds'> = {
@@ -99,7 +99,9 @@ function namesOf(zones: readonly Spoken[], keys: readonly string[]): string[] {
 function bestSet(zones: readonly Spoken[], keys: readonly string[], left: ReadonlySet<string>) {
   const wanted = new Set(keys);
   const found = [OUTSIDE, ...ZONE_SETS].map(({ said, holds }) => {
-    const own = zones.flatMap(({ key, group }) => (group !== undefined && holds({ key, group }) ? [key] : []));
+    const own = zones.flatMap(({ key, group, faces = null, side = 'both' }) =>
+      group !== undefined && holds({ group, faces, side }) ? [key] : [],
+    );
     return {
       said,
       holds: own.filter((key) => left.has(key)),

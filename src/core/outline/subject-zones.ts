@@ -15,6 +15,9 @@ export function withSubjects(
       title: `${title}, ${zone.title}`,
       side: 'both',
       group: 'subject',
+      faces: null,
+      station: null,
+      span: null,
       closedBy: byGate === 'fuselage' ? 'fuselage' : null,
       // Areas of subjects are known on the model; zones are measured on the real thing.
       areaM2: (zone.areaCm2 * count * denominator ** 2) / 10_000,

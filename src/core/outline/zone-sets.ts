@@ -5,7 +5,7 @@ export interface ZoneSet {
   key: string;
   title: string;
   said: string;
-  holds: (zone: Pick<Zone, 'key' | 'group'>) => boolean;
+  holds: (zone: Pick<Zone, 'group' | 'faces' | 'side'>) => boolean;
 }
 
 /** Zones that are painted alike on most machines, so that something can be said of all of them at once. */
@@ -14,21 +14,20 @@ export const ZONE_SETS: readonly ZoneSet[] = [
     key: 'upper',
     title: 'All upper',
     said: 'all upper surfaces',
-    holds: ({ key, group }) =>
-      (group === 'wings' || group === 'tail' || group === 'fuselage' || group === 'engines') &&
-      !/lower/.test(key.replace('upper-wing-upper', '')),
+    holds: ({ faces, group }) =>
+      (group === 'wings' || group === 'tail' || group === 'fuselage' || group === 'engines') && faces !== 'down',
   },
   {
     key: 'lower',
     title: 'All lower',
     said: 'all lower surfaces',
-    holds: ({ key, group }) => /lower/.test(key) && group !== 'subject',
+    holds: ({ faces }) => faces === 'down',
   },
   {
     key: 'sides',
     title: 'Fuselage sides',
     said: 'both fuselage sides',
-    holds: ({ key, group }) => group === 'fuselage' && withoutSide(key) !== null,
+    holds: ({ side, group }) => group === 'fuselage' && side !== 'both',
   },
   { key: 'interior', title: 'Inside', said: 'the whole inside', holds: ({ group }) => group === 'interior' },
   { key: 'bays', title: 'Bays', said: 'all bays', holds: ({ group }) => group === 'bays' },

@@ -47,12 +47,19 @@ export type Surface = (typeof SURFACES)[number];
 /** The parts of a machine whose skin can be otherwise than that of the rest; '' as the layout has it. */
 export type Surfaces = Record<'fuselage' | 'wings' | 'tail', '' | Surface>;
 
+export type Faces = 'up' | 'down' | 'port' | 'starboard' | 'inside';
+
 /** A named region of the outline. */
 export interface Zone {
   key: string;
   title: string;
   side: Side;
   group: ZoneGroup;
+  /** Where its skin looks; 'inside' for rooms, null for what looks everywhere. */
+  faces: Faces | null;
+  /** Along a body, and along a wing, where it is one of several. */
+  station: 'front' | 'middle' | 'rear' | null;
+  span: 'inner' | 'outer' | null;
   /** Sealed inside when the fuselage or the wings close; null for what stays in reach. */
   closedBy: 'fuselage' | 'wings' | null;
   /** Painted area on the real machine, both faces where both show; 0 where the outline does not know. */
@@ -65,12 +72,37 @@ export interface Zone {
   isOpen?: true;
 }
 
+/** What is known of the zones of a skin by what they are, beside their side: told once, here. */
+const LIES: Readonly<Record<string, Partial<Pick<Zone, 'faces' | 'station' | 'span'>>>> = {
+  'fuselage-lower': { faces: 'down' },
+  cowling: { station: 'front' },
+  'fuselage-forward': { station: 'front' },
+  'fuselage-mid': { station: 'middle' },
+  'fuselage-rear': { station: 'rear' },
+  boom: { station: 'rear' },
+  'wing-upper': { faces: 'up' },
+  'wing-upper-inner': { faces: 'up', span: 'inner' },
+  'wing-upper-outer': { faces: 'up', span: 'outer' },
+  'wing-lower': { faces: 'down' },
+  'upper-wing-upper': { faces: 'up' },
+  'upper-wing-lower': { faces: 'down' },
+  'tailplane-upper': { faces: 'up' },
+  'tailplane-lower': { faces: 'down' },
+};
+
+const usualFaces = (group: ZoneGroup, side: Side): Faces | null =>
+  INSIDE.has(group) ? 'inside' : side === 'both' || APART.has(group) ? null : side;
+
 /** A zone that stays in reach, whose area its surfaces give. */
 export const zoneOf = (key: string, title: string, group: ZoneGroup, side: Side = 'both'): Zone => ({
   key,
   title,
   side,
   group,
+  faces: usualFaces(group, side),
+  station: null,
+  span: null,
+  ...LIES[withoutSide(key) ?? key],
   closedBy: null,
   areaM2: 0,
   surface: null,

@@ -8,7 +8,7 @@ import { CARE_STRENGTH, FADE, type Exposure } from './exposure';
 /** Where in the order of work an effect lies: under the gloss, between the clears, or on the last one. */
 export type Place = 'ground' | 'body' | 'last';
 
-type On = Pick<Zone, 'key' | 'group'>;
+type On = Pick<Zone, 'group' | 'faces' | 'station'>;
 
 /** One way in which use and weather show. */
 export interface Effect {
@@ -36,12 +36,11 @@ export interface Effect {
 }
 
 const outside = ({ group }: On) => coveredWith(group) === 'outside';
-const isUpper = ({ key, group }: On) =>
-  outside({ key, group }) && /upper/.test(key.replace(/^upper-wing/, 'wing')) && group !== 'glazing';
-const isLower = ({ key }: On) => /lower|under/.test(key.replace(/^upper-wing/, 'wing'));
-const isSide = ({ key, group }: On) => group === 'fuselage' && !isLower({ key, group });
-const isAft = ({ key }: On) => /rear|mid/.test(key);
-const isEngine = ({ key, group }: On) => group === 'engines' || /cowl|nacelle/.test(key);
+const isUpper = (zone: On) => outside(zone) && zone.faces === 'up';
+const isLower = ({ faces }: On) => faces === 'down';
+const isSide = ({ group, faces }: On) => group === 'fuselage' && faces !== 'down';
+const isAft = ({ station }: On) => station === 'rear' || station === 'middle';
+const isEngine = ({ group }: On) => group === 'engines';
 
 /** Earth, sand, mud, by what it rolled on and where. */
 const dustColour = ({ climate, ground }: Exposure): Lab => {
@@ -130,8 +129,8 @@ export const EFFECTS = {
     strength: ({ care }, { power }) => (power === 'none' ? 0 : power === 'jet' ? 0.5 : 1) * CARE_STRENGTH[care],
     on: (zone, { power }) =>
       power === 'jet'
-        ? isSide(zone) && /rear/.test(zone.key)
-        : isEngine(zone) || (isSide(zone) && /forward|mid/.test(zone.key)),
+        ? isSide(zone) && zone.station === 'rear'
+        : isEngine(zone) || (isSide(zone) && (zone.station === 'front' || zone.station === 'middle')),
     colour: ({ climate }) => (climate === 'desert' ? [42, 3, 10] : [24, 2, 6]),
     largestMm: 1500,
     wideMm: 120,
@@ -148,7 +147,7 @@ export const EFFECTS = {
     place: 'body',
     minutes: 30,
     strength: ({ care, skin }) => CARE_STRENGTH[care] * (skin === 'metal' ? 1 : 0.5),
-    on: (zone) => isEngine(zone) || (isUpper(zone) && /inner|wing/.test(zone.key)) || zone.group === 'gear',
+    on: (zone) => isEngine(zone) || (isUpper(zone) && zone.group === 'wings') || zone.group === 'gear',
     colour: ({ skin }) => (skin === 'metal' ? [76, 0, 1] : skin === 'composite' ? [62, 0, 2] : [58, 12, 28]),
     largestMm: 40,
     wideMm: 40,

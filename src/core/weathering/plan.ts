@@ -13,7 +13,7 @@ import type { SeenEffect } from './from-evidence';
 import type { Cover } from './looks';
 
 /** A zone as it is before any weather: its base colour where one is known, and what lies on top of it. */
-export interface WeatheredZone extends Pick<Zone, 'key' | 'group'> {
+export interface WeatheredZone extends Pick<Zone, 'key' | 'group' | 'faces' | 'station'> {
   lab: Lab | null;
   /** Null where nothing is laid yet. */
   top: Chemistry | null;

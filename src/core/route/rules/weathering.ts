@@ -3,13 +3,8 @@ import { fabric, isFabric, wheelsDown, weathered, WORN } from './conditions';
 import { coveredWith, type Zone } from '@/core/outline/zones';
 import type { StepRule } from './rule';
 
-const sectionOf = (key: string): string => {
-  // The upper wing of a biplane has a lower surface too.
-  const face = key.replace(/^upper-wing/, 'wing');
-  if (/upper/.test(face)) return 'upper';
-  if (/lower|under/.test(face)) return 'lower';
-  return key.endsWith('-starboard') ? 'starboard' : 'port';
-};
+const sectionOf = ({ faces }: Zone): string =>
+  faces === 'up' ? 'upper' : faces === 'down' ? 'lower' : faces === 'starboard' ? 'starboard' : 'port';
 
 /** What is washed and wiped in one go: the zones that are turned up together. */
 export const SECTIONS: readonly (readonly [key: string, where: string, at: (zone: Zone) => boolean])[] = [
@@ -17,7 +12,7 @@ export const SECTIONS: readonly (readonly [key: string, where: string, at: (zone
   ['lower', 'the undersides'],
   ['port', 'the port side'],
   ['starboard', 'the starboard side'],
-].map(([key, where]) => [key!, where!, (zone) => coveredWith(zone.group) === 'outside' && sectionOf(zone.key) === key]);
+].map(([key, where]) => [key!, where!, (zone) => coveredWith(zone.group) === 'outside' && sectionOf(zone) === key]);
 
 /** Fabric has ribs and tapes: neither panel lines nor fillers and hinges that run. */
 const isLined = (zone: Zone) => !isFabric(zone);
