@@ -101,6 +101,7 @@ async function finish(writer: ActWriter, { entry, act, pictureId, timers }: Of<'
     startedAt: new Date(Date.parse(ended) - entry.actualMinutes * 60_000).toISOString(),
     endedAt: ended,
   };
+  if (step?.open) throw new Refused('', 'Its colour is not decided: rule it at Evidence first.');
   if (step && strangers.length === 0) {
     const { done, toDo, isFinished } = view.standing.progress.get(step.key)!;
     const lacking = (entry.zones.length > 0 ? entry.zones : step.zones).filter((zone) => !done.includes(zone));

@@ -9,7 +9,7 @@ const card = (page: Page) => page.getByRole('article', { name: 'Step in hand' })
 const title = (page: Page) => card(page).getByRole('heading').innerText();
 const briefOf = async (page: Page, base: string) =>
   (await (await page.request.get(`${base}/brief.json`)).json()) as {
-    log: { title: string; pictureId: string | null; actualMinutes: number }[];
+    log: { title: string; pictureId: string | null; actualMinutes: number; zones: string[] }[];
     timers: unknown[];
     sprayOuts: { title: string; pictureId: string | null }[];
     mishaps: { kind: string }[];
@@ -238,6 +238,30 @@ test.describe('an evening at the bench', () => {
   });
 });
 
+test.describe('half of a step', () => {
+  test('is done on the zones where it was done, marked off on the card; the rest stays, with its share', async ({
+    page,
+  }) => {
+    const base = await openDemo(page, 'bench', PAINTED);
+    const name = await title(page);
+    await page.getByText(/^On all \d+ zones/).click();
+    await page.getByRole('checkbox', { name: 'Canopy frames' }).uncheck();
+    await page.getByRole('button', { name: /^So far done/ }).click();
+    await expect(page.getByText(/^Logged as far as it is/)).toBeVisible();
+    const entry = async () => (await briefOf(page, base)).log.find((own) => own.title === name);
+    await expect(async () => expect(await entry()).toBeDefined()).toPass();
+    const zones = (await entry())!.zones;
+    expect(zones.length).toBeGreaterThan(5);
+    expect(zones).not.toContain('canopy');
+    await page.goto(`${base}/log?show=made`);
+    await page.locator('html[data-ready]').waitFor();
+    await page.getByRole('combobox', { name: /^Zone/ }).selectOption('canopy');
+    await expect(page.locator('.made .to-come', { hasText: name })).toBeVisible();
+    await page.getByRole('combobox', { name: /^Zone/ }).selectOption('cowling-port');
+    await expect(page.locator('.made .laid', { hasText: name })).toBeVisible();
+  });
+});
+
 test.describe('something goes wrong', () => {
   test('a glue drip on the painted nose: what it costs is said, taken on it is in the route, and how it was made says so', async ({
     page,
@@ -249,7 +273,7 @@ test.describe('something goes wrong', () => {
     const cost = page.getByRole('region', { name: 'What it costs' });
     await expect(cost).toContainText('at the bench');
     await expect(cost).toContainText('Mask all round the port side of the cowling');
-    await expect(cost).toContainText('TCS 01 Chalk white again');
+    await expect(cost).toContainText('Hask 136 White again');
     await page.getByRole('button', { name: 'Take it on' }).click();
     await expect(page.getByText('Taken on: the route and the plan carry it')).toBeVisible();
     expect((await briefOf(page, base)).mishaps.map(({ kind }) => kind)).toEqual(['glue']);

@@ -133,6 +133,8 @@ export interface BenchCard {
   why: string;
   cautions: string[];
   gate: string | null;
+  /** What it lays is not decided: it cannot be done yet. */
+  isOpen: boolean;
   /** Open questions that this gate would close over. */
   open: string[];
   paint: {
@@ -215,6 +217,7 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     why: withoutCoats(step.why),
     cautions: step.cautions,
     gate: step.gate,
+    isOpen: step.open,
     open: gate?.open.map(({ says }) => says) ?? [],
     paint,
     cup,

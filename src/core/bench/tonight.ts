@@ -35,7 +35,9 @@ export function tonightOf(view: PlannedBrief & { state: { brief: { timeZone: str
   if (!first) return { session: null, startLocal: null, running: false, minutes: 0, cards: [], spare: [], check: [] };
   const session = plan.sessions.find((candidate) => candidate.id === first.session);
   const running = session !== undefined && session.start <= plan.now && plan.now < session.end;
-  const here = open.filter((item) => item.session === first.session);
+  // What is not decided cannot be done: it comes last.
+  const all = open.filter((item) => item.session === first.session);
+  const here = [...all.filter(({ step }) => !step.open), ...all.filter(({ step }) => step.open)];
   const spare = readyBeside(view, open, here, session?.booth !== false);
   const begins = session && !running ? session.start : plan.now;
   const evening = { among: new Set([...here, ...spare].map(({ key }) => key)), begins, ends: endsOf(plan) };

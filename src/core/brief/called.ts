@@ -204,7 +204,7 @@ export function routeCall(call: CallView): RouteCall {
     paint: paint
       ? {
           id: paint.id,
-          label: paintLabel(paint),
+          label: `${paintLabel(paint)} ${paint.name}`.trim(),
           chemistry: paint.chemistry,
           dries: paint.dries,
           kind: paint.kind,

@@ -1,4 +1,3 @@
-import { BOX } from '@/core/kit/part-work';
 import type { RoutePlan } from '@/core/route/plan';
 import type { Route } from '@/core/work/step';
 
@@ -13,9 +12,10 @@ export interface HeldUp {
 export function heldUpBy(route: Route, plan: RoutePlan): Map<string, HeldUp> {
   const work = new Map(plan.work.map((item) => [item.key, item]));
   const titles = new Map(route.steps.map(({ key, title }) => [key, title]));
+  const parts = new Set(route.steps.flatMap(({ key, family }) => (family === 'part' ? [key] : [])));
   const held = new Map<string, HeldUp>();
   for (const { from, to } of route.links) {
-    if (!from.startsWith(BOX) || work.get(from)?.done) continue;
+    if (!parts.has(from) || work.get(from)?.done) continue;
     const known = held.get(from) ?? { step: from, holds: [] };
     known.holds.push({ title: titles.get(to) ?? to, start: work.get(to)?.start ?? null });
     held.set(from, known);

@@ -59,9 +59,15 @@ const planned = ({ key }: RouteStep, layer: Layer): StackLayer => ({
 
 /** The steps in an order that keeps every link: by the longest way from the beginning, then as they were made. */
 export function inOrder({ steps, links }: Pick<Route, 'steps' | 'links'>): RouteStep[] {
+  const known = ordered.get(links);
+  if (known?.of === steps) return known.in;
   const place = placesOf(steps, links);
-  return [...steps].sort((a, b) => place.get(a.key)! - place.get(b.key)!);
+  const sorted = [...steps].sort((a, b) => place.get(a.key)! - place.get(b.key)!);
+  ordered.set(links, { of: steps, in: sorted });
+  return sorted;
 }
+/** Found once for each network, by its links. */
+const ordered = new WeakMap<Route['links'], { of: readonly RouteStep[]; in: RouteStep[] }>();
 
 /** How far each step lies from the beginning, counted in steps along the longest way. */
 export function placesOf(steps: readonly RouteStep[], links: Route['links']): Map<string, number> {

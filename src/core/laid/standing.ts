@@ -115,6 +115,7 @@ function leftOf(
   const steps: RouteStep[] = [];
   const links: RouteLink[] = [...route.links];
   const parts: DoneStep[] = [];
+  const [into, out] = [linksBy(route.links, 'to'), linksBy(route.links, 'from')];
   for (const step of route.steps) {
     const own = progress.get(step.key)!;
     if (own.isFinished) {
@@ -128,22 +129,22 @@ function leftOf(
       parts.push({ stepKey, startedAt, endedAt });
     }
     const whole = withLeft(step, own, waits.get(step.key));
-    const now = urgent(step, own, route, progress);
+    const now = urgent(own, into.get(step.key) ?? [], progress);
     const later = own.toDo.filter((zone) => !now.includes(zone));
-    if (now.length === 0) {
+    if (now.length === 0 || later.length === 0) {
       steps.push(whole);
       continue;
     }
     const first = { ...partOf(whole, now, areaOf), key: nowPart(step.key), of: step.key };
     steps.push(first);
-    steps.push(later.length > 0 ? partOf(whole, later, areaOf) : { ...whole, zones: later });
-    for (const { from, to, ...link } of route.links)
-      if (to === step.key) {
-        const before = progress.get(from)!;
-        if (before.isFinished) links.push({ ...link, from, to: first.key });
-        else if (link.maxLag !== null && before.done.length > 0)
-          links.push({ ...link, from: donePart(from), to: first.key });
-      } else if (from === step.key) links.push({ ...link, from: first.key, to });
+    steps.push(partOf(whole, later, areaOf));
+    for (const { from, to: _, ...link } of into.get(step.key) ?? []) {
+      const before = progress.get(from)!;
+      if (before.isFinished) links.push({ ...link, from, to: first.key });
+      else if (link.maxLag !== null && before.done.length > 0)
+        links.push({ ...link, from: donePart(from), to: first.key });
+    }
+    for (const link of out.get(step.key) ?? []) links.push({ ...link, from: first.key });
   }
   return { left: { ...route, steps, links }, parts };
 }
@@ -179,15 +180,23 @@ const partOf = (step: RouteStep, zones: string[], areaOf: (zone: string) => numb
   };
 };
 
-/** Zones on which a step must follow soon on what is done there, while the same elsewhere is not. */
+/** Zones on which a step must follow soon on what is done there, while the same elsewhere is not. `into` are the links that lead to it. */
 function urgent(
-  step: RouteStep,
   { toDo }: StepProgress,
-  route: Route,
+  into: readonly RouteLink[],
   progress: ReadonlyMap<string, StepProgress>,
 ): string[] {
-  const before = route.links.flatMap(({ from, to, maxLag }) =>
-    to === step.key && maxLag !== null ? [progress.get(from)] : [],
-  );
+  const before = into.flatMap(({ from, maxLag }) => (maxLag !== null ? [progress.get(from)] : []));
   return toDo.filter((zone) => before.some((one) => one && !one.isFinished && one.done.includes(zone)));
+}
+
+/** Links by one of their ends. */
+function linksBy(links: readonly RouteLink[], end: 'from' | 'to'): Map<string, RouteLink[]> {
+  const by = new Map<string, RouteLink[]>();
+  for (const link of links) {
+    const known = by.get(link[end]);
+    if (known) known.push(link);
+    else by.set(link[end], [link]);
+  }
+  return by;
 }

@@ -100,8 +100,9 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
  */
 export function needingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] {
   const wanted: Joint = MARKING_ASPECTS.has(aspect) ? 'markings' : COLOUR_JOINT[placeOf(zone)];
+  // What waits for the answer itself needs it no sooner than what is done beside it.
   const own = route.steps.filter(
-    (step) => (wanted === 'markings') === isMarking(step) && (isMarking(step) || step.joint === wanted),
+    (step) => !step.open && (wanted === 'markings') === isMarking(step) && (isMarking(step) || step.joint === wanted),
   );
   return own.length > 0 ? own : followers(route, wanted);
 }

@@ -22,7 +22,7 @@ const drawer = [
 ];
 const zonesOf = (preset: keyof typeof PRESETS): WeatheredZone[] =>
   buildOutline({ preset, dimensions: PRESETS[preset].dimensions, landing: 'wheels' } as never).zones.map(
-    ({ key, group }) => ({ key, group, lab: [40, -8, 12], top: 'WA' }),
+    ({ key, group, faces, station }) => ({ key, group, faces, station, lab: [40, -8, 12], top: 'WA' }),
   );
 const plan = (over: Partial<Exposure> = {}, denominator = 48, preset: keyof typeof PRESETS = 'single') =>
   planWeathering(zonesOf(preset), machineOf({ preset }), { ...USUAL, ...over }, denominator, drawer);

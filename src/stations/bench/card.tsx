@@ -77,6 +77,7 @@ export function Card({
   const startTimer = (timer: CardTimer) =>
     send((act) => ({ kind: 'timer', briefId: data.briefId, act, ...clockOf(timer) }), 'Timer started');
   const finish = async () => {
+    if (card.isOpen) return;
     if (!isKnown) {
       // A key is quicker than the page: what waits on this device is looked at first.
       const waiting = await look();
@@ -154,6 +155,14 @@ export function Card({
           <strong>■ Decide first:</strong> {card.open.join('; ')}. It is sealed from here on.
         </p>
       ) : null}
+      {card.isOpen ? (
+        <p role="note" className="bench-early">
+          <strong>■ Decide first:</strong> its colour is not ruled.{' '}
+          <Link prefetch={false} href={`/briefs/${data.briefId}/evidence`}>
+            Decide it at Evidence
+          </Link>
+        </p>
+      ) : null}
       <CardFacts card={card} />
       {card.why ? <p>{card.why}</p> : null}
       <p>
@@ -207,7 +216,7 @@ export function Card({
           required={missing.length > 0}
           sx={{ minWidth: 200 }}
         />
-        <Button variant="contained" disabled={!isKnown} onClick={() => void finish()}>
+        <Button variant="contained" disabled={!isKnown || card.isOpen} onClick={() => void finish()}>
           {share < 1 && share > 0 ? 'So far done (d)' : 'Done (d)'}
         </Button>
         {card.timers.some((timer) => !own(timer)) ? (

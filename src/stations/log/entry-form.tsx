@@ -53,7 +53,7 @@ export function EntryForm({
       initial={{
         ...entry,
         ...entry.sprayed,
-        what: entry.what ?? '',
+        what: entry.what || NOTHING,
         onDay: at.slice(0, 10),
         at: at.slice(11, 16),
         replaces: entry.replaces,
@@ -75,6 +75,7 @@ export function EntryForm({
           version: seen,
           fields: {
             ...values,
+            what: values.what === NOTHING ? '' : values.what,
             ...whenDone(entry, at, `${String(onDay)}T${String(time)}`, Number(values.actualMinutes)),
             zones,
             sprayed,
@@ -97,13 +98,16 @@ export function EntryForm({
   );
 }
 
+/** How a list says that nothing was laid. */
+const NOTHING = 'nothing';
+
 /** What it left on its zones: of what kind, in which colour, and whether it stands for what lay there. */
 const laidFields = ({ codes }: LogPage): FieldSpec[] => [
   {
     name: 'what',
     label: 'It laid',
     type: 'choice',
-    options: [{ value: '', label: 'nothing' }, ...optionsOf(LAYER_KINDS)],
+    options: optionsOf([NOTHING, ...LAYER_KINDS]),
     width: 3,
   },
   { name: 'code', label: 'Colour code', type: 'suggest', options: codes, width: 3 },

@@ -15,6 +15,10 @@ import type { LogPage } from './page-data';
 
 type OtherWork = Extract<Written, { kind: 'other work' }>['fields'];
 
+/** How the lists say that there is nothing to say. */
+const NOTHING = 'nothing';
+const NOT_SAID = 'not said';
+
 /** Its picture goes beside it. */
 const { pictureId: _, ...BLANK } = BLANK_LOG_ENTRY;
 
@@ -37,7 +41,7 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
       name: 'what',
       label: 'It laid',
       type: 'choice',
-      options: [{ value: '', label: 'nothing' }, ...optionsOf(LAYER_KINDS)],
+      options: optionsOf([NOTHING, ...LAYER_KINDS]),
       width: 3,
     },
     { name: 'code', label: 'Colour code', type: 'suggest', options: data.codes, width: 3 },
@@ -46,7 +50,7 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
       label: 'Kind of paint',
       type: 'choice',
       options: [
-        { value: '', label: 'not said' },
+        { value: NOT_SAID, label: NOT_SAID },
         ...CHEMISTRY_NAMES.map((name) => ({ value: name, label: CHEMISTRIES[name].title })),
       ],
       width: 3,
@@ -63,9 +67,9 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
         actualMinutes: 15,
         who: '',
         paint: '',
-        what: '',
+        what: NOTHING,
         code: '',
-        chemistry: '',
+        chemistry: NOT_SAID,
         note: '',
       }}
       version={null}
@@ -81,6 +85,8 @@ export function NoteForm({ data, onDone }: { data: LogPage; onDone: () => void }
         const fields = {
           ...BLANK,
           ...values,
+          what: values.what === NOTHING ? '' : values.what,
+          chemistry: values.chemistry === NOT_SAID ? '' : values.chemistry,
           stepKey: otherWorkKey(act.id),
           lane: '',
           plannedMinutes: null,
