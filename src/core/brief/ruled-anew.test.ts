@@ -134,6 +134,13 @@ describe('a zone that joins a colour after that was sprayed', () => {
   });
 });
 
+test('another school of priming does not prime again what is primed', () => {
+  const options = { ...painted.brief.options, priming: 'paint as primer' as const };
+  const other = viewOf({ ...painted, brief: { ...painted.brief, options } });
+  const { toDo, done } = other.standing.progress.get('prime-paint')!;
+  expect([toDo, done.length > 10]).toEqual([[], true]);
+});
+
 describe('one truth for masking', () => {
   const view = viewOf(unpainted);
   test('Route plans the minutes by which Markings puts the colours in order, to the minute', () => {

@@ -1,6 +1,7 @@
 import { standingOf, type Standing } from '@/core/laid/standing';
 import type { BriefState } from '@/core/kept/state';
 import type { Outline } from '@/core/outline/outline';
+import { stepNow } from '@/core/route/rules';
 import type { Route } from '@/core/work/step';
 
 /** Stage: what is laid, and what is left to do. */
@@ -11,7 +12,7 @@ export const standingIn = (route: Route, { zones }: Outline, { log, mishaps, bri
   return standingOf(
     route,
     zones.map(({ key }) => key),
-    log,
+    log.map((entry) => ({ ...entry, stepKey: stepNow(entry.stepKey) })),
     mishaps,
     { tempC: brief.tempC, humidity: brief.humidity },
     (zone) => areas.get(zone) ?? 0,

@@ -196,7 +196,7 @@ const isThe = (layer: Layer, step: RouteStep, own: LaidLayer): boolean =>
   own.what === layer.what &&
   (layer.code !== null && layer.what === 'colour' && BY_CODE.has(step.family)
     ? own.code === layer.code
-    : own.step === step.key);
+    : own.step === step.key || step.alike.includes(own.step));
 
 /** Tape is done with what is sprayed over it, and is off where none is on. */
 function tapedOn(

@@ -3,7 +3,7 @@ import { viewOfDemo } from '@tests/support/demo-brief';
 import { CHEMISTRY_NAMES, layOver } from '@/core/paint/chemistry';
 import { dryingTime, waitFor } from '@/core/paint/drying';
 import { conflictsOf } from './guard';
-import { RULES, STAGES, stageOfRule } from '@/core/route/rules';
+import { RULES, STAGES, stageOfRule, stepNow } from '@/core/route/rules';
 import type { StackLayer } from './stack';
 
 const { view } = viewOfDemo();
@@ -85,6 +85,10 @@ describe('stages', () => {
     const keys = Object.values(STAGES).flatMap((rules) => rules.map(({ key }) => key));
     expect(keys.sort()).toEqual(RULES.map(({ key }) => key).sort());
     expect(new Set(keys).size).toBe(keys.length);
+    // A former name leads to one rule, and is none of today.
+    const former = RULES.flatMap(({ formerly = [] }) => formerly);
+    expect(new Set([...former, ...keys]).size).toBe(former.length + keys.length);
+    for (const { key, formerly = [] } of RULES) for (const name of [key, ...formerly]) expect(stepNow(name)).toBe(key);
     expect([stageOfRule('wash:upper'), stageOfRule('gate:wings')]).toEqual(['weathering', 'closing']);
   });
 });

@@ -107,6 +107,7 @@ export class NetworkBuilder {
       stage: stageOfRule(rule.key),
       schools: schoolsOfRule(rule),
       tape: rule.tape ?? null,
+      alike: rule.alike ?? [],
       lays: coat && (general || rule.at) ? [layerOfCoat(coat)] : [],
       zones,
       general: rule.at ? null : general,

@@ -37,6 +37,12 @@ export const STAGES: Readonly<Record<Stage, readonly StepRule[]>> = {
  */
 export const RULES: readonly StepRule[] = Object.values(STAGES).flat();
 
+/** The names of today by those that rules had before. */
+const FORMER = new Map(RULES.flatMap(({ key, formerly = [] }) => formerly.map((name) => [name, key] as const)));
+
+/** A step as it is called now, by whatever name a log has it. */
+export const stepNow = (key: string): string => FORMER.get(key) ?? key;
+
 /** The rules that wait for another one, directly. */
 export const rulesAfter = (key: string): readonly StepRule[] =>
   RULES.filter(({ after }) => after.some((one) => (typeof one === 'string' ? one : one.step) === key));

@@ -30,6 +30,8 @@ export interface RouteStep {
   schools: readonly SchoolName[];
   /** Tape that it puts on or takes off, by the step that is sprayed over it, or by what it protects. */
   tape: { of: string; goes: 'on' | 'off' } | null;
+  /** Other steps that leave the same behind: where one of them is laid, this one is done. */
+  alike: readonly string[];
   /** What it masks; null for what masks no colours. */
   masking: Masking | null;
   /** The step whose work it does again where something took that off; null where it does none again. */
@@ -127,6 +129,7 @@ export const stepOf = (
   schools: [],
   tape: null,
   masking: null,
+  alike: [],
   again: null,
   booth: over.load != null,
   lays: [],

@@ -6,6 +6,7 @@ export const GROUND: readonly StepRule[] = [
   {
     key: 'prime',
     title: 'Prime',
+    alike: ['prime-paint'],
     kind: 'spray',
     lane: 'Whole',
     minutes: 30,
@@ -18,6 +19,7 @@ export const GROUND: readonly StepRule[] = [
   {
     key: 'prime-paint',
     title: 'A light grey paint in one even coat, as primer',
+    alike: ['prime'],
     kind: 'spray',
     lane: 'Whole',
     minutes: 30,
@@ -64,6 +66,7 @@ export const GROUND: readonly StepRule[] = [
   {
     key: 'prime-again',
     title: 'Prime what was mended',
+    alike: ['prime-paint-again'],
     kind: 'spray',
     lane: 'Whole',
     minutes: 15,
@@ -76,6 +79,7 @@ export const GROUND: readonly StepRule[] = [
   {
     key: 'prime-paint-again',
     title: 'Light grey over what was mended',
+    alike: ['prime-again'],
     kind: 'spray',
     lane: 'Whole',
     minutes: 15,

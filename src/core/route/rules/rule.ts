@@ -156,6 +156,10 @@ export interface StepRule {
   gate?: string;
   /** Tape that goes on or comes off with it. */
   tape?: RouteStep['tape'];
+  /** What it was called in earlier houses: their logs still name it so. */
+  formerly?: readonly string[];
+  /** Rules of another school that leave the same behind: where one of them is laid, this one is done. */
+  alike?: readonly string[];
   /** A school that it belongs to though each of them has it: it is done otherwise. */
   school?: SchoolName;
   caution?: string;
