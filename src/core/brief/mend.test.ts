@@ -109,7 +109,8 @@ test('whatever goes wrong, wherever, however far the build is: all zones carry a
     fc.property(
       fc.nat(views.length - 1),
       fc.subarray(zones, { minLength: 1, maxLength: 3 }),
-      fc.constantFrom(...MISHAP_NAMES),
+      // What stays off is laid anew as it is wanted, not as it was.
+      fc.constantFrom(...MISHAP_NAMES.filter((name) => !MISHAPS[name].staysOff)),
       fc.nat(5),
       (i, on, kind, rung) => {
         const { after } = withMishap(until[i]!, views[i]!, on, rung, kind);

@@ -142,7 +142,12 @@ function runOf(
     zones: rework.lost.filter((layer) => layer.step === step).map(({ zone }) => zone),
   }));
   const done = new Set(standing.done.map(({ stepKey }) => stepKey));
-  const under = repair!.zones.flatMap((zone) => stack[zone]!.findLast((layer) => layer.done)?.step ?? []);
+  const gone = new Set(lost.flatMap(({ step, zones }) => zones.map((zone) => `${step} ${zone}`)));
+  const isUnder = (zone: string, { step, done: isDone }: KnownLayer) =>
+    isDone && !(MISHAPS[kind].staysOff && gone.has(`${step} ${zone}`));
+  const under = repair!.zones.flatMap((zone) => stack[zone]!.findLast((layer) => isUnder(zone, layer))?.step ?? []);
+  // What stays off is laid anew by the route, behind the repair.
+  if (MISHAPS[kind].staysOff) return { steps, lost, after: [...new Set(under)], before: lost.map(({ step }) => step) };
   const after = [...new Set([...lost.map(({ step }) => step), ...under])];
   return { steps, lost, after, before: nextAfter(route, after, done) };
 }

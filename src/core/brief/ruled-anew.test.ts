@@ -99,7 +99,19 @@ describe('a zone that was sprayed and is ruled anew', () => {
       run,
     };
     const taken = { ...anew, mishaps: [mishap] };
-    const stripped = viewOf(workedUntil(taken, viewOf(taken), run.steps[0]!.key));
+    const told = viewOf(taken);
+    // While the stripping is still to come, the new colour is planned behind it.
+    expect(told.standing.progress.get(`spray:${IS}`)!.toDo).toContain(ZONE);
+    const repair = {
+      ...taken.log.at(-1)!,
+      id: 'repair',
+      stepKey: run.steps[0]!.key,
+      what: '' as const,
+      zones: [ZONE],
+      startedAt: NOW,
+      endedAt: NOW,
+    };
+    const stripped = viewOf({ ...taken, log: [...taken.log, repair] });
     expect(
       stripped.standing.laid
         .get(ZONE)!

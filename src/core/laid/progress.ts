@@ -1,7 +1,7 @@
 import type { Minutes } from '@/core/units/minutes';
 import type { Layer } from '@/core/work/layer';
 import type { Route, RouteStep } from '@/core/work/step';
-import { inTime, lyingOf, type Laid, type LaidLayer, type LoggedWork } from './laid';
+import { inTime, stayingOf, type Laid, type LaidLayer, type LoggedWork } from './laid';
 import { wantedStacks } from './stack';
 import type { Tape } from './taped';
 
@@ -74,7 +74,8 @@ function factsOf(
     if (known) known.push(entry);
     else entries.set(entry.stepKey, [entry]);
   }
-  const lying = new Map([...laid].map(([zone, stack]) => [zone, lyingOf(stack)]));
+  // What a repair takes off, and nobody lays again, is to do again.
+  const lying = new Map([...laid].map(([zone, stack]) => [zone, stayingOf(stack)]));
   const covered = new Map<string, LaidLayer | null>();
   const ground = new Set<string>();
   for (const [zone, stack] of wantedStacks(route, [...zonesOf(route)])) {

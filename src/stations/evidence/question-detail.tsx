@@ -342,7 +342,13 @@ function RulingForm({
                         entity: 'ruling',
                         id: ruling?.id ?? null,
                         version: ruling?.version ?? null,
-                        fields: { reason: 'weighed', ...values, questionId: question.id },
+                        // On what it rests is asked when it is ruled: what it would do to the paint is the same.
+                        fields: {
+                          ...values,
+                          basis: values.value === question.best ? 'supported' : 'departure',
+                          reason: values.reason || 'to see what it does',
+                          questionId: question.id,
+                        },
                       })
                     }
                   />
