@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { nowMs } from '@/clock/now';
 import { otherWorkKey } from '@/core/bench/other-work';
+import { minutesAfter } from '@/core/units/minutes';
 import { logEntryFields } from '@/core/kept/records/log-entry';
 import type { BenchAct, Replayed } from '@/outbox/queued';
 import { CannotBeDone, ChangedElsewhere, Contradicts, perform, stampedAct, type ActWriter } from '@/data/acts';
@@ -98,7 +99,7 @@ async function finish(writer: ActWriter, { entry, act, pictureId, timers }: Of<'
   const whole = {
     ...entry,
     pictureId,
-    startedAt: new Date(Date.parse(ended) - entry.actualMinutes * 60_000).toISOString(),
+    startedAt: minutesAfter(ended, -entry.actualMinutes),
     endedAt: ended,
   };
   if (step?.open) throw new Refused('', 'Its colour is not decided: rule it at Evidence first.');

@@ -120,8 +120,9 @@ export async function checked(at: Sight, entity: Writable, id: string | null, fi
 }
 
 /**
- * Records of which a change can turn what others rest on; of what a source says, only rulings turn; of a ruling or a marking,
- * what lies on the model already. */
+ * Records of which a change can turn what others rest on; of what a source says, only rulings turn; of a ruling or a marking, what lies
+ * on the model already.
+ */
 export const REACH: Partial<Record<RecordName, 'rulings' | 'paint' | 'anything'>> = {
   brief: 'anything',
   airframe: 'anything',

@@ -8,6 +8,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { counted, listed, lowered } from '@/core/units/words';
 import { laidSheet, type SheetData } from '@/sheet/sheet-data';
 import { stayingOf } from '@/core/laid/laid';
+import { lackingColour } from '@/core/laid/progress';
 import { clock, fullDay, longDay } from '@/ui/dates';
 import { barInWords } from './scale-bar';
 
@@ -108,19 +109,15 @@ function laidColours({ standing, outline, official }: BriefView, sheet: SheetDat
 /** Colours that are called and not laid yet, with the zones that lack them. */
 function plannedColours({ standing, route, calls }: BriefView, sheet: SheetData, spoken: Spoken): RecordColour[] {
   return calls.flatMap(({ code, official, choice }) => {
-    const lacking = new Set(
-      route.steps.flatMap(({ key, lays }) =>
-        lays.some((layer) => layer.what === 'colour' && layer.code === code) ? standing.progress.get(key)!.toDo : [],
-      ),
-    );
-    if (lacking.size === 0) return [];
+    const lacking = lackingColour(route, standing.progress, code);
+    if (lacking.length === 0) return [];
     return [
       {
         code,
         name: official?.record.name ?? '',
         hex: sheet.inks[code] ?? null,
         paint: choice?.paint.name ?? '',
-        zones: spoken([...lacking]),
+        zones: spoken(lacking),
       },
     ];
   });

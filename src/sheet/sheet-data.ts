@@ -2,7 +2,7 @@ import type { Fields } from '@/core/kept/records';
 import { type BriefView } from '@/core/brief/derive';
 import { certaintyOf, type ZoneCertainty } from '@/core/brief/certainty';
 import { hexOf } from '@/core/colour/spaces';
-import { stayingOf } from '@/core/laid/laid';
+import { coloursLaid } from '@/core/laid/laid';
 import type { OutlineSpec } from '@/core/outline/outline';
 import type { SchemeField } from '@/core/scheme/field';
 import { windowInWords } from '@/ui/dates';
@@ -41,10 +41,7 @@ export function sheetData(view: BriefView): SheetData {
         ...fields.map(({ code }) => code),
         ...view.calls.map((call) => call.code),
       ]),
-    ].map((code) => {
-      const lab = view.official.get(code)?.lab;
-      return [code, lab ? hexOf(lab) : '#9a9a9a'];
-    }),
+    ].map((code) => [code, inkOf(view, code)]),
   );
   const colourOf = new Map(
     view.calls.flatMap((call) => {
@@ -79,6 +76,12 @@ export function sheetData(view: BriefView): SheetData {
   };
 }
 
+/** The screen colour of a code; grey where nobody measured it. */
+function inkOf({ official }: BriefView, code: string): string {
+  const lab = official.get(code)?.lab;
+  return lab ? hexOf(lab) : '#9a9a9a';
+}
+
 /** By zone: the share of the steps there that are done there; zones without any are left out. */
 function shareDone({ route, standing }: BriefView): Map<string, number> {
   const counts = new Map<string, { all: number; done: number }>();
@@ -96,14 +99,8 @@ function shareDone({ route, standing }: BriefView): Map<string, number> {
 export function laidSheet(view: BriefView): SheetData {
   const whole = sheetData(view);
   const { laid, progress } = view.standing;
-  const codesOn = (zone: string) =>
-    stayingOf(laid.get(zone)).flatMap(({ what, code }) => (what === 'colour' && code ? [code] : []));
-  const on = new Map(view.outline.zones.map(({ key }) => [key, codesOn(key)]));
-  const inkOf = (code: string) => {
-    const lab = view.official.get(code)?.lab;
-    return lab ? hexOf(lab) : '#9a9a9a';
-  };
-  const lies = (code: string) => [...on].flatMap(([zone, codes]) => (codes.includes(code) ? [zone] : []));
+  const on = coloursLaid(laid);
+  const lies = (code: string) => view.outline.zones.flatMap(({ key }) => (on[key]?.includes(code) ? [key] : []));
   const made = new Set(
     view.route.steps.flatMap(({ key, marking, lays }) =>
       marking && lays.length > 0 && progress.get(key)!.isFinished ? [marking] : [],
@@ -117,14 +114,21 @@ export function laidSheet(view: BriefView): SheetData {
   return {
     ...whole,
     zones: whole.zones.map((zone) => {
-      const codes = on.get(zone.key)!;
+      const codes = on[zone.key] ?? [];
       // A zone's own colour lies under its fields.
       const code = codes.findLast((one) => !overlaid.has(one)) ?? codes.at(-1);
-      return { ...zone, colour: code ? inkOf(code) : null };
+      return { ...zone, colour: code ? inkOf(view, code) : null };
     }),
     markings: whole.markings.filter(({ id }) => made.has(id)),
     fields,
-    inks: { ...whole.inks, ...Object.fromEntries([...on.values()].flat().map((code) => [code, inkOf(code)])) },
+    inks: {
+      ...whole.inks,
+      ...Object.fromEntries(
+        Object.values(on)
+          .flat()
+          .map((code) => [code, inkOf(view, code)]),
+      ),
+    },
   };
 }
 

@@ -20,6 +20,7 @@ import { thinningOf, thinRatioOf } from '@/core/paint/thinning';
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
 import type { LayerKind, StepKind } from '@/core/work/kinds';
 import type { Mixed } from '@/core/work/mixed';
+import { areaIn } from '@/core/laid/progress';
 import type { Standing } from '@/core/laid/standing';
 import type { Route, RouteStep } from '@/core/work/step';
 import type { Day } from '@/core/units/day';
@@ -257,9 +258,10 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
 function placesOf({ zones }: Outline, keys: readonly string[]): BenchCard['places'] {
   if (keys.length < 2) return [];
   const own = zones.filter(({ key }) => keys.includes(key));
-  const area = ({ areaM2 }: (typeof own)[number]) => Math.max(areaM2, 1e-4);
-  const whole = own.reduce((sum, zone) => sum + area(zone), 0);
-  return own.map((zone) => ({ key: zone.key, title: zone.title, share: area(zone) / whole }));
+  const areas = new Map(own.map(({ key, areaM2 }) => [key, areaM2]));
+  const area = (some: readonly string[]) => areaIn(some, (key) => areas.get(key)!);
+  const whole = area([...areas.keys()]);
+  return own.map(({ key, title }) => ({ key, title, share: area([key]) / whole }));
 }
 
 /** Strips of tape as they are cut, with something over to hold on to. */

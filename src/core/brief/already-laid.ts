@@ -1,4 +1,5 @@
 import { stayingOf } from '@/core/laid/laid';
+import { lackingColour } from '@/core/laid/progress';
 import { localDay } from '@/core/route/calendar';
 import { dayInWords } from '@/core/units/day';
 import { counted, listed } from '@/core/units/words';
@@ -19,14 +20,10 @@ export function colourLaid({ state, outline, standing, route }: Done, code: stri
   const zones = new Set(here.map(({ zone }) => zone));
   const paints = [...new Set(here.flatMap(({ paint }) => paint || []))];
   const since = here.map(({ endedAt }) => endedAt).sort()[0]!;
-  const left = new Set(
-    route.steps.flatMap(({ key, lays }) =>
-      lays.some((layer) => layer.what === 'colour' && layer.code === code) ? standing.progress.get(key)!.toDo : [],
-    ),
-  );
+  const left = lackingColour(route, standing.progress, code);
   const rest =
-    left.size > 0
-      ? `another paint goes on ${left.size === 1 ? 'the other one' : `the other ${left.size}`} only`
+    left.length > 0
+      ? `another paint goes on ${left.length === 1 ? 'the other one' : `the other ${left.length}`} only`
       : 'another paint changes nothing of it';
   return `${code} lies on ${counted(zones.size, 'zone')}${paints.length > 0 ? ` in ${listed(paints)}` : ''} since ${dayInWords(localDay(since, state.brief.timeZone))}: ${rest}`;
 }

@@ -4,6 +4,7 @@ import type { Standing } from '@/core/laid/standing';
 import { followAccepted, type FollowedPlan } from '@/core/route/accepted';
 import { localDay } from '@/core/route/calendar';
 import { planRoute, type RoutePlan } from '@/core/route/plan';
+import { minutesAfter } from '@/core/units/minutes';
 import type { Stages } from './stages';
 
 /** Stage: when what is left is done. */
@@ -58,5 +59,5 @@ export function planAhead(
 /** The instant at which the first work that is not done is planned to begin; null when there is none. */
 function firstStart({ origin, work }: RoutePlan): string | null {
   const first = work.find(({ done }) => !done);
-  return first ? new Date(Date.parse(origin) + first.segments[0]![0] * 60_000).toISOString() : null;
+  return first ? minutesAfter(origin, first.segments[0]![0]) : null;
 }

@@ -3,7 +3,7 @@ import { roomsOf } from '@/core/route/dragging';
 import { elapsedToLocal } from '@/core/route/calendar';
 import { LANES } from '@/core/work/kinds';
 import { latestStartsOf } from '@/core/route/slack';
-import { durationInWords } from '@/core/units/minutes';
+import { durationInWords, minutesAfter } from '@/core/units/minutes';
 import type { BriefView } from './derive';
 import { planSettingsOf } from './plan-settings';
 
@@ -63,12 +63,7 @@ export function stripOf(view: BriefView): Strip {
   const titles = new Map(route.steps.map((step) => [step.key, step.title]));
   const colours = new Map(view.calls.map((call) => [call.code, call.choice?.paint.lab ?? call.official?.lab ?? null]));
   const lastEnd = Math.max(0, ...plan.work.map((item) => item.segments.at(-1)![1]));
-  const latest = latestStartsOf(
-    route,
-    done,
-    planSettingsOf(state, new Date(Date.parse(plan.origin) + plan.now * 60_000).toISOString()),
-    plan,
-  );
+  const latest = latestStartsOf(route, done, planSettingsOf(state, minutesAfter(plan.origin, plan.now)), plan);
   const local = (minutes: number) => elapsedToLocal(minutes, state.brief.timeZone, plan.origin);
   const rooms = roomsOf(route, plan.work, plan.now);
   const work = plan.work.map((item, i): WorkRow => {

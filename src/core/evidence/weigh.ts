@@ -1,3 +1,4 @@
+import { groupBy } from '@/core/units/grouped';
 import { dateFit, type Repaint, type Window } from './date-fit';
 import { independentGroups } from './independence';
 import { weightedMedian } from './weighted-median';
@@ -227,15 +228,4 @@ function sightingsByQuestion(sightings: readonly WeighedSighting[]): WeighedSigh
     lists.push(list);
   }
   return lists;
-}
-
-function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const item of items) {
-    const key = keyOf(item);
-    const group = groups.get(key);
-    if (group) group.push(item);
-    else groups.set(key, [item]);
-  }
-  return groups;
 }

@@ -1,8 +1,8 @@
 import { isGrave, layOver } from '@/core/paint/chemistry';
 import type { Minutes } from '@/core/units/minutes';
-import type { Route, RouteStep } from '@/core/work/step';
+import { laysColour, type Route, type RouteStep } from '@/core/work/step';
 import { stayingOf, type Laid, type LaidLayer } from './laid';
-import { minutesOfShare, type StepProgress } from './progress';
+import { areaIn, minutesOn, type StepProgress } from './progress';
 
 /** A coat that lies on some zones where another colour is wanted now. */
 export interface Changed {
@@ -48,9 +48,6 @@ export function changedIn(
       pairs.set(key, known);
     }
   }
-  const area = (zones: readonly string[]) => zones.reduce((sum, zone) => sum + Math.max(areaOf(zone), 1e-4), 0);
-  const share = (step: RouteStep, zones: readonly string[]) =>
-    minutesOfShare(step.minutes, Math.min(1, area(zones) / area(step.zones)));
   return [...pairs.values()]
     .map(({ under, zones, step, layers }): Changed => {
       const [colour] = step.lays.filter(({ what }) => what === 'colour');
@@ -63,20 +60,18 @@ export function changedIn(
         zones,
         to: colour!.code!,
         coats: colour!.coats,
-        minutes: share(step, zones),
-        maskMinutes: mask ? share(mask, zones) : 0,
+        minutes: minutesOn(step, zones, areaOf),
+        maskMinutes: mask ? minutesOn(mask, zones, areaOf) : 0,
         inAll,
         strip: bites ? 'chemistry' : inAll > MOST_COATS ? 'too thick' : null,
         again: buriedBy(route, zones, laid, progress, step),
       };
     })
-    .sort((a, b) => area(b.zones) - area(a.zones) || (a.to < b.to ? -1 : 1));
+    .sort((a, b) => areaIn(b.zones, areaOf) - areaIn(a.zones, areaOf) || (a.to < b.to ? -1 : 1));
 }
 
 const isWanted = ({ steps }: Pick<Route, 'steps'>, zone: string, code: string): boolean =>
-  steps.some(
-    ({ zones, lays }) => zones.includes(zone) && lays.some((layer) => layer.what === 'colour' && layer.code === code),
-  );
+  steps.some((step) => step.zones.includes(zone) && laysColour(step, code));
 
 /** Work that is laid over the old coat and is to do again on these zones. */
 function buriedBy(

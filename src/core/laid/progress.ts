@@ -1,6 +1,7 @@
+import { groupBy } from '@/core/units/grouped';
 import type { Minutes } from '@/core/units/minutes';
 import type { Layer } from '@/core/work/layer';
-import type { Route, RouteStep } from '@/core/work/step';
+import { laysColour, type Route, type RouteStep } from '@/core/work/step';
 import { inTime, stayingOf, type Laid, type LaidLayer, type LoggedWork } from './laid';
 import { wantedStacks } from './stack';
 import type { Tape } from './taped';
@@ -28,6 +29,24 @@ export function minutesOfShare(minutes: Minutes, share: number): Minutes {
   const least = Math.min(LEAST_LEFT.minutes, LEAST_LEFT.share * minutes);
   return Math.min(minutes, Math.max(1, Math.ceil(least), Math.round(minutes * share)));
 }
+
+/** The area of some zones together; one that is too small to be measured counts a little, so that no share is of nothing. */
+export const areaIn = (zones: readonly string[], areaOf: (zone: string) => number): number =>
+  zones.reduce((sum, zone) => sum + Math.max(areaOf(zone), 1e-4), 0);
+
+/** Of the minutes of a step what some of its zones take. */
+export const minutesOn = (
+  { minutes, zones }: Pick<RouteStep, 'minutes' | 'zones'>,
+  on: readonly string[],
+  areaOf: (zone: string) => number,
+): Minutes => minutesOfShare(minutes, areaIn(on, areaOf) / areaIn(zones, areaOf));
+
+/** Zones that are called to have a colour, and do not have it yet. */
+export const lackingColour = (
+  { steps }: Pick<Route, 'steps'>,
+  progress: ReadonlyMap<string, StepProgress>,
+  code: string,
+): string[] => [...new Set(steps.flatMap((step) => (laysColour(step, code) ? progress.get(step.key)!.toDo : [])))];
 
 /** Families whose colour is the same work whoever laid it: what decides is the code. */
 const BY_CODE: ReadonlySet<RouteStep['family']> = new Set(['colour', 'earlier coat', 'temporary', 'subject']);
@@ -67,13 +86,8 @@ function factsOf(
   laid: Laid,
   taped: ReadonlyMap<string, readonly Tape[]>,
 ): Facts {
-  const entries = new Map<string, LoggedWork[]>();
-  for (const { entry } of inTime(log)) {
-    if (entry.again) continue;
-    const known = entries.get(entry.stepKey);
-    if (known) known.push(entry);
-    else entries.set(entry.stepKey, [entry]);
-  }
+  const counting = inTime(log).flatMap(({ entry }) => (entry.again ? [] : [entry]));
+  const entries = groupBy(counting, ({ stepKey }) => stepKey);
   // What a repair takes off, and nobody lays again, is to do again.
   const lying = new Map([...laid].map(([zone, stack]) => [zone, stayingOf(stack)]));
   const covered = new Map<string, LaidLayer | null>();
@@ -117,13 +131,12 @@ function howFar(
   const by = zones.map((zone) => doneOn(step, zone, own, facts, known));
   const done = zones.filter((_, i) => by[i] !== null);
   const toDo = zones.filter((_, i) => by[i] === null);
-  const area = (of: readonly string[]) => of.reduce((sum, zone) => sum + Math.max(areaOf(zone), 1e-4), 0);
   // Work that was begun on all of it and not ended counts for what it was said to be.
   const begun = Math.min(
     1,
     own.reduce((sum, { share }) => sum + (share !== null && share < 1 ? share : 0), 0),
   );
-  const left = toDo.length === 0 ? 0 : (area(toDo) / area(zones)) * (1 - begun);
+  const left = toDo.length === 0 ? 0 : (areaIn(toDo, areaOf) / areaIn(zones, areaOf)) * (1 - begun);
   const last = by.reduce<DoneBy>((late, one) => (one && (!late || one.endedAt > late.endedAt) ? one : late), null);
   return {
     done,

@@ -1,3 +1,4 @@
+import { groupBy } from '@/core/units/grouped';
 import type { Layer } from '@/core/work/layer';
 import type { Route, RouteStep } from '@/core/work/step';
 import { lyingOf, type Laid } from './laid';
@@ -71,18 +72,13 @@ const ordered = new WeakMap<Route['links'], { of: readonly RouteStep[]; in: Rout
 
 /** How far each step lies from the beginning, counted in steps along the longest way. */
 export function placesOf(steps: readonly RouteStep[], links: Route['links']): Map<string, number> {
-  const before = new Map<string, string[]>();
-  for (const { from, to } of links) {
-    const known = before.get(to);
-    if (known) known.push(from);
-    else before.set(to, [from]);
-  }
+  const into = groupBy(links, ({ to }) => to);
   const places = new Map<string, number>();
   const placeOf = (key: string): number => {
     const known = places.get(key);
     if (known !== undefined) return known;
     places.set(key, 0);
-    const place = Math.max(0, ...(before.get(key) ?? []).map((origin) => placeOf(origin) + 1));
+    const place = Math.max(0, ...(into.get(key) ?? []).map(({ from }) => placeOf(from) + 1));
     places.set(key, place);
     return place;
   };

@@ -1,10 +1,11 @@
 import { dryingTime, type Climate } from '@/core/paint/drying';
-import type { Minutes } from '@/core/units/minutes';
+import { groupBy } from '@/core/units/grouped';
+import { minutesAfter, type Minutes } from '@/core/units/minutes';
 import type { Route, RouteLink, RouteStep } from '@/core/work/step';
 import { changedIn, type Changed } from './changed';
 import { waitBetween } from './drying';
 import { laidOf, stayingOf, type Laid, type LaidLayer, type LoggedWork, type Loss } from './laid';
-import { progressOf, minutesOfShare, type StepProgress } from './progress';
+import { minutesOn, progressOf, type StepProgress } from './progress';
 import { inOrder, stacksOf, type Stacks } from './stack';
 import { tapedOf, type Tape } from './taped';
 
@@ -88,7 +89,7 @@ function waitsOf(
       const { minutes, why } = first
         ? waitBetween(first, under, under.air ?? climate)
         : { minutes: tapeWait(under, climate), why: `${under.paint || 'the coat'} bears tape` };
-      const until = new Date(Date.parse(under.endedAt) + minutes * 60_000).toISOString();
+      const until = minutesAfter(under.endedAt, minutes);
       own.push({ zone, entry: under.entry, minutes, until, why });
     }
     if (own.length > 0)
@@ -115,7 +116,7 @@ function leftOf(
   const steps: RouteStep[] = [];
   const links: RouteLink[] = [...route.links];
   const parts: DoneStep[] = [];
-  const [into, out] = [linksBy(route.links, 'to'), linksBy(route.links, 'from')];
+  const [into, out] = [groupBy(route.links, ({ to }) => to), groupBy(route.links, ({ from }) => from)];
   for (const step of route.steps) {
     const own = progress.get(step.key)!;
     if (own.isFinished) {
@@ -170,15 +171,12 @@ function withLeft(
   };
 }
 
-const partOf = (step: RouteStep, zones: string[], areaOf: (zone: string) => number): RouteStep => {
-  const area = (of: readonly string[]) => of.reduce((sum, zone) => sum + Math.max(areaOf(zone), 1e-4), 0);
-  return {
-    ...step,
-    zones,
-    general: null,
-    minutes: Math.max(1, minutesOfShare(step.minutes, area(zones) / area(step.zones))),
-  };
-};
+const partOf = (step: RouteStep, zones: string[], areaOf: (zone: string) => number): RouteStep => ({
+  ...step,
+  zones,
+  general: null,
+  minutes: Math.max(1, minutesOn(step, zones, areaOf)),
+});
 
 /** Zones on which a step must follow soon on what is done there, while the same elsewhere is not. `into` are the links that lead to it. */
 function urgent(
@@ -188,15 +186,4 @@ function urgent(
 ): string[] {
   const before = into.flatMap(({ from, maxLag }) => (maxLag !== null ? [progress.get(from)] : []));
   return toDo.filter((zone) => before.some((one) => one && !one.isFinished && one.done.includes(zone)));
-}
-
-/** Links by one of their ends. */
-function linksBy(links: readonly RouteLink[], end: 'from' | 'to'): Map<string, RouteLink[]> {
-  const by = new Map<string, RouteLink[]>();
-  for (const link of links) {
-    const known = by.get(link[end]);
-    if (known) known.push(link);
-    else by.set(link[end], [link]);
-  }
-  return by;
 }

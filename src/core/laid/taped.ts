@@ -1,3 +1,4 @@
+import { minutesAfter } from '@/core/units/minutes';
 import { DRY } from '@/core/work/layer';
 import type { Route } from '@/core/work/step';
 import { LONGEST_TAPE, MOST_TAPE } from '@/core/work/tape';
@@ -49,8 +50,5 @@ function untilOf({ of, since }: Omit<Tape, 'until'>, zone: string, laid: Laid, i
     of !== null && !isForACoat
       ? undefined
       : lyingOf(laid.get(zone)).findLast(({ what, endedAt }) => !DRY.has(what) && endedAt >= since);
-  return later(over?.endedAt ?? since, over ? MOST_TAPE[over.chemistry] : LONGEST_TAPE);
+  return minutesAfter(over?.endedAt ?? since, over ? MOST_TAPE[over.chemistry] : LONGEST_TAPE);
 }
-
-const later = (instant: string, minutes: number): string =>
-  new Date(Date.parse(instant) + minutes * 60_000).toISOString();

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { countdown, durationInWords } from './minutes';
+import { countdown, durationInWords, minutesAfter } from './minutes';
 
 describe('durations', () => {
   test.each([
@@ -20,4 +20,12 @@ describe('a clock that counts down', () => {
     [0, '0:00'],
     [-61, '-1:01'],
   ])('%d seconds are %s', (seconds, shown) => expect(countdown(seconds)).toBe(shown));
+});
+
+describe('an instant so many minutes after another', () => {
+  test.each([
+    ['2026-03-01T23:50:00.000Z', 15, '2026-03-02T00:05:00.000Z'],
+    ['2026-03-01T00:05:00.000Z', -15, '2026-02-28T23:50:00.000Z'],
+    ['2026-03-01T10:00:00+02:00', 30, '2026-03-01T08:30:00.000Z'],
+  ])('%s and %d minutes', (instant, minutes, then) => expect(minutesAfter(instant, minutes)).toBe(then));
 });

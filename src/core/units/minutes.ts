@@ -1,6 +1,10 @@
 /** A duration in whole minutes. */
 export type Minutes = number;
 
+/** The instant (ISO text, UTC) so many minutes after another; before it where they are negative. */
+export const minutesAfter = (instant: string, minutes: Minutes): string =>
+  new Date(Date.parse(instant) + minutes * 60_000).toISOString();
+
 /** `95` as "1 h 35 min", `40` as "40 min". */
 export function durationInWords(minutes: Minutes): string {
   const whole = Math.round(minutes);

@@ -104,6 +104,10 @@ export interface Route {
   sleeping: SleepingEdit[];
 }
 
+/** Whether it lays the colour of a code. */
+export const laysColour = ({ lays }: Pick<RouteStep, 'lays'>, code: string): boolean =>
+  lays.some((layer) => layer.what === 'colour' && layer.code === code);
+
 export const stepOf = (
   key: string,
   title: string,

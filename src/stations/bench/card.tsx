@@ -40,7 +40,7 @@ export function Card({
 }): ReactNode {
   const { send, isKnown, look } = useOutbox();
   const [took, setMinutes] = useState<string | null>(null);
-  const { on, part, toggle } = useDoneOn(card);
+  const { on, part, mark } = useDoneOn(card);
   /** Of work that has no zones: how far it is, in per cent. */
   const [far, setFar] = useState('100');
   const share = card.places.length > 0 ? part : (parseNumber(far) ?? 0) / 100;
@@ -196,7 +196,7 @@ export function Card({
         </ul>
       ) : null}
       <TriedBefore card={card} />
-      <DoneOn card={card} on={on} toggle={toggle} far={far} onFar={setFar} fault={placeFault} />
+      <DoneOn card={card} on={on} onMark={mark} far={far} onFar={setFar} fault={placeFault} />
       <div className="bench-actions">
         <TextField
           label="Took, minutes"

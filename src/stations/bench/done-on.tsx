@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useEffect, type ReactNode } from 'react';
 import type { BenchCard } from '@/core/bench/cards';
 import { counted } from '@/core/units/words';
+import { ZoneChecks } from '@/stations/shell/zone-checks';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 
 /** On which of its zones a step is done: all of them, until some are marked off here or on the sheet. */
@@ -11,7 +12,7 @@ export function useDoneOn({ zones, places }: BenchCard): {
   on: string[];
   /** The share of the work that lies on them. */
   part: number;
-  toggle: (zone: string) => void;
+  mark: (zones: readonly string[]) => void;
 } {
   const { zone, several, choose, chooseSeveral } = useZoneChoice();
   const all = zones.join(' ');
@@ -31,9 +32,9 @@ export function useDoneOn({ zones, places }: BenchCard): {
     on,
     part:
       on.length === zones.length ? 1 : places.reduce((sum, { key, share }) => (lit.has(key) ? sum + share : sum), 0),
-    toggle: (own) => {
+    mark: (zones) => {
       choose(null);
-      chooseSeveral(new Set(on.includes(own) ? on.filter((one) => one !== own) : [...on, own]));
+      chooseSeveral(new Set(zones));
     },
   };
 }
@@ -42,14 +43,14 @@ export function useDoneOn({ zones, places }: BenchCard): {
 export function DoneOn({
   card,
   on,
-  toggle,
+  onMark,
   far,
   onFar,
   fault,
 }: {
   card: BenchCard;
   on: readonly string[];
-  toggle: (zone: string) => void;
+  onMark: (zones: readonly string[]) => void;
   far: string;
   onFar: (far: string) => void;
   fault: string;
@@ -80,15 +81,7 @@ export function DoneOn({
         {fault ? <strong className="danger"> · {fault}</strong> : null}
       </summary>
       <p className="dim">Mark off what is not done yet, here or on the sheet: it stays on the route.</p>
-      <ul className="plain-list">
-        {card.places.map(({ key, title }) => (
-          <li key={key}>
-            <label>
-              <input type="checkbox" checked={on.includes(key)} onChange={() => toggle(key)} /> {title}
-            </label>
-          </li>
-        ))}
-      </ul>
+      <ZoneChecks zones={card.places} marked={on} onMark={onMark} />
     </details>
   );
 }

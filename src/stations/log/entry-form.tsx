@@ -5,6 +5,7 @@ import { save } from '@/actions/records';
 import type { Fields, Kept } from '@/core/kept/records';
 import { LAYER_KINDS } from '@/core/work/kinds';
 import { counted } from '@/core/units/words';
+import { ZoneChecks } from '@/stations/shell/zone-checks';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { BENCH_PICTURE, OnePicture } from '@/ui/picture-drop';
 import { MixedEditor } from '@/ui/mixed-editor';
@@ -144,7 +145,6 @@ function EntryZones({
   zones: readonly string[];
   onZones: (zones: readonly string[]) => void;
 }): ReactNode {
-  const toggle = (key: string) => onZones(zones.includes(key) ? zones.filter((one) => one !== key) : [...zones, key]);
   // What is gone from the outline stays in the entry, and can be marked off.
   const gone = entry.zones.filter((key) => !data.allZones.some((zone) => zone.key === key));
   return (
@@ -156,15 +156,12 @@ function EntryZones({
             ? 'No zones were written down: it counts for all of its step'
             : 'On no zone in particular'}
       </summary>
-      <ul className="plain-list columns">
-        {[...data.allZones, ...gone.map((key) => ({ key, title: `${key} (gone)` }))].map(({ key, title }) => (
-          <li key={key}>
-            <label>
-              <input type="checkbox" checked={zones.includes(key)} onChange={() => toggle(key)} /> {title}
-            </label>
-          </li>
-        ))}
-      </ul>
+      <ZoneChecks
+        className="plain-list columns"
+        zones={[...data.allZones, ...gone.map((key) => ({ key, title: `${key} (gone)` }))]}
+        marked={zones}
+        onMark={onZones}
+      />
     </details>
   );
 }

@@ -1,0 +1,29 @@
+'use client';
+
+import type { ReactNode } from 'react';
+
+/** Zones to be marked one by one. */
+export function ZoneChecks({
+  zones,
+  marked,
+  onMark,
+  className = 'plain-list',
+}: {
+  zones: readonly { key: string; title: string }[];
+  marked: readonly string[];
+  onMark: (marked: string[]) => void;
+  className?: string;
+}): ReactNode {
+  const toggle = (key: string) => onMark(marked.includes(key) ? marked.filter((one) => one !== key) : [...marked, key]);
+  return (
+    <ul className={className}>
+      {zones.map(({ key, title }) => (
+        <li key={key}>
+          <label>
+            <input type="checkbox" checked={marked.includes(key)} onChange={() => toggle(key)} /> {title}
+          </label>
+        </li>
+      ))}
+    </ul>
+  );
+}
