@@ -23,7 +23,7 @@ const config = {
   transform: { '^.+\\.tsx?$': swc },
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: {
-    '\\.module\\.css$': '<rootDir>/tests/support/no-styles.ts',
+    '\\.css$': '<rootDir>/tests/support/no-styles.ts',
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@demo/(.*)$': '<rootDir>/demo/$1',
     '^@tests/(.*)$': '<rootDir>/tests/$1',

@@ -20,7 +20,8 @@ export const CORE_ROOMS = [
   'weathering',
   'bench',
   'kept',
-  'brief',
+  'derive',
+  'workshop',
   'interchange',
 ];
 

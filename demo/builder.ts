@@ -1,3 +1,4 @@
+import type { CoatRole } from '@/core/paint/coat-roles';
 import { PLAIN, type Design } from '@/core/markings/design';
 import { PLAIN_FIELD, type FieldShape } from '@/core/scheme/field';
 import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
@@ -19,7 +20,7 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/10',
+      format: 'build-brief/11',
       repaired: [],
       brief,
       airframe,
@@ -38,6 +39,7 @@ export class BriefBuilder {
       sprayOuts: [],
       timers: [],
       choices: [],
+      coats: [],
       recipes: [],
       uses: [],
       parts: [],
@@ -162,6 +164,11 @@ export class BriefBuilder {
   /** Port and starboard of a zone are one question. */
   mirror(zone: string, aspect: Aspect, reason: string, item = '') {
     this.made.mirrors.push({ zone, aspect, item, reason });
+  }
+
+  /** The product of a coat that no colour calls for. */
+  coat(role: CoatRole, line: string, number: string) {
+    this.made.coats.push({ role, line, number, way: '' });
   }
 
   /** Codes for which the nearest paint of the drawer was chosen. */

@@ -424,6 +424,8 @@ export function dunlin(startOn: string) {
   b.rule('wear', 'cowling-port', 'exhaust stain to the wing root, oil below the panel', 'supported', 'apron picture');
   b.rule('door', 'canopy', 'open', 'departure', 'the client wants the cockpit seen', { by: 'client' });
 
+  b.coat('primer', 'Quoin', '350');
+  b.coat('gloss', 'Hask', '143');
   b.choose('TCS 31', 'TCS 27', 'TCS 21', 'TCS 05', 'TCS 40', 'TCS 42', 'TCS 44', 'TCS 45');
 
   b.marking(

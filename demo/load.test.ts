@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { deriveBrief } from '@/core/brief/derive';
+import { deriveBrief } from '@/core/derive/derive';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { shelfOfDemo } from '@tests/support/demo-brief';
 import { demoBuilds } from './load';

@@ -1,5 +1,5 @@
-import { raisedBy } from '@/core/brief/born';
-import { deriveBrief } from '@/core/brief/derive';
+import { raisedBy } from '@/core/workshop/born';
+import { deriveBrief } from '@/core/derive/derive';
 import { BLANK_LOG_ENTRY, BLANK_LAYING } from '@/core/kept/blank';
 import { outlineSpecOf, type ColourShelf } from '@/core/kept/state';
 import { officialColours } from '@/core/codes/official';

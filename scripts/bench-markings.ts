@@ -1,5 +1,5 @@
 import type { Browser } from '@playwright/test';
-import { compareOrders } from '../src/core/markings/compare-orders';
+import { compareOrders } from '../src/core/work/compare-orders';
 import { PLAIN } from '../src/core/markings/design';
 import { placeMarking, placesOf, type PlaceableMarking } from '../src/core/markings/placing';
 import { buildOutline } from '../src/core/outline/outline';

@@ -1,8 +1,8 @@
 import type { Browser } from '@playwright/test';
 import { MISHAPS } from '../src/core/bench/mishaps';
-import { deriveBrief } from '../src/core/brief/derive';
-import { planMishap } from '../src/core/brief/mishap-plan';
-import { Stages } from '../src/core/brief/stages';
+import { deriveBrief } from '../src/core/derive/derive';
+import { planMishap } from '../src/core/workshop/mishap-plan';
+import { Stages } from '../src/core/derive/stages';
 import type { BriefState, ColourShelf } from '../src/core/kept/state';
 import { median, medianAndWorst, timed, type Figure } from './bench-figures';
 

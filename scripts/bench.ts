@@ -2,7 +2,7 @@ import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { deltaE00 } from '../src/core/colour/difference';
 import { planRoute } from '../src/core/route/plan';
-import { deriveBrief } from '../src/core/brief/derive';
+import { deriveBrief } from '../src/core/derive/derive';
 import { exportBrief } from '../src/data/brief-files';
 import { listBriefs } from '../src/data/brief-list';
 import { loadBrief } from '../src/data/briefs';

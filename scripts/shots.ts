@@ -18,6 +18,15 @@ interface Shot {
   before?: (page: Page) => Promise<void>;
 }
 
+/** Another colour is typed for what is painted already: what is said of it, before it is ruled. */
+async function typedAnew(page: Page, name: RegExp) {
+  await page.getByRole('row', { name }).getByRole('button').first().click();
+  await page.getByLabel('Ruling').first().fill('TCS 31');
+  const turned = page.getByText(/lies on .* since/);
+  await turned.waitFor();
+  return turned;
+}
+
 const SHOTS: Shot[] = [
   { name: 'start', path: '/' },
   {
@@ -90,24 +99,14 @@ const SHOTS: Shot[] = [
     },
   },
   {
-    name: 'route-chemistry',
-    path: `${main}/route`,
-    before: async (page) => {
-      await page.getByText('What holds').evaluate((heading) => heading.scrollIntoView());
-      await page.getByRole('button', { name: 'What would bring it forward?' }).click();
-      await page.getByText(/^Nothing gained by/).waitFor();
-    },
-  },
-  {
     name: 'bench',
     path: `${main}/bench`,
     before: async (page) => {
       // Which steps the next session holds depends on the day; a spray shows most.
       const spray = page.getByRole('button', { name: /Bay primer green/ });
       if ((await spray.count()) > 0) await spray.click();
-      const timer = page.getByRole('button', { name: /Start the timer/ });
-      if ((await timer.count()) > 0) await timer.click();
-      await page.waitForTimeout(1500);
+      await page.locator('.bench-on summary').first().click();
+      await page.locator('.bench-on input[type=checkbox]').first().uncheck();
     },
   },
   { name: 'bench-phone', path: `${main}/bench`, narrow: true },
@@ -120,14 +119,6 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'log', path: `${painted}/log` },
-  {
-    name: 'log-made',
-    path: `${painted}/log?show=made`,
-    before: async (page) => {
-      await page.getByRole('combobox', { name: /^Zone/ }).selectOption('cowling-port');
-      await page.getByText('Bare plastic').waitFor();
-    },
-  },
   {
     name: 'log-mishap',
     path: `${painted}/log?show=mishaps`,
@@ -145,6 +136,28 @@ const SHOTS: Shot[] = [
       await page.getByRole('button', { name: 'Sums', exact: true }).click();
       await page.getByRole('dialog', { name: 'Sums' }).getByRole('combobox').selectOption('noseWeight');
       await page.getByText('it takes').waitFor();
+    },
+  },
+  // What is painted already is ruled anew: these two change the demo, and come last.
+  {
+    name: 'evidence-ruled-anew',
+    path: `${painted}/evidence`,
+    before: async (page) => {
+      const turned = await typedAnew(page, /Wing lower, port\s*colour/);
+      await page.getByText('What this changes').click();
+      await turned.scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: 'log-made',
+    path: `${painted}/evidence`,
+    before: async (page) => {
+      await typedAnew(page, /Spinner\s*colour/);
+      await page.getByRole('button', { name: 'Change the ruling' }).click();
+      await page.waitForTimeout(1500);
+      await page.goto(`${base}${painted}/log?show=made`, { waitUntil: 'networkidle' });
+      await page.getByRole('combobox', { name: /^Zone/ }).selectOption('spinner');
+      await page.getByText('Bare plastic').waitFor();
     },
   },
 ];

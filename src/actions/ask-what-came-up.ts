@@ -1,4 +1,4 @@
-import { notAsked, raisedBy } from '@/core/brief/born';
+import { notAsked, raisedBy } from '@/core/workshop/born';
 import type { BriefState } from '@/core/kept/state';
 import type { ActWriter } from '@/data/acts';
 

@@ -1,6 +1,6 @@
 import { nowUtc } from '@/clock/now';
 import type { CodeBook } from '@/core/codes/system';
-import { deriveBrief, type BriefView, type DeriveSettings } from '@/core/brief/derive';
+import { deriveBrief, type BriefView, type DeriveSettings } from '@/core/derive/derive';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { loadBrief } from '@/data/briefs';
 import { loadCodeBook, loadShelf } from '@/data/shelf';

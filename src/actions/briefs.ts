@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { nowUtc } from '@/clock/now';
-import { raisedBy } from '@/core/brief/born';
+import { raisedBy } from '@/core/workshop/born';
 import { stampSchema } from '@/core/kept/act';
 import { airframeFields, briefFields, weeklySessionFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';

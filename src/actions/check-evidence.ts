@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { notSupported, ownReason } from '@/core/brief/ruling';
-import { weighQuestions } from '@/core/brief/questions';
+import { notSupported, ownReason } from '@/core/derive/ruling';
+import { weighQuestions } from '@/core/derive/questions';
 import { questionInWords } from '@/core/evidence/question-words';
 import { outlineOf } from '@/core/kept/state';
 import { checkSource } from '@/core/kept/check-source';

@@ -1,4 +1,4 @@
-import { progressOf } from '@/core/brief/progress';
+import { progressOf } from '@/core/workshop/progress';
 import { subjectFaults } from '@/core/kept/check-subjects';
 import type { Fields, RecordName } from '@/core/kept/records';
 import { outlineOf, type BriefState } from '@/core/kept/state';
@@ -6,11 +6,13 @@ import { whyNot } from '@/core/kit/conflicts';
 import { registerFaults } from '@/core/kit/parts';
 import { subjectName } from '@/core/kit/subjects';
 import { machineOf } from '@/core/outline/presets';
+import { paintLabel } from '@/core/paint/catalogue';
+import { ROLE_FACTS } from '@/core/paint/coat-roles';
 import type { CodeBook } from '@/core/codes/system';
 import type { Sight } from '@/data/sight';
 import { checkValue } from './check-evidence';
 import { Refused } from './answer';
-import { bookOf, briefOf } from './brief-of';
+import { bookOf, briefOf, shelfOf } from './brief-of';
 
 /** What one record of the kit alone cannot tell, checked against the rest. */
 
@@ -45,6 +47,9 @@ export async function checkKit(
       const { id: _id, ...kept } = part!;
       return kept;
     }
+    case 'general_coat':
+      await checkCoat(at, state, id, fields as Fields<'general_coat'>);
+      return fields;
     case 'zone_day':
     case 'kit_measure':
       checkZone(state, (fields as Fields<'zone_day'>).zone);
@@ -66,7 +71,30 @@ function named(fields: Fields<'subject'>, others: BriefState['subjects']): Field
   return { ...fields, name: free! };
 }
 
-const KIT: ReadonlySet<RecordName> = new Set(['brief', 'airframe', 'part', 'subject', 'kit_measure', 'zone_day']);
+const KIT: ReadonlySet<RecordName> = new Set([
+  'brief',
+  'airframe',
+  'part',
+  'subject',
+  'kit_measure',
+  'zone_day',
+  'general_coat',
+]);
+
+/** A coat has one product, and one that can serve as it. */
+async function checkCoat(
+  at: Sight,
+  { coats }: BriefState,
+  id: string | null,
+  { role, paintId }: Fields<'general_coat'>,
+): Promise<void> {
+  if (coats.some((other) => other.role === role && other.id !== id))
+    throw new Refused('role', `${ROLE_FACTS[role].title}: a product is chosen already, change that one.`);
+  const paint = (await shelfOf(at)).paints.find((own) => own.id === paintId);
+  if (!paint) throw new Refused('paintId', 'This paint is gone from the catalogue.');
+  if (!ROLE_FACTS[role].serves(paint))
+    throw new Refused('paintId', `${paintLabel(paint)} ${paint.name} is no ${ROLE_FACTS[role].title.toLowerCase()}.`);
+}
 
 const NO_ZONE = 'Zone: this airframe has none of that name';
 

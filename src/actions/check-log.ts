@@ -18,7 +18,7 @@ export function isOfABuild(instant: string): boolean {
 }
 
 /** Throws Refused where work cannot have been done when it says. */
-export function checkWorkedAt({ startedAt, endedAt }: Pick<Fields<'log_entry'>, 'startedAt' | 'endedAt'>): void {
+function checkWorkedAt({ startedAt, endedAt }: Pick<Fields<'log_entry'>, 'startedAt' | 'endedAt'>): void {
   for (const [field, instant] of [
     ['startedAt', startedAt],
     ['endedAt', endedAt],

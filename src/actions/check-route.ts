@@ -1,4 +1,4 @@
-import { deriveBrief } from '@/core/brief/derive';
+import { deriveBrief } from '@/core/derive/derive';
 import type { Fields } from '@/core/kept/records';
 import type { Sight } from '@/data/sight';
 import { nowUtc } from '@/clock/now';

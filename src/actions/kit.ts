@@ -2,7 +2,7 @@
 
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { notAsked, raisedBy } from '@/core/brief/born';
+import { notAsked, raisedBy } from '@/core/workshop/born';
 import type { Result } from '@/core/interchange/result';
 import { readPartsCsv } from '@/core/interchange/parts-csv';
 import { BLANK_PART } from '@/core/kept/blank';
@@ -18,7 +18,7 @@ import {
   readBulk,
   type BulkLine,
 } from '@/core/kit/parts';
-import { BOX } from '@/core/kit/part-work';
+import { partJobs } from '@/core/kit/part-work';
 import { RULES } from '@/core/route/rules';
 import { perform, stampedAct } from '@/data/acts';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
@@ -59,10 +59,10 @@ export async function leaveOut(input: unknown): Promise<Result> {
     const { briefId, act, version, rule, left } = ofBrief
       .extend({ version: z.number().int(), rule: z.string().max(120), left: z.boolean() })
       .parse(input);
-    if (!rule.startsWith(BOX) && !RULES.some(({ key }) => key === rule))
-      throw new Refused('rule', 'There is no such step.');
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
-      const { brief } = await briefOf(writer);
+      const { brief, parts } = await briefOf(writer);
+      const isWork = brief.leftOut.includes(rule) || [...RULES, ...partJobs(parts)].some(({ key }) => key === rule);
+      if (!isWork) throw new Refused('rule', 'There is no such step.');
       const others = brief.leftOut.filter((key) => key !== rule);
       await writer.update('brief', briefId, version, { leftOut: left ? [...others, rule] : others });
       return null;

@@ -1,16 +1,19 @@
 'use server';
 
 import { z } from 'zod';
-import { MISHAP_NAMES } from '@/core/bench/mishaps';
-import { cureCalled } from '@/core/brief/mend';
-import { planMishap, type MishapPlan } from '@/core/brief/mishap-plan';
+import { MISHAP_NAMES, STRIPPED_FIRST } from '@/core/bench/mishaps';
+import { cureCalled } from '@/core/workshop/mend';
+import { planMishap, type MishapPlan } from '@/core/workshop/mishap-plan';
 import { mishapFields, partFields, type Kept } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
-import { perform, stampedAct } from '@/data/acts';
+import { perform, stampedAct, type ActWriter } from '@/data/acts';
 import type { Sight } from '@/data/sight';
 import { lookAt } from '@/data/snapshot';
 import { answered, lookedUp, ofBrief, Refused, versioned } from './answer';
 import { viewOf } from './brief-of';
+import { onComputer } from './of-device';
+import { REACH, saveOf, saveRecord } from './record-work';
+import { performTelling } from './telling';
 import { nowMs } from '@/clock/now';
 
 /** Mishaps: what one costs, and taking it on. */
@@ -32,6 +35,21 @@ async function planOf(
   const plan = planMishap(view, shelf, mishap, key, settings);
   if (!plan) throw new Refused('cure', 'This is no cure for it.');
   return { plan, standing: view.state.plans[0] };
+}
+
+/** Keeps a mishap with the work that it makes, and with it the plan that carries it, where one is kept. */
+async function keepMishap(
+  writer: ActWriter,
+  mishap: z.infer<z.ZodObject<typeof told>>,
+  key: string,
+  said: Pick<Kept<'mishap'>, 'happenedAt' | 'note' | 'pictureId'>,
+): Promise<void> {
+  const {
+    plan: { record, laid },
+    standing,
+  } = await planOf(writer, mishap, key);
+  await writer.insert('mishap', { ...record, ...said });
+  if (standing && laid) await writer.update('accepted_plan', standing.id, standing.version, { laid });
 }
 
 /** What would have to be done, and when the build would end. */
@@ -65,16 +83,32 @@ export async function takeOnMishap(input: unknown): Promise<Result> {
       throw new Refused('happenedAt', 'When: this lies in the future.');
     const again = cureCalled(mishap.kind, mishap.cure)?.part;
     return perform(stampedAct(act, briefId, 'log'), async (writer) => {
-      const {
-        plan: { record, laid },
-        standing,
-      } = await planOf(writer, mishap, act.id.slice(0, 8));
-      await writer.insert('mishap', { ...record, happenedAt, note, pictureId });
+      await keepMishap(writer, mishap, act.id.slice(0, 8), { happenedAt, note, pictureId });
       if (part && again)
         await writer.update('part', part.id, part.version, { ...again, orderedUntil: part.orderedUntil });
-      if (standing && laid) await writer.update('accepted_plan', standing.id, standing.version, { laid });
       return null;
     });
+  });
+}
+
+/** Rules a colour and takes on that what lies there is stripped before it is sprayed: one act, taken back in one. */
+export async function ruleAndStrip(input: unknown): Promise<Result<{ id: string; version: number }>> {
+  return answered(async () => {
+    const { briefId, act, station, strip, ...record } = saveOf
+      .extend({ entity: z.literal('ruling'), strip: mishapFields.shape.zones })
+      .parse(input);
+    await onComputer('A ruling is made on the computer.');
+    return performTelling(
+      stampedAct(act, briefId, station),
+      async (writer, before) => {
+        const saved = await saveRecord(writer, record, before);
+        const happenedAt = new Date(nowMs()).toISOString();
+        const stripped = { ...STRIPPED_FIRST, zones: strip };
+        await keepMishap(writer, stripped, act.id.slice(0, 8), { happenedAt, note: '', pictureId: null });
+        return saved;
+      },
+      REACH.ruling,
+    );
   });
 }
 

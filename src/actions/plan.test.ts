@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { deriveBrief } from '@/core/brief/derive';
+import { deriveBrief } from '@/core/derive/derive';
 import { newBrief } from '@/core/kept/new-brief';
 import type { Result } from '@/core/interchange/result';
 import { asAccepted, type AcceptedPlan } from '@/core/route/accepted-plan';

@@ -1,10 +1,10 @@
 'use server';
 
 import { z } from 'zod';
-import type { BriefView } from '@/core/brief/derive';
-import { planSettingsOf } from '@/core/brief/plan-settings';
-import { COMPARED_NAMES, comparedSchools, stripOfChoice, type ComparedSchool } from '@/core/brief/schools';
-import type { Strip } from '@/core/brief/strip';
+import type { BriefView } from '@/core/derive/derive';
+import { planSettingsOf } from '@/core/derive/plan-settings';
+import { COMPARED_NAMES, comparedSchools, stripOfChoice, type ComparedSchool } from '@/core/workshop/schools';
+import type { Strip } from '@/core/workshop/strip';
 import type { Result } from '@/core/interchange/result';
 import type { ColourShelf } from '@/core/kept/state';
 import { acceptedPlanFields } from '@/core/kept/records';

@@ -129,6 +129,7 @@ export const REACH: Partial<Record<RecordName, 'rulings' | 'paint' | 'anything'>
   source: 'anything',
   paint_event: 'anything',
   zone_day: 'anything',
+  general_coat: 'anything',
   mirror: 'anything',
   subject: 'anything',
   part: 'anything',

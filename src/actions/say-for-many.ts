@@ -1,8 +1,8 @@
 'use server';
 
 import { z } from 'zod';
-import { uncontradicted, wordReason } from '@/core/brief/word-of-source';
-import { weighQuestions } from '@/core/brief/questions';
+import { uncontradicted, wordReason } from '@/core/workshop/word-of-source';
+import { weighQuestions } from '@/core/derive/questions';
 import { sightOf } from '@/core/kit/seen';
 import { questionKey } from '@/core/evidence/question-key';
 import { clarityOf } from '@/core/evidence/shown';

@@ -1,7 +1,7 @@
 'use server';
 
 import { z } from 'zod';
-import { layersUnder, techniqueOfLog, techniqueRun, techniquesOf } from '@/core/brief/take-technique';
+import { layersUnder, techniqueOfLog, techniqueRun, techniquesOf } from '@/core/workshop/take-technique';
 import { techniqueFields, workRunFields } from '@/core/kept/records';
 import type { Result } from '@/core/interchange/result';
 import { perform, stampedAct } from '@/data/acts';

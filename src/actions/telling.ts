@@ -1,8 +1,8 @@
 import { minuteNow } from '@/clock/now';
-import { deriveBrief, PAGE_EFFORT } from '@/core/brief/derive';
-import { weighQuestions } from '@/core/brief/questions';
-import { Stages } from '@/core/brief/stages';
-import { turnedBetween, turnedPaint, turnedRulings } from '@/core/brief/turned';
+import { deriveBrief, PAGE_EFFORT } from '@/core/derive/derive';
+import { weighQuestions } from '@/core/derive/questions';
+import { Stages } from '@/core/derive/stages';
+import { turnedBetween, turnedPaint, turnedRulings } from '@/core/workshop/turned';
 import type { ActAnswer } from '@/core/kept/act';
 import { outlineOf, type BriefState } from '@/core/kept/state';
 import type { Turn } from '@/core/kept/turn';

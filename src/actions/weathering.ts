@@ -1,7 +1,7 @@
 'use server';
 
 import { z } from 'zod';
-import { weatherOf, weatherRuns, type BriefWeather } from '@/core/brief/weather';
+import { weatherOf, weatherRuns, type BriefWeather } from '@/core/workshop/weather';
 import type { Result } from '@/core/interchange/result';
 import { workRunFields } from '@/core/kept/records';
 import { EFFECT_NAMES } from '@/core/weathering/effects';

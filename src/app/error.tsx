@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import '@/stations/start/start.css';
 
 export default function ErrorPage({ reset }: { reset: () => void }) {
   return (

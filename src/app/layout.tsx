@@ -10,6 +10,9 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { theme } from '@/ui/theme';
+import '@/ui/controls.css';
+import '@/ui/fields.css';
+import '@/ui/tables.css';
 
 export const metadata: Metadata = {
   title: 'Build Brief',

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import '@/stations/start/start.css';
 
 export default function NotFound() {
   return (

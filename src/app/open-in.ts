@@ -1,4 +1,4 @@
-import { openCount } from '@/core/brief/open-count';
+import { openCount } from '@/core/derive/open-count';
 import { keepOpen, reckonedFrom, type BriefWithFigure } from '@/data/brief-list';
 import { loadBrief } from '@/data/briefs';
 import { atOneMoment } from '@/data/database';

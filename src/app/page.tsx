@@ -4,6 +4,7 @@ import { countRemoved } from '@/data/removed-briefs';
 import { unitsOf } from '@/core/kept/state';
 import { loadHouse } from '@/data/shelf';
 import { withOpen } from './open-in';
+import '@/stations/shell/head.css';
 
 export const dynamic = 'force-dynamic';
 

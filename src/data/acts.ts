@@ -74,7 +74,7 @@ export class InUse extends CannotBeDone {
 }
 
 /** An act of that name was done already, and it was another: at another brief, or at another moment. */
-export class NamedTwice extends CannotBeDone {
+class NamedTwice extends CannotBeDone {
   constructor() {
     super('Another act has its name already: it is kept aside, and nothing was changed.');
   }

@@ -20,7 +20,7 @@ const CODE_MINUTES = 10;
 const MOST_WRONG = { ofHost: 5, ofAll: 20 };
 
 /** A code as it is typed: capitals, without what was put between. */
-export const plainCode = (typed: string): string => typed.toUpperCase().replace(/[^0-9A-Z]/g, '');
+const plainCode = (typed: string): string => typed.toUpperCase().replace(/[^0-9A-Z]/g, '');
 
 /** Makes a code that pairs one device within ten minutes; codes made before are void. */
 export async function makePairingCode(): Promise<string> {

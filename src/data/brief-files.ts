@@ -162,7 +162,7 @@ async function insertKit(writer: ActWriter, { parts, measures, subjects, zoneDay
 }
 
 /** Recipes, choices and logged use, with the identities that codes and paints have here. */
-async function insertColours(writer: ActWriter, { recipes, choices, uses }: BriefState) {
+async function insertColours(writer: ActWriter, { recipes, choices, coats, uses }: BriefState) {
   const ids = await writer.insertMany(
     'recipe',
     recipes.map((recipe) => plain(recipe)),
@@ -174,6 +174,10 @@ async function insertColours(writer: ActWriter, { recipes, choices, uses }: Brie
       const recipeId = choice.recipeId && (recipeIds.get(choice.recipeId) ?? null);
       return choice.paintId || recipeId ? [{ ...plain(choice), recipeId }] : [];
     }),
+  );
+  await writer.insertMany(
+    'general_coat',
+    coats.map((coat) => plain(coat)),
   );
   await writer.insertMany(
     'paint_use',

@@ -19,6 +19,7 @@ export const KINDS = {
   log: ['log_entry', 'ended_at, started_at, step_key, id'],
   timers: ['timer', 'started_at, step_key, id'],
   choices: ['colour_choice', 'id'],
+  coats: ['general_coat', 'role, id'],
   recipes: ['recipe', 'made_on nulls last, tone, parts, id'],
   uses: ['paint_use', 'on_day, sprayed_ml, id'],
   parts: ['part', 'sprue, number, id'],

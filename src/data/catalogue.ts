@@ -289,7 +289,7 @@ export async function mergePaints(
   };
   const [gone, kept] = [await read(from), await read(into)];
   const elsewhere = { ofAnyBrief: true };
-  for (const name of ['bottle', 'colour_choice'] as const) {
+  for (const name of ['bottle', 'colour_choice', 'general_coat'] as const) {
     const moved = await rows<{ id: string; version: number }>(
       client,
       `select id, version from ${name} where paint_id = $1 order by id`,

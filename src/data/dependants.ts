@@ -17,6 +17,7 @@ const DEPENDANTS: Partial<Record<RecordName, readonly (readonly [RecordName, str
   paint: [
     ['bottle', 'paint_id'],
     ['colour_choice', 'paint_id'],
+    ['general_coat', 'paint_id'],
   ],
   colour_code: [
     ['colour_choice', 'code_id'],

@@ -93,6 +93,7 @@ async function usersOfPaint(client: Client, paint: Row, briefId: string | null):
   const found = await rows<{ brief_id: string }>(
     client,
     `select brief_id from colour_choice where paint_id = $1 and brief_id is distinct from $2
+     union select brief_id from general_coat where paint_id = $1 and brief_id is distinct from $2
      union select brief_id from colour_choice where filter->>'paintId' = $1::text
      union select brief_id from recipe where parts @> jsonb_build_array(jsonb_build_object('paintId', $1::text))`,
     [paint.id, briefId],

@@ -75,7 +75,7 @@ export async function listRemoved(): Promise<RemovedBrief[]> {
 }
 
 /** Records before those that they refer to. */
-const REFERRING_FIRST = ['ruling', 'sighting', 'source', 'colour_choice'] as const;
+const REFERRING_FIRST = ['ruling', 'sighting', 'source', 'colour_choice', 'general_coat'] as const;
 const OWN_TABLES = [
   ...new Set([
     ...REFERRING_FIRST,

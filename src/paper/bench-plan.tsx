@@ -1,6 +1,6 @@
 import { Document, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import type { BriefView } from '@/core/brief/derive';
+import type { BriefView } from '@/core/derive/derive';
 import { identityOf } from '@/core/kept/state';
 import { elapsedToLocal, localDay } from '@/core/route/calendar';
 import { workBySession, type PlannedWork } from '@/core/route/plan';
@@ -63,7 +63,7 @@ export function benchPlan(view: BriefView, nowUtc: string): BenchPlan {
             minutes: `${item.step.minutes} min`,
             note: item.step.why,
             then: then(item),
-            cautions: item.step.cautions.join(' '),
+            cautions: item.step.cautions.map(({ says }) => says).join(' '),
             gate: item.step.gate !== null,
           })),
         },

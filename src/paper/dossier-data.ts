@@ -1,7 +1,7 @@
 import { localDay } from '@/core/route/calendar';
 import { questionInWords } from '@/core/evidence/question-words';
-import type { BriefView } from '@/core/brief/derive';
-import type { QuestionView } from '@/core/brief/questions';
+import type { BriefView } from '@/core/derive/derive';
+import type { QuestionView } from '@/core/derive/questions';
 import { RULING_TITLES } from '@/core/evidence/bases';
 import { identityOf } from '@/core/kept/state';
 import { EVENT_KINDS } from '@/core/evidence/events';

@@ -1,5 +1,5 @@
 import { localDay } from '@/core/route/calendar';
-import type { BriefView } from '@/core/brief/derive';
+import type { BriefView } from '@/core/derive/derive';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexOf } from '@/core/colour/spaces';
@@ -143,7 +143,7 @@ function cautionsOf(view: BriefView): BriefPaper['cautions'] {
   const steps = new Map<string, string[]>();
   for (const item of view.plan.work) {
     if (item.done) continue;
-    for (const caution of item.step.cautions) steps.set(caution, [...(steps.get(caution) ?? []), item.step.title]);
+    for (const { says } of item.step.cautions) steps.set(says, [...(steps.get(says) ?? []), item.step.title]);
   }
   return [...steps].map(([says, titles]) => ({
     says,

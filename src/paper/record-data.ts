@@ -1,7 +1,7 @@
 import { localDay } from '@/core/route/calendar';
-import type { BriefView } from '@/core/brief/derive';
-import { madeOf, madeZones, mixedInWords, calledLayer } from '@/core/brief/how-made';
-import { linesOf, peopleOf, type LogLine } from '@/core/brief/log-book';
+import type { BriefView } from '@/core/derive/derive';
+import { madeOf, madeZones, mixedInWords, calledLayer } from '@/core/workshop/how-made';
+import { linesOf, peopleOf, type LogLine } from '@/core/workshop/log-book';
 import { identityOf, typeOf } from '@/core/kept/state';
 import { spokenZones } from '@/core/outline/spoken';
 import { durationInWords } from '@/core/units/minutes';

@@ -1,7 +1,7 @@
 /** @jest-environment node */
 import { describe, expect, test } from '@jest/globals';
 import { NOW, shelfOfDemo, stateOfDemo, viewOfDemo, workedUntil } from '@tests/support/demo-brief';
-import { deriveBrief } from '@/core/brief/derive';
+import { deriveBrief } from '@/core/derive/derive';
 import { recordPaper } from './record-data';
 import { recordHtml } from './record-html';
 import { printed } from '@tests/support/paper';

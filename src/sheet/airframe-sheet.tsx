@@ -10,6 +10,7 @@ import { Lasso } from './lasso';
 import { useDrawn } from './use-drawn';
 import { ViewDrawing, viewBox, type Fill } from './view-drawing';
 import { useMeasures } from '@/ui/shown-units';
+import './sheet.css';
 
 /** What the sheet tells at each station. */
 export type SheetMode = 'certainty' | 'colours' | 'markings' | 'progress';

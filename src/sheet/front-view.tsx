@@ -1,6 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import { extentOf, type Polygon } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
+import './sheet.css';
 
 /** The airframe from ahead, nose on, starboard on the left: its dihedral, and how broad its bodies are. */
 export function FrontView({

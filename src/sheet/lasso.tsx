@@ -5,6 +5,7 @@ import { isWithin, type Point } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 import { viewBox } from './view-drawing';
+import './sheet.css';
 
 /** Shorter than this it was a press, px. */
 const PRESS_PX = 6;

@@ -1,6 +1,6 @@
 import type { Fields } from '@/core/kept/records';
-import { type BriefView } from '@/core/brief/derive';
-import { certaintyOf, type ZoneCertainty } from '@/core/brief/certainty';
+import { type BriefView } from '@/core/derive/derive';
+import { certaintyOf, type ZoneCertainty } from '@/core/workshop/certainty';
 import { hexOf } from '@/core/colour/spaces';
 import { coloursLaid } from '@/core/laid/laid';
 import type { OutlineSpec } from '@/core/outline/outline';

@@ -6,6 +6,7 @@ import type { View } from '@/core/outline/zones';
 import type { SheetData } from './sheet-data';
 import { useDrawn } from './use-drawn';
 import { ViewDrawing } from './view-drawing';
+import './sheet.css';
 
 const SHOWN: View[] = ['upper', 'lower', 'port', 'starboard'];
 

@@ -4,6 +4,7 @@ import type { Polygon } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 import { shapesUnderFields, type FieldInView } from '@/core/scheme/in-view';
+import './sheet.css';
 
 /** How a zone is filled: a plain colour, or one of the certainty hatches. */
 export type Fill = { paint: string } | { hatch: 'leaning' | 'contested' | 'unseen' };

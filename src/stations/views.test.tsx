@@ -6,7 +6,7 @@ import type { View } from '@/core/outline/zones';
 import type { Result } from '@/core/interchange/result';
 import { Ledger, supportOf, type CellText } from './evidence/ledger';
 import type { EvidencePage, QuestionRow } from './evidence/page-data';
-import type { WorkRow } from '@/core/brief/strip';
+import type { WorkRow } from '@/core/workshop/strip';
 import type { RoutePage } from './route/page-data';
 import { RouteStrip, ZOOMS, type Zoom } from './route/route-strip';
 import { ZoneStack } from './route/zone-stack';
@@ -389,6 +389,7 @@ const routePage = (list: WorkRow[], gates: RoutePage['gates'] = []): RoutePage =
   briefVersion: 1,
   air: { tempC: 20, humidity: 50, says: '' },
   chemistry: { open: [], waited: 0, barriers: [] },
+  tape: [],
   remedies: [],
   open: [],
   broken: [],

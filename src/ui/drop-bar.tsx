@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import './drop-bar.css';
 
 export interface DropPart {
   label: string;

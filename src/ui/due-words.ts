@@ -1,5 +1,5 @@
 import { countedInWords, lowered, plural } from '@/core/units/words';
-import type { Due } from '@/core/brief/due';
+import type { Due } from '@/core/derive/due';
 import { fullDay, longDay, shortDay } from './dates';
 
 /** By when an answer is wanted, and what a day of the plan leaves out, as every station says it. */

@@ -2,6 +2,7 @@
 
 import Popover from '@mui/material/Popover';
 import { useId, useState, type ReactNode } from 'react';
+import './explained.css';
 
 /** A figure that opens into what it comes from: by a tap, by Enter, or by resting the pointer on it. */
 export function Explained({ says, children }: { says: string; children: ReactNode }): ReactNode {

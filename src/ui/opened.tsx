@@ -4,6 +4,7 @@ import IconButton from '@mui/material/IconButton';
 import { X } from 'lucide-react';
 import { useEffect, useEffectEvent, useRef, type ReactNode } from 'react';
 import { focusOn } from './focus-kept';
+import './opened.css';
 
 /** What is open, the last opened at the end, with how each is closed. */
 const open: { close: () => void; element: () => HTMLElement | null }[] = [];

@@ -5,6 +5,7 @@ import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { useEffect, useEffectEvent, useRef, useState, type ReactNode } from 'react';
 import { Opened } from './opened';
 import { drawPage, openPdf, pageAsPicture } from './pdf-file';
+import './pdf-pages.css';
 
 const SHOWN_PX = 460;
 const DAMAGED = 'it cannot be read as a PDF: it is damaged, or asks for a password';

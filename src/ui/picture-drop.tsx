@@ -5,6 +5,7 @@ import { useDropzone } from 'react-dropzone';
 import dynamic from 'next/dynamic';
 import { counted } from '@/core/units/words';
 import { isPdf } from './pdf-file';
+import './picture-drop.css';
 
 const PdfPages = dynamic(() => import('./pdf-pages').then((module) => module.PdfPages));
 

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { labToHex } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
+import './swatch.css';
 
 /**
  * Butted swatches on a mid-grey mount: target and candidate share an edge with nothing between them.

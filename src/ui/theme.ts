@@ -7,9 +7,9 @@ import { createTheme, type ThemeOptions } from '@mui/material/styles';
 export const INK = '#1c1c1c';
 export const DIM = '#505050';
 export const RULE = '#b4b4b4';
-export const WORK = '#e8e8e8';
+const WORK = '#e8e8e8';
 export const SHEET = '#f3f3f3';
-export const DANGER = '#7a1414';
+const DANGER = '#7a1414';
 
 const heading = { fontFamily: '"Barlow Condensed", sans-serif', fontWeight: 600 };
 

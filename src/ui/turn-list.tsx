@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useParams } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { Turn } from '@/core/kept/turn';
+import './turn-list.css';
 
 /** What a change turns, each line with the way to where it is looked at again; none (`leads` false) where it is not made yet. */
 export function TurnList({ turns, leads = true }: { turns: readonly Turn[]; leads?: boolean }): ReactNode {

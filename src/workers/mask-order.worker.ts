@@ -1,4 +1,4 @@
 import { expose } from 'comlink';
-import { compareOrders } from '@/core/markings/compare-orders';
+import { compareOrders } from '@/core/work/compare-orders';
 
 expose({ compareOrders });

@@ -1,4 +1,4 @@
 import { expose } from 'comlink';
-import { searchTogether } from '@/core/brief/together';
+import { searchTogether } from '@/core/workshop/together';
 
 expose({ searchTogether });

@@ -55,6 +55,26 @@ test.describe('colours', () => {
     await expect(page.getByText(/choose one for Sleet/)).toBeVisible();
   });
 
+  test('a primer is chosen like a colour: what it changes is said before, it is bought with them, undo brings the old one back', async ({
+    page,
+  }) => {
+    await openDemo(page, 'colours');
+    const coats = page.getByRole('region', { name: 'Primer and clears' });
+    await expect(coats.getByRole('row', { name: /^Primer/ })).toContainText('Quoin 350 Ash primer');
+    await coats.getByRole('button', { name: 'Primer' }).click();
+    const slate = coats.getByRole('row', { name: /Brammel BM50/ });
+    await expect(slate).toContainText(/enamel, not acrylic lacquer; 13 h to the next coat instead of 17 min/);
+    await slate.getByRole('button', { name: /Brammel BM50/ }).click();
+    await expect(page.getByRole('region', { name: 'What this changes' })).not.toContainText('Reckoning');
+    await slate.getByRole('button', { name: 'Use it' }).click();
+    await expect(coats.getByRole('row', { name: /^Primer/ })).toContainText('Brammel BM50 Slate primer');
+    await page.getByRole('button', { name: 'Buy and measure out' }).click();
+    await expect(page.getByRole('row', { name: /Brammel BM50 Slate primer/ })).toContainText('primer');
+    await page.keyboard.press('u');
+    await expect(page.getByRole('row', { name: /Quoin 350 Ash primer/ })).toBeVisible();
+    await soundPage(page);
+  });
+
   test('a test spray in words gives the next drop; nonsense is not guessed at', async ({ page }) => {
     await openDemo(page, 'colours?show=mix&code=TCS%2014');
     const seen = page.getByLabel('What the test spray looks like');

@@ -143,6 +143,8 @@ test.describe('the ledger', () => {
     const chase = page.getByRole('region', { name: 'Chase first' });
     await expect(chase.getByRole('listitem').first()).toContainText('Nose-wheel bay, colour');
     await expect(chase.getByRole('listitem').first()).toContainText(/h \d+ min to redo if wrong/);
+    // The first few stand there; all of them at a press.
+    await chase.getByRole('button', { name: /^All \d+$/ }).click();
     await expect(chase.getByRole('listitem').filter({ hasText: 'Fin and rudder, starboard' })).toContainText(
       /One clear picture from starboard of 8–14 May 1951 would settle it/,
     );

@@ -60,7 +60,7 @@ test.describe('houses of earlier versions', () => {
   });
 
   for (const house of OLD_HOUSES)
-    test(`the one of ${house} opens, every address of every brief; it goes out and comes back`, async ({ request }) => {
+    test(`the one of ${house} opens at its addresses, goes out and comes back`, async ({ request }) => {
       test.setTimeout(240_000);
       let served: Served | null = null;
       try {
@@ -68,9 +68,14 @@ test.describe('houses of earlier versions', () => {
         const { base } = served;
         const briefs = await briefsOf(request, base);
         expect(briefs.length).toBeGreaterThanOrEqual(3);
-        // A paper takes seconds: those of the other briefs are printed of the oldest house.
-        for (const [i, brief] of briefs.entries())
-          await openAll(request, base, brief, i === 0 || house === OLD_HOUSES[0]);
+        // A paper takes seconds: of the younger houses the pages of all briefs and every other address of the first tell as much.
+        const isOldest = house === OLD_HOUSES[0];
+        for (const [i, brief] of briefs.entries()) {
+          if (isOldest || i === 0) await openAll(request, base, brief, isOldest);
+          else
+            for (const station of STATIONS)
+              expect((await request.get(`${base}${brief}/${station}`)).status()).toBe(200);
+        }
 
         const bring = async (data: Buffer, type: string) => {
           const response = await request.post(`${base}/briefs/import`, {

@@ -66,6 +66,10 @@ test.describe('Kit', () => {
     await expect(page.getByText('Machine and kit kept')).toBeVisible();
     expect((await file()).replace(/"notes":\s*"[^"]*"/, '')).toBe(before.replace(/"notes":\s*"[^"]*"/, ''));
     await page.goto(`${base}/bench`);
+    await page
+      .getByRole('button', { name: /Bay primer green/ })
+      .first()
+      .click();
     await expect(page.getByText(/\d psi/).first()).toBeVisible();
     await page.goto(`${base}/markings`);
     await expect(page.getByRole('cell', { name: /^\d+ ft|^[\d.]+ in$/ }).first()).toBeVisible();

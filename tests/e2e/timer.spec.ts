@@ -107,7 +107,11 @@ test.describe('a timer that runs', () => {
     const wider = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(wider).toBeLessThanOrEqual(0);
     await expect(page.getByRole('button', { name: 'Keyboard shortcuts' })).toBeInViewport({ ratio: 1 });
-    await page.keyboard.press(' ');
+    // Another card that has a clock.
+    await page
+      .locator('.bench-next')
+      .getByRole('button', { name: /Bay primer green/ })
+      .click();
     await page.keyboard.press('t');
     await expect(timer).toHaveCount(2);
     for (const width of [320, 390]) {

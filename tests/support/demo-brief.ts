@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { dunlin } from '@demo/dunlin';
 import { demoShelfFrom } from '@demo/tables';
-import { deriveBrief, type BriefView } from '@/core/brief/derive';
+import { deriveBrief, type BriefView } from '@/core/derive/derive';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import { inOrder } from '@/core/laid/stack';
 import type { BriefState, ColourShelf } from '@/core/kept/state';

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { shelfOfDemo, NOW } from '@tests/support/demo-brief';
-import { deriveBrief, type BriefView } from '@/core/brief/derive';
-import { openCount } from '@/core/brief/open-count';
-import { Stages } from '@/core/brief/stages';
+import { deriveBrief, type BriefView } from '@/core/derive/derive';
+import { openCount } from '@/core/derive/open-count';
+import { Stages } from '@/core/derive/stages';
 import { codeBook } from '@/core/codes/official';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { isSeen } from '@/core/kit/seen';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { deriveBrief } from '@/core/brief/derive';
-import { alsoDone, madeOf } from '@/core/brief/how-made';
-import { linesOf } from '@/core/brief/log-book';
+import { deriveBrief } from '@/core/derive/derive';
+import { alsoDone, madeOf } from '@/core/workshop/how-made';
+import { linesOf } from '@/core/workshop/log-book';
 import type { BriefState } from '@/core/kept/state';
 import { briefFileSchema, toBriefFile } from '@/core/interchange/brief-file';
 import { planIcs } from '@/core/interchange/plan-ics';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
-import { alsoDone } from '@/core/brief/how-made';
+import { alsoDone } from '@/core/workshop/how-made';
 import { WAYS, type Way } from '@/core/kit/applying';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
 import type { BriefState } from '@/core/kept/state';

@@ -5,6 +5,7 @@ import { OPTION_CHOICES, type Options } from '@/core/kit/options';
 import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
 import { spokenZones } from '@/core/outline/spoken';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import type { Caution } from '@/core/paint/caution';
 import { CHEMISTRIES, type Chemistry } from '@/core/paint/chemistry';
 import { dryingTime, type Climate } from '@/core/paint/drying';
 import {
@@ -18,6 +19,7 @@ import {
 import { SPRAYING, type SprayAdvice } from '@/core/paint/spraying';
 import { thinningOf, thinRatioOf } from '@/core/paint/thinning';
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
+import { longTapes, longTapeSaid } from '@/core/route/tape-time';
 import type { LayerKind, StepKind } from '@/core/work/kinds';
 import type { Mixed } from '@/core/work/mixed';
 import { areaIn } from '@/core/laid/progress';
@@ -132,7 +134,9 @@ export interface BenchCard {
   /** What is cut for it, and where; none where nothing is masked. */
   strips: { says: string; mm: number }[];
   why: string;
-  cautions: string[];
+  cautions: Caution[];
+  /** What its tape comes to where it stays on for too long; null where it does not. */
+  tape: string | null;
   gate: string | null;
   /** What it lays is not decided: it cannot be done yet. */
   isOpen: boolean;
@@ -217,6 +221,7 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     strips: stripsFor(view, step),
     why: withoutCoats(step.why),
     cautions: step.cautions,
+    tape: tapeOn(view.plan, step),
     gate: step.gate,
     isOpen: step.open,
     open: gate?.open.map(({ says }) => says) ?? [],
@@ -252,6 +257,13 @@ export function cardOf(view: PlannedBrief, item: PlannedWork, { among, begins, e
     ),
     booth: step.booth,
   };
+}
+
+/** What is said of tape that stays on for too long. */
+function tapeOn(plan: RoutePlan, { key, tape }: RouteStep): string | null {
+  if (tape?.goes !== 'on') return null;
+  const long = longTapes(plan).find(({ step }) => step === key);
+  return long ? longTapeSaid(long) : null;
 }
 
 /** Zones that a step may be done on one by one. */

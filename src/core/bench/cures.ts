@@ -1,4 +1,6 @@
 import type { Part } from '@/core/kit/parts';
+import { SPRAYING } from '@/core/paint/spraying';
+import { BLADE, CA, DUST } from '@/core/route/rules/cautions';
 import type { Minutes } from '@/core/units/minutes';
 import { DEPTH_WORDS, type Depth } from './depth';
 
@@ -17,8 +19,6 @@ export interface Cure {
   part?: Pick<Part, 'origin' | 'condition'>;
 }
 
-const SANDING = 'Sanding dust: wet, with a mask; resin above all.';
-const SOLVENT = 'Solvent vapour: respirator for organic vapour, extraction, gloves, no flame.';
 const h = 60;
 
 const sandThrough = (down: Depth): Cure => ({
@@ -30,7 +30,7 @@ const sandThrough = (down: Depth): Cure => ({
     down === 'clear'
       ? 'Wet, 2000 grit and finer, until the flaw is gone; rinse, and let it dry.'
       : 'Let it harden first. Wet, 600 to 2000 grit, feathered out so that no step is felt; rinse, and let it dry.',
-  caution: SANDING,
+  caution: DUST.says,
 });
 
 /** The ways of mending, each told once. */
@@ -48,7 +48,7 @@ export const CURES = {
     minutes: 10,
     waits: 12 * h,
     how: 'Touch nothing while it is wet. When it is hard, pare it with a new blade held flat, and polish.',
-    caution: 'Blades: cut away from the hand.',
+    caution: BLADE.says,
   },
   polish: {
     title: 'Polish',
@@ -70,7 +70,7 @@ export const CURES = {
     minutes: 15,
     waits: 0,
     how: 'A new blade drawn backwards along a straight edge, or a toothpick with a drop of the thinner that the lower coat bears.',
-    caution: 'Blades: cut away from the hand.',
+    caution: BLADE.says,
   },
   pickOut: {
     title: 'Pick it out while it is wet',
@@ -141,7 +141,7 @@ export const CURES = {
     minutes: 60,
     waits: 12 * h,
     how: 'Score round the joint with a new blade, ease it off, clean the seat; mask the new one first.',
-    caution: 'Blades: cut away from the hand.',
+    caution: BLADE.says,
   },
   pinAndGlue: {
     title: 'Pin it and glue it again',
@@ -149,7 +149,7 @@ export const CURES = {
     minutes: 25,
     waits: 2 * h,
     how: 'A pin of wire in both halves takes the load; clean the faces of paint first.',
-    caution: 'Cyanoacrylate: fumes, skin; never near glass.',
+    caution: CA.says,
   },
   drySheet: {
     title: 'Blot it and let it dry flat',
@@ -188,7 +188,89 @@ export const CURES = {
     waits: 2 * h,
     how: 'The part of the other side is the pattern.',
     part: { origin: 'scratch-built', condition: 'sound' },
-    caution: 'Blades: cut away from the hand.',
+    caution: BLADE.says,
+  },
+  rinse: {
+    title: 'Wash it off with clean water',
+    down: null,
+    minutes: 10,
+    waits: 60,
+    how: 'A soft brush and a drop of soap, before anything is laid over it; blot, and let it dry standing.',
+  },
+  freshClear: {
+    title: 'Lay a fresh clear over it',
+    down: null,
+    minutes: 15,
+    waits: 60,
+    how: 'What was dulled shines again under a thin wet coat of the same clear; what is still seen is polished first.',
+  },
+  loosenWash: {
+    title: 'Loosen it with its own thinner',
+    down: null,
+    minutes: 25,
+    waits: 12 * h,
+    how: 'A swab barely damp with the thinner that it was made with, rolled along the airflow, turned at each stroke. A wash in spirit comes off for about a day, oils for three, an acrylic one for minutes; what has set is polished, or veiled.',
+  },
+  veil: {
+    title: 'Veil it with a thin coat of the ground colour',
+    down: null,
+    minutes: 20,
+    waits: 60,
+    how: 'The colour of the place with nine parts of thinner, in passes so thin that each barely shows, until it only breaks the shade.',
+  },
+  fromOutside: {
+    title: 'Do from outside what can be done',
+    down: null,
+    minutes: 45,
+    waits: 0,
+    how: 'A hole is drilled from outside, measured from a datum and the centre line; colour goes in by a long brush through what is open; weight goes in as shot and glue through a wheel bay. What cannot be reached is left, and written down.',
+    caution: BLADE.says,
+  },
+  openSeam: {
+    title: 'Open the seam again',
+    down: 'plastic',
+    minutes: 60,
+    waits: 16 * h,
+    how: 'Score along the joint with a new blade, many light strokes, or let solvent creep into it; close it again as at the first time, and fill what opened.',
+    caution: BLADE.says,
+  },
+  dress: {
+    title: 'Dress the faces until it fits',
+    down: null,
+    minutes: 30,
+    waits: 0,
+    how: 'Dry, with marker on one face: what rubs off is filed. Paint and sprue gates on mating faces first, then pins and sockets.',
+    caution: DUST.says,
+  },
+  shim: {
+    title: 'Shim the gap with sheet',
+    down: null,
+    minutes: 40,
+    waits: 12 * h,
+    how: 'Sheet a little too thick, cemented to one side, sanded down to the line once it is hard.',
+    caution: DUST.says,
+  },
+  setAnew: {
+    title: 'Loosen the joint and set it again in a jig',
+    down: null,
+    minutes: 40,
+    waits: 12 * h,
+    how: 'Cement softens its own joint within a day, debonder a glued one; the machine stands on blocks, measured from both wing tips to the table, until it has set.',
+    caution: CA.says,
+  },
+  fileWheels: {
+    title: 'File the flats of the tyres',
+    down: null,
+    minutes: 15,
+    waits: 0,
+    how: 'A millimetre on one tyre lifts a wing tip by several: a little at a time, on paper on a flat table.',
+  },
+  maskAnew: {
+    title: 'Mask the right line and spray what changes',
+    down: 'primer',
+    minutes: 10,
+    waits: 20,
+    how: 'Draw the line first and look at it from where it will be seen. Only the strip between the two lines is sprayed again: the colour that comes down goes over, the one that goes up needs its own coats.',
   },
   strip: {
     title: 'Strip it',
@@ -196,7 +278,7 @@ export const CURES = {
     minutes: 45,
     waits: 12 * h,
     how: 'A stripper that the plastic bears, tried on the sprue, brushed on and washed off; clear parts and decals well masked.',
-    caution: SOLVENT,
+    caution: SPRAYING.AL.caution.says,
   },
   sandThrough,
   feather: (down: Depth): Cure => ({ ...sandThrough(down), title: `Feather the edge out, ${DEPTH_WORDS[down]}` }),

@@ -62,7 +62,7 @@ export function atOwnPace(route: Route, factors: Estimate['factors']): Route {
         ...step,
         minutes,
         pace: own.factor,
-        minutesFrom: `${step.minutesFrom.replace(/; your log corrects it$/, '')}; times ${own.factor.toFixed(2)}, from ${counted(own.n, 'piece')} of this work in your log: ${minutes} min`,
+        minutesFrom: `${step.minutesFrom}; times ${own.factor.toFixed(2)}, from ${counted(own.n, 'piece')} of this work in your log: ${minutes} min`,
       };
     }),
   };

@@ -108,6 +108,66 @@ const TABLE = {
     ladder: [CURES.filterOver, CURES.overcoat, CURES.sandThrough('primer')],
     next: 'A spray-out on the same ground, dry, under the lamp by which it is judged.',
   },
+  rings: {
+    title: 'Rings and wrinkles of softener',
+    looks: 'dull rings or a wrinkled film where softener stood',
+    ladder: [CURES.rinse, CURES.polish, CURES.freshClear, CURES.sandThrough('clear')],
+    next: 'Touch the puddle off with the corner of a tissue, and never leave one over night.',
+  },
+  stainedGloss: {
+    title: 'Fluid stained the gloss',
+    looks: 'the clear went milky or tacky under a fluid',
+    ladder: [CURES.rinse, CURES.freshClear, CURES.sandThrough('clear'), CURES.sandThrough('colour')],
+    next: 'Try the fluid on the test piece, on this clear, and let the clear cure first.',
+  },
+  washHeavy: {
+    title: 'Wash or filter too heavy',
+    looks: 'too dark, or the whole panel is tinted',
+    ladder: [CURES.loosenWash, CURES.veil, CURES.sandThrough('clear')],
+    next: 'One panel first, looked at dry; a gloss ground for what shall come off again.',
+  },
+  washSet: {
+    title: 'Wash set hard',
+    looks: 'it was wiped too late and does not come off',
+    ladder: [CURES.loosenWash, CURES.polish, CURES.veil, CURES.sandThrough('clear')],
+    next: 'In sections, each wiped before the next is laid; the clock of the card rings for it.',
+  },
+  tideMarks: {
+    title: 'Tide marks',
+    looks: 'a hard rim where a wash, a filter or water dried',
+    ladder: [CURES.loosenWash, CURES.rinse, CURES.veil, CURES.sandThrough('clear')],
+    next: 'Keep the edge wet, and draw it out with a brush that is almost dry.',
+  },
+  closedOver: {
+    title: 'Closed over what was forgotten',
+    looks: 'a hole, a part, a colour or the weight is wanted behind closed skin',
+    ladder: [CURES.fromOutside, CURES.openSeam],
+    next: 'The gate asks for it: what is open there is looked at before the glue.',
+  },
+  noFit: {
+    title: 'A part does not fit',
+    looks: 'a step, a gap, or it stands off',
+    ladder: [CURES.dress, CURES.shim],
+    next: 'Dry first, and before both halves are painted.',
+  },
+  stance: {
+    title: 'It stands wrong',
+    looks: 'one wing low, toes in, a wheel off the ground',
+    ladder: [CURES.fileWheels, CURES.setAnew],
+    next: 'A jig until the glue has set, and both tips measured from the table.',
+  },
+  crept: {
+    title: 'A mask crept',
+    looks: 'the edge is not where it was taped',
+    ladder: [CURES.scrape, CURES.touchUp, CURES.maskAnew],
+    next: 'Press the tape down again just before the spray; round curves in short pieces, never stretched.',
+  },
+  lineWrong: {
+    title: 'A line of the scheme lies wrong',
+    looks: 'too high, too low, or the two sides do not meet',
+    ladder: [CURES.maskAnew, CURES.sandThrough('primer')],
+    next: 'Transfer both sides from the same stations, and look along the spine before the spray.',
+  },
   broken: {
     title: 'Broken part',
     looks: 'it snapped off, painted or not',
@@ -129,3 +189,9 @@ export const MISHAPS: Record<MishapName, MishapKind> = TABLE;
 export const MISHAP_NAMES = Object.keys(TABLE) as [MishapName, ...MishapName[]];
 export const mishapOf = (name: string): MishapKind | null =>
   Object.hasOwn(MISHAPS, name) ? MISHAPS[name as MishapName] : null;
+
+/** Paint that is taken off because another colour was ruled over it: its mishap, and the cure by its title. */
+export const STRIPPED_FIRST = { kind: 'ruledAnew', cure: CURES.strip.title } as const satisfies {
+  kind: MishapName;
+  cure: string;
+};

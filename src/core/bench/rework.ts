@@ -124,17 +124,7 @@ export function reworkOf<L extends LaidLayer>(
   for (const run of runsOf(inOldOrder(named, lost))) {
     const sprayed = SPRAYED.has(DO[run[0]!.layer.what]);
     const neighbours = sprayed ? maskedFor(run, stack, masks, new Set(named)) : [];
-    for (const mask of neighbours)
-      steps.push({
-        do: 'mask',
-        again: mask.step,
-        zones: mask.zones,
-        recipe: null,
-        minutes: tapeRound(run[0]!.zones) ?? typicalTape(mask.zones.length),
-        afterMin: 0,
-        because: 'what was sprayed in the same pass is done, and stays as it is',
-        layer: null,
-      });
+    steps.push(...neighbours.map((mask) => maskOn<L>(mask, tapeRound(run[0]!.zones))));
     for (const { layer, zones } of run) {
       const film = filmOf(layer);
       const waits = zones.flatMap((zone) => {
@@ -156,21 +146,39 @@ export function reworkOf<L extends LaidLayer>(
       });
       first = false;
     }
-    if (neighbours.length > 0) {
-      const last = filmOf(run.at(-1)!.layer);
-      steps.push({
-        do: 'unmask',
-        again: neighbours[0]!.step,
-        zones: neighbours.flatMap(({ zones }) => zones),
-        recipe: null,
-        minutes: MASKING.off,
-        afterMin: dryingTime(last, 'touch', climate),
-        because: 'while the paint still gives',
-        layer: null,
-      });
-    }
+    if (neighbours.length > 0) steps.push(maskOff<L>(neighbours, filmOf(run.at(-1)!.layer), climate));
   }
   return { steps, lost, hours: steps.reduce((sum, { minutes }) => sum + minutes, 0) / 60 };
+}
+
+function maskOn<L extends LaidLayer>({ step, zones }: KnownMask, minutes: Minutes | null): ReworkStep<L> {
+  return {
+    do: 'mask',
+    again: step,
+    zones: [...zones],
+    recipe: null,
+    minutes: minutes ?? typicalTape(zones.length),
+    afterMin: 0,
+    because: 'what was sprayed in the same pass is done, and stays as it is',
+    layer: null,
+  };
+}
+
+function maskOff<L extends LaidLayer>(
+  masks: readonly KnownMask[],
+  over: Parameters<typeof dryingTime>[0],
+  climate: Climate,
+): ReworkStep<L> {
+  return {
+    do: 'unmask',
+    again: masks[0]!.step,
+    zones: masks.flatMap(({ zones }) => zones),
+    recipe: null,
+    minutes: MASKING.off,
+    afterMin: dryingTime(over, 'touch', climate),
+    because: 'while the paint still gives',
+    layer: null,
+  };
 }
 
 /** The least cure of a kind that goes so deep; a typical one where none does. */

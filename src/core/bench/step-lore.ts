@@ -179,19 +179,3 @@ export const STEP_LORE: Record<StepKind, StepLore> = {
     ['weights', 'scales', 'glue'],
   ),
 };
-
-/** What protects, by the words with which cautions name it. */
-const PROTECTION = [
-  ['respirator', 'respirator'],
-  ['dust mask', 'dust mask'],
-  ['gloves', 'gloves'],
-  ['extraction', 'extraction on'],
-  ['eye protection', 'eye protection'],
-  ['ventilate', 'window open'],
-] as const;
-
-/** What to put on or switch on for some cautions. */
-export const protectionFor = (cautions: readonly string[]): string[] =>
-  PROTECTION.flatMap(([word, what]) =>
-    cautions.some((caution) => caution.toLowerCase().includes(word)) ? [what] : [],
-  );

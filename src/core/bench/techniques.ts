@@ -1,7 +1,8 @@
 import type { Chemistry } from '@/core/paint/chemistry';
 import { waitBetween } from '@/core/laid/drying';
 import { STANDARD_CLIMATE, waitFor } from '@/core/paint/drying';
-import { SPIRIT } from '@/core/paint/spraying';
+import { SPRAYING } from '@/core/paint/spraying';
+import { BLADE, CA, DUST, SPIRIT, SPRAY } from '@/core/route/rules/cautions';
 import type { LayerKind, StepKind } from '@/core/work/kinds';
 import type { Mixed } from '@/core/work/mixed';
 import type { Minutes } from '@/core/units/minutes';
@@ -30,11 +31,8 @@ export interface Technique {
   steps: readonly TechniqueStep[];
 }
 
-const SOLVENT = 'Solvent vapour: respirator for organic vapour, extraction to outside, gloves, no flame.';
-const BLADE = 'Blades: cut away from the hand, with a new one.';
-const CA = 'Cyanoacrylate: fumes, skin; it fogs clear parts.';
+const SOLVENT = SPRAYING.AL.caution;
 const HEAT = 'Hot: tongs, eye protection, ventilation, nothing flammable near.';
-const DUST = 'Dust: wet, or with a mask.';
 
 const step = (
   kind: StepKind,
@@ -68,14 +66,14 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
     steps: [
       step('spray', 'Spray two thin coats of chipping fluid', 15, {
         ...lays('clear', 'WA', 'Chipping fluid'),
-        caution: 'Spray mist: dust mask and extraction.',
+        caution: SPRAY.says,
       }),
       step('spray', 'Spray the top colour thin, no wetter than it must be', 20, {
         ...lays('colour', 'WA', 'Top colour'),
         afterMin: 30,
         afterMost: 4 * h,
         why: 'the fluid is dry and still dissolves',
-        caution: 'Spray mist: dust mask and extraction.',
+        caution: SPRAY.says,
       }),
       step('chip', 'Wet small places and work the paint off with a stiff brush and a needle', 30, {
         ...lays('chip', 'WA', 'Chips'),
@@ -97,7 +95,7 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
         ...lays('tone', 'WA', 'Upper tone'),
         afterMin: h,
         why: 'dry, or it would run under the grains',
-        caution: 'Spray mist: dust mask and extraction.',
+        caution: SPRAY.says,
       }),
       step('unmask', 'Rub the grains off with a damp finger', 10, {
         afterMin: 30,
@@ -131,13 +129,13 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
     surface: 'Bare or primed plastic, sanded to 600.',
     testPiece: 'One stripe on sprue card: sanded lightly it must not look like plaster.',
     steps: [
-      step('mask', 'Mask the walkway', 10, { caution: BLADE }),
-      step('fill', 'Stipple thinned filler through the mask with a stiff brush', 15, { caution: SOLVENT }),
+      step('mask', 'Mask the walkway', 10, { caution: BLADE.says }),
+      step('fill', 'Stipple thinned filler through the mask with a stiff brush', 15, { caution: SOLVENT.says }),
       step('unmask', 'Lift the mask while it is wet', 3, { afterMost: 10, why: 'a dry edge breaks' }),
       step('sand', 'Take the tips off with 1000 grit', 5, {
         afterMin: waitFor('filler', STANDARD_CLIMATE).minutes,
         why: 'a thin smear of filler takes an hour',
-        caution: DUST,
+        caution: DUST.says,
       }),
     ],
   },
@@ -147,12 +145,15 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
     surface: 'Primed black; the pipe drilled and thinned before.',
     testPiece: 'A length of sprue, layer by layer beside it.',
     steps: [
-      step('spray', 'Dark brown-black all over', 10, { ...lays('colour', 'AL', 'Dark brown-black'), caution: SOLVENT }),
+      step('spray', 'Dark brown-black all over', 10, {
+        ...lays('colour', 'AL', 'Dark brown-black'),
+        caution: SOLVENT.says,
+      }),
       step('spray', 'A broken mist of grey on the upper faces', 10, {
         ...lays('tone', 'SA', 'Mid grey'),
         afterMin: 15,
         why: 'may be painted over',
-        caution: SOLVENT,
+        caution: SOLVENT.says,
       }),
       step('brush', 'Pinkish tan in alcohol, dabbed and half wiped off again', 10, {
         ...lays('tone', 'SA', 'Pinkish tan'),
@@ -163,13 +164,13 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
         ...lays('wash', 'EW', 'Rust wash'),
         afterMin: 24 * h,
         why: 'what lies under a spirit is through',
-        caution: SPIRIT,
+        caution: SPIRIT.says,
       }),
       step('wipe', 'Wipe most of it off', 5, {
         afterMin: wipe.minutes,
         afterMost: wipe.most,
         why: wipe.says,
-        caution: SPIRIT,
+        caution: SPIRIT.says,
       }),
       step('pigment', 'Dark pigment at the mouth, light ash inside', 10, {
         ...lays('pigment', 'WA', 'Dark pigment'),
@@ -186,13 +187,13 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
     steps: [
       step('oil', 'Small dots of oil paint, drained on card beforehand', 10, {
         ...lays('oil', 'OI', 'Streak colour'),
-        caution: SPIRIT,
+        caution: SPIRIT.says,
       }),
       step('oil', 'Draw them along the airflow with a flat brush, barely damp with spirit', 20, {
         afterMin: 60,
         afterMost: 8 * h,
         why: 'oils blend for one to eight hours',
-        caution: SPIRIT,
+        caution: SPIRIT.says,
       }),
     ],
   },
@@ -204,13 +205,13 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
     steps: [
       step('spray', 'Base colour with 5 % white, cloudy, inside each upper panel', 20, {
         ...lays('tone', 'WA', 'Base colour with 5 % white'),
-        caution: 'Spray mist: dust mask and extraction.',
+        caution: SPRAY.says,
       }),
       step('spray', 'With 10 % on the hottest ones only', 10, {
         ...lays('tone', 'WA', 'Base colour with 10 % white'),
         afterMin: 30,
         why: 'may be painted over',
-        caution: 'Spray mist: dust mask and extraction.',
+        caution: SPRAY.says,
       }),
     ],
   },
@@ -223,13 +224,13 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
       step('mask', 'Cover with paper what stays clean', 5),
       step('washcoat', 'Flick thinned earth from a stiff brush with the needle of the airbrush', 10, {
         ...lays('wash', 'EW', 'Earth'),
-        caution: SPIRIT,
+        caution: SPIRIT.says,
       }),
       step('pigment', 'Dry dust on top, fixed with a drop of spirit', 10, {
         ...lays('pigment', 'WA', 'Dust pigment'),
         afterMin: 12 * h,
         why: 'the drops are dry',
-        caution: SPIRIT,
+        caution: SPIRIT.says,
       }),
     ],
   },
@@ -240,8 +241,8 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
     testPiece: 'The thread against a ruler: at scale it should be a wire and not a rope.',
     steps: [
       step('drill', 'Drill both anchors', 5),
-      step('glue', 'Fix the one end', 3, { caution: CA }),
-      step('glue', 'Stretch, fix the other end', 10, { afterMin: 10, why: 'the first holds', caution: CA }),
+      step('glue', 'Fix the one end', 3, { caution: CA.says }),
+      step('glue', 'Stretch, fix the other end', 10, { afterMin: 10, why: 'the first holds', caution: CA.says }),
       step('brush', 'A touch of steel colour, insulators as drops of white glue', 10, {
         afterMin: 30,
         why: 'both hold',
@@ -254,9 +255,9 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
     surface: 'Clear sheet over a carved and polished plug.',
     testPiece: 'The first pull is one: make three.',
     steps: [
-      step('assemble', 'Carve and polish the plug, a little under size', 20, { caution: DUST }),
+      step('assemble', 'Carve and polish the plug, a little under size', 20, { caution: DUST.says }),
       step('assemble', 'Warm the sheet until it sags and pull it over', 10, { caution: HEAT }),
-      step('fit', 'Cut, dip in clear, fix with white glue', 15, { caution: BLADE }),
+      step('fit', 'Cut, dip in clear, fix with white glue', 15, { caution: BLADE.says }),
     ],
   },
   brass: {
@@ -269,7 +270,7 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
       step('fit', 'Roll over a rod on a soft pad', 10, { afterMin: 10, why: 'it has cooled' }),
       step('spray', 'Prime with something that bites on metal', 10, {
         ...lays('primer', 'AL', 'Metal primer'),
-        caution: SOLVENT,
+        caution: SOLVENT.says,
       }),
     ],
   },
@@ -281,7 +282,7 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
     steps: [
       step('drill', 'Mark both faces with a drop of paint, drill half the pin’s length into each', 10),
       step('fit', 'Try it dry', 3),
-      step('glue', 'Glue the pin in the one, then the joint', 7, { caution: CA }),
+      step('glue', 'Glue the pin in the one, then the joint', 7, { caution: CA.says }),
     ],
   },
   'open-exhausts': {
@@ -291,7 +292,7 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
     testPiece: 'The one that will be hidden.',
     steps: [
       step('drill', 'Start with a needle, open with three drills of growing size', 15),
-      step('sand', 'Thin the rim with a blade turned like a reamer', 10, { caution: BLADE }),
+      step('sand', 'Thin the rim with a blade turned like a reamer', 10, { caution: BLADE.says }),
     ],
   },
   lens: {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { NOW, shelfOfDemo, stateOfDemo, viewOfDemo, workedUntil } from '@tests/support/demo-brief';
-import { deriveBrief } from '@/core/brief/derive';
+import { deriveBrief } from '@/core/derive/derive';
 import type { BenchCard } from './cards';
 import { STEP_LORE } from './step-lore';
 import { fetchFor, packEvening, tonightOf } from './tonight';
@@ -133,10 +133,11 @@ describe('tonight in the demo', () => {
       expect(spare.every(({ gate }) => gate === null)).toBe(true);
     }
   });
-  test('what to fetch: each paint once with what it takes, protection by the cautions', () => {
+  test('what to fetch: each paint once with what it takes, and what protects from it', () => {
     const fetched = fetchFor(tonightOf(at('gate:colour')).cards);
     expect(new Set(fetched.paints.map(({ label }) => label)).size).toBe(fetched.paints.length);
-    expect(fetched.protection.length).toBeGreaterThan(0);
+    expect(fetched.protection).toContain('dust mask');
+    expect(fetchFor([]).protection).toEqual([]);
   });
 });
 

@@ -2,7 +2,7 @@ import { elapsedToLocal } from '@/core/route/calendar';
 import type { PlannedWork } from '@/core/route/plan';
 import type { Minutes } from '@/core/units/minutes';
 import { cardOf, type BenchCard, type PlannedBrief } from './cards';
-import { protectionFor } from './step-lore';
+import { protectionOf, type Protection } from '@/core/paint/caution';
 
 /** Tonight's session: what there is to do, to fetch and to check, packed to the minutes there are. */
 
@@ -178,7 +178,7 @@ export interface Fetched {
   paints: { label: string; hex: string | null; neededMl: number | null; ownedMl: number | null; isShort: boolean }[];
   thinners: string[];
   tools: string[];
-  protection: string[];
+  protection: Protection[];
 }
 
 export function fetchFor(cards: readonly BenchCard[]): Fetched {
@@ -204,6 +204,6 @@ export function fetchFor(cards: readonly BenchCard[]): Fetched {
     paints: [...paints.values()],
     thinners: [...new Set(cards.flatMap(({ cup }) => (cup && cup.thinnerDrops > 0 ? [cup.thinner] : [])))],
     tools: [...new Set(cards.flatMap(({ lore }) => lore.tools))],
-    protection: protectionFor(cards.flatMap(({ cautions }) => cautions)),
+    protection: protectionOf(cards.flatMap(({ cautions }) => cautions)),
   };
 }

@@ -14,7 +14,7 @@ const define = <const T extends Record<string, AspectDefinition>>(aspects: T) =>
 
 export const ASPECTS = define({
   colour: { title: 'Colour', type: 'code', surface: true },
-  finish: { title: 'Finish', type: 'choice', surface: true, choices: ['gloss', 'satin', 'matt'] },
+  finish: { title: 'Finish', type: 'choice', surface: true, choices: ['gloss', 'satin', 'matt', 'unsealed'] },
   boundary: { title: 'Colour boundary', type: 'choice', surface: true, choices: ['hard', 'soft'] },
   boundaryWidth: { title: 'Boundary, soft width', type: 'length', surface: true },
   boundaryPlace: { title: 'Boundary, position', type: 'length', surface: true },

@@ -30,7 +30,7 @@ describe('values as people type them', () => {
     expect(readValue('finish', 'MA')).toEqual({ value: 'matt', sd: null });
     expect(readValue('boundary', 'soft')).toEqual({ value: 'soft', sd: null });
     expect(readValue('seam', 'real')).toEqual({ value: 'real', sd: null });
-    expect(readValue('finish', 'shiny')).toEqual({ fault: '"shiny" is none of gloss, satin, matt' });
+    expect(readValue('finish', 'shiny')).toEqual({ fault: '"shiny" is none of gloss, satin, matt, unsealed' });
     expect(readValue('aerial', 'w')).toHaveProperty('fault');
   });
   test('nothing is no answer', () => expect(readValue('wear', '  ')).toHaveProperty('fault'));

@@ -10,7 +10,7 @@ export function alongSegment([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): P
 }
 
 /** Distance of a point from a segment. */
-export function toSegment(point: Point, a: Point, b: Point): number {
+function toSegment(point: Point, a: Point, b: Point): number {
   const [x, y] = alongSegment(point, a, b);
   return Math.hypot(point[0] - x, point[1] - y);
 }
@@ -18,7 +18,7 @@ export function toSegment(point: Point, a: Point, b: Point): number {
 const sidesOf = (polygon: Polygon): [Point, Point][] => polygon.map((a, i) => [a, polygon[(i + 1) % polygon.length]!]);
 
 /** Distance of a point from a polygon's border. */
-export const toBorder = (point: Point, polygon: Polygon): number =>
+const toBorder = (point: Point, polygon: Polygon): number =>
   sidesOf(polygon).reduce((least, [a, b]) => Math.min(least, toSegment(point, a, b)), Infinity);
 
 /** Distance of a point from what a polygon covers: 0 inside. */

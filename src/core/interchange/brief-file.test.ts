@@ -1,6 +1,6 @@
 import { renameIn, withStepKeys } from './step-keys';
 import { describe, expect, test } from '@jest/globals';
-import { deriveBrief } from '@/core/brief/derive';
+import { deriveBrief } from '@/core/derive/derive';
 import { newBrief } from '@/core/kept/new-brief';
 import { BLANK_PART, BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import { BriefBuilder } from '@demo/builder';

@@ -30,6 +30,7 @@ import {
   sprayOutFields,
   workRunFields,
   decalSheetFields,
+  generalCoatFields,
   zoneDayFields,
 } from '@/core/kept/records';
 import type { FieldShape } from '@/core/scheme/field';
@@ -46,7 +47,7 @@ import { broughtUp } from './earlier-brief-files';
 import { renameIn, withStepKeys } from './step-keys';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
-/** `build-brief/10`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/11`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
@@ -75,8 +76,9 @@ export const MOST_REPAIRED = 200;
 
 export const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/10', {
-      error: 'this is not a Build Brief file (its format should be "build-brief/10", or 9, 8, 7, 6, 5, 4, 3, 2 or 1)',
+    format: z.literal('build-brief/11', {
+      error:
+        'this is not a Build Brief file (its format should be "build-brief/11", or 10, 9, 8, 7, 6, 5, 4, 3, 2 or 1)',
     }),
     /** What the brief said against itself and was let go, so that the file can be taken in: see repair.ts. */
     repaired: z
@@ -111,6 +113,9 @@ export const wholeBrief = z
         ]),
       )
       .max(MOST_RECORDS.choices),
+    coats: z
+      .array(z.strictObject({ ...paintName, role: generalCoatFields.shape.role, way: generalCoatFields.shape.way }))
+      .max(MOST_RECORDS.coats),
     recipes: z
       .array(
         z.strictObject({
@@ -168,6 +173,7 @@ function checkFile(file: BriefFile, fault: FileFault): void {
   for (const { id, field, says } of fileParts(file).faults)
     fault(['parts', Number(id), field === 'replacesId' ? 'replaces' : field], says);
   subjectFaults(file.subjects).forEach(({ at, says }) => fault(['subjects', at, 'title'], says));
+  unlike(file.coats, 'coats', ({ role }) => role, 'two products for one coat', fault);
   unlike(file.zoneDays, 'zoneDays', ({ zone }) => zone, 'this zone has two days', fault);
   const recipes = new Set(file.recipes.map((recipe) => recipe.ref));
   unlike(file.recipes, 'recipes', (recipe) => recipe.ref, 'two recipes have the same ref', fault);
@@ -213,89 +219,123 @@ function checkFile(file: BriefFile, fault: FileFault): void {
 export const briefFileSchema = z.preprocess(broughtUp, wholeBrief);
 
 /** The parts of a file with their numbers in it as identities, and what is wrong with the register. */
-export function fileParts(file: Pick<BriefFile, 'parts' | 'brief'>) {
+function fileParts(file: Pick<BriefFile, 'parts' | 'brief'>) {
   const { parts, faults } = asRegister(file.parts, (_, i) => String(i));
   return { parts, faults: [...registerFaults(parts, file.brief.boughtOn), ...faults] };
 }
 
-/** The brief as a file, naming those of its pictures that are kept; their bytes go beside it. The same brief gives the same file. */
-export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: readonly string[]): BriefFile {
-  const pictures = new Set(pictureIds);
-  const pictured = <T extends { pictureId: string | null }>(record: T): T => ({
-    ...record,
-    pictureId: pictures.has(record.pictureId ?? '') ? record.pictureId : null,
-  });
-  const codeOf = new Map(shelf.codes.map((code) => [code.id, code]));
-  const paintOf = new Map(shelf.paints.map((paint) => [paint.id, paint]));
-  const partOf = new Map(state.parts.map((part) => [part.id, part]));
-  const refOf = new Map(state.recipes.map((recipe, i) => [recipe.id, `r${i + 1}`]));
-  const codeName = (id: string) => codeOf.get(id)?.code;
-  const choices = state.choices
-    .flatMap((choice): BriefFile['choices'] => {
-      const code = codeName(choice.codeId);
-      const recipe = choice.recipeId && refOf.get(choice.recipeId);
-      const paint = choice.paintId && paintOf.get(choice.paintId);
-      const { ground, coats, filter, way } = choice;
-      const over = filter && paintOf.get(filter.paintId);
+/** What a file says a paint or a code by: what it is called, since another house has other ids. */
+function namesOf(shelf: ColourShelf) {
+  const codes = new Map(shelf.codes.map(({ id, code }) => [id, code]));
+  const paints = new Map(shelf.paints.map(({ id, line, number }) => [id, { line, number }]));
+  return { code: (id: string) => codes.get(id), paint: (id: string | null) => (id ? paints.get(id) : undefined) };
+}
+type Names = ReturnType<typeof namesOf>;
+
+const recipeRef = (i: number) => `r${i + 1}`;
+
+/** What was chosen for each code, in the order of the codes. */
+function choicesNamed(state: BriefState, names: Names): BriefFile['choices'] {
+  const refOf = new Map(state.recipes.map((recipe, i) => [recipe.id, recipeRef(i)]));
+  return state.choices
+    .flatMap(({ codeId, recipeId, paintId, ground, coats, filter, way }): BriefFile['choices'] => {
+      const code = names.code(codeId);
+      const recipe = recipeId && refOf.get(recipeId);
+      const paint = names.paint(paintId);
+      const over = filter && names.paint(filter.paintId);
       const laying = {
         ground,
         coats,
         way,
-        filter:
-          filter && over
-            ? { line: over.line, number: over.number, percent: filter.percent, passes: filter.passes }
-            : null,
+        filter: filter && over ? { ...over, percent: filter.percent, passes: filter.passes } : null,
       };
       if (code && recipe) return [{ code, recipe, ...laying }];
-      return code && paint ? [{ code, line: paint.line, number: paint.number, ...laying }] : [];
+      return code && paint ? [{ code, ...paint, ...laying }] : [];
     })
     .sort((a, b) => a.code.localeCompare(b.code));
-  const recipes = state.recipes.flatMap((record) => {
+}
+
+function recipesNamed(state: BriefState, names: Names): BriefFile['recipes'] {
+  return state.recipes.flatMap((record, i) => {
     const { codeId, parts, ...recipe } = plain(record);
     const named = parts.flatMap(({ paintId, drops }) => {
-      const paint = paintOf.get(paintId);
-      return paint ? [{ line: paint.line, number: paint.number, drops }] : [];
+      const paint = names.paint(paintId);
+      return paint ? [{ ...paint, drops }] : [];
     });
-    const code = codeName(codeId);
-    return code && named.length > 0 ? [{ ref: refOf.get(record.id)!, ...recipe, code, parts: named }] : [];
+    const code = names.code(codeId);
+    return code && named.length > 0 ? [{ ref: recipeRef(i), ...recipe, code, parts: named }] : [];
   });
-  const uses = state.uses.flatMap((record) => {
+}
+
+function coatsNamed(state: BriefState, names: Names): BriefFile['coats'] {
+  return state.coats.flatMap((record) => {
+    const { paintId, ...coat } = plain(record);
+    const paint = names.paint(paintId);
+    return paint ? [{ ...coat, ...paint }] : [];
+  });
+}
+
+function usesNamed(state: BriefState, names: Names): BriefFile['uses'] {
+  return state.uses.flatMap((record) => {
     const { codeId, ...use } = plain(record);
-    const code = codeName(codeId);
+    const code = names.code(codeId);
     return code ? [{ ...use, code }] : [];
   });
+}
+
+/** The codes that a brief names anywhere, with their chips, their systems, and what is known of them beside others. */
+function codesNamed(
+  state: BriefState,
+  shelf: ColourShelf,
+  names: Names,
+  chosen: readonly { code: string }[],
+): Pick<BriefFile, 'codes' | 'systems' | 'relations'> {
   const named = new Set([
     ...state.rulings.map((r) => r.value),
     ...state.sightings.map((s) => s.value),
     ...state.markings.flatMap((m) => m.codes),
     ...state.fields.map((field) => field.code),
     ...state.parts.flatMap(({ codes }) => codes),
-    ...[...choices, ...recipes, ...uses].map((c) => c.code),
+    ...chosen.map((c) => c.code),
   ]);
-  const related = shelf.relations.flatMap((record) => {
-    const { codeId, otherId, ...relation } = plain(record);
-    const [code, other] = [codeName(codeId), codeName(otherId)];
-    return code && other && (named.has(code) || named.has(other)) ? [{ ...relation, code, other }] : [];
-  });
-  related.sort((a, b) => keyOf(a).localeCompare(keyOf(b)));
-  for (const { code, other } of related) named.add(code).add(other);
+  const relations = shelf.relations
+    .flatMap((record) => {
+      const { codeId, otherId, ...relation } = plain(record);
+      const [code, other] = [names.code(codeId), names.code(otherId)];
+      return code && other && (named.has(code) || named.has(other)) ? [{ ...relation, code, other }] : [];
+    })
+    .sort((a, b) => keyOf(a).localeCompare(keyOf(b)));
+  for (const { code, other } of relations) named.add(code).add(other);
   const codes = shelf.codes.filter((code) => named.has(code.code));
+  return {
+    systems: shelf.systems
+      .filter(({ name }) => codes.some((code) => code.system === name))
+      .map((system) => plain(system)),
+    relations,
+    codes: codes.map((code) => ({
+      ...plain(code),
+      chips: shelf.chips.filter((chip) => chip.codeId === code.id).map((chip) => plain(chip, 'codeId')),
+    })),
+  };
+}
+
+/** The paints that a brief chose or mixed. */
+function paintsUsed(state: BriefState, shelf: ColourShelf): Paint[] {
   const used = new Set([
     ...state.choices.flatMap(({ paintId, filter }) => [paintId ?? [], filter?.paintId ?? []].flat()),
+    ...state.coats.map(({ paintId }) => paintId),
     ...state.recipes.flatMap(({ parts }) => parts.map(({ paintId }) => paintId)),
   ]);
-  const refOfMarking = new Map(state.markings.map(({ id }, i) => [id, markingRef(i)]));
-  const keyed = <T>(records: readonly T[]) =>
-    withStepKeys(
-      records,
-      renameIn((part) => refOfMarking.get(part)),
-    ) as T[];
+  return shelf.paints.filter((paint) => used.has(paint.id));
+}
+
+/** The markings of a brief with their fields, drawings and decal sheets; what is cut from a sheet names it by its title. */
+function markingsNamed(
+  state: BriefState,
+  shelf: ColourShelf,
+  pictures: ReadonlySet<string>,
+): Pick<BriefFile, 'markings' | 'fields' | 'underlays' | 'decalSheets'> {
   return {
-    format: 'build-brief/10',
-    repaired: [],
-    brief: plain(state.brief),
-    airframe: plain(state.airframe),
-    ...dossierPartsOf(state, (id) => pictures.has(id)),
     markings: state.markings.map((marking) => ({
       ...plain(marking),
       design: {
@@ -308,38 +348,72 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
       renamed(plain(field), (id) => markingRef(state.markings.findIndex((own) => own.id === id))),
     ),
     underlays: state.underlays.filter(({ pictureId }) => pictures.has(pictureId)).map((own) => plain(own)),
+    decalSheets: shelf.decalSheets
+      .filter(({ id }) => state.markings.some(({ sheetId }) => sheetId === id))
+      .map((own) => plain(own)),
+  };
+}
+
+/** What was planned and done, its steps keyed by markings as the file calls them. */
+function workNamed(
+  state: BriefState,
+  pictures: ReadonlySet<string>,
+): Pick<BriefFile, 'edits' | 'runs' | 'mishaps' | 'sprayOuts' | 'plans' | 'log' | 'timers'> {
+  const pictured = <T extends { pictureId: string | null }>(record: T): T => ({
+    ...record,
+    pictureId: pictures.has(record.pictureId ?? '') ? record.pictureId : null,
+  });
+  const refOfMarking = new Map(state.markings.map(({ id }, i) => [id, markingRef(i)]));
+  const keyed = <T>(records: readonly T[]) =>
+    withStepKeys(
+      records,
+      renameIn((part) => refOfMarking.get(part)),
+    ) as T[];
+  return {
     edits: keyed(state.edits.map((own) => plain(own))),
     runs: keyed(state.runs.map((own) => plain(own))),
     mishaps: keyed(state.mishaps.map((own) => pictured(plain(own)))),
     sprayOuts: keyed(state.sprayOuts.map((own) => pictured(plain(own)))),
     plans: keyed(state.plans.map((own) => plain(own))),
-    decalSheets: shelf.decalSheets
-      .filter(({ id }) => state.markings.some(({ sheetId }) => sheetId === id))
-      .map((own) => plain(own)),
+    log: keyed(state.log.map((own) => pictured(plain(own)))),
+    timers: keyed(state.timers.map((timer) => plain(timer))),
+  };
+}
+
+function partsNamed(state: BriefState): BriefFile['parts'] {
+  const partOf = new Map(state.parts.map((part) => [part.id, part]));
+  return state.parts.map((record) => {
+    const { replacesId, ...part } = plain(record);
+    const old = replacesId && partOf.get(replacesId);
+    return { ...part, replaces: old ? partNumber(old) : null };
+  });
+}
+
+/** The brief as a file, naming those of its pictures that are kept; their bytes go beside it. The same brief gives the same file. */
+export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: readonly string[]): BriefFile {
+  const pictures = new Set(pictureIds);
+  const names = namesOf(shelf);
+  const [choices, recipes, uses] = [choicesNamed(state, names), recipesNamed(state, names), usesNamed(state, names)];
+  return {
+    format: 'build-brief/11',
+    repaired: [],
+    brief: plain(state.brief),
+    airframe: plain(state.airframe),
+    ...dossierPartsOf(state, (id) => pictures.has(id)),
+    ...markingsNamed(state, shelf, pictures),
+    ...workNamed(state, pictures),
     sessions: state.sessions.map((session) => plain(session)),
     evenings: state.evenings.map((evening) => plain(evening)),
-    parts: state.parts.map((record) => {
-      const { replacesId, ...part } = plain(record);
-      const old = replacesId && partOf.get(replacesId);
-      return { ...part, replaces: old ? partNumber(old) : null };
-    }),
+    parts: partsNamed(state),
     measures: state.measures.map((measure) => plain(measure)),
     subjects: state.subjects.map((subject) => plain(subject)),
     zoneDays: state.zoneDays.map((own) => plain(own)),
-    log: keyed(state.log.map((own) => pictured(plain(own)))),
-    timers: keyed(state.timers.map((timer) => plain(timer))),
     choices,
+    coats: coatsNamed(state, names),
     recipes,
     uses,
-    systems: shelf.systems
-      .filter(({ name }) => codes.some((code) => code.system === name))
-      .map((system) => plain(system)),
-    relations: related,
-    codes: codes.map((code) => ({
-      ...plain(code),
-      chips: shelf.chips.filter((chip) => chip.codeId === code.id).map((chip) => plain(chip, 'codeId')),
-    })),
-    lines: linesOf(shelf.paints.filter((paint) => used.has(paint.id))),
+    ...codesNamed(state, shelf, names, [...choices, ...recipes, ...uses]),
+    lines: linesOf(paintsUsed(state, shelf)),
   };
 }
 
@@ -407,6 +481,10 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
     zoneDays: file.zoneDays.map((own, i) => kept(own, `zoneDay${i}`)),
     log: file.log.map((entry, i) => kept(entry, `log${i}`)),
     timers: file.timers.map((timer, i) => kept(timer, `timer${i}`)),
+    coats: file.coats.flatMap(({ line, number, ...coat }, i) => {
+      const paintId = paintIdOf({ line, number });
+      return paintId ? [kept({ ...coat, paintId }, `coat${i}`)] : [];
+    }),
     choices: file.choices.flatMap((choice, i) => {
       const codeId = codeIdOf(choice.code);
       const recipeId = 'recipe' in choice ? choice.recipe : null;

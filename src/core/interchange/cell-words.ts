@@ -158,24 +158,9 @@ export const KIND_WORDS: Words<PaintKind> = [
   ['pigment', ['pigment', 'pigments', 'powder', 'pigmente', 'puder', 'poudre', 'pigmentos', 'polvo']],
   [
     'solid',
-    [
-      'solid',
-      'paint',
-      'plain',
-      'colour',
-      'color',
-      'opaque',
-      'uni',
-      'farbe',
-      'deckfarbe',
-      'peinture',
-      'pintura',
-      'primer',
-      'grundierung',
-      'appret',
-      'imprimacion',
-    ],
+    ['solid', 'paint', 'plain', 'colour', 'color', 'opaque', 'uni', 'farbe', 'deckfarbe', 'peinture', 'pintura'],
   ],
+  ['primer', ['primer', 'grundierung', 'grundierer', 'appret', 'imprimacion', 'surfacer', 'undercoat']],
 ];
 
 export const OPACITY_WORDS: Words<Opacity> = [

@@ -76,6 +76,8 @@ const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
       return { ...(typeof title === 'string' ? { name: subjectName(title) } : {}), ...subject };
     }),
   }),
+  /** Did not say of which products primer and clears were. */
+  'build-brief/10': (file) => ({ ...file, format: 'build-brief/11', coats: [] }),
 };
 
 /** What an entry laid: by its step's name of then, or as the run says whose work it is. */

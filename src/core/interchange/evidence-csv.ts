@@ -12,7 +12,7 @@ import { parseCells, writeTable } from './table';
 
 /** Sources, sightings and rulings as tables: see docs/formats/dossier.md. Lists inside a cell are separated by "|". */
 
-export const SOURCE_COLUMNS = [
+const SOURCE_COLUMNS = [
   'title',
   'kind',
   'dated_from',
@@ -27,7 +27,7 @@ export const SOURCE_COLUMNS = [
   'grade',
   'grade_reason',
 ] as const;
-export const SIGHTING_COLUMNS = [
+const SIGHTING_COLUMNS = [
   'zone',
   'aspect',
   'which',
@@ -38,7 +38,7 @@ export const SIGHTING_COLUMNS = [
   'sense',
   'note',
 ] as const;
-export const RULING_COLUMNS = ['zone', 'aspect', 'which', 'ruling', 'basis', 'reason', 'ruled_by'] as const;
+const RULING_COLUMNS = ['zone', 'aspect', 'which', 'ruling', 'basis', 'reason', 'ruled_by'] as const;
 
 /** Tables of what is said, told from lists of sources by their headings. */
 const SAYING = ['sightings', 'rulings'] as const;

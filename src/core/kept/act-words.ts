@@ -64,6 +64,18 @@ const SPOKEN: { [N in RecordName]: Spoken<N> } = {
       removed: (choice, nameOf) => `${chosen(choice, nameOf)}: let go`,
     },
   },
+  general_coat: {
+    noun: 'coat',
+    name: ({ role }) => quoted(role),
+    says: {
+      added: ({ role, paintId }, nameOf) => `${role} chosen, ${nameOf(paintId)}`,
+      changed: ({ role, paintId, way }, nameOf, before) =>
+        before?.paintId === paintId
+          ? `${role} goes on ${way === '' ? 'as general coats do' : `by ${way}`}`
+          : `${role} chosen, ${nameOf(paintId)}`,
+      removed: ({ role, paintId }, nameOf) => `${role} ${nameOf(paintId)}: let go`,
+    },
+  },
   brief: { noun: 'brief' },
   airframe: { noun: 'airframe' },
   source: { noun: 'source', name: title },

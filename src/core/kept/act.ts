@@ -39,6 +39,7 @@ export const WRITABLE = [
   'paint',
   'bottle',
   'recipe',
+  'general_coat',
   'paint_use',
   'part',
   'kit_measure',
@@ -79,7 +80,6 @@ export const actSchema = z.strictObject({
     .max(MOST)
     .default([]),
 });
-export type ActData = z.infer<typeof actSchema>;
 
 /** A row that an act changed, as it stands now; `row` is null when it was removed. */
 export interface ChangedRow {

@@ -15,6 +15,7 @@ export const MOST_RECORDS: Record<Exclude<keyof BriefState, 'brief' | 'airframe'
   log: 20_000,
   timers: 100,
   choices: 500,
+  coats: 4,
   recipes: 500,
   uses: 2000,
   parts: MOST_PARTS,

@@ -36,6 +36,7 @@ import { mishapFields } from './records/mishap';
 import { sprayOutFields } from './records/spray-out';
 import { techniqueFields } from './records/technique';
 import { workRunFields } from './records/work-run';
+import { generalCoatFields } from './records/general-coat';
 import { zoneDayFields } from './records/zone-day';
 import { weeklySessionFields } from './records/weekly-session';
 
@@ -46,6 +47,7 @@ export * from './records/brief';
 export * from './records/chip';
 export * from './records/code-relation';
 export * from './records/colour-choice';
+export * from './records/general-coat';
 export * from './records/colour-code';
 export * from './records/colour-system';
 export * from './records/evening';
@@ -122,6 +124,7 @@ export const RECORDS = {
   recipe: recipeFields,
   paint_use: paintUseFields,
   colour_choice: colourChoiceFields,
+  general_coat: generalCoatFields,
 } as const;
 
 /** How a colour is laid: what under it, in how many coats, with what filter over it. */

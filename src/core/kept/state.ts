@@ -22,6 +22,8 @@ export interface BriefState {
   log: Kept<'log_entry'>[];
   timers: Kept<'timer'>[];
   choices: Kept<'colour_choice'>[];
+  /** The products of primer and clears. */
+  coats: Kept<'general_coat'>[];
   recipes: Kept<'recipe'>[];
   uses: Kept<'paint_use'>[];
   parts: Kept<'part'>[];

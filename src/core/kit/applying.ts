@@ -1,3 +1,4 @@
+import type { Caution } from '@/core/paint/caution';
 import { TYPICAL_SPRAYING } from '@/core/paint/quantity';
 import { figuresOf, TYPICAL_TOOL, type Tool, type ToolKind } from './tools';
 
@@ -21,7 +22,7 @@ interface WayFacts {
   masking: 'its edges' | 'everything else' | 'none';
   /** After it before it is masked or handled, times what an airbrushed coat takes. */
   dries: number;
-  caution: string | null;
+  caution: Caution | null;
 }
 
 export const WAY_FACTS: Record<Way, WayFacts> = {
@@ -49,7 +50,10 @@ export const WAY_FACTS: Record<Way, WayFacts> = {
     between: 15,
     masking: 'everything else',
     dries: 2,
-    caution: 'Spray can: outdoors or in the booth, on a dry day, mask on; no flame.',
+    caution: {
+      says: 'Spray can: outdoors or in the booth, on a dry day, mask on; no flame.',
+      protection: ['respirator', 'extraction on'],
+    },
   },
   brush: {
     does: 'Brush',
@@ -88,7 +92,10 @@ export const WAY_FACTS: Record<Way, WayFacts> = {
     between: 10,
     masking: 'none',
     dries: 1,
-    caution: 'Permanent ink bleeds under a solvent clear: test it, and seal it with a water-based one.',
+    caution: {
+      says: 'Permanent ink bleeds under a solvent clear: test it, and seal it with a water-based one.',
+      protection: [],
+    },
   },
 };
 
@@ -114,11 +121,28 @@ export function coatsBy(way: Way, airbrushed: number): number {
   return Math.min(mostCoats, Math.max(leastCoats, Math.round(airbrushed * timesCoats)));
 }
 
+/** The ways in which general coats may go on. */
+export const GENERAL_WAYS = ['airbrush', 'spray can', 'brush'] as const satisfies readonly Way[];
+export type GeneralWay = (typeof GENERAL_WAYS)[number];
+
+/**
+ * How general coats are brought on with what is owned. A builder who listed no tools has an airbrush, unless he chose another way for every
+ * one of his colours.
+ */
+export function generalWay(tools: readonly Pick<Tool, 'kind'>[], chosen: readonly (Way | null)[] = []): GeneralWay {
+  const listed = tools.length > 0;
+  if (!listed && (chosen.length === 0 || chosen.some((way) => way === null || way === 'airbrush'))) return 'airbrush';
+  const has = (way: GeneralWay) => (listed ? tools.some(({ kind }) => kind === way) : chosen.includes(way));
+  return has('airbrush') ? 'airbrush' : has('spray can') ? 'spray can' : 'brush';
+}
+
 export interface Job {
   /** On the model, cm2. */
   areaCm2: number;
   edge: 'hard' | 'soft';
   metallic: boolean;
+  /** A paint from a bottle is chosen: no can sprays it. */
+  bottled?: boolean;
 }
 
 export interface Suggestion {
@@ -132,9 +156,19 @@ const AIRBRUSH_LEAST_CM2 = 2;
 /** Smaller than this a spray can is no tool for it. */
 const CAN_LEAST_CM2 = 60;
 
-/** The way of applying that suits a colour, from its area, its edge and what is owned. A builder who listed no tools has an airbrush. */
-export function suggestWay({ areaCm2, edge, metallic }: Job, tools: readonly Tool[]): Suggestion {
-  if (tools.length === 0) return { way: 'airbrush', because: 'no tool is listed: planned with an airbrush' };
+/**
+ * The way of applying that suits a colour, from its area, its edge and what is owned; where nobody listed a tool, the way in which general
+ * coats go on.
+ */
+export function suggestWay(
+  { areaCm2, edge, metallic, bottled = false }: Job,
+  tools: readonly Tool[],
+  general: GeneralWay = 'airbrush',
+): Suggestion {
+  if (tools.length === 0)
+    return general === 'airbrush'
+      ? { way: 'airbrush', because: 'no tool is listed: planned with an airbrush' }
+      : { way: general, because: 'as your other colours' };
   const owns = (kind: ToolKind) => tools.some((tool) => tool.kind === kind);
   const area = `${areaCm2 < 10 ? areaCm2.toFixed(1) : Math.round(areaCm2)} cm²`;
   if (areaCm2 > 0 && areaCm2 < AIRBRUSH_LEAST_CM2 && edge === 'hard' && owns('brush'))
@@ -149,7 +183,7 @@ export function suggestWay({ areaCm2, edge, metallic }: Job, tools: readonly Too
           : `${area}: thin even coats${metallic ? ', as a metallic needs' : ''}`,
     };
   }
-  if (areaCm2 >= CAN_LEAST_CM2 && owns('spray can') && edge === 'hard')
+  if (areaCm2 >= CAN_LEAST_CM2 && owns('spray can') && edge === 'hard' && !bottled)
     return { way: 'spray can', because: `no airbrush owned; ${area} is large enough for a can` };
   if (edge === 'soft' && owns('sponge'))
     return { way: 'sponge', because: 'no airbrush owned; a sponge softens the edge' };

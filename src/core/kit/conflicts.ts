@@ -27,7 +27,7 @@ const told = (when: Among<Options>, says: string, rest: Rest = {}): Together => 
   never: false,
 });
 
-export const TOGETHER: readonly Together[] = [
+const TOGETHER: readonly Together[] = [
   never({ gear: ['up'] }, 'this machine cannot draw its gear up', { on: { gear: ['fixed'] } }),
   never({ gear: ['up'], stand: ['its gear'] }, 'with its gear up it cannot stand on it: choose a rod or a base'),
   never({ gear: ['up'], landing: ['skis', 'floats', 'skids'] }, 'skis, floats and skids cannot be drawn up'),

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { among, type Among } from './among';
 import type { Machine } from './machine';
 
-export const LANDING = ['wheels', 'skis', 'floats', 'skids'] as const;
+const LANDING = ['wheels', 'skis', 'floats', 'skids'] as const;
 export type Landing = (typeof LANDING)[number];
 
 interface Choice {

@@ -4,7 +4,7 @@ import { inBoxOrder, partName, partNumber, type Part, type PartCondition, type P
 /** The work that parts make before they can be used, as data: by where they come from and how they are. */
 
 /** How the keys of their steps begin. */
-export const BOX = 'box:';
+const BOX = 'box:';
 
 export interface PartWork {
   job: string;
@@ -28,7 +28,7 @@ const work = (
   why = '',
 ): PartWork => ({ job, does, kind, minutes, together, caution, why });
 
-export const ORIGIN_WORK: Record<PartOrigin, readonly PartWork[]> = {
+const ORIGIN_WORK: Record<PartOrigin, readonly PartWork[]> = {
   kit: [],
   etched: [work('cut', 'Cut from the fret, file and bend', 'clean', 10, 3, 'edges', 'anneal what is bent in a curve')],
   resin: [
@@ -44,7 +44,7 @@ export const ORIGIN_WORK: Record<PartOrigin, readonly PartWork[]> = {
   'scratch-built': [work('make', 'Make', 'assemble', 45, null, 'blade')],
 };
 
-export const CONDITION_WORK: Record<PartCondition, readonly PartWork[]> = {
+const CONDITION_WORK: Record<PartCondition, readonly PartWork[]> = {
   sound: [],
   flash: [work('scrape', 'Scrape flash and mould lines off', 'clean', 5, 2, 'blade')],
   broken: [work('mend', 'Pin and mend', 'mend', 20, null, 'cyanoacrylate', 'a joint alone breaks again: pin it')],

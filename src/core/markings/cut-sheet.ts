@@ -157,17 +157,16 @@ export function markingSheet(
   };
 }
 
-/** Equal strips for a band: as long as it goes round, in the count needed and a spare for every four. */
-export function bandSheet(
-  outline: Outline,
-  marking: PlaceableMarking & { title: string },
-  denominator: number,
-): CutSheet | null {
+/** How far a line runs. */
+export const lineLength = (line: Polygon): number =>
+  line.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - line[i]![0], y - line[i]![1]), 0);
+
+/** How long each band is at the first place of a marking: right round what it lies on, metres of the real machine. */
+export function bandLengths(outline: Outline, marking: PlaceableMarking): number[] {
   const skin = onSkin(outline, marking, 0);
-  if (!skin) return null;
+  if (!skin) return [];
   const { chart } = skin;
-  const broad = marking.heightMm / denominator;
-  const lengths = skin.fields.map(({ region }) => {
+  return skin.fields.map(({ region }) => {
     const [[x0], [x1]] = [region[0]![0]!, region[0]![1]!] as unknown as [[number], [number]];
     const middle = (x0 + x1) / 2;
     if (chart.on.kind === 'lifting') return chordAt(chart.on.of, middle / chart.on.of.semispan).chord;
@@ -176,6 +175,17 @@ export function bandSheet(
       [middle, 360],
     ]);
   });
+}
+
+/** Equal strips for a band: as long as it goes round, in the count needed and a spare for every four. */
+export function bandSheet(
+  outline: Outline,
+  marking: PlaceableMarking & { title: string },
+  denominator: number,
+): CutSheet | null {
+  const lengths = bandLengths(outline, marking);
+  if (lengths.length === 0) return null;
+  const broad = marking.heightMm / denominator;
   const count = lengths.length;
   const spares = Math.ceil(count / SPARE_FOR);
   const long = (Math.max(...lengths) * 1000) / denominator + 4;
@@ -256,39 +266,42 @@ function patches(chart: Chart, region: Region): Patch[] {
 /** Frames of a canopy stay this broad between its panes, mm in reality. */
 const FRAME_MM = 55;
 
-/** Masks for the panes of a canopy, by frame, each side unrolled. */
-export function canopySheet(outline: Outline, denominator: number): CutSheet | null {
-  const panes = outline.regions.filter((part) => part.glass);
-  const [glass] = panes;
-  if (!glass || glass.chart.on.kind !== 'body') return null;
-  if (outline.regions.some((part) => !part.glass && part.chart.id === glass.chart.id))
-    return windowSheet(panes, denominator);
+/** One pane of glass on the surface that it lies on: from a to b along it, from low to high round it. */
+export interface Pane {
+  label: string;
+  chart: Chart;
+  along: readonly [a: number, b: number];
+  round: readonly [low: number, high: number];
+}
+
+/** The panes of an outline, each masked by itself: of a canopy between its frames, else windows let into the skin. */
+export function panesOf(outline: Outline): Pane[] {
+  const glazed = outline.regions.filter((part) => part.glass);
+  const [glass] = glazed;
+  if (!glass || glass.chart.on.kind !== 'body') return [];
+  if (isLetIn(outline, glass)) return windowsOf(glazed);
   const { body } = glass.chart.on;
   const frames = outline.lines.filter((line) => line.chart.id === glass.chart.id).map(({ points }) => points[0]![0]);
   const [first, last] = [body.sections[0]!.x, body.sections.at(-1)!.x];
   const cuts = [first + 0.02 * (last - first), ...frames.sort((a, b) => a - b), last - 0.02 * (last - first)];
   const half = FRAME_MM / 2000;
-  const pieces = cuts.slice(1).flatMap((to, i) =>
-    (['starboard', 'port'] as const).map((side): CutPiece => {
-      const [a, b] = [cuts[i]! + half, to - half];
-      const [low, high] = side === 'starboard' ? [4, 82] : [278, 356];
-      const { put } = flattened(body, [a, b], [low, high]);
-      return flatPiece(`pane ${i + 1}, ${side}`, glass.chart, rectangle(a, low, b, high), put, denominator);
-    }),
+  return cuts.slice(1).flatMap((to, i) =>
+    (['starboard', 'port'] as const).map((side): Pane => ({
+      label: `pane ${i + 1}, ${side}`,
+      chart: glass.chart,
+      along: [cuts[i]! + half, to - half],
+      round: side === 'starboard' ? [4, 82] : [278, 356],
+    })),
   );
-  return {
-    title: 'Canopy: masks by frame',
-    pieces,
-    notes: [
-      `Frames of ${(FRAME_MM / denominator).toFixed(2)} mm stay free. Burnish with a stick; tape comes off while the paint gives.`,
-    ],
-  };
 }
 
-/** Masks for windows that are let into the skin. */
-function windowSheet(panes: readonly ZoneRegion[], denominator: number): CutSheet {
+/** Windows let into the skin lie on the surface of other zones. */
+const isLetIn = (outline: Outline, glass: ZoneRegion): boolean =>
+  outline.regions.some((part) => !part.glass && part.chart.id === glass.chart.id);
+
+function windowsOf(glazed: readonly ZoneRegion[]): Pane[] {
   const counts = new Map<string, number>();
-  const pieces = panes.flatMap(({ chart, region }) => {
+  return glazed.flatMap(({ chart, region }) => {
     if (chart.on.kind !== 'body') return [];
     const { left: a, right: b, top: low, bottom: high } = extentOf(region);
     const side = low < 180 ? 'starboard' : 'port';
@@ -296,15 +309,39 @@ function windowSheet(panes: readonly ZoneRegion[], denominator: number): CutShee
     const isScreen = low === 0 || high === 360;
     const number = (counts.get(side) ?? 0) + (isScreen ? 0 : 1);
     counts.set(side, number);
+    return [
+      {
+        label: isScreen ? `screen, ${side} half` : `window ${number}, ${side}`,
+        chart,
+        along: [a, b],
+        round: [low, high],
+      },
+    ];
+  });
+}
+
+/** Masks for the glass, a pane each; null where there is none that lies on a body. */
+export function canopySheet(outline: Outline, denominator: number): CutSheet | null {
+  const panes = panesOf(outline);
+  if (panes.length === 0) return null;
+  const pieces = panes.flatMap(({ label, chart, along: [a, b], round: [low, high] }) => {
+    if (chart.on.kind !== 'body') return [];
     const { put } = flattened(chart.on.body, [a, b], [low, high]);
-    const label = isScreen ? `screen, ${side} half` : `window ${number}, ${side}`;
     return [flatPiece(label, chart, rectangle(a, low, b, high), put, denominator)];
   });
-  return {
-    title: 'Windows: a mask each',
-    pieces,
-    notes: ['Cut to the glass itself: its surround is painted. Tape comes off while the paint gives.'],
-  };
+  return outline.regions.some((part) => part.glass && isLetIn(outline, part))
+    ? {
+        title: 'Windows: a mask each',
+        pieces,
+        notes: ['Cut to the glass itself: its surround is painted. Tape comes off while the paint gives.'],
+      }
+    : {
+        title: 'Canopy: masks by frame',
+        pieces,
+        notes: [
+          `Frames of ${(FRAME_MM / denominator).toFixed(2)} mm stay free. Burnish with a stick; tape comes off while the paint gives.`,
+        ],
+      };
 }
 
 /** Where each marking goes, measured on the model from the nose and from the belly or the centre line. */

@@ -65,8 +65,13 @@ export function proportionsOf(marking: DrawableMarking): { width: number; height
   return { width: right - left, height: bottom - top };
 }
 
-/** What is seen of each field, once what lies over it is taken off. */
-export function seenFields(marking: DrawableMarking): Field[] {
+const rememberSeen = remembering<Field[]>(300);
+
+/** What is seen of each field, once what lies over it is taken off. Remembered, like the fields themselves. */
+export const seenFields = (marking: DrawableMarking): Field[] =>
+  rememberSeen(JSON.stringify([marking.kind, marking.text, marking.design]), () => uncovered(marking));
+
+function uncovered(marking: DrawableMarking): Field[] {
   const fields = fieldsOf(marking);
   return fields
     .map(({ region, colour }, i) => {

@@ -8,7 +8,7 @@ import { SPACE } from './lettering';
 /** Why letters of a font cannot be taken, in a sentence. */
 export class FaceFault extends Error {}
 
-export const MOST_FONT_BYTES = 8 * 1024 * 1024;
+const MOST_FONT_BYTES = 8 * 1024 * 1024;
 /** Curves of a letter are followed to this share of a capital's height: 0.01 mm on letters of 5 mm. */
 const FLATNESS = 0.002;
 

@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import { paintScheme } from '@/core/scheme/in-view';
-import { compareOrders, type OrdersWanted } from './compare-orders';
 import { cutLengths, decalPlan, saidOfAll } from './decal-plan';
 import { printedAgainst, replacements, type OwnedSheet } from './decal-spares';
 import { figureFields, PLAIN } from './design';
@@ -292,46 +291,5 @@ describe('the order in which decals go on', () => {
   test('a strip is cut into equal lengths that can be handled', () => {
     expect(cutLengths(40)).toEqual([]);
     expect(cutLengths(100)).toEqual([100 / 3, 100 / 3, 100 / 3]);
-  });
-});
-
-describe('orders of spraying side by side', () => {
-  const wanted: OrdersWanted = {
-    colours: ['grey', 'green', 'white'],
-    edges: [
-      { a: 'grey', b: 'green', hard: true, modelMm: 200 },
-      { a: 'green', b: 'white', hard: true, modelMm: 40 },
-      { a: 'grey', b: 'nowhere', hard: true, modelMm: 999 },
-    ],
-    hides: [
-      ['green', 'grey'],
-      ['green', 'nowhere'],
-    ],
-    lightness: { grey: 60, green: 40, white: 95 },
-    markingsFirst: [],
-    chosen: [],
-  };
-  test('none takes less than the least, and what is not there is left out', () => {
-    const orders = compareOrders({ ...wanted, markingsFirst: [['white', 'green']], chosen: ['white'] })!;
-    expect(orders.map(({ name }) => name)).toEqual(['least masking', 'light to dark', 'markings first', 'as chosen']);
-    for (const { minutes, order } of orders) {
-      expect(minutes).toBeGreaterThanOrEqual(orders[0]!.minutes - 1e-9);
-      expect([...order].sort()).toEqual(['green', 'grey', 'white']);
-    }
-    const first = orders[2]!.order;
-    expect(first.indexOf('white')).toBeLessThan(first.indexOf('green'));
-  });
-  test('markings that would have to come before each other are no order', () => {
-    const circle = compareOrders({
-      ...wanted,
-      markingsFirst: [
-        ['white', 'green'],
-        ['green', 'white'],
-      ],
-    })!;
-    expect(circle.map(({ name }) => name)).not.toContain('markings first');
-  });
-  test('too many colours are none', () => {
-    expect(compareOrders({ ...wanted, colours: Array.from({ length: 17 }, (_, i) => `c${i}`) })).toBeNull();
   });
 });

@@ -57,11 +57,11 @@ export interface OnSkin {
 export const codeAt = (codes: readonly string[], i: number): string => codes[Math.min(i, codes.length - 1)] ?? '';
 
 /** Where the centre of a place lies in its view, m as drawn. */
-export const centreOf = (outline: Outline, { view, station, offset }: MarkingPlace): Point =>
+const centreOf = (outline: Outline, { view, station, offset }: MarkingPlace): Point =>
   asDrawn(outline, view, [[station, offset]])[0]!;
 
 /** The surface under a place: that of the uppermost zone there, else that of the zone it belongs to. */
-export function chartUnder(outline: Outline, place: MarkingPlace, zone: string): Chart | null {
+function chartUnder(outline: Outline, place: MarkingPlace, zone: string): Chart | null {
   const centre = centreOf(outline, place);
   const seen = (key: string) =>
     outline.regions.find((part) => part.zone === key && part.chart.seen[place.view] && !part.glass)?.chart;

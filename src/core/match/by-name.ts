@@ -5,7 +5,7 @@ import type { Paint } from '@/core/paint/catalogue';
 /** Paints for a colour that nobody measured, or that nobody measured themselves: known by their names and by what their makers claim. */
 
 /** By what a paint is taken for a colour, the best first. */
-export const KNOWN_BY = ['claim', 'name', 'words', 'a word', 'drawer'] as const;
+const KNOWN_BY = ['claim', 'name', 'words', 'a word', 'drawer'] as const;
 export type KnownBy = (typeof KNOWN_BY)[number];
 
 export interface NamedPaint {

@@ -101,7 +101,7 @@ export function claimInWords({ paint, says, dE00 }: Pick<Match, 'paint' | 'says'
 const SLIGHT = 2;
 
 /** One paint beside a target. The paint must have a colour. */
-export function matchOf(target: Target, paint: Paint): Match {
+function matchOf(target: Target, paint: Paint): Match {
   const dE00 = deltaE00(target.lab, paint.lab!);
   const sd = combinedSd(target.sd, paint.sd);
   return {

@@ -40,7 +40,7 @@ export const spanwise = ({ upright, dihedralDeg }: Lifting): number =>
 export const outOf = (of: Lifting, offset: number): number => of.side * (offset - (of.upright ? of.z : of.y));
 
 /** Half the thickness at a share of the chord: a parabola, greatest in the middle. */
-export const halfThickness = ({ chord, thickness }: Chord, t: number): number => 2 * thickness * chord * t * (1 - t);
+const halfThickness = ({ chord, thickness }: Chord, t: number): number => 2 * thickness * chord * t * (1 - t);
 
 /** The point of one face (1 upper or starboard, -1 lower or port) at shares of the semispan and of the chord. */
 export function liftingPoint(of: Lifting, face: 1 | -1, s: number, t: number): Xyz {

@@ -234,8 +234,8 @@ export function zoneTitle(outline: Outline, key: string): string {
 }
 
 /** Painted area on the model in cm2. */
-export function modelAreaCm2(zone: Zone, denominator: number): number {
-  return (zone.areaM2 * 10_000) / denominator ** 2;
+export function modelAreaCm2({ areaM2 }: Pick<Zone, 'areaM2'>, denominator: number): number {
+  return (areaM2 * 10_000) / denominator ** 2;
 }
 
 /** Painted area of some zones together on the model in cm2; keys that the airframe does not have count for nothing. */

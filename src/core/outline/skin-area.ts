@@ -21,7 +21,7 @@ export interface Skin {
 }
 
 /** The skin over a grid of its points, each quad cut into two triangles. */
-export function gridSkin(rows: number, columns: number, at: (row: number, column: number) => Xyz): Skin {
+function gridSkin(rows: number, columns: number, at: (row: number, column: number) => Xyz): Skin {
   let [area, moment] = [0, 0];
   let before = Array.from({ length: columns + 1 }, (_, j) => at(0, j));
   const add = (a: Xyz, b: Xyz, c: Xyz) => {

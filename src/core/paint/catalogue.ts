@@ -3,7 +3,7 @@ import type { Chemistry } from './chemistry';
 import type { OwnDrying } from './drying';
 import type { Ml } from './quantity';
 
-export const PAINT_KINDS = ['solid', 'metallic', 'clear', 'wash', 'pigment'] as const;
+export const PAINT_KINDS = ['solid', 'metallic', 'clear', 'wash', 'pigment', 'primer'] as const;
 export type PaintKind = (typeof PAINT_KINDS)[number];
 export const FINISHES = ['gloss', 'satin', 'matt'] as const;
 export type Finish = (typeof FINISHES)[number];

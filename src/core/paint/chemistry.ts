@@ -22,14 +22,15 @@ export const isGrave = (verdict: Verdict): boolean => verdict === 'risk' || verd
 const ok: OverRule = { verdict: 'ok', says: 'may go over it once it may be recoated' };
 const cured: OverRule = { verdict: 'after cure', says: 'only over a fully cured coat' };
 
-type Ground = 'WA' | 'SA' | 'AL' | 'EN';
-const WA: Record<Ground, OverRule> = {
+type Ground = 'WA' | 'SA' | 'AL' | 'EN' | 'OI';
+type Rules = Record<Exclude<Ground, 'OI'>, OverRule>;
+const WA: Rules = {
   WA: ok,
   SA: ok,
   AL: ok,
   EN: { verdict: 'after cure', says: 'after full cure; weak grip on gloss' },
 };
-const AL: Record<Ground, OverRule> = {
+const AL: Rules = {
   WA: { verdict: 'risk', says: 'softens it and leaves pinholes: only over a cured coat, in mist coats, or not at all' },
   SA: { verdict: 'risk', says: 'mist coats only' },
   AL: ok,
@@ -40,20 +41,24 @@ const SPIRIT: Record<Ground, OverRule> = {
   SA: cured,
   AL: ok,
   EN: { verdict: 'no', says: 'lifts it without a sealing acrylic or lacquer clear' },
+  OI: { verdict: 'after cure', says: 'only over oils that are dry right through: it takes up what is still soft' },
 };
+
+/** Oils and washes under a coat of paint are like enamel under it. */
+const overOils = (rules: Rules): Record<Ground, OverRule> => ({ ...rules, OI: rules.EN });
 
 /** What may go over what (typical bench experience; a test on scrap comes first). */
 const OVER: Record<Chemistry, Record<Ground, OverRule>> = {
-  WA,
-  SA: { WA: { verdict: 'mist first', says: 'a mist coat first, then wet coats' }, SA: ok, AL: ok, EN: cured },
-  AL,
-  ML: AL,
-  EN: { WA: cured, SA: cured, AL: ok, EN: { verdict: 'ok', says: 'after 48 h' } },
+  WA: overOils(WA),
+  SA: overOils({ WA: { verdict: 'mist first', says: 'a mist coat first, then wet coats' }, SA: ok, AL: ok, EN: cured }),
+  AL: overOils(AL),
+  ML: overOils(AL),
+  EN: overOils({ WA: cured, SA: cured, AL: ok, EN: { verdict: 'ok', says: 'after 48 h' } }),
   OI: SPIRIT,
   EW: SPIRIT,
 };
 
-const GROUND_OF: Record<Chemistry, Ground> = { WA: 'WA', SA: 'SA', AL: 'AL', ML: 'AL', EN: 'EN', OI: 'EN', EW: 'EN' };
+const GROUND_OF: Record<Chemistry, Ground> = { WA: 'WA', SA: 'SA', AL: 'AL', ML: 'AL', EN: 'EN', OI: 'OI', EW: 'OI' };
 
 /** Whether `over` may be laid on `under`, in words. */
 export function layOver(over: Chemistry, under: Chemistry): OverRule {

@@ -28,7 +28,7 @@ export const MOST_COATS = 12;
 const PRE_THINNED = 2;
 
 /** Parts of thinner to one of paint in what leaves the nozzle: what is sold thinned counts as thinned. */
-export const sprayedRatio = (ratio: number, chemistry?: Chemistry | string): number =>
+const sprayedRatio = (ratio: number, chemistry?: Chemistry | string): number =>
   ratio === 0 && (chemistry === 'AL' || chemistry === 'ML') ? PRE_THINNED : ratio;
 
 /** Thickness of one coat in full wet coats of unthinned paint. */

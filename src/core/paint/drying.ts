@@ -34,7 +34,7 @@ interface Wait {
 const waits = <const N extends string>(named: Record<N, Wait>): Record<N, Wait> => named;
 
 /** Waits that no paint explains. */
-export const WAITS = waits({
+const WAITS = waits({
   cement: { minutes: 16 * h, says: 'cement sets 12 to 24 h before a seam is sanded', driesLike: 'AL' },
   joint: { minutes: 2 * h, says: 'joints are firm enough to handle', driesLike: 'AL' },
   filler: { minutes: 1 * h, says: 'a thin smear of filler takes an hour', driesLike: 'AL' },
@@ -68,8 +68,8 @@ export function dryingFactor(chemistry: Chemistry, climate: Climate): number {
   return Math.max(0.5, heat * damp);
 }
 
-/** What a line says of itself at 20 C and 50 %, where that differs from its chemistry. */
-export type OwnDrying = Partial<Pick<Drying, 'recoat' | 'mask' | 'cure'>>;
+/** What a line says of itself at 20 C and 50 %, or follows from the way it was laid, where that differs from its chemistry. */
+export type OwnDrying = Partial<Pick<Drying, 'recoat' | 'handle' | 'mask' | 'cure'>>;
 
 /** A coat, as far as drying is concerned. */
 export interface Coat {

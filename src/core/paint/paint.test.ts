@@ -8,6 +8,10 @@ describe('what may go over what', () => {
     expect(layOver('AL', 'EN').verdict).toBe('no');
     expect(layOver('ML', 'EN').verdict).toBe('no');
     expect(layOver('OI', 'EN').verdict).toBe('no');
+    // Oils over dry oils only wait; under paint they are like enamel.
+    expect(layOver('OI', 'OI').verdict).toBe('after cure');
+    expect(layOver('EW', 'OI').verdict).toBe('after cure');
+    expect(layOver('AL', 'OI').verdict).toBe('no');
     for (const over of CHEMISTRY_NAMES) expect(layOver(over, 'AL').verdict).toBe('ok');
   });
   test('lacquer over water-based acrylic is a risk that is named', () => {

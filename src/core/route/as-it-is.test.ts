@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
+import { generalCoats } from './general-coats';
 import fc from 'fast-check';
 import { outlineFor } from '@tests/support/outline-for';
-import { bornQuestions } from '@/core/brief/born';
+import { bornQuestions } from '@/core/workshop/born';
 import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { sightOf } from '@/core/kit/seen';
 import { ownOutline } from '@/core/outline/outline';
@@ -25,6 +26,9 @@ function built(as: AsBuilt & { surfaces?: Surfaces }, over: Partial<Options> = {
     outline,
     options,
     climate: STANDARD_CLIMATE,
+    denominator: 48,
+    general: 'airbrush',
+    coats: generalCoats(),
     calls: [],
     markings: [],
     layers: [],

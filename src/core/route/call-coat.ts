@@ -1,4 +1,4 @@
-import type { Chemistry } from '@/core/paint/chemistry';
+import { layOver, type Chemistry } from '@/core/paint/chemistry';
 import type { Coat } from '@/core/paint/drying';
 import type { Load } from '@/core/work/step';
 import type { RouteCall } from './call';
@@ -19,3 +19,12 @@ export const loadOf = (call: RouteCall): Load => ({
   kind: call.paint?.kind ?? 'solid',
   lightness: call.lab?.[0] ?? 50,
 });
+
+/** What a ground that nobody chose is planned as, the mildest first. */
+const GROUNDS: readonly Chemistry[] = ['WA', 'SA', 'AL', 'EN'];
+
+/** The chemistry of a ground that nobody chose: one that bears what goes over it, and is borne by what it lies on. */
+export const groundFor = (over: Chemistry, under: Chemistry): Chemistry =>
+  GROUNDS.find((own) => layOver(over, own).verdict === 'ok' && layOver(own, under).verdict === 'ok') ??
+  GROUNDS.find((own) => layOver(over, own).verdict === 'ok') ??
+  ASSUMED_CHEMISTRY;

@@ -1,6 +1,8 @@
 import type { Lab } from '@/core/colour/types';
 import type { Way } from '@/core/kit/applying';
+import type { BaseLayer, SubjectKind } from '@/core/kit/subjects';
 import type { MarkingMethod } from '@/core/markings/kinds';
+import type { PaintedSize } from '@/core/markings/painted-size';
 import type { Finish, PaintKind } from '@/core/paint/catalogue';
 import type { Coat } from '@/core/paint/drying';
 
@@ -38,6 +40,20 @@ export interface RouteMarking {
   pieces?: number;
   /** One of the many small ones: they go on quickly, and no general step for stencils is needed beside them. */
   isStencil?: boolean;
+  /** What is masked and painted of it on the model, at all of its places. */
+  painted?: PaintedSize;
   /** Its colours, where it is painted. */
   calls?: RouteCall[];
+}
+
+/** What is modelled beside the main airframe, as far as its work goes. */
+export interface RouteSubject {
+  kind: SubjectKind;
+  /** By which its zones and steps are known. */
+  name: string;
+  title: string;
+  count: number;
+  place: string;
+  byGate: 'fuselage' | 'end';
+  layers: readonly BaseLayer[];
 }

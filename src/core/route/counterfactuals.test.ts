@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { smallLink, smallRoute, smallStep } from '@tests/support/small-route';
 import { viewOfDemo } from '@tests/support/demo-brief';
-import { planSettingsOf } from '@/core/brief/plan-settings';
+import { planSettingsOf } from '@/core/derive/plan-settings';
 import { counterfactuals } from './counterfactuals';
 import { improvingPlans, isBetter, type PlanInput } from './improving';
 import { planRoute, type PlanSettings, type RoutePlan } from './plan';

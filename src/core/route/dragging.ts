@@ -4,7 +4,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { faultsIn } from './accepted';
 import { beginningOf, shifted, type AcceptedPlan } from './accepted-plan';
 import { planFrame, sessionAt, type PlannedWork, type PlanSettings } from './plan';
-import type { Instant } from './schedule/problem';
+import type { Instant, PlanProblem } from './schedule/problem';
 import { makingRoom } from './schedule/schedule';
 import { Timeline, type Placed } from './schedule/timeline';
 import type { Route } from '@/core/work/step';
@@ -73,6 +73,19 @@ export function roomsOf(
 /** The plan then, and what else moves to make room; or why not. */
 export type Dragged = { laid: AcceptedPlan['laid']; moved: string[] } | { says: string };
 
+/** What is done, and what is planned of the rest. */
+function standing(problem: PlanProblem, planned: readonly { id: string; segments: [number, number][] }[]) {
+  const isDone = new Set(problem.actuals.map(({ id }) => id));
+  return [
+    ...problem.actuals.map(({ id, start, end }) => ({
+      key: id,
+      segments: [[start, end] as [number, number]],
+      done: true,
+    })),
+    ...planned.flatMap(({ id, segments }) => (isDone.has(id) ? [] : [{ key: id, segments, done: false }])),
+  ];
+}
+
 /**
  * The plan with one step laid in the session of `at` (minutes since 1970), as near behind it as there is room; where there is none, what lies
  * there makes room. Or why that cannot be.
@@ -103,16 +116,8 @@ export function dragged(
   }
   const session = sessions.find(({ start, end }) => start <= at - zero && at - zero < end);
   if (!session) return { says: 'There is no session there.' };
-  const isDone = new Set(problem.actuals.map(({ id }) => id));
-  const actuals = problem.actuals.map(({ id, start, end }) => ({
-    key: id,
-    segments: [[start, end] as [number, number]],
-    done: true,
-  }));
-  const planned = [...others, { id: key, segments: shifted(own.segments, -zero) }].flatMap(({ id, segments }) =>
-    isDone.has(id) ? [] : [{ key: id, segments, done: false }],
-  );
-  const room = roomsOf(route, [...actuals, ...planned], now).get(key);
+  const pieces = [...others, { id: key, segments: shifted(own.segments, -zero) }];
+  const room = roomsOf(route, standing(problem, pieces), now).get(key);
   if (!room) return { says: 'This step is done.' };
   const clock = (minutes: Instant) => momentInWords(local(minutes));
   if (room.from >= session.end) return { says: `Not before ${clock(room.from)}: ${room.fromWhy}.` };

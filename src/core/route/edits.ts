@@ -198,7 +198,7 @@ function merged(
     code: one.code ?? other.code,
     open: one.open || other.open,
     zones: [...new Set([...one.zones, ...other.zones])],
-    cautions: [...new Set([...one.cautions, ...other.cautions])],
+    cautions: [...new Map([...one.cautions, ...other.cautions].map((caution) => [caution.says, caution])).values()],
     notBefore:
       [one.notBefore, other.notBefore]
         .filter((day) => day !== null)

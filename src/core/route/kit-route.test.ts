@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
+import { generalCoats } from './general-coats';
 import fc from 'fast-check';
 import { outlineFor } from '@tests/support/outline-for';
 import { partOf } from '@tests/support/part';
+import { coatsBy, generalWay, suggestWay } from '@/core/kit/applying';
+import type { Tool } from '@/core/kit/tools';
+import { BENCH_MASK_RATES } from '@/core/work/mask-order';
+import { minutesOf } from '@/core/work/minutes';
+import { conflictsByPair } from '@/core/laid/guard';
+import { wantedStacks } from '@/core/laid/stack';
+import { isGrave, layOver, type Chemistry } from '@/core/paint/chemistry';
 import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { partJobs } from '@/core/kit/part-work';
 import { PART_CONDITIONS, PART_ORIGINS, type Part } from '@/core/kit/parts';
@@ -27,6 +35,9 @@ function routeFor(
     outline: outlineFor(options, preset),
     options,
     climate: STANDARD_CLIMATE,
+    denominator: 48,
+    general: 'airbrush',
+    coats: generalCoats(),
     calls: [],
     markings: [],
     layers: [],
@@ -277,12 +288,34 @@ describe('schools', () => {
 
 describe('steps that builders regret not having made', () => {
   test('seams by what they are: a weld, a liquid filler, a putty or shim, each with its own wait before it is sanded', () => {
-    const waits = Object.fromEntries(
-      routeFor()
-        .links.filter(({ to }) => to === 'sand-seams')
-        .map(({ from, minLag }) => [from, minLag / 60]),
-    );
-    expect(waits).toMatchObject({ 'fill-shallow': 1, 'fill-seams': 12, 'weld-seams': 16 });
+    const route = routeFor();
+    const waitsOf = (step: string) =>
+      Object.fromEntries(route.links.filter(({ to }) => to === step).map(({ from, minLag }) => [from, minLag / 60]));
+    expect(waitsOf('seams-fuselage')).toMatchObject({ 'weld-seams': 16 });
+    expect(waitsOf('sand-seams')).toMatchObject({ 'fill-shallow': 1, 'fill-seams': 12 });
+  });
+  test('a seam is welded, then sanded, then filled, never the other way', () => {
+    const route = routeFor();
+    for (const fill of ['fill-shallow', 'fill-seams']) {
+      expect(follows(route, 'weld-seams', 'seams-fuselage')).toBe(true);
+      expect(follows(route, 'seams-fuselage', fill)).toBe(true);
+      expect(follows(route, fill, 'sand-seams')).toBe(true);
+    }
+  });
+  test('blades that turn in the air do not droop', () => {
+    const has = (state: Options['state']) =>
+      routeFor({ blades: 'drooping', state, stand: 'a rod' }, { preset: 'rotorcraft' }).steps.some(
+        ({ key }) => key === 'droop-blades',
+      );
+    expect([has('parked'), has('hovering'), has('flying')]).toEqual([true, false, false]);
+  });
+  test('nothing is left to do after the last look', () => {
+    for (const preset of ['single', 'twin', 'jet', 'rotorcraft'] satisfies PresetName[])
+      for (const general of ['airbrush', 'brush'] as const) {
+        const route = routeFor({ weathering: 'in service', tonal: 'pre-shaded' }, { preset, general });
+        const followed = new Set(route.links.map(({ from }) => from));
+        expect(route.steps.filter(({ key }) => !followed.has(key)).map(({ key }) => key)).toEqual(['last-look']);
+      }
   });
   test('the trunk of a jet is joined, filled, smoothed and painted before the halves close', () => {
     const route = routeFor({}, { preset: 'swing-wing' });
@@ -420,6 +453,9 @@ describe('subjects', () => {
       outline: withSubjects(outlineFor(options, 'single'), [subject], 48),
       options,
       climate: STANDARD_CLIMATE,
+      denominator: 48,
+      general: 'airbrush',
+      coats: generalCoats(),
       calls,
       markings: [],
       layers: [],
@@ -434,6 +470,13 @@ describe('subjects', () => {
     expect(four.minutes).toBe(4 * one.minutes);
     expect(four.minutesFrom).toMatch(/4 of them/);
     expect(four.title).toBe('TCS 31 on Ground crew (4), clothes');
+  });
+  test('are painted by the way that was chosen for their colour', () => {
+    const clothes = [subjectZone('subject-ground-crew', 'clothes')];
+    const by = (way: RouteCall['way']) =>
+      stepIn(withOne(crowd, [call('TCS 31', clothes, { way })]), 'subject-ground-crew:colour:TCS 31');
+    expect(by('brush')).toMatchObject({ kind: 'brush', load: null, booth: false });
+    expect(by('airbrush')).toMatchObject({ kind: 'spray', booth: true });
   });
   test('who sits inside is in place before the fuselage closes, the others when the machine is done', () => {
     expect(follows(withOne({ ...crowd, byGate: 'fuselage' }), 'subject-ground-crew:place', 'gate:fuselage')).toBe(true);
@@ -464,10 +507,11 @@ describe('subjects', () => {
 });
 
 describe('ways of applying', () => {
-  const painted = (way: RouteCall['way'], coats = 3) =>
+  const painted = (way: RouteCall['way'], coats = 3, maskOrder: string[] = []) =>
     routeFor(
       {},
       {
+        maskOrder,
         calls: [
           call('TCS 14', ['fuselage-lower'], { lab: [70, 0, 0] }),
           call('TCS 31', ['fin-port', 'fin-starboard'], { way, coats }),
@@ -478,13 +522,24 @@ describe('ways of applying', () => {
     const step = stepIn(painted('brush'), 'spray:TCS 31');
     expect(step).toMatchObject({ booth: false, load: null, kind: 'brush' });
     expect(step.title).toMatch(/^Brush TCS 31/);
-    expect(step.minutesFrom).toMatch(/30 min between/);
+    expect(step.minutesFrom).toMatch(/30 min to dry between coats are no work/);
+    expect(step.splittable).toBe(true);
     expect(stepIn(painted('airbrush'), 'spray:TCS 31')).toMatchObject({ booth: true, kind: 'spray' });
   });
-  test('a spray can wants all else masked, and dries twice as long', () => {
-    const route = painted('spray can');
+  test('a colour from a can comes first, while there is nothing to mask for it', () => {
+    const { steps } = painted('spray can');
+    const sprays = steps.filter(({ key }) => key.startsWith('spray:')).map(({ key }) => key);
+    expect(sprays).toEqual(['spray:TCS 31', 'spray:TCS 14']);
+    expect(steps.some(({ key }) => key === 'mask:TCS 31')).toBe(false);
+  });
+  test('a spray can wants all else masked where it comes later, and dries twice as long', () => {
+    const route = painted('spray can', 3, ['TCS 14', 'TCS 31']);
     expect(stepIn(route, 'mask:TCS 31').title).toMatch(/everything/);
-    expect(stepIn(route, 'spray:TCS 31').cautions.join()).toMatch(/dry day/);
+    expect(
+      stepIn(route, 'spray:TCS 31')
+        .cautions.map(({ says }) => says)
+        .join(),
+    ).toMatch(/dry day/);
     const wait = (from: Route) =>
       Math.max(...from.links.filter((link) => link.from === 'spray:TCS 31').map(({ minLag }) => minLag));
     expect(wait(route)).toBe(2 * wait(painted('airbrush')));
@@ -502,4 +557,150 @@ describe('ways of applying', () => {
 test('every option is of some machine', () => {
   const machines = Object.keys(PRESETS).map((name) => optionsFor(machineOf({ preset: name as PresetName })));
   for (const name of OPTION_NAMES) expect(machines.some((options) => options.includes(name))).toBe(true);
+});
+
+describe('a builder without an airbrush', () => {
+  const over: Partial<Options> = { tonal: 'pre-shaded', weathering: 'in service' };
+  const general = (way: RouteInput['general']) =>
+    routeFor(over, {
+      general: way,
+      coats: generalCoats(),
+      calls: [call('TCS 14', ['fuselage-lower', 'wing-upper-inner-port'], { way })],
+      markings: [{ id: 'band', title: 'Band', name: 'Band', zone: 'fuselage-lower', method: 'mask' }],
+    });
+  const keys = (way: RouteInput['general']) => general(way).steps.map(({ key }) => key);
+
+  test('sprays nothing by brush alone: primer, clears and markings are brushed, and nothing is cleaned out', () => {
+    const { steps } = general('brush');
+    expect(steps.filter(({ kind, booth, load }) => kind === 'spray' || booth || load)).toEqual([]);
+    expect(stepIn(general('brush'), 'prime').title).toBe('Prime, by brush');
+    expect(stepIn(general('brush'), 'prime').lays).toHaveLength(1);
+  });
+
+  test('has primer and clears from the can where one is owned, outdoors or in the booth', () => {
+    const prime = stepIn(general('spray can'), 'prime');
+    expect(prime).toMatchObject({ kind: 'spray', booth: true, load: null, title: 'Prime, from the can' });
+    expect(prime.cautions.map(({ says }) => says).join()).toMatch(/dry day/);
+    expect(stepIn(general('spray can'), 'matt').kind).toBe('seal');
+  });
+
+  test('mists nothing: what stands in for a fade and a stain is on the route, a pre-shade is left out', () => {
+    for (const way of ['brush', 'spray can'] as const) {
+      expect(keys(way)).toEqual(expect.arrayContaining(['highlight-brushed', 'exhaust-pigment']));
+      for (const mist of ['shade', 'highlight', 'exhaust']) expect(keys(way)).not.toContain(mist);
+    }
+    expect(keys('airbrush')).toEqual(expect.arrayContaining(['shade', 'highlight', 'exhaust']));
+    expect(keys('airbrush')).not.toContain('exhaust-pigment');
+  });
+
+  test('waits longer for what a can laid than for what an airbrush would have', () => {
+    const wait = (way: RouteInput['general']) =>
+      Math.max(
+        ...general(way)
+          .links.filter(({ from }) => from === 'prime')
+          .map(({ minLag }) => minLag),
+      );
+    expect(wait('spray can')).toBe(2 * wait('airbrush'));
+    expect(wait('brush')).toBe(wait('airbrush'));
+  });
+});
+
+describe('the way that suits a colour', () => {
+  const tools = (kinds: Tool['kind'][]): Tool[] =>
+    kinds.map((kind) => ({
+      kind,
+      name: '',
+      needleMm: null,
+      lineMm: null,
+      filmUm: null,
+      wasteMl: null,
+      minutes: null,
+    }));
+
+  test('what comes from a bottle is not sprayed from a can', () => {
+    const job = { areaCm2: 200, edge: 'hard' as const, metallic: false };
+    expect(suggestWay(job, tools(['spray can', 'brush'])).way).toBe('spray can');
+    expect(suggestWay({ ...job, bottled: true }, tools(['spray can', 'brush'])).way).toBe('brush');
+  });
+
+  test('is a brush for little only where that is less work than an airbrush with its cleaning', () => {
+    for (const areaCm2 of [0.1, 0.5, 1, 1.9, 2.1, 5, 40]) {
+      const { way } = suggestWay({ areaCm2, edge: 'hard', metallic: false }, tools(['airbrush', 'brush']));
+      const brushed = minutesOf({ kind: 'brush', areaCm2, coats: coatsBy('brush', 2) });
+      const sprayed = minutesOf({ kind: 'spray', areaCm2, coats: 2 }) + BENCH_MASK_RATES.cleanOutMinutes;
+      if (way === 'brush') expect([areaCm2, brushed <= sprayed]).toEqual([areaCm2, true]);
+    }
+  });
+
+  test('general coats are misted by whoever lists no tools, else brought on with what is owned', () => {
+    expect(generalWay([])).toBe('airbrush');
+    expect(generalWay(tools(['brush', 'spray can', 'airbrush']))).toBe('airbrush');
+    expect(generalWay(tools(['brush', 'spray can']))).toBe('spray can');
+    expect(generalWay(tools(['brush']))).toBe('brush');
+    expect(generalWay([], ['brush', 'spray can'])).toBe('spray can');
+    expect(generalWay([], ['brush', 'brush'])).toBe('brush');
+    expect(generalWay([], ['brush', null])).toBe('airbrush');
+    expect(generalWay(tools(['airbrush']), ['brush'])).toBe('airbrush');
+  });
+});
+
+test.each(['in service', 'neglected', 'derelict'] as const)(
+  'weathering %s lays nothing that attacks what the route itself laid',
+  (weathering) => {
+    const zones = outlineFor(DEFAULT_OPTIONS, 'single').zones.map(({ key }) => key);
+    const route = routeFor({ weathering }, { calls: [call('TCS 14', zones, { coats: 2 })] });
+    const grave = conflictsByPair(wantedStacks(route, zones)).filter(({ verdict }) => isGrave(verdict));
+    expect(grave.map(({ over, under, says }) => [over.step, under.step, says])).toEqual([]);
+  },
+);
+
+describe('bare metal', () => {
+  const wings = ['wing-upper-inner-port', 'wing-upper-outer-port', 'wing-lower-port', 'fuselage-lower'];
+  const inMetal = (chemistry: Chemistry, zones = wings, others = ['fin-port', 'fin-starboard']) =>
+    routeFor(
+      { tonal: 'pre-shaded', weathering: 'in service', chips: 'sponge on top' },
+      {
+        calls: [
+          call('TCS 90', zones, {
+            coats: 2,
+            paint: { id: 'm', label: 'Bright metal', chemistry, dries: {}, kind: 'metallic', finish: 'gloss' },
+          }),
+          call('TCS 14', others),
+        ],
+      },
+    );
+
+  test.each(['WA', 'SA', 'AL', 'ML', 'EN'] satisfies Chemistry[])(
+    'of %s lies on a ground that the house assumes, and that bears it',
+    (chemistry) => {
+      const route = inMetal(chemistry);
+      const [ground] = stepIn(route, 'spray:TCS 90:ground').lays;
+      expect(layOver(chemistry, ground!.chemistry).verdict).toBe('ok');
+      const faults = conflictsByPair(wantedStacks(route, wings)).filter(
+        ({ over, under }) => over.step.startsWith('spray:TCS 90') && under.step !== 'nothing',
+      );
+      expect(faults).toEqual([]);
+    },
+  );
+
+  test('is not pre-shaded, faded or chipped to a primer that it has not got', () => {
+    const route = inMetal('ML');
+    for (const key of ['shade', 'highlight', 'chips']) {
+      const step = route.steps.find((one) => one.key === key);
+      for (const zone of wings) expect([key, step?.zones.includes(zone) ?? false]).toEqual([key, false]);
+    }
+    expect(stepIn(route, 'shade').zones).toContain('fin-port');
+  });
+
+  test('all over leaves no such step', () => {
+    const all = outlineFor(DEFAULT_OPTIONS, 'single').zones.map(({ key }) => key);
+    const keys = inMetal('ML', all).steps.map(({ key }) => key);
+    expect(keys).not.toContain('shade');
+    expect(keys).not.toContain('highlight');
+  });
+
+  test('is taped with low tack', () => {
+    const route = inMetal('AL', ['wing-upper-inner-port'], ['wing-upper-outer-port']);
+    expect(stepIn(route, 'mask:TCS 14').why).toMatch(/low tack/);
+  });
 });

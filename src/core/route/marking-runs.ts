@@ -1,12 +1,12 @@
 import { waitFor, type Climate } from '@/core/paint/drying';
-import { counted } from '@/core/units/words';
-import { markingLayer } from './colour-runs';
+import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
+import { markingLayer } from './painted-marking';
 import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { Insert } from './insert';
 import type { RouteMarking } from './call';
 
-/** To lay out water, fluids and brushes; then for each piece. */
-const MINUTES = { begin: 5, decal: 8, stencil: 2.5, byHand: 25 };
+/** A brush leaves thin coats. */
+const BY_HAND_COATS = 2;
 
 /** Markings that go on after the seal's ground: decals, brush and pen, one after the other. */
 export function appliedMarkings(markings: readonly RouteMarking[], climate: Climate): Insert {
@@ -15,16 +15,18 @@ export function appliedMarkings(markings: readonly RouteMarking[], climate: Clim
   const links: RouteLink[] = [];
   for (const marking of markings.filter((m) => m.method !== 'mask')) {
     const byHand = marking.method === 'brush' || marking.method === 'pen';
-    const { pieces = 1, isStencil = false } = marking;
-    const each = byHand ? MINUTES.byHand : isStencil ? MINUTES.stencil : MINUTES.decal;
+    const { pieces = 1, isStencil = false, painted = { edgeMm: 0, areaCm2: 0 } } = marking;
+    const work: Work = byHand
+      ? { kind: 'brush', ...painted, coats: BY_HAND_COATS }
+      : { kind: isStencil ? 'stencils' : 'decals', pieces };
     const step = stepOf(
       `marking:${marking.id}`,
       `${byHand ? 'Paint' : 'Place'} ${marking.title}${pieces > 1 ? `, ${pieces} of them` : ''}`,
       byHand ? 'brush' : 'decal',
       'Whole',
-      Math.round(MINUTES.begin + pieces * each),
+      minutesOf(work),
       {
-        minutesFrom: `${MINUTES.begin} min to begin, ${each} min for each of ${counted(pieces, 'piece')}`,
+        minutesFrom: minutesSaid(work),
         stage: 'markings',
         family: 'marking',
         marking: marking.id,

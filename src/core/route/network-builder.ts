@@ -1,19 +1,51 @@
 import { among } from '@/core/kit/among';
 import { dryingTime, waitFor, type Climate, type Coat } from '@/core/paint/drying';
+import type { GeneralWay } from '@/core/kit/applying';
+import { SPRAYING } from '@/core/paint/spraying';
 import type { PaintKind } from '@/core/paint/catalogue';
+import { coveredWith } from '@/core/outline/zones';
 import { RULES, rulesAfter, stageOfRule } from './rules';
-import { GENERAL_COATS, type After, type Build, type StepRule } from './rules/rule';
+import { ASSUMED_COATS, roleOf, type GeneralCoats } from './general-coats';
+import type { After, Build, StepRule } from './rules/rule';
 import type { Joint } from '@/core/work/kinds';
 import { layerOfCoat } from '@/core/work/layer';
 import { stepOf, type Load, type Route, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { Addition, Insert } from './insert';
+import { driedBy, handledBy, titledBy } from './by-way';
 import { schoolsOfRule } from './school-of-rule';
+import { minutesOfRule, wayOfRule, type Sized } from './takes';
 
 /** General coats that go through the airbrush. */
 const SPRAYED: ReadonlySet<PaintKind> = new Set(['solid', 'clear']);
 
-const applies = ({ where = {}, on = {}, when, at }: StepRule, build: Build): boolean =>
-  among(where, build.options) && among(on, build.machine) && (!when || when(build)) && (!at || build.zones.some(at));
+/** Whether a rule leaves a zone out: bare metal bears no tone of paint, what stays unsealed no clear, and each zone ends as it is wanted. */
+const isBare = ({ offMetal, onMetal, finish, lays }: StepRule, zone: string, { metal, finishOf }: Build): boolean =>
+  (offMetal === true && metal.has(zone)) ||
+  (onMetal === true && !metal.has(zone)) ||
+  (finish !== undefined && finishOf(zone) !== finish) ||
+  (lays !== undefined && ASSUMED_COATS[lays].what === 'clear' && finishOf(zone) === 'unsealed');
+
+/** Whether a rule may leave zones out at all. */
+const leavesOut = ({ offMetal, onMetal, finish, lays, kind }: StepRule): boolean =>
+  offMetal === true || onMetal === true || finish !== undefined || (lays !== undefined && kind === 'seal');
+
+const applies = (rule: StepRule, build: Build): boolean => {
+  const { where = {}, on = {}, when, at, mist, covers } = rule;
+  return (
+    (!mist || build.general === 'airbrush') &&
+    among(where, build.options) &&
+    among(on, build.machine) &&
+    (!when || when(build)) &&
+    (!at || build.zones.some(at)) &&
+    (!leavesOut(rule) ||
+      build.zones.some(
+        (zone) => (at ? at(zone) : coveredWith(zone.group) === (covers ?? 'outside')) && !isBare(rule, zone.key, build),
+      ))
+  );
+};
+
+const isSprayed = ({ lays, kind }: StepRule): boolean =>
+  lays !== undefined && kind !== 'brush' && SPRAYED.has(ASSUMED_COATS[lays].kind);
 
 /** Where everything ends that nothing else waits for. */
 const LAST = ['last-look'];
@@ -22,6 +54,8 @@ const LAST = ['last-look'];
 export class NetworkBuilder {
   private readonly active: Map<string, StepRule>;
   private readonly zones: Build['zones'];
+  private readonly general: GeneralWay;
+  private readonly isBare: (rule: StepRule, zone: string) => boolean;
   private readonly inserts = new Map<string, Insert>();
   private readonly additions = new Map<string, Addition>();
 
@@ -29,12 +63,22 @@ export class NetworkBuilder {
   constructor(
     build: Build,
     private readonly climate: Climate,
+    private readonly coats: GeneralCoats,
     private readonly covered: Route['covered'],
+    private readonly sized: Sized,
     private readonly left: readonly string[] = [],
   ) {
     this.zones = build.zones;
+    this.general = build.general;
+    this.isBare = (rule, zone) => isBare(rule, zone, build);
     this.active = new Map(
-      RULES.filter((rule) => applies(rule, build) && !left.includes(rule.key)).map((rule) => [rule.key, rule]),
+      RULES.filter(
+        (rule) =>
+          applies(rule, build) &&
+          !left.includes(rule.key) &&
+          // What nobody will see any of is not painted.
+          (!rule.lays || !rule.covers || covered[rule.covers].length > 0),
+      ).map((rule) => [rule.key, rule]),
     );
   }
 
@@ -87,34 +131,57 @@ export class NetworkBuilder {
   }
 
   /** What is laid may be worked over only once it is dry. */
-  private waitBehind({ load }: RouteStep): number {
-    return load ? dryingTime(load, 'recoat', this.climate) : 0;
+  private waitBehind({ load, lays }: RouteStep): number {
+    const coat = load ?? lays.at(-1);
+    return coat ? dryingTime(coat, 'recoat', this.climate) : 0;
   }
 
+  /** How the coat of a rule goes on. */
+  private readonly wayOf = (rule: StepRule): GeneralWay =>
+    isSprayed(rule) ? ((rule.lays && this.coats[rule.lays].way) ?? this.general) : 'airbrush';
+
   private stepOf(rule: StepRule): RouteStep {
-    const coat = rule.lays ? GENERAL_COATS[rule.lays] : null;
-    const load: Load | null = coat && rule.kind !== 'brush' && SPRAYED.has(coat.kind) ? coat : null;
+    const coat = rule.lays ? this.coats[rule.lays] : null;
+    const load: Load | null = isSprayed(rule) ? coat : null;
     const general = rule.covers ?? null;
     const within = general && new Set(this.covered[general]);
-    const zones = rule.at
-      ? this.zones.filter((zone) => rule.at!(zone) && (!within || within.has(zone.key))).map(({ key }) => key)
-      : general
-        ? this.covered[general]
-        : [];
-    return stepOf(rule.key, rule.title, rule.kind, rule.lane, rule.minutes, {
-      splittable: rule.splittable ?? false,
-      load,
-      stage: stageOfRule(rule.key),
-      schools: schoolsOfRule(rule),
-      tape: rule.tape ?? null,
-      alike: rule.alike ?? [],
-      lays: coat && (general || rule.at) ? [layerOfCoat(coat)] : [],
-      zones,
-      general: rule.at ? null : general,
-      gate: rule.gate ?? null,
-      cautions: rule.caution ? [rule.caution] : [],
-      why: rule.why ?? '',
-    });
+    const whole = general ? this.covered[general] : [];
+    const zones = (
+      rule.at
+        ? this.zones.filter((zone) => rule.at!(zone) && (!within || within.has(zone.key))).map(({ key }) => key)
+        : whole
+    ).filter((key) => !this.isBare(rule, key));
+    const way = this.wayOf(rule);
+    const { minutes, ...from } = minutesOfRule(wayOfRule(rule.minutes, way), zones, this.sized);
+    const cautions = rule.caution ? [rule.caution] : [];
+    const byHand = way === 'airbrush' || !load ? {} : handledBy(way, load, SPRAYING[load.chemistry].caution);
+    return stepOf(
+      rule.key,
+      titledBy(way, this.general === 'airbrush' ? rule.title : (rule.titleByHand ?? rule.title)),
+      rule.kind,
+      rule.lane,
+      minutes,
+      {
+        ...from,
+        splittable: rule.splittable ?? false,
+        passes: typeof rule.minutes === 'number' ? 1 : (rule.minutes.coats ?? 1),
+        load,
+        stage: stageOfRule(rule.key),
+        schools: schoolsOfRule(rule),
+        tape: rule.tape ?? null,
+        alike: rule.alike ?? [],
+        lays: coat && (general || rule.at) ? [driedBy(way, layerOfCoat(coat))] : [],
+        coat: rule.lays ? roleOf(rule.lays) : null,
+        zones,
+        general: rule.at || zones.length < whole.length ? null : general,
+        gate: rule.gate ?? null,
+        cautions,
+        why: rule.why ?? '',
+        ...byHand,
+        // What the work is called stays: a seal is a seal, however it goes on.
+        ...(rule.kind === 'seal' ? { kind: 'seal' as const } : {}),
+      },
+    );
   }
 
   /** What a step really waits for: rules that do not apply, and joints with nothing in them, pass their own waits on. */
@@ -150,8 +217,11 @@ export class NetworkBuilder {
       const { minutes, most, says } = waitFor(after.wait, this.climate);
       return { least: minutes, most, why: says };
     }
-    const laid = RULES.find(({ key }) => key === after.step)?.lays;
-    const coat: Coat | null = laid ? GENERAL_COATS[laid] : (this.additions.get(after.step)?.step.load ?? null);
+    const rule = RULES.find(({ key }) => key === after.step);
+    const added = this.additions.get(after.step)?.step;
+    const coat: Coat | null = rule?.lays
+      ? driedBy(this.wayOf(rule), this.coats[rule.lays])
+      : (added?.load ?? added?.lays.at(-1) ?? null);
     return { least: coat ? dryingTime(coat, after.until, this.climate) : 0, most: null, why: after.why };
   }
 }

@@ -5,6 +5,7 @@ import type { Evening, WeeklySession } from './evening';
 import { cleanOutTable } from './cleanout';
 import type { Route, RouteStep } from '@/core/work/step';
 import type { PlanLink, PlanProblem } from './schedule/problem';
+import { asLate } from './schedule/as-late';
 import { schedule, type Aims, type NoPlan, type Plan } from './schedule/schedule';
 import type { Holding, Infeasible } from './schedule/explain';
 
@@ -166,7 +167,9 @@ export function planAsLaid(
 ): RoutePlan {
   const byKey = new Map(route.steps.map((step) => [step.key, step]));
   const isDone = new Set(problem.actuals.map((actual) => actual.id));
-  const laid = plan.feasible ? plan.steps : plan.partial;
+  // A mask belongs to the session of its spray.
+  const masks = new Set(route.steps.flatMap(({ key, tape }) => (tape?.goes === 'on' ? [key] : [])));
+  const laid = plan.feasible ? asLate(problem, plan.steps, masks) : plan.partial;
   const work = laid
     .map(({ id, segments }): PlannedWork => ({
       key: id,

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { generalCoats } from './general-coats';
 import { DEFAULT_OPTIONS } from '@/core/kit/options';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
@@ -17,10 +18,14 @@ const outline = buildOutline({
   folded: false,
 });
 const bays = outline.zones.filter(({ group }) => group === 'bays').map(({ key }) => key);
+const on = { outline, denominator: 48, general: 'airbrush' as const };
 const built = buildRoute({
   outline,
   options: { ...DEFAULT_OPTIONS },
   climate: STANDARD_CLIMATE,
+  denominator: 48,
+  general: 'airbrush',
+  coats: generalCoats(),
   calls: [
     {
       code: 'C 1',
@@ -55,7 +60,7 @@ describe('what helps where a layer attacks another', () => {
     expect(lifted.taken).toBeNull();
   });
   test('a barrier that is taken is a step between the two, and settles it', () => {
-    const route = withRemedies(built, outline, [{ ...pair, remedy: 'barrier' }]);
+    const route = withRemedies(built, on, [{ ...pair, remedy: 'barrier' }]);
     const key = `barrier:${pair.over}:${pair.under}`;
     expect(route.links.some(({ from, to }) => from === pair.under && to === key)).toBe(true);
     expect(route.links.some(({ from, to }) => from === key && to === pair.over)).toBe(true);
@@ -66,13 +71,13 @@ describe('what helps where a layer attacks another', () => {
     );
   });
   test('mist coats that are taken take longer, and the conflict says that they are', () => {
-    const route = withRemedies(built, outline, [{ ...pair, remedy: 'mist' }]);
+    const route = withRemedies(built, on, [{ ...pair, remedy: 'mist' }]);
     const minutes = (of: typeof route) => of.steps.find(({ key }) => key === pair.over)!.minutes;
     expect(minutes(route)).toBeGreaterThan(minutes(built));
     const told = conflictsOf(stacksIn(route, outline), [{ ...pair, remedy: 'mist' }]);
     expect(told.find(({ over, under }) => over.step === pair.over && under.step === pair.under)!.taken).toBe('mist');
   });
   test('what is taken for steps that are no longer there changes nothing', () => {
-    expect(withRemedies(built, outline, [{ over: 'gone', under: 'too', remedy: 'barrier' }])).toEqual(built);
+    expect(withRemedies(built, on, [{ over: 'gone', under: 'too', remedy: 'barrier' }])).toEqual(built);
   });
 });

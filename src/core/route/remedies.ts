@@ -1,18 +1,22 @@
 import { spokenZones } from '@/core/outline/spoken';
-import type { Outline } from '@/core/outline/outline';
 import { lowered } from '@/core/units/words';
 import { barrierBetween, barrierKey, conflictsByPair, type TakenRemedy } from '@/core/laid/guard';
-import { SPRAY } from './rules/cautions';
-import { GENERAL_COATS } from './rules/rule';
+import { ASSUMED_COATS } from './general-coats';
 import { wantedStacks } from '@/core/laid/stack';
 import { layerOfCoat } from '@/core/work/layer';
-import { stepOf, type Route, type RouteStep } from '@/core/work/step';
+import { coatStep } from './by-way';
+import type { RouteInput } from './route-input';
+import { type Route, type RouteStep } from '@/core/work/step';
 
 /** Mist coats take longer than wet ones, each left to flash off. */
 const MIST_TIMES = 1.5;
 
 /** The route with the remedies that the builder took: a barrier of clear between two layers, or the upper one begun in mist coats. */
-export function withRemedies(route: Route, outline: Outline, chosen: readonly TakenRemedy[]): Route {
+export function withRemedies(
+  route: Route,
+  { outline, denominator, general }: Pick<RouteInput, 'outline' | 'denominator' | 'general'>,
+  chosen: readonly TakenRemedy[],
+): Route {
   if (chosen.length === 0) return route;
   const conflicts = conflictsByPair(
     wantedStacks(
@@ -33,18 +37,25 @@ export function withRemedies(route: Route, outline: Outline, chosen: readonly Ta
     if (!chemistry) continue;
     const { zones } = conflict;
     const key = barrierKey(over, under);
-    const coat = { ...GENERAL_COATS.clear, chemistry, id: `barrier ${chemistry}`, title: 'Clear as a barrier' };
+    const coat = { ...ASSUMED_COATS.clear, chemistry, id: `barrier ${chemistry}`, title: 'Clear as a barrier' };
     const { lane, stage } = route.steps.find((step) => step.key === over)!;
     made.steps.push(
-      stepOf(key, `Seal ${spokenZones(outline.zones, zones)} with clear`, 'seal', lane, 15, {
-        zones,
-        load: coat,
-        family: 'barrier',
-        stage,
-        lays: [layerOfCoat({ ...coat, dries: {} })],
-        cautions: [SPRAY],
-        why: `between ${lowered(titleOf.get(under)!)} and what attacks it: ${lowered(titleOf.get(over)!)}`,
-      }),
+      coatStep(
+        key,
+        `Seal ${spokenZones(outline.zones, zones)} with clear`,
+        lane,
+        general,
+        {
+          kind: 'seal',
+          zones,
+          load: coat,
+          family: 'barrier',
+          stage,
+          lays: [layerOfCoat({ ...coat, dries: {} })],
+          why: `between ${lowered(titleOf.get(under)!)} and what attacks it: ${lowered(titleOf.get(over)!)}`,
+        },
+        { outline, denominator },
+      ),
     );
     made.links.push(
       { from: under, to: key, minLag: 0, maxLag: null, why: 'sealed as it is' },

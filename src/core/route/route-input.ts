@@ -1,16 +1,18 @@
 import type { Layer } from '@/core/evidence/layers';
+import type { GeneralWay } from '@/core/kit/applying';
 import type { Options } from '@/core/kit/options';
 import type { Outline } from '@/core/outline/outline';
 import type { Climate } from '@/core/paint/drying';
 import type { PartJob } from '@/core/kit/part-work';
 import type { StoreAt } from '@/core/kit/stores';
 import type { SkinEdge } from '@/core/scheme/skin-edges';
+import type { Finish } from '@/core/paint/catalogue';
 import type { RouteEdit } from './edits';
+import type { GeneralCoats } from './general-coats';
 import type { TakenRemedy } from '@/core/laid/guard';
 import type { OwnRun } from './runs';
-import type { RouteCall, RouteMarking } from './call';
+import type { RouteCall, RouteMarking, RouteSubject } from './call';
 import type { StructureRuling } from './structure-runs';
-import type { RouteSubject } from './subject-runs';
 
 /** What a route is made from. */
 export interface RouteInput {
@@ -29,7 +31,13 @@ export interface RouteInput {
   hides?: readonly (readonly [later: string, earlier: string])[];
   /** Colours that lie on zones already, by zone. */
   laid?: Readonly<Record<string, readonly string[]>>;
-  denominator?: number;
+  denominator: number;
+  /** How general coats are brought on, and what nobody decided. */
+  general: GeneralWay;
+  /** The products of primer and clears: what was chosen, and what is assumed of the rest. */
+  coats: GeneralCoats;
+  /** Finishes that are wanted, by zone; matt where nothing is said, and no last clear on bare metal. */
+  finishes?: Readonly<Record<string, Finish | 'unsealed'>>;
   /** Zones on which older coats or patches show, bottom to top. */
   layers: readonly { zone: string; layers: readonly Layer[] }[];
   /** What the parts of the kit make to do. */

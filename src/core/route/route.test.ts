@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { generalCoats } from './general-coats';
 import { DEFAULT_OPTIONS, type Options } from '@/core/kit/options';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
@@ -9,7 +10,7 @@ import { planRoute, workBySession, type PlanSettings } from './plan';
 import { buildRoute } from './route';
 import type { RouteCall } from './call';
 import type { RouteInput } from './route-input';
-import { lightToDark } from './colour-runs';
+import { lightToDark } from './colour-order';
 import { waitingCircle } from './schedule/network';
 
 const paint = (label: string, chemistry: 'WA' | 'EN' | 'AL' = 'WA', kind: 'solid' | 'metallic' = 'solid') => ({
@@ -46,6 +47,9 @@ function input(over: Partial<Omit<RouteInput, 'options'>> & { options?: Partial<
       folded: false,
     }),
     climate: STANDARD_CLIMATE,
+    denominator: 48,
+    general: 'airbrush',
+    coats: generalCoats(),
     calls: CALLS,
     markings: [
       { id: 'm1', title: 'insignia', name: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' },
@@ -151,7 +155,12 @@ describe('the route of a build', () => {
         ],
       }),
     );
-    expect(bad.steps.find((step) => step.key === 'spray:B')!.cautions.join(' ')).toMatch(/wrinkles/);
+    expect(
+      bad.steps
+        .find((step) => step.key === 'spray:B')!
+        .cautions.map(({ says }) => says)
+        .join(' '),
+    ).toMatch(/wrinkles/);
     expect(bad.links.find((link) => link.from === 'spray:A' && link.to === 'spray:B')!.minLag).toBe(72 * 60);
   });
 
@@ -277,7 +286,7 @@ describe('how a colour is laid', () => {
   test('more coats take longer, and the step says why', () => {
     const minutes = (coats: number) => laid({ coats }).steps.find(({ key }) => key === 'spray:TCS 31')!;
     expect(minutes(4).minutes).toBeGreaterThan(minutes(2).minutes);
-    expect(minutes(4).minutesFrom).toMatch(/4 coats$/);
+    expect(minutes(4).minutesFrom).toMatch(/4 coats over/);
   });
   test('a small part with its own ground is still a network without circles', () => {
     const route = buildRoute(input({ calls: CALLS.map((one) => ({ ...one, ground: 'White', filter })) }));

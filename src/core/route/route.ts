@@ -1,4 +1,6 @@
-import { coatOf } from './call-coat';
+import { ASSUMED_CHEMISTRY, coatOf } from './call-coat';
+import { isGrave, layOver } from '@/core/paint/chemistry';
+import type { Coat } from '@/core/paint/drying';
 import { isSeen } from '@/core/kit/seen';
 import { PRINTED } from '@/core/markings/kinds';
 import { machineOf } from '@/core/outline/presets';
@@ -7,17 +9,20 @@ import { partAdditions } from './part-runs';
 import { storeAdditions } from './store-runs';
 import { structureAdditions } from './structure-runs';
 import { subjectAdditions } from './subject-runs';
-import { camouflage, simpleSprays, type Part } from './colour-runs';
+import { camouflage } from './camouflage';
+import { simpleSprays, type Part } from './simple-sprays';
 import { appliedMarkings } from './marking-runs';
 import { temporaryAdditions, temporaryCoats } from './temporary-runs';
 import { withDrying } from '@/core/laid/drying';
 import { withEdits } from './edits';
+import { inPieces } from './in-pieces';
 import { NetworkBuilder } from './network-builder';
 import { withRemedies } from './remedies';
 import { withRuns } from './runs';
 import type { RouteInput } from './route-input';
 import { apartGlass } from './rules/conditions';
 import type { Build } from './rules/rule';
+import { LONG_WORK } from '@/core/work/minutes';
 import type { Route } from '@/core/work/step';
 import type { RouteCall } from './call';
 
@@ -28,6 +33,7 @@ const PARTS: Part = { prefix: 'part', lane: 'Gear, stores', stage: 'small-parts'
 /** Steps, links and gates by the rules, from options, zones, calls, chosen paints and markings. Deterministic. */
 export function buildRoute(input: RouteInput): Route {
   const known = new Set(input.outline.zones.map(({ key }) => key));
+  const metal = new Set(input.calls.flatMap(({ paint, zones }) => (paint?.kind === 'metallic' ? zones : [])));
   const build: Build = {
     options: input.options,
     machine: machineOf(input.outline.spec),
@@ -37,7 +43,10 @@ export function buildRoute(input: RouteInput): Route {
     hung: input.options.stores !== 'none' && (input.storesAt ?? []).length > 0,
     replaces: (input.parts ?? []).some(({ job }) => job === 'replace'),
     shiny: input.calls.some(({ paint }) => paint?.kind === 'metallic' || paint?.finish === 'gloss'),
-    tried: input.markings.some(({ method }) => PRINTED.has(method)),
+    metal,
+    general: input.general,
+    finishOf: (zone) => input.finishes?.[zone] ?? (metal.has(zone) ? null : 'matt'),
+    printed: input.markings.some(({ method }) => PRINTED.has(method)),
   };
   const seen = new Set(build.zones.map(({ key }) => key));
   const isApart = apartGlass(build);
@@ -49,7 +58,9 @@ export function buildRoute(input: RouteInput): Route {
   ) as Route['covered'];
   const stencilled = input.markings.some(({ isStencil, method }) => isStencil && PRINTED.has(method));
   const left = [...(input.leftOut ?? []), ...(stencilled ? ['stencils'] : [])];
-  const network = new NetworkBuilder(build, input.climate, covered, left);
+  const { outline, denominator } = input;
+  const sized = { outline, denominator, outside: covered.outside };
+  const network = new NetworkBuilder(build, input.climate, input.coats, covered, sized, left);
   const ruled = new Set(input.calls.flatMap(({ zones }) => zones));
   /** Of a kind of zones: what wears a ruled colour, and what nobody has ruled yet. */
   const on = (cover: Cover) => ({
@@ -57,9 +68,9 @@ export function buildRoute(input: RouteInput): Route {
     open: covered[cover].filter((zone) => !ruled.has(zone)),
   });
   const [inside, bays, apart, outside] = [on('inside'), on('bays'), on('apart'), on('outside')];
-  network.splice('interior', simpleSprays(INTERIOR, inside.calls, inside.open, 20, input));
-  network.splice('bays', simpleSprays(BAYS, bays.calls, bays.open, 20, input));
-  network.splice('parts', simpleSprays(PARTS, apart.calls, apart.open, 15, input));
+  network.splice('interior', simpleSprays(INTERIOR, inside.calls, inside.open, input));
+  network.splice('bays', simpleSprays(BAYS, bays.calls, bays.open, input));
+  network.splice('parts', simpleSprays(PARTS, apart.calls, apart.open, input));
   const markings = input.markings.filter(({ zone }) => seen.has(zone));
   network.splice('colours', camouflage(outside.calls, outside.open, { ...input, markings }));
   network.splice('markings', appliedMarkings(markings, input.climate));
@@ -67,31 +78,51 @@ export function buildRoute(input: RouteInput): Route {
     ...partAdditions(input.parts ?? [], input.outline, new Set(input.done), input.callFor),
     ...structureAdditions(
       (input.structure ?? []).filter(({ zone }) => seen.has(zone)),
-      input.outline,
+      sized,
     ),
-    ...(input.options.stores === 'none' ? [] : storeAdditions(input.storesAt ?? [])),
+    ...(input.options.stores === 'none' ? [] : storeAdditions(input.storesAt ?? [], sized)),
     ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
-    ...subjectAdditions(input.subjects ?? [], input.calls, input.climate),
+    ...subjectAdditions(input.subjects ?? [], input),
   );
-  const whole = withRuns(fadedAsPainted(network.build(), outside.calls), input.runs ?? []);
-  const sound = withRemedies(whole, input.outline, input.remedies ?? []);
+  const built = inPieces(fadedAsPainted(network.build(), outside.calls), outline.zones);
+  const whole = withRuns(built, input.runs ?? []);
+  const sound = withRemedies(whole, input, input.remedies ?? []);
   const { route, sleeping } = withEdits(weighed(sound, input.noseWeight), input.edits ?? []);
-  return { ...withDrying(route, input.climate), sleeping };
+  return { ...withDrying(stoppable(route), input.climate), sleeping };
 }
+
+/** The rules that fade panels. */
+const FADED: ReadonlySet<string> = new Set(['highlight', 'highlight-brushed']);
 
 /** Panels are faded with their own colour: of several, with that of most of their zones. */
 function fadedAsPainted(route: Route, calls: readonly RouteCall[]): Route {
-  const faded = route.steps.find(({ key }) => key === 'highlight');
+  const faded = route.steps.find(({ key }) => FADED.has(key));
   const [laid] = faded?.lays ?? [];
-  if (!faded || !laid || !faded.load) return route;
+  if (!faded || !laid) return route;
   const on = new Set(faded.zones);
   const share = (call: RouteCall) => call.zones.filter((zone) => on.has(zone)).length;
   const [most] = calls.filter((call) => share(call) > 0).sort((a, b) => share(b) - share(a));
   if (!most) return route;
-  const own = coatOf(most);
-  const step = { ...faded, lays: [{ ...laid, ...own }], load: { ...faded.load, ...own } };
+  // Where it would attack another of them, water-based paint of the same colour attacks none.
+  const others = calls.filter((call) => share(call) > 0).map((call) => coatOf(call).chemistry);
+  const open = faded.zones.some((zone) => !calls.some(({ zones }) => zones.includes(zone)));
+  const attacks = [...others, ...(open ? [ASSUMED_CHEMISTRY] : [])].some((under) =>
+    isGrave(layOver(coatOf(most).chemistry, under).verdict),
+  );
+  const own: Coat = attacks ? { chemistry: ASSUMED_CHEMISTRY, dries: {} } : coatOf(most);
+  const step = { ...faded, lays: [{ ...laid, ...own }], load: faded.load && { ...faded.load, ...own } };
   return { ...route, steps: route.steps.map((one) => (one === faded ? step : one)) };
 }
+
+/** Long work may be stopped and gone on with; a coat never, but after each of several. */
+export const stoppable = (route: Route): Route => ({
+  ...route,
+  steps: route.steps.map((step) =>
+    step.minutes > LONG_WORK && (!step.booth || step.passes > 1) && !step.splittable
+      ? { ...step, splittable: true }
+      : step,
+  ),
+});
 
 /** The step of the nose weight says how much. */
 const weighed = (route: Route, says: string | undefined): Route =>

@@ -10,7 +10,7 @@ import { dryingTime, STANDARD_CLIMATE, waitFor } from '@/core/paint/drying';
 import { buildRoute } from './route';
 import type { RouteCall } from './call';
 import { LANES } from '@/core/work/kinds';
-import { GENERAL_COATS } from './rules/rule';
+import { ASSUMED_COATS, generalCoats } from './general-coats';
 import { RULES } from './rules';
 import { waitingCircle } from './schedule/network';
 
@@ -41,8 +41,9 @@ describe('the rules as data', () => {
   });
   test('whatever sprays or cuts or sands carries its caution', () => {
     for (const rule of RULES) {
-      if (rule.lays && (rule.kind === 'spray' || rule.kind === 'seal')) expect(rule.caution).toMatch(/mask/i);
-      if (/^(Sand|Fill|Clean up)/.test(rule.title) && rule.minutes > 0) expect(rule.caution).toBeDefined();
+      if (rule.lays && (rule.kind === 'spray' || rule.kind === 'seal'))
+        expect(rule.caution?.protection).toContain('dust mask');
+      if (/^(Sand|Fill|Clean up)/.test(rule.title) && rule.minutes !== 0) expect(rule.caution).toBeDefined();
     }
   });
   test('the gates are the points of no return that questions refer to', () => {
@@ -51,7 +52,7 @@ describe('the rules as data', () => {
   test('a wash in spirit waits until the clear under it has cured', () => {
     const wash = RULES.find(({ key }) => key === 'wash:upper')!;
     expect(wash.after).toContainEqual(expect.objectContaining({ step: 'seal', until: 'cure' }));
-    const clear = GENERAL_COATS[RULES.find(({ key }) => key === 'seal')!.lays!];
+    const clear = ASSUMED_COATS[RULES.find(({ key }) => key === 'seal')!.lays!];
     // A water-based clear is through after two days.
     expect(dryingTime(clear, 'cure', STANDARD_CLIMATE)).toBe(48 * 60);
   });
@@ -123,6 +124,9 @@ describe('for any build', () => {
         outline,
         options,
         climate: { tempC: 20, humidity: 50 },
+        denominator: 48,
+        general: 'airbrush',
+        coats: generalCoats(),
         calls,
         markings: methods.map((method, i) => ({
           id: `m${i}`,

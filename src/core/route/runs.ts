@@ -1,3 +1,4 @@
+import { protectionFrom, type Protection } from '@/core/paint/caution';
 import type { Chemistry } from '@/core/paint/chemistry';
 import type { PaintKind } from '@/core/paint/catalogue';
 import type { Minutes } from '@/core/units/minutes';
@@ -82,10 +83,18 @@ function withJoint(route: Route, link: RouteLink): Route {
   return isCircle ? route : next;
 }
 
+/** Of kept work only the words of a caution are known: what protects is told by what is done, and by what is laid. */
+const PROTECTION_AT: Partial<Record<StepKind, readonly Protection[]>> = {
+  sand: ['dust mask'],
+  glue: ['window open'],
+  mend: ['dust mask'],
+};
+
 function stepOfRun(
   { key, title, kind, lane, minutes, zones, because, lays, load, mixed, cautions, again = null }: RunStep,
   origin: RunOrigin,
 ): RouteStep {
+  const protection = [...(PROTECTION_AT[kind] ?? []), ...(lays ? protectionFrom(lays.chemistry, load !== null) : [])];
   return stepOf(key, title, kind, lane, minutes, {
     family: origin,
     stage: STAGE_OF[origin],
@@ -94,7 +103,7 @@ function stepOfRun(
     load: load && lays ? { ...load, chemistry: lays.chemistry } : null,
     lays: lays ? [lays] : [],
     code: lays?.code ?? null,
-    cautions: [...cautions],
+    cautions: cautions.map((says) => ({ says, protection })),
     why: because,
     mixed,
   });

@@ -2,9 +2,20 @@ import { closesOver, type StoreAt } from '@/core/kit/stores';
 import { BLADE, CA, CEMENT } from './rules/cautions';
 import { stepOf } from '@/core/work/step';
 import type { Addition } from './insert';
+import { minutesOfRule, type Reckoned, type Sized, type Takes } from './takes';
+
+/** Each store by the parts that it has at 1/48. */
+const DRILLED: Takes = { work: 'fit', parts: 1 };
+const BUILT: Takes = { work: 'build', parts: 7 };
+const HUNG: Takes = { work: 'fit', parts: 2 };
 
 /** What hangs at each station: its holes before something closes over them, then built, and hung last. */
-export function storeAdditions(storesAt: readonly StoreAt[]): Addition[] {
+export function storeAdditions(storesAt: readonly StoreAt[], sized: Sized): Addition[] {
+  const [drill, build, hang] = [DRILLED, BUILT, HUNG].map((takes) => minutesOfRule(takes, [], sized)) as [
+    Reckoned,
+    Reckoned,
+    Reckoned,
+  ];
   return storesAt.flatMap(({ station, carries }): Addition[] => {
     const key = (job: string) => `store:${station}:${job}`;
     const gate = closesOver(station);
@@ -15,8 +26,9 @@ export function storeAdditions(storesAt: readonly StoreAt[]): Addition[] {
           `Drill for the ${carries} at the ${station}`,
           'drill',
           gate === 'wings' ? 'Wings' : 'Fuselage',
-          5,
+          drill.minutes,
           {
+            ...drill,
             family: 'store',
             stage: 'closing',
             cautions: [BLADE],
@@ -27,17 +39,26 @@ export function storeAdditions(storesAt: readonly StoreAt[]): Addition[] {
         before: [`gate:${gate}`],
       },
       {
-        step: stepOf(key('build'), `Build and seam the ${carries} for the ${station}`, 'assemble', 'Gear, stores', 20, {
-          family: 'store',
-          stage: 'small-parts',
-          cautions: [CEMENT],
-        }),
+        step: stepOf(
+          key('build'),
+          `Build and seam the ${carries} for the ${station}`,
+          'assemble',
+          'Gear, stores',
+          build.minutes,
+          {
+            ...build,
+            family: 'store',
+            stage: 'small-parts',
+            cautions: [CEMENT],
+          },
+        ),
         after: ['check-parts'],
         before: ['build-stores'],
         then: 'joint',
       },
       {
-        step: stepOf(key('hang'), `Hang the ${carries} at the ${station}`, 'fit', 'Whole', 8, {
+        step: stepOf(key('hang'), `Hang the ${carries} at the ${station}`, 'fit', 'Whole', hang.minutes, {
+          ...hang,
           family: 'store',
           stage: 'assembly',
           cautions: [CA],

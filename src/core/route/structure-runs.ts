@@ -1,10 +1,10 @@
 import type { Aspect } from '@/core/evidence/aspects';
-import type { Outline } from '@/core/outline/outline';
 import { spokenZones } from '@/core/outline/spoken';
 import { BLADE, DUST } from './rules/cautions';
 import { STRUCTURE } from './rules/structure';
 import { stepOf } from '@/core/work/step';
 import type { Addition } from './insert';
+import { minutesOfRule, type Sized } from './takes';
 
 /** A ruling about how the machine is built. */
 export interface StructureRuling {
@@ -15,10 +15,12 @@ export interface StructureRuling {
 }
 
 /** The work that rulings about structure make. */
-export function structureAdditions(rulings: readonly StructureRuling[], { zones }: Outline): Addition[] {
+export function structureAdditions(rulings: readonly StructureRuling[], sized: Sized): Addition[] {
+  const { zones } = sized.outline;
   return rulings.flatMap(({ zone, aspect, item, value }) => {
     const work = STRUCTURE.find((one) => one.aspect === aspect && one.says.test(value));
     if (!work) return [];
+    const { minutes, ...from } = minutesOfRule(work.minutes, [zone], sized);
     const where = [spokenZones(zones, [zone]), item && `(${item})`].filter(Boolean).join(' ');
     return [
       {
@@ -27,8 +29,9 @@ export function structureAdditions(rulings: readonly StructureRuling[], { zones 
           work.title.replace('%s', where),
           work.kind,
           'Whole',
-          work.minutes,
+          minutes,
           {
+            ...from,
             family: 'structure',
             stage: 'seams',
             zones: [zone],

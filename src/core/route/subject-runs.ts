@@ -1,145 +1,151 @@
-import { BASE_LAYER_WORK, SUBJECTS, subjectZone, type BaseLayer, type SubjectKind } from '@/core/kit/subjects';
-import { dryingFactor, type Climate } from '@/core/paint/drying';
+import { BASE_LAYER_WORK, SUBJECTS, subjectZone, type SubjectKind } from '@/core/kit/subjects';
+import { dryingFactor } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
+import type { Minutes } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 import { ASSUMED_CHEMISTRY, loadOf } from './call-coat';
 import { BLADE, CA, SPRAY } from './rules/cautions';
-import { GENERAL_COATS, type After } from './rules/rule';
+import type { After } from './rules/rule';
 import { layerOfCoat } from '@/core/work/layer';
-import { stepOf } from '@/core/work/step';
-import type { RouteCall } from './call';
+import { stepOf, type RouteStep } from '@/core/work/step';
+import { driedBy, handledBy, titledBy } from './by-way';
+import type { RouteCall, RouteSubject } from './call';
+import type { RouteInput } from './route-input';
 import type { Addition } from './insert';
-
-/** What is modelled beside the main airframe, as far as its work goes. */
-export interface RouteSubject {
-  kind: SubjectKind;
-  /** By which its zones and steps are known. */
-  name: string;
-  title: string;
-  count: number;
-  place: string;
-  byGate: 'fuselage' | 'end';
-  layers: readonly BaseLayer[];
-}
+import { LEAST_WORK } from '@/core/work/minutes';
+import { partsShare } from './takes';
 
 const DAY = 24 * 60;
 
+type SubjectInput = Pick<RouteInput, 'calls' | 'climate' | 'denominator' | 'general' | 'coats'>;
+
 /**
- * The work of each subject: built, primed, painted in one spraying for all of them (the minutes of one times their count), and set in place.
+ * The work of each subject: built, primed, painted in one go for all of them (the minutes of one times their count), and set in place.
  * A base is built up in layers, each a day of drying before the next.
  */
-export function subjectAdditions(
-  subjects: readonly RouteSubject[],
-  calls: readonly RouteCall[],
-  climate: Climate,
-): Addition[] {
-  return subjects.flatMap((subject) => {
-    const { kind, name, title, count, place, byGate, layers } = subject;
-    const facts = SUBJECTS[kind];
-    const key = (job: string) => `${name}:${job}`;
-    const all = count === 1 ? title : `${title} (${count})`;
-    const times = (minutes: number) => minutes * count;
-    const explained = (minutes: number, each: string) =>
-      count === 1 ? `${minutes} min: ${each}` : `${minutes} min for one, ${count} of them: ${each}`;
-    const zones = facts.zones.map((zone) => subjectZone(name, zone.key));
-    const made: Addition[] = [];
-    const add = (step: Addition['step'], after: readonly After[]) =>
-      made.push({ step: { ...step, family: 'subject', subject: name }, after, before: [] });
+export const subjectAdditions = (subjects: readonly RouteSubject[], input: SubjectInput): Addition[] =>
+  subjects.flatMap((subject) => new SubjectWork(subject, input).steps());
 
-    add(
-      stepOf(key('build'), `${facts.build.does} ${all}`, facts.build.kind, 'Base', times(facts.build.minutes), {
-        splittable: true,
-        cautions: [BLADE],
-        zones,
-        minutesFrom: explained(facts.build.minutes, 'typical for this work; your log corrects it'),
-      }),
-      ['options'],
-    );
-    let last: After = key('build');
-    layers.forEach((layer, i) => {
-      const { does, minutes, why, days } = BASE_LAYER_WORK[layer];
-      const before = layers[i - 1];
-      add(stepOf(key(`layer:${i + 1}:${layer}`), `${does} on ${title}`, 'assemble', 'Base', minutes, { why, zones }), [
-        before
-          ? {
-              step: key(`layer:${i}:${before}`),
-              minutes: dried(BASE_LAYER_WORK[before].days),
-              why: BASE_LAYER_WORK[before].why,
-            }
-          : last,
-      ]);
-      if (i === layers.length - 1) last = { step: key(`layer:${i + 1}:${layer}`), minutes: dried(days), why };
-    });
-    const own = calls.flatMap((call) => {
-      const here = call.zones.filter((zone) => zones.includes(zone));
-      return here.length > 0 ? [{ ...call, zones: here }] : [];
-    });
-    add(
-      stepOf(key('prime'), `Prime ${all}`, 'spray', 'Base', times(5) + 10, {
-        load: GENERAL_COATS.primer,
-        lays: [layerOfCoat(GENERAL_COATS.primer)],
-        zones,
-        cautions: [SPRAY],
-        minutesFrom: explained(5, 'and 10 min to set up'),
-      }),
-      [last],
-    );
-    last = { step: key('prime'), until: 'recoat', why: 'primer may be painted over' };
-    for (const call of own) {
-      const called = call.name || call.code;
-      const load = loadOf(call);
-      add(
-        stepOf(
-          key(`colour:${call.code}`),
-          `${called} on ${all}, ${zoneWords(kind, name, call.zones)}`,
-          'spray',
-          'Base',
-          times(facts.paintMinutes),
-          {
-            load,
-            lays: [
-              {
-                ...layerOfCoat({ what: 'colour', title: call.paint?.label ?? '', chemistry: load.chemistry }),
-                code: call.code,
-                coats: call.coats ?? 2,
-              },
-            ],
-            code: call.code,
-            zones: call.zones,
-            cautions: [SPRAYING[load.chemistry].caution],
-            minutesFrom: explained(facts.paintMinutes, count === 1 ? 'one spraying' : 'one spraying for all'),
-          },
-        ),
-        [last],
-      );
-      last = { step: key(`colour:${call.code}`), until: 'recoat', why: `${called} may be painted over` };
+/** The work of one subject while it is put together, each piece behind the one before. */
+class SubjectWork {
+  private readonly made: Addition[] = [];
+  private readonly facts: (typeof SUBJECTS)[SubjectKind];
+  private readonly zones: string[];
+  /** What it is called: with how many of them there are. */
+  private readonly all: string;
+  private last: After = 'options';
+
+  constructor(
+    private readonly subject: RouteSubject,
+    private readonly input: SubjectInput,
+  ) {
+    const { kind, name, title, count } = subject;
+    this.facts = SUBJECTS[kind];
+    this.zones = this.facts.zones.map((zone) => subjectZone(name, zone.key));
+    this.all = count === 1 ? title : `${title} (${count})`;
+  }
+
+  steps(): Addition[] {
+    this.build();
+    this.subject.layers.forEach((_, i) => this.layer(i));
+    this.prime();
+    for (const call of this.input.calls) {
+      const here = call.zones.filter((zone) => this.zones.includes(zone));
+      if (here.length > 0) this.paint({ ...call, zones: here });
     }
-    add(
-      stepOf(
-        key('place'),
-        `${facts.place.does} ${all}${place ? `: ${place}` : ''}`,
-        'fit',
-        'Base',
-        times(facts.place.minutes),
-        {
-          cautions: [CA],
-          zones,
-          minutesFrom: explained(facts.place.minutes, counted(count, 'place')),
-        },
-      ),
-      [last],
-    );
-    // What stands inside is there before the halves close; all else comes when the machine itself is done.
-    const end = made.at(-1)!;
-    made[made.length - 1] =
-      byGate === 'fuselage'
+    this.place();
+    return this.joined();
+  }
+
+  private key(job: string): string {
+    return `${this.subject.name}:${job}`;
+  }
+
+  /** Minutes of one at 1/48, as those of one at this scale and of all, with what they come from. */
+  private minutes(minutes: Minutes, each: string, setUp = 0): { all: Minutes; from: string } {
+    const { count } = this.subject;
+    const one = Math.max(LEAST_WORK, Math.ceil(minutes * partsShare(this.input.denominator)));
+    const from = count === 1 ? `${one} min: ${each}` : `${one} min for one, ${count} of them: ${each}`;
+    return { all: one * count + setUp, from };
+  }
+
+  private add(step: RouteStep, next: After) {
+    const { name } = this.subject;
+    this.made.push({ step: { ...step, family: 'subject', subject: name }, after: [this.last], before: [] });
+    this.last = next;
+  }
+
+  private build() {
+    const { does, kind, minutes } = this.facts.build;
+    const { all, from } = this.minutes(minutes, 'typical for this work');
+    const over = { splittable: true, cautions: [BLADE], zones: this.zones, minutesFrom: from };
+    this.add(stepOf(this.key('build'), `${does} ${this.all}`, kind, 'Base', all, over), this.key('build'));
+  }
+
+  private layer(i: number) {
+    const layer = this.subject.layers[i]!;
+    const { does, minutes, why, days } = BASE_LAYER_WORK[layer];
+    const key = this.key(`layer:${i + 1}:${layer}`);
+    const dried = Math.ceil(days * DAY * dryingFactor(ASSUMED_CHEMISTRY, this.input.climate));
+    const step = stepOf(key, `${does} on ${this.subject.title}`, 'assemble', 'Base', minutes, {
+      why,
+      zones: this.zones,
+    });
+    this.add(step, { step: key, minutes: dried, why });
+  }
+
+  private prime() {
+    const { coats } = this.input;
+    const general = coats.primer.way ?? this.input.general;
+    const key = this.key('prime');
+    const { all, from } = this.minutes(5, 'and 10 min to set up', 10);
+    const step = stepOf(key, titledBy(general, `Prime ${this.all}`), 'spray', 'Base', all, {
+      ...handledBy(general, coats.primer, SPRAY),
+      lays: [driedBy(general, layerOfCoat(coats.primer))],
+      coat: 'primer',
+      zones: this.zones,
+      minutesFrom: from,
+    });
+    this.add(step, { step: key, until: 'recoat', why: 'primer may be painted over' });
+  }
+
+  private paint(call: RouteCall) {
+    const { kind, name, count } = this.subject;
+    const called = call.name || call.code;
+    const load = loadOf(call);
+    const way = call.way ?? 'airbrush';
+    const key = this.key(`colour:${call.code}`);
+    const { all, from } = this.minutes(this.facts.paintMinutes, count === 1 ? 'in one go' : 'all of them in one go');
+    const { kind: work, ...handled } = handledBy(way, load, SPRAYING[load.chemistry].caution);
+    const layer = layerOfCoat({ what: 'colour', title: call.paint?.label ?? '', chemistry: load.chemistry });
+    const title = `${called} on ${this.all}, ${zoneWords(kind, name, call.zones)}`;
+    const step = stepOf(key, title, work, 'Base', all, {
+      ...handled,
+      lays: [{ ...driedBy(way, layer), code: call.code, coats: call.coats ?? 2 }],
+      code: call.code,
+      zones: call.zones,
+      minutesFrom: from,
+    });
+    this.add(step, { step: key, until: 'recoat', why: `${called} may be painted over` });
+  }
+
+  private place() {
+    const { place, count } = this.subject;
+    const { does, minutes } = this.facts.place;
+    const { all, from } = this.minutes(minutes, counted(count, 'place'));
+    const title = `${does} ${this.all}${place ? `: ${place}` : ''}`;
+    const over = { cautions: [CA], zones: this.zones, minutesFrom: from };
+    this.add(stepOf(this.key('place'), title, 'fit', 'Base', all, over), this.key('place'));
+  }
+
+  /** What stands inside is there before the halves close; all else comes when the machine itself is done. */
+  private joined(): Addition[] {
+    const end = this.made.at(-1)!;
+    const placed =
+      this.subject.byGate === 'fuselage'
         ? { ...end, before: ['gate:fuselage'] }
         : { ...end, after: [...end.after, 'aerials'], before: ['last-look'] };
-    return made.map((addition, i) => (i === made.length - 1 ? addition : { ...addition, before: [key('place')] }));
-  });
-
-  function dried(days: number): number {
-    return Math.ceil(days * DAY * dryingFactor(ASSUMED_CHEMISTRY, climate));
+    return [...this.made.slice(0, -1).map((own) => ({ ...own, before: [this.key('place')] })), placed];
   }
 }
 

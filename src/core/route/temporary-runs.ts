@@ -1,12 +1,13 @@
 import { spokenZones } from '@/core/outline/spoken';
-import { SPRAYING } from '@/core/paint/spraying';
-import { chemistryOf, coatOf, loadOf } from './call-coat';
+import { coatOf, loadOf } from './call-coat';
 import type { RouteInput } from './route-input';
-import { SPRAY } from './rules/cautions';
-import { GENERAL_COATS } from './rules/rule';
+import { ASSUMED_COATS } from './general-coats';
 import { SECTIONS } from './rules/weathering';
 import { layerOfCoat } from '@/core/work/layer';
+import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
 import { stepOf } from '@/core/work/step';
+import { modelAreaOfZones } from '@/core/outline/outline';
+import { coatStep } from './by-way';
 import type { RouteCall } from './call';
 import type { Addition } from './insert';
 
@@ -28,34 +29,41 @@ const OWN = { family: 'temporary', stage: 'weathering' } as const;
 /** Chipping fluid, the temporary colours thinly over it, and wearing them through: after the markings are sealed, before any wash. */
 export function temporaryAdditions(
   temporary: readonly RouteCall[],
-  { outline }: Pick<RouteInput, 'outline'>,
+  input: Pick<RouteInput, 'outline' | 'denominator' | 'general'>,
 ): Addition[] {
+  const { outline } = input;
   if (temporary.length === 0) return [];
   const zones = temporary.flatMap((call) => call.zones);
   const where = spokenZones(outline.zones, zones);
-  const { chipping } = GENERAL_COATS;
+  const { chipping } = ASSUMED_COATS;
+  const worn: Work = { kind: 'wipe', areaCm2: modelAreaOfZones(outline, zones, input.denominator) };
   return [
     {
-      step: stepOf('temporary-fluid', `Chipping fluid on ${where}`, 'spray', 'Whole', 15, {
-        zones,
-        load: chipping,
-        ...OWN,
-        lays: [layerOfCoat(chipping)],
-        cautions: [SPRAY],
-        why: 'what comes over it is worn through, and nothing under it',
-      }),
+      step: coatStep(
+        'temporary-fluid',
+        `Chipping fluid on ${where}`,
+        'Whole',
+        input.general,
+        {
+          zones,
+          load: chipping,
+          ...OWN,
+          lays: [layerOfCoat(chipping)],
+          why: 'what comes over it is worn through, and nothing under it',
+        },
+        input,
+      ),
       after: [{ step: 'seal', until: 'recoat', why: 'the clear may be painted over' }],
       before: temporary.map(({ code }) => `temporary:${code}`),
     },
     ...temporary.map((call): Addition => {
       const name = call.name || call.code;
       return {
-        step: stepOf(
+        step: coatStep(
           `temporary:${call.code}`,
           `${name} thinly over ${spokenZones(outline.zones, call.zones)}, round what it spared`,
-          'spray',
           'Whole',
-          25,
+          call.way ?? input.general,
           {
             zones: call.zones,
             code: call.code,
@@ -67,21 +75,29 @@ export function temporaryAdditions(
                 code: call.code,
               },
             ],
-            cautions: [SPRAYING[chemistryOf(call)].caution],
             why: 'a temporary finish: it covered the markings, so it comes after them',
           },
+          input,
         ),
         after: ['temporary-fluid'],
         before: ['wear-temporary'],
       };
     }),
     {
-      step: stepOf('wear-temporary', `Wear the temporary finish through on ${where}`, 'chip', 'Whole', 40, {
-        ...OWN,
-        zones,
-        splittable: true,
-        why: 'damp brush and sponge, where it was walked on, handled and blown by the propeller, within the hour of spraying',
-      }),
+      step: stepOf(
+        'wear-temporary',
+        `Wear the temporary finish through on ${where}`,
+        'chip',
+        'Whole',
+        minutesOf(worn),
+        {
+          minutesFrom: minutesSaid(worn),
+          ...OWN,
+          zones,
+          splittable: true,
+          why: 'damp brush and sponge, where it was walked on, handled and blown by the propeller, within the hour of spraying',
+        },
+      ),
       after: temporary.map(({ code }) => ({
         step: `temporary:${code}`,
         until: 'touch' as const,

@@ -14,7 +14,7 @@ const metres = (title: string) =>
  * A corner as it is drawn: station in m aft of the nose, offset in m up from the belly (side views) or to starboard (from above and below).
  * One that hangs on a marking keeps its distance from it when that is moved.
  */
-export const cornerFields = z.strictObject({
+const cornerFields = z.strictObject({
   x: metres('Station'),
   y: metres('Offset'),
   on: z
@@ -65,8 +65,6 @@ export const fieldShape = z.discriminatedUnion('kind', [
 export type FieldShape = z.infer<typeof fieldShape>;
 
 export const FIELD_EDGES = ['hard', 'soft'] as const;
-export const FIELD_KINDS = ['area', 'height', 'band', 'zones', 'mottle'] as const;
-export type FieldKind = (typeof FIELD_KINDS)[number];
 
 /** What a field is unless somebody says otherwise. */
 export const PLAIN_FIELD = { mirrored: false, keptTo: [] as string[], edge: 'hard', softMm: 0 } as const;

@@ -15,7 +15,7 @@ const KEPT: Readonly<Record<KeptUnit, { mm: number } | 'pressure' | 'temperature
   bar: 'pressure',
   '°C': 'temperature',
 };
-export const isKeptUnit = (unit: string): unit is KeptUnit => Object.hasOwn(KEPT, unit);
+const isKeptUnit = (unit: string): unit is KeptUnit => Object.hasOwn(KEPT, unit);
 
 export const MM_PER_INCH = 25.4;
 const INCHES_PER_FOOT = 12;

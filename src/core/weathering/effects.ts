@@ -17,7 +17,6 @@ export interface Effect {
   kind: StepKind;
   chemistry: Chemistry;
   place: Place;
-  minutes: number;
   /** How strong, 0 for not at all; 1 is what a usual machine shows. */
   strength: (exposure: Exposure, machine: Machine) => number;
   on: (zone: On, machine: Machine) => boolean;
@@ -57,7 +56,6 @@ export const EFFECTS = {
     kind: 'spray',
     chemistry: 'WA',
     place: 'ground',
-    minutes: 25,
     strength: ({ climate, care }) => (FADE[climate] / 1.5) * CARE_STRENGTH[care],
     on: isUpper,
     colour: (_, base) => (base ? [base[0] + 0.35 * (95 - base[0]), base[1] * 0.7, base[2] * 0.7] : [80, 0, 4]),
@@ -74,7 +72,6 @@ export const EFFECTS = {
     kind: 'washcoat',
     chemistry: 'EW',
     place: 'body',
-    minutes: 25,
     strength: ({ care }) => CARE_STRENGTH[care] * 0.8,
     on: outside,
     colour: dustColour,
@@ -91,7 +88,6 @@ export const EFFECTS = {
     kind: 'oil',
     chemistry: 'OI',
     place: 'body',
-    minutes: 30,
     strength: ({ care }) => CARE_STRENGTH[care],
     on: (zone) => isSide(zone) || isLower(zone),
     colour: () => [30, 4, 10],
@@ -108,7 +104,6 @@ export const EFFECTS = {
     kind: 'oil',
     chemistry: 'OI',
     place: 'body',
-    minutes: 15,
     strength: ({ care }, { power }) => (power === 'jet' || power === 'none' ? 0 : CARE_STRENGTH[care]),
     on: (zone) => zone.group === 'fuselage' && isLower(zone),
     colour: () => [18, 3, 8],
@@ -125,7 +120,6 @@ export const EFFECTS = {
     kind: 'spray',
     chemistry: 'AL',
     place: 'body',
-    minutes: 20,
     strength: ({ care }, { power }) => (power === 'none' ? 0 : power === 'jet' ? 0.5 : 1) * CARE_STRENGTH[care],
     on: (zone, { power }) =>
       power === 'jet'
@@ -145,7 +139,6 @@ export const EFFECTS = {
     kind: 'chip',
     chemistry: 'WA',
     place: 'body',
-    minutes: 30,
     strength: ({ care, skin }) => CARE_STRENGTH[care] * (skin === 'metal' ? 1 : 0.5),
     on: (zone) => isEngine(zone) || (isUpper(zone) && zone.group === 'wings') || zone.group === 'gear',
     colour: ({ skin }) => (skin === 'metal' ? [76, 0, 1] : skin === 'composite' ? [62, 0, 2] : [58, 12, 28]),
@@ -162,7 +155,6 @@ export const EFFECTS = {
     kind: 'pigment',
     chemistry: 'WA',
     place: 'last',
-    minutes: 15,
     strength: ({ climate, ground, care }) =>
       climate === 'sea' || ground === 'water' || ground === 'deck' ? CARE_STRENGTH[care] : 0,
     on: (zone) => outside(zone) && (isLower(zone) || isSide(zone)),
@@ -180,7 +172,6 @@ export const EFFECTS = {
     kind: 'pigment',
     chemistry: 'WA',
     place: 'last',
-    minutes: 20,
     strength: ({ ground, care }) =>
       ({ grass: 0.8, dirt: 1.2, tarmac: 0.4, deck: 0, snow: 0.2, water: 0 })[ground] * CARE_STRENGTH[care],
     on: (zone) => zone.group === 'gear' || (isLower(zone) && (zone.group === 'wings' || isAft(zone))),

@@ -22,13 +22,23 @@ const drawer = [
 ];
 const zonesOf = (preset: keyof typeof PRESETS): WeatheredZone[] =>
   buildOutline({ preset, dimensions: PRESETS[preset].dimensions, landing: 'wheels' } as never).zones.map(
-    ({ key, group, faces, station }) => ({ key, group, faces, station, lab: [40, -8, 12], top: 'WA' }),
+    ({ key, group, faces, station, areaM2 }) => ({ key, group, faces, station, areaM2, lab: [40, -8, 12], top: 'WA' }),
   );
 const plan = (over: Partial<Exposure> = {}, denominator = 48, preset: keyof typeof PRESETS = 'single') =>
   planWeathering(zonesOf(preset), machineOf({ preset }), { ...USUAL, ...over }, denominator, drawer);
 const of = (layers: ReturnType<typeof plan>, effect: string) => layers.find((layer) => layer.effect === effect);
 
 describe('what weather and use leave', () => {
+  test('takes longer the larger the model is and the stronger it shows, and never no time', () => {
+    for (const { effect, minutes, strength } of plan({}, 144)) {
+      const larger = of(plan({}, 48), effect)!;
+      expect([effect, minutes < larger.minutes]).toEqual([effect, true]);
+      expect(minutes).toBeGreaterThanOrEqual(2);
+      const stronger = of(plan({ climate: 'desert', care: 'neglected' }, 144), effect);
+      if (stronger && stronger.strength > strength && stronger.zones.length > 0)
+        expect([effect, stronger.minutes >= minutes]).toEqual([effect, true]);
+    }
+  });
   test('sun fades what faces up and nothing else; a desert more than the north', () => {
     const fade = of(plan(), 'fade')!;
     expect(fade.zones.length).toBeGreaterThan(0);

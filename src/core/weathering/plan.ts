@@ -2,18 +2,21 @@ import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
 import { upsample } from '@/core/colour/upsample';
 import type { Machine } from '@/core/kit/machine';
+import { modelAreaCm2 } from '@/core/outline/outline';
 import type { Zone } from '@/core/outline/zones';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { layOver, isGrave, type Chemistry } from '@/core/paint/chemistry';
 import { groundOf, layCoats } from '@/core/paint/films';
 import { pigmentOfPaint } from '@/core/paint/paint-pigment';
+import type { StepKind } from '@/core/work/kinds';
+import { minutesOf, type WorkKind } from '@/core/work/minutes';
 import { EFFECT_NAMES, EFFECTS, type Effect, type EffectName } from './effects';
 import type { Exposure } from './exposure';
 import type { SeenEffect } from './from-evidence';
 import type { Cover } from './looks';
 
 /** A zone as it is before any weather: its base colour where one is known, and what lies on top of it. */
-export interface WeatheredZone extends Pick<Zone, 'key' | 'group' | 'faces' | 'station'> {
+export interface WeatheredZone extends Pick<Zone, 'key' | 'group' | 'faces' | 'station' | 'areaM2'> {
   lab: Lab | null;
   /** Null where nothing is laid yet. */
   top: Chemistry | null;
@@ -81,7 +84,7 @@ export function planWeathering(
         effect: name,
         zones: on.map(({ key }) => key),
         strength,
-        minutes: Math.max(5, Math.round(effect.minutes * (0.6 + 0.4 * strength))),
+        minutes: minutesOf({ kind: WORK_OF[effect.kind] ?? 'wipe', areaCm2: areaOn(on, denominator) * strength }),
         mark: markOf(effect, strength, denominator),
         colour,
         paint,
@@ -93,6 +96,17 @@ export function planWeathering(
     ];
   });
 }
+
+/** How an effect is worked: misted, dusted on, or stroked and blended. */
+const WORK_OF: Partial<Record<StepKind, WorkKind>> = {
+  spray: 'spray',
+  washcoat: 'washcoat',
+  pigment: 'washcoat',
+};
+
+/** On the model, cm2. */
+const areaOn = (zones: readonly WeatheredZone[], denominator: number): number =>
+  zones.reduce((sum, zone) => sum + modelAreaCm2(zone, denominator), 0);
 
 function markOf({ largestMm, wideMm }: Effect, strength: number, denominator: number): WeatherLayer['mark'] {
   if (largestMm === null) return null;

@@ -53,31 +53,28 @@ export const STAGE_NAMES = [
 export type Stage = (typeof STAGE_NAMES)[number];
 
 /** Where among the rules the colours and markings of a build are let in. */
-export const JOINTS = ['interior', 'bays', 'parts', 'colours', 'markings'] as const;
-export type Joint = (typeof JOINTS)[number];
+export type Joint = 'interior' | 'bays' | 'parts' | 'colours' | 'markings';
 
 /** What makes a step: a rule of every build, or something of this one. */
-export const FAMILIES = [
-  'rule',
-  'colour',
-  'ground',
-  'filter',
-  'earlier coat',
-  'open',
-  'mask',
-  'marking',
-  'part',
-  'subject',
-  'store',
-  'structure',
-  'temporary',
-  'barrier',
-  'rework',
-  'technique',
-  'weathering',
-  'own',
-] as const;
-export type Family = (typeof FAMILIES)[number];
+export type Family =
+  | 'rule'
+  | 'colour'
+  | 'ground'
+  | 'filter'
+  | 'earlier coat'
+  | 'open'
+  | 'mask'
+  | 'marking'
+  | 'part'
+  | 'subject'
+  | 'store'
+  | 'structure'
+  | 'temporary'
+  | 'barrier'
+  | 'rework'
+  | 'technique'
+  | 'weathering'
+  | 'own';
 
 /** What a layer is, from the plastic up. */
 export const LAYER_KINDS = [

@@ -1,3 +1,4 @@
+import { WAY_FACTS, type Way } from '@/core/kit/applying';
 import type { Outline } from '@/core/outline/outline';
 
 /** The custom of spraying light colours before dark ones: dark covers a mistake in light, and not the reverse. */
@@ -20,10 +21,23 @@ export function largeCodes(
 
 /** Before all others, and after them. */
 const [FIRST, LAST] = [101, -1];
+/** What comes from a can, where everything else would have to be masked for it, comes before all that is there to be masked. */
+const CANNED = 1000;
 
 /**
  * The place of a colour in that custom, the highest first: its lightness. Metallics over large areas come before all, since everything is
  * masked over them and nothing over what is masked; small metallics last.
  */
-export const sprayRank = (lightness: number | undefined, isMetallic: boolean, isLarge: boolean): number =>
-  isMetallic ? (isLarge ? FIRST : LAST) : (lightness ?? 50);
+export const sprayRank = (
+  lightness: number | undefined,
+  isMetallic: boolean,
+  isLarge: boolean,
+  way: Way = 'airbrush',
+): number =>
+  WAY_FACTS[way].masking === 'everything else'
+    ? CANNED + (lightness ?? 50)
+    : isMetallic
+      ? isLarge
+        ? FIRST
+        : LAST
+      : (lightness ?? 50);

@@ -1,6 +1,8 @@
 import type { SchoolName } from '@/core/kit/options';
 import type { Cover } from '@/core/outline/zones';
 import type { PaintKind } from '@/core/paint/catalogue';
+import type { CoatRole } from '@/core/paint/coat-roles';
+import type { Caution } from '@/core/paint/caution';
 import type { Coat } from '@/core/paint/drying';
 import type { Day } from '@/core/units/day';
 import type { Minutes } from '@/core/units/minutes';
@@ -42,12 +44,16 @@ export interface RouteStep {
   /** How many times the usual minutes this builder takes for such work; null where he said the minutes himself. */
   pace: number | null;
   splittable: boolean;
+  /** Coats that it lays one after the other: one may stop between them. */
+  passes: number;
   /** What is in the airbrush; null when none is used. */
   load: Load | null;
   /** It needs the booth, or the open air: whatever is sprayed. */
   booth: boolean;
   /** What it leaves on its zones, from below. */
   lays: readonly Layer[];
+  /** The general coat that it lays, where its product is chosen. */
+  coat: CoatRole | null;
   /** The colour code that this step lays, for its swatch. */
   code: string | null;
   /** All zones that it works on. */
@@ -57,7 +63,7 @@ export interface RouteStep {
   gate: string | null;
   /** What it lays is not ruled yet. */
   open: boolean;
-  cautions: string[];
+  cautions: Caution[];
   why: string;
   /** The instant before which it cannot begin: what lies under it dries until then; null where nothing does. */
   dryAt: string | null;
@@ -121,9 +127,10 @@ export const stepOf = (
   kind,
   lane,
   minutes,
-  minutesFrom: `${minutes} min: typical for this work; your log corrects it`,
+  minutesFrom: `${minutes} min: typical for this work`,
   pace: 1,
   splittable: false,
+  passes: 1,
   load: null,
   stage: lane === 'Base' ? 'base' : 'clean',
   family: 'rule',
@@ -137,6 +144,7 @@ export const stepOf = (
   again: null,
   booth: over.load != null,
   lays: [],
+  coat: null,
   code: null,
   zones: [],
   general: null,

@@ -1,10 +1,10 @@
 import { tonightOf, type Tonight } from '@/core/bench/tonight';
-import type { BriefView } from '@/core/brief/derive';
+import type { BriefView } from '@/core/derive/derive';
 import type { ToolKind } from '@/core/kit/tools';
-import { peopleOf } from '@/core/brief/log-book';
+import { peopleOf } from '@/core/workshop/log-book';
 import { spokenZones } from '@/core/outline/spoken';
 import type { ColourShelf } from '@/core/kept/state';
-import { exposureOf } from '@/core/brief/use-said';
+import { exposureOf } from '@/core/workshop/use-said';
 import type { Exposure } from '@/core/weathering/exposure';
 import type { SaidExposure } from '@/core/weathering/from-evidence';
 import { brokenInWords } from '@/ui/broken-words';

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import './phone-warning.css';
 
 const INK = '#1c1c1c';
 

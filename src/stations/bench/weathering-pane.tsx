@@ -5,7 +5,7 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { takeWeathering, weatheringPlan } from '@/actions/weathering';
 import { hexOf } from '@/core/colour/spaces';
 import { EFFECTS, type EffectName } from '@/core/weathering/effects';
-import type { BriefWeather } from '@/core/brief/weather';
+import type { BriefWeather } from '@/core/workshop/weather';
 import { EXPOSURE_CHOICES, type Exposure } from '@/core/weathering/exposure';
 import { withSaid } from '@/core/weathering/from-evidence';
 import { looksUnder } from '@/core/weathering/looks';

@@ -1,4 +1,4 @@
-import type { BriefView } from '@/core/brief/derive';
+import type { BriefView } from '@/core/derive/derive';
 import { contradictionsIn } from '@/core/kept/contradictions';
 import { RECORDS, type RecordName } from '@/core/kept/records';
 import { paintLabel } from '@/core/paint/catalogue';

@@ -12,6 +12,7 @@ import type { ColoursPage } from './page-data';
 import { PANES, type GoTo } from './panes';
 import { SampleShelf } from './sample-shelf';
 import css from './colours.module.css';
+import './colours.css';
 
 const MixingBench = dynamic(() => import('./mixing/mixing-bench').then((module) => module.MixingBench));
 const LayersPane = dynamic(() => import('./layers/layers-pane').then((module) => module.LayersPane));

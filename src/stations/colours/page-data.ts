@@ -1,11 +1,12 @@
-import { colourLaid } from '@/core/brief/already-laid';
-import type { BriefView } from '@/core/brief/derive';
-import type { CallView } from '@/core/brief/called';
+import { colourLaid } from '@/core/workshop/already-laid';
+import type { BriefView } from '@/core/derive/derive';
+import type { CallView } from '@/core/derive/called';
 import type { Fields, Kept, Laying } from '@/core/kept/records';
 import { counted } from '@/core/units/words';
-import { besideTheColours, tapeLeft } from '@/core/brief/beside';
-import { chemistryNotes, type ChemistryNote } from '@/core/brief/chemistry-notes';
-import { recipeAsPaint, recipeView } from '@/core/brief/recipes';
+import { besideTheColours, tapeLeft } from '@/core/workshop/beside';
+import { coatRows, type CoatRow } from '@/core/workshop/coat-rows';
+import { chemistryNotes, type ChemistryNote } from '@/core/workshop/chemistry-notes';
+import { recipeAsPaint, recipeView } from '@/core/derive/recipes';
 import type { ColourShelf } from '@/core/kept/state';
 import { otherFinishes } from '@/core/codes/system';
 import { relatedCodes, type OfficialColour } from '@/core/codes/official';
@@ -27,6 +28,7 @@ import { APART, INSIDE, type ZoneGroup } from '@/core/outline/zones';
 import { spokenZones } from '@/core/outline/spoken';
 import { touchingZones } from '@/core/outline/touching';
 import { groundOfBrief } from '@/core/paint/grounds';
+import type { Climate } from '@/core/paint/drying';
 import { bottleState } from '@/core/paint/bottle';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import type { PlannedCoats } from '@/core/paint/planned-coats';
@@ -120,7 +122,11 @@ export interface ColoursPage {
   unasked: number;
   /** All that is open in the brief. */
   open: number;
-  /** General coats and thinner that the route takes beside the colours. */
+  /** Primer and clears as the route lays them. */
+  coats: CoatRow[];
+  /** At which the bench dries what is laid. */
+  climate: Climate;
+  /** Coats without a product of their own, and thinner, that the route takes beside the colours. */
   beside: { what: string; ml: number }[];
   /** Tape that the colours still take, m. */
   tapeM: number;
@@ -177,6 +183,8 @@ export function coloursPage(
     unruled: view.questions.filter((question) => question.open && question.record.aspect === 'colour').length,
     unasked: view.unasked.length,
     open: view.open.length,
+    coats: coatRows(view, shelf.tools, factor),
+    climate: { tempC: brief.tempC, humidity: brief.humidity },
     beside: besideTheColours(view, factor),
     tapeM: tapeLeft(view),
     ground: groundOfBrief(view.state.brief.options),

@@ -7,6 +7,7 @@ import { listed, plural } from '@/core/units/words';
 import { shortDay, windowInWords } from '@/ui/dates';
 import { Explained } from '@/ui/explained';
 import type { ChaseRow, EvidencePage } from './page-data';
+import './evidence.css';
 
 const SHOWN = 5;
 
@@ -39,11 +40,7 @@ export function ChaseFirst({
                 {durationInWords(item.redoMinutes)} to redo if wrong
               </Explained>
               <div className="dim">
-                {q.reopened
-                  ? 'The support has moved since it was ruled. '
-                  : q.open
-                    ? ''
-                    : `Ruled, but ${Math.round(item.chance * 100)} % of what is known speaks for something else. `}
+                {q.reopened ? 'The support has moved since it was ruled. ' : q.open ? '' : ruledAgainst(item.chance)}
                 <Settle data={data} item={item} zone={q.zoneTitle} onSource={onSource} />
               </div>
             </li>
@@ -124,3 +121,11 @@ export function Settle({
 
 const scoreInWords = ({ chance, redoMinutes, daysLeft, score }: ChaseRow) =>
   `chance to flip ${chance.toFixed(2)} × ${(redoMinutes / 60).toFixed(1)} h to redo ÷ ${daysLeft === null ? '60 days (no date)' : `${Math.max(0.5, daysLeft)} days left`} = ${score.toFixed(3)}`;
+
+/** What speaks against a ruling; where nothing is known of it, there is nothing to speak against it either. */
+export function ruledAgainst(chance: number): string {
+  const percent = Math.round(chance * 100);
+  return percent >= 100
+    ? 'Ruled, and nothing here supports it. '
+    : `Ruled, but ${percent} % of what is known speaks for something else. `;
+}

@@ -24,6 +24,7 @@ import { Ledger } from './ledger';
 import type { OpenedFor } from './question-detail';
 import { useCellEntries } from './use-cell-entries';
 import css from './evidence.module.css';
+import './evidence.css';
 
 const NewSources = dynamic(() => import('./new-sources').then((module) => module.NewSources));
 const SayForMany = dynamic(() => import('./say-for-many').then((module) => module.SayForMany));
@@ -59,7 +60,7 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
   const { zone } = useZoneChoice();
   useKey('n', () => setAdding('source'));
   useKey('m', () => setAdding('many'));
-  const { run, busy, tell } = useSaving();
+  const { run, tell } = useSaving();
   const [given, setGiven] = useState<File[]>([]);
   usePicturesAnywhere((files) => {
     setGiven(files);
@@ -78,13 +79,6 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
         .filter((q) => (!zone || q.zone === zone) && (gate === 'all' || q.gate === gate) && inState(q, state))
         .sort(byWhatTheyClose(data.gates)),
     [questions, zone, gate, state, data.gates],
-  );
-  const counts = useMemo(
-    () =>
-      new Map<StateFilter, number>(
-        [...STATES].map((name) => [name, data.questions.filter((q) => inState(q, name)).length]),
-      ),
-    [data.questions],
   );
   const openSource = useCallback((id: string) => {
     setSource(id);
@@ -148,57 +142,22 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
           onChoose={setPane}
         />
         {pane === 'ledger' ? (
-          <div className="filters">
-            {data.questions.length > 0 && data.notAsked > 0 ? <AskThemAll data={data} /> : null}
-            {settled.length > 0 ? (
-              <Button variant="outlined" size="small" disabled={busy} onClick={() => rule(settled)}>
-                Rule what is settled ({settled.length})
-              </Button>
-            ) : null}
-            <ToggleButtonGroup
-              size="small"
-              exclusive
-              value={state === 'open' ? 'open' : state === 'all' ? 'all' : null}
-              onChange={(_, value) => value && setState(value)}
-              aria-label="Which questions"
-            >
-              <ToggleButton value="all">All ({data.questions.length})</ToggleButton>
-              <ToggleButton value="open">Open ({counts.get('open')})</ToggleButton>
-            </ToggleButtonGroup>
-            <select value={state} onChange={(event) => setState(event.target.value as StateFilter)} aria-label="State">
-              <option value="all">any state</option>
-              {STATES.map((name) => (
-                <option key={name} value={name}>
-                  {name} ({counts.get(name)})
-                </option>
-              ))}
-            </select>
-            <select value={gate} onChange={(event) => setGate(event.target.value)} aria-label="Needed before">
-              <option value="all">needed any time</option>
-              {data.gates.map((item) => (
-                <option key={item.name} value={item.name}>
-                  {item.title.toLowerCase()}
-                </option>
-              ))}
-            </select>
-          </div>
+          <LedgerFilters
+            data={data}
+            settled={settled}
+            state={state}
+            onState={setState}
+            gate={gate}
+            onGate={setGate}
+            onRule={rule}
+          />
         ) : null}
       </div>
       {pane === 'ledger' ? (
         <>
-          {data.hidden.count > 0 ? (
-            <p className="dim">
-              {counted(data.hidden.count, 'question')} left out: {data.hidden.because.join('; ')}.
-            </p>
-          ) : null}
+          <LeftOut hidden={data.hidden} />
           {data.questions.length === 0 ? (
-            <div className="empty">
-              <p>
-                <strong>Nothing is asked yet.</strong> This build raises {counted(data.notAsked, 'question')}: the
-                colour of each zone that is seen, its markings, edges, seams and wear.
-              </p>
-              <AskThemAll data={data} />
-            </div>
+            <NothingAsked data={data} />
           ) : shown.length === 0 ? (
             <p className="empty">No question here is in this state{gate === 'all' ? '' : ' at this gate'}.</p>
           ) : (
@@ -234,6 +193,91 @@ export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
       {pane === 'timeline' ? <Timeline data={data} /> : null}
       {pane === 'dossier' ? <DossierPane data={data} /> : null}
     </StationFrame>
+  );
+}
+
+/** Which questions stand in the ledger, and the press that rules all that are settled. */
+function LedgerFilters({
+  data,
+  settled,
+  state,
+  onState,
+  gate,
+  onGate,
+  onRule,
+}: {
+  data: EvidencePage;
+  settled: readonly string[];
+  state: StateFilter;
+  onState: (state: StateFilter) => void;
+  gate: string;
+  onGate: (gate: string) => void;
+  onRule: (questions: string[]) => void;
+}): ReactNode {
+  const { busy } = useSaving();
+  const counts = useMemo(
+    () =>
+      new Map<StateFilter, number>(
+        [...STATES].map((name) => [name, data.questions.filter((q) => inState(q, name)).length]),
+      ),
+    [data.questions],
+  );
+  return (
+    <div className="filters">
+      {data.questions.length > 0 && data.notAsked > 0 ? <AskThemAll data={data} /> : null}
+      {settled.length > 0 ? (
+        <Button variant="outlined" size="small" disabled={busy} onClick={() => onRule([...settled])}>
+          Rule what is settled ({settled.length})
+        </Button>
+      ) : null}
+      <ToggleButtonGroup
+        size="small"
+        exclusive
+        value={state === 'open' ? 'open' : state === 'all' ? 'all' : null}
+        onChange={(_, value) => value && onState(value)}
+        aria-label="Which questions"
+      >
+        <ToggleButton value="all">All ({data.questions.length})</ToggleButton>
+        <ToggleButton value="open">Open ({counts.get('open')})</ToggleButton>
+      </ToggleButtonGroup>
+      <select value={state} onChange={(event) => onState(event.target.value as StateFilter)} aria-label="State">
+        <option value="all">any state</option>
+        {STATES.map((name) => (
+          <option key={name} value={name}>
+            {name} ({counts.get(name)})
+          </option>
+        ))}
+      </select>
+      <select value={gate} onChange={(event) => onGate(event.target.value)} aria-label="Needed before">
+        <option value="all">needed any time</option>
+        {data.gates.map((item) => (
+          <option key={item.name} value={item.name}>
+            {item.title.toLowerCase()}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+/** Questions that nobody will see the answer of. */
+function LeftOut({ hidden }: Pick<EvidencePage, 'hidden'>): ReactNode {
+  return hidden.count > 0 ? (
+    <p className="dim">
+      {counted(hidden.count, 'question')} left out: {hidden.because.join('; ')}.
+    </p>
+  ) : null;
+}
+
+function NothingAsked({ data }: { data: EvidencePage }): ReactNode {
+  return (
+    <div className="empty">
+      <p>
+        <strong>Nothing is asked yet.</strong> This build raises {counted(data.notAsked, 'question')}: the colour of
+        each zone that is seen, its markings, edges, seams and wear.
+      </p>
+      <AskThemAll data={data} />
+    </div>
   );
 }
 

@@ -25,6 +25,7 @@ import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
 import type { OpenedFor } from './question-detail';
 import { saidOf } from './said-of';
 import { useMeasures, type Measures } from '@/ui/shown-units';
+import './ledger.css';
 
 interface Props {
   data: EvidencePage;
@@ -56,19 +57,8 @@ interface Place {
 const GRID_HINT =
   'Arrow keys move. Type what the source says: 27 clear, 27 ~ partial, 27 ? inferred, ! 27 should show it and does not, 412 ± 15 a length. Enter keeps it, Delete takes it away, Esc goes to the name of the row.';
 
-/**
- * Questions down, sources across in the order of their days, the target window as a band, a heavy rule where the zone was repainted;
- * the ruling stands at the row's end. Every cell can be filled from the keyboard.
- */
-export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, onEntry }: Props): ReactNode {
-  const measures = useMeasures();
-  const table = useRef<HTMLTableElement>(null);
-  const [at, setAt] = useState<Place | null>(null);
-  const [draft, setDraft] = useState<string | null>(null);
-  const [says, setSays] = useState<string | null>(null);
-  const [offers, setOffers] = useState<readonly string[]>([]);
-  const { sources } = data;
-  const region = useRef<HTMLDivElement>(null);
+/** What of the ledger is on the page: a window of columns, and rows as far as they were scrolled to. */
+function useShownPart(sources: readonly SourceRow[], region: RefObject<HTMLElement | null>) {
   const fits = useColumnsThatFit(region);
   const [from, setFrom] = useState<number | null>(null);
   const [rowsShown, setRowsShown] = useState(ROWS_AT_FIRST);
@@ -77,13 +67,25 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
     () => sources.slice(first, first + fits).map((source, i) => ({ source, column: first + i })),
     [sources, first, fits],
   );
-  const years = useMemo(() => yearSpans(columns.map(({ source }) => source)), [columns]);
+  /** Whole columns come into sight, and rows that were not drawn yet. */
+  const show = ({ row, column }: Place) => {
+    if (column < first) setFrom(column);
+    if (column >= first + fits) setFrom(column - fits + 1);
+    if (row >= rowsShown) setRowsShown(row + ROWS_AT_FIRST);
+  };
+  return { fits, first, columns, rowsShown, setFrom, setRowsShown, show };
+}
+
+/** The cell that is at hand, what is being typed into it, and the keys of the grid. */
+function useGrid({ data, questions, onChoose, onRule, onEntry }: Props, show: (place: Place) => void) {
+  const measures = useMeasures();
+  const table = useRef<HTMLTableElement>(null);
+  const [at, setAt] = useState<Place | null>(null);
+  const [draft, setDraft] = useState<string | null>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const [offers, setOffers] = useState<readonly string[]>([]);
+  const { sources } = data;
   const editing = draft !== null;
-  // Before any source stands in the columns there is room to say by when each answer is wanted.
-  const dues = useMemo(
-    () => new Map(sources.length === 0 ? data.open.map(({ questionId, due }) => [questionId, dueInWords(due)]) : []),
-    [sources.length, data.open],
-  );
 
   useEffect(() => {
     if (!at || editing) return;
@@ -93,10 +95,7 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
   const move = (place: Place, down: number, across: number) => {
     const row = Math.min(questions.length - 1, Math.max(0, place.row + down));
     const column = Math.min(sources.length - 1, Math.max(0, place.column + across));
-    // Whole columns come into sight, and rows that were not drawn yet.
-    if (column < first) setFrom(column);
-    if (column >= first + fits) setFrom(column - fits + 1);
-    if (row >= rowsShown) setRowsShown(row + ROWS_AT_FIRST);
+    show({ row, column });
     setAt({ row, column });
   };
   const standingAt = ({ row, column }: Place) => ownSighting(questions[row]!, sources[column]!);
@@ -156,28 +155,18 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
     else if (question.open && question.state === 'settled') onRule(question.id);
     else onChoose(question.id, 'rule');
   };
-  const onKey = (event: KeyboardEvent<HTMLTableElement>) => {
-    const target = event.target as HTMLElement;
-    const cell = target.closest<HTMLElement>('[data-cell]');
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    if (!cell) {
-      onRowKey(event, target.closest<HTMLElement>('[data-question]')?.dataset.question);
-      return;
-    }
-    const [row, column] = cell.dataset.cell!.split(' ').map(Number) as [number, number];
-    const place = { row, column };
-    if (editing) {
-      const onward = { Enter: [1, 0], Tab: [0, event.shiftKey ? -1 : 1] }[event.key];
-      if (event.key === 'Escape') {
-        setDraft(null);
-        setSays(null);
-        setOffers([]);
-      } else if (onward) void keep(place, draft, onward[0]!, onward[1]!);
-      else return;
-      event.preventDefault();
-      event.stopPropagation();
-      return;
-    }
+  const onDraftKey = (event: KeyboardEvent, place: Place, text: string) => {
+    const onward = { Enter: [1, 0], Tab: [0, event.shiftKey ? -1 : 1] }[event.key];
+    if (event.key === 'Escape') {
+      setDraft(null);
+      setSays(null);
+      setOffers([]);
+    } else if (onward) void keep(place, text, onward[0]!, onward[1]!);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const onCellKey = (event: KeyboardEvent, place: Place, cell: HTMLElement) => {
     const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
     const edge = { Home: [0, -sources.length], End: [0, sources.length], PageUp: [-12, 0], PageDown: [12, 0] }[
       event.key
@@ -198,6 +187,41 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
     } else return;
     event.preventDefault();
   };
+  const onKey = (event: KeyboardEvent<HTMLTableElement>) => {
+    const target = event.target as HTMLElement;
+    const cell = target.closest<HTMLElement>('[data-cell]');
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (!cell) {
+      onRowKey(event, target.closest<HTMLElement>('[data-question]')?.dataset.question);
+      return;
+    }
+    const [row, column] = cell.dataset.cell!.split(' ').map(Number) as [number, number];
+    const place = { row, column };
+    if (editing) onDraftKey(event, place, draft);
+    else onCellKey(event, place, cell);
+  };
+  const edit = (place: Place) => {
+    setAt(place);
+    setDraft(textAt(place));
+  };
+  return { table, at, setAt, draft, setDraft, says, offers, keep, edit, onKey };
+}
+
+/**
+ * Questions down, sources across in the order of their days, the target window as a band, a heavy rule where the zone was repainted;
+ * the ruling stands at the row's end. Every cell can be filled from the keyboard.
+ */
+export function Ledger(props: Props): ReactNode {
+  const { data, questions, chosen, onSource } = props;
+  const { sources } = data;
+  const region = useRef<HTMLDivElement>(null);
+  const { fits, first, columns, rowsShown, setFrom, setRowsShown, show } = useShownPart(sources, region);
+  const { table, at, setAt, draft, setDraft, says, offers, keep, edit, onKey } = useGrid(props, show);
+  // Before any source stands in the columns there is room to say by when each answer is wanted.
+  const dues = useMemo(
+    () => new Map(sources.length === 0 ? data.open.map(({ questionId, due }) => [questionId, dueInWords(due)]) : []),
+    [sources.length, data.open],
+  );
 
   return (
     <>
@@ -224,48 +248,12 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
           onKeyDown={onKey}
           onFocus={(event) => {
             const cell = (event.target as HTMLElement).closest<HTMLElement>('td[data-cell]');
-            if (!cell || editing) return;
+            if (!cell || draft !== null) return;
             const [row, column] = cell.dataset.cell!.split(' ').map(Number) as [number, number];
             if (at?.row !== row || at.column !== column) setAt({ row, column });
           }}
         >
-          <thead>
-            <tr className="years">
-              <td className="zone-cell" />
-              {years.map(({ year, span }, i) => (
-                <td key={i} colSpan={span}>
-                  {year}
-                </td>
-              ))}
-              {sources.length === 0 ? <td /> : null}
-              <td className="end-cell end-ruling" />
-              <td className="end-cell end-support" />
-            </tr>
-            <tr>
-              <th scope="col" className="zone-cell">
-                Zone, aspect
-              </th>
-              {columns.map(({ source }) => (
-                <th scope="col" key={source.id} className={source.inWindow ? 'in-window' : undefined}>
-                  <button
-                    type="button"
-                    onClick={() => onSource(source.id)}
-                    title={`${source.title}: ${source.kindTitle}, ${source.dated}${source.inWindow ? ', in the target window' : ''}`}
-                  >
-                    {source.title}
-                  </button>
-                  <small>{dayOf(source)}</small>
-                </th>
-              ))}
-              {sources.length === 0 ? <th scope="col">Wanted</th> : null}
-              <th scope="col" className="end-cell end-ruling">
-                Ruling
-              </th>
-              <th scope="col" className="end-cell end-support">
-                Support
-              </th>
-            </tr>
-          </thead>
+          <LedgerHead columns={columns.map(({ source }) => source)} onSource={onSource} />
           <tbody>
             {questions.slice(0, rowsShown).map((question, row) => (
               <Fragment key={question.id}>
@@ -282,12 +270,9 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
                   first={row === 0 && at === null ? first : null}
                   draft={at?.row === row ? draft : null}
                   due={sources.length === 0 ? (dues.get(question.id) ?? '') : null}
-                  onChoose={onChoose}
+                  onChoose={props.onChoose}
                   onDraft={setDraft}
-                  onEdit={(place) => {
-                    setAt(place);
-                    setDraft(textAt(place));
-                  }}
+                  onEdit={edit}
                   onLeave={() => setDraft(null)}
                 />
               </Fragment>
@@ -312,6 +297,50 @@ export function Ledger({ data, questions, chosen, onChoose, onRule, onSource, on
       ) : null}
       {offers.length > 1 && at ? <Offers offers={offers} onTake={(value) => void keep(at, value, 1, 0)} /> : null}
     </>
+  );
+}
+
+/** The years, and the sources under them; "Wanted" stands there while there is no source. */
+function LedgerHead({ columns, onSource }: { columns: readonly SourceRow[]; onSource: Props['onSource'] }): ReactNode {
+  const years = yearSpans(columns);
+  return (
+    <thead>
+      <tr className="years">
+        <td className="zone-cell" />
+        {years.map(({ year, span }, i) => (
+          <td key={i} colSpan={span}>
+            {year}
+          </td>
+        ))}
+        {columns.length === 0 ? <td /> : null}
+        <td className="end-cell end-ruling" />
+        <td className="end-cell end-support" />
+      </tr>
+      <tr>
+        <th scope="col" className="zone-cell">
+          Zone, aspect
+        </th>
+        {columns.map((source) => (
+          <th scope="col" key={source.id} className={source.inWindow ? 'in-window' : undefined}>
+            <button
+              type="button"
+              onClick={() => onSource(source.id)}
+              title={`${source.title}: ${source.kindTitle}, ${source.dated}${source.inWindow ? ', in the target window' : ''}`}
+            >
+              {source.title}
+            </button>
+            <small>{dayOf(source)}</small>
+          </th>
+        ))}
+        {columns.length === 0 ? <th scope="col">Wanted</th> : null}
+        <th scope="col" className="end-cell end-ruling">
+          Ruling
+        </th>
+        <th scope="col" className="end-cell end-support">
+          Support
+        </th>
+      </tr>
+    </thead>
   );
 }
 

@@ -16,6 +16,7 @@ import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';
 import { PictureDrop, type TakenPicture } from '@/ui/picture-drop';
 import { datesUnderstood, filmOptions, kindOptions, sourceFieldSpecs, withDates } from './source-form';
+import './evidence.css';
 
 interface Draft {
   picture: TakenPicture;

@@ -1,10 +1,10 @@
-import { bornQuestions, notAsked } from '@/core/brief/born';
-import type { BriefView } from '@/core/brief/derive';
-import type { LayerOrder } from '@/core/brief/history';
-import { onlyWords } from '@/core/brief/word-of-source';
+import { bornQuestions, notAsked } from '@/core/workshop/born';
+import type { BriefView } from '@/core/derive/derive';
+import type { LayerOrder } from '@/core/derive/history';
+import { onlyWords } from '@/core/workshop/word-of-source';
 import { isSeen } from '@/core/kit/seen';
 import { setsOf } from '@/core/outline/zone-sets';
-import type { Due } from '@/core/brief/due';
+import type { Due } from '@/core/derive/due';
 import { isAfterLoss } from '@/core/kept/check-source';
 import { otherSide } from '@/core/outline/zones';
 import type { Kept } from '@/core/kept/records';
@@ -241,7 +241,7 @@ export function questionSupport(view: BriefView, id: string): QuestionSupport | 
 }
 
 /** The first of them by name, the others counted. */
-export function unaskedInWords({ unasked, outline }: Pick<BriefView, 'unasked' | 'outline'>): string {
+function unaskedInWords({ unasked, outline }: Pick<BriefView, 'unasked' | 'outline'>): string {
   const [one, two, ...more] = unasked.map(({ key }) => key);
   const names = spokenZones(
     outline.zones,

@@ -3,7 +3,9 @@
 import { questionInWords } from '@/core/evidence/question-words';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
+import { ruleAndStrip } from '@/actions/mishaps';
 import { save } from '@/actions/records';
+import { counted } from '@/core/units/words';
 import { weighSave } from '@/actions/weighing';
 import { addSighting, mirrorQuestion } from '@/actions/evidence';
 import { RULING_BASES, RULING_TITLES } from '@/core/evidence/bases';
@@ -24,6 +26,7 @@ import { useFetched } from '@/ui/use-fetched';
 import type { EvidencePage, QuestionRow, QuestionSupport, SourceRow } from './page-data';
 import { saidOf } from './said-of';
 import { useMeasures, useShown } from '@/ui/shown-units';
+import './evidence.css';
 
 /** A question is opened to look at, to rule, or to say what a source says. */
 export type OpenedFor = 'rule' | 'say' | null;
@@ -308,6 +311,8 @@ function RulingForm({
       width: 12,
     },
   ];
+  /** The zones that are stripped before the value is sprayed on them. */
+  const [strip, setStrip] = useState<{ value: string; zones: string[] } | null>(null);
   // A ruling of the other side is changed there; here it is only shown and may be overruled by one of this side.
   const ruling = question.ruledOpposite ? null : question.ruling;
   const value = question.wish ?? question.best ?? '';
@@ -334,6 +339,13 @@ function RulingForm({
                 return (
                   <WhatItTurns
                     of={values.value === ruling?.value || values.value === '' ? null : typed}
+                    choice={(turns) => (
+                      <StripChoice
+                        zones={[...new Set(turns.flatMap(({ strip: zones }) => zones ?? []))]}
+                        isChosen={strip?.value === values.value}
+                        onChoose={(zones) => setStrip(zones && { value: String(values.value), zones })}
+                      />
+                    )}
                     weigh={(act) =>
                       weighSave({
                         act,
@@ -356,8 +368,8 @@ function RulingForm({
               }
             : undefined
         }
-        submit={(values, version, act) =>
-          save({
+        submit={(values, version, act) => {
+          const kept = {
             act,
             briefId: data.briefId,
             station: 'evidence',
@@ -365,8 +377,9 @@ function RulingForm({
             id: ruling?.id ?? null,
             version,
             fields: { ...values, questionId: question.id },
-          })
-        }
+          };
+          return strip && strip.value === values.value ? ruleAndStrip({ ...kept, strip: strip.zones }) : save(kept);
+        }}
         onDone={onClose}
       />
       {ruling ? (
@@ -377,6 +390,31 @@ function RulingForm({
         </p>
       ) : null}
     </>
+  );
+}
+
+/** Where paint lies already: the new colour goes over it, or the old one is stripped first, in the same act. */
+function StripChoice({
+  zones,
+  isChosen,
+  onChoose,
+}: {
+  zones: string[];
+  isChosen: boolean;
+  onChoose: (zones: string[] | null) => void;
+}): ReactNode {
+  if (zones.length === 0) return null;
+  return (
+    <fieldset className="strip-choice">
+      <legend className="visually-hidden">What lies there already</legend>
+      <label>
+        <input type="radio" name="strip" checked={!isChosen} onChange={() => onChoose(null)} /> over what lies there
+      </label>
+      <label>
+        <input type="radio" name="strip" checked={isChosen} onChange={() => onChoose(zones)} /> strip{' '}
+        {counted(zones.length, 'zone')} first, and plan it
+      </label>
+    </fieldset>
   );
 }
 

@@ -13,6 +13,7 @@ import { useFetched } from '@/ui/use-fetched';
 import { NewEvent, OneEvent } from './event-forms';
 import type { EvidencePage } from './page-data';
 import { coatsOf, spanOf, ticksOf } from './timeline-scale';
+import './evidence.css';
 
 type EventRow = EvidencePage['events'][number];
 

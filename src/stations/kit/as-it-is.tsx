@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import type { Fields } from '@/core/kept/records';
 import { COCKPITS, PRESETS, type PresetName } from '@/core/outline/presets';
 import { SURFACES, type Surfaces } from '@/core/outline/zones';
+import './as-it-is.css';
 
 /** What a machine has otherwise than its layout. */
 export type AsItIs = Pick<Fields<'airframe'>, 'gear' | 'spinner' | 'cockpit' | 'surfaces'>;

@@ -28,6 +28,8 @@ import { AsItIsFields, asItIs, type AsItIs } from './as-it-is';
 import { NewBench } from './new-bench';
 import type { ShownUnits } from '@/core/units/shown';
 import { ShownUnitsContext, useMeasures, type Measures } from '@/ui/shown-units';
+import '../shell/desk.css';
+import '@/sheet/sheet.css';
 
 type Values = Record<string, unknown>;
 

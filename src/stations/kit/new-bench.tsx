@@ -2,6 +2,7 @@ import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import type { ToolKind } from '@/core/kit/tools';
 import { readSessions } from '@/core/route/sessions-said';
+import './new-bench.css';
 
 /** Tools that decide how colours are brought on: the others can wait for the Kit station. */
 const ASKED: readonly ToolKind[] = ['airbrush', 'spray can', 'brush'];

@@ -9,7 +9,7 @@ import type { Result } from '@/core/interchange/result';
 import type { Stamp } from '@/core/kept/act';
 import type { Turn } from '@/core/kept/turn';
 import { WhatItTurns } from '@/stations/shell/what-it-turns';
-import type { Consequence } from '@/core/brief/consequences';
+import type { Consequence } from '@/core/workshop/consequences';
 import { STORE_STATIONS, type StoreStation } from '@/core/kit/stores';
 import { durationInWords } from '@/core/units/minutes';
 import { capital, capped, counted } from '@/core/units/words';

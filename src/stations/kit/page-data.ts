@@ -1,9 +1,9 @@
-import type { BriefView } from '@/core/brief/derive';
-import { consequencesOf, type Consequence } from '@/core/brief/consequences';
-import { dayContradictions } from '@/core/brief/day-contradictions';
-import { heldUpBy } from '@/core/brief/held-up';
-import { leaveIt, type LeaveIt } from '@/core/brief/leave-it';
-import { progressOf } from '@/core/brief/progress';
+import type { BriefView } from '@/core/derive/derive';
+import { consequencesOf, type Consequence } from '@/core/workshop/consequences';
+import { dayContradictions } from '@/core/workshop/day-contradictions';
+import { heldUpBy } from '@/core/workshop/held-up';
+import { leaveIt, type LeaveIt } from '@/core/workshop/leave-it';
+import { progressOf } from '@/core/workshop/progress';
 import type { Kept } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { saidTogether } from '@/core/kit/conflicts';
@@ -87,7 +87,7 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
     })),
     said: saidTogether(brief.options, machine, progressOf(log)).map(({ says }) => says),
     parts: partRows(view, parts, zoneTitle),
-    leave: leaveIt(view.outline, brief.options, view.route.steps, brief.leftOut),
+    leave: leaveIt(view),
     sight: view.outline.zones.flatMap((zone) => {
       const { sight, because } = sightOf(zone, brief.options);
       return sight === 'plain' ? [] : [{ title: zone.title, sight, because }];

@@ -13,7 +13,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import type { Learning } from '@/core/brief/learning';
+import type { Learning } from '@/core/workshop/learning';
 import { durationInWords } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 import { NextThing } from '@/stations/shell/next-thing';

@@ -1,8 +1,8 @@
 import { isOther } from '@/core/bench/other-work';
 import { compareByLane, type LaneComparison } from '@/core/bench/compare';
-import type { BriefView } from '@/core/brief/derive';
-import { alsoDone, madeOf, madeZones, mixedInWords, type MadeLayer } from '@/core/brief/how-made';
-import { logWindow, NO_FILTER, peopleOf, type LogWindow } from '@/core/brief/log-book';
+import type { BriefView } from '@/core/derive/derive';
+import { alsoDone, madeOf, madeZones, mixedInWords, type MadeLayer } from '@/core/workshop/how-made';
+import { logWindow, NO_FILTER, peopleOf, type LogWindow } from '@/core/workshop/log-book';
 import { partName } from '@/core/kit/parts';
 import { elapsedToLocal } from '@/core/route/calendar';
 import { CHEMISTRIES } from '@/core/paint/chemistry';

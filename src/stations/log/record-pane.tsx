@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import { doAgain } from '@/actions/bench';
 import { isOther } from '@/core/bench/other-work';
-import type { LogFilter, LogLine, LogWindow } from '@/core/brief/log-book';
+import type { LogFilter, LogLine, LogWindow } from '@/core/workshop/log-book';
 import { counted } from '@/core/units/words';
 import { NextThing } from '@/stations/shell/next-thing';
 import { WaitingActs } from '@/stations/shell/waiting-acts';

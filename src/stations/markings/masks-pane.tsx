@@ -2,7 +2,8 @@
 
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, type ReactNode } from 'react';
-import { measuredFrom, type ComparedOrder, type OrdersWanted } from '@/core/markings/compare-orders';
+import { measuredFrom, type ComparedOrder, type OrdersWanted } from '@/core/work/compare-orders';
+import { BENCH_MASK_RATES as RATES } from '@/core/work/mask-order';
 import { howMasked } from '@/core/work/masking';
 import { durationInWords } from '@/core/units/minutes';
 import { capital, counted } from '@/core/units/words';
@@ -31,8 +32,9 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
       lightness: data.lightness,
       markingsFirst: measuredFrom(data.fields, data.markings),
       chosen: data.maskOrder,
+      paperCm2: data.paperCm2,
     }),
-    [edges, outside, data.hides, data.lightness, data.fields, data.markings, data.maskOrder],
+    [edges, outside, data.hides, data.lightness, data.fields, data.markings, data.maskOrder, data.paperCm2],
   );
   useEffect(() => {
     void start((api) => api.compareOrders(wanted));
@@ -64,8 +66,8 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
     <>
       <div className="orders">
         {answer.map((order) => (
-          <section key={order.name} aria-label={capital(order.name)}>
-            <h2>{capital(order.name)}</h2>
+          <section key={order.title} aria-label={capital(order.title)}>
+            <h2>{capital(order.title)}</h2>
             <p className="dim">{capital(order.says)}.</p>
             <p>
               <strong>{durationInWords(Math.round(order.minutes))}</strong>,{' '}
@@ -76,7 +78,7 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
               .
             </p>
             <ol>
-              {order.steps.map(({ colour, tapeMm, softMm, minutes, against }) => (
+              {order.steps.map(({ colour, tapeMm, softMm, paperCm2, minutes, against }) => (
                 <li key={colour}>
                   <Chip hex={data.inks[colour] ?? null} /> <strong>{colour}</strong> {data.names[colour] ?? ''}
                   <span className="dim">
@@ -84,25 +86,26 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
                     {minutes >= 1 ? durationInWords(Math.round(minutes)) : 'nothing to mask'}
                   </span>
                   {against.length > 0 ? <div>masked off: {against.join(', ')}</div> : null}
-                  <div className="dim">{howMasked({ softMm, tapeMm }).join('; ')}</div>
+                  <div className="dim">{howMasked({ softMm, tapeMm, paperCm2 }).join('; ')}</div>
                 </li>
               ))}
             </ol>
-            {order.name !== 'as chosen' ? (
-              <Button
-                variant={order.order.join() === data.maskOrder.join() ? 'outlined' : 'contained'}
-                disabled={busy || order.order.join() === data.maskOrder.join()}
-                onClick={() => choose(order.order, `The route sprays in the order of ${order.name}`)}
-              >
-                {order.order.join() === data.maskOrder.join() ? 'The route follows it' : 'Let the route follow it'}
-              </Button>
-            ) : null}
+
+            <Button
+              variant={order.order.join() === data.maskOrder.join() ? 'outlined' : 'contained'}
+              disabled={busy || order.order.join() === data.maskOrder.join()}
+              onClick={() => choose(order.order, `The route sprays in the order of ${order.title}`)}
+            >
+              {order.order.join() === data.maskOrder.join() ? 'The route follows it' : 'Let the route follow it'}
+            </Button>
           </section>
         ))}
       </div>
       <p className="dim">
-        Minutes: 20 for each session, 40 mm of tape or 60 mm of soft edge in one, 6 for cleaning out between colours. A
-        colour need not be masked against a later one that hides its overspray in a normal coat.
+        Minutes: {RATES.sessionMinutes} for each session, {shown(`${Math.round(RATES.tapeMmPerMinute)} mm`)} of tape
+        with the strip of paper beside it or {shown(`${Math.round(RATES.softMmPerMinute)} mm`)} of soft edge in one,{' '}
+        {RATES.cleanOutMinutes} for cleaning out between colours. A colour need not be masked against a later one that
+        hides its overspray in a normal coat.
       </p>
     </>
   );

@@ -1,18 +1,18 @@
-import type { BriefView } from '@/core/brief/derive';
+import type { BriefView } from '@/core/derive/derive';
 import { MARKING_ASPECTS } from '@/core/evidence/aspects';
 import type { Kept } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { figuresOf, TYPICAL_TOOL } from '@/core/kit/tools';
-import { colourLaid, markingLaid } from '@/core/brief/already-laid';
+import { colourLaid, markingLaid } from '@/core/workshop/already-laid';
 import { checkSize, type SizeCheck } from '@/core/markings/size';
 import { PRINTER_LINE_MM, type MethodFacts } from '@/core/markings/methods';
-import type { NoseWeight } from '@/core/brief/nose-weight';
+import type { NoseWeight } from '@/core/derive/nose-weight';
 import { lengthOn } from '@/core/outline/chart';
 import type { OutlineSpec } from '@/core/outline/outline';
-import { fieldsOf, ranksOf, schemeBases } from '@/core/brief/colour-orders';
-import { coatsOver, hidingPairs } from '@/core/brief/hiding';
-import { printedColours, type PrintedColour } from '@/core/brief/printed-colours';
-import { sheetOffers, type SheetOffer } from '@/core/brief/cut-sheets';
+import { fieldsOf, paperOf, ranksOf, schemeBases } from '@/core/workshop/colour-orders';
+import { coatsOver, hidingPairs } from '@/core/derive/hiding';
+import { printedColours, type PrintedColour } from '@/core/derive/printed-colours';
+import { sheetOffers, type SheetOffer } from '@/core/workshop/cut-sheets';
 import { sheetData } from '@/sheet/sheet-data';
 
 export interface MarkingsPage {
@@ -38,6 +38,8 @@ export interface MarkingsPage {
   soft: string[];
   /** [later, earlier]: a normal coat of the later hides the earlier. */
   hides: [later: string, earlier: string][];
+  /** What colours from a can need papered over, cm2. */
+  paperCm2: Record<string, number>;
   /** The place of each colour in the custom of light before dark, and its coats. */
   lightness: Record<string, number>;
   coats: Record<string, number>;
@@ -95,6 +97,7 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
     ruled,
     soft,
     hides: hidingPairs(view.calls),
+    paperCm2: paperOf(view),
     coatsOver: over,
     printed: printedColours(markings, shelf.decalSheets, view.calls),
     lightness: ranksOf(view),

@@ -52,17 +52,17 @@ const MOST_METRES = 150;
 
 const viewOf = ({ shape }: SchemeField): View | null => ('view' in shape ? shape.view : null);
 
-/** The scheme: fields of colour over the zones' own, drawn in a view, with areas, edges and what contradicts what. */
-export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
-  const shown = useShown();
-  const { run } = useSaving();
+/** A field as it is being pulled. */
+interface Pulled {
+  id: string;
+  version: number;
+  shape: FieldShape;
+}
+
+/** The fields as they are being pulled, before a pull is kept. */
+function usePulled(data: MarkingsPage) {
   const { keep } = useKeep(data.briefId, 'markings');
-  const [view, setView] = useState<View>('port');
-  const [open, setOpen] = useState<string | null>(null);
-  const [corner, setCorner] = useState<number | null>(null);
-  /** A field as it is being pulled, before it is kept. */
-  const [pulled, setPulled] = useState<{ id: string; version: number; shape: FieldShape } | null>(null);
-  const [width, frame] = useWidth();
+  const [pulled, setPulled] = useState<Pulled | null>(null);
   const kept = data.fields;
   const fields = useMemo(
     () =>
@@ -71,16 +71,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
       ),
     [kept, pulled],
   );
-  const scheme = useScheme(data, fields);
-  const { outline, painted } = scheme;
-  const placeOf = useMemo(() => placesOf(data.markings), [data.markings]);
-  const catches = useMemo(() => catchesOf(outline, view, data.markings), [outline, view, data.markings]);
-  const inView = useMemo(() => fieldsInView(outline, painted, view), [outline, painted, view]);
-  const field = fields.find(({ id }) => id === open) ?? null;
-  const underlay = data.underlays.find((one) => one.view === view) ?? null;
-  const shape = field && 'corners' in field.shape && viewOf(field) === view ? field.shape : null;
-
-  const keepShape = (changed: { id: string; version: number; shape: FieldShape }) =>
+  const keepShape = (changed: Pulled) =>
     keep('scheme_field', changed, { shape: changed.shape }, 'Field moved').then(
       (result) => !result.ok && setPulled(null),
     );
@@ -93,25 +84,18 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
     )
       void keepShape(pulled);
   };
-  const reshaped = (corners: Corner[]) => {
-    const changed = { id: field!.id, version: field!.version, shape: { ...shape!, corners } as FieldShape };
+  const reshaped = (field: Field, corners: Corner[]): Pulled => {
+    const changed = { id: field.id, version: field.version, shape: { ...field.shape, corners } as FieldShape };
     setPulled(changed);
     return changed;
   };
-  const moved = (i: number, [x, y]: [number, number]) =>
-    shape!.corners.map((own, k): Corner => {
-      if (k !== i) return own;
-      const at = own.on && placeOf(own.on.marking, own.on.place);
-      return at ? { ...own, x: x - at.x, y: y - at.y } : { ...own, x, y };
-    });
-  const least = shape?.kind === 'height' ? 2 : 3;
-  const choose = (id: string | null) => {
-    setOpen(id);
-    setCorner(null);
-    const chosen = fields.find((own) => own.id === id);
-    const from = chosen && viewOf(chosen);
-    if (from) setView(from);
-  };
+  return { kept, fields, reshaped, drop, keepShape };
+}
+
+/** Fields are put in and ordered in one act each. */
+function useFieldActs(data: MarkingsPage, onAdded: (id: string) => void) {
+  const { run } = useSaving();
+  const kept = data.fields;
   const add = (drafts: readonly FieldDraft[]) => {
     const first = Math.max(-1, ...kept.map(({ rank }) => rank)) + 1;
     const added = drafts.map((draft, i) => ({
@@ -122,7 +106,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
     return run(
       (stamp) => replay({ stamp, briefId: data.briefId, station: 'markings', added }),
       `${counted(drafts.length, 'field')} added; u takes them back`,
-    ).then((result) => result.ok && choose(added.at(-1)!.id));
+    ).then((result) => result.ok && onAdded(added.at(-1)!.id));
   };
   const reorder = (one: Field, by: number) => {
     const list = kept.map(({ id }) => id);
@@ -143,6 +127,42 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
       }),
     );
   };
+  return { add, reorder };
+}
+
+/** The corners with one at another place of the view; one that is kept to a marking stays so. */
+const movedTo = (corners: readonly Corner[], i: number, [x, y]: [number, number], placeOf: PlaceOf): Corner[] =>
+  corners.map((own, k): Corner => {
+    if (k !== i) return own;
+    const at = own.on && placeOf(own.on.marking, own.on.place);
+    return at ? { ...own, x: x - at.x, y: y - at.y } : { ...own, x, y };
+  });
+
+/** The scheme: fields of colour over the zones' own, drawn in a view, with areas, edges and what contradicts what. */
+export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
+  const [view, setView] = useState<View>('port');
+  const [open, setOpen] = useState<string | null>(null);
+  const [corner, setCorner] = useState<number | null>(null);
+  const [width, frame] = useWidth();
+  const { kept, fields, reshaped, drop, keepShape } = usePulled(data);
+  const scheme = useScheme(data, fields);
+  const { outline, painted } = scheme;
+  const placeOf = useMemo(() => placesOf(data.markings), [data.markings]);
+  const catches = useMemo(() => catchesOf(outline, view, data.markings), [outline, view, data.markings]);
+  const inView = useMemo(() => fieldsInView(outline, painted, view), [outline, painted, view]);
+  const field = fields.find(({ id }) => id === open) ?? null;
+  const underlay = data.underlays.find((one) => one.view === view) ?? null;
+  const shape = field && 'corners' in field.shape && viewOf(field) === view ? field.shape : null;
+
+  const least = shape?.kind === 'height' ? 2 : 3;
+  const choose = (id: string | null) => {
+    setOpen(id);
+    setCorner(null);
+    const chosen = fields.find((own) => own.id === id);
+    const from = chosen && viewOf(chosen);
+    if (from) setView(from);
+  };
+  const { add, reorder } = useFieldActs(data, choose);
   return (
     <div ref={frame}>
       <div className="pane-bar">
@@ -185,15 +205,21 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
           }
           selected={corner}
           onSelect={setCorner}
-          onMove={(i, at) => reshaped(moved(i, at))}
+          onMove={(i, at) => reshaped(field!, movedTo(shape!.corners, i, at, placeOf))}
           onDrop={drop}
           onInsert={(i, [x, y]) => {
             const corners = [...shape!.corners];
             corners.splice(i + 1, 0, { x, y, on: null });
-            void keepShape(reshaped(corners));
+            void keepShape(reshaped(field!, corners));
           }}
           onRemove={(i) => {
-            if (shape!.corners.length > least) void keepShape(reshaped(shape!.corners.filter((_, k) => k !== i)));
+            if (shape!.corners.length > least)
+              void keepShape(
+                reshaped(
+                  field!,
+                  shape!.corners.filter((_, k) => k !== i),
+                ),
+              );
           }}
         />
       ) : null}
@@ -205,77 +231,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
       ) : null}
       <div className="scheme-columns">
         <section aria-label="Fields of the scheme">
-          {kept.length === 0 ? (
-            <div className="empty">
-              <p>
-                <strong>No field yet: every zone in its own colour.</strong>{' '}
-                {data.codes.length > 0 ? (
-                  'Draw an area, a line at a height or a band, or begin with a pattern; areas and edges follow.'
-                ) : (
-                  <>
-                    A field needs a colour:{' '}
-                    <a href={`/briefs/${data.briefId}/colours?show=standards`}>add a standard</a> with its codes first.
-                  </>
-                )}
-              </p>
-            </div>
-          ) : (
-            <table className="plain">
-              <thead>
-                <tr>
-                  <th>Over one another, the last on top</th>
-                  <th>Colour</th>
-                  <th>Edge</th>
-                  <th aria-label="Order" />
-                </tr>
-              </thead>
-              <tbody>
-                {kept.map((own, i) => (
-                  <tr key={own.id} className={own.id === open ? 'chosen' : undefined}>
-                    <th scope="row">
-                      <button
-                        type="button"
-                        className="row-button"
-                        aria-expanded={open === own.id}
-                        onClick={() => choose(own.id)}
-                      >
-                        {own.title}
-                      </button>{' '}
-                      <span className="dim">
-                        {KINDS[own.shape.kind]}
-                        {viewOf(own) ? `, ${viewOf(own)}` : ''}
-                        {own.mirrored ? ', mirrored' : ''}
-                      </span>
-                    </th>
-                    <td className="nowrap">
-                      <Chip hex={data.inks[own.code] ?? null} /> {own.code}
-                    </td>
-                    <td className="nowrap">
-                      {own.edge === 'soft' ? shown(`soft, ${(own.softMm / data.denominator).toFixed(1)} mm`) : 'hard'}
-                    </td>
-                    <td className="order">
-                      <button
-                        type="button"
-                        aria-label={`${own.title} one down`}
-                        disabled={i === 0}
-                        onClick={() => reorder(own, -1)}
-                      >
-                        ↑
-                      </button>
-                      <button
-                        type="button"
-                        aria-label={`${own.title} one up`}
-                        disabled={i === kept.length - 1}
-                        onClick={() => reorder(own, 1)}
-                      >
-                        ↓
-                      </button>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
+          <FieldTable data={data} open={open} onOpen={choose} onReorder={reorder} />
           {field ? (
             <Opened key={field.id} label={field.title} onClose={() => choose(null)} isFollowed={false}>
               <FieldForm
@@ -293,7 +249,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
                   view={view}
                   corner={corner}
                   placeOf={placeOf}
-                  onChange={(corners) => void keepShape(reshaped(corners))}
+                  onChange={(corners) => void keepShape(reshaped(field!, corners))}
                 />
               ) : null}
             </Opened>
@@ -308,6 +264,95 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
         <UnderlayForm key={`${view} ${underlay?.version ?? 0}`} data={data} view={view} underlay={underlay} />
       </details>
     </div>
+  );
+}
+
+/** The fields in the order in which they lie over one another. */
+function FieldTable({
+  data,
+  open,
+  onOpen,
+  onReorder,
+}: {
+  data: MarkingsPage;
+  open: string | null;
+  onOpen: (id: string) => void;
+  onReorder: (field: Field, by: number) => void;
+}): ReactNode {
+  const shown = useShown();
+  const kept = data.fields;
+  if (kept.length === 0)
+    return (
+      <div className="empty">
+        <p>
+          <strong>No field yet: every zone in its own colour.</strong>{' '}
+          {data.codes.length > 0 ? (
+            'Draw an area, a line at a height or a band, or begin with a pattern; areas and edges follow.'
+          ) : (
+            <>
+              A field needs a colour: <a href={`/briefs/${data.briefId}/colours?show=standards`}>add a standard</a> with
+              its codes first.
+            </>
+          )}
+        </p>
+      </div>
+    );
+  return (
+    <table className="plain">
+      <thead>
+        <tr>
+          <th>Over one another, the last on top</th>
+          <th>Colour</th>
+          <th>Edge</th>
+          <th aria-label="Order" />
+        </tr>
+      </thead>
+      <tbody>
+        {kept.map((own, i) => (
+          <tr key={own.id} className={own.id === open ? 'chosen' : undefined}>
+            <th scope="row">
+              <button
+                type="button"
+                className="row-button"
+                aria-expanded={open === own.id}
+                onClick={() => onOpen(own.id)}
+              >
+                {own.title}
+              </button>{' '}
+              <span className="dim">
+                {KINDS[own.shape.kind]}
+                {viewOf(own) ? `, ${viewOf(own)}` : ''}
+                {own.mirrored ? ', mirrored' : ''}
+              </span>
+            </th>
+            <td className="nowrap">
+              <Chip hex={data.inks[own.code] ?? null} /> {own.code}
+            </td>
+            <td className="nowrap">
+              {own.edge === 'soft' ? shown(`soft, ${(own.softMm / data.denominator).toFixed(1)} mm`) : 'hard'}
+            </td>
+            <td className="order">
+              <button
+                type="button"
+                aria-label={`${own.title} one down`}
+                disabled={i === 0}
+                onClick={() => onReorder(own, -1)}
+              >
+                ↑
+              </button>
+              <button
+                type="button"
+                aria-label={`${own.title} one up`}
+                disabled={i === kept.length - 1}
+                onClick={() => onReorder(own, 1)}
+              >
+                ↓
+              </button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

@@ -13,6 +13,7 @@ import { useSaving } from '@/ui/saving';
 import { useWorker } from '@/ui/use-worker';
 import type { ReadCalendar } from '@/workers/availability.worker';
 import type { RoutePage } from './page-data';
+import '@/ui/opened.css';
 
 type Api = { read: (text: string, timeZone: string, from: string, to: string) => ReadCalendar };
 

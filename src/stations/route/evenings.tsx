@@ -9,6 +9,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { fullDay, longDay } from '@/ui/dates';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
+import '@/ui/opened.css';
 
 const FIELDS: FieldSpec[] = [
   { name: 'onDay', label: 'On', type: 'day', width: 3 },

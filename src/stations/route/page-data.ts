@@ -1,7 +1,8 @@
-import { chemistryTrouble } from '@/core/brief/chemistry-trouble';
-import type { BriefView } from '@/core/brief/derive';
-import type { Due } from '@/core/brief/due';
-import { stripOf, type Strip, type WorkRow } from '@/core/brief/strip';
+import { longTapes, longTapeSaid } from '@/core/route/tape-time';
+import { chemistryTrouble } from '@/core/workshop/chemistry-trouble';
+import type { BriefView } from '@/core/derive/derive';
+import type { Due } from '@/core/derive/due';
+import { stripOf, type Strip, type WorkRow } from '@/core/workshop/strip';
 import type { Kept } from '@/core/kept/records';
 import { brokenInWords } from '@/ui/broken-words';
 import type { PlanChange } from '@/core/route/accepted';
@@ -19,6 +20,8 @@ export interface RoutePage extends Strip {
   briefVersion: number;
   /** Where its chemistry is not in order, and what was done about it. */
   chemistry: ReturnType<typeof chemistryTrouble>;
+  /** Tape that stays on for too long, with what helps. */
+  tape: { step: string; title: string; says: string }[];
   remedies: Kept<'brief'>['remedies'];
   /** All that is open, the most pressing first. */
   open: { says: string; due: Due }[];
@@ -74,6 +77,7 @@ export function routePage(view: BriefView): RoutePage {
     briefId: state.brief.id,
     briefVersion: state.brief.version,
     chemistry: chemistryTrouble(view),
+    tape: longTapes(view.plan).map((tape) => ({ step: tape.step, title: tape.title, says: longTapeSaid(tape) })),
     remedies: state.brief.remedies,
     ...strip,
     open: view.open.map(({ says, due }) => ({ says, due })),

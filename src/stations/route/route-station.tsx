@@ -18,7 +18,8 @@ import { moveStep } from '@/actions/plan';
 import { asAccepted } from '@/core/route/accepted-plan';
 import { useSaving } from '@/ui/saving';
 import { ChemistrySection } from './chemistry-section';
-import type { WorkRow } from '@/core/brief/strip';
+import { TapeSection } from './tape-section';
+import type { WorkRow } from '@/core/workshop/strip';
 import type { RoutePage } from './page-data';
 import { RouteStrip, ZOOMS, type Zoom } from './route-strip';
 import css from './route.module.css';
@@ -28,6 +29,7 @@ import { SchoolsSection } from './schools-section';
 import { TakeOff } from './take-off';
 import { WhatIf } from './what-if';
 import { ZoneStack } from './zone-stack';
+import './session-list.css';
 
 const BenchAir = dynamic(() => import('./bench-air').then((module) => module.BenchAir));
 const Evenings = dynamic(() => import('./evenings').then((module) => module.Evenings));
@@ -150,6 +152,7 @@ export function RouteStation({ data }: { data: RoutePage }): ReactNode {
         </section>
       ) : null}
       <ChemistrySection data={data} />
+      <TapeSection data={data} />
       <EditList data={data} />
       <SchoolsSection data={data} />
       {data.work.length > 0 ? (
@@ -182,7 +185,7 @@ function decide(open: RoutePage['open']): string {
 }
 
 /** What came too late, or will: the plan goes on, and each has its cure. */
-export function BrokenWaits({ broken }: { broken: readonly string[] }): ReactNode {
+function BrokenWaits({ broken }: { broken: readonly string[] }): ReactNode {
   if (broken.length === 0) return null;
   return (
     <section className="bar-line" aria-label="Waits that were missed">

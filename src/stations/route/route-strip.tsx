@@ -2,7 +2,7 @@
 
 import { useMemo, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { clock, shortDay } from '@/ui/dates';
-import type { Strip, WorkRow } from '@/core/brief/strip';
+import type { Strip, WorkRow } from '@/core/workshop/strip';
 
 /** How near one looks: px for a minute at the bench, and for what lies between two sessions. */
 export const ZOOMS = {
@@ -90,25 +90,15 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, 
     <div className="route-scroll" role="region" aria-label="Route strip" tabIndex={0} onKeyDown={send}>
       <svg width={width} height={height} role="group" aria-label="Steps over the sessions">
         {sessions.map((session) => (
-          <g key={session.id}>
-            <rect
-              x={xOf(session.start)}
-              y={TOP - 4}
-              width={session.minutes * minute}
-              height={bottom - TOP + 8}
-              fill={session.start <= data.now && data.now < session.end ? '#cfcfcf' : '#dedede'}
-            />
-            {dated.has(session.id) ? (
-              <text x={xOf(session.start)} y={18} fontSize="15" fontWeight="600">
-                {shortDay(session.startLocal)}
-              </text>
-            ) : null}
-            {zoom === 'evenings' ? (
-              <text x={xOf(session.start)} y={34} fontSize="13" fill="#505050">
-                {clock(session.startLocal)}, {session.minutes} min{session.booth ? '' : ', no spraying'}
-              </text>
-            ) : null}
-          </g>
+          <SessionBand
+            key={session.id}
+            session={session}
+            now={data.now}
+            x={xOf(session.start)}
+            zoom={zoom}
+            bottom={bottom}
+            isDated={dated.has(session.id)}
+          />
         ))}
         {data.lanes.map((name) => (
           <g key={name}>
@@ -118,43 +108,16 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, 
             </text>
           </g>
         ))}
-        {posts.map((gate, i) => {
-          const x = xOf(gate.at!);
+        {posts.map((gate, i) => (
           // The last post is the shortest, so that no post crosses an earlier one's words.
-          const y = bottom + 14 + (posts.length - 1 - i) * GATE_ROW;
-          return (
-            <g key={gate.title}>
-              <line x1={x} x2={x} y1={TOP - 8} y2={y + 4} stroke="#1c1c1c" strokeWidth={4} />
-              <rect x={x - 5} y={TOP - 12} width={10} height={8} fill="#1c1c1c" />
-              <text x={x + 8} y={y + 4} fontSize="15" fontWeight="600">
-                {gate.title}
-                {gate.passed ? ' ✓' : ''}
-              </text>
-              <text x={x + 8} y={y + 19} fontSize="13" fill="#505050">
-                {gate.open.length === 0
-                  ? 'nothing open'
-                  : `${gate.open.length} open: ${gate.open.slice(0, 2).join('; ')}${gate.open.length > 2 ? '…' : ''}`}
-              </text>
-            </g>
-          );
-        })}
-        {room ? (
-          <g>
-            <path
-              d={`M${xOf(room[0])} ${TOP - 4}V${bottom + 4}M${room[1] === null ? width - 8 : xOf(room[1])} ${TOP - 4}V${bottom + 4}`}
-              stroke="#1c1c1c"
-              strokeWidth={1}
-              strokeDasharray="7 4"
-            />
-            <rect
-              x={xOf(room[0])}
-              y={TOP - 8}
-              width={Math.max(1, (room[1] === null ? width - 8 : xOf(room[1])) - xOf(room[0]))}
-              height={4}
-              fill="#1c1c1c"
-            />
-          </g>
-        ) : null}
+          <GatePost
+            key={gate.title}
+            gate={gate}
+            x={xOf(gate.at!)}
+            y={bottom + 14 + (posts.length - 1 - i) * GATE_ROW}
+          />
+        ))}
+        {room ? <RoomOf from={xOf(room[0])} to={room[1] === null ? width - 8 : xOf(room[1])} bottom={bottom} /> : null}
         {data.now >= from ? (
           <g>
             <line
@@ -171,70 +134,173 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, 
             </text>
           </g>
         ) : null}
-        {shown.map((work) => {
-          const y = laneY(work.lane) + (isLow ? 7 : 18);
-          const lastEnd = work.segments.at(-1)![1];
-          const end = xOf(lastEnd);
-          const tail = work.dries > 0 ? xOf(lastEnd + work.dries) - end : 0;
-          const label = labels.get(work.key) ?? (chosen === work.key ? numberUnder(work, xOf) : null);
-          return (
-            <g
-              key={work.key}
-              opacity={isDim(work) ? (isLow ? 0.5 : 0.25) : 1}
-              className="strip-step"
-              onClick={() => onChoose(work.key)}
-              style={{ cursor: moving ? 'grabbing' : 'pointer' }}
-              transform={moving?.key === work.key ? `translate(${moving.by} -6)` : undefined}
-              {...handlers(work)}
-            >
-              <title>{`${work.number} ${work.title}, ${clock(work.start)}`}</title>
-              {tail > 1 ? (
-                <path
-                  d={`M${end} ${y + 3}L${end + tail} ${y + bar / 2}L${end} ${y + bar - 3}Z`}
-                  fill="#8f8f8f"
-                  opacity={0.55}
-                />
-              ) : null}
-              {work.segments.map(([a, b]) => (
-                <rect
-                  key={a}
-                  x={xOf(a)}
-                  y={y}
-                  width={Math.max(zoom === 'evenings' ? 5 : 2, (b - a) * minute)}
-                  height={bar}
-                  fill={work.hex ?? (work.done ? '#8a8a8a' : work.gate ? '#1c1c1c' : '#fafafa')}
-                  stroke="#1c1c1c"
-                  strokeWidth={chosen === work.key ? 3 : 1.1}
-                />
-              ))}
-              {work.wet ? (
-                <path
-                  d={`M${xOf(lastEnd + work.wet[0])} ${y - 2}v-5H${xOf(lastEnd + work.wet[1])}v5`}
-                  fill="none"
-                  stroke="#1c1c1c"
-                  strokeWidth={1.4}
-                />
-              ) : null}
-              {!isLow && label ? (
-                <text
-                  x={label.x}
-                  y={y + BAR + 12 - (label.side === 'above' ? BAR + 17 : 0)}
-                  fontSize="12"
-                  textAnchor={label.anchor}
-                  // Posts and edges stand behind it: it is read over them.
-                  stroke="#e4e4e4"
-                  strokeWidth={3}
-                  paintOrder="stroke"
-                  fontWeight={chosen === work.key ? 700 : 500}
-                >
-                  {label.text}
-                </text>
-              ) : null}
-            </g>
-          );
-        })}
+        {shown.map((work) => (
+          <g
+            key={work.key}
+            opacity={isDim(work) ? (isLow ? 0.5 : 0.25) : 1}
+            className="strip-step"
+            onClick={() => onChoose(work.key)}
+            style={{ cursor: moving ? 'grabbing' : 'pointer' }}
+            transform={moving?.key === work.key ? `translate(${moving.by} -6)` : undefined}
+            {...handlers(work)}
+          >
+            <title>{`${work.number} ${work.title}, ${clock(work.start)}`}</title>
+            <StepBar
+              work={work}
+              y={laneY(work.lane) + (isLow ? 7 : 18)}
+              height={bar}
+              xOf={xOf}
+              zoom={zoom}
+              isChosen={chosen === work.key}
+              label={isLow ? null : (labels.get(work.key) ?? (chosen === work.key ? numberUnder(work, xOf) : null))}
+            />
+          </g>
+        ))}
       </svg>
     </div>
+  );
+}
+
+/** A session: when it is, and that nothing can be sprayed in it. */
+function SessionBand({
+  session,
+  now,
+  x,
+  zoom,
+  bottom,
+  isDated,
+}: {
+  session: Strip['sessions'][number];
+  now: number;
+  x: number;
+  zoom: Zoom;
+  bottom: number;
+  isDated: boolean;
+}): ReactNode {
+  return (
+    <g>
+      <rect
+        x={x}
+        y={TOP - 4}
+        width={session.minutes * ZOOMS[zoom].minute}
+        height={bottom - TOP + 8}
+        fill={session.start <= now && now < session.end ? '#cfcfcf' : '#dedede'}
+      />
+      {isDated ? (
+        <text x={x} y={18} fontSize="15" fontWeight="600">
+          {shortDay(session.startLocal)}
+        </text>
+      ) : null}
+      {zoom === 'evenings' ? (
+        <text x={x} y={34} fontSize="13" fill="#505050">
+          {clock(session.startLocal)}, {session.minutes} min{session.booth ? '' : ', no spraying'}
+        </text>
+      ) : null}
+    </g>
+  );
+}
+
+/** A gate: a full-height post with the questions that it closes. */
+function GatePost({ gate, x, y }: { gate: Strip['gates'][number]; x: number; y: number }): ReactNode {
+  return (
+    <g>
+      <line x1={x} x2={x} y1={TOP - 8} y2={y + 4} stroke="#1c1c1c" strokeWidth={4} />
+      <rect x={x - 5} y={TOP - 12} width={10} height={8} fill="#1c1c1c" />
+      <text x={x + 8} y={y + 4} fontSize="15" fontWeight="600">
+        {gate.title}
+        {gate.passed ? ' ✓' : ''}
+      </text>
+      <text x={x + 8} y={y + 19} fontSize="13" fill="#505050">
+        {gate.open.length === 0
+          ? 'nothing open'
+          : `${gate.open.length} open: ${gate.open.slice(0, 2).join('; ')}${gate.open.length > 2 ? '…' : ''}`}
+      </text>
+    </g>
+  );
+}
+
+/** Between which hours a step may lie. */
+function RoomOf({ from, to, bottom }: { from: number; to: number; bottom: number }): ReactNode {
+  return (
+    <g>
+      <path
+        d={`M${from} ${TOP - 4}V${bottom + 4}M${to} ${TOP - 4}V${bottom + 4}`}
+        stroke="#1c1c1c"
+        strokeWidth={1}
+        strokeDasharray="7 4"
+      />
+      <rect x={from} y={TOP - 8} width={Math.max(1, to - from)} height={4} fill="#1c1c1c" />
+    </g>
+  );
+}
+
+/** Work solid, drying a thinning tail, a wet window a bracket, and its name where there is room. */
+function StepBar({
+  work,
+  y,
+  height: bar,
+  xOf,
+  zoom,
+  isChosen,
+  label,
+}: {
+  work: WorkRow;
+  y: number;
+  height: number;
+  xOf: (at: number) => number;
+  zoom: Zoom;
+  isChosen: boolean;
+  label: ReturnType<typeof numberUnder> | null;
+}): ReactNode {
+  const { minute } = ZOOMS[zoom];
+  const lastEnd = work.segments.at(-1)![1];
+  const end = xOf(lastEnd);
+  const tail = work.dries > 0 ? xOf(lastEnd + work.dries) - end : 0;
+  return (
+    <>
+      {tail > 1 ? (
+        <path
+          d={`M${end} ${y + 3}L${end + tail} ${y + bar / 2}L${end} ${y + bar - 3}Z`}
+          fill="#8f8f8f"
+          opacity={0.55}
+        />
+      ) : null}
+      {work.segments.map(([a, b]) => (
+        <rect
+          key={a}
+          x={xOf(a)}
+          y={y}
+          width={Math.max(zoom === 'evenings' ? 5 : 2, (b - a) * minute)}
+          height={bar}
+          fill={work.hex ?? (work.done ? '#8a8a8a' : work.gate ? '#1c1c1c' : '#fafafa')}
+          stroke="#1c1c1c"
+          strokeWidth={isChosen ? 3 : 1.1}
+        />
+      ))}
+      {work.wet ? (
+        <path
+          d={`M${xOf(lastEnd + work.wet[0])} ${y - 2}v-5H${xOf(lastEnd + work.wet[1])}v5`}
+          fill="none"
+          stroke="#1c1c1c"
+          strokeWidth={1.4}
+        />
+      ) : null}
+      {label ? (
+        <text
+          x={label.x}
+          y={y + BAR + 12 - (label.side === 'above' ? BAR + 17 : 0)}
+          fontSize="12"
+          textAnchor={label.anchor}
+          // Posts and edges stand behind it: it is read over them.
+          stroke="#e4e4e4"
+          strokeWidth={3}
+          paintOrder="stroke"
+          fontWeight={isChosen ? 700 : 500}
+        >
+          {label.text}
+        </text>
+      ) : null}
+    </>
   );
 }
 
@@ -305,7 +371,7 @@ const numberUnder = ({ number, segments: [first] }: WorkRow, xOf: (at: number) =
 });
 
 /** The labels of the steps by their keys; a number that would touch another above and below is left to a press. */
-export function labelsOf(work: readonly WorkRow[], xOf: (at: number) => number): Map<string, StripLabel> {
+function labelsOf(work: readonly WorkRow[], xOf: (at: number) => number): Map<string, StripLabel> {
   const labels = new Map<string, StripLabel>();
   for (const lane of new Set(work.map((item) => item.lane))) {
     const own = work.filter((item) => item.lane === lane).sort((a, b) => a.segments[0]![0] - b.segments[0]![0]);

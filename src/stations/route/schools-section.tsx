@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { compareSchools } from '@/actions/plan';
-import type { ComparedSchool } from '@/core/brief/schools';
+import type { ComparedSchool } from '@/core/workshop/schools';
 import type { RoutePage } from './page-data';
 
 const SchoolTables = dynamic(() => import('./school-tables').then((module) => module.SchoolTables));

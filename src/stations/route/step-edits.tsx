@@ -6,7 +6,7 @@ import { LANES, STEP_KINDS, type Lane, type StepKind } from '@/core/work/kinds';
 import type { RouteEdit } from '@/core/route/edits';
 import { parseNumber } from '@/core/units/number';
 import { RemoveButton } from '@/stations/shell/remove-button';
-import type { WorkRow } from '@/core/brief/strip';
+import type { WorkRow } from '@/core/workshop/strip';
 import type { RoutePage } from './page-data';
 import { useEdits } from './use-edits';
 

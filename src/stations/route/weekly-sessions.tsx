@@ -10,7 +10,7 @@ import { Opened } from '@/ui/opened';
 import { RecordForm, type FieldSpec } from '@/ui/fields';
 import { RemoveButton } from '@/stations/shell/remove-button';
 
-export const SESSION_FIELDS: FieldSpec[] = [
+const SESSION_FIELDS: FieldSpec[] = [
   {
     name: 'weekday',
     label: 'Weekday',

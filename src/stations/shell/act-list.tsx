@@ -5,6 +5,7 @@ import { clock, shortDay } from '@/ui/dates';
 import { useFetched } from '@/ui/use-fetched';
 import { useTakingBack } from './taking-back';
 import { useRevisionInWords } from './use-current-page';
+import './act-list.css';
 
 /** The last acts at a brief, the newest first: each opens into what it changed, and is taken back where nothing was built on it. */
 export function ActList({ briefId }: { briefId: string }): ReactNode {

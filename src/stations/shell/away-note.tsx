@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import { useOutbox } from './outbox';
 import { isOfBench, type StationPath } from './stations';
+import './away-note.css';
 
 /** While the server is away: what still works here, and what has to wait for it. */
 export function AwayNote({ station }: { station: StationPath }): ReactNode {

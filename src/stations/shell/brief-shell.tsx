@@ -21,6 +21,8 @@ import { isOfBench, STATIONS } from './stations';
 import { PageRevisionContext, useCurrentPage, type PageRevision } from './use-current-page';
 import { useKeptOffline } from './use-kept-offline';
 import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
+import './head.css';
+import './desk.css';
 
 // Loaded when they are first wanted: most visits to a station need neither.
 const FindField = dynamic(() => import('./find-field').then((module) => module.FindField));

@@ -3,6 +3,7 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
+import './head.css';
 
 /** Something that can be found by name: a zone to choose, or a place to go to. */
 export interface Findable {

@@ -7,6 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { KEY_MAP } from '@/ui/keys';
 import { GLOSSARY } from './glossary';
+import './keys-dialog.css';
 
 /** Every shortcut of the application, and every word that it does not explain where it stands. */
 export function KeysDialog({ onClose }: { onClose: () => void }): ReactNode {

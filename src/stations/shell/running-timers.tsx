@@ -6,6 +6,7 @@ import { countdown } from '@/core/units/minutes';
 import { measureServerClock, serverNow } from '@/ui/server-clock';
 import { callOut } from './call-out';
 import { useOutbox } from './outbox';
+import './head.css';
 
 export interface TimerRow extends Timer {
   id: string;

@@ -6,6 +6,7 @@ import { focusOn } from '@/ui/focus-kept';
 import { AwayNote } from './away-note';
 import { stationOf, type StationPath } from './stations';
 import { useZoneChoice } from './zone-choice';
+import './desk.css';
 
 /** A station: the modeller's own question as heading, one line that says what matters now, then the work. */
 export function StationFrame({

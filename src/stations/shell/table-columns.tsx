@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { readingSchema, shapeOf, type Reading } from '@/core/interchange/columns';
 import type { TableShape } from '@/core/interchange/table';
+import './table-columns.css';
 
 /** What each column of a table is taken for, over its first rows: changed by choosing, and remembered for tables of the same shape. */
 export function TableColumns({

@@ -7,6 +7,7 @@ import { useSaving } from '@/ui/saving';
 import { useFetched } from '@/ui/use-fetched';
 import { useTakingBack } from './taking-back';
 import { useRevisionInWords } from './use-current-page';
+import './head.css';
 
 const ActsDialog = dynamic(() => import('./acts-dialog').then((module) => module.ActsDialog));
 

@@ -6,6 +6,7 @@ import type { Stamp } from '@/core/kept/act';
 import type { Turn } from '@/core/kept/turn';
 import { stampNow } from '@/ui/saving';
 import { TurnList } from '@/ui/turn-list';
+import './what-it-turns.css';
 
 /** How long nothing is typed before it is asked what it would turn, ms. */
 const PAUSE = 500;
@@ -18,10 +19,13 @@ export function WhatItTurns({
   of,
   weigh,
   pause = PAUSE,
+  choice,
 }: {
   of: string | null;
   weigh: (act: Stamp) => Promise<Result<Turn[]>>;
   pause?: number;
+  /** What is to be chosen about it, below it. */
+  choice?: (turns: readonly Turn[]) => ReactNode;
 }): ReactNode {
   const [found, setFound] = useState<{ of: string; answer: Result<Turn[]> | null } | null>(null);
   const ask = useEffectEvent(weigh);
@@ -40,10 +44,12 @@ export function WhatItTurns({
     };
   }, [of, pause]);
   if (of === null) return null;
+  const answer = found?.of === of ? found.answer : undefined;
   return (
     <section className="what-it-turns" aria-live="polite" aria-label="What this changes">
       <h3>What this changes</h3>
-      <Found answer={found?.of === of ? found.answer : undefined} />
+      <Found answer={answer} />
+      {answer?.ok ? choice?.(answer.value) : null}
     </section>
   );
 }

@@ -7,6 +7,7 @@ import { save } from '@/actions/records';
 import { briefTitle, type BriefSummary } from '@/core/kept/state';
 import { fullDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
+import './start.css';
 
 /** A brief of the list with all that is open in it: questions, and zones that nobody asked about. */
 export type ListedBrief = BriefSummary & { open: number };

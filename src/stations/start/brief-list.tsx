@@ -14,6 +14,7 @@ import { BriefKeeping, BriefName, type ListedBrief } from './brief-keeping';
 import { DemoStarts } from './demo-starts';
 import { ImportBrief } from './import-brief';
 import { UnitsChoice } from './units-choice';
+import './start.css';
 
 /** All briefs of the house: which machine, how far, what is open. */
 export function BriefList(props: { briefs: ListedBrief[]; removed: number; units: ShownUnits }): ReactNode {

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import '../shell/head.css';
 
 /** The head of a page that belongs to no brief. */
 export function HouseHead({ page }: { page: string }): ReactNode {

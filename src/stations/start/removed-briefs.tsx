@@ -13,6 +13,7 @@ import { briefTitle, typeOf, type BriefSummary } from '@/core/kept/state';
 import { counted } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
 import { SavingProvider, useSaving } from '@/ui/saving';
+import './start.css';
 
 /** A brief on the shelf of removed ones: since when, until when, and what would be lost with it. */
 export interface ShelvedBrief extends Pick<BriefSummary, 'id' | 'title' | 'airframe'> {

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { BriefView } from '@/core/brief/derive';
+import type { BriefView } from '@/core/derive/derive';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { briefTitle, typeOf, unitsOf } from '@/core/kept/state';
 import { sheetData } from '@/sheet/sheet-data';

@@ -1,4 +1,4 @@
-import type { BriefView } from '@/core/brief/derive';
+import type { BriefView } from '@/core/derive/derive';
 import { schemeSvg } from '@/core/interchange/scheme-svg';
 import { sheetData } from '@/sheet/sheet-data';
 

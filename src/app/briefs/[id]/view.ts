@@ -1,8 +1,8 @@
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { minuteNow } from '@/clock/now';
-import { deriveBrief, PAGE_EFFORT, type BriefView } from '@/core/brief/derive';
-import { Stages } from '@/core/brief/stages';
+import { deriveBrief, PAGE_EFFORT, type BriefView } from '@/core/derive/derive';
+import { Stages } from '@/core/derive/stages';
 import type { ColourShelf } from '@/core/kept/state';
 import { isId, type LoadedBrief } from '@/data/briefs';
 import { keepOpen, reckonedFrom } from '@/data/brief-list';

@@ -68,7 +68,7 @@ export class ToneFault extends Error {}
 // Print grey y = alpha + beta x log10(H + flare): wide beliefs about unknown exposure and contrast, y on 0..1.
 const PRIOR = { alpha: 0.85, alphaSd: 0.5, beta: 0.6, betaSd: 0.4 };
 /** Scatter of grey between surfaces that should print alike: shade, gloss, grain. */
-export const GREY_SD = 0.03;
+const GREY_SD = 0.03;
 const LEAST_KNOWN = 2;
 /** From here on the first candidate stands out. */
 const STANDS_OUT = 0.5;

@@ -6,6 +6,7 @@ import { estimate } from './estimate';
 import { fit } from './fit';
 import { layers } from './layers';
 import { masks } from './masks';
+import { minutes } from './minutes';
 import { mix } from './mix';
 import { rework } from './rework';
 import { route } from './route';
@@ -32,4 +33,5 @@ export const CONTRACTS = {
   sums,
   estimate,
   rework,
+  minutes,
 } satisfies Record<string, Contract>;

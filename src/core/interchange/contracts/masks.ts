@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { circleIn, lightToDark, MASK_RATES, maskOrder, MOST_COLOURS } from '@/core/markings/mask-order';
+import { circleIn, lightToDark, MASK_RATES, maskOrder, MOST_COLOURS } from '@/core/work/mask-order';
 import { finite, parseInput, text, type Contract } from './contract';
 import { above0, size } from './shapes';
 

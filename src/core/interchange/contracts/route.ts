@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { deriveBrief } from '@/core/brief/derive';
+import { deriveBrief } from '@/core/derive/derive';
 import { choiceSaid, SCHOOL_NAMES } from '@/core/kit/options';
 import { ASSUMED_CHEMISTRY } from '@/core/route/call-coat';
 import { MOST_TAPE } from '@/core/work/tape';
 import { conflictsOf } from '@/core/laid/guard';
 import { RULES } from '@/core/route/rules';
-import { GENERAL_COATS, type StepRule } from '@/core/route/rules/rule';
+import type { StepRule } from '@/core/route/rules/rule';
 import type { LaidLayer } from '@/core/laid/laid';
 import type { Standing } from '@/core/laid/standing';
 import type { StackLayer } from '@/core/laid/stack';
@@ -49,7 +49,7 @@ function stepAnswer(step: RouteStep, { progress }: Standing) {
     rule: rule?.key ?? step.family,
     school: rule ? schoolOf(rule) : null,
     why: step.why,
-    cautions: step.cautions,
+    cautions: step.cautions.map(({ says }) => says),
     gate: step.gate,
     layer: layer
       ? { what: layer.what, chemistry: layer.chemistry, code: layer.code, paint: layer.paint, coats: layer.coats }
@@ -129,7 +129,7 @@ export const route: Contract = {
         climate: { tempC: file.brief.tempC, humidity: file.brief.humidity },
         chemistryOfColoursWithoutPaint: ASSUMED_CHEMISTRY,
         generalCoats: Object.fromEntries(
-          Object.values(GENERAL_COATS).map(({ title, chemistry }) => [title, chemistry]),
+          Object.values(view.wanted.coats).map(({ title, chemistry }) => [title, chemistry]),
         ),
         tapeOffWithinMinutes: MOST_TAPE,
       },

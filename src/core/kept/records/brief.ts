@@ -9,7 +9,7 @@ import { TAKEABLE } from '@/core/laid/guard';
 const weightNumber = (most: number) =>
   number('Weight').min(0, 'Weight: never below 0').max(most, `Weight: at most ${most}`);
 /** How the sources of this brief are weighed where the builder does not follow the defaults. */
-export const weightChanges = z.strictObject({
+const weightChanges = z.strictObject({
   kind: z.partialRecord(z.enum(SOURCE_KIND_NAMES), weightNumber(10)),
   clarity: z.partialRecord(z.enum(CLARITIES), weightNumber(1)),
   unknownDate: weightNumber(1).optional(),
@@ -17,7 +17,7 @@ export const weightChanges = z.strictObject({
 });
 
 /** A display rod: its angle to the base, and what it goes through. */
-export const rodFields = z.strictObject({
+const rodFields = z.strictObject({
   angleDeg: number('Angle').min(5, 'Angle: from 5°').max(90, 'Angle: to 90°'),
   heightMm: number('Height of the socket').min(1, 'Height: at least 1 mm').max(2000, 'Height: at most 2 m'),
   baseMm: number('Thickness of the base').min(0, 'Base: never below 0').max(300, 'Base: at most 300 mm'),

@@ -36,6 +36,8 @@ export const earlyGear = (f: Build) => geared(f) && f.options.gearOn === 'before
 /** The engine is seen: round and open in front, or behind panels that are open or missing. */
 export const seenEngine = (f: Build) =>
   !jet(f) && (f.options.doors === 'open' || f.options.state === 'derelict') && (f.has('propeller') || rotor(f));
+/** No airbrush: nothing is misted. */
+export const byHand = (f: Build) => f.general !== 'airbrush';
 export const jet = (f: Build) => f.machine.power.includes('jet');
 /** In its worn states weathering shows metal and age. */
 export const WORN = ['neglected', 'derelict'] as const;

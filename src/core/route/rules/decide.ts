@@ -7,7 +7,7 @@ export const DECIDE: readonly StepRule[] = [
     title: 'Settle the options against the instructions',
     kind: 'decide',
     lane: 'Whole',
-    minutes: 20,
+    minutes: { work: 'look', parts: 60 },
     after: [],
     why: 'each choice changes parts, fits and holes',
   },

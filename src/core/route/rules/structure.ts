@@ -1,4 +1,5 @@
 import type { Aspect } from '@/core/evidence/aspects';
+import type { Takes } from '../takes';
 import type { StepKind } from '@/core/work/kinds';
 
 /** What a ruling about the structure of a zone makes to do, as data. */
@@ -10,7 +11,7 @@ export interface StructureWork {
   /** The step's title; %s is where. */
   title: string;
   kind: StepKind;
-  minutes: number;
+  minutes: Takes;
   after: readonly string[];
   before: readonly string[];
   caution: 'dust' | 'blade' | null;
@@ -24,7 +25,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'fill-seam',
     title: 'Fill the seam on %s: the real machine has none',
     kind: 'fill',
-    minutes: 25,
+    minutes: { work: 'build', parts: 8 },
     after: ['seams-fuselage', 'seams-wings'],
     before: ['degrease'],
     caution: 'dust',
@@ -36,7 +37,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'keep-seam',
     title: 'Keep the joint on %s open as a panel line',
     kind: 'mend',
-    minutes: 10,
+    minutes: { work: 'build', parts: 3 },
     after: ['seams-fuselage', 'seams-wings'],
     before: ['degrease'],
     caution: 'blade',
@@ -48,7 +49,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'part-seam',
     title: 'Fill the seam on %s where there is no panel line, keep the rest',
     kind: 'fill',
-    minutes: 30,
+    minutes: { work: 'build', parts: 10 },
     after: ['seams-fuselage', 'seams-wings'],
     before: ['degrease'],
     caution: 'dust',
@@ -60,7 +61,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'smooth-cover',
     title: "Fill the hub's holes on %s, sand the covers smooth",
     kind: 'fill',
-    minutes: 25,
+    minutes: { work: 'build', parts: 8 },
     after: ['check-parts'],
     before: ['build-gear'],
     caution: 'dust',
@@ -72,7 +73,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'cut-cover',
     title: 'Cut the covers on %s to half',
     kind: 'clean',
-    minutes: 20,
+    minutes: { work: 'build', parts: 7 },
     after: ['check-parts'],
     before: ['build-gear'],
     caution: 'blade',
@@ -84,7 +85,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'no-cover',
     title: 'Cut the covers off %s, clean the legs',
     kind: 'clean',
-    minutes: 15,
+    minutes: { work: 'build', parts: 5 },
     after: ['check-parts'],
     before: ['build-gear'],
     caution: 'blade',
@@ -96,7 +97,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'open-spokes',
     title: 'Open the spokes on %s',
     kind: 'drill',
-    minutes: 40,
+    minutes: { work: 'build', parts: 13 },
     after: ['check-parts'],
     before: ['build-gear'],
     caution: 'blade',
@@ -108,7 +109,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'fill-aerial',
     title: 'Fill the hole of the aerial on %s',
     kind: 'fill',
-    minutes: 10,
+    minutes: { work: 'build', parts: 3 },
     after: ['seams-fuselage'],
     before: ['degrease'],
     caution: 'dust',
@@ -120,7 +121,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'fill-hook',
     title: 'Leave the hook off %s and fill its slot',
     kind: 'fill',
-    minutes: 20,
+    minutes: { work: 'build', parts: 7 },
     after: ['seams-fuselage'],
     before: ['degrease'],
     caution: 'dust',
@@ -132,7 +133,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'lower-hook',
     title: 'Set the hook on %s lowered',
     kind: 'fit',
-    minutes: 15,
+    minutes: { work: 'build', parts: 5 },
     after: ['fit-gear'],
     before: ['aerials'],
     caution: null,
@@ -144,7 +145,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'clean-frame',
     title: 'Clean up the frame of the door that is off %s',
     kind: 'clean',
-    minutes: 25,
+    minutes: { work: 'build', parts: 8 },
     after: ['check-parts'],
     before: ['gate:fuselage'],
     caution: 'blade',
@@ -156,7 +157,7 @@ export const STRUCTURE: readonly StructureWork[] = [
     job: 'remove-fit',
     title: 'Remove what is not fitted on %s and fill its place',
     kind: 'fill',
-    minutes: 20,
+    minutes: { work: 'build', parts: 7 },
     after: ['check-parts'],
     before: ['degrease'],
     caution: 'dust',

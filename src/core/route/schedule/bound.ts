@@ -3,6 +3,7 @@ import { cheapestLoads, leastCleaning } from './loads';
 import type { Network } from './network';
 import { firstEndingAfter, overlaps, type Instant, type Span } from './problem';
 import { Sequencer } from './sequence';
+import { Carrier, type Spells } from './spells';
 
 /**
  * A proven lower bound on the finish: the longest chain through the calendar, and for each moment the work that cannot
@@ -42,15 +43,8 @@ const MANY = 400;
 const FEW = 30;
 /** Shares of the longest session at which work that may not be split is rounded. */
 const SHARES = [0.25, 1 / 3, 0.42, 0.4999];
-/** Rounds of shaving, and of carrying greatest waits back and forth. */
+/** Rounds of shaving. */
 const SHAVES = 4;
-const PASSES = 2;
-
-/** When each step begins at the earliest, and ends at the latest. */
-interface Spells {
-  heads: Instant[];
-  dues: Instant[];
-}
 
 /**
  * A sharper proven bound, found destructively: a finish is impossible when, for some stretch of time, the work that cannot begin before it
@@ -76,57 +70,13 @@ export function sharperBound(network: Network, finish: Instant): Instant {
     .filter(({ start, end }) => end > start);
   const isTooMuch = energyOf(network, sequencer, sessions);
 
-  /** Heads no earlier than those given, carried along the waits; null where a step has no place any more. */
-  const headsFrom = (given: readonly Instant[]): Instant[] | null => {
-    const heads = [...given];
-    for (let pass = 0; pass < PASSES; pass += 1) {
-      for (const i of network.order) {
-        if (done[i]) continue;
-        let from = heads[i]!;
-        for (const arc of network.before[i]!)
-          from = Math.max(from, (done[arc.step]?.[1] ?? endFrom(arc.step, heads[arc.step]!)) + arc.minLag);
-        const end = endFrom(i, from);
-        if (end === Infinity) return null;
-        heads[i] = steps[i]!.splittable ? from : Math.max(from, end - steps[i]!.minutes);
-      }
-      for (const i of open)
-        for (const arc of network.before[i]!)
-          if (arc.maxLag !== null && !done[arc.step] && !steps[arc.step]!.splittable)
-            heads[arc.step] = Math.max(heads[arc.step]!, heads[i]! - arc.maxLag - steps[arc.step]!.minutes);
-    }
-    return heads;
-  };
-  const endFrom = (i: number, from: Instant) => network.calendar.earliestEnd(steps[i]!, from);
-
-  /** Latest ends no later than those given; null where a step has no place any more. */
-  const duesBy = (given: readonly Instant[], heads: readonly Instant[]): Instant[] | null => {
-    const dues = [...given];
-    const latest = new Array<Instant>(steps.length).fill(Infinity);
-    for (let pass = 0; pass < PASSES; pass += 1) {
-      for (let k = network.order.length - 1; k >= 0; k -= 1) {
-        const i = network.order[k]!;
-        if (done[i]) continue;
-        let by = dues[i]!;
-        for (const arc of network.after[i]!) if (!done[arc.step]) by = Math.min(by, latest[arc.step]! - arc.minLag);
-        latest[i] = network.calendar.latestStart(steps[i]!, by);
-        if (latest[i]! < heads[i]!) return null;
-        dues[i] = steps[i]!.splittable ? by : Math.min(by, latest[i]! + steps[i]!.minutes);
-      }
-      for (const i of open)
-        for (const arc of network.before[i]!)
-          if (arc.maxLag !== null && !steps[i]!.splittable) {
-            const from = done[arc.step]?.[1] ?? dues[arc.step]!;
-            dues[i] = Math.min(dues[i]!, from + arc.maxLag + steps[i]!.minutes);
-          }
-    }
-    return dues;
-  };
+  const carrier = new Carrier(network, open);
   const spellsOf = (heads: readonly Instant[], dues: readonly Instant[]): Spells | null => {
-    const begun = headsFrom(heads);
-    const ended = begun && duesBy(dues, begun);
+    const begun = carrier.headsFrom(heads);
+    const ended = begun && carrier.duesBy(dues, begun);
     return begun && ended && !isTooMuch(begun, ended) ? { heads: begun, dues: ended } : null;
   };
-  const first = headsFrom(steps.map(() => now));
+  const first = carrier.headsFrom(steps.map(() => now));
   if (!first) return plain;
   const isImpossible = (by: Instant) =>
     spellsOf(

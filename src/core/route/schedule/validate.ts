@@ -9,80 +9,113 @@ export function violations(
   plan: readonly PlannedStep[],
   nameOf: (id: string) => string = (id) => id,
 ): string[] {
-  const found: string[] = [];
   const actuals = new Map(problem.actuals.map((actual) => [actual.id, actual]));
   const planned = new Map(plan.map((step) => [step.id, step.segments]));
-  const segmentsOf = (id: string): [number, number][] | undefined => {
-    const actual = actuals.get(id);
-    return actual ? [[actual.start, actual.end]] : planned.get(id);
+  const known: Known = {
+    problem,
+    nameOf,
+    isDone: (id) => actuals.has(id),
+    segmentsOf: (id) => {
+      const actual = actuals.get(id);
+      return actual ? [[actual.start, actual.end]] : planned.get(id);
+    },
   };
+  const [steps, cleans] = [stepFaults(known), cleanOutFaults(known)];
+  const work = [...steps.work, ...cleans.work].sort((a, b) => a.from - b.from || a.to - b.to);
+  const overlaps = work.flatMap((piece, i) => {
+    const next = work[i + 1];
+    return next && next.from < piece.to ? [`${piece.name} and ${next.name} overlap`] : [];
+  });
+  return [...steps.faults, ...linkFaults(known), ...cleans.faults, ...overlaps];
+}
+
+/** A schedule with what was done in it. */
+interface Known {
+  problem: PlanProblem;
+  nameOf: (id: string) => string;
+  isDone: (id: string) => boolean;
+  segmentsOf: (id: string) => readonly [number, number][] | undefined;
+}
+
+/** Time that is worked. */
+interface Work {
+  name: string;
+  from: number;
+  to: number;
+}
+
+/** What each step by itself breaks: its minutes, its sessions, what it needs. */
+function stepFaults({ problem, nameOf, isDone, segmentsOf }: Known): { faults: string[]; work: Work[] } {
+  const faults: string[] = [];
+  const work: Work[] = [];
   const inside = (spans: readonly Span[], from: number, to: number) =>
     spans.findIndex((span) => span.start <= from && to <= span.end);
-  const work: { name: string; from: number; to: number }[] = [];
-
   for (const step of problem.steps) {
     const name = nameOf(step.id);
     const segments = segmentsOf(step.id);
     if (!segments || segments.length === 0) {
-      found.push(`${name}: not planned`);
+      faults.push(`${name}: not planned`);
       continue;
     }
-    if (actuals.has(step.id)) continue;
+    if (isDone(step.id)) continue;
     const total = segments.reduce((minutes, [from, to]) => minutes + to - from, 0);
-    if (total !== step.minutes) found.push(`${name}: ${total} of ${step.minutes} minutes`);
-    if (problem.now !== null && segments[0]![0] < problem.now) found.push(`${name}: starts in the past`);
-    if (segments.length > 1 && !step.splittable) found.push(`${name}: split`);
-    if (step.notBefore && segments[0]![0] < step.notBefore) found.push(`${name}: before what it needs arrives`);
+    if (total !== step.minutes) faults.push(`${name}: ${total} of ${step.minutes} minutes`);
+    if (problem.now !== null && segments[0]![0] < problem.now) faults.push(`${name}: starts in the past`);
+    if (segments.length > 1 && !step.splittable) faults.push(`${name}: split`);
+    if (step.notBefore && segments[0]![0] < step.notBefore) faults.push(`${name}: before what it needs arrives`);
     segments.forEach(([from, to], i) => {
       const window = inside(problem.windows, from, to);
-      if (window < 0) found.push(`${name}: outside the sessions`);
-      if (step.needsBooth && inside(problem.boothWindows, from, to) < 0) found.push(`${name}: outside the booth`);
+      if (window < 0) faults.push(`${name}: outside the sessions`);
+      if (step.needsBooth && inside(problem.boothWindows, from, to) < 0) faults.push(`${name}: outside the booth`);
       const next = segments[i + 1];
       if (next && (to !== problem.windows[window]?.end || next[0] !== problem.windows[window + 1]?.start))
-        found.push(`${name}: pauses where no session ends`);
+        faults.push(`${name}: pauses where no session ends`);
       work.push({ name, from, to });
     });
   }
+  return { faults, work };
+}
 
-  for (const { from, to, minLag, maxLag } of problem.links) {
+/** Waits that are too short or too long; what was too long already when it was planned is not the plan's doing. */
+function linkFaults({ problem, nameOf, isDone, segmentsOf }: Known): string[] {
+  return problem.links.flatMap(({ from, to, minLag, maxLag }) => {
     const [before, after] = [segmentsOf(from), segmentsOf(to)];
-    if (!before || !after || actuals.has(to)) continue;
-    const lag = after[0]![0] - before.at(-1)![1];
-    if (lag < minLag) found.push(`${nameOf(from)} to ${nameOf(to)}: ${lag} minutes, at least ${minLag}`);
-    const alreadyBroken =
-      actuals.has(from) && maxLag !== null && problem.now !== null && problem.now - before.at(-1)![1] > maxLag;
-    if (maxLag !== null && lag > maxLag && !alreadyBroken)
-      found.push(`${nameOf(from)} to ${nameOf(to)}: ${lag} minutes, at most ${maxLag}`);
-  }
+    if (!before || !after || isDone(to)) return [];
+    const ended = before.at(-1)![1];
+    const lag = after[0]![0] - ended;
+    const name = `${nameOf(from)} to ${nameOf(to)}: ${lag} minutes`;
+    const alreadyBroken = isDone(from) && maxLag !== null && problem.now !== null && problem.now - ended > maxLag;
+    return [
+      ...(lag < minLag ? [`${name}, at least ${minLag}`] : []),
+      ...(maxLag !== null && lag > maxLag && !alreadyBroken ? [`${name}, at most ${maxLag}`] : []),
+    ];
+  });
+}
 
-  const colourOf = new Map(problem.steps.map((step) => [step.id, step.colour]));
+/** Clean-outs between the sprays in their order: each in the session of the spray that it is for. */
+function cleanOutFaults({ problem, nameOf, isDone, segmentsOf }: Known): { faults: string[]; work: Work[] } {
+  const faults: string[] = [];
+  const work: Work[] = [];
   const sprays = problem.steps
-    .flatMap((step) => {
-      const segments = segmentsOf(step.id);
-      return step.colour !== null && segments ? [{ id: step.id, start: segments[0]![0] }] : [];
+    .flatMap(({ id, colour }) => {
+      const segments = segmentsOf(id);
+      return colour !== null && segments ? [{ id, colour, start: segments[0]![0] }] : [];
     })
     .sort((a, b) => a.start - b.start);
   let state = problem.airbrush?.initial ?? CLEAN;
   let last = -Infinity;
-  for (const { id, start } of sprays) {
+  for (const { id, colour, start } of sprays) {
     const window = problem.windows.find((span) => span.start <= start && start < span.end);
     if (problem.airbrush?.resetEachWindow && window && last < window.start) state = CLEAN;
-    const colour = colourOf.get(id)!;
     const clean = cleanOutMinutes(problem.airbrush, state, colour);
-    if (clean > 0 && !actuals.has(id)) {
-      if (!window || start - clean < window.start) found.push(`${nameOf(id)}: its clean-out lies outside the session`);
+    if (clean > 0 && !isDone(id)) {
+      if (!window || start - clean < window.start) faults.push(`${nameOf(id)}: its clean-out lies outside the session`);
       if (problem.now !== null && start - clean < problem.now)
-        found.push(`${nameOf(id)}: its clean-out lies in the past`);
+        faults.push(`${nameOf(id)}: its clean-out lies in the past`);
       work.push({ name: `clean-out before ${nameOf(id)}`, from: start - clean, to: start });
     }
     state = colour;
     last = start;
   }
-
-  work.sort((a, b) => a.from - b.from || a.to - b.to);
-  work.forEach((piece, i) => {
-    const next = work[i + 1];
-    if (next && next.from < piece.to) found.push(`${piece.name} and ${next.name} overlap`);
-  });
-  return found;
+  return { faults, work };
 }

@@ -43,11 +43,17 @@ export function BuyingPane({ data, goTo }: PaneProps): ReactNode {
   );
 }
 
-/** What each chosen call takes of which paint. */
-const needsOf = (data: ColoursPage) =>
-  data.calls.flatMap((call) =>
+/** What each chosen call takes of which paint, and each coat of a chosen product. */
+const needsOf = (data: ColoursPage) => [
+  ...data.calls.flatMap((call) =>
     call.chosen && call.cup ? [{ code: call.code, paintMl: call.cup.paintMl, parts: chosenParts(call) }] : [],
-  );
+  ),
+  ...data.coats.flatMap(({ title, record, neededMl }) =>
+    record && neededMl > 0
+      ? [{ code: title.toLowerCase(), paintMl: neededMl, parts: [{ paintId: record.paintId, drops: 1 }] }]
+      : [],
+  ),
+];
 
 function Buying({
   data,
@@ -236,6 +242,11 @@ const neededFrom = (data: ColoursPage, codes: readonly string[]): string =>
     ...data.calls
       .filter(({ code }) => codes.includes(code))
       .map((call) => `${call.code}: ${needFrom(call, data.factor)}`),
+    ...data.coats.flatMap(({ title, neededMl, times, where }) =>
+      codes.includes(title.toLowerCase())
+        ? [`${title}: ${neededMl.toFixed(1)} ml for ${where}${times > 1 ? `, ${times} times` : ''}.`]
+        : [],
+    ),
     `And ${Math.round(SPARE_SHARE * 100)} % in reserve.`,
   ].join(' ');
 

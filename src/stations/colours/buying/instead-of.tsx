@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/choices';
-import { recipeLabel, withPaints } from '@/core/brief/recipes';
+import { recipeLabel, withPaints } from '@/core/derive/recipes';
 import { differenceInWords } from '@/core/colour/words';
 import type { Shop } from '@/core/match/buying';
 import { mixPaints, partsOf } from '@/core/match/mix/cup';

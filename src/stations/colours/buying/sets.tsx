@@ -61,7 +61,7 @@ export function Sets({ data, shelf }: { data: ColoursPage; shelf: Pick<ColourShe
 }
 
 /** "has a colour for 4 of 6 calls; it lacks a colour for the fuselage underside (Sleet)." */
-export function setInWords({ serves, lacks }: JudgedSet, calls: readonly ColourCallRow[]): string {
+function setInWords({ serves, lacks }: JudgedSet, calls: readonly ColourCallRow[]): string {
   const named = (code: string) => {
     const call = calls.find((candidate) => candidate.code === code)!;
     const zones = call.zones.map(({ key, title }) => ({ key, title }));

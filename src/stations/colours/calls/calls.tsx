@@ -15,6 +15,7 @@ import { openedByRow } from '@/ui/rows';
 import { useShelf } from '../shelf';
 import type { OpenedCall, PaneProps } from '../panes';
 import { Candidates } from './candidates';
+import { GeneralCoats } from './general-coats';
 
 const NamesakesInDrawer = dynamic(() => import('./by-name').then((module) => module.NamesakesInDrawer));
 const ByName = dynamic(() => import('./by-name').then((module) => module.ByName));
@@ -101,6 +102,7 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
           </tbody>
         </table>
       </div>
+      <GeneralCoats data={data} />
       <Chemistry calls={shown} />
       {data.neighbours.length > 0 ? (
         <section className="bar-line">

@@ -16,6 +16,7 @@ import { bottleState, type BottleState } from '@/core/paint/bottle';
 import { PAINT_KINDS, priceInWords, type Paint } from '@/core/paint/catalogue';
 import { CHEMISTRIES, CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { openedByRow } from '@/ui/rows';
+import '../colours.css';
 
 interface Row {
   paint: Paint;

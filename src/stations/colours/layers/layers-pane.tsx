@@ -26,6 +26,7 @@ import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import { Looking } from './looking';
+import '@/ui/swatch.css';
 
 const COATS = 8;
 

@@ -4,6 +4,7 @@ import { huePages, nearerTo, PICKED_SD, type HuePage } from '@/core/colour/hue-p
 import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import type { MeasuredColour } from './measured-colour';
+import '../colours.css';
 
 /** A swatch picked by eye: the page of a hue, a cell on it, and what lies round that; all on the grey that colours are judged on. */
 export function EyePicker({ onColour }: { onColour: (colour: MeasuredColour) => void }): ReactNode {

@@ -1,11 +1,12 @@
 import type { ReactNode } from 'react';
-import { recipeLabel, withPaints } from '@/core/brief/recipes';
+import { recipeLabel, withPaints } from '@/core/derive/recipes';
 import type { Lab } from '@/core/colour/types';
 import { differenceInWords } from '@/core/colour/words';
 import { partsOf } from '@/core/match/mix/cup';
 import type { Paint } from '@/core/paint/catalogue';
 import { ButtedSwatches } from '@/ui/swatch';
 import type { MixAnswer } from '@/core/match/mix/mix-question';
+import '../colours.css';
 
 /** What the search has found so far, best first, and why nothing nearer. */
 export function FoundRecipes({

@@ -63,6 +63,7 @@ export function HandRow({
         </button>
         <span className="num">{part.drops}</span>
         <select
+          className="boxed-select"
           value={part.kept}
           aria-label={`In the search, ${label}`}
           onChange={(event) => onKept(event.target.value as HandPart['kept'])}

@@ -6,6 +6,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useMemo, useState, type ReactNode } from 'react';
 import { chooseColour } from '@/actions/choices';
 import { BLANK_RECIPE } from '@/core/kept/blank';
+import type { Lab } from '@/core/colour/types';
 import { differenceInWords } from '@/core/colour/words';
 import { chemistryOf, tryRecipe } from '@/core/match/mix/cup';
 import { claimInWords, matchSingle } from '@/core/match/single';
@@ -29,6 +30,7 @@ import { MakeIt } from './make-it';
 import type { MixAnswer, searchMixtures } from '@/core/match/mix/mix-question';
 import { TestSpray } from './test-spray';
 import { ToneFamily } from './tone-family';
+import '../colours.css';
 
 type Api = { searchMixtures: typeof searchMixtures };
 
@@ -64,8 +66,8 @@ interface BenchProps {
   sets: readonly PaintSet[];
 }
 
-function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
-  const { run, busy } = useSaving();
+/** The recipe in hand: kept ones, the nearest paint to begin with, and what it comes to. */
+function useHand(call: ColourCallRow, paints: readonly Paint[]) {
   const target = call.lab!;
   const byId = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
   const started = call.recipes.find(({ inUse }) => inUse) ?? call.recipes[0];
@@ -75,26 +77,6 @@ function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
     const [nearest] = matchSingle(targetOf(call)!, paints.filter(isMixable), 1);
     return nearest ? [{ paintId: nearest.paint.id, drops: 4, kept: 'free' }] : [];
   });
-  const [pool, setPool] = useState('drawer');
-  const [maxPaints, setMaxPaints] = useState(3);
-  const [maxDrops, setMaxDrops] = useState(12);
-  const [sameChemistry, setSameChemistry] = useState(true);
-  const { answer, working, start, stop } = useWorker<Api, MixAnswer>(
-    () => new Worker(new URL('../../../workers/mixing.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  const lines = useMemo(() => [...new Set(paints.map(({ line }) => line))], [paints]);
-  const from = useMemo(
-    () =>
-      paints.filter(
-        (paint) =>
-          isMixable(paint) &&
-          (pool === 'all' ||
-            paint.ownedMl > 0 ||
-            paint.line === pool ||
-            hand.some(({ paintId, kept }) => paintId === paint.id && kept !== 'free')),
-      ),
-    [paints, pool, hand],
-  );
   // Constants are dear to derive: once for each paint of the recipe.
   const ids = hand.map(({ paintId }) => paintId).join(' ');
   const known = useMemo(
@@ -128,6 +110,40 @@ function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
     );
     setRecipeId(id);
   };
+  const add = (paintId: string, drops: number) => {
+    const there = hand.find((part) => part.paintId === paintId);
+    take(
+      there
+        ? hand.map((part) => (part === there ? { ...part, drops: part.drops + drops } : part))
+        : [...hand, { paintId, drops }],
+      recipeId,
+    );
+  };
+  return { byId, hand, setHand, recipeId, setRecipeId, known, inHand, tried, change, take, add };
+}
+
+/** A search for recipes: from which paints, of how many, in how many drops. */
+function useSearch(target: Lab, paints: readonly Paint[], hand: readonly HandPart[]) {
+  const [pool, setPool] = useState('drawer');
+  const [maxPaints, setMaxPaints] = useState(3);
+  const [maxDrops, setMaxDrops] = useState(12);
+  const [sameChemistry, setSameChemistry] = useState(true);
+  const { answer, working, start, stop } = useWorker<Api, MixAnswer>(
+    () => new Worker(new URL('../../../workers/mixing.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  const lines = useMemo(() => [...new Set(paints.map(({ line }) => line))], [paints]);
+  const from = useMemo(
+    () =>
+      paints.filter(
+        (paint) =>
+          isMixable(paint) &&
+          (pool === 'all' ||
+            paint.ownedMl > 0 ||
+            paint.line === pool ||
+            hand.some(({ paintId, kept }) => paintId === paint.id && kept !== 'free')),
+      ),
+    [paints, pool, hand],
+  );
   const search = () =>
     start((api, hear) =>
       api.searchMixtures(
@@ -144,6 +160,29 @@ function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
         hear,
       ),
     );
+  return {
+    pool,
+    setPool,
+    maxPaints,
+    setMaxPaints,
+    maxDrops,
+    setMaxDrops,
+    sameChemistry,
+    setSameChemistry,
+    lines,
+    from,
+    answer,
+    working,
+    search,
+    stop,
+  };
+}
+
+function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
+  const { run, busy } = useSaving();
+  const target = call.lab!;
+  const { byId, hand, setHand, recipeId, setRecipeId, known, inHand, tried, change, take, add } = useHand(call, paints);
+  const search = useSearch(target, paints, hand);
   const keep = async () => {
     const result = await run(
       (act) =>
@@ -166,45 +205,13 @@ function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
     );
     if (result.ok) setRecipeId(result.value);
   };
-  const mixedChemistry =
-    chemistryOf(inHand.map(({ paint, drops }) => ({ chemistry: paint.chemistry, drops }))) === null &&
-    inHand.length > 1;
   const record = call.recipes.find(({ record: kept }) => kept.id === recipeId)?.record ?? null;
   return (
     <>
       <ReadyMade data={data} call={call} paints={paints} sets={sets} />
       <div className="mixing">
         <section aria-label="Recipe in hand">
-          <div className="mixing-head">
-            <ButtedSwatches
-              official={target}
-              chosen={tried?.lab ?? null}
-              label={`${call.code} and the mixture`}
-              width={220}
-              tall
-            />
-            <div>
-              <strong data-testid="mix-says">
-                {tried
-                  ? differenceInWords(target, tried.lab, tried.dE00, Math.hypot(call.sd, tried.sd))
-                  : 'nothing in the cup'}
-              </strong>
-              <div>
-                {tried ? (
-                  <>
-                    ΔE00{' '}
-                    <Explained says={differenceFrom(call, { lab: tried.lab, sd: tried.sd })}>
-                      <span data-testid="mix-de">{tried.dE00.toFixed(2)}</span>
-                    </Explained>{' '}
-                    <span className="dim">± {tried.sd.toFixed(1)}</span>
-                  </>
-                ) : null}
-              </div>
-              {mixedChemistry ? (
-                <div className="danger">⚠ Different chemistries in one cup: they may curdle.</div>
-              ) : null}
-            </div>
-          </div>
+          <MixtureHead call={call} tried={tried} inHand={inHand} />
           <DropBar parts={inHand.map(({ paint, drops }) => dropOf(paint, drops))} />
           <ul className="hand">
             {hand.map((part) => {
@@ -223,7 +230,7 @@ function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
             })}
           </ul>
           <AddPaint
-            paints={from.filter((paint) => !hand.some(({ paintId }) => paintId === paint.id))}
+            paints={search.from.filter((paint) => !hand.some(({ paintId }) => paintId === paint.id))}
             onAdd={(paintId) => take([...hand, { paintId, drops: 1 }])}
             full={hand.length >= 4}
           />
@@ -256,66 +263,20 @@ function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
           ) : null}
         </section>
         <section aria-label="Search">
-          <div className="filters">
-            <label>
-              From{' '}
-              <select value={pool} onChange={(event) => setPool(event.target.value)}>
-                <option value="drawer">the drawer</option>
-                {lines.map((line) => (
-                  <option key={line} value={line}>
-                    the drawer and {line}
-                  </option>
-                ))}
-                <option value="all">everything known</option>
-              </select>
-            </label>
-            <label>
-              Paints{' '}
-              <select value={maxPaints} onChange={(event) => setMaxPaints(Number(event.target.value))}>
-                {[1, 2, 3, 4].map((count) => (
-                  <option key={count}>{count}</option>
-                ))}
-              </select>
-            </label>
-            <label>
-              Drops{' '}
-              <select value={maxDrops} onChange={(event) => setMaxDrops(Number(event.target.value))}>
-                {[6, 8, 12, 16, 20].map((count) => (
-                  <option key={count}>{count}</option>
-                ))}
-              </select>
-            </label>
-            <label>
-              <input
-                type="checkbox"
-                checked={sameChemistry}
-                onChange={(event) => setSameChemistry(event.target.checked)}
-              />{' '}
-              one chemistry
-            </label>
-            {working ? (
-              <Button variant="outlined" onClick={stop}>
-                Stop
-              </Button>
-            ) : (
-              <Button variant="contained" disabled={from.length === 0} onClick={search}>
-                Find recipes
-              </Button>
-            )}
-          </div>
-          {from.length === 0 ? (
+          <SearchFilters {...search} />
+          {search.from.length === 0 ? (
             <p>The drawer holds nothing that can be mixed. Search in a line, or put bottles in the drawer.</p>
           ) : null}
-          {working ? (
-            <LinearProgress variant="determinate" value={100 * (answer?.share ?? 0)} aria-label="Searching" />
+          {search.working ? (
+            <LinearProgress variant="determinate" value={100 * (search.answer?.share ?? 0)} aria-label="Searching" />
           ) : null}
           <FoundRecipes
-            answer={answer}
-            working={working}
+            answer={search.answer}
+            working={search.working}
             target={target}
             targetSd={call.sd}
             byId={byId}
-            from={from.length}
+            from={search.from.length}
             onTake={take}
           />
         </section>
@@ -336,20 +297,116 @@ function Bench({ data, call, paints, sets }: BenchProps): ReactNode {
                 !hand.some(({ paintId }) => paintId === paint.id),
             )}
             record={record}
-            onAdd={(paintId, drops) => {
-              const there = hand.find((part) => part.paintId === paintId);
-              take(
-                there
-                  ? hand.map((part) => (part === there ? { ...part, drops: part.drops + drops } : part))
-                  : [...hand, { paintId, drops }],
-                record?.id ?? null,
-              );
-            }}
+            onAdd={add}
           />
           <ToneFamily data={data} call={call} base={inHand} paints={paints} />
         </>
       ) : null}
     </>
+  );
+}
+
+type InHand = ReturnType<typeof useHand>['inHand'];
+type Tried = ReturnType<typeof useHand>['tried'];
+
+/** The mixture beside its target, how far it is off, and whether it may be mixed at all. */
+function MixtureHead({ call, tried, inHand }: { call: ColourCallRow; tried: Tried; inHand: InHand }): ReactNode {
+  const target = call.lab!;
+  const mixedChemistry =
+    chemistryOf(inHand.map(({ paint, drops }) => ({ chemistry: paint.chemistry, drops }))) === null &&
+    inHand.length > 1;
+  return (
+    <div className="mixing-head">
+      <ButtedSwatches
+        official={target}
+        chosen={tried?.lab ?? null}
+        label={`${call.code} and the mixture`}
+        width={220}
+        tall
+      />
+      <div>
+        <strong data-testid="mix-says">
+          {tried
+            ? differenceInWords(target, tried.lab, tried.dE00, Math.hypot(call.sd, tried.sd))
+            : 'nothing in the cup'}
+        </strong>
+        <div>
+          {tried ? (
+            <>
+              ΔE00{' '}
+              <Explained says={differenceFrom(call, { lab: tried.lab, sd: tried.sd })}>
+                <span data-testid="mix-de">{tried.dE00.toFixed(2)}</span>
+              </Explained>{' '}
+              <span className="dim">± {tried.sd.toFixed(1)}</span>
+            </>
+          ) : null}
+        </div>
+        {mixedChemistry ? <div className="danger">⚠ Different chemistries in one cup: they may curdle.</div> : null}
+      </div>
+    </div>
+  );
+}
+
+/** From which paints, of how many, in how many drops. */
+function SearchFilters({
+  pool,
+  setPool,
+  maxPaints,
+  setMaxPaints,
+  maxDrops,
+  setMaxDrops,
+  sameChemistry,
+  setSameChemistry,
+  lines,
+  from,
+  working,
+  search,
+  stop,
+}: ReturnType<typeof useSearch>): ReactNode {
+  return (
+    <div className="filters">
+      <label>
+        From{' '}
+        <select value={pool} onChange={(event) => setPool(event.target.value)}>
+          <option value="drawer">the drawer</option>
+          {lines.map((line) => (
+            <option key={line} value={line}>
+              the drawer and {line}
+            </option>
+          ))}
+          <option value="all">everything known</option>
+        </select>
+      </label>
+      <label>
+        Paints{' '}
+        <select value={maxPaints} onChange={(event) => setMaxPaints(Number(event.target.value))}>
+          {[1, 2, 3, 4].map((count) => (
+            <option key={count}>{count}</option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Drops{' '}
+        <select value={maxDrops} onChange={(event) => setMaxDrops(Number(event.target.value))}>
+          {[6, 8, 12, 16, 20].map((count) => (
+            <option key={count}>{count}</option>
+          ))}
+        </select>
+      </label>
+      <label>
+        <input type="checkbox" checked={sameChemistry} onChange={(event) => setSameChemistry(event.target.checked)} />{' '}
+        one chemistry
+      </label>
+      {working ? (
+        <Button variant="outlined" onClick={stop}>
+          Stop
+        </Button>
+      ) : (
+        <Button variant="contained" disabled={from.length === 0} onClick={search}>
+          Find recipes
+        </Button>
+      )}
+    </div>
   );
 }
 

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useState, type ReactNode } from 'react';
 import { keepRecipes } from '@/actions/choices';
 import { BLANK_RECIPE } from '@/core/kept/blank';
-import { recipeLabel, withPaints } from '@/core/brief/recipes';
+import { recipeLabel, withPaints } from '@/core/derive/recipes';
 import { hexOf } from '@/core/colour/spaces';
 import type { Pigment } from '@/core/colour/kubelka-munk';
 import { TONE_STEPS, toneFamily } from '@/core/match/mix/tones';

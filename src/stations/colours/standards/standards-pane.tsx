@@ -15,6 +15,7 @@ import { useShelf } from '../shelf';
 import { addedInWords } from '../added-words';
 import { TableIn } from '@/stations/shell/table-in';
 import { CodeDetail } from './code-detail';
+import '../colours.css';
 
 /** Official colours: how their codes are written, what is known of each, and how a standard comes in. */
 export function StandardsPane({ data, code }: PaneProps): ReactNode {

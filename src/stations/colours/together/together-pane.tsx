@@ -18,8 +18,8 @@ import { useWorker } from '@/ui/use-worker';
 import { chosenParts, type ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
-import { gainsOf } from '@/core/brief/together';
-import type { Made, searchTogether, Solution, TogetherAnswer } from '@/core/brief/together';
+import { gainsOf } from '@/core/workshop/together';
+import type { Made, searchTogether, Solution, TogetherAnswer } from '@/core/workshop/together';
 
 type Api = { searchTogether: typeof searchTogether };
 

@@ -10,6 +10,7 @@ import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import type { Figure } from '@/core/evidence/picture/figure';
+import '../evidence.css';
 
 /** Makes the figure in hand a sighting. */
 export interface MeasuredKeeper {

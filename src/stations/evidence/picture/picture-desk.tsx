@@ -10,6 +10,7 @@ import { PictureViewer } from './picture-viewer';
 import { ScaleForm } from './scale-form';
 import { TonePanel, type Patch } from './tone-panel';
 import { useShown } from '@/ui/shown-units';
+import '../evidence.css';
 
 export type Mode = 'look' | 'scale' | 'panel' | Tool | 'tone';
 const MODES: { mode: Mode; title: string; points: number; asks: string }[] = [
@@ -168,7 +169,7 @@ const standingPoints = (mode: Mode, calibration: Calibration | null): XY[] =>
     ? [...calibration.points]
     : [];
 
-export const scaleInWords = (calibration: Calibration): string =>
+const scaleInWords = (calibration: Calibration): string =>
   calibration.kind === 'length'
     ? `Scale: ${calibration.mm} ± ${calibration.sdMm} mm between two points.`
     : `Scale: a panel of ${calibration.widthMm} × ${calibration.heightMm} ± ${calibration.sdMm} mm, rectified.`;

@@ -1,7 +1,6 @@
 'use client';
 
 import {
-  useCallback,
   useEffect,
   useEffectEvent,
   useRef,
@@ -9,6 +8,7 @@ import {
   type KeyboardEvent,
   type PointerEvent,
   type ReactNode,
+  type RefObject,
 } from 'react';
 import type { XY } from '@/core/evidence/picture/homography';
 
@@ -47,23 +47,15 @@ const CLICK_SLACK = 4;
 const LOUPE = 150;
 const LOUPE_ZOOM = 6;
 
-/** A picture to look at closely: zoom, turn, lighten; points by mouse, touch or keys, with a loupe for the last px. */
-export function PictureViewer({ pictureId, title, marks, drawing, onKey }: Props): ReactNode {
-  const frame = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState<Size | null>(null);
+/** Where one looks at a picture from, and how that is changed: in its own px, whatever the turn. */
+function useGaze(frame: RefObject<HTMLDivElement | null>, size: Size | null) {
   const [gaze, setGaze] = useState<Gaze>({ centre: [0, 0], scale: 1, turn: 0 });
-  const [light, setLight] = useState({ brightness: 100, contrast: 100 });
-  const [hover, setHover] = useState<XY | null>(null);
-  const pointers = useRef(new Map<number, XY>());
-  const gesture = useRef<{ kind: 'pan' | 'point'; index: number; from: XY; moved: boolean } | null>(null);
-  const address = `/pictures/${pictureId}`;
-
-  const fit = useCallback((of: Size, turn: number) => {
+  const fit = (of: Size, turn: number) => {
     const box = frame.current!.getBoundingClientRect();
     const lying = turn % 180 !== 0;
     const [w, h] = lying ? [of.height, of.width] : [of.width, of.height];
     setGaze({ centre: [of.width / 2, of.height / 2], scale: Math.min(box.width / w, box.height / h), turn });
-  }, []);
+  };
 
   const unturn = ([x, y]: XY): XY => {
     const angle = (-gaze.turn * Math.PI) / 180;
@@ -100,8 +92,20 @@ export function PictureViewer({ pictureId, title, marks, drawing, onKey }: Props
     const listen = (event: WheelEvent) => onWheel(event);
     element.addEventListener('wheel', listen, { passive: false });
     return () => element.removeEventListener('wheel', listen);
-  }, []);
+  }, [frame]);
 
+  return { gaze, setGaze, fit, unturn, inPicture, zoom, pan, turn };
+}
+
+/** Fingers and mouse: a drag pans or pulls a point, two fingers zoom, a press puts a point. */
+function usePointers(
+  frame: RefObject<HTMLDivElement | null>,
+  marks: Props['marks'],
+  { inPicture, zoom, pan }: Pick<ReturnType<typeof useGaze>, 'inPicture' | 'zoom' | 'pan'>,
+) {
+  const [hover, setHover] = useState<XY | null>(null);
+  const pointers = useRef(new Map<number, XY>());
+  const gesture = useRef<{ kind: 'pan' | 'point'; index: number; from: XY; moved: boolean } | null>(null);
   const onPointerDown = (event: PointerEvent) => {
     if ((event.target as HTMLElement).closest('button, input')) return;
     frame.current!.setPointerCapture(event.pointerId);
@@ -141,6 +145,22 @@ export function PictureViewer({ pictureId, title, marks, drawing, onKey }: Props
     if (going && !going.moved && going.kind === 'pan' && event.type === 'pointerup')
       marks?.onPut?.(inPicture([event.clientX, event.clientY]));
   };
+
+  return { hover, setHover, onPointerDown, onPointerMove, onPointerUp };
+}
+
+/** A picture to look at closely: zoom, turn, lighten; points by mouse, touch or keys, with a loupe for the last px. */
+export function PictureViewer({ pictureId, title, marks, drawing, onKey }: Props): ReactNode {
+  const frame = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState<Size | null>(null);
+  const [light, setLight] = useState({ brightness: 100, contrast: 100 });
+  const { gaze, setGaze, fit, unturn, inPicture, zoom, pan, turn } = useGaze(frame, size);
+  const { hover, setHover, onPointerDown, onPointerMove, onPointerUp } = usePointers(frame, marks, {
+    inPicture,
+    zoom,
+    pan,
+  });
+  const address = `/pictures/${pictureId}`;
 
   const nudge = (key: string, by: number): boolean => {
     const step = { ArrowUp: [0, -by], ArrowDown: [0, by], ArrowLeft: [-by, 0], ArrowRight: [by, 0] }[key] as
@@ -222,61 +242,105 @@ export function PictureViewer({ pictureId, title, marks, drawing, onKey }: Props
               aria-hidden="true"
             >
               {drawing?.(px)}
-              {marks?.points.map(([x, y], i) => (
-                <g key={i} data-point={i} className="viewer-point">
-                  <circle cx={x} cy={y} r={16 * px} fill="transparent" />
-                  <circle
-                    cx={x}
-                    cy={y}
-                    r={(marks.selected === i ? 8 : 6) * px}
-                    fill="none"
-                    stroke="#000"
-                    strokeWidth={(marks.selected === i ? 5 : 3.5) * px}
-                  />
-                  <circle
-                    cx={x}
-                    cy={y}
-                    r={(marks.selected === i ? 8 : 6) * px}
-                    fill="none"
-                    stroke="#fff"
-                    strokeWidth={(marks.selected === i ? 2.6 : 1.6) * px}
-                  />
-                </g>
-              ))}
+              {marks ? <Points marks={marks} px={px} /> : null}
             </svg>
           ) : null}
         </div>
         {marks?.onPut ? <span className="viewer-cross" aria-hidden="true" /> : null}
         {loupeAt && size ? <Loupe address={address} size={size} at={loupeAt} /> : null}
       </div>
-      <div className="viewer-tools" role="toolbar" aria-label={`View of ${title}`}>
-        <button type="button" onClick={() => zoom(1.25)} aria-label="Zoom in">
-          +
-        </button>
-        <button type="button" onClick={() => zoom(0.8)} aria-label="Zoom out">
-          −
-        </button>
-        <button type="button" onClick={() => size && fit(size, gaze.turn)}>
-          Fit
-        </button>
-        <button type="button" onClick={() => turn(90)} aria-label="Turn by a quarter">
-          ↻
-        </button>
-        <span className="dim">{Math.round(gaze.scale * 100)} %</span>
-        {(['brightness', 'contrast'] as const).map((name) => (
-          <label key={name}>
-            {name}
-            <input
-              type="range"
-              min={25}
-              max={250}
-              step={5}
-              value={light[name]}
-              onChange={(event) => setLight({ ...light, [name]: Number(event.target.value) })}
-            />
-          </label>
-        ))}
-      </div>
+      <ViewerTools
+        title={title}
+        scale={gaze.scale}
+        zoom={zoom}
+        turn={turn}
+        onFit={() => size && fit(size, gaze.turn)}
+        light={light}
+        onLight={setLight}
+      />
+    </div>
+  );
+}
+
+/** The points that are put, the selected one larger; dark and light, so that they show on any ground. */
+function Points({ marks, px }: { marks: NonNullable<Props['marks']>; px: number }): ReactNode {
+  return (
+    <>
+      {marks.points.map(([x, y], i) => (
+        <g key={i} data-point={i} className="viewer-point">
+          <circle cx={x} cy={y} r={16 * px} fill="transparent" />
+          <circle
+            cx={x}
+            cy={y}
+            r={(marks.selected === i ? 8 : 6) * px}
+            fill="none"
+            stroke="#000"
+            strokeWidth={(marks.selected === i ? 5 : 3.5) * px}
+          />
+          <circle
+            cx={x}
+            cy={y}
+            r={(marks.selected === i ? 8 : 6) * px}
+            fill="none"
+            stroke="#fff"
+            strokeWidth={(marks.selected === i ? 2.6 : 1.6) * px}
+          />
+        </g>
+      ))}
+    </>
+  );
+}
+
+interface Light {
+  brightness: number;
+  contrast: number;
+}
+
+function ViewerTools({
+  title,
+  scale,
+  zoom,
+  turn,
+  onFit,
+  light,
+  onLight,
+}: {
+  title: string;
+  scale: number;
+  zoom: (by: number) => void;
+  turn: (by: number) => void;
+  onFit: () => void;
+  light: Light;
+  onLight: (light: Light) => void;
+}): ReactNode {
+  return (
+    <div className="viewer-tools" role="toolbar" aria-label={`View of ${title}`}>
+      <button type="button" onClick={() => zoom(1.25)} aria-label="Zoom in">
+        +
+      </button>
+      <button type="button" onClick={() => zoom(0.8)} aria-label="Zoom out">
+        −
+      </button>
+      <button type="button" onClick={onFit}>
+        Fit
+      </button>
+      <button type="button" onClick={() => turn(90)} aria-label="Turn by a quarter">
+        ↻
+      </button>
+      <span className="dim">{Math.round(scale * 100)} %</span>
+      {(['brightness', 'contrast'] as const).map((name) => (
+        <label key={name}>
+          {name}
+          <input
+            type="range"
+            min={25}
+            max={250}
+            step={5}
+            value={light[name]}
+            onChange={(event) => onLight({ ...light, [name]: Number(event.target.value) })}
+          />
+        </label>
+      ))}
     </div>
   );
 }

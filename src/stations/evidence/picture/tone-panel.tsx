@@ -105,66 +105,14 @@ export function TonePanel({
         </p>
       )}
       {patches.length > 0 ? (
-        <table className="plain">
-          <thead>
-            <tr>
-              <th>Patch</th>
-              <th>Grey</th>
-              <th>Colour</th>
-              <th>Radius, px</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {patches.map((patch, i) => (
-              <tr key={i}>
-                <td>
-                  <button type="button" className="row-button" onClick={() => onSelect(i)}>
-                    {patch.code === '' ? 'asked for' : `known ${i + 1}`}
-                  </button>
-                </td>
-                <td className="num">
-                  {greys[i] ? `${(greys[i].grey * 100).toFixed(0)} ± ${(greys[i].sd * 100).toFixed(0)} %` : 'outside'}
-                  {greys[i] && greys[i].sd > UNEVEN ? ', uneven: over an edge?' : ''}
-                </td>
-                <td>
-                  <select
-                    value={patch.code}
-                    onChange={(event) => change(i, { code: event.target.value })}
-                    aria-label={`Colour of patch ${i + 1}`}
-                  >
-                    <option value="">asked for</option>
-                    {codes.map((code) => (
-                      <option key={code.value} value={code.value}>
-                        {code.label}
-                      </option>
-                    ))}
-                  </select>
-                </td>
-                <td>
-                  <input
-                    type="range"
-                    min={2}
-                    max={40}
-                    value={patch.radius}
-                    onChange={(event) => change(i, { radius: Number(event.target.value) })}
-                    aria-label={`Radius of patch ${i + 1}`}
-                  />{' '}
-                  {patch.radius}
-                </td>
-                <td>
-                  <button
-                    type="button"
-                    className="row-button"
-                    onClick={() => onPatches(patches.filter((_, k) => k !== i))}
-                  >
-                    leave out
-                  </button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <PatchTable
+          patches={patches}
+          greys={greys}
+          codes={codes}
+          onChange={change}
+          onSelect={onSelect}
+          onLeaveOut={(at) => onPatches(patches.filter((_, k) => k !== at))}
+        />
       ) : null}
       <div className="measured-target">
         <label>
@@ -199,48 +147,137 @@ export function TonePanel({
         </p>
       ) : null}
       {answer && 'ranking' in answer ? (
-        <div role="status">
-          <p>
-            <strong>{answer.ranking.says}</strong>
-          </p>
-          <ol className="tone-list">
-            {answer.ranking.ranked.slice(0, SHOWN).map(({ code, probability }) => (
-              <li key={code}>
-                <span
-                  className="chip"
-                  style={{ background: data.codes.find((c) => c.value === code)?.hex ?? undefined }}
-                />{' '}
-                {data.codes.find((c) => c.value === code)?.label ?? code}
-                <span className="tone-bar" style={{ width: `${Math.max(1, probability * 200)}px` }} />
-                {Math.round(probability * 100)} %{' '}
-                <button
-                  type="button"
-                  className="row-button"
-                  disabled={busy}
-                  onClick={() => void keep(code, probability)}
-                >
-                  enter as inferred
-                </button>
-              </li>
-            ))}
-          </ol>
-          <p className="dim">
-            {answer.ranking.films.length > 1
-              ? `Film by the greys: ${[...new Set(answer.ranking.films.map((f) => f.emulsion))]
-                  .map((emulsion) => {
-                    const chance = answer.ranking.films
-                      .filter((f) => f.emulsion === emulsion)
-                      .reduce((sum, f) => sum + f.probability, 0);
-                    return `${emulsionTitle(emulsion)} ${Math.round(chance * 100)} %`;
-                  })
-                  .join(', ')}. `
-              : ''}
-            Film sensitivities are textbook shapes, not measurements; exposure and contrast of the print are taken as
-            unknown. With three known patches and little noise the right one of twelve comes first about every second
-            time.
-          </p>
-        </div>
+        <Ranked
+          ranking={answer.ranking}
+          codes={data.codes}
+          busy={busy}
+          onEnter={(code, chance) => void keep(code, chance)}
+        />
       ) : null}
+    </div>
+  );
+}
+
+/** The patches with their greys, and what each is of. */
+function PatchTable({
+  patches,
+  greys,
+  codes,
+  onChange,
+  onSelect,
+  onLeaveOut,
+}: {
+  patches: readonly Patch[];
+  greys: readonly ReturnType<typeof patchGrey>[];
+  codes: EvidencePage['codes'];
+  onChange: (at: number, part: Partial<Patch>) => void;
+  onSelect: (at: number) => void;
+  onLeaveOut: (at: number) => void;
+}): ReactNode {
+  return (
+    <table className="plain">
+      <thead>
+        <tr>
+          <th>Patch</th>
+          <th>Grey</th>
+          <th>Colour</th>
+          <th>Radius, px</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {patches.map((patch, i) => (
+          <tr key={i}>
+            <td>
+              <button type="button" className="row-button" onClick={() => onSelect(i)}>
+                {patch.code === '' ? 'asked for' : `known ${i + 1}`}
+              </button>
+            </td>
+            <td className="num">
+              {greys[i] ? `${(greys[i].grey * 100).toFixed(0)} ± ${(greys[i].sd * 100).toFixed(0)} %` : 'outside'}
+              {greys[i] && greys[i].sd > UNEVEN ? ', uneven: over an edge?' : ''}
+            </td>
+            <td>
+              <select
+                value={patch.code}
+                onChange={(event) => onChange(i, { code: event.target.value })}
+                aria-label={`Colour of patch ${i + 1}`}
+              >
+                <option value="">asked for</option>
+                {codes.map((code) => (
+                  <option key={code.value} value={code.value}>
+                    {code.label}
+                  </option>
+                ))}
+              </select>
+            </td>
+            <td>
+              <input
+                type="range"
+                min={2}
+                max={40}
+                value={patch.radius}
+                onChange={(event) => onChange(i, { radius: Number(event.target.value) })}
+                aria-label={`Radius of patch ${i + 1}`}
+              />{' '}
+              {patch.radius}
+            </td>
+            <td>
+              <button type="button" className="row-button" onClick={() => onLeaveOut(i)}>
+                leave out
+              </button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What the grey could be, the likeliest first, with the films that the greys speak for. */
+function Ranked({
+  ranking,
+  codes,
+  busy,
+  onEnter,
+}: {
+  ranking: Extract<ToneAnswer, { ranking: unknown }>['ranking'];
+  codes: EvidencePage['codes'];
+  busy: boolean;
+  onEnter: (code: string, probability: number) => void;
+}): ReactNode {
+  return (
+    <div role="status">
+      <p>
+        <strong>{ranking.says}</strong>
+      </p>
+      <ol className="tone-list">
+        {ranking.ranked.slice(0, SHOWN).map(({ code, probability }) => (
+          <li key={code}>
+            <span className="chip" style={{ background: codes.find((c) => c.value === code)?.hex ?? undefined }} />{' '}
+            {codes.find((c) => c.value === code)?.label ?? code}
+            <span className="tone-bar" style={{ width: `${Math.max(1, probability * 200)}px` }} />
+            {Math.round(probability * 100)} %{' '}
+            <button type="button" className="row-button" disabled={busy} onClick={() => onEnter(code, probability)}>
+              enter as inferred
+            </button>
+          </li>
+        ))}
+      </ol>
+      <p className="dim">
+        {ranking.films.length > 1
+          ? `Film by the greys: ${[...new Set(ranking.films.map((f) => f.emulsion))]
+              .map((emulsion) => {
+                const chance = ranking.films
+                  .filter((f) => f.emulsion === emulsion)
+                  .reduce((sum, f) => sum + f.probability, 0);
+                return `${emulsionTitle(emulsion)} ${Math.round(chance * 100)} %`;
+              })
+              .join(', ')}. `
+          : ''}
+        Film sensitivities are textbook shapes, not measurements; exposure and contrast of the print are taken as
+        unknown. With three known patches and little noise the right one of twelve comes first about every second time.
+      </p>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
-import { sumFacts } from '@/core/brief/sum-facts';
+import { sumFacts } from '@/core/workshop/sum-facts';
 import { SUM_KINDS } from './kinds';
 
 const facts = sumFacts(viewOfDemo().view);

@@ -22,7 +22,7 @@ import {
   type PinMetal,
   type RodMaterial,
 } from '@/core/bench/workshop-sums';
-import type { SumFacts } from '@/core/brief/sum-facts';
+import type { SumFacts } from '@/core/workshop/sum-facts';
 import { CHEMISTRIES, CHEMISTRY_NAMES, type Chemistry } from '@/core/paint/chemistry';
 import type { DryingState } from '@/core/paint/drying';
 import { durationInWords } from '@/core/units/minutes';

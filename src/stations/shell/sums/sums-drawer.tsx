@@ -3,7 +3,7 @@
 import Drawer from '@mui/material/Drawer';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type ReactNode } from 'react';
-import type { SumFacts } from '@/core/brief/sum-facts';
+import type { SumFacts } from '@/core/workshop/sum-facts';
 import { useMeasures } from '@/ui/shown-units';
 import css from './sums.module.css';
 import { SUM_KINDS, type SumKind } from './kinds';

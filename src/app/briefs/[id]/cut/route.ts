@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { cutSheetSvg } from '@/core/interchange/cut-sheet-svg';
 import { PAPERS, type PaperSize } from '@/paper/cut-sheet-pdf';
-import { cutSheets } from '@/core/brief/cut-sheets';
+import { cutSheets } from '@/core/workshop/cut-sheets';
 import { makePdf } from '@/paper/thread';
 import { fileName } from '../file-name';
 import { svgFile } from '../svg-file';

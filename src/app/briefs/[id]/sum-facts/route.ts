@@ -1,5 +1,5 @@
 import { fresh } from '@/app/files/attachment';
-import { sumFacts } from '@/core/brief/sum-facts';
+import { sumFacts } from '@/core/workshop/sum-facts';
 import { briefView } from '../view';
 
 /** What the brief knows of itself, for the sums in the drawer. */

@@ -1,4 +1,4 @@
-import { learningOf } from '@/core/brief/learning';
+import { learningOf } from '@/core/workshop/learning';
 import { fresh } from '@/app/files/attachment';
 import { finishDrift } from '@/data/finish-drift';
 import { shownOf } from '../../shown-of';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { logWindow } from '@/core/brief/log-book';
+import { logWindow } from '@/core/workshop/log-book';
 import { badRequest, fresh } from '@/app/files/attachment';
 import { shownOf } from '../../shown-of';
 import { briefView } from '../../view';

@@ -1,5 +1,5 @@
 import { fresh, noSuch } from '@/app/files/attachment';
-import { fallsWith } from '@/core/brief/log-book';
+import { fallsWith } from '@/core/workshop/log-book';
 import { briefView } from '../../../view';
 
 /** What is done and no longer holds when an entry's work is done again. */

@@ -1,0 +1,234 @@
+import { canonicalIn, type CodeBook } from '@/core/codes/system';
+import type { OfficialColour } from '@/core/codes/official';
+import {
+  coatsBy,
+  figuresOfWay,
+  generalWay,
+  suggestWay,
+  type GeneralWay,
+  type Suggestion,
+  type Way,
+} from '@/core/kit/applying';
+import type { Tool } from '@/core/kit/tools';
+import type { Kept } from '@/core/kept/records';
+import type { BriefState, ColourShelf } from '@/core/kept/state';
+import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
+import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { groundCalled, groundOfBrief, groundOfSchool, type Ground } from '@/core/paint/grounds';
+import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
+import type { AppliedFigures } from '@/core/paint/quantity';
+import type { RouteCall } from '@/core/route/call';
+import type { QuestionView } from './questions';
+import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
+import { wornColours } from './worn';
+
+/** Stage: every code that is called for, with its zones, its paint, and how it is laid. */
+
+export interface CallView {
+  code: string;
+  official: OfficialColour | null;
+  zones: string[];
+  /** Skin on the model that shows it, cm2. */
+  areaCm2: number;
+  /** `paint` is what a chosen recipe makes, where one is chosen. */
+  choice: { record: Kept<'colour_choice'>; paint: Paint; recipe: RecipeView | null } | null;
+  /** Coats that are planned of it; null while no paint is chosen. */
+  coats: PlannedCoats | null;
+  /** What is laid under it beside the ground of the brief, and what over it. */
+  ground: Ground | null;
+  filter: { paint: Paint; percent: number; passes: number } | null;
+  /** How it is brought on, why, and whether the builder chose it. */
+  way: Suggestion & { chosen: boolean; takes: AppliedFigures };
+}
+
+export type CallMaker = (value: string, zones: string[], areaM2?: number) => CallView;
+
+/** How general coats are brought on in a brief. */
+export const generalWayOf = ({ choices }: Pick<BriefState, 'choices'>, tools: readonly Tool[]): GeneralWay =>
+  generalWay(
+    tools,
+    choices.map(({ way }) => way || null),
+  );
+
+/** How a code becomes a call: what is known of it, and the paint chosen for it in this brief. */
+export function callMaker(
+  state: BriefState,
+  { paints: catalogue, tools }: ColourShelf,
+  official: ReadonlyMap<string, OfficialColour>,
+  book: CodeBook,
+  outline: Outline,
+  soft: ReadonlySet<string>,
+  laid: Readonly<Record<string, readonly string[]>>,
+): CallMaker {
+  const paints = new Map(catalogue.map((paint) => [paint.id, paint]));
+  const ground = groundOfBrief(state.brief.options);
+  const general = generalWayOf(state, tools);
+  const labOf = (code: string) => {
+    const known = official.get(code);
+    const chosen = state.choices.find(({ codeId }) => codeId === known?.record.id);
+    return (chosen?.paintId && paints.get(chosen.paintId)?.lab) || known?.lab || null;
+  };
+  /** Other colours that lie on some zones, and are no longer wanted there: what is laid now lies on them. */
+  const groundsUnder = (code: string, zones: readonly string[]) =>
+    [...new Set(zones.flatMap((zone) => laid[zone]?.at(-1) ?? []))].flatMap((under) => {
+      const lab = under === code ? null : labOf(under);
+      return lab ? [{ code: under, lab }] : [];
+    });
+  return (value, zones, areaM2) => {
+    const areaCm2 =
+      areaM2 === undefined
+        ? modelAreaOfZones(outline, zones, state.brief.denominator)
+        : (areaM2 * 1e4) / state.brief.denominator ** 2;
+    const code = canonicalIn(book, value);
+    const colour = official.get(code) ?? null;
+    const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
+    const kept = state.recipes.find((recipe) => recipe.id === record?.recipeId);
+    const made = kept ? mixtureOf(kept, catalogue, paints) : null;
+    const recipe = made?.recipe ?? null;
+    const paint = made ? made.paint : record?.paintId && paints.get(record.paintId);
+    const choice = record && paint ? { record, paint, recipe } : null;
+    const own =
+      record && paint
+        ? (groundCalled(record.ground) ?? groundOfSchool(state.brief.options.undercoats, paint.lab, paint.kind))
+        : null;
+    const filter = record?.filter ?? null;
+    const filterPaint = filter && paints.get(filter.paintId);
+    const suggested = suggestWay(
+      {
+        areaCm2,
+        edge: zones.some((zone) => soft.has(zone)) ? 'soft' : 'hard',
+        metallic: paint ? paint.kind === 'metallic' : false,
+        bottled: Boolean(paint),
+      },
+      tools,
+      general,
+    );
+    const way = record?.way
+      ? { way: record.way, because: 'as you chose', chosen: true }
+      : { ...suggested, chosen: false };
+    return {
+      way: { ...way, takes: figuresOfWay(way.way, tools) },
+      code,
+      official: colour,
+      zones,
+      areaCm2,
+      choice,
+      coats:
+        choice &&
+        (record!.coats === null
+          ? byWay(
+              way.way,
+              overWhatLies(
+                choice.paint,
+                plannedCoats(choice.paint, own?.lab ?? ground, loggedCoats(state, record!.codeId, code)),
+                own ? [] : groundsUnder(code, zones),
+              ),
+            )
+          : { coats: record!.coats, because: `${record!.coats} as you chose at Layers` }),
+      ground: choice && own,
+      filter: choice && filter && filterPaint ? { ...filter, paint: filterPaint } : null,
+    };
+  };
+}
+
+const mixtures = new WeakMap<
+  Kept<'recipe'>,
+  { of: readonly Paint[]; recipe: RecipeView; paint: ReturnType<typeof recipeAsPaint> }
+>();
+
+/** A kept recipe as the paint it makes: the same one as long as neither the recipe nor the catalogue changes. */
+function mixtureOf(record: Kept<'recipe'>, catalogue: readonly Paint[], paints: ReadonlyMap<string, Paint>) {
+  const known = mixtures.get(record);
+  if (known?.of === catalogue) return known;
+  const recipe = recipeView(record, paints);
+  const made = { of: catalogue, recipe, paint: recipeAsPaint(recipe) };
+  mixtures.set(record, made);
+  return made;
+}
+
+/** Coats of a paint where other colours lie under it: as many as the worst of them takes. */
+function overWhatLies(
+  paint: Paint,
+  planned: PlannedCoats,
+  under: readonly { code: string; lab: NonNullable<Paint['lab']> }[],
+): PlannedCoats {
+  const [worst] = under
+    .map(({ code, lab }) => ({ code, coats: plannedCoats(paint, lab).coats }))
+    .sort((a, b) => b.coats - a.coats);
+  if (!worst || worst.coats <= planned.coats) return planned;
+  return {
+    coats: worst.coats,
+    because: `${worst.coats} where ${worst.code} lies under it; ${planned.because} elsewhere`,
+  };
+}
+
+/** Coats as they are laid by another way than the airbrush. */
+function byWay(way: Way, planned: PlannedCoats): PlannedCoats {
+  if (way === 'airbrush') return planned;
+  const coats = coatsBy(way, planned.coats);
+  return { coats, because: `${coats} by ${way} (${planned.because})` };
+}
+
+/** Coats of a code that the builder laid before: as measured out, and as logged at the bench. */
+function loggedCoats({ uses, log }: BriefState, codeId: string, code: string): number[] {
+  return [
+    ...uses.filter((use) => use.codeId === codeId).map(({ coats }) => coats),
+    ...log.flatMap((entry) => (entry.code === code && entry.coats !== null ? [entry.coats] : [])),
+  ];
+}
+
+/** Rulings on colour and the scheme over them, one call for each code with the zones that wear it. */
+export function callViews(
+  state: BriefState,
+  questions: readonly QuestionView[],
+  callOf: CallMaker,
+  outline: Outline,
+  book: CodeBook,
+): CallView[] {
+  const rulings = questions.flatMap(({ record, ruling }) =>
+    record.aspect === 'colour' && ruling ? [{ ...record, code: canonicalIn(book, ruling.value) }] : [],
+  );
+  const ruled = new Map(rulings.flatMap(({ zone, item, code }) => (item === '' ? [[zone, code] as const] : [])));
+  const worn = wornColours(state, outline, ruled, book);
+  // A thing of its own on a zone is painted with the zone's colours, on no skin that is reckoned.
+  for (const { zone, item, code } of rulings) {
+    if (item === '') continue;
+    const known = worn.find((one) => one.code === code);
+    if (!known) worn.push({ code, zones: [zone], areaM2: 0 });
+    else if (!known.zones.includes(zone)) known.zones.push(zone);
+  }
+  return worn
+    .sort((one, other) => one.code.localeCompare(other.code))
+    .map(({ code, zones, areaM2 }) => callOf(code, zones, areaM2));
+}
+
+export function routeCall(call: CallView): RouteCall {
+  const paint = call.choice?.paint;
+  return {
+    code: call.code,
+    name: call.official?.record.name ?? '',
+    zones: call.zones,
+    lab: paint?.lab ?? call.official?.lab ?? null,
+    coats: call.coats?.coats ?? null,
+    way: call.way.way,
+    wayBecause: call.way.because,
+    ground: call.ground?.title ?? null,
+    filter: call.filter && {
+      label: `${paintLabel(call.filter.paint)} ${call.filter.paint.name}`.trim(),
+      percent: call.filter.percent,
+      passes: call.filter.passes,
+      chemistry: call.filter.paint.chemistry,
+      dries: call.filter.paint.dries,
+    },
+    paint: paint
+      ? {
+          id: paint.id,
+          label: `${paintLabel(paint)} ${paint.name}`.trim(),
+          chemistry: paint.chemistry,
+          dries: paint.dries,
+          kind: paint.kind,
+          finish: paint.finish,
+        }
+      : null,
+  };
+}

@@ -1,0 +1,104 @@
+import type { CodeBook } from '@/core/codes/system';
+import { partJobs } from '@/core/kit/part-work';
+import { keptAirbrushes } from '@/core/kit/tools';
+import { PRINTED } from '@/core/markings/kinds';
+import { paintedSize } from '@/core/markings/painted-size';
+import type { Outline } from '@/core/outline/outline';
+import type { BriefState, ColourShelf } from '@/core/kept/state';
+import { generalCoats } from '@/core/route/general-coats';
+import { ASKED_IF_DONE } from '@/core/route/stage-of-zone';
+import type { PaintedField } from '@/core/scheme/cells';
+import type { Border } from '@/core/scheme/edges';
+import { skinEdges } from '@/core/scheme/skin-edges';
+import { generalWayOf, routeCall, type CallMaker, type CallView } from './called';
+import { chosenCoats } from './general-coats';
+import { hidingPairs } from './hiding';
+import type { LayerOrder } from './history';
+import { noseWeightInWords, type NoseWeight } from './nose-weight';
+import { paceOf } from './planned';
+import type { QuestionView } from './questions';
+import type { RouteWanted } from './routed';
+import { finishesOf, ruledColours, softZones, structureOf } from './ruled';
+
+/** What is known of a brief when it is asked what its route is made from. */
+export interface Known {
+  outline: Outline;
+  questions: readonly QuestionView[];
+  layers: readonly LayerOrder[];
+  calls: readonly CallView[];
+  callOf: CallMaker;
+  noseWeight: NoseWeight | null;
+  /** The scheme on the skin, with the borders that it has there. */
+  painted: readonly PaintedField[];
+  borders: readonly Border[];
+  laidColours: Readonly<Record<string, readonly string[]>>;
+  book: CodeBook;
+}
+
+/** Stage: what the route of a brief is made from, as plain data. */
+export function wantedOf(
+  state: BriefState,
+  { tools, paints }: Pick<ColourShelf, 'tools' | 'paints'>,
+  { outline, questions, layers, calls, callOf, noseWeight, painted, borders, laidColours, book }: Known,
+): RouteWanted {
+  const { brief } = state;
+  const soft = softZones(questions);
+  const base = ruledColours(questions, book);
+  return {
+    edges: skinEdges(borders, (zone) => base.get(zone) ?? null, painted, soft, brief.denominator),
+    hides: hidingPairs(calls),
+    laid: laidColours,
+    denominator: brief.denominator,
+    general: generalWayOf(state, tools),
+    coats: generalCoats(chosenCoats(state.coats, paints)),
+    finishes: finishesOf(questions, calls, brief.options),
+    options: brief.options,
+    maskOrder: brief.maskOrder,
+    climate: { tempC: brief.tempC, humidity: brief.humidity },
+    calls: calls.map(routeCall),
+    markings: state.markings.map((marking) => ({
+      id: marking.id,
+      title: marking.title,
+      name: marking.name,
+      zone: marking.zone,
+      method: marking.method,
+      pieces: Math.max(1, marking.places.length),
+      isStencil: marking.kind === 'stencil',
+      ...(PRINTED.has(marking.method) ? {} : { painted: paintedSize(outline, marking, brief.denominator) }),
+      calls: marking.method === 'mask' ? marking.codes.map((code) => routeCall(callOf(code, [marking.zone]))) : [],
+    })),
+    soft: [...soft].sort(),
+    layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
+    parts: partJobs(state.parts),
+    storesAt: brief.storesAt,
+    ...(noseWeight ? { noseWeight: noseWeightInWords(noseWeight) } : {}),
+    structure: structureOf(questions),
+    subjects: state.subjects.map(({ kind, name, title, count, place, byGate, layers: built }) => ({
+      kind,
+      name,
+      title,
+      count,
+      place,
+      byGate,
+      layers: built,
+    })),
+    pace: paceOf(state.log),
+    keptAirbrushes: keptAirbrushes(tools),
+    leftOut: [...brief.leftOut, ...state.runs.flatMap(({ run }) => run.instead ?? [])],
+    edits: state.edits.map(({ edit }) => edit),
+    remedies: brief.remedies,
+    runs: [
+      ...state.mishaps.flatMap(({ run }) => (run ? [{ origin: 'rework' as const, run }] : [])),
+      ...state.runs.map(({ origin, run }) => ({ origin, run })),
+    ],
+    done: [
+      ...new Set(state.log.flatMap(({ stepKey, again }) => (!again && ASKED_IF_DONE.has(stepKey) ? [stepKey] : []))),
+    ].sort(),
+    under: [
+      ...new Set([
+        ...layers.flatMap(({ layers: stack }) => stack.flatMap(({ value }) => value ?? [])),
+        ...state.parts.flatMap(({ codes }) => codes),
+      ]),
+    ].map((value) => ({ value, call: routeCall(callOf(value, [])) })),
+  };
+}

@@ -1,0 +1,51 @@
+import { mainCoat } from '@/core/evidence/layers';
+import { spokenZones } from '@/core/outline/spoken';
+import { dryingTime, type Climate } from '@/core/paint/drying';
+import type { RouteLink, RouteStep } from '@/core/work/step';
+import type { RouteInput } from './route-input';
+import { coatLaid, sprayStep } from './spray-run';
+
+/** Coats, patches and additions round the visible coat of a zone, in the order in which they came. */
+export interface LayerSteps {
+  /** Before the zone's main coat, and after it. */
+  under: RouteStep[];
+  over: RouteStep[];
+}
+
+export function layerSteps(input: RouteInput): LayerSteps {
+  const { layers, callFor, markings, outline } = input;
+  const steps: LayerSteps = { under: [], over: [] };
+  for (const { zone, layers: stack } of layers) {
+    const main = mainCoat(stack);
+    stack.forEach((layer, i) => {
+      // A temporary finish comes over the markings, when they are sealed.
+      if (i === main || layer.value === null || layer.kind === 'temporary') return;
+      // What is a marking of its own has its own steps.
+      if (markings.some((marking) => marking.name.toLowerCase() === layer.value!.toLowerCase())) return;
+      const call = { ...callFor(layer.value), zones: [zone] };
+      const what = call.name || call.code;
+      const laid = i < main ? 'Earlier coat' : layer.kind === 'overpaint' ? 'Patch over' : 'Add';
+      const title = `${laid}: ${what} on ${spokenZones(outline.zones, [zone])}`;
+      const step = sprayStep(`layer:${zone}:${layer.kind}:${layer.value}`, title, 'Whole', call, input);
+      step.family = 'earlier coat';
+      step.stage = 'colours';
+      step.why =
+        i < main
+          ? 'laid down first: its edge shows under the later coat'
+          : layer.showsUnder
+            ? 'over the finished coat: thin, what is under it still shows'
+            : 'over the finished coat';
+      (i < main ? steps.under : steps.over).push(step);
+    });
+  }
+  return steps;
+}
+
+/** A coat waits until what lies under it bears it. */
+export const overCoat = (below: RouteStep, to: string, climate: Climate): RouteLink => ({
+  from: below.key,
+  to,
+  minLag: dryingTime(coatLaid(below), 'mask', climate),
+  maxLag: null,
+  why: `${below.load?.title ?? below.title} bears the next coat`,
+});

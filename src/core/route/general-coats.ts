@@ -1,0 +1,165 @@
+import type { GeneralWay } from '@/core/kit/applying';
+import type { Paint, PaintKind } from '@/core/paint/catalogue';
+import type { Chemistry } from '@/core/paint/chemistry';
+import { COAT_ROLES, type CoatRole } from '@/core/paint/coat-roles';
+import type { OwnDrying } from '@/core/paint/drying';
+import type { LayerKind } from '@/core/work/kinds';
+
+export interface CoatFacts {
+  id: string;
+  title: string;
+  what: LayerKind;
+  chemistry: Chemistry;
+  kind: PaintKind;
+  lightness: number;
+  dries: OwnDrying;
+  /** How it is brought on, where that was chosen for it alone. */
+  way?: GeneralWay | null;
+}
+
+/**
+ * General coats that no colour call names: how each is planned until one is chosen. What lies under the colours is lacquer, which bears all
+ * of them; what lies over them is water-based, which attacks none.
+ */
+export const ASSUMED_COATS = {
+  primer: {
+    id: 'primer',
+    title: 'Grey primer',
+    what: 'primer',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 60,
+    dries: {},
+  },
+  paintAsPrimer: {
+    id: 'light grey',
+    title: 'Light grey',
+    what: 'primer',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 75,
+    dries: {},
+  },
+  clear: {
+    id: 'clear',
+    title: 'Clear',
+    what: 'clear',
+    chemistry: 'WA',
+    kind: 'clear',
+    lightness: 100,
+    dries: { recoat: 60 },
+  },
+  matt: {
+    id: 'matt clear',
+    title: 'Matt clear',
+    what: 'clear',
+    chemistry: 'WA',
+    kind: 'clear',
+    lightness: 95,
+    dries: { recoat: 60 },
+  },
+  satin: {
+    id: 'satin clear',
+    title: 'Satin clear',
+    what: 'clear',
+    chemistry: 'WA',
+    kind: 'clear',
+    lightness: 97,
+    dries: { recoat: 60 },
+  },
+  black: {
+    id: 'gloss black',
+    title: 'Gloss black',
+    what: 'undercoat',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 5,
+    dries: {},
+  },
+  frames: {
+    id: 'frames inside',
+    title: 'Inside colour of the frames',
+    what: 'undercoat',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 35,
+    dries: {},
+  },
+  chipping: {
+    id: 'chipping fluid',
+    title: 'Chipping fluid',
+    what: 'clear',
+    chemistry: 'WA',
+    kind: 'clear',
+    lightness: 99,
+    dries: {},
+  },
+  oil: { id: 'oil', title: 'Oils', what: 'oil', chemistry: 'OI', kind: 'wash', lightness: 30, dries: {} },
+  dark: {
+    id: 'dark',
+    title: 'Dark brown-black',
+    what: 'tone',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 12,
+    dries: {},
+  },
+  fade: {
+    id: 'fade',
+    title: 'The colour with 5 % white',
+    what: 'tone',
+    chemistry: 'WA',
+    kind: 'solid',
+    lightness: 70,
+    dries: {},
+  },
+  wash: { id: 'wash', title: 'Wash in spirit', what: 'wash', chemistry: 'EW', kind: 'wash', lightness: 20, dries: {} },
+} as const satisfies Record<string, CoatFacts>;
+export type GeneralCoat = keyof typeof ASSUMED_COATS;
+export type GeneralCoats = Readonly<Record<GeneralCoat, CoatFacts>>;
+
+/** What was chosen for a coat, as far as a route is made of it. */
+export type ChosenCoat = Pick<Paint, 'chemistry' | 'dries'> & {
+  /** The paint by name. */
+  label: string;
+  /** L* of it; null where nobody measured it. */
+  lightness: number | null;
+  /** How it is brought on; null as general coats are brought on in this house. */
+  way: GeneralWay | null;
+};
+export type ChosenCoats = Readonly<Partial<Record<CoatRole, ChosenCoat>>>;
+
+/** What each product is chosen for. */
+const OF_ROLE: Readonly<Record<CoatRole, readonly GeneralCoat[]>> = {
+  primer: ['primer', 'paintAsPrimer'],
+  gloss: ['clear'],
+  satin: ['satin'],
+  matt: ['matt'],
+};
+
+/** For which role a coat's product is chosen; null for what is mixed or taken at the bench. */
+export const roleOf = (coat: GeneralCoat): CoatRole | null =>
+  COAT_ROLES.find((role) => OF_ROLE[role].includes(coat)) ?? null;
+
+/** The coat that a role is known by. */
+export const coatOf = (role: CoatRole): GeneralCoat => OF_ROLE[role][0]!;
+
+/** The general coats of a brief: what was chosen, and what is assumed of the rest. */
+export function generalCoats(chosen: ChosenCoats = {}): GeneralCoats {
+  const coats: Record<GeneralCoat, CoatFacts> = { ...ASSUMED_COATS };
+  for (const role of COAT_ROLES) {
+    const product = chosen[role];
+    if (!product) continue;
+    const { label, chemistry, dries, lightness, way } = product;
+    for (const coat of OF_ROLE[role])
+      coats[coat] = {
+        ...coats[coat],
+        title: label,
+        chemistry,
+        dries,
+        lightness: lightness ?? coats[coat].lightness,
+        way,
+      };
+  }
+  return coats;
+}

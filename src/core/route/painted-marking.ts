@@ -1,0 +1,108 @@
+import { WAY_FACTS, type Way } from '@/core/kit/applying';
+import { dryingTime } from '@/core/paint/drying';
+import { SPRAYING } from '@/core/paint/spraying';
+import type { Minutes } from '@/core/units/minutes';
+import type { Layer } from '@/core/work/layer';
+import { workOfMask } from '@/core/work/masking';
+import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
+import { stepOf, type Load, type RouteLink, type RouteStep } from '@/core/work/step';
+import type { RouteCall, RouteMarking } from './call';
+import { ASSUMED_CHEMISTRY, coatOf, loadOf } from './call-coat';
+import { lightToDark } from './colour-order';
+import { handledBy } from './by-way';
+import { unmaskAfter } from './mask-steps';
+import type { RouteInput } from './route-input';
+import { WORK_OF } from './takes';
+import { TAPE } from './rules/cautions';
+import { coatLaid } from './spray-run';
+
+export const markingLayer = (what: 'marking' | 'decal', paint: string): Layer => ({
+  what,
+  chemistry: ASSUMED_CHEMISTRY,
+  code: null,
+  paint,
+  coats: 1,
+});
+
+/** Colour that hides badly over anything dark: a white ground goes under it. */
+const needsWhite = ({ lab }: RouteCall): boolean => lab !== null && lab[0] > 30 && Math.hypot(lab[1], lab[2]) > 25;
+
+/** A marking is sprayed thin, in so many coats. */
+const MARKING_COATS = 2;
+const WHITE_GROUND: Load = {
+  id: 'ground White',
+  title: 'White ground',
+  chemistry: ASSUMED_CHEMISTRY,
+  kind: 'solid',
+  lightness: 96,
+};
+const NO_SIZE = { edgeMm: 0, areaCm2: 0 };
+
+/** A marking that is masked and sprayed: its ground, its colours from light to dark, and the tape off. */
+export function paintedMarking(marking: RouteMarking, { climate, general }: Pick<RouteInput, 'climate' | 'general'>) {
+  const { id, title, zone, calls = [], painted = NO_SIZE, pieces = 1 } = marking;
+  const taped = workOfMask({ tapeMm: painted.edgeMm, softMm: 0 });
+  // No can sprays into a small mask.
+  const way: Way = general === 'airbrush' ? 'airbrush' : 'brush';
+  const sprayed: Work = { kind: WORK_OF[way], areaCm2: painted.areaCm2, pieces, coats: MARKING_COATS };
+  const own: Pick<RouteStep, 'family' | 'stage' | 'marking' | 'zones'> = {
+    family: 'marking',
+    stage: 'markings',
+    marking: id,
+    zones: [zone],
+  };
+  const links: RouteLink[] = [];
+  const then = (from: RouteStep, to: RouteStep, minLag: Minutes, why: string) =>
+    links.push({ from: from.key, to: to.key, minLag, maxLag: null, why });
+  const mask = stepOf(
+    `marking-mask:${id}`,
+    `Mask ${title}, all layers laid once to register`,
+    'mask',
+    'Whole',
+    minutesOf(taped),
+    {
+      ...own,
+      minutesFrom: minutesSaid(taped),
+      tape: { of: id, goes: 'on' },
+      splittable: true,
+      cautions: [TAPE],
+      why: 'the edges sealed with the colour under them or clear',
+    },
+  );
+  const steps = [mask];
+  /** A coat of it, through the mask. */
+  const coat = (key: string, title: string, load: Load, layer: Layer, why: string): RouteStep =>
+    stepOf(key, title, WAY_FACTS[way].kind, 'Whole', minutesOf(sprayed), {
+      ...own,
+      minutesFrom: minutesSaid(sprayed),
+      code: layer.code,
+      lays: [layer],
+      ...handledBy(way, load, SPRAYING[load.chemistry].caution),
+      why,
+    });
+  if (calls.some(needsWhite)) {
+    const white: Layer = { ...markingLayer('marking', WHITE_GROUND.title), what: 'undercoat' };
+    const why = 'its colours hide badly over what is under them';
+    const ground = coat(`marking-ground:${id}`, `Lay the white ground of ${title}`, WHITE_GROUND, white, why);
+    then(mask, ground, 0, 'masked first');
+    steps.push(ground);
+  }
+  const colours: (RouteCall | null)[] = calls.length > 0 ? lightToDark(calls) : [null];
+  colours.forEach((call, i) => {
+    const name = call ? call.name || call.code : '';
+    const spray = coat(
+      i === 0 ? `marking-spray:${id}` : `marking-spray:${id}:${call!.code}`,
+      `${WAY_FACTS[way].does} ${title}${name ? `: ${name}` : ''}`,
+      call ? loadOf(call) : { id: `marking-${id}`, title, chemistry: ASSUMED_CHEMISTRY, kind: 'solid', lightness: 75 },
+      { ...markingLayer('marking', title), ...(call ? { ...coatOf(call), code: call.code } : {}) },
+      'square to the surface, thin',
+    );
+    const before = steps.at(-1)!;
+    const dry = before.lays.length > 0 ? dryingTime(coatLaid(before), 'recoat', climate) : 0;
+    then(before, spray, dry, 'light before dark');
+    steps.push(spray);
+  });
+  const last = steps.at(-1)!;
+  const { step, link } = unmaskAfter(last, mask, painted.edgeMm, `marking-unmask:${id}`, title, climate);
+  return { steps: [...steps, step], links: [...links, link], first: mask.key, last, free: step.key };
+}

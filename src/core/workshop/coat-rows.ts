@@ -1,0 +1,87 @@
+import type { BriefView } from '@/core/derive/derive';
+import type { Kept } from '@/core/kept/records';
+import { figuresOfWay } from '@/core/kit/applying';
+import type { Tool } from '@/core/kit/tools';
+import { modelAreaOfZones } from '@/core/outline/outline';
+import { spokenZones } from '@/core/outline/spoken';
+import { CHEMISTRIES } from '@/core/paint/chemistry';
+import { COAT_ROLES, ROLE_FACTS, type CoatRole } from '@/core/paint/coat-roles';
+import { dryingTime, type Climate, type Coat, type DryingState } from '@/core/paint/drying';
+import { CUP_ML, planCup, type Ml } from '@/core/paint/quantity';
+import { SPRAYING } from '@/core/paint/spraying';
+import { coatOf } from '@/core/route/general-coats';
+import { durationInWords, type Minutes } from '@/core/units/minutes';
+
+/** A coat that no colour calls for, as the route of a brief lays it. */
+export interface CoatRow {
+  role: CoatRole;
+  title: string;
+  does: string;
+  record: Kept<'general_coat'> | null;
+  /** What is laid: the product by name, or what is assumed of one. */
+  laid: string;
+  /** As it dries. */
+  coat: Coat;
+  /** Zones that get it, as one says them, and how often it goes on; '' where the route lays none of it. */
+  where: string;
+  times: number;
+  /** Off the bottle, for what the route lays of it. */
+  neededMl: Ml;
+}
+
+/** Primer and clears as the route lays them: where, how often, how much. */
+export function coatRows(
+  { wanted, route, outline, state: { brief, coats } }: Pick<BriefView, 'wanted' | 'route' | 'outline' | 'state'>,
+  tools: readonly Tool[],
+  factor: number,
+): CoatRow[] {
+  return COAT_ROLES.map((role) => {
+    const steps = route.steps.filter((step) => step.coat === role);
+    const record = coats.find((own) => own.role === role) ?? null;
+    const facts = wanted.coats[coatOf(role)];
+    const takes = figuresOfWay(facts.way ?? wanted.general, tools);
+    const neededMl = steps.reduce(
+      (sum, { zones, passes }) =>
+        sum +
+        planCup(
+          { areaCm2: modelAreaOfZones(outline, zones, brief.denominator), coats: passes, ...takes },
+          { cupMl: CUP_ML, thinRatio: SPRAYING[facts.chemistry].ratio, factor },
+        ).paintMl,
+      0,
+    );
+    const zones = [...new Set(steps.flatMap((step) => step.zones))];
+    return {
+      role,
+      title: ROLE_FACTS[role].title,
+      does: ROLE_FACTS[role].does,
+      record,
+      laid: facts.title,
+      coat: { chemistry: facts.chemistry, dries: facts.dries },
+      where: zones.length > 0 ? spokenZones(outline.zones, zones) : '',
+      times: steps.length,
+      neededMl,
+    };
+  });
+}
+
+/** Nobody waits to the minute for what takes hours. */
+const about = (minutes: Minutes) => durationInWords(minutes < 120 ? minutes : Math.round(minutes / 60) * 60);
+
+const STATES: readonly (readonly [DryingState, string])[] = [
+  ['recoat', 'to the next coat'],
+  ['handle', 'until it may be handled'],
+  ['mask', 'until it bears tape'],
+];
+
+/** What another product changes by itself, before anything is planned anew: "enamel, not acrylic lacquer; 20 h to the next coat instead of 15 min". */
+export function insteadInWords(other: Coat, now: Coat, climate: Climate): string {
+  const kind =
+    other.chemistry === now.chemistry
+      ? []
+      : [`${CHEMISTRIES[other.chemistry].title.toLowerCase()}, not ${CHEMISTRIES[now.chemistry].title.toLowerCase()}`];
+  const waits = STATES.flatMap(([state, says]) => {
+    const [then, before] = [other, now].map((coat) => dryingTime(coat, state, climate));
+    return then === before ? [] : [`${about(then!)} ${says} instead of ${about(before!)}`];
+  });
+  return [...kind, ...waits].join('; ') || 'dries as the one before; nothing changes';
+}

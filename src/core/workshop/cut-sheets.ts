@@ -1,0 +1,69 @@
+import type { BriefView } from '@/core/derive/derive';
+import {
+  bandSheet,
+  canopySheet,
+  fieldSheet,
+  laidOut,
+  markingSheet,
+  placingNotes,
+  type ColourFacts,
+  type CutSheet,
+  type Sheet,
+} from '@/core/markings/cut-sheet';
+import { rivetingOf, rivetSheet } from '@/core/markings/riveting';
+import { schemeOn } from '@/core/markings/placing';
+
+/** A sheet that can be had of a brief, by the name that its file goes by. */
+export interface SheetOffer {
+  key: string;
+  title: string;
+}
+
+/** All sheets that a brief has something for. */
+export function sheetOffers({ state, outline }: Pick<BriefView, 'state' | 'outline'>): SheetOffer[] {
+  return [
+    ...state.markings.flatMap(({ id, title, kind, places }) =>
+      kind === 'band'
+        ? places.length > 0
+          ? [{ key: `marking-${id}`, title: `${title}: strips` }]
+          : []
+        : [{ key: `marking-${id}`, title: `${title}: masks` }],
+    ),
+    ...state.fields.flatMap(({ id, title, shape }) =>
+      shape.kind === 'mottle' ? [] : [{ key: `field-${id}`, title: `${title}: templates` }],
+    ),
+    ...(outline.regions.some(({ glass }) => glass) ? [{ key: 'canopy', title: 'Canopy: masks by frame' }] : []),
+    ...(state.markings.some(({ places }) => places.length > 0)
+      ? [{ key: 'placing', title: 'Where everything goes' }]
+      : []),
+  ];
+}
+
+/** The sheets of the names that are asked for, laid out in true mm; what has gone since is left out. */
+export function cutSheets(view: BriefView, keys: readonly string[]): Sheet[] {
+  const { state, outline, official } = view;
+  const { denominator } = state.brief;
+  const colours: ColourFacts = {
+    labOf: (code) => official.get(code)?.lab ?? null,
+    nameOf: (code) => official.get(code)?.record.name ?? '',
+  };
+  const painted = schemeOn(outline, state.fields, state.markings);
+  const made = keys.flatMap((key): CutSheet[] => {
+    if (key === 'canopy') return [canopySheet(outline, denominator) ?? []].flat();
+    if (key === 'placing')
+      return [{ title: 'Where everything goes', pieces: [], notes: placingNotes(state.markings, denominator) }];
+    const riveting = rivetingOf(key);
+    if (riveting) return [rivetSheet(riveting, denominator)];
+    const [kind, id] = [key.slice(0, key.indexOf('-')), key.slice(key.indexOf('-') + 1)];
+    if (kind === 'field') {
+      const own = painted.find(({ field }) => field.id === id);
+      return own ? [fieldSheet(outline, own, denominator)] : [];
+    }
+    const marking = kind === 'marking' ? state.markings.find((one) => one.id === id) : undefined;
+    if (!marking) return [];
+    return marking.kind === 'band'
+      ? [bandSheet(outline, marking, denominator) ?? []].flat()
+      : [markingSheet(marking, denominator, colours)];
+  });
+  return made.filter(({ pieces, notes }) => pieces.length + notes.length > 0).map(laidOut);
+}

@@ -1,0 +1,139 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { NOW, shelfOfDemo, stateOfDemo, workedUntil } from '@tests/support/demo-brief';
+import { MISHAP_NAMES, MISHAPS } from '@/core/bench/mishaps';
+import { inOrder } from '@/core/laid/stack';
+import { waitingCircle } from '@/core/route/schedule/network';
+import { deriveBrief, type BriefView } from '@/core/derive/derive';
+import { madeOf, mixedInWords } from './how-made';
+import { mend } from './mend';
+
+const shelf = shelfOfDemo();
+const state = stateOfDemo(shelf);
+const viewOf = (given: typeof state): BriefView => deriveBrief(given, shelf, { nowUtc: NOW, effort: 0 });
+/** The demo worked up to a step, with all that lies under it done. */
+const worked = (until: string) => workedUntil(state, viewOf(state), until);
+const glued = worked('seal');
+const view = viewOf(glued);
+const SIDE = 'fuselage-rear-port';
+
+const withMishap = (
+  given: typeof state,
+  own: BriefView,
+  zones: string[],
+  rung: number,
+  kind: (typeof MISHAP_NAMES)[number] = 'glue',
+) => {
+  const cure = MISHAPS[kind].ladder[rung % MISHAPS[kind].ladder.length]!;
+  const mending = mend(own, kind, cure, zones, 'm1');
+  const mishap = {
+    id: 'mishap',
+    version: 1,
+    kind,
+    zones,
+    cure: cure.title,
+    down: cure.down,
+    happenedAt: NOW,
+    note: '',
+    pictureId: null,
+    run: mending.run,
+  };
+  return { mending, after: viewOf({ ...given, mishaps: [mishap] }) };
+};
+const carried = (of: BriefView) =>
+  [...of.standing.stacks].map(([zone, stack]) => [
+    zone,
+    stack.filter(({ comesOff }) => !comesOff).map(({ what, chemistry, paint }) => `${what} ${chemistry} ${paint}`),
+  ]);
+
+describe('a glue drip on a side that was sealed already', () => {
+  test('down to the colour: what lay over it comes back, as it was mixed, on that side alone', () => {
+    const { mending } = withMishap(glued, view, [SIDE], 1);
+    const laid = mending.run.steps.filter(({ lays }) => lays);
+    expect(laid.map(({ lays }) => lays!.what).slice(-1)).toEqual(['clear']);
+    expect(laid.every(({ zones }) => zones.join() === SIDE)).toBe(true);
+    expect(mending.run.lost.every(({ zones }) => zones.join() === SIDE)).toBe(true);
+    const gloss = laid.find(({ lays }) => lays!.what === 'clear')!;
+    expect(gloss.mixed).toEqual({ parts: [{ label: 'as tried', drops: 3 }], thinner: 1.5 });
+  });
+  test('of a spray over many zones it takes a part of the minutes only', () => {
+    const { mending } = withMishap(glued, view, [SIDE], 2);
+    const again = mending.rework.steps.find(({ layer }) => layer?.what === 'colour')!;
+    const whole = view.route.steps.find(({ key }) => key === again.again)!;
+    expect(again.minutes).toBeLessThan(whole.minutes);
+  });
+  test('what comes next on the model waits until it is whole again', () => {
+    const { mending, after } = withMishap(glued, view, [SIDE], 1);
+    const last = mending.run.steps.at(-1)!.key;
+    const waiting = after.route.links.filter(({ from }) => from === last).map(({ to }) => to);
+    expect(waiting).toContain('wash:port');
+    const place = (key: string) => after.plan.work.find((work) => work.key === key)!;
+    expect(place('wash:port').start > place(last).end).toBe(true);
+    expect(after.plan.finish! > view.plan.finish!).toBe(true);
+  });
+  test('how the side was made says what the mishap took', () => {
+    const { after } = withMishap(glued, view, [SIDE], 1);
+    const layers = madeOf(after, SIDE);
+    // It lies there until the repair is done.
+    expect(layers.find(({ step }) => step === 'gloss')).toMatchObject({ lostTo: null, comesOff: 'glue drip' });
+    const [repair] = after.state.mishaps[0]!.run!.steps;
+    const mended = viewOf(workedUntil(after.state, after, repair!.key));
+    expect(madeOf(mended, SIDE).find(({ step }) => step === 'gloss')).toMatchObject({
+      lostTo: 'glue drip',
+      comesOff: null,
+    });
+    expect(layers.find(({ step }) => step === 'prime')!.lostTo).toBeNull();
+    expect(madeOf(after, 'fuselage-rear-starboard').every(({ lostTo }) => lostTo === null)).toBe(true);
+  });
+  test('a cure that takes nothing off is one step', () => {
+    const { mending, after } = withMishap(glued, view, [SIDE], 0);
+    expect(mending.run.steps).toHaveLength(1);
+    expect(mending.run.lost).toEqual([]);
+    expect(carried(after)).toEqual(carried(view));
+  });
+  test('the second mishap on the same place takes the work of the first', () => {
+    const { mending, after } = withMishap(glued, view, [SIDE], 1);
+    const first = mending.run.steps.map((step) => step.key);
+    const log = workedUntil(after.state, after, first.at(-1)!);
+    const again = mend(viewOf(log), 'dust', MISHAPS.dust.ladder[2]!, [SIDE], 'm2');
+    expect(again.run.lost.some(({ step }) => first.includes(step))).toBe(true);
+    expect(again.run.lost.some(({ step }) => step === 'gloss')).toBe(false);
+  });
+});
+
+test('whatever goes wrong, wherever, however far the build is: all zones carry afterwards what they carried before, and nothing waits in a circle', () => {
+  const until = ['prime', 'gloss', 'seal', 'matt', 'last-look'].map((key) => worked(key));
+  const views = until.map(viewOf);
+  const zones = view.outline.zones.map(({ key }) => key);
+  fc.assert(
+    fc.property(
+      fc.nat(views.length - 1),
+      fc.subarray(zones, { minLength: 1, maxLength: 3 }),
+      // What stays off is laid anew as it is wanted, not as it was.
+      fc.constantFrom(...MISHAP_NAMES.filter((name) => !MISHAPS[name].staysOff)),
+      fc.nat(5),
+      (i, on, kind, rung) => {
+        const { after } = withMishap(until[i]!, views[i]!, on, rung, kind);
+        expect(carried(after)).toEqual(carried(views[i]!));
+        const { steps, links } = after.route;
+        expect(waitingCircle({ steps: steps.map(({ key }) => ({ id: key })), links })).toBeNull();
+        expect(inOrder(after.route)).toHaveLength(steps.length);
+      },
+    ),
+    { numRuns: 40 },
+  );
+});
+
+test('a cup in words', () => {
+  expect(mixedInWords({ parts: [{ label: 'Fen green', drops: 12 }], thinner: 1.5 })).toBe('Fen green; thinned 1.5 : 1');
+  expect(
+    mixedInWords({
+      parts: [
+        { label: 'Fen green', drops: 3 },
+        { label: 'White', drops: 1 },
+      ],
+      thinner: 0,
+    }),
+  ).toBe('3 drops of Fen green, 1 of White; not thinned');
+  expect(mixedInWords(null)).toBe('');
+});

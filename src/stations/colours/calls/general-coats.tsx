@@ -1,0 +1,222 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { Fragment, useState, type ReactNode } from 'react';
+import { remove, save } from '@/actions/records';
+import { weighSave } from '@/actions/weighing';
+import type { Fields } from '@/core/kept/records';
+import { GENERAL_WAYS } from '@/core/kit/applying';
+import { paintLabel, priceInWords, type Paint } from '@/core/paint/catalogue';
+import { ROLE_FACTS, type CoatRole } from '@/core/paint/coat-roles';
+import { insteadInWords, type CoatRow } from '@/core/workshop/coat-rows';
+import { counted } from '@/core/units/words';
+import type { ColoursPage } from '@/stations/colours/page-data';
+import { WhatItTurns } from '@/stations/shell/what-it-turns';
+import { Opened } from '@/ui/opened';
+import { useSaving } from '@/ui/saving';
+import { useShelf } from '../shelf';
+
+/** Products that are offered before all of them are asked for. */
+const OFFERED = 8;
+
+const WAYS: readonly (readonly [Fields<'general_coat'>['way'], string])[] = [
+  ['', 'as the tools allow'],
+  ...GENERAL_WAYS.map((way) => [way, way] as const),
+];
+
+/** Primer and clears: of which product, where the route lays them, how much; a row opens into what could serve. */
+export function GeneralCoats({ data }: { data: ColoursPage }): ReactNode {
+  const [open, setOpen] = useState<CoatRole | null>(null);
+  return (
+    <section className="bar-line" aria-label="Primer and clears">
+      <h2 style={{ marginTop: 0 }}>Primer and clears</h2>
+      <div className="scroll-x">
+        <table className="plain stacked">
+          <thead>
+            <tr>
+              <th scope="col">Coat</th>
+              <th scope="col">Where</th>
+              <th scope="col">Product</th>
+              <th scope="col" className="num">
+                Takes
+              </th>
+              <th scope="col">Goes on by</th>
+            </tr>
+          </thead>
+          <tbody>
+            {data.coats.map((row) => (
+              <Fragment key={row.role}>
+                <tr>
+                  <th scope="row">
+                    <button
+                      type="button"
+                      className="row-button"
+                      aria-expanded={open === row.role}
+                      onClick={() => setOpen(row.role)}
+                    >
+                      {row.title}
+                    </button>
+                  </th>
+                  <td>
+                    {row.where === ''
+                      ? 'not laid in this build'
+                      : `${row.where}${row.times > 1 ? `, ${row.times} times` : ''}`}
+                  </td>
+                  <td>
+                    {row.record ? (
+                      row.laid
+                    ) : (
+                      <span className="dim">none chosen: planned as {row.laid.toLowerCase()}</span>
+                    )}
+                  </td>
+                  <td className="num">{row.neededMl > 0 ? `${row.neededMl.toFixed(1)} ml` : '–'}</td>
+                  <td>{row.record ? <WayChoice data={data} row={row} /> : null}</td>
+                </tr>
+                {open === row.role ? (
+                  <tr className="detail">
+                    <td colSpan={5}>
+                      <Opened
+                        label={`Products for ${row.title.toLowerCase()}`}
+                        className=""
+                        onClose={() => setOpen(null)}
+                        closes
+                      >
+                        <Products data={data} row={row} onDone={() => setOpen(null)} />
+                      </Opened>
+                    </td>
+                  </tr>
+                ) : null}
+              </Fragment>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+/** The record as it would be kept with another product or way. */
+const kept = (data: ColoursPage, { role, record }: CoatRow, fields: Partial<Fields<'general_coat'>>) => ({
+  briefId: data.briefId,
+  station: 'colours' as const,
+  entity: 'general_coat' as const,
+  id: record?.id ?? null,
+  version: record?.version ?? null,
+  fields: { role, way: record?.way ?? ('' as const), ...fields },
+});
+
+function WayChoice({ data, row }: { data: ColoursPage; row: CoatRow }): ReactNode {
+  const { run, busy } = useSaving();
+  return (
+    <select
+      value={row.record!.way}
+      disabled={busy}
+      aria-label={`${row.title} goes on by`}
+      onChange={(event) => {
+        const way = event.target.value as Fields<'general_coat'>['way'];
+        void run((act) => save({ act, ...kept(data, row, { way }) }), 'Way kept');
+      }}
+    >
+      {WAYS.map(([way, says]) => (
+        <option key={way} value={way}>
+          {says}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** What could serve: made for it and owned first. Each says what it changes by itself; the one that is looked at, all that it turns. */
+function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDone: () => void }): ReactNode {
+  const { run, busy } = useSaving();
+  const shelf = useShelf(data.stamp);
+  const [looked, setLooked] = useState<string | null>(null);
+  const [all, setAll] = useState(false);
+  if (!shelf) return <LinearProgress aria-label="Fetching the catalogue" />;
+  const { isMadeFor, serves } = ROLE_FACTS[row.role];
+  const rank = (paint: Paint) => Number(isMadeFor(paint)) * 2 + Number(paint.ownedMl > 0);
+  // A paint serves as primer the better the less colour it has of its own.
+  const tint = ({ lab }: Paint) => (lab ? Math.hypot(lab[1], lab[2]) : Infinity);
+  const found = shelf.paints.filter(serves).sort((a, b) => rank(b) - rank(a) || tint(a) - tint(b));
+  const take = (paint: Paint) =>
+    run((act) => save({ act, ...kept(data, row, { paintId: paint.id }) }), `${row.title}: ${paintLabel(paint)}`).then(
+      (result) => result.ok && onDone(),
+    );
+  if (found.length === 0)
+    return (
+      <p>
+        Nothing in the catalogue is a {row.title.toLowerCase()}: add one at Drawer, as a{' '}
+        {row.role === 'primer' ? 'primer' : `${row.role} clear`}.
+      </p>
+    );
+  return (
+    <>
+      <p className="dim">For {row.does}.</p>
+      <table className="plain">
+        <tbody>
+          {found.slice(0, all ? undefined : OFFERED).map((paint) => (
+            <tr key={paint.id}>
+              <th scope="row">
+                <button
+                  type="button"
+                  className="row-button"
+                  aria-pressed={looked === paint.id}
+                  onClick={() => setLooked(paint.id)}
+                >
+                  {paintLabel(paint)} {paint.name}
+                </button>
+                {isMadeFor(paint) ? null : <span className="dim"> a paint, as {row.role}</span>}
+              </th>
+              <td>{paint.ownedMl > 0 ? `${paint.ownedMl.toFixed(0)} ml in the drawer` : priceInWords(paint)}</td>
+              <td>
+                {row.record?.paintId === paint.id ? (
+                  <strong>chosen</strong>
+                ) : (
+                  insteadInWords(paint, row.coat, data.climate)
+                )}
+              </td>
+              <td className="nowrap">
+                {row.record?.paintId === paint.id ? (
+                  <Button
+                    size="small"
+                    disabled={busy}
+                    onClick={() =>
+                      void run(
+                        (act) =>
+                          remove({
+                            act,
+                            briefId: data.briefId,
+                            station: 'colours',
+                            entity: 'general_coat',
+                            id: row.record!.id,
+                            version: row.record!.version,
+                          }),
+                        'Let go',
+                      )
+                    }
+                  >
+                    Let it go
+                  </Button>
+                ) : (
+                  <Button size="small" variant="outlined" disabled={busy} onClick={() => void take(paint)}>
+                    Use it
+                  </Button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {!all && found.length > OFFERED ? (
+        <Button size="small" onClick={() => setAll(true)}>
+          All {counted(found.length, 'paint')}
+        </Button>
+      ) : null}
+      <WhatItTurns
+        of={looked === row.record?.paintId ? null : looked}
+        weigh={(act) => weighSave({ act, ...kept(data, row, { paintId: looked! }) })}
+      />
+    </>
+  );
+}
