@@ -43,7 +43,7 @@ export async function benchWorkshop(
   const settings = { nowUtc: new Date().toISOString(), effort: 0 };
   const { state, shelf } = painted;
   const view = deriveBrief(state, shelf, settings, new Stages());
-  const told = { kind: 'glue', zones: ['cowling-port'], cure: MISHAPS.glue.ladder[2]!.title } as const;
+  const told = { kind: 'glue', zones: ['cowling-port'], cure: MISHAPS.glue.ladder[2]!.title, looks: '' } as const;
   const mended = await timed(() => planMishap(view, shelf, told, 'bench', settings), 10);
   return [
     { what: 'bench: tap to what it shows, ms (median, worst)', found: medianAndWorst(taps), asked: 'under 100' },

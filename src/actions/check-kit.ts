@@ -6,7 +6,7 @@ import { whyNot } from '@/core/kit/conflicts';
 import { registerFaults } from '@/core/kit/parts';
 import { subjectName } from '@/core/kit/subjects';
 import { machineOf } from '@/core/outline/presets';
-import { paintLabel } from '@/core/paint/catalogue';
+import { paintInFull } from '@/core/paint/catalogue';
 import { ROLE_FACTS } from '@/core/paint/coat-roles';
 import type { CodeBook } from '@/core/codes/system';
 import type { Sight } from '@/data/sight';
@@ -93,7 +93,7 @@ async function checkCoat(
   const paint = (await shelfOf(at)).paints.find((own) => own.id === paintId);
   if (!paint) throw new Refused('paintId', 'This paint is gone from the catalogue.');
   if (!ROLE_FACTS[role].serves(paint))
-    throw new Refused('paintId', `${paintLabel(paint)} ${paint.name} is no ${ROLE_FACTS[role].title.toLowerCase()}.`);
+    throw new Refused('paintId', `${paintInFull(paint)} is no ${ROLE_FACTS[role].title.toLowerCase()}.`);
 }
 
 const NO_ZONE = 'Zone: this airframe has none of that name';

@@ -22,6 +22,7 @@ const told = {
   kind: z.enum(MISHAP_NAMES),
   zones: mishapFields.shape.zones,
   cure: mishapFields.shape.cure,
+  looks: z.string().max(200).default(''),
 };
 
 async function planOf(
@@ -56,8 +57,9 @@ async function keepMishap(
 export async function mishapCost(input: unknown): Promise<Result<Omit<MishapPlan, 'laid' | 'record'>>> {
   return lookedUp(async () => {
     const { briefId, ...mishap } = ofBrief.pick({ briefId: true }).extend(told).parse(input);
-    const { steps, lost, hours, finish, moved } = (await lookAt(briefId, (at) => planOf(at, mishap, 'draft'))).plan;
-    return { steps, lost, hours, finish, moved };
+    const { steps, lost, hours, filter, finish, moved } = (await lookAt(briefId, (at) => planOf(at, mishap, 'draft')))
+      .plan;
+    return { steps, lost, hours, filter, finish, moved };
   });
 }
 
@@ -103,7 +105,7 @@ export async function ruleAndStrip(input: unknown): Promise<Result<{ id: string;
       async (writer, before) => {
         const saved = await saveRecord(writer, record, before);
         const happenedAt = new Date(nowMs()).toISOString();
-        const stripped = { ...STRIPPED_FIRST, zones: strip };
+        const stripped = { ...STRIPPED_FIRST, zones: strip, looks: '' };
         await keepMishap(writer, stripped, act.id.slice(0, 8), { happenedAt, note: '', pictureId: null });
         return saved;
       },

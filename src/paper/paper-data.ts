@@ -7,7 +7,7 @@ import { combinedSd, differenceInWords } from '@/core/colour/words';
 import { checkSize } from '@/core/markings/size';
 import { optionsInWords } from '@/core/kit/options';
 import { machineOf } from '@/core/outline/presets';
-import { paintLabel } from '@/core/paint/catalogue';
+import { paintInFull } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING } from '@/core/paint/spraying';
 import { thinningOf } from '@/core/paint/thinning';
@@ -79,7 +79,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
         official: official?.lab ? hexOf(official.lab) : null,
         chosen: paint?.lab ? hexOf(paint.lab) : null,
         paint: paint
-          ? `${paintLabel(paint)} ${paint.name}, ${CHEMISTRIES[paint.chemistry].title.toLowerCase()}, ${paint.finish}`
+          ? `${paintInFull(paint)}, ${CHEMISTRIES[paint.chemistry].title.toLowerCase()}, ${paint.finish}`
           : 'not chosen yet',
         difference:
           dE === null

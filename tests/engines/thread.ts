@@ -68,10 +68,10 @@ export const STORIES: readonly Story[] = [
     'a step of the route is dragged to another session',
     async (builder, { url, brief }) => {
       await builder.open(`${url}/briefs/${brief}/route`);
-      await builder.press({ ...button('Mask the canopy, inside and out'), nth: 0 });
-      await builder.see({ role: 'region', name: 'Mask the canopy, inside and out' });
+      await builder.press({ ...button('Drill the aerial holes'), nth: 0 });
+      await builder.see({ role: 'region', name: 'Drill the aerial holes' });
       const selector = await builder.engine.inPage<string>(
-        `const step = [...document.querySelectorAll('.strip-step')].find((one) => one.querySelector('title').textContent.includes('Mask the canopy, inside and out'));
+        `const step = [...document.querySelectorAll('.strip-step')].find((one) => one.querySelector('title').textContent.includes('Drill the aerial holes'));
          const bar = step.querySelector('rect'); bar.setAttribute('data-bar', ''); return '[data-bar]'`,
       );
       await builder.engine.drag(selector, 190);

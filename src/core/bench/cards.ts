@@ -4,7 +4,7 @@ import { WAY_FACTS, type Suggestion } from '@/core/kit/applying';
 import { OPTION_CHOICES, type Options } from '@/core/kit/options';
 import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
 import { spokenZones } from '@/core/outline/spoken';
-import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { type Paint, paintInFull } from '@/core/paint/catalogue';
 import type { Caution } from '@/core/paint/caution';
 import { CHEMISTRIES, type Chemistry } from '@/core/paint/chemistry';
 import { dryingTime, type Climate } from '@/core/paint/drying';
@@ -319,7 +319,7 @@ function mixedFor(call: PaintedCall | undefined): Mixed | null {
   if (!choice) return null;
   const parts = choice.recipe?.parts ?? [{ paint: choice.paint, drops: 1 }];
   return {
-    parts: parts.map(({ paint, drops }) => ({ label: `${paintLabel(paint)} ${paint.name}`.trim(), drops })),
+    parts: parts.map(({ paint, drops }) => ({ label: paintInFull(paint), drops })),
     thinner: thinRatioOf(choice.paint),
   };
 }
@@ -347,7 +347,7 @@ function cupFor(view: PlannedBrief, step: RouteStep, call: PaintedCall | undefin
   );
   const hexes = new Map(
     (call?.choice?.recipe?.parts ?? (paint ? [{ paint }] : [])).map((part) => [
-      `${paintLabel(part.paint)} ${part.paint.name}`.trim(),
+      paintInFull(part.paint),
       part.paint.lab ? hexOf(part.paint.lab) : null,
     ]),
   );
@@ -382,7 +382,7 @@ function paintOf(
   const neededMl = cup && paintMlOf(cup);
   if (paint)
     return {
-      label: `${paintLabel(paint)} ${paint.name}`,
+      label: paintInFull(paint),
       chemistry: CHEMISTRIES[paint.chemistry].title,
       hex: paint.lab ? hexOf(paint.lab) : null,
       ownedMl: paint.ownedMl,

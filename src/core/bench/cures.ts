@@ -15,6 +15,8 @@ export interface Cure {
   waits: Minutes;
   how: string;
   caution?: string;
+  /** It lays something over what lies there, which stays as covered: a filter, or the called colour once more. */
+  lays?: 'filter' | 'called colour';
   /** What the register then says of the part. */
   part?: Pick<Part, 'origin' | 'condition'>;
 }
@@ -112,11 +114,13 @@ export const CURES = {
     down: null,
     minutes: 20,
     waits: 60,
-    how: 'Five parts in a hundred of the colour that it lacks, in passes so thin that each barely shows.',
+    how: 'A few parts in a hundred of the colour that it lacks, in passes so thin that each barely shows.',
+    lays: 'filter',
   },
   overcoat: {
     title: 'Spray the right colour over it',
-    down: 'primer',
+    down: null,
+    lays: 'called colour',
     minutes: 10,
     waits: 20,
     how: 'Smooth what is raised; count the coats for the colour that is there now, and not for the primer.',

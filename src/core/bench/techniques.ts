@@ -54,6 +54,8 @@ const step = (
 const lays = (what: LayerKind, chemistry: Chemistry, paint: string) => ({ lays: { what, chemistry, paint } });
 
 const wipe = waitFor('washWindow', STANDARD_CLIMATE);
+const fluid = waitFor('chipFluid', STANDARD_CLIMATE);
+const chipped = waitFor('chipColour', STANDARD_CLIMATE);
 const h = 60;
 
 /** The library that the house ships. Waits are those at 20 °C and 50 %. */
@@ -70,15 +72,15 @@ export const TECHNIQUES: Readonly<Record<string, Technique>> = {
       }),
       step('spray', 'Spray the top colour thin, no wetter than it must be', 20, {
         ...lays('colour', 'WA', 'Top colour'),
-        afterMin: 30,
-        afterMost: 4 * h,
+        afterMin: fluid.minutes,
+        afterMost: fluid.most!,
         why: 'the fluid is dry and still dissolves',
         caution: SPRAY.says,
       }),
       step('chip', 'Wet small places and work the paint off with a stiff brush and a needle', 30, {
         ...lays('chip', 'WA', 'Chips'),
-        afterMin: 30,
-        afterMost: 12 * h,
+        afterMin: chipped.minutes,
+        afterMost: chipped.most!,
         why: 'touch-dry, and not yet hard',
       }),
       step('seal', 'Seal it', 10, { ...lays('clear', 'WA', 'Clear'), afterMin: 2 * h, why: 'the water has gone' }),

@@ -1,3 +1,4 @@
+import { parseTriple } from '@/core/units/number';
 import { differenceInWords } from './words';
 import { deltaE00 } from './difference';
 import type { Lab } from './types';
@@ -83,6 +84,18 @@ export function readObservation(text: string, target: Lab): Observation | null {
     sd: Math.max(LEAST_SD, SHARE_UNSURE * total),
     says: total === 0 ? 'as wanted' : differenceInWords(target, lab, deltaE00(target, lab)),
   };
+}
+
+/** An instrument, or a photograph with a chart in it. */
+const MEASURED_SD = 0.6;
+export const SAY_IT_AS = 'Say it as “too blue, a little too dark”, or as three numbers L* a* b*.';
+
+/** What was seen, in words beside its target or as three numbers L* a* b*; null where it is neither. */
+export function readLook(text: string, target: Lab): Observation | null {
+  const lab = parseTriple(text);
+  if (!lab) return text.trim() === '' ? null : readObservation(text, target);
+  const isColour = lab[0] >= 0 && lab[0] <= 100 && Math.abs(lab[1]) <= 128 && Math.abs(lab[2]) <= 128;
+  return isColour ? { lab, sd: MEASURED_SD, says: `L* ${lab[0]} a* ${lab[1]} b* ${lab[2]}` } : null;
 }
 
 /** As far in a direction as makes a difference of `size` dE00, by bisection. */

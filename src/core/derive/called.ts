@@ -13,7 +13,7 @@ import type { Tool } from '@/core/kit/tools';
 import type { Kept } from '@/core/kept/records';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
-import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { type Paint, paintInFull } from '@/core/paint/catalogue';
 import { groundCalled, groundOfBrief, groundOfSchool, type Ground } from '@/core/paint/grounds';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import type { AppliedFigures } from '@/core/paint/quantity';
@@ -214,7 +214,7 @@ export function routeCall(call: CallView): RouteCall {
     wayBecause: call.way.because,
     ground: call.ground?.title ?? null,
     filter: call.filter && {
-      label: `${paintLabel(call.filter.paint)} ${call.filter.paint.name}`.trim(),
+      label: paintInFull(call.filter.paint),
       percent: call.filter.percent,
       passes: call.filter.passes,
       chemistry: call.filter.paint.chemistry,
@@ -223,7 +223,7 @@ export function routeCall(call: CallView): RouteCall {
     paint: paint
       ? {
           id: paint.id,
-          label: `${paintLabel(paint)} ${paint.name}`.trim(),
+          label: paintInFull(paint),
           chemistry: paint.chemistry,
           dries: paint.dries,
           kind: paint.kind,

@@ -1,5 +1,5 @@
 import type { Kept } from '@/core/kept/records';
-import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { type Paint, paintInFull } from '@/core/paint/catalogue';
 import type { ChosenCoat, ChosenCoats } from '@/core/route/general-coats';
 
 /** The products that a brief chose for primer and clears; a paint that is gone from the catalogue counts as none. */
@@ -14,7 +14,7 @@ export function chosenCoats(kept: readonly Kept<'general_coat'>[], paints: reado
 }
 
 const chosenCoat = (paint: Paint, way: ChosenCoat['way']): ChosenCoat => ({
-  label: `${paintLabel(paint)} ${paint.name}`.trim(),
+  label: paintInFull(paint),
   chemistry: paint.chemistry,
   dries: paint.dries,
   lightness: paint.lab?.[0] ?? null,

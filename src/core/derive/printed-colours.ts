@@ -1,7 +1,7 @@
 import { deltaE00 } from '@/core/colour/difference';
 import type { Kept } from '@/core/kept/records';
 import { printedAgainst } from '@/core/markings/decal-spares';
-import { paintLabel } from '@/core/paint/catalogue';
+import { paintInFull } from '@/core/paint/catalogue';
 import type { CallView } from './called';
 
 /** A decal whose print was measured, against the colour that is called. */
@@ -42,7 +42,7 @@ export function printedColours(
         title: marking.title,
         code: call.code,
         ...printedAgainst(lab, called),
-        touchUp: call.choice ? `${paintLabel(call.choice.paint)} ${call.choice.paint.name}`.trim() : null,
+        touchUp: call.choice ? paintInFull(call.choice.paint) : null,
       },
     ];
   });

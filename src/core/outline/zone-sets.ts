@@ -35,7 +35,7 @@ export const ZONE_SETS: readonly ZoneSet[] = [
   {
     key: 'propeller',
     title: 'Propeller and rotor',
-    said: 'all of the propeller',
+    said: 'all that turns',
     holds: ({ group }) => group === 'propeller' || group === 'rotor',
   },
 ];

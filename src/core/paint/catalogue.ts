@@ -92,3 +92,6 @@ export const priceInWords = ({ priceCents, currency }: Pick<Paint, 'priceCents' 
   priceCents === null ? 'price unknown' : `${(priceCents / 100).toFixed(2)} ${currency}`;
 
 export const paintLabel = (paint: Pick<Paint, 'line' | 'number'>): string => `${paint.line} ${paint.number}`;
+/** With its name, where it has one: "Hask 117 Sea slate". */
+export const paintInFull = (paint: Pick<Paint, 'line' | 'number' | 'name'>): string =>
+  `${paintLabel(paint)} ${paint.name}`.trim();

@@ -46,6 +46,18 @@ const WAITS = waits({
   decalOvernight: { minutes: 12 * h, says: 'decals dry over night before they are sealed', driesLike: null },
   maskingFluid: { minutes: 30, says: 'masking fluid skins over in half an hour', driesLike: 'WA' },
   washWindow: { minutes: 15, most: 40, says: 'a wash is wiped between 15 and 40 min', driesLike: 'EW' },
+  chipFluid: {
+    minutes: 30,
+    most: 4 * h,
+    says: 'chipping fluid is dry after half an hour, and is painted over the same evening',
+    driesLike: 'WA',
+  },
+  chipColour: {
+    minutes: 30,
+    most: 12 * h,
+    says: 'a colour over fluid is chipped once it is touch-dry, and before it is hard',
+    driesLike: 'WA',
+  },
   washDry: { minutes: 12 * h, says: 'a wash in spirit is dry after a night', driesLike: 'EW' },
   water: { minutes: 24 * h, says: 'groundwork, poured water or gel dries for a day', driesLike: 'WA' },
 });

@@ -6,21 +6,26 @@ import type { Masking } from '@/core/work/masking';
 import type { RouteLink, RouteStep } from '@/core/work/step';
 import type { RouteCall, RouteMarking } from './call';
 import { chemistryOf } from './call-coat';
-import { asChosen, lightToDark, withSize } from './colour-order';
+import type { SprayOrder } from './colour-order';
 import { layerSteps, overCoat, type LayerSteps } from './earlier-coats';
+import { fluidSteps, type FluidRun } from './chipping';
 import type { Insert } from './insert';
-import { maskingsOf, maskStep, overWhatItMeets, unmaskAfter } from './mask-steps';
+import { maskStep, overWhatItMeets, unmaskAfter } from './mask-steps';
 import { paintedMarking } from './painted-marking';
 import type { RouteInput } from './route-input';
 import { overAnother } from './rules/cautions';
 import { openStep } from './simple-sprays';
-import { coatLaid, sprayRun, sprayStep } from './spray-run';
+import { coatLaid, sprayRun, sprayStep, type SprayRun } from './spray-run';
 
 /** Base coats over the airframe: each after the first is masked, once what is under the tape bears it, and unmasked while it still gives. */
-export function camouflage(given: readonly RouteCall[], open: readonly string[], input: RouteInput): Insert {
-  const ordered = asChosen(lightToDark(withSize(given, input)), input.maskOrder ?? []);
-  const coats = new Camouflage(ordered, input);
-  ordered.forEach((_, i) => coats.lay(i));
+export function camouflage(
+  order: SprayOrder,
+  fluid: FluidRun | null,
+  open: readonly string[],
+  input: RouteInput,
+): Insert {
+  const coats = new Camouflage(order, fluid, input);
+  order.ordered.forEach((_, i) => coats.lay(i));
   coats.leaveOpen(open);
   const { under, over } = layerSteps(input);
   coats.layUnder(under);
@@ -34,7 +39,8 @@ export function camouflage(given: readonly RouteCall[], open: readonly string[],
 class Camouflage {
   private readonly steps: RouteStep[] = [];
   private readonly links: RouteLink[] = [];
-  private readonly maskings: Map<string, Masking>;
+  private readonly ordered: readonly RouteCall[];
+  private readonly maskings: ReadonlyMap<string, Masking>;
   private readonly names: Map<string, string>;
   private readonly metals: ReadonlySet<string>;
   /** Where the run of each call begins: at its mask, or at the first that is laid. */
@@ -44,10 +50,12 @@ class Camouflage {
   private firstMain: string | null = null;
 
   constructor(
-    private readonly ordered: readonly RouteCall[],
+    { ordered, maskings }: SprayOrder,
+    private readonly fluid: FluidRun | null,
     private readonly input: RouteInput,
   ) {
-    this.maskings = maskingsOf(ordered, input);
+    this.ordered = ordered;
+    this.maskings = maskings;
     this.metals = new Set(ordered.flatMap(({ code, paint }) => (paint?.kind === 'metallic' ? [code] : [])));
     this.names = new Map(ordered.map(({ code, name }) => [code, name || code]));
   }
@@ -63,40 +71,95 @@ class Camouflage {
     if (free !== last.key) this.links.push({ from: free, to, minLag: 0, maxLag: null, why: unmasked });
   }
 
-  /** One colour, with its mask where it needs one. */
-  lay(i: number) {
-    const { climate, outline, options } = this.input;
-    const [under, call] = [this.ordered[i - 1], this.ordered[i]!];
-    const name = this.nameOf(call.code);
-    const where = spokenZones(outline.zones, call.zones);
-    const masking = this.maskings.get(call.code)!;
-    const title = `${WAY_FACTS[call.way ?? 'airbrush'].does} ${name} on ${where}`;
-    const spray = sprayStep(`spray:${call.code}`, title, 'Whole', call, this.input, masking.tapeMm);
+  /** A colour over some of its zones. */
+  private sprayed(key: string, call: RouteCall, over: string, edgeMm: number): SprayRun {
+    const { outline, options } = this.input;
+    const where = `${spokenZones(outline.zones, call.zones)}${over}`;
+    const does = WAY_FACTS[call.way ?? 'airbrush'].does;
+    const spray = sprayStep(key, `${does} ${this.nameOf(call.code)} on ${where}`, 'Whole', call, this.input, edgeMm);
     spray.stage = 'colours';
     if (options.tonal !== 'plain')
       spray.why = [spray.why, 'thin coats: the tonal ground must still show'].filter(Boolean).join('; ');
-    const run = sprayRun(spray, call, where, this.input);
-    this.links.push(...run.links);
+    return sprayRun(spray, call, where, this.input);
+  }
+
+  /** A colour over all of its zones: where fluid lies under it, that is laid and painted over last, from the rest of what was mixed. */
+  private sprayedWhole(call: RouteCall, edgeMm: number): { runs: SprayRun[]; chip: RouteStep | null } {
+    const { fluid } = this;
+    const key = `spray:${call.code}`;
+    if (fluid?.code !== call.code) return { runs: [this.sprayed(key, call, '', edgeMm)], chip: null };
+    const rest = call.zones.filter((zone) => !fluid.zones.includes(zone));
+    const plain = rest.length > 0 ? this.sprayed(key, { ...call, zones: rest }, '', edgeMm) : null;
+    const worn = { ...call, zones: [...fluid.zones] };
+    const over = this.sprayed(plain ? `${key}:over fluid` : key, worn, ', over the fluid', plain ? 0 : edgeMm);
+    const { spray } = over;
+    if (plain) {
+      // What was sprayed on all of it in one go is both.
+      spray.alike = [plain.spray.key];
+      plain.spray.alike = [spray.key];
+    }
+    const { fluid: laid, chip, before, after } = fluidSteps(fluid, spray, this.nameOf(call.code), this.input);
+    const at = over.steps.indexOf(spray);
+    over.steps.splice(at, 0, laid);
+    // A ground under it is dry before the fluid comes.
+    const ground = over.steps[at - 1];
+    if (ground) over.links.push(overCoat(ground, laid.key, this.input.climate));
+    else over.first = laid.key;
+    over.links.push(before);
+    this.links.push(after);
+    return { runs: plain ? [plain, over] : [over], chip };
+  }
+
+  /** One colour, with its mask where it needs one. */
+  lay(i: number) {
+    const { climate } = this.input;
+    const [under, call] = [this.ordered[i - 1], this.ordered[i]!];
+    const name = this.nameOf(call.code);
+    const masking = this.maskings.get(call.code)!;
+    const { runs, chip } = this.sprayedWhole(call, masking.tapeMm);
+    const { first, spray } = runs[0]!;
+    const { last } = runs.at(-1)!;
+    this.links.push(...runs.flatMap(({ links }) => links));
+    runs.slice(1).forEach((run, k) =>
+      this.links.push({
+        from: runs[k]!.last.key,
+        to: run.first,
+        minLag: 0,
+        maxLag: null,
+        why: 'one after the other',
+      }),
+    );
     const mask = maskStep(spray, call, masking, this.nameOf, this.metals);
-    this.begins.set(call.code, mask?.key ?? run.first);
+    this.begins.set(call.code, mask?.key ?? first);
     if (mask) {
       this.behind(mask.key, 'mask', `${under ? this.nameOf(under.code) : ''} may be masked`);
-      this.links.push({ from: mask.key, to: run.first, minLag: 0, maxLag: null, why: 'masked first' });
+      this.links.push({ from: mask.key, to: first, minLag: 0, maxLag: null, why: 'masked first' });
       this.steps.push(mask);
-    } else if (under) this.behind(run.first, 'handle', `${this.nameOf(under.code)} may be touched`);
-    overWhatItMeets(spray, call, this.ordered.slice(0, i), masking, this.links, climate);
+    } else if (under) this.behind(first, 'handle', `${this.nameOf(under.code)} may be touched`);
+    for (const run of runs) overWhatItMeets(run.spray, call, this.ordered.slice(0, i), masking, this.links, climate);
     if (!under) {
       const rule = layOver(chemistryOf(call), this.input.coats.primer.chemistry);
       if (rule.verdict !== 'ok') spray.cautions = [...spray.cautions, overAnother('the primer', rule.says)];
     }
-    this.steps.push(...run.steps);
-    this.end = { last: run.last, free: run.last.key };
+    this.steps.push(...runs.flatMap(({ steps }) => steps));
+    this.end = { last, free: last.key };
     if (mask) {
       const edgeMm = masking.tapeMm + masking.softMm;
-      const { step, link } = unmaskAfter(run.last, mask, edgeMm, `unmask:${call.code}`, name, climate);
+      const { step, link } = unmaskAfter(last, mask, edgeMm, `unmask:${call.code}`, name, climate);
       this.steps.push(step);
       this.links.push(link);
       this.end.free = step.key;
+    }
+    if (chip) {
+      this.links.push({
+        from: this.end.free,
+        to: chip.key,
+        minLag: 0,
+        maxLag: null,
+        why: 'nothing tapes over what chips',
+      });
+      this.steps.push(chip);
+      this.end.free = chip.key;
     }
   }
 

@@ -1,6 +1,7 @@
 import { largeCodes, sprayRank } from '@/core/work/spray-order';
 import type { RouteCall } from './call';
 import type { RouteInput } from './route-input';
+import { maskingsOf } from './mask-steps';
 import { ASSUMED_COATS } from './general-coats';
 
 /** Light colours first, by the custom. */
@@ -28,3 +29,10 @@ export function withSize(calls: readonly RouteCall[], { outline }: Pick<RouteInp
     return { ...call, large, ...(bare ? { ground: ASSUMED_COATS.black.title } : {}) };
   });
 }
+
+/** The colours of the airframe in the order in which they are sprayed, with what each masks. */
+export function sprayOrder(given: readonly RouteCall[], input: RouteInput) {
+  const ordered = asChosen(lightToDark(withSize(given, input)), input.maskOrder ?? []);
+  return { ordered, maskings: maskingsOf(ordered, input) };
+}
+export type SprayOrder = ReturnType<typeof sprayOrder>;

@@ -18,9 +18,13 @@ export function inPieces(route: Route, zones: readonly Zone[]): Route {
     ...route,
     steps: route.steps.flatMap((step) => pieces.get(step.key) ?? [step]),
     links: [
-      // What waits for the whole waits for each piece; the first waits for what the whole waited for.
+      // What waits for the whole waits for each piece, and at the most so long for the last; the first waits for what the whole waited for.
       ...route.links.flatMap((link) =>
-        (pieces.get(link.from) ?? [{ key: link.from }]).map(({ key: from }) => ({ ...link, from })),
+        (pieces.get(link.from) ?? [{ key: link.from }]).map(({ key: from }, i, all) => ({
+          ...link,
+          from,
+          maxLag: i === all.length - 1 ? link.maxLag : null,
+        })),
       ),
       ...[...pieces.values()].flatMap((all) =>
         all.slice(1).map(({ key: to }, i): RouteLink => {

@@ -1,9 +1,11 @@
-import { waitFor, type Climate } from '@/core/paint/drying';
+import { dryingTime, waitFor, type Climate } from '@/core/paint/drying';
 import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
-import { markingLayer } from './painted-marking';
+import { markingLayer, paintedMarking } from './painted-marking';
 import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { Insert } from './insert';
 import type { RouteMarking } from './call';
+import type { RouteInput } from './route-input';
+import { coatLaid } from './spray-run';
 
 /** A brush leaves thin coats. */
 const BY_HAND_COATS = 2;
@@ -45,5 +47,47 @@ export function appliedMarkings(markings: readonly RouteMarking[], climate: Clim
     links,
     first: steps[0] ? [steps[0].key] : [],
     last: end ? [{ key: end.key, wait: fluid.minutes, why: fluid.says }] : [],
+  };
+}
+
+/** Markings of what is painted apart, as the tips of blades and the words on tanks: done while it still lies on the bench, over its own colours. */
+export function partMarkings(markings: readonly RouteMarking[], colours: Insert, input: RouteInput): Insert {
+  const { climate } = input;
+  const painted = markings.filter(({ method }) => method === 'mask').map((marking) => paintedMarking(marking, input));
+  const applied = markings
+    .filter(({ method }) => method !== 'mask')
+    .map((marking): Insert => appliedMarkings([marking], climate));
+  const runs: Insert[] = [
+    ...painted.map(({ steps, links, first, last, free }): Insert => {
+      const wait = dryingTime(coatLaid(last), 'handle', climate);
+      const ends = [{ key: last.key, wait, why: 'the marking may be handled' }];
+      return { steps, links, first: [first], last: [...ends, { key: free, wait: 0, why: 'unmasked' }] };
+    }),
+    ...applied,
+  ];
+  const under = (first: string, zones: readonly string[]): RouteLink[] =>
+    colours.steps.flatMap((step) =>
+      step.lays.length > 0 && step.zones.some((zone) => zones.includes(zone))
+        ? [
+            {
+              from: step.key,
+              to: first,
+              minLag: dryingTime(coatLaid(step), 'mask', climate),
+              maxLag: null,
+              why: 'what is under it bears tape and fluid',
+            },
+          ]
+        : [],
+    );
+  return {
+    steps: runs.flatMap(({ steps }) =>
+      steps.map((step): RouteStep => ({ ...step, lane: 'Gear, stores', stage: 'small-parts' })),
+    ),
+    links: runs.flatMap(({ steps, links, first }) => [
+      ...links,
+      ...first.flatMap((key) => under(key, steps[0]!.zones)),
+    ]),
+    first: runs.flatMap(({ first }) => first),
+    last: runs.flatMap(({ last }) => last),
   };
 }

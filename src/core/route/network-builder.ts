@@ -3,44 +3,52 @@ import { dryingTime, waitFor, type Climate, type Coat } from '@/core/paint/dryin
 import type { GeneralWay } from '@/core/kit/applying';
 import { SPRAYING } from '@/core/paint/spraying';
 import type { PaintKind } from '@/core/paint/catalogue';
-import { coveredWith } from '@/core/outline/zones';
 import { RULES, rulesAfter, stageOfRule } from './rules';
 import { ASSUMED_COATS, roleOf, type GeneralCoats } from './general-coats';
-import type { After, Build, StepRule } from './rules/rule';
+import type { After, Build, Skin, StepRule } from './rules/rule';
 import type { Joint } from '@/core/work/kinds';
 import { layerOfCoat } from '@/core/work/layer';
 import { stepOf, type Load, type Route, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { Addition, Insert } from './insert';
 import { driedBy, handledBy, titledBy } from './by-way';
+import { MOST_TAPE } from '@/core/work/tape';
 import { schoolsOfRule } from './school-of-rule';
 import { minutesOfRule, wayOfRule, type Sized } from './takes';
 
 /** General coats that go through the airbrush. */
 const SPRAYED: ReadonlySet<PaintKind> = new Set(['solid', 'clear']);
 
-/** Whether a rule leaves a zone out: bare metal bears no tone of paint, what stays unsealed no clear, and each zone ends as it is wanted. */
-const isBare = ({ offMetal, onMetal, finish, lays }: StepRule, zone: string, { metal, finishOf }: Build): boolean =>
-  (offMetal === true && metal.has(zone)) ||
-  (onMetal === true && !metal.has(zone)) ||
-  (finish !== undefined && finishOf(zone) !== finish) ||
-  (lays !== undefined && ASSUMED_COATS[lays].what === 'clear' && finishOf(zone) === 'unsealed');
+const SKINS: Readonly<Record<Skin, (zone: string, build: Build) => boolean>> = {
+  metal: (zone, { metal }) => metal.has(zone),
+  paint: (zone, { metal }) => !metal.has(zone),
+  fluid: (zone, { fluid }) => fluid.has(zone),
+};
 
-/** Whether a rule may leave zones out at all. */
-const leavesOut = ({ offMetal, onMetal, finish, lays, kind }: StepRule): boolean =>
-  offMetal === true || onMetal === true || finish !== undefined || (lays !== undefined && kind === 'seal');
+/** Whether a rule works on a zone at all: it may leave its skin out, what stays unsealed gets no clear, and each zone ends as it is wanted. */
+const isWorked = ({ leaves = [], finish, lays }: StepRule, zone: string, build: Build): boolean =>
+  !leaves.some((skin) => SKINS[skin](zone, build)) &&
+  (finish === undefined || build.finishOf(zone) === finish) &&
+  (lays === undefined || ASSUMED_COATS[lays].what !== 'clear' || build.finishOf(zone) !== 'unsealed');
 
-const applies = (rule: StepRule, build: Build): boolean => {
-  const { where = {}, on = {}, when, at, mist, covers } = rule;
+/** The zones of a rule; null where it is work on no zone that is named. */
+function zonesOf(rule: StepRule, build: Build, covered: Route['covered']): string[] | null {
+  const { at, covers } = rule;
+  if (!at && !covers) return null;
+  const within = covers && new Set(covered[covers]);
+  return build.zones.flatMap((zone) =>
+    (!at || at(zone)) && (!within || within.has(zone.key)) && isWorked(rule, zone.key, build) ? [zone.key] : [],
+  );
+}
+
+const applies = (rule: StepRule, build: Build, covered: Route['covered']): boolean => {
+  const { where = {}, on = {}, when, mist } = rule;
   return (
     (!mist || build.general === 'airbrush') &&
     among(where, build.options) &&
     among(on, build.machine) &&
     (!when || when(build)) &&
-    (!at || build.zones.some(at)) &&
-    (!leavesOut(rule) ||
-      build.zones.some(
-        (zone) => (at ? at(zone) : coveredWith(zone.group) === (covers ?? 'outside')) && !isBare(rule, zone.key, build),
-      ))
+    // What nobody will see any of is not worked on.
+    zonesOf(rule, build, covered)?.length !== 0
   );
 };
 
@@ -53,32 +61,22 @@ const LAST = ['last-look'];
 /** Applies the fixed rules and lets the colour runs in at their joints. Waits follow what was laid and the bench's climate. */
 export class NetworkBuilder {
   private readonly active: Map<string, StepRule>;
-  private readonly zones: Build['zones'];
   private readonly general: GeneralWay;
-  private readonly isBare: (rule: StepRule, zone: string) => boolean;
   private readonly inserts = new Map<string, Insert>();
   private readonly additions = new Map<string, Addition>();
 
   /** `left` names steps that the builder leaves out. */
   constructor(
-    build: Build,
+    private readonly asked: Build,
     private readonly climate: Climate,
     private readonly coats: GeneralCoats,
     private readonly covered: Route['covered'],
     private readonly sized: Sized,
     private readonly left: readonly string[] = [],
   ) {
-    this.zones = build.zones;
-    this.general = build.general;
-    this.isBare = (rule, zone) => isBare(rule, zone, build);
+    this.general = asked.general;
     this.active = new Map(
-      RULES.filter(
-        (rule) =>
-          applies(rule, build) &&
-          !left.includes(rule.key) &&
-          // What nobody will see any of is not painted.
-          (!rule.lays || !rule.covers || covered[rule.covers].length > 0),
-      ).map((rule) => [rule.key, rule]),
+      RULES.filter((rule) => applies(rule, asked, covered) && !left.includes(rule.key)).map((rule) => [rule.key, rule]),
     );
   }
 
@@ -91,7 +89,7 @@ export class NetworkBuilder {
     this.inserts.set(joint, { ...insert, steps: insert.steps.map((step) => ({ ...step, joint })) });
   }
 
-  build(): Route {
+  route(): Route {
     const steps: RouteStep[] = [];
     const links = new Map<string, RouteLink>();
     const add = (link: RouteLink) => {
@@ -143,14 +141,9 @@ export class NetworkBuilder {
   private stepOf(rule: StepRule): RouteStep {
     const coat = rule.lays ? this.coats[rule.lays] : null;
     const load: Load | null = isSprayed(rule) ? coat : null;
-    const general = rule.covers ?? null;
-    const within = general && new Set(this.covered[general]);
-    const whole = general ? this.covered[general] : [];
-    const zones = (
-      rule.at
-        ? this.zones.filter((zone) => rule.at!(zone) && (!within || within.has(zone.key))).map(({ key }) => key)
-        : whole
-    ).filter((key) => !this.isBare(rule, key));
+    const named = zonesOf(rule, this.asked, this.covered);
+    const zones = named ?? [];
+    const isWhole = !rule.at && rule.covers !== undefined && zones.length === this.covered[rule.covers].length;
     const way = this.wayOf(rule);
     const { minutes, ...from } = minutesOfRule(wayOfRule(rule.minutes, way), zones, this.sized);
     const cautions = rule.caution ? [rule.caution] : [];
@@ -170,10 +163,10 @@ export class NetworkBuilder {
         schools: schoolsOfRule(rule),
         tape: rule.tape ?? null,
         alike: rule.alike ?? [],
-        lays: coat && (general || rule.at) ? [driedBy(way, layerOfCoat(coat))] : [],
+        lays: coat && named ? [driedBy(way, layerOfCoat(coat))] : [],
         coat: rule.lays ? roleOf(rule.lays) : null,
         zones,
-        general: rule.at || zones.length < whole.length ? null : general,
+        general: isWhole ? rule.covers! : null,
         gate: rule.gate ?? null,
         cautions,
         why: rule.why ?? '',
@@ -195,6 +188,7 @@ export class NetworkBuilder {
   private originsOf(afters: readonly After[], seen = new Set<string>()): Omit<RouteLink, 'to'>[] {
     return afters.flatMap((after): Omit<RouteLink, 'to'>[] => {
       const from = typeof after === 'string' ? after : after.step;
+      if (typeof after !== 'string' && 'when' in after && !after.when(this.asked)) return [];
       const insert = this.inserts.get(from);
       const { least, most, why } = this.waitAfter(after);
       if (insert && insert.last.length > 0)
@@ -211,7 +205,7 @@ export class NetworkBuilder {
   }
 
   private waitAfter(after: After): { least: number; most: number | null; why: string } {
-    if (typeof after === 'string') return { least: 0, most: null, why: 'first things first' };
+    if (typeof after === 'string' || 'when' in after) return { least: 0, most: null, why: 'first things first' };
     if ('minutes' in after) return { least: after.minutes, most: null, why: after.why };
     if ('wait' in after) {
       const { minutes, most, says } = waitFor(after.wait, this.climate);
@@ -222,6 +216,9 @@ export class NetworkBuilder {
     const coat: Coat | null = rule?.lays
       ? driedBy(this.wayOf(rule), this.coats[rule.lays])
       : (added?.load ?? added?.lays.at(-1) ?? null);
-    return { least: coat ? dryingTime(coat, after.until, this.climate) : 0, most: null, why: after.why };
+    if (!coat) return { least: 0, most: null, why: after.why };
+    const least = dryingTime(coat, after.until, this.climate);
+    const most = after.pulls ? Math.max(least, MOST_TAPE[coat.chemistry]) : null;
+    return { least, most, why: after.why };
   }
 }

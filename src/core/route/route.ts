@@ -10,8 +10,10 @@ import { storeAdditions } from './store-runs';
 import { structureAdditions } from './structure-runs';
 import { subjectAdditions } from './subject-runs';
 import { camouflage } from './camouflage';
+import { fluidRun } from './chipping';
+import { sprayOrder } from './colour-order';
 import { simpleSprays, type Part } from './simple-sprays';
-import { appliedMarkings } from './marking-runs';
+import { appliedMarkings, partMarkings } from './marking-runs';
 import { temporaryAdditions, temporaryCoats } from './temporary-runs';
 import { withDrying } from '@/core/laid/drying';
 import { withEdits } from './edits';
@@ -20,21 +22,21 @@ import { NetworkBuilder } from './network-builder';
 import { withRemedies } from './remedies';
 import { withRuns } from './runs';
 import type { RouteInput } from './route-input';
-import { apartGlass } from './rules/conditions';
+import { apartGlass, weathered } from './rules/conditions';
 import type { Build } from './rules/rule';
 import { LONG_WORK } from '@/core/work/minutes';
 import type { Route } from '@/core/work/step';
-import type { RouteCall } from './call';
+import type { RouteCall, RouteMarking } from './call';
 
 const INTERIOR: Part = { prefix: 'interior', lane: 'Cockpit', stage: 'interior' };
 const BAYS: Part = { prefix: 'bay', lane: 'Wings', stage: 'interior' };
 const PARTS: Part = { prefix: 'part', lane: 'Gear, stores', stage: 'small-parts' };
 
-/** Steps, links and gates by the rules, from options, zones, calls, chosen paints and markings. Deterministic. */
-export function buildRoute(input: RouteInput): Route {
+/** What the rules may ask, but for what the order of the colours decides. */
+function buildOf(input: RouteInput): Build {
   const known = new Set(input.outline.zones.map(({ key }) => key));
   const metal = new Set(input.calls.flatMap(({ paint, zones }) => (paint?.kind === 'metallic' ? zones : [])));
-  const build: Build = {
+  return {
     options: input.options,
     machine: machineOf(input.outline.spec),
     has: (zone) => known.has(zone),
@@ -44,10 +46,16 @@ export function buildRoute(input: RouteInput): Route {
     replaces: (input.parts ?? []).some(({ job }) => job === 'replace'),
     shiny: input.calls.some(({ paint }) => paint?.kind === 'metallic' || paint?.finish === 'gloss'),
     metal,
+    fluid: new Set(),
     general: input.general,
     finishOf: (zone) => input.finishes?.[zone] ?? (metal.has(zone) ? null : 'matt'),
     printed: input.markings.some(({ method }) => PRINTED.has(method)),
   };
+}
+
+/** Steps, links and gates by the rules, from options, zones, calls, chosen paints and markings. Deterministic. */
+export function buildRoute(input: RouteInput): Route {
+  const build = buildOf(input);
   const seen = new Set(build.zones.map(({ key }) => key));
   const isApart = apartGlass(build);
   const covered = Object.fromEntries(
@@ -56,11 +64,6 @@ export function buildRoute(input: RouteInput): Route {
       build.zones.filter(({ group }) => coveredWith(group, isApart) === cover).map(({ key }) => key),
     ]),
   ) as Route['covered'];
-  const stencilled = input.markings.some(({ isStencil, method }) => isStencil && PRINTED.has(method));
-  const left = [...(input.leftOut ?? []), ...(stencilled ? ['stencils'] : [])];
-  const { outline, denominator } = input;
-  const sized = { outline, denominator, outside: covered.outside };
-  const network = new NetworkBuilder(build, input.climate, input.coats, covered, sized, left);
   const ruled = new Set(input.calls.flatMap(({ zones }) => zones));
   /** Of a kind of zones: what wears a ruled colour, and what nobody has ruled yet. */
   const on = (cover: Cover) => ({
@@ -68,12 +71,27 @@ export function buildRoute(input: RouteInput): Route {
     open: covered[cover].filter((zone) => !ruled.has(zone)),
   });
   const [inside, bays, apart, outside] = [on('inside'), on('bays'), on('apart'), on('outside')];
+  const markings = input.markings.filter(({ zone }) => seen.has(zone));
+  const onParts = new Set(covered.apart);
+  const [loose, fast] = [true, false].map((isApartFrom) =>
+    markings.filter(({ zone }) => onParts.has(zone) === isApartFrom),
+  ) as [RouteMarking[], RouteMarking[]];
+  const order = sprayOrder(outside.calls, input);
+  const isWorn = input.options.chips === 'fluid beneath' && weathered(build);
+  const fluid = isWorn ? fluidRun(order, { ...input, markings: fast }) : null;
+  const stencilled = input.markings.some(({ isStencil, method }) => isStencil && PRINTED.has(method));
+  const left = [...(input.leftOut ?? []), ...(stencilled ? ['stencils'] : [])];
+  const { outline, denominator } = input;
+  const sized = { outline, denominator, outside: covered.outside };
+  const asked: Build = { ...build, fluid: new Set(fluid?.zones) };
+  const network = new NetworkBuilder(asked, input.climate, input.coats, covered, sized, left);
   network.splice('interior', simpleSprays(INTERIOR, inside.calls, inside.open, input));
   network.splice('bays', simpleSprays(BAYS, bays.calls, bays.open, input));
-  network.splice('parts', simpleSprays(PARTS, apart.calls, apart.open, input));
-  const markings = input.markings.filter(({ zone }) => seen.has(zone));
-  network.splice('colours', camouflage(outside.calls, outside.open, { ...input, markings }));
-  network.splice('markings', appliedMarkings(markings, input.climate));
+  const small = simpleSprays(PARTS, apart.calls, apart.open, input);
+  network.splice('parts', small);
+  network.splice('part-markings', partMarkings(loose, small, input));
+  network.splice('colours', camouflage(order, fluid, outside.open, { ...input, markings: fast }));
+  network.splice('markings', appliedMarkings(fast, input.climate));
   network.add(
     ...partAdditions(input.parts ?? [], input.outline, new Set(input.done), input.callFor),
     ...structureAdditions(
@@ -84,7 +102,7 @@ export function buildRoute(input: RouteInput): Route {
     ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
     ...subjectAdditions(input.subjects ?? [], input),
   );
-  const built = inPieces(fadedAsPainted(network.build(), outside.calls), outline.zones);
+  const built = inPieces(fadedAsPainted(network.route(), outside.calls), outline.zones);
   const whole = withRuns(built, input.runs ?? []);
   const sound = withRemedies(whole, input, input.remedies ?? []);
   const { route, sleeping } = withEdits(weighed(sound, input.noseWeight), input.edits ?? []);

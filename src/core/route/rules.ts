@@ -32,7 +32,7 @@ export const STAGES: Readonly<Record<Stage, readonly StepRule[]>> = {
 };
 
 /**
- * All rules, stage by stage, around the steps that the colours add: `interior`, `bays`, `parts`, `colours` and `markings` are joints where
+ * All rules, stage by stage, around the steps that the colours add: `interior`, `bays`, `parts`, `part-markings`, `colours` and `markings` are joints where
  * those are let in.
  */
 export const RULES: readonly StepRule[] = Object.values(STAGES).flat();

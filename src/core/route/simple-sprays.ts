@@ -63,7 +63,7 @@ export function simpleSprays(
     const spray = { ...sprayStep(`${prefix}:${call.code}`, title, lane, call, input), stage };
     return sprayRun(spray, call, where, input);
   });
-  if (undecided) runs.push({ steps: [undecided], links: [], first: undecided.key, last: undecided });
+  if (undecided) runs.push({ spray: undecided, steps: [undecided], links: [], first: undecided.key, last: undecided });
   return {
     steps: runs.flatMap(({ steps }) => steps),
     links: runs.flatMap(({ links }) => links),

@@ -63,6 +63,7 @@ export const coatLaid = (step: RouteStep): Coat => step.lays.at(-1) ?? step.load
 
 /** A spray with what is laid under it and over it for this colour alone. */
 export interface SprayRun {
+  spray: RouteStep;
   steps: RouteStep[];
   links: RouteLink[];
   first: string;
@@ -71,7 +72,7 @@ export interface SprayRun {
 
 export function sprayRun(spray: RouteStep, call: RouteCall, where: string, input: RouteInput): SprayRun {
   const { climate, general } = input;
-  const run: SprayRun = { steps: [spray], links: [], first: spray.key, last: spray };
+  const run: SprayRun = { spray, steps: [spray], links: [], first: spray.key, last: spray };
   const name = call.name || call.code;
   if (call.ground) {
     const chemistry = groundFor(chemistryOf(call), input.coats.primer.chemistry);

@@ -4,7 +4,7 @@ import { upsample } from '@/core/colour/upsample';
 import type { Machine } from '@/core/kit/machine';
 import { modelAreaCm2 } from '@/core/outline/outline';
 import type { Zone } from '@/core/outline/zones';
-import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { type Paint, paintInFull } from '@/core/paint/catalogue';
 import { layOver, isGrave, type Chemistry } from '@/core/paint/chemistry';
 import { groundOf, layCoats } from '@/core/paint/films';
 import { pigmentOfPaint } from '@/core/paint/paint-pigment';
@@ -55,7 +55,7 @@ const MOST_COVERED = 0.6;
 /** A filter or a fade changes a colour by so much at the most before it stops being that colour. */
 const FILTER_MOST_DE = 6;
 /** Per cent of paint in a pass, the usual first: thinner where even one would be too much. */
-const PERCENTS = [5, 3, 2, 1] as const;
+export const PERCENTS = [5, 3, 2, 1] as const;
 /** A wet pass of a brush beside a full coat. */
 const PASS_THICKNESS = 0.5;
 
@@ -124,7 +124,7 @@ export function nearestPaint(colour: Lab, drawer: readonly Paint[]): WeatherLaye
     if (!best || dE00 < best.dE00)
       best = {
         id: paint.id,
-        label: `${paintLabel(paint)} ${paint.name}`.trim(),
+        label: paintInFull(paint),
         lab: paint.lab,
         dE00,
         chemistry: paint.chemistry,

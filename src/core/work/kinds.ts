@@ -53,7 +53,7 @@ export const STAGE_NAMES = [
 export type Stage = (typeof STAGE_NAMES)[number];
 
 /** Where among the rules the colours and markings of a build are let in. */
-export type Joint = 'interior' | 'bays' | 'parts' | 'colours' | 'markings';
+export type Joint = 'interior' | 'bays' | 'parts' | 'part-markings' | 'colours' | 'markings';
 
 /** What makes a step: a rule of every build, or something of this one. */
 export type Family =

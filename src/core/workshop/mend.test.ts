@@ -46,6 +46,13 @@ const carried = (of: BriefView) =>
     stack.filter(({ comesOff }) => !comesOff).map(({ what, chemistry, paint }) => `${what} ${chemistry} ${paint}`),
   ]);
 
+/** Whether all of some layers lie among others, in their order. */
+const isWithin = (some: readonly string[], all: readonly string[]): boolean => {
+  let at = 0;
+  for (const layer of all) if (layer === some[at]) at += 1;
+  return at === some.length;
+};
+
 describe('a glue drip on a side that was sealed already', () => {
   test('down to the colour: what lay over it comes back, as it was mixed, on that side alone', () => {
     const { mending } = withMishap(glued, view, [SIDE], 1);
@@ -101,7 +108,7 @@ describe('a glue drip on a side that was sealed already', () => {
   });
 });
 
-test('whatever goes wrong, wherever, however far the build is: all zones carry afterwards what they carried before, and nothing waits in a circle', () => {
+test('whatever goes wrong, wherever, however far the build is: all zones carry afterwards what they carried before, if need be under what covers it, and nothing waits in a circle', () => {
   const until = ['prime', 'gloss', 'seal', 'matt', 'last-look'].map((key) => worked(key));
   const views = until.map(viewOf);
   const zones = view.outline.zones.map(({ key }) => key);
@@ -114,7 +121,13 @@ test('whatever goes wrong, wherever, however far the build is: all zones carry a
       fc.nat(5),
       (i, on, kind, rung) => {
         const { after } = withMishap(until[i]!, views[i]!, on, rung, kind);
-        expect(carried(after)).toEqual(carried(views[i]!));
+        const cure = MISHAPS[kind].ladder[rung % MISHAPS[kind].ladder.length]!;
+        // What is covered stays, and lies under what covers it.
+        if (cure.lays)
+          carried(views[i]!).forEach(([zone, before], at) => {
+            expect([zone, isWithin(before as string[], carried(after)[at]![1] as string[])]).toEqual([zone, true]);
+          });
+        else expect(carried(after)).toEqual(carried(views[i]!));
         const { steps, links } = after.route;
         expect(waitingCircle({ steps: steps.map(({ key }) => ({ id: key })), links })).toBeNull();
         expect(inOrder(after.route)).toHaveLength(steps.length);
@@ -136,4 +149,54 @@ test('a cup in words', () => {
     }),
   ).toBe('3 drops of Fen green, 1 of White; not thinned');
   expect(mixedInWords(null)).toBe('');
+});
+
+describe('a colour that is off after spraying', () => {
+  const ladder = MISHAPS.offColour.ladder;
+  const cureThat = (lays: string) => ladder.find((cure) => cure.lays === lays)!;
+  const codeOn = (own: BriefView, zone: string) =>
+    madeOf(own, zone).findLast(({ what, entry }) => what === 'colour' && entry)!.code;
+
+  test('the filter is reckoned from how it looks: what goes in the cup, how often, and how far off it is then', () => {
+    const looked = { looks: 'a little too dark', paints: shelf.paints };
+    const { run, filter } = mend(view, 'offColour', cureThat('filter'), [SIDE], 'm', looked);
+    expect(filter!.now).toBeLessThan(filter!.was);
+    expect(run.steps).toHaveLength(1);
+    expect(run.steps[0]).toMatchObject({ kind: 'spray', zones: [SIDE], lays: { what: 'tone', code: null } });
+    expect(run.steps[0]!.lays!.paint).toContain(filter!.paint.number);
+    expect(run.lost).toEqual([]);
+    // The other way round it takes another paint.
+    const light = mend(view, 'offColour', cureThat('filter'), [SIDE], 'm', { ...looked, looks: 'a little too light' });
+    expect(light.filter!.paint.id).not.toBe(filter!.paint.id);
+  });
+
+  test('nobody said how it looks, or it is as called: no filter is made up', () => {
+    for (const looks of ['', 'spot on', 'like a Tuesday'])
+      expect(
+        mend(view, 'offColour', cureThat('filter'), [SIDE], 'm', { looks, paints: shelf.paints }).filter,
+      ).toBeNull();
+  });
+
+  test('sprayed over, the called paint goes on and not the one that was logged; what is covered stays', () => {
+    const wrong = {
+      ...glued,
+      log: glued.log.map((entry) => (entry.code ? { ...entry, paint: 'The wrong bottle', mixed: null } : entry)),
+    };
+    const own = viewOf(wrong);
+    const code = codeOn(own, SIDE);
+    const called = own.calls.find((call) => call.code === code)!.choice!.paint;
+    const { mending, after } = withMishap(wrong, own, [SIDE], ladder.indexOf(cureThat('called colour')), 'offColour');
+    expect(mending.run.lost).toEqual([]);
+    const colours = mending.run.steps.filter(({ lays }) => lays?.what === 'colour');
+    expect(colours).toHaveLength(1);
+    expect(colours[0]!.lays).toMatchObject({ code, chemistry: called.chemistry });
+    expect(colours[0]!.lays!.paint).toContain(called.number);
+    expect(colours[0]!.lays!.paint).not.toContain('wrong');
+    // The clear that lay over it comes back over the new colour, and no primer under it.
+    const laid = mending.run.steps.flatMap(({ lays }) => (lays ? [lays.what] : []));
+    expect(laid.at(-1)).toBe('clear');
+    expect(laid).not.toContain('primer');
+    const stays = (view_: BriefView) => view_.standing.laid.get(SIDE)!.filter(({ goneBy }) => goneBy === null).length;
+    expect(stays(after)).toBe(stays(own));
+  });
 });

@@ -9,7 +9,10 @@ import { tapeRound } from '@/core/work/masking';
 import { MOST_TAPE } from '@/core/work/tape';
 import type { StepKind } from '@/core/work/kinds';
 import type { RunStep, WorkRun } from '@/core/route/runs';
-import { capital, lowered } from '@/core/units/words';
+import { capital, counted, lowered } from '@/core/units/words';
+import { readLook } from '@/core/colour/observation';
+import { paintInFull, type Paint } from '@/core/paint/catalogue';
+import { bringRound, type BroughtRound } from '@/core/weathering/bring-round';
 import type { BriefView } from '@/core/derive/derive';
 import { calledLayer, mixedInWords, PLACED, stayingLayers, type MadeLayer } from './how-made';
 
@@ -23,17 +26,34 @@ interface KnownLayer extends LaidLayer {
 export interface Mending {
   rework: Rework<KnownLayer>;
   run: WorkRun;
+  /** The filter that brings it round, where one was asked for and helps. */
+  filter: BroughtRound | null;
 }
 
-type Mended = Pick<BriefView, 'state' | 'route' | 'outline' | 'standing' | 'borders'>;
+type Mended = Pick<BriefView, 'state' | 'route' | 'outline' | 'standing' | 'borders' | 'calls'>;
+
+/** How a colour looks that came out otherwise than called, in words or as L* a* b*, and the paints that could bring it round. */
+export interface Looked {
+  looks: string;
+  paints: readonly Paint[];
+}
 
 /**
- * The work that a cure makes on some zones. `key` names its steps. A cure that takes nothing off is a step by itself.
+ * The work that a cure makes on some zones. `key` names its steps. A cure that takes nothing off is a step by itself; what it covers stays.
  * Throws RangeError for a zone that the outline does not have.
  */
-export function mend(view: Mended, kind: MishapName, cure: Cure, zones: readonly string[], key: string): Mending {
+export function mend(
+  view: Mended,
+  kind: MishapName,
+  cure: Cure,
+  zones: readonly string[],
+  key: string,
+  looked: Looked | null = null,
+): Mending {
   const { state, outline } = view;
   const climate = { tempC: state.brief.tempC, humidity: state.brief.humidity };
+  const covers = cure.lays === 'called colour';
+  const worked = (layers: readonly MadeLayer[]) => (covers ? fromItsColour(layers, view) : layers);
   const byKey = new Map(view.route.steps.map((step) => [step.key, step]));
   const named = new Set(zones);
   const areas = new Map(outline.zones.map(({ key: own, areaM2 }) => [own, Math.max(areaM2, 0.01)]));
@@ -48,7 +68,7 @@ export function mend(view: Mended, kind: MishapName, cure: Cure, zones: readonly
   const stack: Record<string, KnownLayer[]> = Object.fromEntries(
     outline.zones.map(({ key: zone }) => [
       zone,
-      stayingLayers(view, zone).map((made) => ({
+      worked(stayingLayers(view, zone)).map((made) => ({
         step: made.step,
         what: made.what,
         chemistry: made.chemistry,
@@ -64,12 +84,70 @@ export function mend(view: Mended, kind: MishapName, cure: Cure, zones: readonly
   const masks = view.route.steps
     .filter((step) => step.kind === 'mask')
     .map((step) => ({ step: step.key, zones: step.zones }));
-  const rework = reworkOf(stack, { kind, zones, down: cure.down ?? 'clear' }, masks, climate, cure, (round) =>
+  const down = covers ? 'plastic' : (cure.down ?? 'clear');
+  const rework = reworkOf(stack, { kind, zones, down }, masks, climate, cure, (round) =>
     tapeRound(new Set(round), view.borders, state.brief.denominator),
   );
+  if (covers) {
+    const run = runOf(view, kind, cure, rework, stack, key);
+    return { rework: { ...rework, lost: [] }, run: { ...run, lost: [] }, filter: null };
+  }
   const kept =
     cure.down === null ? onlyMending(rework, []) : MISHAPS[kind].staysOff ? onlyMending(rework, rework.lost) : rework;
-  return { rework: kept, run: runOf(view, kind, cure, kept, stack, key) };
+  const run = runOf(view, kind, cure, kept, stack, key);
+  const filter = cure.lays === 'filter' && looked ? filterFor(view, zones, looked) : null;
+  return { rework: kept, run: filter ? withFilter(run, filter, view, zones) : run, filter };
+}
+
+/** What is laid again where a colour is covered: that colour as it is called now, and all that lay over it; what is under it stays. */
+function fromItsColour(layers: readonly MadeLayer[], { calls }: Pick<BriefView, 'calls'>): MadeLayer[] {
+  // What nobody has called for covers nothing.
+  const own = layers.findLastIndex(({ what, code }) => what === 'colour' && code !== null);
+  return layers.slice(own < 0 ? layers.length : own).map((layer, i) => {
+    const call = i === 0 ? calls.find(({ code }) => code === layer.code) : undefined;
+    if (!call?.choice) return layer;
+    const { paint } = call.choice;
+    const { chemistry, dries } = paint;
+    const coats = call.coats?.coats ?? layer.coats;
+    return { ...layer, paint: paintInFull(paint), chemistry, dries, coats, entry: null };
+  });
+}
+
+/** The filter that brings the colour of some zones nearest to what was called for. */
+function filterFor(view: Mended, zones: readonly string[], { looks, paints }: Looked): BroughtRound | null {
+  const [top] = zones.flatMap((zone) => stayingLayers(view, zone).findLast(({ what }) => what === 'colour') ?? []);
+  const call = view.calls.find(({ code }) => code === top?.code);
+  const called = call?.official?.lab ?? call?.choice?.paint.lab;
+  const seen = called && readLook(looks, called)?.lab;
+  if (!top || !called || !seen) return null;
+  const owned = paints.filter(({ ownedMl }) => ownedMl > 0);
+  return bringRound(called, seen, owned, top.chemistry) ?? bringRound(called, seen, paints, top.chemistry);
+}
+
+/** The repair as the filter that it is: what goes into the cup, how often, and what it leaves. */
+function withFilter(
+  run: WorkRun,
+  { paint, percent, passes, was, now }: BroughtRound,
+  { outline }: Pick<BriefView, 'outline'>,
+  zones: readonly string[],
+): WorkRun {
+  const title = `${percent} % ${paintInFull(paint)}`;
+  const [first, ...others] = run.steps;
+  const load = { id: `filter ${paint.id}`, title, kind: 'wash' as const, lightness: Math.round(paint.lab?.[0] ?? 80) };
+  return {
+    ...run,
+    steps: [
+      {
+        ...first!,
+        title: `Filter on ${spokenZones(outline.zones, zones)}: ${title}, ${counted(passes, 'pass')}`.slice(0, 200),
+        kind: 'spray',
+        lays: { what: 'tone', chemistry: paint.chemistry, code: null, paint: title, coats: 1 },
+        load,
+        because: `${first!.because} It is ${was.toFixed(1)} off now, and about ${now.toFixed(1)} with it; each pass dries before the next.`,
+      },
+      ...others,
+    ],
+  };
 }
 
 /** The repair by itself: what it takes off, if anything, is not laid again. */

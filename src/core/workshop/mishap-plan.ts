@@ -1,3 +1,4 @@
+import { paintInFull } from '@/core/paint/catalogue';
 import type { MishapName } from '@/core/bench/mishaps';
 import type { Kept } from '@/core/kept/records';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
@@ -12,6 +13,8 @@ export interface ToldMishap {
   zones: readonly string[];
   /** The cure by its title. */
   cure: string;
+  /** How the colour looks, in words or as L* a* b*; '' where nobody says. */
+  looks: string;
 }
 
 /** What a mishap costs, before it is taken on. */
@@ -21,6 +24,8 @@ export interface MishapPlan {
   /** What comes off, by zone, from the plastic up. */
   lost: { zone: string; called: string[] }[];
   hours: number;
+  /** The filter that brings the colour round, by name; null where none is asked for or none helps. */
+  filter: { paint: string; percent: number; passes: number; owned: boolean; was: number; now: number } | null;
   /** Local days on which the build ends without it and with it; null where there is no whole plan. */
   finish: { was: string | null; now: string | null };
   /** Steps of the plan that lie in another session because of it. */
@@ -40,7 +45,7 @@ export function planMishap(
   const cure = cureCalled(told.kind, told.cure);
   if (!cure) return null;
   const zones = [...told.zones];
-  const { rework, run } = mend(view, told.kind, cure, zones, key);
+  const { rework, run, filter } = mend(view, told.kind, cure, zones, key, { looks: told.looks, paints: shelf.paints });
   const record = { kind: told.kind, zones, cure: cure.title, down: cure.down, run };
   const draft = { ...record, id: 'draft', version: 1, happenedAt: settings.nowUtc, note: '', pictureId: null };
   const after = deriveBrief(withMishap(view.state, draft), shelf, settings);
@@ -63,6 +68,14 @@ export function planMishap(
       return gone.length > 0 ? [{ zone, called: gone.map(({ made }) => calledLayer(made)) }] : [];
     }),
     hours: rework.hours,
+    filter: filter && {
+      paint: paintInFull(filter.paint),
+      percent: filter.percent,
+      passes: filter.passes,
+      owned: filter.paint.ownedMl > 0,
+      was: filter.was,
+      now: filter.now,
+    },
     finish: { was: view.plan.finish, now: plan.finish },
     moved: plan.work.filter((work) => !work.done && !own.has(work.key) && session.get(work.key) !== work.session)
       .length,

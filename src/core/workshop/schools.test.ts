@@ -66,18 +66,18 @@ describe('chips by fluid beneath', () => {
   const { view } = viewOfDemo((state) => {
     state.brief.options = { ...state.brief.options, chips: 'fluid beneath' };
   });
-  test('the fluid lies under every colour of the outside, over the ground, and is worn before anything is looked over', () => {
+  test('the fluid lies under one colour on the upper surfaces, over the ground, and is worn before anything is looked over', () => {
     const keys = view.route.steps.map(({ key }) => key);
     expect(keys).toEqual(expect.arrayContaining(['chip-fluid', 'chip-wear']));
     expect(keys).not.toContain('chips');
     const stacks = stacksIn(view.route, view.outline);
-    for (const zone of view.route.covered.outside) {
+    const { zones } = view.route.steps.find(({ key }) => key === 'chip-fluid')!;
+    const facing = new Map(view.outline.zones.map(({ key, faces }) => [key, faces]));
+    expect(new Set(zones.map((zone) => facing.get(zone)))).toEqual(new Set(['up']));
+    for (const zone of zones) {
       const stack = stacks.get(zone)!;
-      const [fluid, colour] = [
-        stack.findIndex(({ step }) => step === 'chip-fluid'),
-        stack.findIndex(({ what }) => what === 'colour'),
-      ];
-      expect([zone, fluid >= 0 && (colour < 0 || fluid < colour)]).toEqual([zone, true]);
+      const fluid = stack.findIndex(({ step }) => step === 'chip-fluid');
+      expect([zone, fluid > 0 && stack[fluid + 1]!.what]).toEqual([zone, 'colour']);
     }
     const startOf = (key: string) => view.plan.work.find((item) => item.key === key)!.segments[0]![0];
     expect(startOf('chip-wear')).toBeGreaterThan(startOf('chip-fluid'));

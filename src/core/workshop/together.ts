@@ -5,7 +5,7 @@ import { mixPaints, partsOf, type Part } from '@/core/match/mix/cup';
 import { chooseScheme, type SchemeCandidate, type SchemeOptions } from '@/core/match/scheme';
 import { recipeCandidates, type RecipeCandidate } from '@/core/match/scheme-recipes';
 import { compareNeighbours, type NeighbourPair } from '@/core/match/single';
-import { paintLabel, type Paint, type PaintKind } from '@/core/paint/catalogue';
+import { type Paint, paintInFull, type PaintKind, paintLabel } from '@/core/paint/catalogue';
 
 export interface TogetherQuestion {
   calls: { code: string; lab: Lab; sd?: number; kind: PaintKind }[];
@@ -118,7 +118,7 @@ function solutionsOf(
       const made = recipe?.lab ?? paint!.lab!;
       return {
         code,
-        label: recipe ? recipeLabel(withPaints(parts, byId)) : `${paintLabel(paint!)} ${paint!.name}`,
+        label: recipe ? recipeLabel(withPaints(parts, byId)) : paintInFull(paint!),
         parts,
         lab: made,
         dE00: deltaE00(lab, made),

@@ -30,7 +30,7 @@ import { touchingZones } from '@/core/outline/touching';
 import { groundOfBrief } from '@/core/paint/grounds';
 import type { Climate } from '@/core/paint/drying';
 import { bottleState } from '@/core/paint/bottle';
-import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { type Paint, paintInFull, paintLabel } from '@/core/paint/catalogue';
 import type { PlannedCoats } from '@/core/paint/planned-coats';
 import type { Way } from '@/core/kit/applying';
 import { builderFactor, CUP_ML, planCup, type AppliedFigures, type CupPlan } from '@/core/paint/quantity';
@@ -321,7 +321,7 @@ function callRow(
       takes: call.way.takes,
       filter:
         call.filter &&
-        `${counted(call.filter.passes, 'pass')} of ${call.filter.percent} % ${paintLabel(call.filter.paint)} ${call.filter.paint.name} over it`,
+        `${counted(call.filter.passes, 'pass')} of ${call.filter.percent} % ${paintInFull(call.filter.paint)} over it`,
     },
     cup: call.coats
       ? planCup({ areaCm2, coats: call.coats.coats, ...call.way.takes }, { cupMl: CUP_ML, thinRatio, factor })
@@ -338,7 +338,7 @@ function nearestInWords(matches: readonly Match[], code: string): ColourCallRow[
   const said = (match: Match) => {
     const off = match.paint.kind === 'metallic' ? '' : ` (${match.dE00.toFixed(1)})`;
     const claims = match.claimed ? `, ${claimInWords(match, code)}` : `, ${match.says}${off}`;
-    return `${paintLabel(match.paint)} ${match.paint.name}`.trim() + claims;
+    return paintInFull(match.paint) + claims;
   };
   return [
     ...(owned ? [{ paintId: owned.paint.id, owned: true, says: said(owned) }] : []),

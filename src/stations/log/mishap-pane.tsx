@@ -6,8 +6,10 @@ import { useSearchParams } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { mishapCost, takeOnMishap } from '@/actions/mishaps';
 import { MISHAP_NAMES, MISHAPS, type MishapName } from '@/core/bench/mishaps';
+import type { Cure } from '@/core/bench/cures';
 import type { LogWindow } from '@/core/workshop/log-book';
 import type { MishapPlan } from '@/core/workshop/mishap-plan';
+import { readLook, SAY_IT_AS } from '@/core/colour/observation';
 import { daysBetween } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
 import { counted, countedInWords, listed, lowered } from '@/core/units/words';
@@ -19,6 +21,7 @@ import { clock, shortDay } from '@/ui/dates';
 import { BENCH_PICTURE, OnePicture } from '@/ui/picture-drop';
 import { useSaving } from '@/ui/saving';
 import { useFetched } from '@/ui/use-fetched';
+import { useSettled } from '@/ui/use-settled';
 import type { LogPage } from './page-data';
 
 type Cost = Omit<MishapPlan, 'laid' | 'record'>;
@@ -42,12 +45,15 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
   }, [given, chooseSeveral]);
   const [note, setNote] = useState('');
   const [pictureId, setPictureId] = useState<string | null>(null);
+  const [looks, setLooks] = useState('');
   const [partId, setPartId] = useState('');
   const [orderedUntil, setOrderedUntil] = useState('');
   const { run, busy } = useSaving();
   const known = kind ? MISHAPS[kind] : null;
   const rung = known?.ladder.find(({ title }) => title === cure) ?? null;
-  const asked = kind && rung && zones.length > 0 ? JSON.stringify({ kind, cure, zones }) : null;
+  const isFiltered = rung?.lays === 'filter';
+  const said = useSettled(isFiltered ? looks : '');
+  const asked = kind && rung && zones.length > 0 ? JSON.stringify({ kind, cure, zones, looks: said }) : null;
   const { cost, fault } = useCost(data.briefId, asked, data.revision);
 
   const pick = (name: MishapName | '') => {
@@ -64,6 +70,7 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
           kind,
           zones,
           cure,
+          looks: isFiltered ? looks : '',
           note,
           pictureId,
           happenedAt: act.at,
@@ -74,6 +81,7 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
     if (!result.ok) return;
     pick('');
     setNote('');
+    setLooks('');
     setPictureId(null);
     chooseSeveral(new Set());
   };
@@ -105,28 +113,7 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
         </div>
         {known ? (
           <>
-            <fieldset className="ladder">
-              <legend>How it is mended, what disturbs least first</legend>
-              {known.ladder.map(({ title, how, minutes, waits, caution }) => (
-                <label key={title} className={cure === title ? 'chosen' : undefined}>
-                  <input type="radio" name="cure" checked={cure === title} onChange={() => setCure(title)} />
-                  <span>
-                    <strong>{title}</strong>{' '}
-                    <span className="dim">
-                      {minutes} min{waits > 0 ? `, then ${durationInWords(waits)} to dry` : ''}
-                    </span>
-                    <br />
-                    {how}
-                    {caution && cure === title ? (
-                      <span className="caution-line">
-                        {' '}
-                        <strong className="danger">▲ Caution</strong> {caution}
-                      </span>
-                    ) : null}
-                  </span>
-                </label>
-              ))}
-            </fieldset>
+            <Ladder ladder={known.ladder} cure={cure} onCure={setCure} />
             {rung?.part ? (
               <PartAgain
                 data={data}
@@ -135,6 +122,14 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
                 until={orderedUntil}
                 onUntil={setOrderedUntil}
                 onOrder={rung.title === MISHAPS.lost.ladder[1]!.title}
+              />
+            ) : null}
+            {isFiltered ? (
+              <HowItLooks
+                looks={looks}
+                onLooks={setLooks}
+                isReckoned={cost !== null && said === looks}
+                filter={cost?.filter ?? null}
               />
             ) : null}
             {zones.length === 0 ? <p>Choose where, and it says what has to be done again.</p> : null}
@@ -178,6 +173,81 @@ export function MishapPane({ data }: { data: LogPage }): ReactNode {
       </section>
       <PastMishaps data={data} />
     </>
+  );
+}
+
+const filterInWords = ({ paint, percent, passes, owned, was, now }: NonNullable<Cost['filter']>): string =>
+  `${percent} % ${paint}${owned ? '' : ' (not owned)'} in ${counted(passes, 'pass')}: ΔE ${was.toFixed(1)} now, about ${now.toFixed(1)} with it.`;
+
+/** Any colour stands for the called one: whether it is understood does not hang on that. */
+const readsAsLook = (text: string): boolean => readLook(text, [50, 0, 0]) !== null;
+
+/** The ways of mending it, one of them chosen. */
+function Ladder({
+  ladder,
+  cure,
+  onCure,
+}: {
+  ladder: readonly Cure[];
+  cure: string;
+  onCure: (title: string) => void;
+}): ReactNode {
+  return (
+    <fieldset className="ladder">
+      <legend>How it is mended, what disturbs least first</legend>
+      {ladder.map(({ title, how, minutes, waits, caution }) => (
+        <label key={title} className={cure === title ? 'chosen' : undefined}>
+          <input type="radio" name="cure" checked={cure === title} onChange={() => onCure(title)} />
+          <span>
+            <strong>{title}</strong>{' '}
+            <span className="dim">
+              {minutes} min{waits > 0 ? `, then ${durationInWords(waits)} to dry` : ''}
+            </span>
+            <br />
+            {how}
+            {caution && cure === title ? (
+              <span className="caution-line">
+                {' '}
+                <strong className="danger">▲ Caution</strong> {caution}
+              </span>
+            ) : null}
+          </span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+/** How the colour came out, in the builder's words, and the filter that follows from it. */
+function HowItLooks({
+  looks,
+  onLooks,
+  isReckoned,
+  filter,
+}: {
+  looks: string;
+  onLooks: (text: string) => void;
+  isReckoned: boolean;
+  filter: Cost['filter'];
+}): ReactNode {
+  const says =
+    !isReckoned || looks.trim() === ''
+      ? `Its filter is reckoned from that. ${SAY_IT_AS}`
+      : filter
+        ? filterInWords(filter)
+        : readsAsLook(looks)
+          ? 'No filter of a known paint brings it nearer: spray the right colour over it.'
+          : SAY_IT_AS;
+  return (
+    <p>
+      <TextField
+        label="It looks, beside the colour that was called for"
+        value={looks}
+        onChange={(event) => onLooks(event.target.value)}
+        helperText={says}
+        fullWidth
+      />
+    </p>
   );
 }
 

@@ -1,9 +1,7 @@
 import { SPRAY } from './cautions';
 import { byHand, weathered, WORN } from './conditions';
-import { SECTIONS } from './weathering';
+import { UPPER } from './weathering';
 import type { StepRule } from './rule';
-
-const UPPER = SECTIONS[0]![2];
 
 /** The scheme, round the joint where the calls are let in. */
 export const COLOURS: readonly StepRule[] = [
@@ -35,7 +33,7 @@ export const COLOURS: readonly StepRule[] = [
   },
   {
     key: 'shade',
-    offMetal: true,
+    leaves: ['metal'],
     mist: true,
     title: 'Pre-shade panel lines',
     kind: 'spray',
@@ -61,37 +59,12 @@ export const COLOURS: readonly StepRule[] = [
     covers: 'outside',
   },
   {
-    key: 'chip-fluid',
-    title: 'Chipping fluid in two thin coats over all that shall chip',
-    kind: 'spray',
-    lane: 'Whole',
-    minutes: { work: 'spray', coats: 2 },
-    after: ['test-chips', 'shade', 'black-base', 'gate:colour'],
-    where: { chips: ['fluid beneath'] },
-    when: weathered,
-    lays: 'chipping',
-    caution: SPRAY,
-    why: 'what lies under it shows in the chips: metal or primer, as the real skin',
-    covers: 'outside',
-  },
-  {
     key: 'colours',
     title: 'Colours',
     kind: 'spray',
     lane: 'Whole',
     minutes: 0,
-    after: ['chip-fluid', 'shade', 'black-base', 'gate:colour'],
-  },
-  {
-    key: 'chip-wear',
-    title: 'Wet the colour and chip it with a stiff brush: edges, panels, walkways',
-    kind: 'chip',
-    lane: 'Whole',
-    minutes: { work: 'wipe' },
-    after: ['highlight', 'highlight-brushed', 'colours'],
-    where: { chips: ['fluid beneath'] },
-    when: weathered,
-    why: 'as the test piece showed; the same day if you can, since a cured coat hardly lifts',
+    after: ['test-chips', 'shade', 'black-base', 'gate:colour'],
   },
   {
     key: 'test-chips',
@@ -101,12 +74,12 @@ export const COLOURS: readonly StepRule[] = [
     minutes: 30,
     after: ['check-parts'],
     where: { chips: ['fluid beneath'] },
-    when: weathered,
+    when: (f) => weathered(f) && f.fluid.size > 0,
     caution: SPRAY,
   },
   {
     key: 'highlight',
-    offMetal: true,
+    leaves: ['metal', 'fluid'],
     mist: true,
     title: 'Fade the middles of upper panels with the colour and 5 % white, misted',
     kind: 'spray',
@@ -121,7 +94,7 @@ export const COLOURS: readonly StepRule[] = [
   },
   {
     key: 'highlight-brushed',
-    offMetal: true,
+    leaves: ['metal', 'fluid'],
     title: 'Fade the middles of upper panels: the colour with white in thin glazes, brushed along the airflow',
     kind: 'brush',
     lane: 'Whole',
@@ -136,7 +109,7 @@ export const COLOURS: readonly StepRule[] = [
   },
   {
     key: 'tone-metal',
-    onMetal: true,
+    leaves: ['paint'],
     title:
       'Tone single panels of the metal: some buffed, some tinted with clear, some in another metal through low-tack masks',
     kind: 'brush',
@@ -153,7 +126,7 @@ export const COLOURS: readonly StepRule[] = [
     kind: 'inspect',
     lane: 'Whole',
     minutes: { work: 'look' },
-    after: ['chip-wear', 'highlight', 'highlight-brushed', 'tone-metal', 'colours'],
+    after: ['highlight', 'highlight-brushed', 'tone-metal', 'colours'],
   },
   {
     key: 'touch-up',

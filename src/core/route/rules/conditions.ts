@@ -1,6 +1,8 @@
 import type { Zone } from '@/core/outline/zones';
 import type { Build } from './rule';
 
+export const not = (asks: (f: Build) => boolean) => (f: Build) => !asks(f);
+
 /** What the rules ask of a build. */
 export const rotor = (f: Build) => f.machine.power.startsWith('rotor');
 export const winged = (f: Build) => f.has('wing-lower-port');
@@ -28,6 +30,7 @@ export const twoCockpits = (f: Build) => f.has('cockpit-rear');
 /** Wires hold its wings. */
 export const braced = (f: Build) => f.machine.wires === 'braced';
 export const rigged = (f: Build) => braced(f) && f.options.rigging !== 'none';
+export const isGlass = ({ group }: Zone) => group === 'glazing';
 export const isFabric = ({ surface }: Zone) => surface === 'fabric';
 export const fabric = (f: Build) => f.zones.some(isFabric);
 /** It stands on something that is fitted. */

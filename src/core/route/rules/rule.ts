@@ -27,6 +27,8 @@ export interface Build {
   shiny: boolean;
   /** Zones that will be bare metal. */
   metal: ReadonlySet<string>;
+  /** Zones with chipping fluid under their colour. */
+  fluid: ReadonlySet<string>;
   /** How general coats are brought on. */
   general: GeneralWay;
   /** The finish that each zone ends with; null where none is asked for, 'unsealed' where no clear goes on at all. */
@@ -35,11 +37,22 @@ export interface Build {
   printed: boolean;
 }
 
+/** What a zone ends as: bare metal, paint, or paint that chips over a fluid. A zone may be two of them. */
+export type Skin = 'metal' | 'paint' | 'fluid';
+
 /** What a step waits for: the end of another, what that one laid being so far dry, or a wait that no paint explains. */
 export type After =
   | string
-  | { step: string; until: DryingState; why: string }
+  | {
+      step: string;
+      until: DryingState;
+      why: string;
+      /** Tape comes off by it: before that lets go no more. */
+      pulls?: true;
+    }
   | { step: string; wait: WaitName }
+  /** In such builds only. */
+  | { step: string; when: (build: Build) => boolean }
   | { step: string; minutes: number; why: string };
 
 /** One piece of work that does not depend on which colours were chosen. */
@@ -61,10 +74,8 @@ export interface StepRule {
   lays?: GeneralCoat;
   /** Where what it lays lies: everywhere outside, or inside. */
   covers?: Cover;
-  /** Bare metal is left out of it: nothing fades or shades there, and no primer shows where it chips. */
-  offMetal?: true;
-  /** Bare metal only. */
-  onMetal?: true;
+  /** Skins that it leaves out. */
+  leaves?: readonly Skin[];
   /** The last clear of what ends so. */
   finish?: Finish;
   /** It is a mist that only an airbrush lays: without one it is left out, or something stands in for it. */

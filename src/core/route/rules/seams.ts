@@ -120,7 +120,7 @@ export const SEAMS: readonly StepRule[] = [
   },
   {
     key: 'join-tail',
-    title: 'Tailplane on, true to the wings',
+    title: 'Tailplane on, square to the fin and level',
     kind: 'glue',
     lane: 'Whole',
     minutes: { work: 'fit', parts: 8 },

@@ -1,5 +1,5 @@
 import { BLADE, CA, CEMENT, DUST, SPIRIT, SPRAY } from './cautions';
-import { apartCanopy, geared, openCockpit, jet, rotor, wheelsDown, weathered, propelled } from './conditions';
+import { apartCanopy, geared, isGlass, openCockpit, jet, rotor, wheelsDown, weathered, propelled } from './conditions';
 import type { StepRule } from './rule';
 
 /** What is built and painted apart. */
@@ -63,6 +63,19 @@ export const SMALL_PARTS: readonly StepRule[] = [
     minutes: { work: 'fit', parts: 3 },
     after: ['parts', { step: 'frames-inside', until: 'recoat', why: 'the inside colour first' }],
     when: apartCanopy,
+  },
+  {
+    key: 'clear-frames',
+    title: 'Matt coat over the frames of the canopy',
+    kind: 'seal',
+    lane: 'Gear, stores',
+    minutes: { work: 'spray', share: 0.3 },
+    after: ['paint-hood-inside'],
+    lays: 'matt',
+    at: isGlass,
+    when: (f) => f.has('canopy') && apartCanopy(f),
+    caution: SPRAY,
+    why: 'its last clear while the tape is still on',
   },
   {
     key: 'mask-screens',
@@ -139,7 +152,29 @@ export const SMALL_PARTS: readonly StepRule[] = [
     kind: 'spray',
     lane: 'Gear, stores',
     minutes: 0,
-    after: [{ step: 'prime-parts', until: 'recoat', why: 'primer may be painted over' }],
+    after: [{ step: 'prime-parts', until: 'recoat', why: 'primer may be painted over' }, 'spray-out'],
+  },
+  {
+    key: 'part-markings',
+    title: 'Markings of the small parts',
+    kind: 'decal',
+    lane: 'Gear, stores',
+    minutes: 0,
+    after: ['parts'],
+  },
+  {
+    key: 'try-clearance',
+    title: 'Hold gear and propeller in place without glue: clear of the ground, and true to the stance',
+    kind: 'test',
+    lane: 'Gear, stores',
+    minutes: { work: 'fit', parts: 3 },
+    after: [
+      { step: 'build-gear', wait: 'joint' },
+      { step: 'build-propeller', wait: 'joint' },
+      { step: 'join-wings', wait: 'cement' },
+    ],
+    when: (f) => geared(f) && propelled(f),
+    why: 'once the legs are glued, a blade that touches the ground is cut',
   },
   {
     key: 'weather-gear',
@@ -147,7 +182,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
     kind: 'washcoat',
     lane: 'Gear, stores',
     minutes: { work: 'washcoat' },
-    after: ['parts'],
+    after: ['part-markings'],
     when: (f) => weathered(f) && wheelsDown(f),
     caution: SPIRIT,
     lays: 'wash',

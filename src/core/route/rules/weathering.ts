@@ -1,5 +1,5 @@
 import { SPRAY, SPIRIT } from './cautions';
-import { byHand, fabric, isFabric, wheelsDown, weathered, WORN } from './conditions';
+import { byHand, fabric, isFabric, geared, weathered, WORN } from './conditions';
 import { coveredWith, type Zone } from '@/core/outline/zones';
 import type { After, StepRule } from './rule';
 
@@ -14,21 +14,25 @@ export const SECTIONS: readonly (readonly [key: string, where: string, at: (zone
   ['starboard', 'the starboard side'],
 ].map(([key, where]) => [key!, where!, (zone) => coveredWith(zone.group) === 'outside' && sectionOf(zone) === key]);
 
+export const UPPER = SECTIONS[0]![2];
+
 /** Fabric has ribs and tapes: neither panel lines nor fillers and hinges that run. */
 const isLined = (zone: Zone) => !isFabric(zone);
 /** What is washed of each section. */
 const LINED = SECTIONS.map(([key, where, at]) => [key, where, (zone: Zone) => at(zone) && isLined(zone)] as const);
 /** Paint chips off what is hard beneath it; on fabric it cracks. */
-const chipped = ({ surface }: Zone) => surface === 'metal' || surface === 'wood';
+export const isChipped = ({ surface }: Zone) => surface === 'metal' || surface === 'wood';
 
 /** What lies under the last clear, and how dry it is by then. */
 const BEFORE_LAST_CLEAR: readonly After[] = [
   'chips',
+  'chips-for-fluid',
   { step: 'exhaust', until: 'recoat', why: 'the stains are dry' },
   { step: 'streaks', until: 'recoat', why: 'oils are dry in two days, not before' },
   { step: 'neglect', until: 'recoat', why: 'oils are dry in two days, not before' },
   { step: 'shade-ribs', until: 'recoat', why: 'oils are dry in two days, not before' },
   'derelict',
+  'growth',
   { step: 'seal', until: 'recoat', why: 'clear over clear' },
 ];
 
@@ -44,7 +48,7 @@ export const WEATHERING: readonly StepRule[] = [
     where: { washOver: ['matt'] },
     when: weathered,
     lays: 'matt',
-    offMetal: true,
+    leaves: ['metal'],
     caution: SPRAY,
     covers: 'outside',
     why: 'over matt a wash stains and grips: it tints the whole surface, and is wiped off less',
@@ -94,7 +98,7 @@ export const WEATHERING: readonly StepRule[] = [
     where: { washOver: ['gloss'] },
     when: weathered,
     lays: 'matt',
-    offMetal: true,
+    leaves: ['metal'],
     caution: SPRAY,
     covers: 'outside',
   },
@@ -139,14 +143,31 @@ export const WEATHERING: readonly StepRule[] = [
 
   {
     key: 'chips',
-    offMetal: true,
+    leaves: ['metal'],
     title: 'Chips where feet and hands go',
     kind: 'chip',
     lane: 'Whole',
     minutes: { work: 'wipe' },
     after: [{ step: 'matt-for-oils', until: 'recoat', why: 'the matt is dry' }],
     where: { chips: ['sponge on top'] },
-    when: (f) => weathered(f) && f.zones.some(chipped),
+    when: weathered,
+    covers: 'outside',
+    at: isChipped,
+  },
+  {
+    key: 'chips-for-fluid',
+    leaves: ['metal'],
+    title: 'Chips where feet and hands go, sponged on',
+    kind: 'chip',
+    lane: 'Whole',
+    minutes: { work: 'wipe' },
+    after: [{ step: 'matt-for-oils', until: 'recoat', why: 'the matt is dry' }],
+    where: { chips: ['fluid beneath'] },
+    when: (f) => weathered(f) && f.fluid.size === 0,
+    covers: 'outside',
+    at: isChipped,
+    alike: ['chips'],
+    why: 'no colour here lets fluid work beneath it: it needs an airbrushed, water-based one without tape over it, on so little that it is chipped the same evening',
   },
   {
     key: 'neglect',
@@ -156,19 +177,56 @@ export const WEATHERING: readonly StepRule[] = [
     minutes: { work: 'wipe', times: 3 },
     after: ['streaks', 'shade-ribs'],
     where: { weathering: [...WORN] },
-    at: SECTIONS[0]![2],
+    at: UPPER,
     lays: 'oil',
     caution: SPIRIT,
   },
   {
     key: 'derelict',
-    title: 'Wear the paint to primer and metal, rust and growth in the corners',
+    leaves: ['metal'],
+    title: 'Wear the paint to primer and metal where hands and weather were',
     kind: 'chip',
     lane: 'Whole',
-    minutes: { work: 'wipe', times: 3 },
+    minutes: { work: 'wipe' },
     after: ['streaks'],
     where: { weathering: ['derelict'] },
+    covers: 'outside',
+    at: isChipped,
     splittable: true,
+  },
+  {
+    key: 'rust',
+    title: 'Rust where steel is: exhausts, hinges, bolts, its runs drawn down',
+    kind: 'wipe',
+    lane: 'Whole',
+    minutes: { work: 'wipe', share: 0.3 },
+    after: ['derelict', 'streaks'],
+    where: { weathering: ['derelict'] },
+    caution: SPIRIT,
+    why: 'light metal does not rust: it chalks and goes grey',
+  },
+  {
+    key: 'growth',
+    title: 'Green and grey growth where water stands: corners, sills, the north side',
+    kind: 'washcoat',
+    lane: 'Whole',
+    minutes: { work: 'washcoat', share: 0.3 },
+    after: ['rust'],
+    where: { weathering: ['derelict'] },
+    caution: SPIRIT,
+  },
+  {
+    key: 'chalk',
+    leaves: ['metal'],
+    title: 'Chalk the upper surfaces: pale pigment rubbed in along the airflow',
+    kind: 'pigment',
+    lane: 'Whole',
+    minutes: { work: 'wipe', share: 0.5 },
+    after: [{ step: 'matt', until: 'recoat', why: 'the matt is dry' }],
+    where: { weathering: ['derelict'] },
+    covers: 'outside',
+    at: UPPER,
+    why: 'paint that stood for years in the sun goes pale and dusty',
   },
   ...(['gloss', 'satin'] as const).map((finish): StepRule => ({
     key: `last-${finish}`,
@@ -206,7 +264,8 @@ export const WEATHERING: readonly StepRule[] = [
     lane: 'Whole',
     minutes: { work: 'washcoat' },
     after: [{ step: 'matt', until: 'recoat', why: 'the matt is dry' }],
-    when: (f) => weathered(f) && wheelsDown(f),
+    // What stands on wheels was rolled through it; floats, skis and a rod keep it off.
+    when: (f) => weathered(f) && f.options.landing === 'wheels' && geared(f),
     why: 'pigments come last: a wet coat over them drowns them',
   },
   {

@@ -9,7 +9,7 @@ import { putInDrawer } from '@/actions/paints';
 import { shopsFor } from '@/actions/services';
 import { CurrencyFault, planBuying, type BuyingPlan, type Shop } from '@/core/match/buying';
 import { paintNeeds, SPARE_SHARE, type PaintNeed } from '@/core/match/needs';
-import { paintLabel, type Paint } from '@/core/paint/catalogue';
+import { type Paint, paintInFull, paintLabel } from '@/core/paint/catalogue';
 import { parseNumber } from '@/core/units/number';
 import { counted, listed } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
@@ -296,7 +296,7 @@ function Plan({
 }): ReactNode {
   const labelOf = (id: string) => {
     const paint = paints.find((candidate) => candidate.id === id);
-    return paint ? `${paintLabel(paint)} ${paint.name}` : id;
+    return paint ? paintInFull(paint) : id;
   };
   if (plan.parcels.length === 0) return <p>None of it is in stock in these shops.</p>;
   return (

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { thisIsIt } from '@/actions/choices';
 import { paintsByName, type KnownBy, type NamedPaint } from '@/core/match/by-name';
-import { paintLabel, priceInWords } from '@/core/paint/catalogue';
+import { paintInFull, paintLabel, priceInWords } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { plainWords } from '@/core/units/text';
 import { listed } from '@/core/units/words';
@@ -108,7 +108,7 @@ export function BottlesByName({
     if (words.length === 0) return paintsByName(wanted, shelf.paints).filter(only);
     return shelf.paints
       .filter((paint) => {
-        const own = plainWords(`${paintLabel(paint)} ${paint.name}`).join(' ');
+        const own = plainWords(paintInFull(paint)).join(' ');
         return words.every((word) => own.includes(word));
       })
       .slice(0, MOST_FOUND)

@@ -5,13 +5,12 @@ import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import { keepTestSpray } from '@/actions/choices';
 import type { Kept } from '@/core/kept/records';
-import { readObservation } from '@/core/colour/observation';
+import { readLook, SAY_IT_AS } from '@/core/colour/observation';
 import type { Pigment } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
 import { correct, type Correction } from '@/core/match/mix/correct';
 import { pigmentOfPaint, strengthOf } from '@/core/paint/paint-pigment';
-import { paintLabel, type Paint } from '@/core/paint/catalogue';
-import { parseTriple } from '@/core/units/number';
+import { type Paint, paintInFull } from '@/core/paint/catalogue';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import type { ColoursPage } from '@/stations/colours/page-data';
@@ -52,7 +51,7 @@ export function TestSpray({
   const [measuring, setMeasuring] = useState(false);
   const nameOf = (id: string) => {
     const paint = parts.find(({ paintId }) => paintId === id)?.paint ?? others.find((other) => other.id === id);
-    return paint ? `${paintLabel(paint)} ${paint.name}`.trim() : 'a paint';
+    return paint ? paintInFull(paint) : 'a paint';
   };
   const judge = (observed: { lab: Lab; sd: number; says: string }) => {
     const reserve = others.flatMap((paint) => {
@@ -64,16 +63,9 @@ export function TestSpray({
     setFound(correct(parts, reserve, target, observed));
   };
   const judgeText = () => {
-    const lab = parseTriple(text);
-    if (lab) {
-      if (lab[0] < 0 || lab[0] > 100 || Math.abs(lab[1]) > 128 || Math.abs(lab[2]) > 128)
-        setFault('This is no colour: L* runs from 0 to 100, a* and b* from -128 to 128.');
-      else judge({ lab, sd: 0.6, says: `L* ${lab[0]} a* ${lab[1]} b* ${lab[2]}` });
-      return;
-    }
-    const read = text.trim() === '' ? null : readObservation(text, target);
+    const read = readLook(text, target);
     if (read) judge(read);
-    else setFault('Say it as “too blue, a little too dark”, or as three numbers L* a* b*.');
+    else setFault(SAY_IT_AS);
   };
   const learnt = found?.learnt.filter(({ strength }) => Math.abs(strength - 1) > LEARNT_FROM) ?? [];
   const keep = () => {
