@@ -57,9 +57,8 @@ async function keepMishap(
 export async function mishapCost(input: unknown): Promise<Result<Omit<MishapPlan, 'laid' | 'record'>>> {
   return lookedUp(async () => {
     const { briefId, ...mishap } = ofBrief.pick({ briefId: true }).extend(told).parse(input);
-    const { steps, lost, hours, filter, finish, moved } = (await lookAt(briefId, (at) => planOf(at, mishap, 'draft')))
-      .plan;
-    return { steps, lost, hours, filter, finish, moved };
+    const { laid: _, record: __, ...cost } = (await lookAt(briefId, (at) => planOf(at, mishap, 'draft'))).plan;
+    return cost;
   });
 }
 

@@ -1,3 +1,5 @@
+import { patternsOn } from '@/core/work/compare-orders';
+import { canonicalIn } from '@/core/codes/system';
 import type { CodeBook } from '@/core/codes/system';
 import { partJobs } from '@/core/kit/part-work';
 import { keptAirbrushes } from '@/core/kit/tools';
@@ -43,6 +45,7 @@ export function wantedOf(
 ): RouteWanted {
   const { brief } = state;
   const soft = softZones(questions);
+  const patterns = patternsOn(state.fields);
   const base = ruledColours(questions, book);
   return {
     edges: skinEdges(borders, (zone) => base.get(zone) ?? null, painted, soft, brief.denominator),
@@ -57,6 +60,9 @@ export function wantedOf(
     climate: { tempC: brief.tempC, humidity: brief.humidity },
     calls: calls.map(routeCall),
     markings: state.markings.map((marking) => ({
+      measures: [
+        ...new Set(patterns.flatMap(({ marking: on, code }) => (on === marking.id ? [canonicalIn(book, code)] : []))),
+      ],
       id: marking.id,
       title: marking.title,
       name: marking.name,

@@ -44,6 +44,8 @@ export interface RouteMarking {
   painted?: PaintedSize;
   /** Its colours, where it is painted. */
   calls?: RouteCall[];
+  /** Codes of patterns whose lines are measured from it: where it is sprayed, it is there before them. */
+  measures?: string[];
 }
 
 /** What is modelled beside the main airframe, as far as its work goes. */

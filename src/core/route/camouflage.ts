@@ -2,8 +2,9 @@ import { WAY_FACTS } from '@/core/kit/applying';
 import { spokenZones } from '@/core/outline/spoken';
 import { layOver } from '@/core/paint/chemistry';
 import { dryingTime, type DryingState } from '@/core/paint/drying';
-import type { Masking } from '@/core/work/masking';
-import type { RouteLink, RouteStep } from '@/core/work/step';
+import { workOfMask, type Masking } from '@/core/work/masking';
+import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
+import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { RouteCall, RouteMarking } from './call';
 import { chemistryOf } from './call-coat';
 import type { SprayOrder } from './colour-order';
@@ -13,7 +14,7 @@ import type { Insert } from './insert';
 import { maskStep, overWhatItMeets, unmaskAfter } from './mask-steps';
 import { paintedMarking } from './painted-marking';
 import type { RouteInput } from './route-input';
-import { overAnother } from './rules/cautions';
+import { overAnother, TAPE } from './rules/cautions';
 import { openStep } from './simple-sprays';
 import { coatLaid, sprayRun, sprayStep, type SprayRun } from './spray-run';
 
@@ -25,13 +26,21 @@ export function camouflage(
   input: RouteInput,
 ): Insert {
   const coats = new Camouflage(order, fluid, input);
-  order.ordered.forEach((_, i) => coats.lay(i));
+  const painted = input.markings.filter(({ method }) => method === 'mask');
+  const codes = order.ordered.map(({ code }) => code);
+  const isMeasured = ({ measures = [] }: RouteMarking) => codes.some((code) => measures.includes(code));
+  const first = painted.filter(isMeasured);
+  order.ordered.forEach((call, i) => {
+    for (const marking of first)
+      if (codes.findIndex((code) => marking.measures!.includes(code)) === i) coats.markFirst(marking, i);
+    coats.lay(i);
+  });
   coats.leaveOpen(open);
   const { under, over } = layerSteps(input);
   coats.layUnder(under);
   coats.layOver(over);
-  // Painted markings go over the camouflage before anything is sealed.
-  for (const marking of input.markings) if (marking.method === 'mask') coats.mark(marking);
+  // The other painted markings go over the camouflage before anything is sealed.
+  for (const marking of painted) if (!isMeasured(marking)) coats.mark(marking);
   return coats.insert(under);
 }
 
@@ -48,6 +57,7 @@ class Camouflage {
   /** What was laid last, and the step behind which the next begins: its tape is off. */
   private end: { last: RouteStep; free: string } | null = null;
   private firstMain: string | null = null;
+  private readonly covers: { cover: RouteStep; edgeMm: number; title: string; last: number }[] = [];
 
   constructor(
     { ordered, maskings }: SprayOrder,
@@ -116,6 +126,7 @@ class Camouflage {
     const [under, call] = [this.ordered[i - 1], this.ordered[i]!];
     const name = this.nameOf(call.code);
     const masking = this.maskings.get(call.code)!;
+    const before = under ? this.nameOf(under.code) : 'what is there already';
     const { runs, chip } = this.sprayedWhole(call, masking.tapeMm);
     const { first, spray } = runs[0]!;
     const { last } = runs.at(-1)!;
@@ -132,10 +143,10 @@ class Camouflage {
     const mask = maskStep(spray, call, masking, this.nameOf, this.metals);
     this.begins.set(call.code, mask?.key ?? first);
     if (mask) {
-      this.behind(mask.key, 'mask', `${under ? this.nameOf(under.code) : ''} may be masked`);
+      this.behind(mask.key, 'mask', `${before} may be masked`);
       this.links.push({ from: mask.key, to: first, minLag: 0, maxLag: null, why: 'masked first' });
       this.steps.push(mask);
-    } else if (under) this.behind(first, 'handle', `${this.nameOf(under.code)} may be touched`);
+    } else this.behind(first, 'handle', `${before} may be touched`);
     for (const run of runs) overWhatItMeets(run.spray, call, this.ordered.slice(0, i), masking, this.links, climate);
     if (!under) {
       const rule = layOver(chemistryOf(call), this.input.coats.primer.chemistry);
@@ -150,6 +161,7 @@ class Camouflage {
       this.links.push(link);
       this.end.free = step.key;
     }
+    this.uncover(i, last);
     if (chip) {
       this.links.push({
         from: this.end.free,
@@ -205,6 +217,58 @@ class Camouflage {
         });
       this.steps.push(step);
       this.end = { last: step, free: step.key };
+    }
+  }
+
+  /** A marking from which the lines of a pattern are measured: painted before that, and covered until the last colour round it is on. */
+  markFirst(marking: RouteMarking, next: number) {
+    this.mark(marking);
+    const { zone, title, painted } = marking;
+    const last = this.ordered.findLastIndex((call, i) => i >= next && call.zones.includes(zone));
+    if (last < 0 || !this.end) return;
+    const edgeMm = painted?.edgeMm ?? 0;
+    const work: Work = workOfMask({ tapeMm: edgeMm, softMm: 0 });
+    const cover = stepOf(
+      `marking-cover:${marking.id}`,
+      `Cover ${title} in tape cut to its shape`,
+      'mask',
+      'Whole',
+      minutesOf(work),
+      {
+        minutesFrom: minutesSaid(work),
+        family: 'mask',
+        stage: 'colours',
+        marking: marking.id,
+        zones: [zone],
+        tape: { of: `cover ${marking.id}`, goes: 'on' },
+        splittable: true,
+        cautions: [TAPE],
+        why: 'the lines of the pattern are measured from it: it is there first, and stays covered until they are sprayed',
+      },
+    );
+    this.behind(cover.key, 'mask', `${title} bears tape`);
+    this.steps.push(cover);
+    this.end = { last: this.end.last, free: cover.key };
+    this.covers.push({ cover, edgeMm, title, last });
+  }
+
+  /** Covers come off behind the last colour on their zone. */
+  private uncover(i: number, over: RouteStep) {
+    for (const { cover, edgeMm, title, last } of this.covers) {
+      if (last !== i) continue;
+      const key = `marking-uncover:${cover.marking}`;
+      const { step, link } = unmaskAfter(over, cover, edgeMm, key, `${title} again`, this.input.climate);
+      this.steps.push(step);
+      this.links.push(link);
+      if (this.end && this.end.free !== this.end.last.key)
+        this.links.push({
+          from: this.end.free,
+          to: step.key,
+          minLag: 0,
+          maxLag: null,
+          why: 'one tape after the other',
+        });
+      this.end = { last: over, free: step.key };
     }
   }
 

@@ -92,18 +92,17 @@ export function compareOrders(wanted: OrdersWanted): ComparedOrder[] | null {
   return saidOnce(found);
 }
 
+/** Markings that a pattern is dimensioned from, with the pattern's colour. */
+export const patternsOn = (fields: readonly SchemeField[]): { marking: string; code: string }[] =>
+  fields.flatMap(({ code, shape }) =>
+    'corners' in shape ? shape.corners.flatMap(({ on }) => (on ? [{ marking: on.marking, code }] : [])) : [],
+  );
+
 /** Colours of markings that a pattern is dimensioned from: [marking's, pattern's]. */
 export const measuredFrom = (
   fields: readonly SchemeField[],
   markings: readonly { id: string; codes: readonly string[] }[],
 ): [string, string][] =>
-  fields.flatMap(({ code, shape }) =>
-    'corners' in shape
-      ? shape.corners.flatMap(({ on }) =>
-          (on ? (markings.find(({ id }) => id === on.marking)?.codes ?? []) : []).map((first): [string, string] => [
-            first,
-            code,
-          ]),
-        )
-      : [],
+  patternsOn(fields).flatMap(({ marking, code }) =>
+    (markings.find(({ id }) => id === marking)?.codes ?? []).map((first): [string, string] => [first, code]),
   );

@@ -9,11 +9,11 @@ import { tapeRound } from '@/core/work/masking';
 import { MOST_TAPE } from '@/core/work/tape';
 import type { StepKind } from '@/core/work/kinds';
 import type { RunStep, WorkRun } from '@/core/route/runs';
-import { capital, counted, lowered } from '@/core/units/words';
-import { readLook } from '@/core/colour/observation';
-import { paintInFull, type Paint } from '@/core/paint/catalogue';
-import { bringRound, type BroughtRound } from '@/core/weathering/bring-round';
+import { capital, lowered } from '@/core/units/words';
+import { paintInFull } from '@/core/paint/catalogue';
+import type { BroughtRound } from '@/core/weathering/bring-round';
 import type { BriefView } from '@/core/derive/derive';
+import { filterFor, withFilter, type Looked } from './filter-over';
 import { calledLayer, mixedInWords, PLACED, stayingLayers, type MadeLayer } from './how-made';
 
 /** How a mishap is mended in a brief: what is lost, what is done again, and how that goes into the route. */
@@ -31,12 +31,6 @@ export interface Mending {
 }
 
 type Mended = Pick<BriefView, 'state' | 'route' | 'outline' | 'standing' | 'borders' | 'calls'>;
-
-/** How a colour looks that came out otherwise than called, in words or as L* a* b*, and the paints that could bring it round. */
-export interface Looked {
-  looks: string;
-  paints: readonly Paint[];
-}
 
 /**
  * The work that a cure makes on some zones. `key` names its steps. A cure that takes nothing off is a step by itself; what it covers stays.
@@ -96,7 +90,10 @@ export function mend(
     cure.down === null ? onlyMending(rework, []) : MISHAPS[kind].staysOff ? onlyMending(rework, rework.lost) : rework;
   const run = runOf(view, kind, cure, kept, stack, key);
   const filter = cure.lays === 'filter' && looked ? filterFor(view, zones, looked) : null;
-  return { rework: kept, run: filter ? withFilter(run, filter, view, zones) : run, filter };
+  if (!filter) return { rework: kept, run, filter };
+  const filtered = withFilter(run, filter, view, zones);
+  const hours = filtered.steps.reduce((sum, { minutes }) => sum + minutes, 0) / 60;
+  return { rework: { ...kept, hours }, run: filtered, filter };
 }
 
 /** What is laid again where a colour is covered: that colour as it is called now, and all that lay over it; what is under it stays. */
@@ -111,43 +108,6 @@ function fromItsColour(layers: readonly MadeLayer[], { calls }: Pick<BriefView, 
     const coats = call.coats?.coats ?? layer.coats;
     return { ...layer, paint: paintInFull(paint), chemistry, dries, coats, entry: null };
   });
-}
-
-/** The filter that brings the colour of some zones nearest to what was called for. */
-function filterFor(view: Mended, zones: readonly string[], { looks, paints }: Looked): BroughtRound | null {
-  const [top] = zones.flatMap((zone) => stayingLayers(view, zone).findLast(({ what }) => what === 'colour') ?? []);
-  const call = view.calls.find(({ code }) => code === top?.code);
-  const called = call?.official?.lab ?? call?.choice?.paint.lab;
-  const seen = called && readLook(looks, called)?.lab;
-  if (!top || !called || !seen) return null;
-  const owned = paints.filter(({ ownedMl }) => ownedMl > 0);
-  return bringRound(called, seen, owned, top.chemistry) ?? bringRound(called, seen, paints, top.chemistry);
-}
-
-/** The repair as the filter that it is: what goes into the cup, how often, and what it leaves. */
-function withFilter(
-  run: WorkRun,
-  { paint, percent, passes, was, now }: BroughtRound,
-  { outline }: Pick<BriefView, 'outline'>,
-  zones: readonly string[],
-): WorkRun {
-  const title = `${percent} % ${paintInFull(paint)}`;
-  const [first, ...others] = run.steps;
-  const load = { id: `filter ${paint.id}`, title, kind: 'wash' as const, lightness: Math.round(paint.lab?.[0] ?? 80) };
-  return {
-    ...run,
-    steps: [
-      {
-        ...first!,
-        title: `Filter on ${spokenZones(outline.zones, zones)}: ${title}, ${counted(passes, 'pass')}`.slice(0, 200),
-        kind: 'spray',
-        lays: { what: 'tone', chemistry: paint.chemistry, code: null, paint: title, coats: 1 },
-        load,
-        because: `${first!.because} It is ${was.toFixed(1)} off now, and about ${now.toFixed(1)} with it; each pass dries before the next.`,
-      },
-      ...others,
-    ],
-  };
 }
 
 /** The repair by itself: what it takes off, if anything, is not laid again. */
@@ -179,12 +139,14 @@ function runOf(
   const lane = rework.lost[0]?.made.lane ?? 'Whole';
   const where = spoken(repair!.zones);
   const titleOf = (step: ReworkStep<KnownLayer>): string => {
-    if (step.do === 'repair') return `${cure.title}: ${where}`;
+    if (step.do === 'repair')
+      return cure.lays === 'called colour' ? `Smooth what is raised: ${where}` : `${cure.title}: ${where}`;
     if (step.do === 'mask') return `Mask all round ${where}`;
     if (step.do === 'unmask') return `Take the tape off round ${where}`;
     const { what, made } = step.layer!;
     if (PLACED.has(what)) return `Again, on ${spoken(step.zones)}: ${lowered(made.title)}`;
-    return `${capital(calledLayer(made))} again on ${spoken(step.zones)}`;
+    const covers = cure.lays === 'called colour' && what === 'colour';
+    return `${capital(calledLayer(made))} ${covers ? 'over it' : 'again'} on ${spoken(step.zones)}`;
   };
   const steps = maskedAtOnce(rework.steps).map((step, i): RunStep => {
     const of = step.layer && byKey.get(step.layer.step);

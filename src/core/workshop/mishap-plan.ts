@@ -24,6 +24,8 @@ export interface MishapPlan {
   /** What comes off, by zone, from the plastic up. */
   lost: { zone: string; called: string[] }[];
   hours: number;
+  /** Zones of it that lie behind closed skin. */
+  closedIn: string[];
   /** The filter that brings the colour round, by name; null where none is asked for or none helps. */
   filter: { paint: string; percent: number; passes: number; owned: boolean; was: number; now: number } | null;
   /** Local days on which the build ends without it and with it; null where there is no whole plan. */
@@ -68,6 +70,7 @@ export function planMishap(
       return gone.length > 0 ? [{ zone, called: gone.map(({ made }) => calledLayer(made)) }] : [];
     }),
     hours: rework.hours,
+    closedIn: zones.filter((zone) => isClosedIn(view, zone)),
     filter: filter && {
       paint: paintInFull(filter.paint),
       percent: filter.percent,
@@ -82,6 +85,12 @@ export function planMishap(
     laid: after.proposal ? asAccepted(plan) : null,
   };
 }
+
+/** Whether the gate that closes a zone in is passed. */
+const isClosedIn = ({ outline, gates }: Pick<BriefView, 'outline' | 'gates'>, zone: string): boolean => {
+  const closedBy = outline.zones.find(({ key }) => key === zone)?.closedBy ?? null;
+  return closedBy !== null && gates.some(({ name, passed }) => name === closedBy && passed);
+};
 
 const withMishap = (state: BriefState, mishap: Kept<'mishap'>): BriefState => ({
   ...state,

@@ -12,7 +12,7 @@ import type { MishapPlan } from '@/core/workshop/mishap-plan';
 import { readLook, SAY_IT_AS } from '@/core/colour/observation';
 import { daysBetween } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';
-import { counted, countedInWords, listed, lowered } from '@/core/units/words';
+import { counted, capital, countedInWords, listed, lowered } from '@/core/units/words';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useOutbox } from '@/stations/shell/outbox';
 import { RemoveButton } from '@/stations/shell/remove-button';
@@ -246,6 +246,7 @@ function HowItLooks({
         onChange={(event) => onLooks(event.target.value)}
         helperText={says}
         fullWidth
+        sx={{ mt: 1 }}
       />
     </p>
   );
@@ -293,6 +294,12 @@ function CostOfIt({ cost, titleOf }: { cost: Cost; titleOf: (zone: string) => st
           ? `${countedInWords(cost.moved, 'step')} ${cost.moved === 1 ? 'moves' : 'move'} to another session.`
           : 'Nothing else moves to another session.'}
       </p>
+      {cost.closedIn.length > 0 ? (
+        <p>
+          <strong>{capital(listed(cost.closedIn.map((zone) => lowered(titleOf(zone)))))}: behind closed skin.</strong>{' '}
+          It is reached from outside only, or the seam is opened: “{MISHAPS.closedOver.title}” says how.
+        </p>
+      ) : null}
       {cost.lost.map(({ zone, called }) => (
         <p key={zone}>
           Lost on {lowered(titleOf(zone))}: {listed(called)}.

@@ -62,10 +62,15 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
       </p>
     );
   const [best] = answer;
+  // Nobody chose: the route goes by the custom.
+  const followed = answer.find(({ names }) =>
+    names.includes(data.maskOrder.length > 0 ? 'as chosen' : 'light to dark'),
+  );
+  const inTurn = [...(followed ? [followed] : []), ...answer.filter((order) => order !== followed)];
   return (
     <>
       <div className="orders">
-        {answer.map((order) => (
+        {inTurn.map((order) => (
           <section key={order.title} aria-label={capital(order.title)}>
             <h2>{capital(order.title)}</h2>
             <p className="dim">{capital(order.says)}.</p>
@@ -92,11 +97,11 @@ export function MasksPane({ data }: { data: MarkingsPage }): ReactNode {
             </ol>
 
             <Button
-              variant={order.order.join() === data.maskOrder.join() ? 'outlined' : 'contained'}
-              disabled={busy || order.order.join() === data.maskOrder.join()}
+              variant={order === followed ? 'outlined' : 'contained'}
+              disabled={busy || order === followed}
               onClick={() => choose(order.order, `The route sprays in the order of ${order.title}`)}
             >
-              {order.order.join() === data.maskOrder.join() ? 'The route follows it' : 'Let the route follow it'}
+              {order === followed ? 'The route follows it' : 'Let the route follow it'}
             </Button>
           </section>
         ))}

@@ -163,6 +163,18 @@ export const CLOSING: readonly StepRule[] = [
     caution: BLADE,
   },
   {
+    key: 'flaps',
+    title: 'Cut the flaps out of the open halves, box their edges in',
+    kind: 'fit',
+    lane: 'Wings',
+    minutes: { work: 'fit', parts: 18 },
+    after: ['dry-fit-wings'],
+    when: winged,
+    where: { flaps: ['down'] },
+    caution: BLADE,
+    why: 'from inside, while the halves are open; they are painted apart and fitted last',
+  },
+  {
     key: 'scrape-wings',
     title: 'Scrape paint off the mating faces of the wings',
     kind: 'clean',
@@ -180,6 +192,7 @@ export const CLOSING: readonly StepRule[] = [
     minutes: { work: 'glue', along: 'wings' },
     after: [
       'scrape-wings',
+      'flaps',
       'dry-fit-wings',
       'check-parts',
       'drill-wings',

@@ -5,17 +5,6 @@ import type { StepRule } from './rule';
 /** Seams by their severity, and what joins the airframe. */
 export const SEAMS: readonly StepRule[] = [
   {
-    key: 'flaps',
-    title: 'Cut and set the flaps',
-    kind: 'fit',
-    lane: 'Wings',
-    minutes: { work: 'fit', parts: 18 },
-    after: [{ step: 'gate:wings', wait: 'cement' }],
-    when: winged,
-    where: { flaps: ['down'] },
-    caution: BLADE,
-  },
-  {
     key: 'seams-wings',
     title: 'Clean up the wing edges',
     kind: 'sand',

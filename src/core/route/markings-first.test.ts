@@ -1,0 +1,85 @@
+import { describe, expect, test } from '@jest/globals';
+import { DEFAULT_OPTIONS } from '@/core/kit/options';
+import { STANDARD_CLIMATE } from '@/core/paint/drying';
+import { waitingCircle } from '@/core/route/schedule/network';
+import { outlineFor } from '@tests/support/outline-for';
+import type { RouteCall, RouteMarking } from './call';
+import { generalCoats } from './general-coats';
+import { buildRoute } from './route';
+import { descendantsOf } from './behind';
+
+/** A pattern whose lines are measured from a painted marking: the marking is there first, and is covered while they are sprayed. */
+
+const outline = outlineFor(DEFAULT_OPTIONS, 'single');
+const skin = outline.zones.filter(({ group }) => group === 'fuselage' || group === 'wings').map(({ key }) => key);
+const SIDE = 'fuselage-rear-port';
+const call = (code: string, zones: string[], light: number): RouteCall => ({
+  code,
+  name: '',
+  zones,
+  lab: [light, 0, 0],
+  coats: 2,
+  paint: null,
+});
+const band: RouteMarking = {
+  id: 'band',
+  title: 'Band',
+  name: 'band',
+  zone: SIDE,
+  method: 'mask',
+  pieces: 1,
+  painted: { edgeMm: 80, areaCm2: 4 },
+  calls: [call('W', [SIDE], 92)],
+};
+const routeWith = (markings: RouteMarking[]) =>
+  buildRoute({
+    outline,
+    options: DEFAULT_OPTIONS,
+    denominator: 48,
+    general: 'airbrush',
+    coats: generalCoats(),
+    climate: STANDARD_CLIMATE,
+    calls: [call('A', skin, 70), call('B', [SIDE, 'wing-upper-port'], 40)],
+    markings,
+    layers: [],
+    callFor: (code) => call(code, [], 50),
+  });
+const comesAfter = (route: ReturnType<typeof routeWith>, first: string, then: string) =>
+  descendantsOf(route, [first]).has(then);
+
+describe('a painted marking', () => {
+  test('comes after the colours where nothing is measured from it', () => {
+    const route = routeWith([band]);
+    expect(comesAfter(route, 'spray:B', 'marking-mask:band')).toBe(true);
+    expect(route.steps.some(({ key }) => key === 'marking-cover:band')).toBe(false);
+  });
+
+  test('comes before the pattern that is measured from it, and is covered until the last colour round it is on', () => {
+    const route = routeWith([{ ...band, measures: ['B'] }]);
+    const order = [
+      'spray:A',
+      'marking-mask:band',
+      'marking-spray:band',
+      'marking-cover:band',
+      'spray:B',
+      'marking-uncover:band',
+    ];
+    order.slice(1).forEach((key, i) => {
+      expect([order[i], key, comesAfter(route, order[i]!, key)]).toEqual([order[i], key, true]);
+    });
+    const off = route.links.find(({ from, to }) => from === 'spray:B' && to === 'marking-uncover:band')!;
+    // A water-based coat gives for four hours.
+    expect(off.maxLag).toBe(240);
+  });
+
+  test('may be the first of all, and closes no circle', () => {
+    const route = routeWith([{ ...band, measures: ['A', 'B'] }]);
+    expect(comesAfter(route, 'marking-spray:band', 'spray:A')).toBe(true);
+    expect(comesAfter(route, 'spray:B', 'marking-uncover:band')).toBe(true);
+    expect(comesAfter(route, 'gate:colour', 'marking-mask:band')).toBe(true);
+    const { steps, links } = route;
+    expect(waitingCircle({ steps: steps.map(({ key }) => ({ id: key })), links })).toBeNull();
+    const titles = steps.map(({ title }) => title);
+    expect(new Set(titles).size).toBe(titles.length);
+  });
+});
