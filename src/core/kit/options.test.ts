@@ -78,20 +78,20 @@ describe('choices that do not go together', () => {
 });
 
 describe('what can be seen', () => {
-  const sight = (key: string, group: string, over: Partial<Options>) =>
-    sightOf({ key, group }, { ...DEFAULT_OPTIONS, ...over });
+  const sight = (group: string, over: Partial<Options>) => sightOf({ group }, { ...DEFAULT_OPTIONS, ...over });
   test('a closed canopy leaves the cockpit behind glass, an open one or an open door in plain sight', () => {
-    expect(sight('cockpit', 'interior', {}).sight).toBe('through glass');
-    expect(sight('cockpit', 'interior', { canopy: 'open' }).sight).toBe('plain');
-    expect(sight('cockpit', 'interior', { doors: 'open' }).sight).toBe('plain');
+    expect(sight('interior', {}).sight).toBe('through glass');
+    expect(sight('interior', { canopy: 'open' }).sight).toBe('plain');
+    expect(sight('interior', { doors: 'open' }).sight).toBe('plain');
   });
-  test('covers of a stored machine, closed bay doors and a crew hide, and say why', () => {
-    expect(sight('cockpit', 'interior', { state: 'stored' })).toEqual({
+  test('covers of a stored machine and closed bay doors hide, and say why; a crew does not', () => {
+    expect(sight('interior', { state: 'stored' })).toEqual({
       sight: 'hidden',
       because: 'the covers lie over the glass',
     });
-    expect(sight('well-nose', 'bays', { gear: 'up' }).sight).toBe('hidden');
-    expect(sight('seat', 'interior', { crew: 'aboard', canopy: 'open' }).sight).toBe('hidden');
-    expect(sight('fin-port', 'tail', { gear: 'up', state: 'stored' }).sight).toBe('plain');
+    expect(sight('bays', { gear: 'up' }).sight).toBe('hidden');
+    // Seats are seen beside those who sit on them.
+    expect(sight('interior', { crew: 'aboard', canopy: 'open' }).sight).toBe('plain');
+    expect(sight('tail', { gear: 'up', state: 'stored' }).sight).toBe('plain');
   });
 });

@@ -6,16 +6,14 @@ export type Sight = 'plain' | 'through glass' | 'hidden';
 
 interface Covering {
   when: Among<Options>;
-  groups?: readonly string[];
-  zones?: readonly string[];
+  groups: readonly string[];
   sight: Exclude<Sight, 'plain'>;
   because: string;
 }
 
-/** Which choices hide which zones, with the reason: what nobody will see needs no colour. */
+/** Which choices hide which kinds of zones, with the reason: what nobody will see needs no colour. */
 const COVERINGS: readonly Covering[] = [
   { when: { gear: ['up'] }, groups: ['gear', 'bays'], sight: 'hidden', because: 'the doors are closed over it' },
-  { when: { crew: ['aboard'] }, zones: ['seat'], sight: 'hidden', because: 'the crew sits on it' },
   {
     when: { state: ['stored'], canopy: ['closed'], doors: ['closed'] },
     groups: ['interior'],
@@ -31,19 +29,16 @@ const COVERINGS: readonly Covering[] = [
 ];
 
 interface Place {
-  key: string;
   group: string;
   /** A room under the open sky: what closes canopy and doors does not close it. */
   isOpen?: true;
 }
 
 /** How a zone is seen with these options, and why it is not seen plainly. */
-export function sightOf({ key, group, isOpen }: Place, options: Options): { sight: Sight; because: string } {
+export function sightOf({ group, isOpen }: Place, options: Options): { sight: Sight; because: string } {
   const over = COVERINGS.filter(
-    ({ when, groups, zones, sight }) =>
-      (groups?.includes(group) || zones?.includes(key)) &&
-      among(when, options) &&
-      !(isOpen && sight === 'through glass'),
+    ({ when, groups, sight }) =>
+      groups.includes(group) && among(when, options) && !(isOpen && sight === 'through glass'),
   );
   const deepest = over.find(({ sight }) => sight === 'hidden') ?? over[0];
   return deepest ? { sight: deepest.sight, because: deepest.because } : { sight: 'plain', because: '' };

@@ -38,7 +38,12 @@ export const geared = (f: Build) => wheelsDown(f) && (f.has('gear-main') || f.ha
 export const earlyGear = (f: Build) => geared(f) && f.options.gearOn === 'before paint';
 /** The engine is seen: round and open in front, or behind panels that are open or missing. */
 export const seenEngine = (f: Build) =>
-  !jet(f) && (f.options.doors === 'open' || f.options.state === 'derelict') && (f.has('propeller') || rotor(f));
+  !jet(f) &&
+  // Where there are cabin windows, doors are those of the cabin.
+  ((f.options.doors === 'open' && !fittedWindows(f)) || f.options.state === 'derelict') &&
+  (f.has('propeller') || rotor(f));
+/** The crew of the kit: figures that stand in the brief by themselves take its place. */
+export const kitCrew = (f: Build) => !f.figuresAboard;
 /** No airbrush: nothing is misted. */
 export const byHand = (f: Build) => f.general !== 'airbrush';
 export const jet = (f: Build) => f.machine.power.includes('jet');

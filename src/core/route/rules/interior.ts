@@ -1,5 +1,5 @@
 import { DUST, CEMENT, CA, SPRAY, SPIRIT } from './cautions';
-import { bayed, noseBay, seenEngine, wingBays, weathered, fittedWindows, twoCockpits } from './conditions';
+import { bayed, kitCrew, noseBay, seenEngine, wingBays, weathered, fittedWindows, twoCockpits } from './conditions';
 import type { StepRule } from './rule';
 
 /** What the closed halves will hide. */
@@ -154,6 +154,7 @@ export const INTERIOR: readonly StepRule[] = [
     minutes: { work: 'build', parts: 30 },
     after: ['check-parts'],
     where: { crew: ['aboard'] },
+    when: kitCrew,
     splittable: true,
     why: 'on sticks, before they are strapped in',
   },
@@ -165,6 +166,7 @@ export const INTERIOR: readonly StepRule[] = [
     minutes: { work: 'fit', parts: 10 },
     after: ['paint-crew', 'belts'],
     where: { crew: ['aboard'] },
+    when: kitCrew,
     caution: CA,
   },
   {

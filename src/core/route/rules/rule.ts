@@ -23,6 +23,8 @@ export interface Build {
   hung: boolean;
   /** Some parts of the register take the place of others. */
   replaces: boolean;
+  /** Figures of the brief go in before the halves close. */
+  figuresAboard: boolean;
   /** Something outside is to be bare metal or gloss. */
   shiny: boolean;
   /** Zones that will be bare metal. */
