@@ -83,12 +83,13 @@ class Camouflage {
 
   /** A colour over some of its zones. */
   private sprayed(key: string, call: RouteCall, over: string, edgeMm: number): SprayRun {
-    const { outline, options } = this.input;
+    const { outline, options, general } = this.input;
     const where = `${spokenZones(outline.zones, call.zones)}${over}`;
     const does = WAY_FACTS[call.way ?? 'airbrush'].does;
     const spray = sprayStep(key, `${does} ${this.nameOf(call.code)} on ${where}`, 'Whole', call, this.input, edgeMm);
     spray.stage = 'colours';
-    if (options.tonal !== 'plain')
+    // Without an airbrush nothing is pre-shaded.
+    if (options.tonal === 'black base' || (options.tonal === 'pre-shaded' && general === 'airbrush'))
       spray.why = [spray.why, 'thin coats: the tonal ground must still show'].filter(Boolean).join('; ');
     return sprayRun(spray, call, where, this.input);
   }

@@ -77,7 +77,7 @@ export function maskStep(
     why: [
       'the line drawn lightly first',
       ...(onMetal ? ['over metal tape of low tack, pressed on a cloth first'] : []),
-      ...howMasked(masking),
+      ...howMasked(masking, call.way),
     ].join('; '),
   });
 }

@@ -95,7 +95,7 @@ export function paintedMarking(marking: RouteMarking, { climate, general }: Pick
       `${WAY_FACTS[way].does} ${title}${name ? `: ${name}` : ''}`,
       call ? loadOf(call) : { id: `marking-${id}`, title, chemistry: ASSUMED_CHEMISTRY, kind: 'solid', lightness: 75 },
       { ...markingLayer('marking', title), ...(call ? { ...coatOf(call), code: call.code } : {}) },
-      'square to the surface, thin',
+      way === 'airbrush' ? 'square to the surface, thin' : 'thin, drawn from the tape inwards',
     );
     const before = steps.at(-1)!;
     const dry = before.lays.length > 0 ? dryingTime(coatLaid(before), 'recoat', climate) : 0;

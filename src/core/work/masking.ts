@@ -116,16 +116,18 @@ export function stripsOf({ edges }: Pick<Masking, 'edges'>): { code: string; mm:
 }
 
 /** How each masking is done, by what lies at its edges. */
-export function howMasked({ tapeMm, softMm, paperCm2 = 0 }: MaskLengths): string[] {
+export function howMasked({ tapeMm, softMm, paperCm2 = 0 }: MaskLengths, way: Way = 'airbrush'): string[] {
+  const [over, soft] =
+    way === 'brush'
+      ? ['draw the brush away from it', 'stippled along the line with a nearly dry brush or a sponge']
+      : ['spray square to it', 'putty rolls or a paper mask lifted 1 mm, or freehand close up'];
   return [
     ...(tapeMm > 0
       ? [
-          `tape: cut strips for ${(Math.ceil((tapeMm * CUT_OVER) / 10) / 100).toFixed(2)} m, burnish the edge, seal it with the ground colour or clear, spray square to it`,
+          `tape: cut strips for ${(Math.ceil((tapeMm * CUT_OVER) / 10) / 100).toFixed(2)} m, burnish the edge, seal it with the ground colour or clear, ${over}`,
         ]
       : []),
-    ...(softMm > 0
-      ? [`soft edges of ${(softMm / 1000).toFixed(2)} m: putty rolls or a paper mask lifted 1 mm, or freehand close up`]
-      : []),
+    ...(softMm > 0 ? [`soft edges of ${(softMm / 1000).toFixed(2)} m: ${soft}`] : []),
     ...(paperCm2 > 0 ? [`paper and tape over ${Math.round(paperCm2)} cm² beside it: a can reaches everything`] : []),
     ...(tapeMm === 0 && softMm === 0 && paperCm2 === 0 ? ['no mask: sprayed over all of it'] : []),
   ];
