@@ -63,6 +63,14 @@ describe('the route of any build', () => {
     });
   });
 
+  test('lays no oils over oils: what belongs to one sitting is one step', () => {
+    holds(({ standing }) =>
+      [...standing.stacks].flatMap(([zone, stack]) =>
+        stack.some(({ what }, i) => what === 'oil' && stack[i + 1]?.what === 'oil') ? [zone] : [],
+      ),
+    );
+  });
+
   test('warns of nothing that it laid itself: what the house assumed does not attack what it assumed', () => {
     holds(({ standing }) =>
       conflictsByPair(standing.stacks).flatMap(({ over, under, verdict }) =>

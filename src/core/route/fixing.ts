@@ -68,7 +68,7 @@ const FIXED_BY: Partial<
         ? ['chip-interior', 'wash-interior']
         : place === 'apart'
           ? ['weather-gear']
-          : ['streaks', 'exhaust', 'chips', ...SECTIONS.map(([key]) => `wash:${key}`)],
+          : ['streaks', 'neglect', 'exhaust', 'chips', ...SECTIONS.map(([key]) => `wash:${key}`)],
     reason: 'weathering follows what was seen',
   },
 };

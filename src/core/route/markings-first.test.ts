@@ -31,7 +31,7 @@ const band: RouteMarking = {
   painted: { edgeMm: 80, areaCm2: 4 },
   calls: [call('W', [SIDE], 92)],
 };
-const routeWith = (markings: RouteMarking[]) =>
+const routeWith = (markings: RouteMarking[], calls = [call('A', skin, 70), call('B', [SIDE, 'wing-upper-port'], 40)]) =>
   buildRoute({
     outline,
     options: DEFAULT_OPTIONS,
@@ -39,7 +39,7 @@ const routeWith = (markings: RouteMarking[]) =>
     general: 'airbrush',
     coats: generalCoats(),
     climate: STANDARD_CLIMATE,
-    calls: [call('A', skin, 70), call('B', [SIDE, 'wing-upper-port'], 40)],
+    calls,
     markings,
     layers: [],
     callFor: (code) => call(code, [], 50),
@@ -81,5 +81,19 @@ describe('a painted marking', () => {
     expect(waitingCircle({ steps: steps.map(({ key }) => ({ id: key })), links })).toBeNull();
     const titles = steps.map(({ title }) => title);
     expect(new Set(titles).size).toBe(titles.length);
+  });
+});
+
+describe('the white ground of a painted marking', () => {
+  const red: RouteCall = { ...call('R', [SIDE], 45), lab: [45, 60, 40] };
+  const white = call('W', [SIDE], 95);
+  const grounds = (calls: RouteCall[], skinCalls?: RouteCall[]) =>
+    routeWith([{ ...band, calls }], skinCalls).steps.filter(({ key }) => key === 'marking-ground:band').length;
+  test('lies under what hides badly', () => {
+    expect(grounds([red])).toBe(1);
+  });
+  test('is left out where the marking itself begins with white, and over a white skin', () => {
+    expect(grounds([red, white])).toBe(0);
+    expect(grounds([red], [call('S', skin, 94)])).toBe(0);
   });
 });

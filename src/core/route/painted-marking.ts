@@ -27,6 +27,10 @@ export const markingLayer = (what: 'marking' | 'decal', paint: string): Layer =>
 /** Colour that hides badly over anything dark: a white ground goes under it. */
 const needsWhite = ({ lab }: RouteCall): boolean => lab !== null && lab[0] > 30 && Math.hypot(lab[1], lab[2]) > 25;
 
+/** White enough to be a ground itself. */
+const isWhite = ({ lab }: Pick<RouteCall, 'lab'>): boolean =>
+  lab !== null && lab[0] > 88 && Math.hypot(lab[1], lab[2]) < 10;
+
 /** A marking is sprayed thin, in so many coats. */
 const MARKING_COATS = 2;
 const WHITE_GROUND: Load = {
@@ -39,7 +43,10 @@ const WHITE_GROUND: Load = {
 const NO_SIZE = { edgeMm: 0, areaCm2: 0 };
 
 /** A marking that is masked and sprayed: its ground, its colours from light to dark, and the tape off. */
-export function paintedMarking(marking: RouteMarking, { climate, general }: Pick<RouteInput, 'climate' | 'general'>) {
+export function paintedMarking(
+  marking: RouteMarking,
+  { climate, general, calls: skin }: Pick<RouteInput, 'climate' | 'general' | 'calls'>,
+) {
   const { id, title, zone, calls = [], painted = NO_SIZE, pieces = 1 } = marking;
   const taped = workOfMask({ tapeMm: painted.edgeMm, softMm: 0 });
   // No can sprays into a small mask.
@@ -80,14 +87,17 @@ export function paintedMarking(marking: RouteMarking, { climate, general }: Pick
       ...handledBy(way, load, SPRAYING[load.chemistry].caution),
       why,
     });
-  if (calls.some(needsWhite)) {
+  const colours: (RouteCall | null)[] = calls.length > 0 ? lightToDark(calls) : [null];
+  const under = skin.filter(({ zones }) => zones.includes(zone));
+  // White under white is one coat too many.
+  const hasWhite = (colours[0] && isWhite(colours[0])) || (under.length > 0 && under.every(isWhite));
+  if (!hasWhite && calls.some(needsWhite)) {
     const white: Layer = { ...markingLayer('marking', WHITE_GROUND.title), what: 'undercoat' };
     const why = 'its colours hide badly over what is under them';
     const ground = coat(`marking-ground:${id}`, `Lay the white ground of ${title}`, WHITE_GROUND, white, why);
     then(mask, ground, 0, 'masked first');
     steps.push(ground);
   }
-  const colours: (RouteCall | null)[] = calls.length > 0 ? lightToDark(calls) : [null];
   colours.forEach((call, i) => {
     const name = call ? call.name || call.code : '';
     const spray = coat(

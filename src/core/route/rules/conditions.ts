@@ -49,3 +49,4 @@ export const byHand = (f: Build) => f.general !== 'airbrush';
 export const jet = (f: Build) => f.machine.power.includes('jet');
 /** In its worn states weathering shows metal and age. */
 export const WORN = ['neglected', 'derelict'] as const;
+export const worn = (f: Build) => WORN.some((state) => state === f.options.weathering);

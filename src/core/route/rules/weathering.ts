@@ -1,5 +1,5 @@
 import { SPRAY, SPIRIT } from './cautions';
-import { byHand, fabric, isFabric, geared, weathered, WORN } from './conditions';
+import { byHand, fabric, isFabric, geared, weathered, worn, WORN } from './conditions';
 import { coveredWith, type Zone } from '@/core/outline/zones';
 import type { After, StepRule } from './rule';
 
@@ -109,7 +109,7 @@ export const WEATHERING: readonly StepRule[] = [
     lane: 'Whole',
     minutes: { work: 'wipe' },
     after: [{ step: 'matt-for-oils', until: 'cure', why: 'spirit needs a cured clear under it' }],
-    when: weathered,
+    when: (f) => weathered(f) && !worn(f),
     lays: 'oil',
     covers: 'outside',
     at: isLined,
@@ -171,15 +171,19 @@ export const WEATHERING: readonly StepRule[] = [
   },
   {
     key: 'neglect',
-    title: 'Oils: fade and mottle the upper surfaces',
+    title:
+      'Oils in one sitting: streaks back from fillers and hinges, the upper surfaces faded and mottled, all blended',
+    alike: ['streaks'],
     kind: 'oil',
     lane: 'Whole',
-    minutes: { work: 'wipe', times: 3 },
-    after: ['streaks', 'shade-ribs'],
+    minutes: { work: 'wipe', times: 2 },
+    after: [{ step: 'matt-for-oils', until: 'cure', why: 'spirit needs a cured clear under it' }],
     where: { weathering: [...WORN] },
-    at: UPPER,
     lays: 'oil',
+    covers: 'outside',
+    at: isLined,
     caution: SPIRIT,
+    why: 'oils are worked into each other while they are open: over half-dry ones they lift them',
   },
   {
     key: 'derelict',
@@ -188,7 +192,7 @@ export const WEATHERING: readonly StepRule[] = [
     kind: 'chip',
     lane: 'Whole',
     minutes: { work: 'wipe' },
-    after: ['streaks'],
+    after: [{ step: 'neglect', until: 'recoat', why: 'oils are dry in two days, not before' }],
     where: { weathering: ['derelict'] },
     covers: 'outside',
     at: isChipped,
@@ -200,7 +204,7 @@ export const WEATHERING: readonly StepRule[] = [
     kind: 'wipe',
     lane: 'Whole',
     minutes: { work: 'wipe', share: 0.3 },
-    after: ['derelict', 'streaks'],
+    after: ['derelict', { step: 'neglect', until: 'recoat', why: 'oils are dry in two days, not before' }],
     where: { weathering: ['derelict'] },
     caution: SPIRIT,
     why: 'light metal does not rust: it chalks and goes grey',
