@@ -107,6 +107,7 @@ class Camouflage {
     if (plain) {
       // What was sprayed on all of it in one go is both.
       spray.alike = [plain.spray.key];
+      spray.why = [spray.why, 'thin, from the rest of the same mixture'].filter(Boolean).join('; ');
       plain.spray.alike = [spray.key];
     }
     const { fluid: laid, chip, before, after } = fluidSteps(fluid, spray, this.nameOf(call.code), this.input);

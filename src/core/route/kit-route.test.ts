@@ -85,7 +85,7 @@ describe('what an option adds to the route and takes from it', () => {
       ['build-gear', 'fit-gear', 'nose-bay', 'plug-bays', 'nose-weight'],
     ],
     ['skis', { landing: 'skis' }, ['true-skis', 'nose-weight'], ['chocks', 'nose-bay']],
-    ['floats', { landing: 'floats' }, ['rig-floats'], ['chocks', 'nose-bay']],
+    ['floats', { landing: 'floats' }, ['rig-floats'], ['chocks', 'nose-bay', 'dust']],
     ['skids', { landing: 'skids' }, ['level-skids'], ['chocks']],
     ['flaps down', { flaps: 'down' }, ['flaps', 'fit-flaps'], []],
     ['folded', { wings: 'folded' }, ['hinges', 'fit-folded'], []],
@@ -102,8 +102,8 @@ describe('what an option adds to the route and takes from it', () => {
     ['plain coats', { tonal: 'plain' }, [], ['shade']],
     ['a black base', { tonal: 'black base' }, ['black-base'], ['shade']],
     ['no weathering', { weathering: 'none' }, [], ['wash:upper', 'wipe:port', 'matt-for-oils', 'chips', 'dust']],
-    ['neglected', { weathering: 'neglected' }, ['neglect'], []],
-    ['derelict paint', { weathering: 'derelict' }, ['neglect', 'derelict'], []],
+    ['neglected', { weathering: 'neglected' }, ['neglect'], ['streaks']],
+    ['derelict paint', { weathering: 'derelict' }, ['neglect', 'derelict', 'rust', 'growth', 'chalk'], ['streaks']],
   ];
   test.each(cases)('%s', (_, over, adds, removes, preset = 'single') => {
     const before = routeFor({}, { preset });
@@ -702,5 +702,126 @@ describe('bare metal', () => {
   test('is taped with low tack', () => {
     const route = inMetal('AL', ['wing-upper-inner-port'], ['wing-upper-outer-port']);
     expect(stepIn(route, 'mask:TCS 14').why).toMatch(/low tack/);
+  });
+});
+
+describe('what comes before what at a bench', () => {
+  const order = (route: Route, ...keys: string[]) => {
+    keys.slice(1).forEach((key, i) => {
+      expect([keys[i], key, has(route, keys[i]!) && follows(route, keys[i]!, key)]).toEqual([keys[i], key, true]);
+    });
+  };
+
+  test('aerials are strung when nothing else is fitted that the hand holds the model for', () => {
+    const route = routeFor({ canopy: 'open', flaps: 'down', wings: 'folded', stores: 'tanks', doors: 'open' });
+    for (const fitted of [
+      'fit-gear',
+      'fit-propeller',
+      'fit-stores',
+      'fit-flaps',
+      'fit-folded',
+      'fit-exhausts',
+      'open-canopy',
+      'open-doors',
+    ])
+      order(route, fitted, 'aerials', 'last-look');
+    isSound(route);
+  });
+
+  test('gear and propeller are tried for clearance before the gear is glued, whenever that is', () => {
+    order(routeFor(), 'build-propeller', 'try-clearance', 'fit-gear');
+    order(routeFor({ gearOn: 'before paint' }), 'try-clearance', 'legs-first');
+    expect(has(routeFor({}, { preset: 'jet' }), 'try-clearance')).toBe(false);
+  });
+
+  test('flaps and missing panels are cut while the halves are open', () => {
+    order(routeFor({ flaps: 'down' }), 'dry-fit-wings', 'flaps', 'gate:wings');
+    const derelict = routeFor({ state: 'derelict' });
+    order(derelict, 'open-panels', 'gate:fuselage');
+    order(derelict, 'open-panels', 'gate:wings');
+  });
+
+  test('every mixture is tried before the first of the small parts is painted with it', () => {
+    const route = routeFor({}, { calls: [call('SP', ['spinner'])] });
+    order(route, 'spray-out', 'part:SP', 'fit-propeller');
+  });
+
+  test('a canopy that is painted apart is clear of its tape long before the airframe has its last clear', () => {
+    for (const over of [{ canopy: 'open' }, { clearParts: 'after paint' }] as const) {
+      const route = routeFor(over, { calls: [call('FR 1', ['canopy-frames'])] });
+      order(route, 'mask-canopy', 'frames-inside', 'clear-frames', 'unmask-canopy');
+      expect(follows(route, 'matt', 'unmask-canopy')).toBe(false);
+      const off = route.links.find(({ from, to }) => from === 'clear-frames' && to === 'unmask-canopy')!;
+      expect(off.maxLag).toBe(240);
+    }
+    order(routeFor(), 'matt', 'unmask-canopy');
+  });
+
+  test('cabin windows are masked after the halves are closed, and before anything is primed', () => {
+    const route = routeFor({}, { preset: 'transport' });
+    order(route, 'windows', 'gate:fuselage');
+    expect(follows(route, 'mask-windows', 'gate:fuselage')).toBe(false);
+    order(route, 'mask-windows', 'prime', 'unmask-windows');
+  });
+
+  test('doors of a cabin open no engine', () => {
+    expect(has(routeFor({ doors: 'open' }, { preset: 'transport' }), 'engine')).toBe(false);
+    expect(has(routeFor({ doors: 'open' }), 'engine')).toBe(true);
+  });
+
+  test('figures that go in before the halves close take the place of the crew of the kit', () => {
+    const figure = {
+      kind: 'figure' as const,
+      name: 'pilot',
+      title: 'Pilot',
+      count: 1,
+      place: 'front seat',
+      byGate: 'fuselage' as const,
+      layers: [],
+    };
+    const route = routeFor({ crew: 'aboard' }, { subjects: [figure] });
+    expect(has(route, 'seat-crew') || has(route, 'paint-crew')).toBe(false);
+    expect(has(routeFor({ crew: 'aboard' }, { subjects: [{ ...figure, byGate: 'end' as const }] }), 'seat-crew')).toBe(
+      true,
+    );
+  });
+
+  test('what is written on propeller and tanks is done while these lie on the bench, over their own colour', () => {
+    const tips = { id: 'tips', title: 'Blade tips', name: 'tips', zone: 'propeller', pieces: 3 };
+    const calls = [call('PR', ['propeller'])];
+    const masked = routeFor({}, { calls, markings: [{ ...tips, method: 'mask', calls: [call('YE', ['propeller'])] }] });
+    order(masked, 'part:PR', 'marking-mask:tips', 'marking-spray:tips', 'marking-unmask:tips', 'fit-propeller');
+    const placed = routeFor({}, { calls, markings: [{ ...tips, method: 'decal' }] });
+    order(placed, 'part:PR', 'marking:tips', 'fit-propeller');
+    for (const route of [masked, placed]) {
+      isSound(route);
+      const own = route.steps.filter(({ marking }) => marking === 'tips');
+      expect(new Set(own.map(({ stage }) => stage))).toEqual(new Set(['small-parts']));
+      // Nothing of the airframe waits for it, nor it for that.
+      expect(own.some(({ key }) => follows(route, 'seal', key))).toBe(false);
+    }
+  });
+
+  test('what is sprayed in pieces comes off its tape in time for the last of them', () => {
+    const skin = outlineFor({ ...DEFAULT_OPTIONS }, 'transport').zones.flatMap(({ key, group }) =>
+      group === 'wings' || group === 'fuselage' ? [key] : [],
+    );
+    const [first, ...rest] = skin;
+    const route = routeFor(
+      {},
+      {
+        preset: 'transport',
+        denominator: 24,
+        calls: [call('A', [first!], { lab: [90, 0, 0] }), call('B', rest, { coats: 3 })],
+        hides: [],
+      },
+    );
+    const pieces = route.steps.filter(({ key }) => key === 'spray:B' || key.startsWith('spray:B:piece'));
+    expect(pieces.length).toBeGreaterThan(1);
+    const limits = pieces.map(
+      ({ key }) => route.links.find(({ from, to }) => from === key && to === 'unmask:B')!.maxLag,
+    );
+    expect(limits.slice(0, -1)).toEqual(limits.slice(0, -1).map(() => null));
+    expect(limits.at(-1)).toBe(240);
   });
 });
