@@ -64,7 +64,7 @@ export const EFFECTS = {
     share: 0.6,
     how: 'The base colour with 5 % white, cloudy, inside the panels; above only: what faces down keeps its colour.',
     test: 'Three steps on card, 5, 10 and 15 %, judged dry at arm’s length.',
-    instead: ['highlight'],
+    instead: ['highlight', 'highlight-brushed'],
   },
   filter: {
     title: 'Filter',
@@ -131,7 +131,7 @@ export const EFFECTS = {
     share: 0.25,
     how: 'A quarter paint and the rest thinner, at low pressure, in many passes from the stub aft; light ash in the middle.',
     test: 'On paper until it barely marks.',
-    instead: ['exhaust'],
+    instead: ['exhaust', 'exhaust-pigment'],
   },
   chips: {
     title: 'Chips',
@@ -147,7 +147,7 @@ export const EFFECTS = {
     share: 0.02,
     how: 'Where feet and hands go and where panels are taken off; sponge first, then join the largest with a brush.',
     test: 'Three dabs on paper until the sponge is nearly dry.',
-    instead: ['chips'],
+    instead: ['chips', 'chips-for-fluid'],
   },
   salt: {
     title: 'Salt',
