@@ -7,6 +7,7 @@ import { zoneTitle, type Outline } from '@/core/outline/outline';
 import { flat } from '@/core/outline/unroll';
 import type { PaintedField } from '@/core/scheme/cells';
 import { lie, metInWords, type FitInput, type Lie, type LineKind } from './fit';
+import { UNTOLD_MM } from './size';
 import { onSkin, type PlaceableMarking } from './placing';
 
 /** A marking at one of its places, against the zone and the painted field that it lies in. */
@@ -149,17 +150,23 @@ function saysOf(
   denominator: number,
 ): string[] {
   const on = (real: number) => mm(real / denominator);
+  /** What lies over by less than anybody sees ends at the edge. */
+  const ends = ({ overhangMm }: Lie) => overhangMm / denominator < UNTOLD_MM;
   return [
     ...(field
       ? [
           field.fit.inside
-            ? `in its painted field “${field.title}”, ${on(field.fit.clearanceMm)} clear of its edge`
-            : `larger than its painted field “${field.title}”: it stands ${on(field.fit.overhangMm)} over`,
+            ? `in its painted field “${field.title}”, ${on(field.fit.clearanceMm)} clear of its edge on the model`
+            : ends(field.fit)
+              ? `fills its painted field “${field.title}” to its edge`
+              : `larger than its painted field “${field.title}”: it stands ${on(field.fit.overhangMm)} over on the model`,
         ]
       : []),
     zone.inside
-      ? `inside the ${title.toLowerCase()}, ${on(zone.clearanceMm)} clear`
-      : `${on(zone.overhangMm)} beyond the ${title.toLowerCase()}`,
+      ? `inside the ${title.toLowerCase()}, ${on(zone.clearanceMm)} clear on the model`
+      : ends(zone)
+        ? `ends at the edge of the ${title.toLowerCase()}`
+        : `${on(zone.overhangMm)} beyond the ${title.toLowerCase()} on the model`,
     ...metInWords(zone, lines),
   ];
 }

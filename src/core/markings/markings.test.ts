@@ -26,6 +26,9 @@ describe('the size of a decal', () => {
   });
   test('within two percent it is right; without a measurement it says so', () => {
     expect(checkSize(480, 48, 10.1).says).toBe('right');
+    // Four per cent of a small letter are six hundredths of a millimetre: nobody sees that.
+    expect(checkSize(100, 72, 1.45).says).toBe('right');
+    expect(checkSize(100, 72, 1.55).says).toMatch(/too big$/);
     expect(checkSize(480, 48, null).says).toBe('not measured on the sheet');
     expect(checkSize(480, 48, 8).says).toBe('20 % too small');
   });

@@ -13,9 +13,15 @@ export interface SizeCheck {
 /** Within this many percent a decal passes for right: a tenth of a millimetre on a 5 mm letter. */
 const PASSES_PERCENT = 2;
 
+/** What nobody measures on a model, and no blade follows. */
+export const UNTOLD_MM = 0.1;
+
 /** Whether a printed size passes for the true one at scale. Lengths in mm. */
-export const isRightSize = (trueMm: Mm, denominator: number, printedMm: Mm): boolean =>
-  Math.abs(checkSize(trueMm, denominator, printedMm).errorPercent!) <= PASSES_PERCENT;
+export function isRightSize(trueMm: Mm, denominator: number, printedMm: Mm): boolean {
+  const modelMm = atScale(trueMm, denominator);
+  const off = Math.abs(printedMm - modelMm);
+  return off < UNTOLD_MM || (off / modelMm) * 100 <= PASSES_PERCENT;
+}
 
 /** Checks a decal's measured size against the true one at scale. Lengths in mm. */
 export function checkSize(trueMm: Mm, denominator: number, printedMm: Mm | null): SizeCheck {
@@ -23,7 +29,8 @@ export function checkSize(trueMm: Mm, denominator: number, printedMm: Mm | null)
   if (printedMm === null) return { modelMm, errorPercent: null, equalsRealMm: null, says: 'not measured on the sheet' };
   const errorPercent = (printedMm / modelMm - 1) * 100;
   const off = Math.abs(errorPercent);
-  const says =
-    off <= PASSES_PERCENT ? 'right' : `${off.toFixed(off < 10 ? 1 : 0)} % too ${errorPercent > 0 ? 'big' : 'small'}`;
+  const says = isRightSize(trueMm, denominator, printedMm)
+    ? 'right'
+    : `${off.toFixed(off < 10 ? 1 : 0)} % too ${errorPercent > 0 ? 'big' : 'small'}`;
   return { modelMm, errorPercent, equalsRealMm: atFullSize(printedMm, denominator), says };
 }
