@@ -239,7 +239,7 @@ class Camouflage {
       {
         minutesFrom: minutesSaid(work),
         family: 'mask',
-        stage: 'colours',
+        stage: 'markings',
         marking: marking.id,
         zones: [zone],
         tape: { of: `cover ${marking.id}`, goes: 'on' },
