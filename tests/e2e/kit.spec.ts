@@ -29,6 +29,23 @@ test.describe('Kit', () => {
     await expect(page.getByText('Paint the crew: clothes, harness, faces')).toHaveCount(0);
   });
 
+  test('a layout that is chosen before the page has come alive is kept, with its dimensions', async ({ page }) => {
+    let goOn = () => {};
+    const waits = new Promise<void>((resolve) => (goOn = resolve));
+    await page.route(/\.js$/, async (route) => {
+      await waits;
+      await route.continue();
+    });
+    await page.goto('/new', { waitUntil: 'commit' });
+    const layout = page.getByLabel('Layout');
+    await layout.selectOption('rotorcraft');
+    goOn();
+    await page.waitForLoadState('networkidle');
+    await expect(layout).toHaveValue('rotorcraft');
+    await page.getByText('All dimensions of the outline').click();
+    await expect(page.getByLabel('Main rotor diameter, m', { exact: true })).toHaveValue(/^10\.6/);
+  });
+
   test('another day says which rulings fall before it is kept and after; taken back, they stand', async ({ page }) => {
     const base = await openDemo(page, 'kit?show=machine');
     await page.getByLabel('Depicts from').fill('1953-06-01');

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useForm, useFormState, useWatch, type Control } from 'react-hook-form';
 import { createBrief, saveSetup } from '@/actions/briefs';
 import { weighSetup } from '@/actions/weighing';
@@ -146,6 +146,14 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
     fill(PRESETS[next].dimensions);
     form.setValue('landing', PRESETS[next].landing);
   };
+  const layout = useRef<HTMLSelectElement>(null);
+  useEffect(() => {
+    // Who was quicker than the page has chosen already.
+    const chosen = PRESET_NAMES.find((name) => name === layout.current?.value);
+    if (chosen && chosen !== preset) choosePreset(chosen);
+    // Once, when the page has come alive.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   /** Everything else in proportion to length and span, where those were typed. */
   const scale = () => {
     const [length, span] = ['length', 'span'].map((name) => measures.read(String(form.getValues(name) ?? ''), 'm'));
@@ -253,6 +261,7 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
           <label>
             Layout{' '}
             <select
+              ref={layout}
               style={{ width: 360 }}
               value={preset}
               onChange={(event) => choosePreset(event.target.value as PresetName)}
