@@ -1,6 +1,6 @@
 import { EventEmitter } from 'node:events';
 import type { Worker } from 'node:worker_threads';
-import { describe, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { ServerThread } from './server-thread';
 
 /** A thread that answers when it is told to. */
@@ -9,7 +9,12 @@ class Held extends EventEmitter {
   postMessage(message: { job: number; what: string }) {
     this.asked.push(message);
   }
+  isOver = false;
   unref() {}
+  terminate() {
+    this.isOver = true;
+    return Promise.resolve(0);
+  }
   answer(what: string, with_: { value?: string; says?: string }) {
     const { job } = this.asked.find((item) => item.what === what)!;
     this.emit('message', { job, ...with_ });
@@ -26,7 +31,23 @@ function threads() {
   return { made, thread };
 }
 
+// No timer of a thread at rest outlives the test.
+beforeAll(() => void jest.useFakeTimers());
+afterAll(() => void jest.useRealTimers());
+
 describe('the thread of the server', () => {
+  test('is let go when nobody has asked for half a minute, and never while it works', async () => {
+    const { made, thread } = threads();
+    const asked = thread.ask('brief');
+    jest.advanceTimersByTime(60_000);
+    expect(made[0]!.isOver).toBe(false);
+    made[0]!.answer('brief', { value: 'the brief' });
+    await asked;
+    jest.advanceTimersByTime(29_000);
+    expect(made[0]!.isOver).toBe(false);
+    jest.advanceTimersByTime(2_000);
+    expect(made[0]!.isOver).toBe(true);
+  });
   test('gives each who asks the answer to what was asked, in whatever order they come', async () => {
     const { made, thread } = threads();
     const [brief, card] = [thread.ask('brief'), thread.ask('card')];

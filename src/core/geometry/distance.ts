@@ -45,15 +45,15 @@ const MOST_SPLITS = 4000;
  * How far a polygon reaches out of another: the greatest distance of any of its points from what the other covers; 0 inside. From a convex
  * field it is greatest at a corner. Else sides are cut where they meet the field's border; what runs outside is searched: a distance changes
  * by no more than one walks, so that a stretch between two points holds nothing above (d1 + d2 + its length) / 2, and stretches that cannot
- * hold a greater one are dropped, the others halved.
+ * hold a greater one are dropped, the others halved. `share` is how near it comes to the greatest.
  */
-export function overhang(polygon: Polygon, field: Polygon): number {
+export function overhang(polygon: Polygon, field: Polygon, share = SEARCH_SHARE): number {
   const border = sidesOf(field);
   const out = (point: Point): number =>
     isWithin(point, field) ? 0 : border.reduce((least, [a, b]) => Math.min(least, toSegment(point, a, b)), Infinity);
   let greatest = polygon.reduce((most, point) => Math.max(most, out(point)), 0);
   if (isConvex(field)) return greatest;
-  const settled = () => greatest * (1 + SEARCH_SHARE) + SEARCH_SHARE * 1e-3;
+  const settled = () => greatest * (1 + share) + share * 1e-3;
   const stretches = sidesOf(polygon).flatMap(([a, b]) =>
     piecesBetween(a, b, border).flatMap(([from, to]) => {
       const dm = out(middleOf(from, to));
@@ -70,7 +70,7 @@ export function overhang(polygon: Polygon, field: Polygon): number {
     stretches.push({ a, b: middle, da, db: dm }, { a: middle, b, da: dm, db });
   }
   // Whose border lies inside lies inside; else the furthest point may lie within, in the middle of a bay of a hollow field.
-  return greatest === 0 ? 0 : Math.max(greatest, furthestWithin(polygon, field, greatest));
+  return greatest === 0 ? 0 : Math.max(greatest, furthestWithin(polygon, field, greatest, share));
 }
 
 const middleOf = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
@@ -87,7 +87,7 @@ function piecesBetween(a: Point, b: Point, sides: readonly [Point, Point][]): [P
   return stops.slice(1).map((to, i): [Point, Point] => [stops[i]!, to]);
 }
 
-function furthestWithin(polygon: Polygon, field: Polygon, least: number): number {
+function furthestWithin(polygon: Polygon, field: Polygon, least: number, share: number): number {
   const [xs, ys] = [polygon.map(([x]) => x), polygon.map(([, y]) => y)];
   const half = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)) / 2;
   let greatest = least;
@@ -104,7 +104,7 @@ function furthestWithin(polygon: Polygon, field: Polygon, least: number): number
     if (!isIn && toBorder(middle, polygon) > diagonal) continue;
     const distance = toArea(middle, field);
     if (isIn) greatest = Math.max(greatest, distance);
-    if (distance + diagonal <= greatest * (1 + SEARCH_SHARE) + half * 1e-9) continue;
+    if (distance + diagonal <= greatest * (1 + share) + half * 1e-9) continue;
     for (const [sx, sy] of [
       [-1, -1],
       [1, -1],

@@ -92,7 +92,7 @@ export function fitsOf(
     const near = neighbours
       .filter(({ other, k, chart: on }) => on === chart && !(other.id === marking.id && k === i))
       .map(({ other, shape: own }) => ({ id: other.title, shape: own.map((ring) => ring.map(plane)) }));
-    const against = (field: Polygon): Lie => lie(shape, { field, lines, others: near });
+    const against = (field: Polygon): Lie => lie(shape, { field, lines, others: near }, SEEN_SHARE);
     const zone = against(largest(laid(home.region)));
     const under = painted.findLast(({ field, laid: on }) => {
       const region = on.get(chart.id);
@@ -117,6 +117,9 @@ export function fitsOf(
     ];
   });
 }
+
+/** A thousandth of an overhang: nobody sees more of it, and the search for the rest takes a second. */
+const SEEN_SHARE = 1e-3;
 
 /** Everything within the outer borders: holes in letters cross nothing. */
 const solid = (region: Region): Region => {

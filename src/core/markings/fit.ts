@@ -59,12 +59,16 @@ export function placed(shape: Polygon, [x, y]: Point, turnDeg: number): Point[] 
   return shape.map(([u, v]): Point => [x + u * cos - v * sin, y + u * sin + v * cos]);
 }
 
-/** A marking in its place against its field, lines and neighbours. Rings are simple polygons with an area: `faultOf` has passed them. */
-export function lie(marking: Region, { field, lines, others }: Pick<FitInput, 'field' | 'lines' | 'others'>): Lie {
+/** A marking in its place against its field, lines and neighbours. Rings are simple polygons with an area: `faultOf` has passed them. `share` is how near its overhang is found. */
+export function lie(
+  marking: Region,
+  { field, lines, others }: Pick<FitInput, 'field' | 'lines' | 'others'>,
+  share?: number,
+): Lie {
   const { left, right, top, bottom } = extentOf(marking);
   const [width, height] = [right - left, bottom - top];
   // A point of the marking that lies on the field's border, but for the rounding of its turn, lies inside.
-  const out = Math.max(...marking.map((ring) => overhang(ring, field)));
+  const out = Math.max(...marking.map((ring) => overhang(ring, field, share)));
   const overhangMm = out <= Math.max(width, height) * ON_BORDER ? 0 : out;
   const inside = overhangMm === 0;
   const crosses = lines.filter(({ points }) => marking.some((ring) => lengthWithin(points, ring) > 0));

@@ -9,6 +9,7 @@ import { figureFields, PLAIN } from './design';
 import { fitsOf } from './fit-on';
 import { compareMethods, makeable, testPiece, type MethodFacts } from './methods';
 import { placesOf, type PlaceableMarking } from './placing';
+import { troublesOf } from './troubles';
 
 const outline = buildOutline({
   preset: 'single',
@@ -31,6 +32,33 @@ const marking = (over: Partial<PlaceableMarking> & { printedMm?: number | null }
   places: [{ view: 'upper' as const, station: 3.6, offset: -4, turn: 0, mirrored: false }],
   design: square,
   ...over,
+});
+
+describe('what a table says of where markings lie', () => {
+  const at = (offset: number) => [{ view: 'upper' as const, station: 3.6, offset, turn: 0, mirrored: false }];
+  const small = (id: string, offset: number) => marking({ id, title: id, heightMm: 480, places: at(offset) } as never);
+
+  test('nothing of what lies well', () => {
+    expect(troublesOf(outline, 48, [small('A', -4), small('B', -5)], [])).toEqual({});
+  });
+
+  test('of two that lie over each other both say so, the later that it is above', () => {
+    const found = troublesOf(outline, 48, [small('A', -4), small('B', -4.2)], []);
+    expect(found).toEqual({ A: ['lies under B'], B: ['lies over A'] });
+  });
+
+  test('a corner that touches another by less than a square millimetre of the model is not worth a word', () => {
+    // 480 mm squares, 478 mm apart: 2 by 480 mm, 0.4 mm2 at 1/48.
+    expect(troublesOf(outline, 48, [small('A', -4), small('B', -4.478)], [])).toEqual({});
+  });
+
+  test('over the edge of its zone it says by how much on the model: half of it at half the scale', () => {
+    const wide = troublesOf(outline, 48, [marking({ heightMm: 960, places: at(-0.75) } as never)], []);
+    const wider = troublesOf(outline, 96, [marking({ heightMm: 960, places: at(-0.75) } as never)], []);
+    const mm = (found: Record<string, string[]>) => Number(/^([0-9.]+) mm over/.exec(found.m?.[0] ?? '')?.[1]);
+    expect(mm(wide)).toBeGreaterThan(0.1);
+    expect(mm(wider)).toBeCloseTo(mm(wide) / 2, 0);
+  });
 });
 
 describe('how a marking fits where it lies', () => {

@@ -2,12 +2,16 @@
 
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { Fragment, useState, type ReactNode } from 'react';
+import { Fragment, useEffect, useState, type ReactNode } from 'react';
+import type { schemeOn } from '@/core/markings/placing';
+import type { troublesOf } from '@/core/markings/troubles';
+import type { OutlineSpec } from '@/core/outline/outline';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { Opened } from '@/ui/opened';
 import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
 import { useDrawn } from '@/sheet/use-drawn';
+import { useWorker } from '@/ui/use-worker';
 import type { MarkingsPage } from './page-data';
 import { useMeasures } from '@/ui/shown-units';
 
@@ -20,6 +24,7 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
   const [open, setOpen] = useState<string | null>(null);
   const { zone } = useZoneChoice();
   const on = useDrawn(data);
+  const troubles = useTroubles(data);
   useKey('n', () => setOpen('new'));
   const listed = data.markings.filter((marking) => !zone || marking.zone === zone);
   return (
@@ -105,6 +110,9 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
                       ) : (
                         <strong>{marking.check.says}</strong>
                       )}
+                      {troubles[marking.id]?.map((says) => (
+                        <div key={says}>▲ {measures.shown(says)}</div>
+                      ))}
                     </td>
                   </tr>
                   {open === marking.id ? (
@@ -126,4 +134,28 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
       <p className="dim">At scale = true height ÷ {data.denominator}. Within 2 % counts as right.</p>
     </>
   );
+}
+
+type Troubles = ReturnType<typeof troublesOf>;
+interface Api {
+  troublesOf: (
+    spec: OutlineSpec,
+    denominator: number,
+    fields: Parameters<typeof schemeOn>[1],
+    markings: Parameters<typeof troublesOf>[2],
+  ) => Promise<Troubles>;
+}
+const NONE: Troubles = {};
+
+/** What lies over what, and over which edge, found beside the page. */
+function useTroubles({ spec, denominator, fields, markings }: MarkingsPage): Troubles {
+  const { answer, start } = useWorker<Api, Troubles>(
+    () => new Worker(new URL('../../workers/marking-troubles.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  useEffect(() => {
+    void start((api) => api.troublesOf(spec, denominator, fields, markings));
+    // The worker is started anew for each question, never for itself.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [spec, denominator, fields, markings]);
+  return answer ?? NONE;
 }
