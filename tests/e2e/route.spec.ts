@@ -127,7 +127,7 @@ test.describe('Route', () => {
         .first(),
     ).toBeVisible();
     await page.keyboard.press('u');
-    await expect(page.getByText(/Chipping fluid in two thin coats/)).toHaveCount(0);
+    await expect(page.getByText(/Chipping fluid in two thin coats/)).toHaveCount(0, { timeout: 60_000 });
     // So is the order of the colours.
     const orders = schools.getByRole('table', { name: 'Order of the colours' });
     await expect(orders.getByRole('row', { name: /light to dark \(chosen\)/ })).toContainText('under tape');
