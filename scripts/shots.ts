@@ -3,7 +3,7 @@ import { listBriefs } from '../src/data/brief-list';
 import { CHROMIUM } from './chromium';
 import { closePool } from '../src/data/database';
 
-// One current picture of each main view, from the demo, into docs/screenshots/.
+// One current picture of each main view, from the demo, into docs/screenshots/; of those alone that are named: npm run shots -- markings kit
 const base = process.env.BASE_URL!;
 const briefs = await listBriefs();
 await closePool();
@@ -66,12 +66,12 @@ const SHOTS: Shot[] = [
   {
     name: 'markings',
     path: `${main}/markings`,
-    before: async (page) => {
-      await page.getByRole('button', { name: 'National hexagon, wings' }).click();
-      await page.getByText('Ways to make it').waitFor();
-      await page.mouse.move(840, 500);
-      await page.mouse.wheel(0, 330);
-    },
+    // What lies over what is found beside the page.
+    before: (page) =>
+      page
+        .getByText(/^▲ lies/)
+        .first()
+        .waitFor(),
   },
   {
     name: 'markings-scheme',
@@ -163,7 +163,8 @@ const SHOTS: Shot[] = [
 ];
 
 const browser = await chromium.launch(CHROMIUM);
-for (const { name, path, narrow, before } of SHOTS) {
+const named = process.argv.slice(2);
+for (const { name, path, narrow, before } of SHOTS.filter((shot) => named.length === 0 || named.includes(shot.name))) {
   const page = await browser.newPage({ viewport: narrow ? { width: 390, height: 844 } : { width: 1280, height: 800 } });
   await page.goto(base + path, { waitUntil: 'networkidle' });
   await before?.(page);

@@ -12,7 +12,7 @@ type Placed = PlaceableMarking & { title: string; printedMm: number | null };
 /** Two markings that share less than this on the model, mm2, touch. */
 const TOUCH_MM2 = 1;
 
-/** Of each marking that lies over another, over the edge of its zone or of its painted field: what, in few words. Lengths are the model's. */
+/** Of each marking that lies over another, on another zone than its own, or over its painted field: what, in few words. Lengths are the model's. */
 export function troublesOf(
   outline: Outline,
   denominator: number,
@@ -33,26 +33,25 @@ export function troublesOf(
       const says = [
         ...(under!.length > 0 ? [`lies over ${listed(under!)}`] : []),
         ...(over!.length > 0 ? [`lies under ${listed(over!)}`] : []),
-        ...furthest(fits, denominator),
+        ...elsewhere(fits, marking.zone),
+        ...overField(fits, denominator),
       ];
       return says.length > 0 ? [[marking.id, says] as const] : [];
     }),
   );
 }
 
-/** How far it reaches over at the worst of its places. What goes on on the other side of an edge reaches nowhere. */
-function furthest(fits: readonly PlacedFit[], denominator: number): string[] {
-  const most = (over: readonly { mm: number; of: string }[]) =>
-    [...over].filter(({ mm }) => mm >= UNTOLD_MM).sort((a, b) => b.mm - a.mm)[0];
-  const zone = most(
-    fits.flatMap(({ fit, wraps, zoneTitle }) =>
-      wraps.length === 0 ? [{ mm: fit.overhangMm / denominator, of: zoneTitle.toLowerCase() }] : [],
-    ),
-  );
-  const field = most(
-    fits.flatMap(({ field: ground }) =>
-      ground ? [{ mm: ground.fit.overhangMm / denominator, of: `its field “${ground.title}”` }] : [],
-    ),
-  );
-  return [zone, field].flatMap((over) => (over ? [`${over.mm.toFixed(1)} mm over the edge of ${over.of}`] : []));
+/** How far it stands over its painted field at the worst of its places. */
+function overField(fits: readonly PlacedFit[], denominator: number): string[] {
+  const [worst] = fits
+    .flatMap(({ field }) => (field ? [{ mm: field.fit.overhangMm / denominator, title: field.title }] : []))
+    .filter(({ mm }) => mm >= UNTOLD_MM)
+    .sort((a, b) => b.mm - a.mm);
+  return worst ? [`${worst.mm.toFixed(1)} mm over the edge of its field “${worst.title}”`] : [];
+}
+
+/** A marking that lies nowhere on the zone that it was entered for. */
+function elsewhere(fits: readonly PlacedFit[], zone: string): string[] {
+  const [first] = fits;
+  return first && fits.every((fit) => fit.zone !== zone) ? [`lies on ${first.zoneTitle.toLowerCase()} instead`] : [];
 }
