@@ -4,7 +4,7 @@ import { WAY_FACTS, type Suggestion } from '@/core/kit/applying';
 import { OPTION_CHOICES, type Options } from '@/core/kit/options';
 import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
 import { spokenZones } from '@/core/outline/spoken';
-import { type Paint, paintInFull } from '@/core/paint/catalogue';
+import { paintInFull, type Paint } from '@/core/paint/catalogue';
 import type { Caution } from '@/core/paint/caution';
 import { CHEMISTRIES, type Chemistry } from '@/core/paint/chemistry';
 import { dryingTime, type Climate } from '@/core/paint/drying';

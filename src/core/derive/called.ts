@@ -13,7 +13,7 @@ import type { Tool } from '@/core/kit/tools';
 import type { Kept } from '@/core/kept/records';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { modelAreaOfZones, type Outline } from '@/core/outline/outline';
-import { type Paint, paintInFull } from '@/core/paint/catalogue';
+import { paintInFull, type Paint } from '@/core/paint/catalogue';
 import { groundCalled, groundOfBrief, groundOfSchool, type Ground } from '@/core/paint/grounds';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import type { AppliedFigures } from '@/core/paint/quantity';

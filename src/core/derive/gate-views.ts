@@ -1,3 +1,4 @@
+import type { Outline } from '@/core/outline/outline';
 import { GATES, type GateName } from '@/core/route/gates';
 import type { RoutePlan } from '@/core/route/plan';
 import type { OpenItem } from './open-items';
@@ -23,4 +24,14 @@ export function gateViews(plan: RoutePlan, items: readonly OpenItem[]): GateView
         : [];
     })
     .sort((a, b) => (a.start ?? '9999').localeCompare(b.start ?? '9999'));
+}
+
+/** Those of some zones that lie behind a gate that is passed: out of reach, unless they are opened again. */
+export function closedIn(
+  { outline, gates }: { outline: Pick<Outline, 'zones'>; gates: readonly GateView[] },
+  keys: readonly string[],
+): string[] {
+  const shut = new Set(gates.flatMap(({ name, passed }): string[] => (passed ? [name] : [])));
+  const closedBy = new Map(outline.zones.map((zone) => [zone.key, zone.closedBy]));
+  return keys.filter((key) => shut.has(closedBy.get(key) ?? ''));
 }

@@ -1,5 +1,5 @@
 import type { Kept } from '@/core/kept/records';
-import { type Paint, paintInFull } from '@/core/paint/catalogue';
+import { paintInFull, type Paint } from '@/core/paint/catalogue';
 import type { ChosenCoat, ChosenCoats } from '@/core/route/general-coats';
 
 /** The products that a brief chose for primer and clears; a paint that is gone from the catalogue counts as none. */

@@ -1,6 +1,5 @@
 import { patternsOn } from '@/core/work/compare-orders';
-import { canonicalIn } from '@/core/codes/system';
-import type { CodeBook } from '@/core/codes/system';
+import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { partJobs } from '@/core/kit/part-work';
 import { keptAirbrushes } from '@/core/kit/tools';
 import { PRINTED } from '@/core/markings/kinds';

@@ -51,16 +51,20 @@ const middleOf = (region: Region): Point => {
 const largest = (region: Region): Polygon =>
   region.reduce((best, ring) => (polygonArea(ring) > polygonArea(best) ? ring : best), region[0] ?? []);
 
-/** Every place of a marking that lies on a surface. Bands go right round: they have no fit. */
-export function fitsOf(
+/** A marking at one of its places, as others meet it there. */
+interface Neighbour {
+  other: PlaceableMarking & { title: string };
+  k: number;
+  chart: Chart;
+  shape: Region;
+}
+
+/** All places of markings that lie on a surface. */
+export const neighboursOf = (
   outline: Outline,
-  denominator: number,
-  marking: PlaceableMarking & { printedMm: number | null },
-  others: readonly (PlaceableMarking & { title: string })[],
-  painted: readonly PaintedField[],
-): PlacedFit[] {
-  if (marking.kind === 'band') return [];
-  const neighbours = others.flatMap((other) =>
+  markings: readonly (PlaceableMarking & { title: string })[],
+): Neighbour[] =>
+  markings.flatMap((other) =>
     other.places.flatMap((_, k) => {
       const there = onSkin(outline, other, k);
       return there
@@ -68,6 +72,16 @@ export function fitsOf(
         : [];
     }),
   );
+
+/** Every place of a marking that lies on a surface, among its neighbours. Bands go right round: they have no fit. */
+export function fitsOf(
+  outline: Outline,
+  denominator: number,
+  marking: PlaceableMarking & { printedMm: number | null },
+  neighbours: readonly Neighbour[],
+  painted: readonly PaintedField[],
+): PlacedFit[] {
+  if (marking.kind === 'band') return [];
   return marking.places.flatMap((_, i): PlacedFit[] => {
     const skin = onSkin(outline, marking, i);
     if (!skin || skin.fields.length === 0) return [];

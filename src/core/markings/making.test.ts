@@ -6,7 +6,7 @@ import { paintScheme } from '@/core/scheme/in-view';
 import { cutLengths, decalPlan, saidOfAll } from './decal-plan';
 import { printedAgainst, replacements, type OwnedSheet } from './decal-spares';
 import { figureFields, PLAIN } from './design';
-import { fitsOf } from './fit-on';
+import { fitsOf, neighboursOf } from './fit-on';
 import { compareMethods, makeable, testPiece, type MethodFacts } from './methods';
 import { placesOf, type PlaceableMarking } from './placing';
 import { troublesOf } from './troubles';
@@ -119,7 +119,7 @@ describe('how a marking fits where it lies', () => {
   });
   test('what it lies over is named', () => {
     const other = marking({ id: 'n', title: 'Letter', heightMm: 480 } as never);
-    const [fitted] = fitsOf(outline, 48, marking(), [other], []);
+    const [fitted] = fitsOf(outline, 48, marking(), neighboursOf(outline, [other]), []);
     expect(fitted!.fit.overlaps.map(({ id }) => id)).toEqual(['Letter']);
   });
   test('a band has no fit: it goes right round', () => {

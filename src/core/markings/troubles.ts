@@ -1,7 +1,7 @@
 import type { Outline } from '@/core/outline/outline';
 import type { PaintedField } from '@/core/scheme/cells';
 import { listed } from '@/core/units/words';
-import { fitsOf, type PlacedFit } from './fit-on';
+import { fitsOf, neighboursOf, type PlacedFit } from './fit-on';
 import type { PlaceableMarking } from './placing';
 import { UNTOLD_MM } from './size';
 
@@ -19,10 +19,11 @@ export function troublesOf(
   markings: readonly Placed[],
   painted: readonly PaintedField[],
 ): Record<string, string[]> {
+  const all = neighboursOf(outline, markings);
   const rank = new Map(markings.map(({ title }, i) => [title, i]));
   return Object.fromEntries(
     markings.flatMap((marking, own) => {
-      const others = markings.filter(({ id }) => id !== marking.id);
+      const others = all.filter(({ other }) => other.id !== marking.id);
       const fits = fitsOf(outline, denominator, marking, others, painted);
       const met = new Set(
         fits.flatMap(({ fit }) =>

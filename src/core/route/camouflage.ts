@@ -2,9 +2,8 @@ import { WAY_FACTS } from '@/core/kit/applying';
 import { spokenZones } from '@/core/outline/spoken';
 import { layOver } from '@/core/paint/chemistry';
 import { dryingTime, type DryingState } from '@/core/paint/drying';
-import { workOfMask, type Masking } from '@/core/work/masking';
-import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
-import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
+import type { Masking } from '@/core/work/masking';
+import type { RouteLink, RouteStep } from '@/core/work/step';
 import type { RouteCall, RouteMarking } from './call';
 import { chemistryOf } from './call-coat';
 import type { SprayOrder } from './colour-order';
@@ -12,9 +11,9 @@ import { layerSteps, overCoat, type LayerSteps } from './earlier-coats';
 import { fluidSteps, type FluidRun } from './chipping';
 import type { Insert } from './insert';
 import { maskStep, overWhatItMeets, unmaskAfter } from './mask-steps';
-import { paintedMarking } from './painted-marking';
+import { markingTape, paintedMarking } from './painted-marking';
 import type { RouteInput } from './route-input';
-import { overAnother, TAPE } from './rules/cautions';
+import { overAnother } from './rules/cautions';
 import { openStep } from './simple-sprays';
 import { coatLaid, sprayRun, sprayStep, type SprayRun } from './spray-run';
 
@@ -27,12 +26,10 @@ export function camouflage(
 ): Insert {
   const coats = new Camouflage(order, fluid, input);
   const painted = input.markings.filter(({ method }) => method === 'mask');
-  const codes = order.ordered.map(({ code }) => code);
-  const isMeasured = ({ measures = [] }: RouteMarking) => codes.some((code) => measures.includes(code));
-  const first = painted.filter(isMeasured);
-  order.ordered.forEach((call, i) => {
-    for (const marking of first)
-      if (codes.findIndex((code) => marking.measures!.includes(code)) === i) coats.markFirst(marking, i);
+  /** Before which colour a marking is there to measure from; -1 where nothing is measured from it. */
+  const before = ({ measures = [] }: RouteMarking) => order.ordered.findIndex(({ code }) => measures.includes(code));
+  order.ordered.forEach((_, i) => {
+    for (const marking of painted) if (before(marking) === i) coats.markFirst(marking, i);
     coats.lay(i);
   });
   coats.leaveOpen(open);
@@ -40,7 +37,7 @@ export function camouflage(
   coats.layUnder(under);
   coats.layOver(over);
   // The other painted markings go over the camouflage before anything is sealed.
-  for (const marking of painted) if (!isMeasured(marking)) coats.mark(marking);
+  for (const marking of painted) if (before(marking) < 0) coats.mark(marking);
   return coats.insert(under);
 }
 
@@ -78,7 +75,12 @@ class Camouflage {
     const { last, free } = this.end;
     const minLag = dryingTime(coatLaid(last), state, this.input.climate);
     this.links.push({ from: last.key, to, minLag, maxLag: null, why });
-    if (free !== last.key) this.links.push({ from: free, to, minLag: 0, maxLag: null, why: unmasked });
+    if (free !== last.key) this.then(free, to, unmasked);
+  }
+
+  /** One right behind the other. */
+  private then(from: string, to: string, why: string) {
+    this.links.push({ from, to, minLag: 0, maxLag: null, why });
   }
 
   /** A colour over some of its zones. */
@@ -133,20 +135,12 @@ class Camouflage {
     const { first, spray } = runs[0]!;
     const { last } = runs.at(-1)!;
     this.links.push(...runs.flatMap(({ links }) => links));
-    runs.slice(1).forEach((run, k) =>
-      this.links.push({
-        from: runs[k]!.last.key,
-        to: run.first,
-        minLag: 0,
-        maxLag: null,
-        why: 'one after the other',
-      }),
-    );
+    runs.slice(1).forEach((run, k) => this.then(runs[k]!.last.key, run.first, 'one after the other'));
     const mask = maskStep(spray, call, masking, this.nameOf, this.metals);
     this.begins.set(call.code, mask?.key ?? first);
     if (mask) {
       this.behind(mask.key, 'mask', `${before} may be masked`);
-      this.links.push({ from: mask.key, to: first, minLag: 0, maxLag: null, why: 'masked first' });
+      this.then(mask.key, first, 'masked first');
       this.steps.push(mask);
     } else this.behind(first, 'handle', `${before} may be touched`);
     for (const run of runs) overWhatItMeets(run.spray, call, this.ordered.slice(0, i), masking, this.links, climate);
@@ -165,13 +159,7 @@ class Camouflage {
     }
     this.uncover(i, last);
     if (chip) {
-      this.links.push({
-        from: this.end.free,
-        to: chip.key,
-        minLag: 0,
-        maxLag: null,
-        why: 'nothing tapes over what chips',
-      });
+      this.then(this.end.free, chip.key, 'nothing tapes over what chips');
       this.steps.push(chip);
       this.end.free = chip.key;
     }
@@ -209,14 +197,7 @@ class Camouflage {
         this.steps.findLast((other) => other.lays.length > 0 && other.zones.includes(step.zones[0]!)) ??
         this.steps.at(-1);
       if (below) this.links.push(overCoat(below, step.key, this.input.climate));
-      if (this.end && below?.key !== this.end.free)
-        this.links.push({
-          from: this.end.free,
-          to: step.key,
-          minLag: 0,
-          maxLag: null,
-          why: 'the finished coats first',
-        });
+      if (this.end && below?.key !== this.end.free) this.then(this.end.free, step.key, 'the finished coats first');
       this.steps.push(step);
       this.end = { last: step, free: step.key };
     }
@@ -228,30 +209,16 @@ class Camouflage {
     const { zone, title, painted } = marking;
     const last = this.ordered.findLastIndex((call, i) => i >= next && call.zones.includes(zone));
     if (last < 0 || !this.end) return;
-    const edgeMm = painted?.edgeMm ?? 0;
-    const work: Work = workOfMask({ tapeMm: edgeMm, softMm: 0 });
-    const cover = stepOf(
-      `marking-cover:${marking.id}`,
-      `Cover ${title} in tape cut to its shape`,
-      'mask',
-      'Whole',
-      minutesOf(work),
-      {
-        minutesFrom: minutesSaid(work),
-        family: 'mask',
-        stage: 'markings',
-        marking: marking.id,
-        zones: [zone],
-        tape: { of: `cover ${marking.id}`, goes: 'on' },
-        splittable: true,
-        cautions: [TAPE],
-        why: 'the lines of the pattern are measured from it: it is there first, and stays covered until they are sprayed',
-      },
-    );
+    const key = `marking-cover:${marking.id}`;
+    const cover = markingTape(marking, key, `Cover ${title} in tape cut to its shape`, {
+      family: 'mask',
+      tape: { of: `cover ${marking.id}`, goes: 'on' },
+      why: 'the lines of the pattern are measured from it: it is there first, and stays covered until they are sprayed',
+    });
     this.behind(cover.key, 'mask', `${title} bears tape`);
     this.steps.push(cover);
     this.end = { last: this.end.last, free: cover.key };
-    this.covers.push({ cover, edgeMm, title, last });
+    this.covers.push({ cover, edgeMm: painted?.edgeMm ?? 0, title, last });
   }
 
   /** Covers come off behind the last colour on their zone. */
@@ -263,13 +230,7 @@ class Camouflage {
       this.steps.push(step);
       this.links.push(link);
       if (this.end && this.end.free !== this.end.last.key)
-        this.links.push({
-          from: this.end.free,
-          to: step.key,
-          minLag: 0,
-          maxLag: null,
-          why: 'one tape after the other',
-        });
+        this.then(this.end.free, step.key, 'one tape after the other');
       this.end = { last: over, free: step.key };
     }
   }

@@ -14,7 +14,7 @@ import type { SprayOrder } from './colour-order';
 import type { RouteInput } from './route-input';
 import { SPRAY } from './rules/cautions';
 import { isChipped, UPPER } from './rules/weathering';
-import { laidBy } from './spray-run';
+import { laidBy, USUAL_COATS } from './spray-run';
 import { paintingWork, piecesOf } from './takes';
 
 /** Chipping fluid under one colour, on a few zones: laid, painted over and chipped while it still dissolves. */
@@ -71,7 +71,7 @@ function asFewAsFit(zones: readonly Zone[], call: RouteCall, input: RouteInput):
 /** Minutes from the first of the fluid until the colour over it is dry to the touch. */
 function atOneGo(zones: readonly Zone[], call: RouteCall, input: RouteInput): Minutes {
   const keys = zones.map(({ key }) => key);
-  const spray = paintingWork('airbrush', call.coats ?? COATS, keys, input);
+  const spray = paintingWork('airbrush', call.coats ?? USUAL_COATS, keys, input);
   return (
     minutesOf(fluidWork(keys, input)) +
     waitFor('chipFluid', input.climate).minutes +
@@ -97,26 +97,24 @@ export function fluidSteps(
   const where = spokenZones(outline.zones, keys);
   const work = fluidWork(keys, input);
   const own: Partial<RouteStep> = { stage: 'colours', schools: ['chips'], zones: keys };
-  const fluid: RouteStep = {
-    ...coatStep(
-      'chip-fluid',
-      `Chipping fluid in two thin coats where ${where} shall chip`,
-      'Whole',
-      'airbrush',
-      {
-        ...own,
-        zones: keys,
-        passes: COATS,
-        load: coats.chipping,
-        lays: [layerOfCoat(coats.chipping)],
-        cautions: [SPRAY],
-        why: `what lies under it shows in the chips; only where feet and hands go, and no tape comes over it`,
-      },
-      input,
-    ),
-    minutes: minutesOf(work),
-    minutesFrom: minutesSaid(work),
-  };
+  const fluid = coatStep(
+    'chip-fluid',
+    `Chipping fluid in two thin coats where ${where} shall chip`,
+    'Whole',
+    'airbrush',
+    {
+      ...own,
+      zones: keys,
+      passes: COATS,
+      load: coats.chipping,
+      lays: [layerOfCoat(coats.chipping)],
+      minutes: minutesOf(work),
+      minutesFrom: minutesSaid(work),
+      cautions: [SPRAY],
+      why: 'what lies under it shows in the chips; only where feet and hands go, and no tape comes over it',
+    },
+    input,
+  );
   const pieces = piecesOf(outline.zones.filter(({ key }) => zones.includes(key)));
   const wear: Work = { kind: 'wipe', areaCm2: SHARE * (work.areaCm2 ?? 0), pieces };
   const chip = stepOf(

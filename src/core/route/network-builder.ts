@@ -40,17 +40,17 @@ function zonesOf(rule: StepRule, build: Build, covered: Route['covered']): strin
   );
 }
 
-const applies = (rule: StepRule, build: Build, covered: Route['covered']): boolean => {
-  const { where = {}, on = {}, when, mist } = rule;
-  return (
-    (!mist || build.general === 'airbrush') &&
-    among(where, build.options) &&
-    among(on, build.machine) &&
-    (!when || when(build)) &&
-    // What nobody will see any of is not worked on.
-    zonesOf(rule, build, covered)?.length !== 0
-  );
-};
+const applies = ({ where = {}, on = {}, when, mist }: StepRule, build: Build): boolean =>
+  (!mist || build.general === 'airbrush') &&
+  among(where, build.options) &&
+  among(on, build.machine) &&
+  (!when || when(build));
+
+/** A rule of this build, with its zones. */
+interface Active {
+  rule: StepRule;
+  zones: string[] | null;
+}
 
 const isSprayed = ({ lays, kind }: StepRule): boolean =>
   lays !== undefined && kind !== 'brush' && SPRAYED.has(ASSUMED_COATS[lays].kind);
@@ -60,7 +60,7 @@ const LAST = ['last-look'];
 
 /** Applies the fixed rules and lets the colour runs in at their joints. Waits follow what was laid and the bench's climate. */
 export class NetworkBuilder {
-  private readonly active: Map<string, StepRule>;
+  private readonly active: Map<string, Active>;
   private readonly general: GeneralWay;
   private readonly inserts = new Map<string, Insert>();
   private readonly additions = new Map<string, Addition>();
@@ -76,7 +76,12 @@ export class NetworkBuilder {
   ) {
     this.general = asked.general;
     this.active = new Map(
-      RULES.filter((rule) => applies(rule, asked, covered) && !left.includes(rule.key)).map((rule) => [rule.key, rule]),
+      RULES.flatMap((rule): [string, Active][] => {
+        if (left.includes(rule.key) || !applies(rule, asked)) return [];
+        const zones = zonesOf(rule, asked, covered);
+        // What nobody will see any of is not worked on.
+        return zones?.length === 0 ? [] : [[rule.key, { rule, zones }]];
+      }),
     );
   }
 
@@ -97,13 +102,14 @@ export class NetworkBuilder {
       const known = links.get(key);
       if (!known || known.minLag < link.minLag) links.set(key, link);
     };
-    for (const rule of this.active.values()) {
+    for (const active of this.active.values()) {
+      const { rule } = active;
       const insert = this.inserts.get(rule.key);
       const targets = insert ? insert.first : [rule.key];
       if (insert) {
         steps.push(...insert.steps);
         insert.links.forEach(add);
-      } else steps.push(this.stepOf(rule));
+      } else steps.push(this.stepOf(active));
       for (const origin of this.origins(rule.key)) for (const to of targets) add({ ...origin, to });
     }
     for (const { step, after, before, then } of this.additions.values()) {
@@ -138,10 +144,9 @@ export class NetworkBuilder {
   private readonly wayOf = (rule: StepRule): GeneralWay =>
     isSprayed(rule) ? ((rule.lays && this.coats[rule.lays].way) ?? this.general) : 'airbrush';
 
-  private stepOf(rule: StepRule): RouteStep {
+  private stepOf({ rule, zones: named }: Active): RouteStep {
     const coat = rule.lays ? this.coats[rule.lays] : null;
     const load: Load | null = isSprayed(rule) ? coat : null;
-    const named = zonesOf(rule, this.asked, this.covered);
     const zones = named ?? [];
     const isWhole = !rule.at && rule.covers !== undefined && zones.length === this.covered[rule.covers].length;
     const way = this.wayOf(rule);

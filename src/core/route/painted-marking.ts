@@ -42,13 +42,31 @@ const WHITE_GROUND: Load = {
 };
 const NO_SIZE = { edgeMm: 0, areaCm2: 0 };
 
+/** Tape that is laid for a marking, along its edges. */
+export function markingTape(
+  { id, zone, painted = NO_SIZE }: RouteMarking,
+  key: string,
+  title: string,
+  over: Pick<RouteStep, 'family' | 'tape' | 'why'>,
+): RouteStep {
+  const taped = workOfMask({ tapeMm: painted.edgeMm, softMm: 0 });
+  return stepOf(key, title, 'mask', 'Whole', minutesOf(taped), {
+    minutesFrom: minutesSaid(taped),
+    stage: 'markings',
+    marking: id,
+    zones: [zone],
+    splittable: true,
+    cautions: [TAPE],
+    ...over,
+  });
+}
+
 /** A marking that is masked and sprayed: its ground, its colours from light to dark, and the tape off. */
 export function paintedMarking(
   marking: RouteMarking,
   { climate, general, calls: skin }: Pick<RouteInput, 'climate' | 'general' | 'calls'>,
 ) {
   const { id, title, zone, calls = [], painted = NO_SIZE, pieces = 1 } = marking;
-  const taped = workOfMask({ tapeMm: painted.edgeMm, softMm: 0 });
   // No can sprays into a small mask.
   const way: Way = general === 'airbrush' ? 'airbrush' : 'brush';
   const sprayed: Work = { kind: WORK_OF[way], areaCm2: painted.areaCm2, pieces, coats: MARKING_COATS };
@@ -61,21 +79,11 @@ export function paintedMarking(
   const links: RouteLink[] = [];
   const then = (from: RouteStep, to: RouteStep, minLag: Minutes, why: string) =>
     links.push({ from: from.key, to: to.key, minLag, maxLag: null, why });
-  const mask = stepOf(
-    `marking-mask:${id}`,
-    `Mask ${title}, all layers laid once to register`,
-    'mask',
-    'Whole',
-    minutesOf(taped),
-    {
-      ...own,
-      minutesFrom: minutesSaid(taped),
-      tape: { of: id, goes: 'on' },
-      splittable: true,
-      cautions: [TAPE],
-      why: 'the edges sealed with the colour under them or clear',
-    },
-  );
+  const mask = markingTape(marking, `marking-mask:${id}`, `Mask ${title}, all layers laid once to register`, {
+    family: 'marking',
+    tape: { of: id, goes: 'on' },
+    why: 'the edges sealed with the colour under them or clear',
+  });
   const steps = [mask];
   /** A coat of it, through the mask. */
   const coat = (key: string, title: string, load: Load, layer: Layer, why: string): RouteStep =>

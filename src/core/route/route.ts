@@ -26,7 +26,7 @@ import { apartGlass, weathered } from './rules/conditions';
 import type { Build } from './rules/rule';
 import { LONG_WORK } from '@/core/work/minutes';
 import type { Route } from '@/core/work/step';
-import type { RouteCall, RouteMarking } from './call';
+import type { RouteCall } from './call';
 
 const INTERIOR: Part = { prefix: 'interior', lane: 'Cockpit', stage: 'interior' };
 const BAYS: Part = { prefix: 'bay', lane: 'Wings', stage: 'interior' };
@@ -74,9 +74,8 @@ export function buildRoute(input: RouteInput): Route {
   const [inside, bays, apart, outside] = [on('inside'), on('bays'), on('apart'), on('outside')];
   const markings = input.markings.filter(({ zone }) => seen.has(zone));
   const onParts = new Set(covered.apart);
-  const [loose, fast] = [true, false].map((isApartFrom) =>
-    markings.filter(({ zone }) => onParts.has(zone) === isApartFrom),
-  ) as [RouteMarking[], RouteMarking[]];
+  const loose = markings.filter(({ zone }) => onParts.has(zone));
+  const fast = markings.filter(({ zone }) => !onParts.has(zone));
   const order = sprayOrder(outside.calls, input);
   const isWorn = input.options.chips === 'fluid beneath' && weathered(build);
   const fluid = isWorn ? fluidRun(order, { ...input, markings: fast }) : null;

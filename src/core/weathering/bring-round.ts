@@ -2,7 +2,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
 import { isGrave, layOver, type Chemistry } from '@/core/paint/chemistry';
 import type { Paint } from '@/core/paint/catalogue';
-import { PERCENTS, underPasses } from './plan';
+import { passesOver, PERCENTS } from './plan';
 
 /** A filter that brings a sprayed colour nearer to what was called for. */
 export interface BroughtRound {
@@ -29,11 +29,12 @@ const PASS_WORTH = 0.1;
  */
 export function bringRound(called: Lab, seen: Lab, paints: readonly Paint[], over: Chemistry): BroughtRound | null {
   const was = deltaE00(called, seen);
+  const under = passesOver(seen);
   let best: BroughtRound | null = null;
   for (const paint of paints) {
     if (paint.kind !== 'solid' || isGrave(layOver(paint.chemistry, over).verdict)) continue;
     for (const percent of PERCENTS)
-      underPasses(seen, paint, MOST_PASSES, percent).forEach((lab, i) => {
+      under(paint, MOST_PASSES, percent).forEach((lab, i) => {
         const now = deltaE00(called, lab);
         const passes = i + 1;
         const gains = (best?.now ?? was) - now;

@@ -11,7 +11,7 @@ import type { SeenEffect } from './from-evidence';
 import { lookOf, looksUnder } from './looks';
 import { planWash } from './wash';
 import { CARES, CLIMATES, GROUNDS, SKINS, type Exposure } from './exposure';
-import { planWeathering, underPasses, type WeatheredZone } from './plan';
+import { planWeathering, passesOver, type WeatheredZone } from './plan';
 
 const USUAL: Exposure = { ground: 'grass', climate: 'temperate', skin: 'metal', care: 'as usual' };
 const drawer = [
@@ -74,7 +74,7 @@ describe('what weather and use leave', () => {
     expect(passes!.dE00).toBeGreaterThan(0.1);
     expect(passes!.dE00).toBeLessThanOrEqual(6);
     const base: [number, number, number] = [40, -8, 12];
-    const [one, , three] = underPasses(base, drawer[0]!, 3).map((lab) => deltaE00(base, lab));
+    const [one, , three] = passesOver(base)(drawer[0]!, 3).map((lab) => deltaE00(base, lab));
     expect(three!).toBeGreaterThan(one!);
   });
   test('over a pale colour a dark filter is thinned until one pass still lets it be itself', () => {

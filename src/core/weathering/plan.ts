@@ -4,7 +4,7 @@ import { upsample } from '@/core/colour/upsample';
 import type { Machine } from '@/core/kit/machine';
 import { modelAreaCm2 } from '@/core/outline/outline';
 import type { Zone } from '@/core/outline/zones';
-import { type Paint, paintInFull } from '@/core/paint/catalogue';
+import { paintInFull, type Paint } from '@/core/paint/catalogue';
 import { layOver, isGrave, type Chemistry } from '@/core/paint/chemistry';
 import { groundOf, layCoats } from '@/core/paint/films';
 import { pigmentOfPaint } from '@/core/paint/paint-pigment';
@@ -133,15 +133,21 @@ export function nearestPaint(colour: Lab, drawer: readonly Paint[]): WeatherLaye
   return best;
 }
 
-/** The colour of a base after each of so many passes of a few per cent, by the films of the paint (Kubelka); none where the paint is not known. */
-export function underPasses(base: Lab, paint: Paint, passes: number, percent: number = PERCENTS[0]): Lab[] {
-  const known = pigmentOfPaint(paint);
-  if (!known) return [];
-  const coat = { pigment: known.pigment, thickness: PASS_THICKNESS * (percent / 100) };
-  return layCoats(
-    groundOf(upsample(base)),
-    Array.from({ length: passes }, () => coat),
-  ).map(({ lab }) => lab);
+/**
+ * The colour of a base after each of so many passes of a few per cent, by the films of the paint (Kubelka); none where the paint is not known.
+ * The base is read once for all paints that are tried on it.
+ */
+export function passesOver(base: Lab): (paint: Paint, passes: number, percent?: number) => Lab[] {
+  const ground = groundOf(upsample(base));
+  return (paint, passes, percent = PERCENTS[0]) => {
+    const known = pigmentOfPaint(paint);
+    if (!known) return [];
+    const coat = { pigment: known.pigment, thickness: PASS_THICKNESS * (percent / 100) };
+    return layCoats(
+      ground,
+      Array.from({ length: passes }, () => coat),
+    ).map(({ lab }) => lab);
+  };
 }
 
 /** As many passes as the strength asks for, and never so many that a colour stops being itself. */
@@ -155,8 +161,9 @@ function passesOf(
   const bases = [...new Map(on.flatMap(({ lab }) => (lab ? [[lab.join(' '), lab] as const] : []))).values()];
   const wanted = Math.max(1, Math.round(2 * strength));
   if (!paint || bases.length === 0) return null;
+  const grounds = bases.map((base) => ({ base, over: passesOver(base) }));
   for (const percent of PERCENTS) {
-    const courses = bases.map((base) => underPasses(base, paint, wanted, percent).map((lab) => deltaE00(base, lab)));
+    const courses = grounds.map(({ base, over }) => over(paint, wanted, percent).map((lab) => deltaE00(base, lab)));
     if (courses.some((course) => course.length === 0)) return null;
     const changed = (count: number) => Math.max(...courses.map((course) => course[count - 1]!));
     if (changed(1) > FILTER_MOST_DE && percent !== PERCENTS.at(-1)) continue;

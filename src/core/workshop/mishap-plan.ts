@@ -4,6 +4,7 @@ import type { Kept } from '@/core/kept/records';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { asAccepted, type AcceptedPlan } from '@/core/route/accepted-plan';
 import { deriveBrief, type BriefView, type DeriveSettings } from '@/core/derive/derive';
+import { closedIn } from '@/core/derive/gate-views';
 import { calledLayer } from './how-made';
 import { cureCalled, mend } from './mend';
 
@@ -70,7 +71,7 @@ export function planMishap(
       return gone.length > 0 ? [{ zone, called: gone.map(({ made }) => calledLayer(made)) }] : [];
     }),
     hours: rework.hours,
-    closedIn: zones.filter((zone) => isClosedIn(view, zone)),
+    closedIn: closedIn(view, zones),
     filter: filter && {
       paint: paintInFull(filter.paint),
       percent: filter.percent,
@@ -85,12 +86,6 @@ export function planMishap(
     laid: after.proposal ? asAccepted(plan) : null,
   };
 }
-
-/** Whether the gate that closes a zone in is passed. */
-const isClosedIn = ({ outline, gates }: Pick<BriefView, 'outline' | 'gates'>, zone: string): boolean => {
-  const closedBy = outline.zones.find(({ key }) => key === zone)?.closedBy ?? null;
-  return closedBy !== null && gates.some(({ name, passed }) => name === closedBy && passed);
-};
 
 const withMishap = (state: BriefState, mishap: Kept<'mishap'>): BriefState => ({
   ...state,

@@ -5,7 +5,7 @@ import { mixPaints, partsOf, type Part } from '@/core/match/mix/cup';
 import { chooseScheme, type SchemeCandidate, type SchemeOptions } from '@/core/match/scheme';
 import { recipeCandidates, type RecipeCandidate } from '@/core/match/scheme-recipes';
 import { compareNeighbours, type NeighbourPair } from '@/core/match/single';
-import { type Paint, paintInFull, type PaintKind, paintLabel } from '@/core/paint/catalogue';
+import { paintInFull, paintLabel, type Paint, type PaintKind } from '@/core/paint/catalogue';
 
 export interface TogetherQuestion {
   calls: { code: string; lab: Lab; sd?: number; kind: PaintKind }[];

@@ -11,6 +11,7 @@ import { counted, listed, lowered, plural } from '@/core/units/words';
 import { conflictsByPair } from '@/core/laid/guard';
 import { isGrave } from '@/core/paint/chemistry';
 import type { BriefView } from '@/core/derive/derive';
+import { closedIn } from '@/core/derive/gate-views';
 import type { QuestionView } from '@/core/derive/questions';
 import { causeOf } from './chemistry-notes';
 
@@ -233,13 +234,14 @@ function turnedLaid(before: BriefView, after: BriefView): Turn[] {
       if (zones.every((zone) => then.has(`${from} ${to} ${zone}`))) return [];
       const day = dayInWords(localDay(since, after.state.brief.timeZone));
       const over = `${nameOf(to)} goes over it in ${counted(coats, 'coat')} (${durationInWords(minutes)}${maskMinutes > 0 ? `, mask ${durationInWords(maskMinutes)}` : ''})`;
-      const how = isShut(after, zones)
-        ? 'it is closed in, and out of reach unless it is opened again'
-        : strip === 'chemistry'
-          ? `it does not bear ${nameOf(to)}: strip it first`
-          : strip === 'too thick'
-            ? `${over}, and ${counted(inAll, 'coat')} in all would fill the detail: better strip it first`
-            : `${over}, or it is stripped first`;
+      const how =
+        closedIn(after, zones).length > 0
+          ? 'it is closed in, and out of reach unless it is opened again'
+          : strip === 'chemistry'
+            ? `it does not bear ${nameOf(to)}: strip it first`
+            : strip === 'too thick'
+              ? `${over}, and ${counted(inAll, 'coat')} in all would fill the detail: better strip it first`
+              : `${over}, or it is stripped first`;
       const buried = again.length > 0 ? `; over it again: ${named(again, (title) => title)}` : '';
       return [
         {
@@ -252,12 +254,6 @@ function turnedLaid(before: BriefView, after: BriefView): Turn[] {
     },
   );
 }
-
-/** Whether zones are closed in by a gate that is passed. */
-const isShut = ({ outline, gates }: BriefView, keys: readonly string[]): boolean => {
-  const shut = new Set(gates.flatMap(({ name, passed }) => (passed ? [name as string] : [])));
-  return outline.zones.some(({ key, closedBy }) => closedBy !== null && keys.includes(key) && shut.has(closedBy));
-};
 
 /** Finished work that is not finished any more, beside what lies under another colour. */
 function turnedAgain(before: BriefView, after: BriefView): Turn[] {

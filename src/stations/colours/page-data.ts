@@ -30,7 +30,7 @@ import { touchingZones } from '@/core/outline/touching';
 import { groundOfBrief } from '@/core/paint/grounds';
 import type { Climate } from '@/core/paint/drying';
 import { bottleState } from '@/core/paint/bottle';
-import { type Paint, paintInFull, paintLabel } from '@/core/paint/catalogue';
+import { paintInFull, paintLabel, type Paint } from '@/core/paint/catalogue';
 import type { PlannedCoats } from '@/core/paint/planned-coats';
 import type { Way } from '@/core/kit/applying';
 import { builderFactor, CUP_ML, planCup, type AppliedFigures, type CupPlan } from '@/core/paint/quantity';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, type ReactNode } from 'react';
-import { fitsOf, type PlacedFit } from '@/core/markings/fit-on';
+import { fitsOf, neighboursOf, type PlacedFit } from '@/core/markings/fit-on';
 import { leastDetail } from '@/core/markings/fit';
 import { proportionsOf, seenFields } from '@/core/markings/drawn';
 import { coatsOfMarking, groundsUnder } from '@/core/markings/grounds';
@@ -77,7 +77,7 @@ export function FitView({ data, on, marking }: { data: MarkingsPage; on: Drawn; 
   const shown = useShown();
   const { outline, painted } = on;
   const fits = useMemo(
-    () => fitsOf(outline, data.denominator, marking, data.markings, painted),
+    () => fitsOf(outline, data.denominator, marking, neighboursOf(outline, data.markings), painted),
     [outline, data.denominator, marking, data.markings, painted],
   );
   const year = new Date().getFullYear();

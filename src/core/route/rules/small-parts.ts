@@ -73,7 +73,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
     after: ['paint-hood-inside'],
     lays: 'matt',
     at: isGlass,
-    when: (f) => f.has('canopy') && apartCanopy(f),
+    when: apartCanopy,
     caution: SPRAY,
     why: 'its last clear while the tape is still on',
   },

@@ -23,18 +23,32 @@ const LINED = SECTIONS.map(([key, where, at]) => [key, where, (zone: Zone) => at
 /** Paint chips off what is hard beneath it; on fabric it cracks. */
 export const isChipped = ({ surface }: Zone) => surface === 'metal' || surface === 'wood';
 
+/** Behind oils. */
+const onceDry = (step: string): After => ({ step, until: 'recoat', why: 'oils are dry in two days, not before' });
+
 /** What lies under the last clear, and how dry it is by then. */
 const BEFORE_LAST_CLEAR: readonly After[] = [
   'chips',
   'chips-for-fluid',
   { step: 'exhaust', until: 'recoat', why: 'the stains are dry' },
-  { step: 'streaks', until: 'recoat', why: 'oils are dry in two days, not before' },
-  { step: 'neglect', until: 'recoat', why: 'oils are dry in two days, not before' },
-  { step: 'shade-ribs', until: 'recoat', why: 'oils are dry in two days, not before' },
+  onceDry('streaks'),
+  onceDry('neglect'),
+  onceDry('shade-ribs'),
   'derelict',
   'growth',
   { step: 'seal', until: 'recoat', why: 'clear over clear' },
 ];
+
+/** Chips that are laid on the paint. */
+const CHIPS = {
+  kind: 'chip',
+  lane: 'Whole',
+  minutes: { work: 'wipe' },
+  after: [{ step: 'matt-for-oils', until: 'recoat', why: 'the matt is dry' }],
+  leaves: ['metal'],
+  covers: 'outside',
+  at: isChipped,
+} as const satisfies Partial<StepRule>;
 
 /** Wash, oils, stains and dust, and the last clear. */
 export const WEATHERING: readonly StepRule[] = [
@@ -142,30 +156,18 @@ export const WEATHERING: readonly StepRule[] = [
   },
 
   {
+    ...CHIPS,
     key: 'chips',
-    leaves: ['metal'],
     title: 'Chips where feet and hands go',
-    kind: 'chip',
-    lane: 'Whole',
-    minutes: { work: 'wipe' },
-    after: [{ step: 'matt-for-oils', until: 'recoat', why: 'the matt is dry' }],
     where: { chips: ['sponge on top'] },
     when: weathered,
-    covers: 'outside',
-    at: isChipped,
   },
   {
+    ...CHIPS,
     key: 'chips-for-fluid',
-    leaves: ['metal'],
     title: 'Chips where feet and hands go, sponged on',
-    kind: 'chip',
-    lane: 'Whole',
-    minutes: { work: 'wipe' },
-    after: [{ step: 'matt-for-oils', until: 'recoat', why: 'the matt is dry' }],
     where: { chips: ['fluid beneath'] },
     when: (f) => weathered(f) && f.fluid.size === 0,
-    covers: 'outside',
-    at: isChipped,
     alike: ['chips'],
     why: 'no colour here lets fluid work beneath it: it needs an airbrushed, water-based one without tape over it, on so little that it is chipped the same evening',
   },
@@ -192,7 +194,7 @@ export const WEATHERING: readonly StepRule[] = [
     kind: 'chip',
     lane: 'Whole',
     minutes: { work: 'wipe' },
-    after: [{ step: 'neglect', until: 'recoat', why: 'oils are dry in two days, not before' }],
+    after: [onceDry('neglect')],
     where: { weathering: ['derelict'] },
     covers: 'outside',
     at: isChipped,
@@ -204,7 +206,7 @@ export const WEATHERING: readonly StepRule[] = [
     kind: 'wipe',
     lane: 'Whole',
     minutes: { work: 'wipe', share: 0.3 },
-    after: ['derelict', { step: 'neglect', until: 'recoat', why: 'oils are dry in two days, not before' }],
+    after: ['derelict', onceDry('neglect')],
     where: { weathering: ['derelict'] },
     caution: SPIRIT,
     why: 'light metal does not rust: it chalks and goes grey',

@@ -9,7 +9,7 @@ import { putInDrawer } from '@/actions/paints';
 import { shopsFor } from '@/actions/services';
 import { CurrencyFault, planBuying, type BuyingPlan, type Shop } from '@/core/match/buying';
 import { paintNeeds, SPARE_SHARE, type PaintNeed } from '@/core/match/needs';
-import { type Paint, paintInFull, paintLabel } from '@/core/paint/catalogue';
+import { paintInFull, paintLabel, type Paint } from '@/core/paint/catalogue';
 import { parseNumber } from '@/core/units/number';
 import { counted, listed } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';

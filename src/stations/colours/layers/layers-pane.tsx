@@ -14,7 +14,7 @@ import { groundOf, groundOfPaint, layCoats } from '@/core/paint/films';
 import { COAT_WEIGHTS, contrastInWords, GROUNDS, undercoatSchools } from '@/core/paint/grounds';
 import { pigmentOfPaint, scaled } from '@/core/paint/paint-pigment';
 import { labOfPigment } from '@/core/paint/pigment';
-import { type Paint, paintInFull, paintLabel } from '@/core/paint/catalogue';
+import { paintInFull, paintLabel, type Paint } from '@/core/paint/catalogue';
 import { WAYS, type Way } from '@/core/kit/applying';
 import { layColour } from '@/actions/choices';
 import type { Laying } from '@/core/kept/records';

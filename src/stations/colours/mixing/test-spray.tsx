@@ -10,7 +10,7 @@ import type { Pigment } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
 import { correct, type Correction } from '@/core/match/mix/correct';
 import { pigmentOfPaint, strengthOf } from '@/core/paint/paint-pigment';
-import { type Paint, paintInFull } from '@/core/paint/catalogue';
+import { paintInFull, type Paint } from '@/core/paint/catalogue';
 import { useSaving } from '@/ui/saving';
 import { ButtedSwatches } from '@/ui/swatch';
 import type { ColoursPage } from '@/stations/colours/page-data';
