@@ -1,5 +1,5 @@
 const swc = [
-  '@swc/jest',
+  '<rootDir>/tests/support/local-globals.mjs',
   {
     module: { type: 'es6' },
     jsc: {
@@ -20,7 +20,9 @@ const config = {
   workerIdleMemoryLimit: '1200MB',
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/tests/unit'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
-  transform: { '^.+\\.tsx?$': swc },
+  transform: { '^.+\\.(tsx?|m?js)$': swc },
+  // Of the libraries only those in which the tests spend their time: see the transformer.
+  transformIgnorePatterns: ['/node_modules/(?!(clipper2-ts|zod)/)'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: {
     '\\.css$': '<rootDir>/tests/support/no-styles.ts',

@@ -1,5 +1,6 @@
 'use server';
 
+import { setImmediate as turn } from 'node:timers/promises';
 import { z } from 'zod';
 import type { BriefView } from '@/core/derive/derive';
 import { planSettingsOf } from '@/core/derive/plan-settings';
@@ -80,7 +81,12 @@ export async function compareSchools(input: unknown): Promise<Result<ComparedSch
   return lookedUp(async () => {
     const { briefId } = lookedAt.parse(input);
     const { view, shelf, settings } = await lookAt(briefId, plannedOf);
-    return comparedSchools(view, shelf, settings.nowUtc);
+    const schools: ComparedSchool[] = [];
+    for (const school of comparedSchools(view, shelf, settings.nowUtc)) {
+      schools.push(school);
+      await turn();
+    }
+    return schools;
   });
 }
 

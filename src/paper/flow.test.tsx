@@ -1,4 +1,4 @@
-import { describe, expect, test } from '@jest/globals';
+import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { pagesOf, printed } from '@tests/support/paper';
 import { shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
@@ -36,38 +36,38 @@ const dossier = (
 const print = async (data: DossierPaper) => pagesOf(await printed({ kind: 'dossier', data }));
 
 describe('a long paper', () => {
-  test('of 300 sources and 500 questions prints, every one of them once, with page numbers', async () => {
-    const pages = await print(dossier(500, 300));
-    const text = pages.join(' ');
-    for (const n of [0, 77, 250, 499])
-      expect(text.match(new RegExp(`Question number ${n}(?!\\d)`, 'g'))).toHaveLength(1);
-    for (const n of [0, 150, 299]) expect(text.match(new RegExp(`Source number ${n}(?!\\d)`, 'g'))).toHaveLength(1);
-    pages.forEach((page, i) => expect(page).toContain(`${i + 1} / ${pages.length}`));
+  let pages: string[];
+  beforeAll(async () => {
+    pages = await print(dossier(170, 60));
   }, 120_000);
-  test('has contents that name the pages where its sections begin', async () => {
-    const pages = await print(dossier(170, 60));
+  test('prints each question and source once, with page numbers', () => {
+    const text = pages.join(' ');
+    for (const n of [0, 77, 169]) expect(text.match(new RegExp(`Question number ${n}(?!\\d)`, 'g'))).toHaveLength(1);
+    for (const n of [0, 30, 59]) expect(text.match(new RegExp(`Source number ${n}(?!\\d)`, 'g'))).toHaveLength(1);
+    pages.forEach((page, i) => expect(page).toContain(`${i + 1} / ${pages.length}`));
+  });
+  test('has contents that name the pages where its sections begin', () => {
     const contents = pages.findIndex((page) => /Contents/.test(page));
     expect(contents).toBe(0);
     const said = Number(/Sources\s+(\d+)/.exec(pages[contents]!)![1]);
     expect(pages[said - 1]).toMatch(/Sources/);
     expect(pages[said - 1]).toContain('Source number 0');
-  }, 60_000);
+  });
   test('of few pages has none', async () => {
-    const pages = await print(dossier(20, 5));
-    expect(pages.length).toBeLessThanOrEqual(12);
-    expect(pages.join(' ')).not.toContain('Contents');
+    const few = await print(dossier(20, 5));
+    expect(few.length).toBeLessThanOrEqual(12);
+    expect(few.join(' ')).not.toContain('Contents');
   });
   test('of one text that is longer than a page runs over several', async () => {
-    const pages = await print(dossier(1, 1, 'Apron, port side: TCS 27, 3.00; '.repeat(1500)));
-    expect(pages.length).toBeGreaterThan(3);
+    const one = await print(dossier(1, 1, 'Apron, port side: TCS 27, 3.00; '.repeat(1500)));
+    expect(one.length).toBeGreaterThan(3);
   });
-  test('leaves hardly a page half empty: what is reckoned is what is laid', async () => {
-    const pages = await print(dossier(110, 60));
+  test('leaves hardly a page half empty: what is reckoned is what is laid', () => {
     const rows = pages.map((page) => page.match(/(Question|Source) number/g)?.length ?? 0);
     // All but the last pages of a part, and those where one begins, hold as much as any.
     const most = Math.max(...rows.slice(1, 6));
     expect(Math.min(...rows.slice(1, 6))).toBeGreaterThan(most * 0.6);
-  }, 60_000);
+  });
 });
 
 test('however pieces are dealt out, none is lost and no heading stands last', () => {
@@ -108,7 +108,7 @@ test.each([3, 11])(
     const { view } = viewOfDemo();
     const data = briefPaper(view, shelfOfDemo(), '2026-11-26T12:00:00Z');
     const [step] = data.sessions.flatMap(({ steps }) => steps);
-    const sessions = Array.from({ length: 40 }, (_, i) => ({
+    const sessions = Array.from({ length: 16 }, (_, i) => ({
       title: `Session number ${i}.`,
       steps: Array.from({ length: 1 + (i % 4) }, (__, k) => ({
         ...step!,

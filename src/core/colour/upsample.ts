@@ -1,4 +1,5 @@
 import { solveLinear } from '@/core/units/linear';
+import { remembering } from '@/core/units/remembered';
 import cie from './cie-31.json' with { type: 'json' };
 import { labToXyz } from './spaces';
 import type { Lab, Reflectance, Xyz } from './types';
@@ -8,12 +9,17 @@ const T = [cie.weights_D65.X, cie.weights_D65.Y, cie.weights_D65.Z] as const;
 const LEAST = 0.003;
 const MOST = 0.98;
 
+/** A builder's whole shelf. */
+const remember = remembering<Reflectance>(4000);
+
 /**
  * A smooth reflectance of 31 bands (0.003..0.98) whose colour under D65 is `lab`: least slope squared of the hyperbolic tangent
  * (LHTSS, Burns 2020), by Newton's method on the Lagrangian. A colour that no such surface can have is first drawn towards grey in
  * small steps until one can.
  */
-export function upsample(lab: Lab): Reflectance {
+export const upsample = (lab: Lab): Reflectance => remember(lab.join(), () => smoothCurve(lab));
+
+function smoothCurve(lab: Lab): Reflectance {
   const wanted = labToXyz(lab);
   const grey = Math.min(0.9, Math.max(0.02, wanted[1]));
   for (let pull = 0; pull <= 1; pull += 0.04) {

@@ -2,6 +2,7 @@ import { BANDS, innerOf, masstone, overGround, ratioOf, seen, type Pigment } fro
 import { labToXyz, reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
 import type { Lab, Reflectance } from '@/core/colour/types';
 import { upsample } from '@/core/colour/upsample';
+import { remembering } from '@/core/units/remembered';
 import type { Opacity } from './catalogue';
 
 /** What is known of a paint's colour, from nothing but a Lab to its constants. */
@@ -43,8 +44,13 @@ const curveOf = (colour: Lab | Reflectance): Reflectance => (isLab(colour) ? ups
 const ofCurve = (curve: Reflectance) =>
   curve.map((value) => ratioOf(innerOf(Math.min(0.995, Math.max(0.0005, value)))));
 
+/** A builder's whole shelf. */
+const remember = remembering<KnownPigment>(4000);
+
 /** Derives absorption and scattering from what is known of a paint, best information first. */
-export function pigmentOf(data: PaintData): KnownPigment {
+export const pigmentOf = (data: PaintData): KnownPigment => remember(JSON.stringify(data), () => derived(data));
+
+function derived(data: PaintData): KnownPigment {
   if ('pigment' in data) return { pigment: data.pigment, sd: 0.3, from: 'its constants' };
   if ('overBlack' in data) return { pigment: fromCards(data), sd: 1, from: 'curves over a black and a white card' };
   const curve = curveOf(data.colour);

@@ -1,6 +1,6 @@
 /**
- * Solves a system of n equations, each row its n coefficients and its right side, by Gauss-Jordan elimination with row pivoting.
- * The rows are used up. Null for a system without one solution.
+ * Solves a system of n equations, each row its n coefficients and its right side, by Gaussian elimination with row pivoting and substitution
+ * backwards. The rows are used up. Null for a system without one solution.
  */
 export function solveLinear(rows: number[][]): number[] | null {
   const n = rows.length;
@@ -12,12 +12,19 @@ export function solveLinear(rows: number[][]): number[] | null {
     const lead = rows[column]!;
     const head = lead[column]!;
     if (Math.abs(head) < 1e-14) return null;
-    for (let k = column; k <= n; k += 1) lead[k]! /= head;
-    for (let row = 0; row < n; row += 1) {
-      const factor = rows[row]![column]!;
-      if (row === column || factor === 0) continue;
-      for (let k = column; k <= n; k += 1) rows[row]![k]! -= factor * lead[k]!;
+    for (let row = column + 1; row < n; row += 1) {
+      const below = rows[row]!;
+      if (below[column] === 0) continue;
+      const factor = below[column]! / head;
+      for (let k = column + 1; k <= n; k += 1) below[k]! -= factor * lead[k]!;
     }
   }
-  return rows.map((row) => row[n]!);
+  const solution = new Array<number>(n);
+  for (let row = n - 1; row >= 0; row -= 1) {
+    const own = rows[row]!;
+    let right = own[n]!;
+    for (let k = row + 1; k < n; k += 1) right -= own[k]! * solution[k]!;
+    solution[row] = right / own[row]!;
+  }
+  return solution;
 }

@@ -7,7 +7,7 @@ import { COLOUR_ORDER, comparedSchools, stripOfChoice } from './schools';
 describe('schools side by side', () => {
   const { view } = viewOfDemo();
   const shelf = shelfOfDemo();
-  const schools = comparedSchools(view, shelf, new Date(NOW).toISOString());
+  const schools = [...comparedSchools(view, shelf, new Date(NOW).toISOString())];
   const of = (name: (typeof SCHOOL_NAMES)[number], choice: string) =>
     schools.find((school) => school.name === name)!.choices.find((one) => one.choice === choice)!;
   test('every choice of each is there, one of them is the chosen one, none is recommended against another', () => {
@@ -53,7 +53,9 @@ describe('schools side by side', () => {
     const small = viewOfDemo((state) => {
       state.brief.denominator = 144;
     }).view;
-    const [tonal] = comparedSchools(small, shelf, new Date(NOW).toISOString()).filter(({ name }) => name === 'tonal');
+    const [tonal] = [...comparedSchools(small, shelf, new Date(NOW).toISOString())].filter(
+      ({ name }) => name === 'tonal',
+    );
     expect(tonal!.choices.find(({ because }) => because)).toMatchObject({
       choice: 'plain',
       because: 'at 1/144 shading hardly shows',

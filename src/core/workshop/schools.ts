@@ -206,39 +206,49 @@ const ON_COATS: ReadonlySet<SchoolName> = new Set(['tonal', 'undercoats']);
 /** Placements for each schedule: the same for all, so that they can be held against one another. */
 const EFFORT = 800;
 
-/** Every school with all its choices side by side, each planned from now on as this brief stands. */
-export function comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: string): ComparedSchool[] {
+/**
+ * Every school with all its choices side by side, each planned from now on as this brief stands. School by school: it is seconds of work,
+ * between the pieces of which others are served.
+ */
+export function* comparedSchools(view: BriefView, shelf: ColourShelf, nowUtc: string): Generator<ComparedSchool> {
   const { brief } = view.state;
   const planned = plannerOf(view, nowUtc);
   const facts = factsOf(view);
+  // What is chosen is one and the same schedule in every school.
+  const asItIs = planned(view.route);
   const there = optionsFor(machineOf(view.outline.spec));
-  const schools = SCHOOL_NAMES.filter((name) => there.includes(name)).map((name): ComparedSchool => {
+  const plannedWith = (name: SchoolName, choice: string) => {
+    const other = withChoice(view, name, choice);
+    return planned(
+      ON_COATS.has(name)
+        ? deriveBrief(other, shelf, { nowUtc, effort: 0 }).route
+        : routeOf(view.wanted, view.outline, other.brief.options),
+    );
+  };
+  for (const name of SCHOOL_NAMES.filter((one) => there.includes(one))) {
     const table: Record<string, SchoolChoice> = SCHOOLS[name];
-    return {
+    yield {
       name,
       title: OPTION_CHOICES[name].title,
       choices: Object.entries(table).map(([choice, { risk, suits }]): ComparedChoice => {
-        const other = withChoice(view, name, choice);
-        const route =
-          ON_COATS.has(name) && choice !== brief.options[name]
-            ? deriveBrief(other, shelf, { nowUtc, effort: 0 }).route
-            : routeOf(view.wanted, view.outline, other.brief.options);
+        const isChosen = brief.options[name] === choice;
         return {
           choice,
           said: choiceSaid(name, choice),
-          isChosen: brief.options[name] === choice,
-          ...planned(route),
+          isChosen,
+          ...(isChosen ? asItIs : plannedWith(name, choice)),
           risk,
           because: suits(facts),
         };
       }),
     };
-  });
-  const orders = comparedOrders(view, planned);
-  return orders ? [...schools, orders] : schools;
+  }
+  const orders = comparedOrders(view, planned, asItIs);
+  if (orders) yield orders;
 }
 
-type Planned = (route: Route) => Pick<ComparedChoice, 'minutes' | 'sessions' | 'loads' | 'finish'>;
+type Schedule = Pick<ComparedChoice, 'minutes' | 'sessions' | 'loads' | 'finish'>;
+type Planned = (route: Route) => Schedule;
 
 /** Plans a route as what is left of this brief, from now on. */
 function plannerOf({ state, outline }: BriefView, nowUtc: string): Planned {
@@ -255,7 +265,7 @@ function plannerOf({ state, outline }: BriefView, nowUtc: string): Planned {
 const WORTH_MIN = 15;
 
 /** The orders of the colours as schedules of this brief; null where there is only one. */
-function comparedOrders(view: BriefView, planned: Planned): ComparedSchool | null {
+function comparedOrders(view: BriefView, planned: Planned, asItIs: Schedule): ComparedSchool | null {
   const orders = colourOrders(view);
   if (!orders || orders.length < 2) return null;
   const { brief } = view.state;
@@ -267,11 +277,12 @@ function comparedOrders(view: BriefView, planned: Planned): ComparedSchool | nul
     name: COLOUR_ORDER,
     title: 'Order of the colours',
     choices: orders.map(({ title, says, order, minutes, sessions, tapeMm }): ComparedChoice => {
+      const isChosen = order.join() === chosen;
       return {
         choice: title,
         said: `colours by ${title}`,
-        isChosen: order.join() === chosen,
-        ...planned(routeOf({ ...view.wanted, maskOrder: order }, view.outline, brief.options)),
+        isChosen,
+        ...(isChosen ? asItIs : planned(routeOf({ ...view.wanted, maskOrder: order }, view.outline, brief.options))),
         risk: `${says}; ${durationInWords(Math.round(minutes))} under tape in ${counted(sessions, 'masking session')}, ${(tapeMm / 1000).toFixed(2)} m of tape`,
         because: minutes === least && most - least >= WORTH_MIN ? 'the least time under tape' : null,
         order,
