@@ -28,7 +28,8 @@ export default defineConfig({
     launchOptions: CHROMIUM,
   },
   webServer: {
-    command: `PORT=${port} NODE_ENV=production exec node --import tsx scripts/serve.ts`,
+    // One process: the halves share the cores already; the thread in other engines is told in a house of several.
+    command: `PORT=${port} WEB_PROCESSES=1 NODE_ENV=production exec node --import tsx scripts/serve.ts`,
     url: `http://127.0.0.1:${port}/health`,
     reuseExistingServer: false,
     stdout: 'ignore',

@@ -1,9 +1,11 @@
 import { nowUtc } from '@/clock/now';
 import type { CodeBook } from '@/core/codes/system';
 import { deriveBrief, type BriefView, type DeriveSettings } from '@/core/derive/derive';
+import { Stages } from '@/core/derive/stages';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { loadBrief } from '@/data/briefs';
 import { loadCodeBook, loadShelf } from '@/data/shelf';
+import { settled } from '@/data/settled';
 import type { Sight } from '@/data/sight';
 import { Refused } from './answer';
 
@@ -30,9 +32,24 @@ export async function bookOf(at: Sight): Promise<CodeBook> {
   return loadCodeBook(at.client);
 }
 
+/** Of a brief what an act read and derived last, so that the next act derives only what changed. */
+interface Remembered {
+  read: { state: BriefState; shelf: ColourShelf };
+  stages: Stages;
+}
+const remembered = new Map<string, Remembered>();
+const MOST_REMEMBERED = 4;
+
 /** The brief with all that follows from it now, no better plan being looked for. */
 export async function viewOf(at: Sight): Promise<{ view: BriefView; shelf: ColourShelf; settings: DeriveSettings }> {
-  const [state, shelf] = [await briefOf(at), await shelfOf(at)];
+  const known = remembered.get(at.briefId);
+  const state = settled(known?.read.state, await briefOf(at));
+  const shelf = settled(known?.read.shelf, await shelfOf(at));
+  const stages = known?.stages ?? new Stages();
   const settings = { nowUtc: nowUtc(), effort: 0 };
-  return { view: deriveBrief(state, shelf, settings), shelf, settings };
+  const view = deriveBrief(state, shelf, settings, stages);
+  remembered.delete(at.briefId);
+  remembered.set(at.briefId, { read: { state, shelf }, stages });
+  if (remembered.size > MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
+  return { view, shelf, settings };
 }

@@ -7,6 +7,7 @@ import { newAct, perform } from './acts';
 import { pool, rows, type Client } from './database';
 import type { Revision } from './revisions';
 import { KINDS, listsOf, type ListName } from './brief-records';
+import { settled } from './settled';
 
 /** The brief at which something was done last; null where there is none. */
 export async function latestBrief(): Promise<string | null> {
@@ -47,7 +48,7 @@ export async function loadSince(
   );
   if (names.length === 0) return { state: before!.state, revision };
   const fresh = await listsOf(client, id, names);
-  return { state: { ...before?.state, ...fresh } as unknown as BriefState, revision };
+  return { state: { ...before?.state, ...settled<object>(before?.state, fresh) } as BriefState, revision };
 }
 
 /** Makes a brief with its airframe, its weekly sessions and the questions that it raises, as one act that belongs to it: undo knows where the beginning is. */

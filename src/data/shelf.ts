@@ -5,6 +5,7 @@ import { type CodeBook } from '@/core/codes/system';
 import { pool, rows, type Client } from './database';
 import type { Revision } from './revisions';
 import { fromRow, type Row } from './rows';
+import { settled } from './settled';
 
 /** The shelf as it was read, with the revision that it was read at. */
 export interface LoadedShelf {
@@ -68,7 +69,8 @@ export async function loadShelfSince(
     (name) => !before || PARTS[name].kinds.some((kind) => (revision.kinds[kind] ?? 0) > before.revision.number),
   );
   if (names.length === 0) return { shelf: before!.shelf, revision };
-  return { shelf: { ...before?.shelf, ...(await partsOf(client, names)) } as ColourShelf, revision };
+  const fresh = settled<Partial<ColourShelf>>(before?.shelf, await partsOf(client, names));
+  return { shelf: { ...before?.shelf, ...fresh } as ColourShelf, revision };
 }
 
 /** Parts of the shelf, all in one statement: as of one moment. */
