@@ -16,8 +16,8 @@ const withOwnNames = (made) => {
   return { ...made, code: `const { ${used.join(', ')} } = globalThis; ${made.code}` };
 };
 
-/** The transformer of TypeScript, with what lasts as names of each module's own. */
-export default {
+/** Makes the transformer of TypeScript, with what lasts as names of each module's own. */
+const maker = {
   createTransformer(options) {
     const swc = createTransformer(options);
     return {
@@ -28,3 +28,5 @@ export default {
     };
   },
 };
+
+export default maker;

@@ -19,3 +19,33 @@ export interface StoreAt {
 /** What closes over the back of its holes. */
 export const closesOver = (station: StoreStation): 'fuselage' | 'wings' =>
   station === 'centre line' ? 'fuselage' : 'wings';
+
+/** The same stations on either side, the port one first. */
+const MIRRORED: readonly { place: string; sides: readonly [StoreStation, StoreStation] }[] = [
+  { place: 'inner', sides: ['port inner', 'starboard inner'] },
+  { place: 'outer', sides: ['port outer', 'starboard outer'] },
+  { place: 'tip', sides: ['port tip', 'starboard tip'] },
+];
+
+/** What is one job: what hangs at one station, or the same at both sides of the machine. */
+export interface StoreJob extends StoreAt {
+  /** "the port inner station", or "each inner station" */
+  where: string;
+  count: 1 | 2;
+}
+
+/** The stores by jobs: what hangs alike on both sides is drilled, built and hung in one go. */
+export function storeJobs(storesAt: readonly StoreAt[]): StoreJob[] {
+  const carriesAt = new Map(storesAt.map(({ station, carries }) => [station, carries]));
+  const pairs = MIRRORED.filter(({ sides: [port, starboard] }) => {
+    const carries = carriesAt.get(port);
+    return carries !== undefined && carries === carriesAt.get(starboard);
+  });
+  return storesAt.flatMap(({ station, carries }): StoreJob[] => {
+    const pair = pairs.find(({ sides }) => sides.includes(station));
+    if (!pair)
+      return [{ station, carries, where: `the ${station}${station === 'centre line' ? '' : ' station'}`, count: 1 }];
+    const [port] = pair.sides;
+    return station === port ? [{ station, carries, where: `each ${pair.place} station`, count: 2 }] : [];
+  });
+}

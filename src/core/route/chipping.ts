@@ -116,7 +116,7 @@ export function fluidSteps(
     input,
   );
   const pieces = piecesOf(outline.zones.filter(({ key }) => zones.includes(key)));
-  const wear: Work = { kind: 'wipe', areaCm2: SHARE * (work.areaCm2 ?? 0), pieces };
+  const wear: Work = { kind: 'wipe', areaCm2: work.areaCm2, pieces };
   const chip = stepOf(
     'chip-wear',
     `Wet ${name} on ${where} and chip it with a stiff brush: edges, panels, walkways`,

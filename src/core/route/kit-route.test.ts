@@ -13,7 +13,7 @@ import { isGrave, layOver, type Chemistry } from '@/core/paint/chemistry';
 import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { partJobs } from '@/core/kit/part-work';
 import { PART_CONDITIONS, PART_ORIGINS, type Part } from '@/core/kit/parts';
-import { STORE_STATIONS } from '@/core/kit/stores';
+import { STORE_STATIONS, type StoreStation } from '@/core/kit/stores';
 import { BASE_LAYERS, SUBJECT_KINDS, subjectName, subjectZone } from '@/core/kit/subjects';
 import { machineOf, PRESETS, type PresetName } from '@/core/outline/presets';
 import { withSubjects } from '@/core/outline/subject-zones';
@@ -391,8 +391,29 @@ describe('stores by station', () => {
   });
   test.each(STORE_STATIONS)('%s has its own steps', (station) => {
     const route = routeFor({ stores: 'loads' }, { storesAt: [{ station, carries: 'pannier' }] });
-    expect(stepIn(route, `store:${station}:hang`).title).toBe(`Hang the pannier at the ${station}`);
+    const where = station === 'centre line' ? station : `${station} station`;
+    expect(stepIn(route, `store:${station}:hang`).title).toBe(`Hang the pannier at the ${where}`);
     isSound(route);
+  });
+  test('the same on both sides is one job, of more minutes than one and fewer than two', () => {
+    const hung = (...at: [StoreStation, string][]) =>
+      routeFor({ stores: 'tanks' }, { storesAt: at.map(([station, carries]) => ({ station, carries })) });
+    const stores = (route: Route) => route.steps.filter(({ family }) => family === 'store');
+    const both = hung(['starboard outer', 'drop tank'], ['port outer', 'drop tank']);
+    expect(stores(both).map(({ title }) => title)).toEqual(
+      expect.arrayContaining([
+        'Drill for the drop tank at each outer station',
+        'Hang the drop tank at each outer station',
+      ]),
+    );
+    expect(stores(both)).toHaveLength(3);
+    expect(stores(hung(['port outer', 'drop tank'], ['starboard outer', 'pannier']))).toHaveLength(6);
+    expect(stores(hung(['port outer', 'drop tank'], ['starboard inner', 'drop tank']))).toHaveLength(6);
+    const minutes = (route: Route) => stepIn(route, 'store:port outer:drill').minutes;
+    const one = minutes(hung(['port outer', 'drop tank']));
+    expect(minutes(both)).toBeGreaterThan(one);
+    expect(minutes(both)).toBeLessThan(2 * one);
+    isSound(both);
   });
 });
 

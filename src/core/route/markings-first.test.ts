@@ -96,4 +96,18 @@ describe('the white ground of a painted marking', () => {
     expect(grounds([red, white])).toBe(0);
     expect(grounds([red], [call('S', skin, 94)])).toBe(0);
   });
+  test('is laid again between two strong colours of which the later would turn: blue over red, but not over white or a second red', () => {
+    const blue: RouteCall = { ...call('B', [SIDE], 30), lab: [30, 10, -45] };
+    const maroon: RouteCall = { ...call('M', [SIDE], 30), lab: [30, 45, 20] };
+    const stepsOf = (calls: RouteCall[]) =>
+      routeWith([{ ...band, calls }]).steps.flatMap(({ key, lays }) =>
+        key.startsWith('marking-') && lays.length > 0 ? [`${lays[0]!.what} ${lays[0]!.code ?? ''}`.trim()] : [],
+      );
+    expect(stepsOf([blue, red])).toEqual(['undercoat', 'marking R', 'undercoat', 'marking B']);
+    expect(stepsOf([blue, white])).toEqual(['marking W', 'marking B']);
+    expect(stepsOf([maroon, red])).toEqual(['undercoat', 'marking R', 'marking M']);
+    const route = routeWith([{ ...band, calls: [blue, red] }]);
+    expect(comesAfter(route, 'marking-spray:band', 'marking-ground:band:B')).toBe(true);
+    expect(comesAfter(route, 'marking-ground:band:B', 'marking-spray:band:B')).toBe(true);
+  });
 });

@@ -1,3 +1,4 @@
+import type { Lab } from '@/core/colour/types';
 import { WAY_FACTS, type Way } from '@/core/kit/applying';
 import { dryingTime } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
@@ -24,12 +25,24 @@ export const markingLayer = (what: 'marking' | 'decal', paint: string): Layer =>
   coats: 1,
 });
 
+const chromaOf = ([, a, b]: Lab): number => Math.hypot(a, b);
+/** Chroma from which a colour is a strong one. */
+const STRONG = 25;
 /** Colour that hides badly over anything dark: a white ground goes under it. */
-const needsWhite = ({ lab }: RouteCall): boolean => lab !== null && lab[0] > 30 && Math.hypot(lab[1], lab[2]) > 25;
+const needsWhite = ({ lab }: RouteCall): boolean => lab !== null && lab[0] > 30 && chromaOf(lab) > STRONG;
 
 /** White enough to be a ground itself. */
-const isWhite = ({ lab }: Pick<RouteCall, 'lab'>): boolean =>
-  lab !== null && lab[0] > 88 && Math.hypot(lab[1], lab[2]) < 10;
+const isWhite = ({ lab }: Pick<RouteCall, 'lab'>): boolean => lab !== null && lab[0] > 88 && chromaOf(lab) < 10;
+
+/** From here on, degrees of hue, two colours are of another kind. */
+const ANOTHER_HUE = 60;
+
+/** Whether a colour over another becomes a third, as blue over red: both strong, and of another hue. */
+function turnsOver(over: RouteCall, under: RouteCall): boolean {
+  if (!over.lab || !under.lab || chromaOf(over.lab) < STRONG || chromaOf(under.lab) < STRONG) return false;
+  const apart = Math.abs(Math.atan2(over.lab[2], over.lab[1]) - Math.atan2(under.lab[2], under.lab[1]));
+  return Math.min(apart, 2 * Math.PI - apart) > (ANOTHER_HUE * Math.PI) / 180;
+}
 
 /** A marking is sprayed thin, in so many coats. */
 const MARKING_COATS = 2;
@@ -96,18 +109,34 @@ export function paintedMarking(
       why,
     });
   const colours: (RouteCall | null)[] = calls.length > 0 ? lightToDark(calls) : [null];
-  const under = skin.filter(({ zones }) => zones.includes(zone));
+  const skinUnder = skin.filter(({ zones }) => zones.includes(zone));
   // White under white is one coat too many.
-  const hasWhite = (colours[0] && isWhite(colours[0])) || (under.length > 0 && under.every(isWhite));
+  const hasWhite = (colours[0] && isWhite(colours[0])) || (skinUnder.length > 0 && skinUnder.every(isWhite));
+  const white: Layer = { ...markingLayer('marking', WHITE_GROUND.title), what: 'undercoat' };
+  /** Lays a coat over what is there of it already. */
+  const lay = (step: RouteStep, why: string) => {
+    const before = steps.at(-1)!;
+    then(before, step, before.lays.length > 0 ? dryingTime(coatLaid(before), 'recoat', climate) : 0, why);
+    steps.push(step);
+  };
   if (!hasWhite && calls.some(needsWhite)) {
-    const white: Layer = { ...markingLayer('marking', WHITE_GROUND.title), what: 'undercoat' };
     const why = 'its colours hide badly over what is under them';
-    const ground = coat(`marking-ground:${id}`, `Lay the white ground of ${title}`, WHITE_GROUND, white, why);
-    then(mask, ground, 0, 'masked first');
-    steps.push(ground);
+    lay(coat(`marking-ground:${id}`, `Lay the white ground of ${title}`, WHITE_GROUND, white, why), 'masked first');
   }
   colours.forEach((call, i) => {
     const name = call ? call.name || call.code : '';
+    const under = colours[i - 1];
+    if (call && under && turnsOver(call, under)) {
+      const why = `over ${under.name || under.code} it would turn`;
+      const again = coat(
+        `marking-ground:${id}:${call.code}`,
+        `Lay white again in ${title}, for ${name}`,
+        WHITE_GROUND,
+        white,
+        why,
+      );
+      lay(again, why);
+    }
     const spray = coat(
       i === 0 ? `marking-spray:${id}` : `marking-spray:${id}:${call!.code}`,
       `${WAY_FACTS[way].does} ${title}${name ? `: ${name}` : ''}`,
@@ -115,10 +144,7 @@ export function paintedMarking(
       { ...markingLayer('marking', title), ...(call ? { ...coatOf(call), code: call.code } : {}) },
       way === 'airbrush' ? 'square to the surface, thin' : 'thin, drawn from the tape inwards',
     );
-    const before = steps.at(-1)!;
-    const dry = before.lays.length > 0 ? dryingTime(coatLaid(before), 'recoat', climate) : 0;
-    then(before, spray, dry, 'light before dark');
-    steps.push(spray);
+    lay(spray, 'light before dark');
   });
   const last = steps.at(-1)!;
   const { step, link } = unmaskAfter(last, mask, painted.edgeMm, `marking-unmask:${id}`, title, climate);

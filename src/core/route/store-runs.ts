@@ -1,4 +1,4 @@
-import { closesOver, type StoreAt } from '@/core/kit/stores';
+import { closesOver, storeJobs, type StoreAt, type StoreJob } from '@/core/kit/stores';
 import { BLADE, CA, CEMENT } from './rules/cautions';
 import { stepOf } from '@/core/work/step';
 import type { Addition } from './insert';
@@ -9,63 +9,53 @@ const DRILLED: Takes = { work: 'fit', parts: 1 };
 const BUILT: Takes = { work: 'build', parts: 7 };
 const HUNG: Takes = { work: 'fit', parts: 2 };
 
-/** What hangs at each station: its holes before something closes over them, then built, and hung last. */
-export function storeAdditions(storesAt: readonly StoreAt[], sized: Sized): Addition[] {
-  const [drill, build, hang] = [DRILLED, BUILT, HUNG].map((takes) => minutesOfRule(takes, [], sized)) as [
-    Reckoned,
-    Reckoned,
-    Reckoned,
+/** What hangs at each station: its holes before something closes over them, then built, and hung last. Both sides alike are one job. */
+export const storeAdditions = (storesAt: readonly StoreAt[], sized: Sized): Addition[] =>
+  storeJobs(storesAt).flatMap((job) => additionsOf(job, sized));
+
+function additionsOf({ station, carries, where, count }: StoreJob, sized: Sized): Addition[] {
+  const reckoned = (takes: Takes): Reckoned =>
+    minutesOfRule({ ...takes, parts: count * (takes.parts ?? 1) }, [], sized);
+  const key = (job: string) => `store:${station}:${job}`;
+  const gate = closesOver(station);
+  const drill = reckoned(DRILLED);
+  const build = reckoned(BUILT);
+  const hang = reckoned(HUNG);
+  return [
+    {
+      step: stepOf(
+        key('drill'),
+        `Drill for the ${carries} at ${where}`,
+        'drill',
+        gate === 'wings' ? 'Wings' : 'Fuselage',
+        drill.minutes,
+        { ...drill, family: 'store', stage: 'closing', cautions: [BLADE], why: 'its holes are drilled from inside' },
+      ),
+      after: ['check-parts'],
+      before: [`gate:${gate}`],
+    },
+    {
+      step: stepOf(
+        key('build'),
+        `Build and seam the ${carries} for ${where}`,
+        'assemble',
+        'Gear, stores',
+        build.minutes,
+        { ...build, family: 'store', stage: 'small-parts', cautions: [CEMENT] },
+      ),
+      after: ['check-parts'],
+      before: ['build-stores'],
+      then: 'joint',
+    },
+    {
+      step: stepOf(key('hang'), `Hang the ${carries} at ${where}`, 'fit', 'Whole', hang.minutes, {
+        ...hang,
+        family: 'store',
+        stage: 'assembly',
+        cautions: [CA],
+      }),
+      after: ['fit-stores'],
+      before: ['aerials'],
+    },
   ];
-  return storesAt.flatMap(({ station, carries }): Addition[] => {
-    const key = (job: string) => `store:${station}:${job}`;
-    const gate = closesOver(station);
-    return [
-      {
-        step: stepOf(
-          key('drill'),
-          `Drill for the ${carries} at the ${station}`,
-          'drill',
-          gate === 'wings' ? 'Wings' : 'Fuselage',
-          drill.minutes,
-          {
-            ...drill,
-            family: 'store',
-            stage: 'closing',
-            cautions: [BLADE],
-            why: 'its holes are drilled from inside',
-          },
-        ),
-        after: ['check-parts'],
-        before: [`gate:${gate}`],
-      },
-      {
-        step: stepOf(
-          key('build'),
-          `Build and seam the ${carries} for the ${station}`,
-          'assemble',
-          'Gear, stores',
-          build.minutes,
-          {
-            ...build,
-            family: 'store',
-            stage: 'small-parts',
-            cautions: [CEMENT],
-          },
-        ),
-        after: ['check-parts'],
-        before: ['build-stores'],
-        then: 'joint',
-      },
-      {
-        step: stepOf(key('hang'), `Hang the ${carries} at the ${station}`, 'fit', 'Whole', hang.minutes, {
-          ...hang,
-          family: 'store',
-          stage: 'assembly',
-          cautions: [CA],
-        }),
-        after: ['fit-stores'],
-        before: ['aerials'],
-      },
-    ];
-  });
 }
