@@ -3,6 +3,7 @@ import { NOW, shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
 import { OPTION_CHOICES, SCHOOL_NAMES } from '@/core/kit/options';
 import { stacksIn } from '@tests/support/stacks';
 import { COLOUR_ORDER, comparedSchools, stripOfChoice } from './schools';
+import { weatheredThoughClean } from './use-said';
 
 describe('schools side by side', () => {
   const { view } = viewOfDemo();
@@ -61,6 +62,28 @@ describe('schools side by side', () => {
       because: 'at 1/144 shading hardly shows',
     });
     expect(of('decalGround', 'gloss coat').because).toMatch(/decals/);
+  });
+});
+
+describe('a machine that was kept clean', () => {
+  const { view } = viewOfDemo((state) => {
+    state.rulings = state.rulings.map((ruling) =>
+      ruling.value.includes('exhaust stain') ? { ...ruling, value: 'polished, not a stain' } : ruling,
+    );
+  });
+  test('is not to be weathered: recommended at the schools, said at the kit until it is chosen', () => {
+    const weathering = [...comparedSchools(view, shelfOfDemo(), NOW)].find(({ name }) => name === 'weathering')!;
+    const because = new Map(weathering.choices.map((one) => [one.choice, one.because]));
+    expect(because.get('none')).toMatch(/kept clean: Ruled: “polished/);
+    expect(because.get('in service')).toBeNull();
+    expect(weatheredThoughClean(view)).toMatch(/polished.*left out by “Weathering: none”/);
+    const options = { ...view.state.brief.options, weathering: 'none' as const };
+    expect(
+      weatheredThoughClean({ ...view, state: { ...view.state, brief: { ...view.state.brief, options } } }),
+    ).toBeNull();
+  });
+  test('nothing is said of one of which nobody says so', () => {
+    expect(weatheredThoughClean(viewOfDemo().view)).toBeNull();
   });
 });
 

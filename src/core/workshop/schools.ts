@@ -18,6 +18,7 @@ import type { ColourShelf } from '@/core/kept/state';
 import { deriveBrief, type BriefView } from '@/core/derive/derive';
 import { standingIn } from '@/core/derive/standing';
 import { stripOf, type Strip } from './strip';
+import { keptClean } from './use-said';
 import { planSettingsOf } from '@/core/derive/plan-settings';
 import { routeOf } from '@/core/derive/routed';
 
@@ -34,6 +35,8 @@ interface Facts {
   hidesBadly: boolean;
   /** Bare metal or gloss outside. */
   shiny: boolean;
+  /** Whose word it is that she was kept clean; null where nobody says so. */
+  clean: string | null;
 }
 
 interface SchoolChoice {
@@ -164,10 +167,13 @@ const SCHOOLS = {
     },
   },
   weathering: {
-    none: { risk: 'details drown in one colour', suits: () => null },
+    none: {
+      risk: 'details drown in one colour',
+      suits: ({ clean, worn }) => (clean && !worn ? `she was kept clean: ${clean}` : null),
+    },
     'in service': {
       risk: 'easily overdone: stop early',
-      suits: ({ worn }) => (worn ? null : 'flown and looked after, as most were'),
+      suits: ({ worn, clean }) => (worn || clean ? null : 'flown and looked after, as most were'),
     },
     neglected: { risk: 'needs a picture to go by', suits: () => null },
     derelict: { risk: 'days of work; there is no way back', suits: () => null },
@@ -319,7 +325,8 @@ function withChoice({ state }: BriefView, name: SchoolName, choice: string): Bri
 
 const ACRYLIC = new Set(['WA', 'SA']);
 
-function factsOf({ state, calls, route }: BriefView): Facts {
+function factsOf(view: BriefView): Facts {
+  const { state, calls, route } = view;
   const skin = new Set(route.covered.outside);
   const outside = calls.filter(({ zones }) => zones.some((zone) => skin.has(zone)));
   const paints = outside.flatMap(({ choice }) => (choice ? [choice.paint] : []));
@@ -331,6 +338,7 @@ function factsOf({ state, calls, route }: BriefView): Facts {
       outside.length > 0 && paints.length === outside.length && paints.every(({ chemistry }) => ACRYLIC.has(chemistry)),
     hidesBadly: paints.some(({ lab, kind }) => groundOfSchool('white', lab, kind) !== null),
     shiny: paints.some(({ finish, kind }) => finish === 'gloss' || kind === 'metallic'),
+    clean: keptClean(view),
     worn: state.brief.options.weathering === 'neglected' || state.brief.options.weathering === 'derelict',
   };
 }

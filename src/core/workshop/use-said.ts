@@ -30,6 +30,19 @@ export function exposureOf(view: Pick<BriefView, 'state' | 'questions' | 'outlin
   return { exposure: withSaid(usual, said), said };
 }
 
+/** Whose word it is that the machine was kept clean; null where nobody says so. */
+export function keptClean(view: Pick<BriefView, 'state' | 'questions' | 'outline'>): string | null {
+  const { care } = exposureOf(view).said;
+  return care?.value === 'kept clean' ? care.because : null;
+}
+
+/** Where a machine that was kept clean is weathered all the same, what says so: a liberty, or a mistake. */
+export function weatheredThoughClean(view: Pick<BriefView, 'state' | 'questions' | 'outline'>): string | null {
+  const { weathering } = view.state.brief.options;
+  const clean = weathering === 'none' ? null : keptClean(view);
+  return clean && `She was kept clean (${clean}): wash, chips and stains are left out by “Weathering: none”.`;
+}
+
 /** What most of the skin is, by area. */
 function mostly({ zones }: Pick<Outline, 'zones'>): Exposure['skin'] {
   const area = (isMetal: boolean) =>

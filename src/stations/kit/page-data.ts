@@ -4,6 +4,7 @@ import { dayContradictions } from '@/core/workshop/day-contradictions';
 import { heldUpBy } from '@/core/workshop/held-up';
 import { leaveIt, type LeaveIt } from '@/core/workshop/leave-it';
 import { progressOf } from '@/core/workshop/progress';
+import { weatheredThoughClean } from '@/core/workshop/use-said';
 import type { Kept } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { saidTogether } from '@/core/kit/conflicts';
@@ -85,7 +86,10 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
         changes: changes.get(`${name} ${value}`) ?? null,
       })),
     })),
-    said: saidTogether(brief.options, machine, progressOf(log)).map(({ says }) => says),
+    said: [
+      ...saidTogether(brief.options, machine, progressOf(log)).map(({ says }) => says),
+      ...[weatheredThoughClean(view) ?? []].flat(),
+    ],
     parts: partRows(view, parts, zoneTitle),
     leave: leaveIt(view),
     sight: view.outline.zones.flatMap((zone) => {
