@@ -1,6 +1,9 @@
 import { waitingCircle } from './schedule/network';
-import { listed } from '@/core/units/words';
+import type { Minutes } from '@/core/units/minutes';
+import { listed, lowered } from '@/core/units/words';
 import type { Lane, StepKind } from '@/core/work/kinds';
+import { LEAST_WORK } from '@/core/work/minutes';
+import { LONGEST_TAPE } from '@/core/work/tape';
 import { stepOf, type Route, type RouteLink, type RouteStep, type SleepingEdit } from '@/core/work/step';
 
 /** What a builder changes in the route that the rules make. It is kept and made again whenever the route is derived anew. */
@@ -19,7 +22,8 @@ export type RouteEdit =
   | { kind: 'off'; step: string }
   | { kind: 'split'; step: string; parts: readonly { title: string; minutes: number }[] }
   | { kind: 'merge'; steps: readonly [string, string]; title: string }
-  | { kind: 'order'; first: string; then: string; wait: number };
+  | { kind: 'order'; first: string; then: string; wait: number }
+  | { kind: 'renew'; step: string; times: number };
 
 export interface EditedRoute {
   route: Route;
@@ -93,6 +97,8 @@ function made(route: Route, edit: RouteEdit, known: ReadonlyMap<string, RouteSte
         ...route,
         links: [...route.links, linkOf(edit.first, edit.then, edit.wait)],
       };
+    case 'renew':
+      return renewed(route, edit, known.get(edit.step)!);
   }
 }
 
@@ -125,6 +131,37 @@ function added(
     ...route,
     steps: [...route.steps, own],
     links: [...route.links, ...after.map((from) => linkOf(from, key)), ...before.map((to) => linkOf(key, to))],
+  };
+}
+
+/** Tape is laid anew on the last day that it bears: whichever evening of the week that is, it comes again a week later. */
+const BETWEEN_TAPES: Minutes = LONGEST_TAPE - 24 * 60;
+
+/** Tape that is taken off and laid anew so many times before it comes off for good, each time within a week of the last. */
+function renewed(route: Route, { times }: Extract<RouteEdit, { kind: 'renew' }>, on: RouteStep): Route | string {
+  const off = route.steps.find(({ tape }) => tape?.goes === 'off' && tape.of === on.tape?.of);
+  if (on.tape?.goes !== 'on' || !off) return 'it lays no tape that comes off again';
+  const minutes = on.minutes + LEAST_WORK;
+  const steps = Array.from({ length: times }, (_, i): RouteStep => ({
+    ...on,
+    key: `${on.key}:anew:${i + 1}`,
+    title: `Take off and lay anew: ${lowered(on.title)}${times > 1 ? `, ${i + 1} of ${times}` : ''}`,
+    minutes,
+    minutesFrom: `${minutes} min: as the first time, and ${LEAST_WORK} to take it off`,
+    pace: null,
+    why: 'after seven days tape leaves its glue',
+  }));
+  const links = steps.map(({ key }, i): RouteLink => ({
+    from: steps[i - 1]?.key ?? on.key,
+    to: key,
+    minLag: BETWEEN_TAPES,
+    maxLag: LONGEST_TAPE,
+    why: 'before its glue stays',
+  }));
+  return {
+    ...route,
+    steps: route.steps.flatMap((step) => (step.key === on.key ? [step, ...steps] : [step])),
+    links: [...route.links, ...links, linkOf(steps.at(-1)!.key, off.key)],
   };
 }
 
@@ -248,5 +285,7 @@ export function editInWords(edit: RouteEdit, titleOf: (key: string) => string): 
       return `${listed(edit.steps.map(name))} are done as one: “${edit.title}”`;
     case 'order':
       return `${name(edit.first)} comes before ${name(edit.then)}`;
+    case 'renew':
+      return `${name(edit.step)} is done anew ${edit.times === 1 ? 'once' : `${edit.times} times`}, each within a week`;
   }
 }

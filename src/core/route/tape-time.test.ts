@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { smallStep } from '../../../tests/support/small-route';
-import type { PlannedWork } from './plan';
+import { smallLink, smallRoute, smallStep } from '@tests/support/small-route';
+import { editInWords, withEdits, type RouteEdit } from './edits';
+import { planRoute, type PlannedWork } from './plan';
 import { longTapes, longTapeSaid } from './tape-time';
 
 const DAY = 24 * 60;
@@ -40,5 +41,47 @@ describe('tape that a plan leaves on', () => {
     );
     const plug = work('plug', 'on', 0);
     expect(longTapes({ work: [{ ...plug, step: { ...plug.step, zones: [] } }, work('off', 'off', 52)] })).toEqual([]);
+  });
+});
+
+describe('tape that is laid anew', () => {
+  const tape = (goes: 'on' | 'off') => ({
+    tape: { of: 'canopy', goes },
+    zones: ['canopy'],
+    title: `Canopy tape ${goes}`,
+  });
+  const route = smallRoute(
+    [{ ...smallStep('on', 20), ...tape('on') }, smallStep('long', 20), { ...smallStep('off', 10), ...tape('off') }],
+    [smallLink('on', 'long', 0), smallLink('long', 'off', 24 * DAY)],
+  );
+  const weekly = [1, 3, 5].map((weekday) => ({ weekday, startsAt: '19:00', minutes: 120, booth: true }));
+  const planned = (...edits: RouteEdit[]) => {
+    const { route: made, sleeping } = withEdits(route, edits);
+    const settings = { timeZone: 'UTC', startOn: '2026-03-02', weekly, nowUtc: '2026-03-02T08:00:00Z' };
+    return { sleeping, plan: planRoute(made, [], settings) };
+  };
+  test('as often as it is said to be needed stays on for no more than a week at a time', () => {
+    const { plan } = planned();
+    const [long] = longTapes(plan);
+    expect(long!.anew).toBe(3);
+    const { plan: renewed, sleeping } = planned({ kind: 'renew', step: 'on', times: long!.anew });
+    expect(sleeping).toEqual([]);
+    expect(longTapes(renewed)).toEqual([]);
+    expect(renewed.finish).toBe(plan.finish);
+    expect(renewed.work.map(({ step }) => step.title)).toEqual(
+      expect.arrayContaining(['Take off and lay anew: canopy tape on, 1 of 3']),
+    );
+  });
+  test('too seldom is told again, for what is left of it', () => {
+    const { plan } = planned({ kind: 'renew', step: 'on', times: 1 });
+    expect(longTapes(plan).map(({ step }) => step)).toEqual(['on:anew:1']);
+  });
+  test('is refused where a step lays none', () => {
+    expect(planned({ kind: 'renew', step: 'long', times: 1 }).sleeping.map(({ says }) => says)).toEqual([
+      'it lays no tape that comes off again',
+    ]);
+    expect(editInWords({ kind: 'renew', step: 'on', times: 2 }, () => 'Mask')).toBe(
+      '“Mask” is done anew 2 times, each within a week',
+    );
   });
 });

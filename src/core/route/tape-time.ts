@@ -9,6 +9,8 @@ export interface LongTape {
   step: string;
   title: string;
   days: number;
+  /** How often it would have to be laid anew in between. */
+  anew: number;
   /** What can be done instead, each a sentence. */
   helps: string[];
 }
@@ -17,16 +19,22 @@ const DAY = 24 * 60;
 
 /** Tape of a plan that stays on for more than a week: what is plugged with foam or paper has no glue to leave. */
 export function longTapes({ work }: Pick<RoutePlan, 'work'>): LongTape[] {
-  const off = new Map(
-    work.flatMap((item) => (item.step.tape?.goes === 'off' ? [[item.step.tape.of, item] as const] : [])),
-  );
   return work.flatMap((on): LongTape[] => {
-    const { tape, zones, title } = on.step;
-    const then = tape?.goes === 'on' && zones.length > 0 ? off.get(tape.of) : undefined;
+    const { tape, title, zones } = on.step;
+    if (tape?.goes !== 'on' || zones.length === 0) return [];
+    const laid = on.segments.at(-1)![1];
+    // It comes off for good, or is laid anew where it lies.
+    const then = work.find(
+      ({ step, segments }) =>
+        step.tape?.of === tape.of &&
+        segments[0]![0] >= laid &&
+        (step.tape.goes === 'off' || zones.every((zone) => step.zones.includes(zone))),
+    );
     if (!then || then.done) return [];
-    const minutes = then.segments[0]![0] - on.segments.at(-1)![1];
+    const minutes = then.segments[0]![0] - laid;
     if (minutes <= LONGEST_TAPE) return [];
-    return [{ step: on.key, title, days: Math.round(minutes / DAY), helps: helpsFor(on) }];
+    const anew = Math.ceil(minutes / LONGEST_TAPE) - 1;
+    return [{ step: on.key, title, days: Math.round(minutes / DAY), anew, helps: helpsFor(on) }];
   });
 }
 

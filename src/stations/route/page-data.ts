@@ -21,7 +21,7 @@ export interface RoutePage extends Strip {
   /** Where its chemistry is not in order, and what was done about it. */
   chemistry: ReturnType<typeof chemistryTrouble>;
   /** Tape that stays on for too long, with what helps. */
-  tape: { step: string; title: string; says: string }[];
+  tape: { step: string; title: string; says: string; anew: number }[];
   remedies: Kept<'brief'>['remedies'];
   /** All that is open, the most pressing first. */
   open: { says: string; due: Due }[];
@@ -77,7 +77,12 @@ export function routePage(view: BriefView): RoutePage {
     briefId: state.brief.id,
     briefVersion: state.brief.version,
     chemistry: chemistryTrouble(view),
-    tape: longTapes(view.plan).map((tape) => ({ step: tape.step, title: tape.title, says: longTapeSaid(tape) })),
+    tape: longTapes(view.plan).map((tape) => ({
+      step: tape.step,
+      title: tape.title,
+      says: longTapeSaid(tape),
+      anew: tape.anew,
+    })),
     remedies: state.brief.remedies,
     ...strip,
     open: view.open.map(({ says, due }) => ({ says, due })),

@@ -40,6 +40,11 @@ const edit: z.ZodType<RouteEdit> = z.discriminatedUnion('kind', [
     then: step,
     wait: number('Wait').int().min(0, 'Wait: never below 0').max(100_000, 'Wait: at most 69 days'),
   }),
+  z.strictObject({
+    kind: z.literal('renew'),
+    step,
+    times: number('Times').int().min(1, 'Times: at least once').max(10, 'Times: at most ten'),
+  }),
 ]);
 
 /** One change of the builder to the route; they are made in the order of their ranks. */
