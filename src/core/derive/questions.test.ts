@@ -146,10 +146,14 @@ describe('what follows for the route', () => {
     const { view } = viewOfDemo((state) => {
       state.events = state.events.map((event) => (event.zone === 'fin-port' ? { ...event, showsUnder: true } : event));
     });
-    const under = view.plan.work.find((work) => work.key.startsWith('layer:fin-port:'))!;
+    const [under, sand] = view.plan.work.filter((work) => work.key.startsWith('layer:fin-port:'));
     const over = view.plan.work.find((work) => work.key === 'spray:TCS 27')!;
-    expect(under.step.title).toMatch(/^Earlier coat/);
-    expect(under.end <= over.start).toBe(true);
+    expect(under!.step.title).toMatch(/^Earlier coat/);
+    // Between the old and the new it is sanded, once it is hard.
+    expect(sand!.step).toMatchObject({ kind: 'sand', zones: ['fin-port'] });
+    const hard = view.route.links.find(({ from, to }) => from === under!.key && to === sand!.key)!;
+    expect(hard.minLag).toBeGreaterThanOrEqual(12 * 60);
+    expect(under!.end < sand!.start && sand!.end <= over.start).toBe(true);
   });
   test('what is chased names what it blocks, what it would cost, and who could be asked', () => {
     const { view } = viewOfDemo();

@@ -7,7 +7,7 @@ import type { RouteLink, RouteStep } from '@/core/work/step';
 import type { RouteCall, RouteMarking } from './call';
 import { chemistryOf } from './call-coat';
 import type { SprayOrder } from './colour-order';
-import { layerSteps, overCoat, type LayerSteps } from './earlier-coats';
+import { layerSteps, overCoat, sandOnce, type LayerSteps } from './earlier-coats';
 import { fluidSteps, type FluidRun } from './chipping';
 import type { Insert } from './insert';
 import { maskStep, overWhatItMeets, unmaskAfter } from './mask-steps';
@@ -178,16 +178,17 @@ class Camouflage {
 
   /** Older coats come first, each zone's in their order, and then what covers them. */
   layUnder(under: LayerSteps['under']) {
-    const { climate } = this.input;
-    under.forEach((step, i) => {
-      const [zone] = step.zones;
-      const below = under.slice(0, i).findLast((other) => other.zones[0] === zone);
-      if (below) this.links.push(overCoat(below, step.key, climate));
+    under.forEach((own, i) => {
+      const { coat, sand } = own;
+      const [zone] = coat.zones;
+      this.links.push(sandOnce(own, this.input.climate));
+      const below = under.slice(0, i).findLast((other) => other.coat.zones[0] === zone);
+      if (below) this.then(below.sand.key, coat.key, 'sanded first');
       const cover = this.ordered.find((call) => call.zones.includes(zone!));
       const to = cover ? this.begins.get(cover.code)! : this.firstMain;
-      if (to) this.links.push(overCoat(step, to, climate));
+      if (to) this.then(sand.key, to, 'sanded first');
     });
-    this.steps.unshift(...under);
+    this.steps.unshift(...under.flatMap(({ coat, sand }) => [coat, sand]));
   }
 
   /** Patches and additions, over what lies on their zone. */
@@ -249,7 +250,7 @@ class Camouflage {
     return {
       steps: this.steps,
       links: this.links,
-      first: [...under.map(({ key }) => key), ...(first ? [first] : [])],
+      first: [...under.map(({ coat }) => coat.key), ...(first ? [first] : [])],
       last: this.end
         ? [
             {

@@ -1,14 +1,18 @@
 import { mainCoat } from '@/core/evidence/layers';
 import { spokenZones } from '@/core/outline/spoken';
 import { dryingTime, type Climate } from '@/core/paint/drying';
-import type { RouteLink, RouteStep } from '@/core/work/step';
+import { modelAreaOfZones } from '@/core/outline/outline';
+import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
+import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { RouteInput } from './route-input';
+import { DUST } from './rules/cautions';
 import { coatLaid, sprayStep } from './spray-run';
 
 /** Coats, patches and additions round the visible coat of a zone, in the order in which they came. */
 export interface LayerSteps {
-  /** Before the zone's main coat, and after it. */
-  under: RouteStep[];
+  /** Before the zone's main coat, each with the sanding that it takes before anything covers it. */
+  under: { coat: RouteStep; sand: RouteStep }[];
+  /** After it. */
   over: RouteStep[];
 }
 
@@ -35,11 +39,36 @@ export function layerSteps(input: RouteInput): LayerSteps {
           : layer.showsUnder
             ? 'over the finished coat: thin, what is under it still shows'
             : 'over the finished coat';
-      (i < main ? steps.under : steps.over).push(step);
+      if (i < main) steps.under.push({ coat: step, sand: sandedBack(step, what, zone, input) });
+      else steps.over.push(step);
     });
   }
   return steps;
 }
+
+/** Old paint is sanded before the new comes over it: its edge may be seen, its grain and its dust may not. */
+function sandedBack(coat: RouteStep, what: string, zone: string, { outline, denominator }: RouteInput): RouteStep {
+  const work: Work = { kind: 'wipe', areaCm2: modelAreaOfZones(outline, [zone], denominator) };
+  const title = `Sand the earlier ${what} on ${spokenZones(outline.zones, [zone])}, wet and fine`;
+  return stepOf(`${coat.key}:sand`, title, 'sand', coat.lane, minutesOf(work), {
+    minutesFrom: minutesSaid(work),
+    family: 'earlier coat',
+    stage: 'colours',
+    zones: [zone],
+    splittable: true,
+    cautions: [DUST],
+    why: 'between the old and the new: what shows through is its edge, not its grain',
+  });
+}
+
+/** What was laid is sanded once it is hard. */
+export const sandOnce = ({ coat, sand }: LayerSteps['under'][number], climate: Climate): RouteLink => ({
+  from: coat.key,
+  to: sand.key,
+  minLag: dryingTime(coatLaid(coat), 'cure', climate),
+  maxLag: null,
+  why: `${coat.load?.title ?? coat.title} is hard enough to be sanded`,
+});
 
 /** A coat waits until what lies under it bears it. */
 export const overCoat = (below: RouteStep, to: string, climate: Climate): RouteLink => ({
