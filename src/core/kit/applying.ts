@@ -183,8 +183,10 @@ export function suggestWay(
           : `${area}: thin even coats${metallic ? ', as a metallic needs' : ''}`,
     };
   }
-  if (areaCm2 >= CAN_LEAST_CM2 && owns('spray can') && edge === 'hard' && !bottled)
-    return { way: 'spray can', because: `no airbrush owned; ${area} is large enough for a can` };
+  if (areaCm2 >= CAN_LEAST_CM2 && edge === 'hard' && !bottled) {
+    if (owns('spray can')) return { way: 'spray can', because: `no airbrush owned; ${area} is large enough for a can` };
+    if (metallic) return { way: 'spray can', because: `strokes of a brush show in metal: a can is bought for ${area}` };
+  }
   if (edge === 'soft' && owns('sponge'))
     return { way: 'sponge', because: 'no airbrush owned; a sponge softens the edge' };
   return {

@@ -79,6 +79,14 @@ describe('how a colour is brought on', () => {
     expect(suggestWay(job(20, 'soft'), tools).way).toBe('sponge');
     expect(suggestWay(job(20), tools).way).toBe('brush');
   });
+  test('with a brush alone a can is bought for a large area of metal, unless its paint comes from a bottle', () => {
+    const metal = (areaCm2: number, bottled = false) =>
+      suggestWay({ ...job(areaCm2), metallic: true, bottled }, [tool('brush')]);
+    expect(metal(150)).toMatchObject({ way: 'spray can', because: expect.stringContaining('bought') });
+    expect(metal(20).way).toBe('brush');
+    expect(metal(150, true).way).toBe('brush');
+    expect(suggestWay(job(150), [tool('brush')]).way).toBe('brush');
+  });
   test('a builder who lists no tools has an airbrush', () => {
     expect(suggestWay(job(1), []).way).toBe('airbrush');
   });
