@@ -72,7 +72,7 @@ test.describe('colours', () => {
     await expect(page.getByRole('row', { name: /Brammel BM50 Slate primer/ })).toContainText('primer');
     await page.keyboard.press('u');
     await expect(page.getByRole('row', { name: /Quoin 350 Ash primer/ })).toBeVisible();
-    await soundPage(page);
+    await soundPage(page, 'main');
   });
 
   test('a test spray in words gives the next drop; nonsense is not guessed at', async ({ page }) => {
@@ -268,10 +268,12 @@ test.describe('colours', () => {
   });
 
   test('every pane is sound: accessible, and as wide as the page', async ({ page }) => {
+    const base = await openDemo(page, 'colours');
     for (const pane of ['calls', 'mix', 'layers', 'together', 'buy', 'drawer', 'standards']) {
-      await openDemo(page, `colours?show=${pane}`);
+      await page.goto(`${base}/colours?show=${pane}`);
+      await page.locator('html[data-ready]').waitFor();
       await expect(page.getByRole('progressbar')).toHaveCount(0);
-      await soundPage(page);
+      await soundPage(page, 'main');
     }
   });
 });

@@ -531,13 +531,13 @@ test.describe('every pane', () => {
       await openDemo(page);
       await page.getByRole('button', { name: pane }).click();
       await expect(page.getByText(wait)).toBeVisible();
-      await soundPage(page);
+      await soundPage(page, 'main');
     });
   test('a source with its picture: axe finds nothing serious, also on a phone', async ({ page }) => {
     await openDemo(page);
     await openSource(page, 'Apron, port side');
     await viewer(page);
-    await soundPage(page);
+    await soundPage(page, 'main');
     await page.setViewportSize(PHONE);
     await asWideAsThePage(page);
   });

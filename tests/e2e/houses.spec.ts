@@ -68,10 +68,10 @@ test.describe('houses of earlier versions', () => {
         const { base } = served;
         const briefs = await briefsOf(request, base);
         expect(briefs.length).toBeGreaterThanOrEqual(3);
-        // A paper takes seconds: of the younger houses the pages of all briefs and every other address of the first tell as much.
+        // A paper takes seconds, and one way out is as another: the oldest house tells of both, the younger of their pages.
         const isOldest = house === OLD_HOUSES[0];
         for (const [i, brief] of briefs.entries()) {
-          if (isOldest || i === 0) await openAll(request, base, brief, isOldest);
+          if (i === 0) await openAll(request, base, brief, isOldest);
           else
             for (const station of STATIONS)
               expect((await request.get(`${base}${brief}/${station}`)).status()).toBe(200);
@@ -88,8 +88,9 @@ test.describe('houses of earlier versions', () => {
           for (const station of STATIONS)
             expect((await request.get(`${base}/briefs/${id}/${station}`)).status(), station).toBe(200);
         };
-        await bring(await (await request.get(`${base}${briefs[0]!}/brief.zip`)).body(), 'application/zip');
-        for (const brief of briefs)
+        if (isOldest)
+          await bring(await (await request.get(`${base}${briefs[0]!}/brief.zip`)).body(), 'application/zip');
+        for (const brief of isOldest ? briefs : briefs.slice(0, 1))
           await bring(await (await request.get(`${base}${brief}/brief.json`)).body(), 'application/json');
         // The same brief as that house itself wrote it.
         await bring(Buffer.from(JSON.stringify(oldFile(house))), 'application/json');

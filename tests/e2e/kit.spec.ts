@@ -226,7 +226,7 @@ test.describe('Kit', () => {
       await page.setViewportSize(DESK);
       await page.goto(`${base}/kit?show=${show}`);
       await expect(page.getByRole('heading', { name: /What is in the box/ })).toBeVisible();
-      await soundPage(page);
+      await soundPage(page, 'main');
       await page.setViewportSize(PHONE);
       await asWideAsThePage(page);
     }

@@ -19,7 +19,7 @@ test.describe('Markings', () => {
     await page.getByRole('button', { name: 'No step, flaps' }).click();
     await expect(page.getByText(/32 % too big; as printed it would be 82 mm in reality/)).toBeVisible();
     await expect(page.getByText(/Its finest stroke is 0.18 mm: seen and made/)).toBeVisible();
-    await soundPage(page);
+    await soundPage(page, 'main');
   });
 
   test('the scheme by keyboard alone: a field, its corners, its colour; areas follow and add up', async ({ page }) => {
@@ -56,7 +56,7 @@ test.describe('Markings', () => {
     await expect(page.getByRole('button', { name: /^Corner 4/ })).toHaveCount(0);
     await expect(page.getByText('Field moved')).toBeVisible();
     expect(Math.abs((await share()) - 100)).toBeLessThan(0.6);
-    await soundPage(page);
+    await soundPage(page, 'main');
   });
 
   test('a pattern is laid on in one go and taken back in one', async ({ page }) => {
@@ -101,7 +101,7 @@ test.describe('Markings', () => {
     const first = (await least.locator('li strong').first().textContent())!;
     await least.getByRole('button', { name: 'Let the route follow it' }).click();
     await expect(least.getByRole('button', { name: 'The route follows it' })).toBeVisible();
-    await soundPage(page);
+    await soundPage(page, 'main');
     await page.goto(`${base}/route`);
     await expect(page.getByText(/Spray Signal ochre on/).last()).toBeVisible();
     expect(first).toMatch(/^TCS/);
@@ -119,7 +119,7 @@ test.describe('Markings', () => {
     const sure = page.getByRole('button', { name: /^(Remove|Yes)/ }).last();
     if (await sure.isVisible()) await sure.click();
     await expect(page.getByRole('alert').filter({ hasText: /Pell Harbour/ })).toBeVisible();
-    await soundPage(page);
+    await soundPage(page, 'main');
   });
 
   test('sheets to cut come as SVG in true mm and as PDF; a known length brings a drawing to size', async ({
@@ -146,7 +146,7 @@ test.describe('Markings', () => {
     await expect(page.getByText('158.0 %')).toBeVisible();
     await page.getByLabel('A length on it, mm').fill('0');
     await expect(page.getByText('Both lengths have to be above 0.')).toBeVisible();
-    await soundPage(page);
+    await soundPage(page, 'main');
   });
 
   test('letters in a font of one’s own: its signs are kept, and what is no font is refused', async ({ page }) => {

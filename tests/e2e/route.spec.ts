@@ -23,7 +23,7 @@ test.describe('Route', () => {
     await plan.getByRole('button', { name: 'Accept the changes' }).click();
     await expect(plan.getByText('Kept as you accepted it')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Test the wing lights', exact: true })).toBeVisible();
-    await soundPage(page);
+    await soundPage(page, 'main');
     await page.keyboard.press('u');
     await expect(plan.getByText('The kept plan no longer fits: 1 new.')).toBeVisible();
     await plan.getByRole('button', { name: 'Leave out Test the wing lights' }).click();
@@ -196,7 +196,7 @@ test.describe('Route', () => {
     await page.getByRole('button', { name: 'Close the wings' }).click();
     await page.setViewportSize(PHONE);
     await asWideAsThePage(page);
-    await soundPage(page);
+    await soundPage(page, 'main');
     await page.setViewportSize(DESK);
   });
 });
