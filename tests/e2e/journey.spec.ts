@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { Hand } from '../support/hand';
-import { expect, test } from '../support/story';
+import { A_PAPER_MS, expect, test } from '../support/story';
 
 const ZONES = [
   'fuselage-lower',
@@ -102,7 +102,7 @@ test.describe('from an empty house to paper', () => {
     await expect(page.getByText(/^All 6 colours have a paint/)).toBeVisible();
 
     await hand.press('7');
-    const download = page.waitForEvent('download');
+    const download = page.waitForEvent('download', { timeout: A_PAPER_MS });
     await hand.click(page.getByRole('button', { name: 'Brief as PDF' }));
     expect(
       readFileSync((await (await download).path())!)

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { choose, expect, test } from '../support/story';
+import { A_PAPER_MS, choose, expect, test } from '../support/story';
 import { nowMs } from '../../src/clock/now';
 
 /** Makes a step of the session the one in hand, if it is not so already. */
@@ -153,7 +153,7 @@ test.describe('from an empty house to a printed brief', () => {
     await test.step('on paper, and as a file that makes an equal brief', async () => {
       await page.getByRole('link', { name: 'Brief', exact: false }).last().click();
       const [pdf] = await Promise.all([
-        page.waitForEvent('download'),
+        page.waitForEvent('download', { timeout: A_PAPER_MS }),
         page.getByRole('button', { name: 'Brief as PDF' }).click(),
       ]);
       expect(pdf.suggestedFilename()).toBe('testbird-t-1.pdf');
@@ -161,7 +161,7 @@ test.describe('from an empty house to a printed brief', () => {
       expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
       expect(bytes.includes('/FontFile2')).toBe(true);
       const [json] = await Promise.all([
-        page.waitForEvent('download'),
+        page.waitForEvent('download', { timeout: A_PAPER_MS }),
         page.getByRole('link', { name: 'Brief as JSON' }).click(),
       ]);
       const first = readFileSync((await json.path())!, 'utf8');

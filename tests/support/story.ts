@@ -55,6 +55,9 @@ export const test = base.extend<Story & { page: Page }>({
 
 export { expect };
 
+/** A paper is made beside the pages, which come first: while both halves of the stories are told it takes its time. */
+export const A_PAPER_MS = 90_000;
+
 export const DESK = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };
 
