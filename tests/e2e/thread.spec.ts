@@ -161,7 +161,7 @@ test.describe('from an empty house to a printed brief', () => {
       expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
       expect(bytes.includes('/FontFile2')).toBe(true);
       const [json] = await Promise.all([
-        page.waitForEvent('download', { timeout: A_PAPER_MS }),
+        page.waitForEvent('download'),
         page.getByRole('link', { name: 'Brief as JSON' }).click(),
       ]);
       const first = readFileSync((await json.path())!, 'utf8');

@@ -110,3 +110,12 @@ export function hexToLab(hex: string): Lab {
   if (!match) throw new RangeError('a screen colour is # and six hexadecimal digits');
   return xyzToLab(srgbToXyz(match.slice(1).map((pair) => parseInt(pair, 16) / 255) as unknown as Srgb));
 }
+
+/** C*ab: how far a colour is from grey. */
+export const chromaOf = ([, a, b]: Lab): number => Math.hypot(a, b);
+
+/** The angle between the hues of two colours, 0 to pi. */
+export function hueBetween([, a1, b1]: Lab, [, a2, b2]: Lab): number {
+  const apart = Math.abs(Math.atan2(b1, a1) - Math.atan2(b2, a2));
+  return Math.min(apart, 2 * Math.PI - apart);
+}

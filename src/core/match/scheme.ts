@@ -1,3 +1,4 @@
+import { chromaOf } from '@/core/colour/spaces';
 import { deltaE00 } from '@/core/colour/difference';
 import type { Lab } from '@/core/colour/types';
 import { combinedSd, JUST_NOTICEABLE } from '@/core/colour/words';
@@ -73,8 +74,7 @@ const NEAREST = 40;
 const FEW_CANDIDATES = 160;
 const ALTERNATIVES = 4;
 
-const chroma = (lab: Lab) => Math.hypot(lab[1], lab[2]);
-const tone = (lab: Lab) => 1 / (1 + 0.045 * chroma(lab));
+const tone = (lab: Lab) => 1 / (1 + 0.045 * chromaOf(lab));
 
 /** However badly two colours are known, a difference of this much is taken to be one. */
 const SHOWS_ANYHOW = 3;

@@ -48,10 +48,12 @@ const ofCurve = (curve: Reflectance) =>
 const remember = remembering<KnownPigment>(4000);
 
 /** Derives absorption and scattering from what is known of a paint, best information first. */
-export const pigmentOf = (data: PaintData): KnownPigment => remember(JSON.stringify(data), () => derived(data));
+export const pigmentOf = (data: PaintData): KnownPigment =>
+  'pigment' in data
+    ? { pigment: data.pigment, sd: 0.3, from: 'its constants' }
+    : remember(JSON.stringify(data), () => derived(data));
 
-function derived(data: PaintData): KnownPigment {
-  if ('pigment' in data) return { pigment: data.pigment, sd: 0.3, from: 'its constants' };
+function derived(data: Exclude<PaintData, { pigment: Pigment }>): KnownPigment {
   if ('overBlack' in data) return { pigment: fromCards(data), sd: 1, from: 'curves over a black and a white card' };
   const curve = curveOf(data.colour);
   const ratios = ofCurve(curve);

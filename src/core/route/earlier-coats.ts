@@ -61,20 +61,19 @@ function sandedBack(coat: RouteStep, what: string, zone: string, { outline, deno
   });
 }
 
-/** What was laid is sanded once it is hard. */
-export const sandOnce = ({ coat, sand }: LayerSteps['under'][number], climate: Climate): RouteLink => ({
+/** What comes behind a coat, once it is so dry. */
+const onceDry = (coat: RouteStep, until: 'mask' | 'cure', to: string, bears: string, climate: Climate): RouteLink => ({
   from: coat.key,
-  to: sand.key,
-  minLag: dryingTime(coatLaid(coat), 'cure', climate),
+  to,
+  minLag: dryingTime(coatLaid(coat), until, climate),
   maxLag: null,
-  why: `${coat.load?.title ?? coat.title} is hard enough to be sanded`,
+  why: `${coat.load?.title ?? coat.title} ${bears}`,
 });
 
+/** What was laid is sanded once it is hard. */
+export const sandOnce = ({ coat, sand }: LayerSteps['under'][number], climate: Climate): RouteLink =>
+  onceDry(coat, 'cure', sand.key, 'is hard enough to be sanded', climate);
+
 /** A coat waits until what lies under it bears it. */
-export const overCoat = (below: RouteStep, to: string, climate: Climate): RouteLink => ({
-  from: below.key,
-  to,
-  minLag: dryingTime(coatLaid(below), 'mask', climate),
-  maxLag: null,
-  why: `${below.load?.title ?? below.title} bears the next coat`,
-});
+export const overCoat = (below: RouteStep, to: string, climate: Climate): RouteLink =>
+  onceDry(below, 'mask', to, 'bears the next coat', climate);

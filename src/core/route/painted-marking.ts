@@ -1,4 +1,4 @@
-import type { Lab } from '@/core/colour/types';
+import { chromaOf, hueBetween } from '@/core/colour/spaces';
 import { WAY_FACTS, type Way } from '@/core/kit/applying';
 import { dryingTime } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
@@ -25,7 +25,6 @@ export const markingLayer = (what: 'marking' | 'decal', paint: string): Layer =>
   coats: 1,
 });
 
-const chromaOf = ([, a, b]: Lab): number => Math.hypot(a, b);
 /** Chroma from which a colour is a strong one. */
 const STRONG = 25;
 /** Colour that hides badly over anything dark: a white ground goes under it. */
@@ -40,8 +39,7 @@ const ANOTHER_HUE = 60;
 /** Whether a colour over another becomes a third, as blue over red: both strong, and of another hue. */
 function turnsOver(over: RouteCall, under: RouteCall): boolean {
   if (!over.lab || !under.lab || chromaOf(over.lab) < STRONG || chromaOf(under.lab) < STRONG) return false;
-  const apart = Math.abs(Math.atan2(over.lab[2], over.lab[1]) - Math.atan2(under.lab[2], under.lab[1]));
-  return Math.min(apart, 2 * Math.PI - apart) > (ANOTHER_HUE * Math.PI) / 180;
+  return hueBetween(over.lab, under.lab) > (ANOTHER_HUE * Math.PI) / 180;
 }
 
 /** A marking is sprayed thin, in so many coats. */

@@ -88,8 +88,8 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
     })),
     said: [
       ...saidTogether(brief.options, machine, progressOf(log)).map(({ says }) => says),
-      ...[weatheredThoughClean(view) ?? []].flat(),
-    ],
+      weatheredThoughClean(view),
+    ].filter((says) => says !== null),
     parts: partRows(view, parts, zoneTitle),
     leave: leaveIt(view),
     sight: view.outline.zones.flatMap((zone) => {

@@ -1,3 +1,4 @@
+import { chromaOf, hueBetween } from '@/core/colour/spaces';
 import { deltaE00 } from '@/core/colour/difference';
 import { mixed, type Pigment } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
@@ -91,14 +92,11 @@ export function whyNoNearer(target: Lab, nearest: Lab, paints: readonly MixPaint
     return `no paint here is as light: the lightest has L* ${lightest.toFixed(0)}, wanted is ${target[0].toFixed(0)}`;
   if (target[0] < darkest)
     return `no paint here is as dark: the darkest has L* ${darkest.toFixed(0)}, wanted is ${target[0].toFixed(0)}`;
-  const chroma = (lab: Lab) => Math.hypot(lab[1], lab[2]);
-  const hue = (lab: Lab) => Math.atan2(lab[2], lab[1]);
-  if (chroma(target) > chroma(nearest) + 2) {
-    const apart = (a: number, b: number) => Math.abs(((a - b + 3 * Math.PI) % (2 * Math.PI)) - Math.PI);
-    const alike = labs.filter((lab) => chroma(lab) > 8 && apart(hue(lab), hue(target)) < Math.PI / 6);
-    const strongest = Math.max(0, ...alike.map(chroma));
-    return strongest < chroma(target)
-      ? `it is stronger than any paint here of its hue (chroma ${chroma(target).toFixed(0)}, the strongest has ${strongest.toFixed(0)}), and mixing only makes greyer`
+  if (chromaOf(target) > chromaOf(nearest) + 2) {
+    const alike = labs.filter((lab) => chromaOf(lab) > 8 && hueBetween(lab, target) < Math.PI / 6);
+    const strongest = Math.max(0, ...alike.map(chromaOf));
+    return strongest < chromaOf(target)
+      ? `it is stronger than any paint here of its hue (chroma ${chromaOf(target).toFixed(0)}, the strongest has ${strongest.toFixed(0)}), and mixing only makes greyer`
       : 'mixing makes it greyer than it is: what is strong enough here is not light or dark enough';
   }
   return 'no mixture of so few drops lies nearer: allow more drops or another paint';

@@ -1,3 +1,4 @@
+import { chromaOf } from '@/core/colour/spaces';
 import { deltaE00 } from '@/core/colour/difference';
 import { mixed } from '@/core/colour/kubelka-munk';
 import type { Lab } from '@/core/colour/types';
@@ -51,7 +52,7 @@ export interface ToneRecipe {
 /** A tone may take at most this share of the way to the nearest other colour of the scheme. */
 const SHARE_OF_CONTRAST = 0.5;
 /** A pure white over a warm base chalks it: not taken unless asked for. */
-const isWhite = (lab: Lab) => lab[0] > 90 && Math.hypot(lab[1], lab[2]) < 6;
+const isWhite = (lab: Lab) => lab[0] > 90 && chromaOf(lab) < 6;
 const isWarm = (lab: Lab) => lab[1] + lab[2] > 10;
 const MOST_ADDED = 12;
 
@@ -101,7 +102,7 @@ export function toneFamily(
 
 /** How far the hue turned, in units of Lab; 0 for greys. */
 function hueTurn(from: Lab, to: Lab): number {
-  const [c1, c2] = [Math.hypot(from[1], from[2]), Math.hypot(to[1], to[2])];
+  const [c1, c2] = [chromaOf(from), chromaOf(to)];
   const apart = (to[1] - from[1]) ** 2 + (to[2] - from[2]) ** 2 - (c1 - c2) ** 2;
   return Math.sqrt(Math.max(0, apart));
 }
