@@ -20,7 +20,7 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/11',
+      format: 'build-brief/12',
       repaired: [],
       brief,
       airframe,
@@ -168,7 +168,7 @@ export class BriefBuilder {
 
   /** The product of a coat that no colour calls for. */
   coat(role: CoatRole, line: string, number: string) {
-    this.made.coats.push({ role, line, number, way: '' });
+    this.made.coats.push({ role, line, number, way: '', zones: [] });
   }
 
   /** Codes for which the nearest paint of the drawer was chosen. */

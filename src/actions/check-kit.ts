@@ -1,6 +1,6 @@
 import { progressOf } from '@/core/workshop/progress';
 import { subjectFaults } from '@/core/kept/check-subjects';
-import type { Fields, RecordName } from '@/core/kept/records';
+import { meet, type Fields, type RecordName } from '@/core/kept/records';
 import { outlineOf, type BriefState } from '@/core/kept/state';
 import { whyNot } from '@/core/kit/conflicts';
 import { registerFaults } from '@/core/kit/parts';
@@ -81,15 +81,15 @@ const KIT: ReadonlySet<RecordName> = new Set([
   'general_coat',
 ]);
 
-/** A coat has one product, and one that can serve as it. */
-async function checkCoat(
-  at: Sight,
-  { coats }: BriefState,
-  id: string | null,
-  { role, paintId }: Fields<'general_coat'>,
-): Promise<void> {
-  if (coats.some((other) => other.role === role && other.id !== id))
-    throw new Refused('role', `${ROLE_FACTS[role].title}: a product is chosen already, change that one.`);
+/** A coat has one product in each place, and one that can serve as it. */
+async function checkCoat(at: Sight, state: BriefState, id: string | null, coat: Fields<'general_coat'>): Promise<void> {
+  const { role, paintId, zones } = coat;
+  if (state.coats.some((other) => other.id !== id && meet(coat, other)))
+    throw new Refused(
+      zones.length > 0 ? 'zones' : 'role',
+      `${ROLE_FACTS[role].title}: a product is chosen there already, change that one.`,
+    );
+  for (const zone of zones) checkZone(state, zone);
   const paint = (await shelfOf(at)).paints.find((own) => own.id === paintId);
   if (!paint) throw new Refused('paintId', 'This paint is gone from the catalogue.');
   if (!ROLE_FACTS[role].serves(paint))

@@ -4,6 +4,7 @@ import { whyNot } from '@/core/kit/conflicts';
 import { NOT_BEGUN } from '@/core/kit/machine';
 import { OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/kit/options';
 import { machineOf, PRESET_NAMES, PRESETS } from '@/core/outline/presets';
+import { COAT_ROLES, ROLE_FACTS } from '@/core/paint/coat-roles';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
 import { viewOfDemo } from './demo-brief';
 
@@ -11,6 +12,18 @@ import { viewOfDemo } from './demo-brief';
 
 const { view, shelf } = viewOfDemo();
 export const DEMO: BriefFile = toBriefFile(view.state, shelf, []);
+
+/** A product for each coat everywhere and another on some zones: each line's first that can serve as it. */
+const COATS: BriefFile['coats'] = COAT_ROLES.flatMap((role) => {
+  const serve = shelf.paints.filter(ROLE_FACTS[role].isMadeFor);
+  const other = serve.find(({ chemistry }) => chemistry !== serve[0]!.chemistry) ?? serve.at(-1)!;
+  const zones =
+    role === 'primer' ? ['fuselage-forward-port', 'gear-main', 'cockpit'] : ['fin-port', 'wing-upper-outer-port'];
+  return [
+    { role, line: serve[0]!.line, number: serve[0]!.number, way: '', zones: [] },
+    { role, line: other.line, number: other.number, way: '', zones },
+  ];
+});
 
 export const anyBrief: fc.Arbitrary<BriefFile> = fc
   .record({
@@ -26,8 +39,10 @@ export const anyBrief: fc.Arbitrary<BriefFile> = fc
     unruled: fc.integer({ min: 1, max: 6 }),
     winter: fc.boolean(),
     climate: fc.record({ tempC: fc.integer({ min: 12, max: 28 }), humidity: fc.integer({ min: 30, max: 80 }) }),
+    coats: fc.subarray(COATS),
+    bay: fc.boolean(),
   })
-  .map(({ preset, options, chemistries, methods, unruled, winter, climate }): BriefFile => {
+  .map(({ preset, options, chemistries, methods, unruled, winter, climate, coats, bay }): BriefFile => {
     const machine = machineOf({ preset });
     const wanted = options as unknown as Options;
     const possible = whyNot(wanted, machine, NOT_BEGUN).length === 0 ? wanted : DEMO.brief.options;
@@ -38,7 +53,7 @@ export const anyBrief: fc.Arbitrary<BriefFile> = fc
         ...DEMO.brief,
         ...climate,
         options: sound ? possible : { ...possible, gear: 'down', stores: 'none' },
-        storesAt: [],
+        storesAt: bay ? [{ station: 'bay', carries: 'marker buoys' }] : [],
         maskOrder: [],
       },
       airframe: sound
@@ -62,6 +77,7 @@ export const anyBrief: fc.Arbitrary<BriefFile> = fc
           ]
         : DEMO.events,
       parts: [],
+      coats,
     } as BriefFile;
   })
   .filter((file) => briefFileSchema.safeParse(file).success);

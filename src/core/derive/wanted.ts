@@ -6,7 +6,7 @@ import { PRINTED } from '@/core/markings/kinds';
 import { paintedSize } from '@/core/markings/painted-size';
 import type { Outline } from '@/core/outline/outline';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
-import { generalCoats } from '@/core/route/general-coats';
+import { generalCoats, zonedCoats } from '@/core/route/general-coats';
 import { ASKED_IF_DONE } from '@/core/route/stage-of-zone';
 import type { PaintedField } from '@/core/scheme/cells';
 import type { Border } from '@/core/scheme/edges';
@@ -46,13 +46,15 @@ export function wantedOf(
   const soft = softZones(questions);
   const patterns = patternsOn(state.fields);
   const base = ruledColours(questions, book);
+  const chosen = chosenCoats(state.coats, paints);
   return {
     edges: skinEdges(borders, (zone) => base.get(zone) ?? null, painted, soft, brief.denominator),
     hides: hidingPairs(calls),
     laid: laidColours,
     denominator: brief.denominator,
     general: generalWayOf(state, tools),
-    coats: generalCoats(chosenCoats(state.coats, paints)),
+    coats: generalCoats(chosen),
+    zonedCoats: zonedCoats(chosen),
     finishes: finishesOf(questions, calls, brief.options),
     options: brief.options,
     maskOrder: brief.maskOrder,

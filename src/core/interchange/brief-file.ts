@@ -31,6 +31,7 @@ import {
   workRunFields,
   decalSheetFields,
   generalCoatFields,
+  meet,
   zoneDayFields,
 } from '@/core/kept/records';
 import type { FieldShape } from '@/core/scheme/field';
@@ -47,7 +48,7 @@ import { broughtUp } from './earlier-brief-files';
 import { renameIn, withStepKeys } from './step-keys';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
-/** `build-brief/11`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/12`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
@@ -76,9 +77,9 @@ export const MOST_REPAIRED = 200;
 
 export const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/11', {
+    format: z.literal('build-brief/12', {
       error:
-        'this is not a Build Brief file (its format should be "build-brief/11", or 10, 9, 8, 7, 6, 5, 4, 3, 2 or 1)',
+        'this is not a Build Brief file (its format should be "build-brief/12", or 11, 10, 9, 8, 7, 6, 5, 4, 3, 2 or 1)',
     }),
     /** What the brief said against itself and was let go, so that the file can be taken in: see repair.ts. */
     repaired: z
@@ -114,7 +115,7 @@ export const wholeBrief = z
       )
       .max(MOST_RECORDS.choices),
     coats: z
-      .array(z.strictObject({ ...paintName, role: generalCoatFields.shape.role, way: generalCoatFields.shape.way }))
+      .array(z.strictObject({ ...paintName, ...generalCoatFields.omit({ paintId: true }).shape }))
       .max(MOST_RECORDS.coats),
     recipes: z
       .array(
@@ -173,7 +174,9 @@ function checkFile(file: BriefFile, fault: FileFault): void {
   for (const { id, field, says } of fileParts(file).faults)
     fault(['parts', Number(id), field === 'replacesId' ? 'replaces' : field], says);
   subjectFaults(file.subjects).forEach(({ at, says }) => fault(['subjects', at, 'title'], says));
-  unlike(file.coats, 'coats', ({ role }) => role, 'two products for one coat', fault);
+  file.coats.forEach((coat, i) => {
+    if (file.coats.slice(0, i).some((other) => meet(coat, other))) fault(['coats', i], 'two products for one coat');
+  });
   unlike(file.zoneDays, 'zoneDays', ({ zone }) => zone, 'this zone has two days', fault);
   const recipes = new Set(file.recipes.map((recipe) => recipe.ref));
   unlike(file.recipes, 'recipes', (recipe) => recipe.ref, 'two recipes have the same ref', fault);
@@ -395,7 +398,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
   const names = namesOf(shelf);
   const [choices, recipes, uses] = [choicesNamed(state, names), recipesNamed(state, names), usesNamed(state, names)];
   return {
-    format: 'build-brief/11',
+    format: 'build-brief/12',
     repaired: [],
     brief: plain(state.brief),
     airframe: plain(state.airframe),

@@ -78,6 +78,8 @@ const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
   }),
   /** Did not say of which products primer and clears were. */
   'build-brief/10': (file) => ({ ...file, format: 'build-brief/11', coats: [] }),
+  /** Had one product for each coat, wherever it was laid. */
+  'build-brief/11': (file) => ({ ...file, format: 'build-brief/12' }),
 };
 
 /** What an entry laid: by its step's name of then, or as the run says whose work it is. */

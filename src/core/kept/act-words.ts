@@ -68,11 +68,11 @@ const SPOKEN: { [N in RecordName]: Spoken<N> } = {
     noun: 'coat',
     name: ({ role }) => quoted(role),
     says: {
-      added: ({ role, paintId }, nameOf) => `${role} chosen, ${nameOf(paintId)}`,
-      changed: ({ role, paintId, way }, nameOf, before) =>
-        before?.paintId === paintId
-          ? `${role} goes on ${way === '' ? 'as general coats do' : `by ${way}`}`
-          : `${role} chosen, ${nameOf(paintId)}`,
+      added: (coat, nameOf) => coatChosen(coat, nameOf),
+      changed: (coat, nameOf, before) =>
+        before?.paintId !== coat.paintId || before?.zones.join() !== coat.zones.join()
+          ? coatChosen(coat, nameOf)
+          : `${coat.role} goes on ${coat.way === '' ? 'as general coats do' : `by ${coat.way}`}`,
       removed: ({ role, paintId }, nameOf) => `${role} ${nameOf(paintId)}: let go`,
     },
   },
@@ -144,6 +144,11 @@ const RANK = Object.keys(SPOKEN) as RecordName[];
 function chosen({ codeId, paintId, recipeId }: Fields<'colour_choice'>, nameOf: NameOf): string {
   const with_ = nameOf(paintId ?? '') || (recipeId ? 'a mixture' : '');
   return `paint for ${nameOf(codeId)} chosen${with_ ? `, ${with_}` : ''}`;
+}
+
+function coatChosen({ role, paintId, zones }: Fields<'general_coat'>, nameOf: NameOf): string {
+  const on = zones.length > 0 ? ` for ${counted(zones.length, 'zone')}` : '';
+  return `${role} chosen${on}, ${nameOf(paintId)}`;
 }
 
 /** What a record that others refer to is called in their sentences. `nameOf` knows what it refers to itself. */

@@ -123,9 +123,9 @@ export const OPTION_CHOICES = choices({
   },
   gearOn: {
     title: 'Gear goes on',
-    choices: ['after paint', 'before paint'],
+    choices: ['after paint', 'before paint', 'inside its bays'],
     usual: 'after paint',
-    said: (value) => `gear on ${value}`,
+    said: (value) => (value === 'inside its bays' ? 'gear assembled inside its bays' : `gear on ${value}`),
   },
   clearParts: {
     title: 'Canopy goes on',

@@ -1,4 +1,4 @@
-/** Where stores hang, and how each is reached with a drill before something closes. */
+/** Where stores hang, and how each is reached before something closes: with a drill, or with what hangs on its racks. */
 export const STORE_STATIONS = [
   'centre line',
   'port inner',
@@ -7,6 +7,7 @@ export const STORE_STATIONS = [
   'starboard outer',
   'port tip',
   'starboard tip',
+  'bay',
 ] as const;
 export type StoreStation = (typeof STORE_STATIONS)[number];
 
@@ -16,9 +17,18 @@ export interface StoreAt {
   carries: string;
 }
 
-/** What closes over the back of its holes. */
+/** On the machine's own middle: neither side has one of its own. */
+const ON_CENTRE: ReadonlySet<StoreStation> = new Set(['centre line', 'bay']);
+
+/** What closes over the back of its holes, or over its racks. */
 export const closesOver = (station: StoreStation): 'fuselage' | 'wings' =>
-  station === 'centre line' ? 'fuselage' : 'wings';
+  ON_CENTRE.has(station) ? 'fuselage' : 'wings';
+
+/** Where stores hang in the open. */
+export type OutsideStation = Exclude<StoreStation, 'bay'>;
+/** It hangs on racks inside, which nobody reaches once the bay is closed over. */
+export const hangsInside = (station: StoreStation): station is Exclude<StoreStation, OutsideStation> =>
+  station === 'bay';
 
 /** The same stations on either side, the port one first. */
 const MIRRORED: readonly { place: string; sides: readonly [StoreStation, StoreStation] }[] = [
@@ -44,7 +54,7 @@ export function storeJobs(storesAt: readonly StoreAt[]): StoreJob[] {
   return storesAt.flatMap(({ station, carries }): StoreJob[] => {
     const pair = pairs.find(({ sides }) => sides.includes(station));
     if (!pair)
-      return [{ station, carries, where: `the ${station}${station === 'centre line' ? '' : ' station'}`, count: 1 }];
+      return [{ station, carries, where: `the ${station}${ON_CENTRE.has(station) ? '' : ' station'}`, count: 1 }];
     const [port] = pair.sides;
     return station === port ? [{ station, carries, where: `each ${pair.place} station`, count: 2 }] : [];
   });

@@ -1,4 +1,4 @@
-import type { StoreAt, StoreStation } from '@/core/kit/stores';
+import { closesOver, hangsInside, type OutsideStation, type StoreAt } from '@/core/kit/stores';
 import { capital } from '@/core/units/words';
 import type { Xyz } from './body';
 import type { Dimensions } from './dimensions';
@@ -9,7 +9,7 @@ import { isHigh, outwards, SIDES, type HalfSide } from './wings';
 import { sided, zoneOf, type View } from './zones';
 
 /** How far out each station lies, as a share of the half span, and the zone key of what hangs there. */
-const STATIONS: Record<StoreStation, { out: number; side: HalfSide | null; key: string }> = {
+const STATIONS: Record<OutsideStation, { out: number; side: HalfSide | null; key: string }> = {
   'centre line': { out: 0, side: null, key: 'store-centre' },
   'port inner': { out: 0.36, side: 'port', key: sided('store-inner', 'port') },
   'starboard inner': { out: 0.36, side: 'starboard', key: sided('store-inner', 'starboard') },
@@ -19,8 +19,11 @@ const STATIONS: Record<StoreStation, { out: number; side: HalfSide | null; key: 
   'starboard tip': { out: 1, side: 'starboard', key: sided('store-tip', 'starboard') },
 };
 
+/** What hangs inside has its place in no view. */
+const BAY = 'store-bay';
+
 /** Zones that a machine of any kind may have, as soon as something hangs there. */
-export const HUNG_ZONES: readonly string[] = Object.values(STATIONS).map(({ key }) => key);
+export const HUNG_ZONES: readonly string[] = [...Object.values(STATIONS).map(({ key }) => key), BAY];
 
 /** A store as long as this share of the root chord, and as slender: blunt ahead, thinning aft. */
 const LENGTH = 0.9;
@@ -34,6 +37,8 @@ const SHAPE = [
   { t: 0.85, share: 0.5 },
   { t: 1, share: 0.08 },
 ] as const;
+/** Skin of such a body, as a share of that of a cylinder around it. */
+const FULLNESS = 0.8;
 /** A pylon's height and thickness as shares of the store's diameter. */
 const PYLON = { height: 0.6, thick: 0.18, length: 0.55 };
 
@@ -42,6 +47,25 @@ export function hungParts(profile: Profile, d: Dimensions, stores: readonly Stor
   const chord = d.rootChord || d.length * 0.2;
   const [length, diameter] = [LENGTH * chord, SLENDER * LENGTH * chord];
   return stores.flatMap(({ station, carries }): SkinPart[] => {
+    const part = { regions: [], lines: [], zones: [] };
+    const title = `${capital(carries)}, ${station}`;
+    if (hangsInside(station))
+      // Looked into through the open doors of the bay, whatever is closed over the cockpit.
+      return [
+        {
+          ...part,
+          level: 0,
+          solids: [],
+          zones: [
+            {
+              ...zoneOf(BAY, title, 'interior'),
+              isOpen: true,
+              closedBy: closesOver(station),
+              areaM2: Math.PI * diameter * length * FULLNESS,
+            },
+          ],
+        },
+      ];
     const { out, side, key } = STATIONS[station];
     const y = (side ? outwards(side) : 1) * out * (d.span / 2);
     const middle = side ? d.wingStation + out * d.wingSweep + d.rootChord * 0.4 : d.wingStation + d.rootChord / 2;
@@ -69,7 +93,6 @@ export function hungParts(profile: Profile, d: Dimensions, stores: readonly Stor
         n: 6,
       })),
     );
-    const part = { regions: [], lines: [], zones: [] };
     return [
       // Its upper edge lies inside the wing, which is drawn over it.
       ...(isTip ? [] : [{ ...part, level: (isHigh(d) ? 40 : 20) - 1, solids: [pylon] }]),
@@ -77,7 +100,7 @@ export function hungParts(profile: Profile, d: Dimensions, stores: readonly Stor
         ...part,
         level: 82,
         solids: [body],
-        zones: [zoneOf(key, `${capital(carries)}, ${station}`, 'stores', side ?? 'both')],
+        zones: [zoneOf(key, title, 'stores', side ?? 'both')],
       },
     ];
   });

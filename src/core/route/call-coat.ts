@@ -23,8 +23,10 @@ export const loadOf = (call: RouteCall): Load => ({
 /** What a ground that nobody chose is planned as, the mildest first. */
 const GROUNDS: readonly Chemistry[] = ['WA', 'SA', 'AL', 'EN'];
 
-/** The chemistry of a ground that nobody chose: one that bears what goes over it, and is borne by what it lies on. */
-export const groundFor = (over: Chemistry, under: Chemistry): Chemistry =>
-  GROUNDS.find((own) => layOver(over, own).verdict === 'ok' && layOver(own, under).verdict === 'ok') ??
+/** The chemistry of a ground that nobody chose: one that bears what goes over it, and is borne by all that it lies on. */
+export const groundFor = (over: Chemistry, under: readonly Chemistry[]): Chemistry =>
+  GROUNDS.find(
+    (own) => layOver(over, own).verdict === 'ok' && under.every((each) => layOver(own, each).verdict === 'ok'),
+  ) ??
   GROUNDS.find((own) => layOver(over, own).verdict === 'ok') ??
   ASSUMED_CHEMISTRY;

@@ -9,6 +9,7 @@ import { chemistryOf } from './call-coat';
 import type { SprayOrder } from './colour-order';
 import { layerSteps, overCoat, sandOnce, type LayerSteps } from './earlier-coats';
 import { fluidSteps, type FluidRun } from './chipping';
+import { primersUnder } from './general-coats';
 import type { Insert } from './insert';
 import { maskStep, overWhatItMeets, unmaskAfter } from './mask-steps';
 import { markingTape, paintedMarking } from './painted-marking';
@@ -145,8 +146,10 @@ class Camouflage {
     } else this.behind(first, 'handle', `${before} may be touched`);
     for (const run of runs) overWhatItMeets(run.spray, call, this.ordered.slice(0, i), masking, this.links, climate);
     if (!under) {
-      const rule = layOver(chemistryOf(call), this.input.coats.primer.chemistry);
-      if (rule.verdict !== 'ok') spray.cautions = [...spray.cautions, overAnother('the primer', rule.says)];
+      const bad = primersUnder(call.zones, this.input)
+        .map((primer) => layOver(chemistryOf(call), primer))
+        .find(({ verdict }) => verdict !== 'ok');
+      if (bad) spray.cautions = [...spray.cautions, overAnother('the primer', bad.says)];
     }
     this.steps.push(...runs.flatMap(({ steps }) => steps));
     this.end = { last, free: last.key };

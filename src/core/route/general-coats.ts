@@ -120,6 +120,9 @@ export type GeneralCoats = Readonly<Record<GeneralCoat, CoatFacts>>;
 
 /** What was chosen for a coat, as far as a route is made of it. */
 export type ChosenCoat = Pick<Paint, 'chemistry' | 'dries'> & {
+  role: CoatRole;
+  /** Where it is laid; none where it is laid wherever no other is chosen. */
+  zones: readonly string[];
   /** The paint by name. */
   label: string;
   /** L* of it; null where nobody measured it. */
@@ -127,7 +130,13 @@ export type ChosenCoat = Pick<Paint, 'chemistry' | 'dries'> & {
   /** How it is brought on; null as general coats are brought on in this house. */
   way: GeneralWay | null;
 };
-export type ChosenCoats = Readonly<Partial<Record<CoatRole, ChosenCoat>>>;
+
+/** A product that is laid on some zones only, in place of the one that is laid on the rest. */
+export interface ZonedCoat {
+  role: CoatRole;
+  zones: readonly string[];
+  facts: Readonly<Partial<Record<GeneralCoat, CoatFacts>>>;
+}
 
 /** What each product is chosen for. */
 const OF_ROLE: Readonly<Record<CoatRole, readonly GeneralCoat[]>> = {
@@ -144,22 +153,57 @@ export const roleOf = (coat: GeneralCoat): CoatRole | null =>
 /** The coat that a role is known by. */
 export const coatOf = (role: CoatRole): GeneralCoat => OF_ROLE[role][0]!;
 
-/** The general coats of a brief: what was chosen, and what is assumed of the rest. */
-export function generalCoats(chosen: ChosenCoats = {}): GeneralCoats {
-  const coats: Record<GeneralCoat, CoatFacts> = { ...ASSUMED_COATS };
-  for (const role of COAT_ROLES) {
-    const product = chosen[role];
-    if (!product) continue;
-    const { label, chemistry, dries, lightness, way } = product;
-    for (const coat of OF_ROLE[role])
-      coats[coat] = {
-        ...coats[coat],
+/** The general coats of a brief: what was chosen for everywhere, and what is assumed of the rest. */
+export function generalCoats(chosen: readonly ChosenCoat[] = []): GeneralCoats {
+  const everywhere = chosen.filter(({ zones }) => zones.length === 0).map(factsOf);
+  return Object.assign({}, ASSUMED_COATS, ...everywhere) as GeneralCoats;
+}
+
+/** What was chosen for some zones only. */
+export const zonedCoats = (chosen: readonly ChosenCoat[]): ZonedCoat[] =>
+  chosen.flatMap((own) => (own.zones.length > 0 ? [{ role: own.role, zones: own.zones, facts: factsOf(own) }] : []));
+
+/** The coats that one product is laid as. */
+const factsOf = ({ role, label, chemistry, dries, lightness, way }: ChosenCoat): ZonedCoat['facts'] =>
+  Object.fromEntries(
+    OF_ROLE[role].map((coat) => [
+      coat,
+      {
+        ...ASSUMED_COATS[coat],
         title: label,
         chemistry,
         dries,
-        lightness: lightness ?? coats[coat].lightness,
+        lightness: lightness ?? ASSUMED_COATS[coat].lightness,
         way,
-      };
-  }
-  return coats;
+      },
+    ]),
+  );
+
+/** Which general coats lie where. */
+export interface CoatsByZone {
+  coats: GeneralCoats;
+  zonedCoats?: readonly ZonedCoat[];
 }
+
+/** A coat as it is laid on some of the zones of its step: of one product. */
+export interface CoatPart {
+  facts: CoatFacts;
+  zones: string[];
+}
+
+/** A coat on zones by its products: first where the general one is laid, then each that was chosen for some of them. */
+export function partsOfCoat(coat: GeneralCoat, zones: readonly string[], on: CoatsByZone): CoatPart[] {
+  const own = (on.zonedCoats ?? []).flatMap((zoned): CoatPart[] => {
+    const facts = zoned.facts[coat];
+    const here = zones.filter((zone) => zoned.zones.includes(zone));
+    return facts && here.length > 0 ? [{ facts, zones: here }] : [];
+  });
+  const named = new Set(own.flatMap((part) => part.zones));
+  const rest = zones.filter((zone) => !named.has(zone));
+  return rest.length > 0 || own.length === 0 ? [{ facts: on.coats[coat], zones: rest }, ...own] : own;
+}
+
+/** What primes some zones: of each chemistry that is there. */
+export const primersUnder = (zones: readonly string[], on: CoatsByZone): Chemistry[] => [
+  ...new Set(partsOfCoat('primer', zones, on).map(({ facts }) => facts.chemistry)),
+];

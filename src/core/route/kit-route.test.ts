@@ -13,8 +13,10 @@ import { isGrave, layOver, type Chemistry } from '@/core/paint/chemistry';
 import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { partJobs } from '@/core/kit/part-work';
 import { PART_CONDITIONS, PART_ORIGINS, type Part } from '@/core/kit/parts';
-import { STORE_STATIONS, type StoreStation } from '@/core/kit/stores';
+import { hangsInside, STORE_STATIONS, type StoreAt, type StoreStation } from '@/core/kit/stores';
+import { sightOf } from '@/core/kit/seen';
 import { BASE_LAYERS, SUBJECT_KINDS, subjectName, subjectZone } from '@/core/kit/subjects';
+import { modelAreaOfZones } from '@/core/outline/outline';
 import { machineOf, PRESETS, type PresetName } from '@/core/outline/presets';
 import { withSubjects } from '@/core/outline/subject-zones';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
@@ -28,7 +30,7 @@ import type { RouteCall } from './call';
 
 function routeFor(
   over: Partial<Options> = {},
-  { preset = 'single', ...input }: Partial<Omit<RouteInput, 'options' | 'outline'>> & { preset?: PresetName } = {},
+  { preset = 'single', ...input }: Partial<Omit<RouteInput, 'options'>> & { preset?: PresetName } = {},
 ): Route {
   const options = { ...DEFAULT_OPTIONS, landing: PRESETS[preset].landing, ...over };
   return buildRoute({
@@ -60,6 +62,12 @@ const keysOf = (route: Route) => route.steps.map(({ key }) => key);
 const has = (route: Route, key: string) => keysOf(route).includes(key);
 const follows = (route: Route, from: string, to: string) => descendantsOf(route, [from]).has(to);
 const stepIn = (route: Route, key: string) => route.steps.find((step) => step.key === key)!;
+/** Each of these is there, and comes after the one before it. */
+function order(route: Route, ...keys: string[]) {
+  keys.slice(1).forEach((key, i) => {
+    expect([keys[i], key, has(route, keys[i]!) && follows(route, keys[i]!, key)]).toEqual([keys[i], key, true]);
+  });
+}
 const isSound = (route: Route) => {
   expect(new Set(keysOf(route)).size).toBe(route.steps.length);
   for (const { from, to } of route.links) {
@@ -269,6 +277,16 @@ describe('schools', () => {
     expect(has(routeFor({ gearOn: 'before paint', gear: 'up', stand: 'a rod' }), 'legs-first')).toBe(false);
     isSound(route);
   });
+  test('legs that can only be assembled inside the bays are painted and there before these close', () => {
+    const route = routeFor({ gearOn: 'inside its bays' }, { calls: [call('GR', ['gear-main'])] });
+    order(route, 'part:GR', 'legs-in-bays', 'gate:wings');
+    order(route, 'try-clearance', 'legs-in-bays', 'gate:fuselage');
+    order(route, 'legs-in-bays', 'wrap-gear', 'prime', 'unwrap-gear');
+    for (const key of ['fit-gear', 'legs-first']) expect(has(route, key)).toBe(false);
+    isSound(route);
+    const fixed = routeFor({ gearOn: 'inside its bays' }, { preset: 'biplane' });
+    order(fixed, 'legs-first', 'wrap-gear');
+  });
   test('a canopy that goes on after paint is painted apart over a plugged cockpit, and fixed last', () => {
     const calls = [call('FR 1', ['canopy-frames'])];
     const route = routeFor({ clearParts: 'after paint' }, { calls });
@@ -389,7 +407,22 @@ describe('stores by station', () => {
     const route = routeFor({}, { storesAt: [{ station: 'centre line', carries: 'tank' }] });
     expect(keysOf(route).some((key) => key.startsWith('store:'))).toBe(false);
   });
-  test.each(STORE_STATIONS)('%s has its own steps', (station) => {
+  test('what hangs in the bay is painted and on its racks before the halves close over it', () => {
+    const options = { ...DEFAULT_OPTIONS, stores: 'loads' } as const;
+    const storesAt: StoreAt[] = [{ station: 'bay', carries: 'marker buoys' }];
+    const outline = outlineFor(options, 'single', { stores: storesAt });
+    const inBay = outline.zones.find(({ title }) => title === 'Marker buoys, bay')!;
+    const calls = [call('LOAD', [inBay.key])];
+    const route = routeFor(options, { storesAt, outline, calls });
+    order(route, 'store:bay:build', 'prime-interior', 'interior:LOAD', 'store:bay:hang', 'gate:fuselage');
+    expect(follows(route, 'wipe-bays', 'store:bay:hang')).toBe(true);
+    expect(has(route, 'store:bay:drill')).toBe(false);
+    expect(stepIn(route, 'store:bay:hang').title).toBe('Hang the marker buoys on the racks of the bay');
+    expect(sightOf(inBay, options).sight).toBe('plain');
+    expect(modelAreaOfZones(outline, [inBay.key], 48)).toBeGreaterThan(1);
+    isSound(route);
+  });
+  test.each(STORE_STATIONS.filter((station) => !hangsInside(station)))('%s has its own steps', (station) => {
     const route = routeFor({ stores: 'loads' }, { storesAt: [{ station, carries: 'pannier' }] });
     const where = station === 'centre line' ? station : `${station} station`;
     expect(stepIn(route, `store:${station}:hang`).title).toBe(`Hang the pannier at the ${where}`);
@@ -727,12 +760,6 @@ describe('bare metal', () => {
 });
 
 describe('what comes before what at a bench', () => {
-  const order = (route: Route, ...keys: string[]) => {
-    keys.slice(1).forEach((key, i) => {
-      expect([keys[i], key, has(route, keys[i]!) && follows(route, keys[i]!, key)]).toEqual([keys[i], key, true]);
-    });
-  };
-
   test('aerials are strung when nothing else is fitted that the hand holds the model for', () => {
     const route = routeFor({ canopy: 'open', flaps: 'down', wings: 'folded', stores: 'tanks', doors: 'open' });
     for (const fitted of [

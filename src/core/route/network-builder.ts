@@ -4,9 +4,10 @@ import type { GeneralWay } from '@/core/kit/applying';
 import { SPRAYING } from '@/core/paint/spraying';
 import type { PaintKind } from '@/core/paint/catalogue';
 import { RULES, rulesAfter, stageOfRule } from './rules';
-import { ASSUMED_COATS, roleOf, type GeneralCoats } from './general-coats';
+import { ASSUMED_COATS, partsOfCoat, roleOf, type CoatFacts, type CoatsByZone } from './general-coats';
 import type { After, Build, Skin, StepRule } from './rules/rule';
 import type { Joint } from '@/core/work/kinds';
+import { spokenZones } from '@/core/outline/spoken';
 import { layerOfCoat } from '@/core/work/layer';
 import { stepOf, type Load, type Route, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { Addition, Insert } from './insert';
@@ -50,10 +51,38 @@ const applies = ({ where = {}, on = {}, when, mist }: StepRule, build: Build): b
 interface Active {
   rule: StepRule;
   zones: string[] | null;
+  /** Its steps: one for each product that it lays. */
+  parts: Part[];
+}
+
+/** One step of a rule. */
+interface Part {
+  key: string;
+  title: string;
+  zones: string[];
+  facts: CoatFacts | null;
+}
+
+/** The steps of a rule: several where what it lays is of several products, each told by its places. */
+function partsOf(rule: StepRule, zones: string[] | null, build: Build, coats: CoatsByZone): Part[] {
+  const { key } = rule;
+  const title = build.general === 'airbrush' ? rule.title : (rule.titleByHand ?? rule.title);
+  if (!rule.lays || !zones)
+    return [{ key, title, zones: zones ?? [], facts: rule.lays ? coats.coats[rule.lays] : null }];
+  const parts = partsOfCoat(rule.lays, zones, coats);
+  if (parts.length === 1) return [{ key, title, ...parts[0]! }];
+  return parts.map((part, i) => ({
+    // The first has the rule's own key, whatever else is chosen beside it.
+    key: i === 0 ? key : `${key}:on ${part.zones[0]}`,
+    title: `${title}: ${spokenZones(build.zones, part.zones)}`,
+    ...part,
+  }));
 }
 
 const isSprayed = ({ lays, kind }: StepRule): boolean =>
   lays !== undefined && kind !== 'brush' && SPRAYED.has(ASSUMED_COATS[lays].kind);
+
+const FIRST_THINGS = { least: 0, most: null, why: 'first things first' };
 
 /** Where everything ends that nothing else waits for. */
 const LAST = ['last-look'];
@@ -69,7 +98,7 @@ export class NetworkBuilder {
   constructor(
     private readonly asked: Build,
     private readonly climate: Climate,
-    private readonly coats: GeneralCoats,
+    private readonly coats: CoatsByZone,
     private readonly covered: Route['covered'],
     private readonly sized: Sized,
     private readonly left: readonly string[] = [],
@@ -80,7 +109,7 @@ export class NetworkBuilder {
         if (left.includes(rule.key) || !applies(rule, asked)) return [];
         const zones = zonesOf(rule, asked, covered);
         // What nobody will see any of is not worked on.
-        return zones?.length === 0 ? [] : [[rule.key, { rule, zones }]];
+        return zones?.length === 0 ? [] : [[rule.key, { rule, zones, parts: partsOf(rule, zones, asked, coats) }]];
       }),
     );
   }
@@ -103,13 +132,13 @@ export class NetworkBuilder {
       if (!known || known.minLag < link.minLag) links.set(key, link);
     };
     for (const active of this.active.values()) {
-      const { rule } = active;
+      const { rule, parts } = active;
       const insert = this.inserts.get(rule.key);
-      const targets = insert ? insert.first : [rule.key];
+      const targets = insert ? insert.first : parts.map(({ key }) => key);
       if (insert) {
         steps.push(...insert.steps);
         insert.links.forEach(add);
-      } else steps.push(this.stepOf(active));
+      } else steps.push(...parts.map((part) => this.stepOf(active, part)));
       for (const origin of this.origins(rule.key)) for (const to of targets) add({ ...origin, to });
     }
     for (const { step, after, before, then } of this.additions.values()) {
@@ -130,7 +159,8 @@ export class NetworkBuilder {
     if (this.additions.has(key)) return [key];
     const insert = this.inserts.get(key);
     if (insert && insert.first.length > 0) return insert.first;
-    if (!insert && this.active.has(key)) return [key];
+    const active = insert ? null : this.active.get(key);
+    if (active) return active.parts.map((part) => part.key);
     return rulesAfter(key).flatMap((rule) => this.targets(rule.key, seen));
   }
 
@@ -141,45 +171,36 @@ export class NetworkBuilder {
   }
 
   /** How the coat of a rule goes on. */
-  private readonly wayOf = (rule: StepRule): GeneralWay =>
-    isSprayed(rule) ? ((rule.lays && this.coats[rule.lays].way) ?? this.general) : 'airbrush';
+  private readonly wayOf = (rule: StepRule, facts: CoatFacts | null): GeneralWay =>
+    isSprayed(rule) ? (facts?.way ?? this.general) : 'airbrush';
 
-  private stepOf({ rule, zones: named }: Active): RouteStep {
-    const coat = rule.lays ? this.coats[rule.lays] : null;
-    const load: Load | null = isSprayed(rule) ? coat : null;
-    const zones = named ?? [];
-    const isWhole = !rule.at && rule.covers !== undefined && zones.length === this.covered[rule.covers].length;
-    const way = this.wayOf(rule);
+  private stepOf({ rule, zones: all, parts }: Active, { key, title, zones, facts }: Part): RouteStep {
+    const load: Load | null = isSprayed(rule) ? facts : null;
+    const isWhole = !rule.at && rule.covers !== undefined && all?.length === this.covered[rule.covers].length;
+    const way = this.wayOf(rule, facts);
     const { minutes, ...from } = minutesOfRule(wayOfRule(rule.minutes, way), zones, this.sized);
     const cautions = rule.caution ? [rule.caution] : [];
     const byHand = way === 'airbrush' || !load ? {} : handledBy(way, load, SPRAYING[load.chemistry].caution);
-    return stepOf(
-      rule.key,
-      titledBy(way, this.general === 'airbrush' ? rule.title : (rule.titleByHand ?? rule.title)),
-      rule.kind,
-      rule.lane,
-      minutes,
-      {
-        ...from,
-        splittable: rule.splittable ?? false,
-        passes: typeof rule.minutes === 'number' ? 1 : (rule.minutes.coats ?? 1),
-        load,
-        stage: stageOfRule(rule.key),
-        schools: schoolsOfRule(rule),
-        tape: rule.tape ?? null,
-        alike: rule.alike ?? [],
-        lays: coat && named ? [driedBy(way, layerOfCoat(coat))] : [],
-        coat: rule.lays ? roleOf(rule.lays) : null,
-        zones,
-        general: isWhole ? rule.covers! : null,
-        gate: rule.gate ?? null,
-        cautions,
-        why: rule.why ?? '',
-        ...byHand,
-        // What the work is called stays: a seal is a seal, however it goes on.
-        ...(rule.kind === 'seal' ? { kind: 'seal' as const } : {}),
-      },
-    );
+    return stepOf(key, titledBy(way, title), rule.kind, rule.lane, minutes, {
+      ...from,
+      splittable: rule.splittable ?? false,
+      passes: typeof rule.minutes === 'number' ? 1 : (rule.minutes.coats ?? 1),
+      load,
+      stage: stageOfRule(rule.key),
+      schools: schoolsOfRule(rule),
+      tape: rule.tape ?? null,
+      alike: [...(rule.alike ?? []), ...parts.flatMap((other) => (other.key === key ? [] : [other.key]))],
+      lays: facts && all ? [driedBy(way, layerOfCoat(facts))] : [],
+      coat: rule.lays ? roleOf(rule.lays) : null,
+      zones,
+      general: isWhole ? rule.covers! : null,
+      gate: rule.gate ?? null,
+      cautions,
+      why: rule.why ?? '',
+      ...byHand,
+      // What the work is called stays: a seal is a seal, however it goes on.
+      ...(rule.kind === 'seal' ? { kind: 'seal' as const } : {}),
+    });
   }
 
   /** What a step really waits for: rules that do not apply, and joints with nothing in them, pass their own waits on. */
@@ -193,37 +214,50 @@ export class NetworkBuilder {
   private originsOf(afters: readonly After[], seen = new Set<string>()): Omit<RouteLink, 'to'>[] {
     return afters.flatMap((after): Omit<RouteLink, 'to'>[] => {
       const from = typeof after === 'string' ? after : after.step;
-      if (typeof after !== 'string' && 'when' in after && !after.when(this.asked)) return [];
+      if (typeof after !== 'string' && 'when' in after && after.when?.(this.asked) === false) return [];
       const insert = this.inserts.get(from);
-      const { least, most, why } = this.waitAfter(after);
-      if (insert && insert.last.length > 0)
+      if (insert && insert.last.length > 0) {
+        const { least } = this.waitAfter(after);
         return insert.last.map((end) => ({
           from: end.key,
           minLag: Math.max(least, end.wait),
           maxLag: null,
           why: end.why,
         }));
-      if (this.additions.has(from) || (!insert && this.active.has(from)))
-        return [{ from, minLag: least, maxLag: most, why }];
-      return this.origins(from, seen);
+      }
+      const waited = (key: string, part?: Part) => {
+        const { least, most, why } = this.waitAfter(after, part);
+        return { from: key, minLag: least, maxLag: most, why };
+      };
+      if (this.additions.has(from)) return [waited(from)];
+      const active = insert ? null : this.active.get(from);
+      return active ? active.parts.map((part) => waited(part.key, part)) : this.origins(from, seen);
     });
   }
 
-  private waitAfter(after: After): { least: number; most: number | null; why: string } {
-    if (typeof after === 'string' || 'when' in after) return { least: 0, most: null, why: 'first things first' };
+  /** How long something waits for what a rule names: for that part of it, where it lays several products. */
+  private waitAfter(after: After, part?: Part): { least: number; most: number | null; why: string } {
+    if (typeof after === 'string') return FIRST_THINGS;
     if ('minutes' in after) return { least: after.minutes, most: null, why: after.why };
     if ('wait' in after) {
       const { minutes, most, says } = waitFor(after.wait, this.climate);
       return { least: minutes, most, why: says };
     }
-    const rule = RULES.find(({ key }) => key === after.step);
-    const added = this.additions.get(after.step)?.step;
-    const coat: Coat | null = rule?.lays
-      ? driedBy(this.wayOf(rule), this.coats[rule.lays])
-      : (added?.load ?? added?.lays.at(-1) ?? null);
+    if ('when' in after) return FIRST_THINGS;
+    const coat = this.coatAfter(after.step, part);
     if (!coat) return { least: 0, most: null, why: after.why };
     const least = dryingTime(coat, after.until, this.climate);
     const most = after.pulls ? Math.max(least, MOST_TAPE[coat.chemistry]) : null;
     return { least, most, why: after.why };
+  }
+
+  private coatAfter(step: string, part?: Part): Coat | null {
+    const rule = RULES.find(({ key }) => key === step);
+    if (rule?.lays) {
+      const facts = part?.facts ?? this.coats.coats[rule.lays];
+      return driedBy(this.wayOf(rule, facts), facts);
+    }
+    const added = this.additions.get(step)?.step;
+    return added?.load ?? added?.lays.at(-1) ?? null;
   }
 }

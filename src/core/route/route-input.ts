@@ -8,7 +8,7 @@ import type { StoreAt } from '@/core/kit/stores';
 import type { SkinEdge } from '@/core/scheme/skin-edges';
 import type { Finish } from '@/core/paint/catalogue';
 import type { RouteEdit } from './edits';
-import type { GeneralCoats } from './general-coats';
+import type { GeneralCoats, ZonedCoat } from './general-coats';
 import type { TakenRemedy } from '@/core/laid/guard';
 import type { OwnRun } from './runs';
 import type { RouteCall, RouteMarking, RouteSubject } from './call';
@@ -36,6 +36,8 @@ export interface RouteInput {
   general: GeneralWay;
   /** The products of primer and clears: what was chosen, and what is assumed of the rest. */
   coats: GeneralCoats;
+  /** Those that were chosen for some zones only. */
+  zonedCoats?: readonly ZonedCoat[];
   /** Finishes that are wanted, by zone; matt where nothing is said, and no last clear on bare metal. */
   finishes?: Readonly<Record<string, Finish | 'unsealed'>>;
   /** Zones on which older coats or patches show, bottom to top. */

@@ -84,7 +84,7 @@ export function buildRoute(input: RouteInput): Route {
   const { outline, denominator } = input;
   const sized = { outline, denominator, outside: covered.outside };
   const asked: Build = { ...build, fluid: new Set(fluid?.zones) };
-  const network = new NetworkBuilder(asked, input.climate, input.coats, covered, sized, left);
+  const network = new NetworkBuilder(asked, input.climate, input, covered, sized, left);
   network.splice('interior', simpleSprays(INTERIOR, inside.calls, inside.open, input));
   network.splice('bays', simpleSprays(BAYS, bays.calls, bays.open, input));
   const small = simpleSprays(PARTS, apart.calls, apart.open, input);

@@ -68,13 +68,20 @@ function withRun(route: Route, { origin, run }: OwnRun): Route {
     why: step.because,
   }));
   const joint = (from: string, to: string): RouteLink => ({ from, to, minLag: 0, maxLag: null, why: 'mended first' });
-  const into = run.after.filter((key) => known.has(key)).map((key) => joint(key, first.key));
+  // What is laid in several steps that leave the same behind is there when all of them are.
+  const named = (keys: readonly string[]) => {
+    const here = keys.filter((key) => known.has(key));
+    return route.steps.flatMap(({ key, alike }) =>
+      here.includes(key) || alike.some((other) => here.includes(other)) ? [key] : [],
+    );
+  };
+  const into = named(run.after).map((key) => joint(key, first.key));
   const made: Route = {
     ...route,
     steps: [...route.steps, ...own.map((step) => stepOfRun(step, origin))],
     links: [...route.links, ...into, ...chain],
   };
-  return run.before.filter((key) => known.has(key)).reduce((so, key) => withJoint(so, joint(last.key, key)), made);
+  return named(run.before).reduce((so, key) => withJoint(so, joint(last.key, key)), made);
 }
 
 function withJoint(route: Route, link: RouteLink): Route {

@@ -8,6 +8,7 @@ import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { RouteCall } from './call';
 import { ASSUMED_CHEMISTRY, chemistryOf, coatOf, groundFor, loadOf } from './call-coat';
 import { coatStep, driedBy, handledBy } from './by-way';
+import { primersUnder } from './general-coats';
 import type { RouteInput } from './route-input';
 import { paintingWork } from './takes';
 
@@ -75,7 +76,7 @@ export function sprayRun(spray: RouteStep, call: RouteCall, where: string, input
   const run: SprayRun = { spray, steps: [spray], links: [], first: spray.key, last: spray };
   const name = call.name || call.code;
   if (call.ground) {
-    const chemistry = groundFor(chemistryOf(call), input.coats.primer.chemistry);
+    const chemistry = groundFor(chemistryOf(call), primersUnder(call.zones, input));
     const what = call.ground.toLowerCase();
     const title = `${call.ground} ground`;
     const ground = coatStep(

@@ -1,4 +1,4 @@
-import { closesOver, storeJobs, type StoreAt, type StoreJob } from '@/core/kit/stores';
+import { closesOver, hangsInside, storeJobs, type StoreAt, type StoreJob, type StoreStation } from '@/core/kit/stores';
 import { BLADE, CA, CEMENT } from './rules/cautions';
 import { stepOf } from '@/core/work/step';
 import type { Addition } from './insert';
@@ -8,15 +8,58 @@ import { minutesOfRule, type Reckoned, type Sized, type Takes } from './takes';
 const DRILLED: Takes = { work: 'fit', parts: 1 };
 const BUILT: Takes = { work: 'build', parts: 7 };
 const HUNG: Takes = { work: 'fit', parts: 2 };
+const RACKED: Takes = { work: 'build', parts: 4 };
 
 /** What hangs at each station: its holes before something closes over them, then built, and hung last. Both sides alike are one job. */
 export const storeAdditions = (storesAt: readonly StoreAt[], sized: Sized): Addition[] =>
-  storeJobs(storesAt).flatMap((job) => additionsOf(job, sized));
+  storeJobs(storesAt).flatMap((job) =>
+    hangsInside(job.station) ? insideAdditions(job, sized) : outsideAdditions(job, sized),
+  );
 
-function additionsOf({ station, carries, where, count }: StoreJob, sized: Sized): Addition[] {
+const storeKey = (station: StoreStation, job: string) => `store:${station}:${job}`;
+
+/** Built, painted with the inside, and hung on its racks while the halves are open: nothing of it is reached from outside. */
+function insideAdditions({ station, carries, where }: StoreJob, sized: Sized): Addition[] {
+  const key = (job: string) => storeKey(station, job);
+  const [build, hang] = [BUILT, RACKED].map((takes) => minutesOfRule(takes, [], sized)) as [Reckoned, Reckoned];
+  return [
+    {
+      step: stepOf(
+        key('build'),
+        `Build and seam the ${carries} for ${where}`,
+        'assemble',
+        'Gear, stores',
+        build.minutes,
+        {
+          ...build,
+          family: 'store',
+          stage: 'interior',
+          cautions: [CEMENT],
+        },
+      ),
+      after: ['check-parts'],
+      before: ['prime-interior'],
+      then: 'joint',
+    },
+    {
+      step: stepOf(key('hang'), `Hang the ${carries} on the racks of ${where}`, 'fit', 'Fuselage', hang.minutes, {
+        ...hang,
+        family: 'store',
+        stage: 'closing',
+        cautions: [CA],
+        why: 'racks and shackles are out of reach once the halves are closed',
+      }),
+      after: ['bays', 'wipe-bays', 'interior', { step: 'matt-interior', until: 'handle', why: 'it is handled dry' }],
+      before: ['dry-fit-fuselage'],
+      then: 'joint',
+    },
+  ];
+}
+
+function outsideAdditions({ station, carries, where, count }: StoreJob, sized: Sized): Addition[] {
   const reckoned = (takes: Takes): Reckoned =>
     minutesOfRule({ ...takes, parts: count * (takes.parts ?? 1) }, [], sized);
-  const key = (job: string) => `store:${station}:${job}`;
+  const key = (job: string) => storeKey(station, job);
   const gate = closesOver(station);
   const drill = reckoned(DRILLED);
   const build = reckoned(BUILT);

@@ -10,6 +10,7 @@ import { layerOfCoat } from '@/core/work/layer';
 import { stepOf, type RouteStep } from '@/core/work/step';
 import { driedBy, handledBy, titledBy } from './by-way';
 import type { RouteCall, RouteSubject } from './call';
+import { partsOfCoat } from './general-coats';
 import type { RouteInput } from './route-input';
 import type { Addition } from './insert';
 import { LEAST_WORK } from '@/core/work/minutes';
@@ -17,7 +18,7 @@ import { partsShare } from './takes';
 
 const DAY = 24 * 60;
 
-type SubjectInput = Pick<RouteInput, 'calls' | 'climate' | 'denominator' | 'general' | 'coats'>;
+type SubjectInput = Pick<RouteInput, 'calls' | 'climate' | 'denominator' | 'general' | 'coats' | 'zonedCoats'>;
 
 /**
  * The work of each subject: built, primed, painted in one go for all of them (the minutes of one times their count), and set in place.
@@ -95,13 +96,13 @@ class SubjectWork {
   }
 
   private prime() {
-    const { coats } = this.input;
-    const general = coats.primer.way ?? this.input.general;
+    const { facts } = partsOfCoat('primer', this.zones, this.input)[0]!;
+    const general = facts.way ?? this.input.general;
     const key = this.key('prime');
     const { all, from } = this.minutes(5, 'and 10 min to set up', 10);
     const step = stepOf(key, titledBy(general, `Prime ${this.all}`), 'spray', 'Base', all, {
-      ...handledBy(general, coats.primer, SPRAY),
-      lays: [driedBy(general, layerOfCoat(coats.primer))],
+      ...handledBy(general, facts, SPRAY),
+      lays: [driedBy(general, layerOfCoat(facts))],
       coat: 'primer',
       zones: this.zones,
       minutesFrom: from,

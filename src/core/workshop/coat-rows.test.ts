@@ -15,7 +15,7 @@ const productOf = (line: string, number: string) =>
 const settings = { nowUtc: '2026-12-01T18:00:00Z', effort: 0 };
 /** The demo's brief before anything was sprayed, with other products. */
 const withCoats = (
-  coats: readonly (readonly [CoatRole, string, string, BriefState['coats'][number]['way']?])[],
+  coats: readonly (readonly [CoatRole, string, string, BriefState['coats'][number]['way']?, string[]?])[],
 ): BriefView =>
   deriveBrief(
     {
@@ -23,12 +23,13 @@ const withCoats = (
       log: [],
       mishaps: [],
       plans: [],
-      coats: coats.map(([role, line, number, way = '']) => ({
-        id: role,
+      coats: coats.map(([role, line, number, way = '', zones = []], i) => ({
+        id: `${role} ${i}`,
         version: 1,
         role,
         paintId: productOf(line, number).id,
         way,
+        zones,
       })),
     },
     shelf,
@@ -97,6 +98,54 @@ describe('primer and clears of a chosen product', () => {
     expect(canned.route.steps.find(({ key }) => key === 'gloss')!.load).not.toBeNull();
   });
 
+  describe('on some zones only', () => {
+    const nose = none.route.steps.find(({ key }) => key === 'prime')!.zones[0]!;
+    const split = withCoats([
+      ['primer', 'Quoin', '350'],
+      ['primer', 'Brammel', 'BM50', '', [nose]],
+    ]);
+    const primes = ['prime', `prime:on ${nose}`].map((key) => split.route.steps.find((step) => step.key === key)!);
+
+    test('are steps of their own, each named by its places, and together prime what was primed before', () => {
+      expect(primes.map(({ lays }) => lays[0]!.paint)).toEqual(['Quoin 350 Ash primer', 'Brammel BM50 Slate primer']);
+      expect(primes[1]!.zones).toEqual([nose]);
+      const whole = none.route.steps.find(({ key }) => key === 'prime')!;
+      expect(primes.flatMap(({ zones }) => zones).sort()).toEqual([...whole.zones].sort());
+      expect(new Set(split.route.steps.map(({ title }) => title)).size).toBe(split.route.steps.length);
+      // Every step that was there is there still, by its own key.
+      const keys = new Set(split.route.steps.map(({ key }) => key));
+      expect(none.route.steps.filter(({ key }) => !keys.has(key))).toEqual([]);
+    });
+
+    test('dry by their own word, and are what lies on their zones', () => {
+      const lag = (key: string) => lagInto(split, key, 'inspect');
+      expect(lag('prime')).toBe(dryingTime({ chemistry: 'AL' }, 'handle', none.state.brief));
+      expect(lag(primes[1]!.key)).toBe(dryingTime({ chemistry: 'EN' }, 'handle', none.state.brief));
+      const primed = (zone: string) => [
+        ...new Set(
+          split.standing.stacks.get(zone)!.flatMap(({ what, chemistry }) => (what === 'primer' ? [chemistry] : [])),
+        ),
+      ];
+      expect(primed(nose)).toEqual(['EN']);
+      expect(primed(primes[0]!.zones[0]!)).toEqual(['AL']);
+    });
+
+    test('have a row each, with where and how much; what is laid nowhere else takes the step as it is', () => {
+      const rows = coatRows(split, shelf.tools, 1).filter(({ role }) => role === 'primer');
+      expect(rows.map(({ laid }) => laid)).toEqual(['Quoin 350 Ash primer', 'Brammel BM50 Slate primer']);
+      expect([rows[0]!.on, rows[1]!.on]).toEqual(['', rows[1]!.where]);
+      expect(rows[1]!.neededMl).toBeGreaterThan(0);
+      const [all] = coatRows(withCoats([['primer', 'Quoin', '350']]), shelf.tools, 1);
+      expect(rows[0]!.neededMl).toBeLessThan(all!.neededMl);
+      const [gloss] = none.route.steps.filter(({ key }) => key === 'gloss');
+      const everywhere = withCoats([['gloss', 'Quoin', '341', '', gloss!.zones]]);
+      const laid = everywhere.route.steps.filter(({ key }) => key === 'gloss' || key.startsWith('gloss:'));
+      expect(laid.map(({ key, title, lays }) => [key, title, lays[0]!.chemistry])).toEqual([
+        ['gloss', gloss!.title, 'AL'],
+      ]);
+    });
+  });
+
   test('another product changes its own waits and nothing of the colours; what it attacks is told with what helps', () => {
     const [one, other] = [withCoats([['primer', 'Quoin', '350']]), withCoats([['primer', 'Brammel', 'BM50']])];
     const said = turnedBetween(one, other);
@@ -119,6 +168,7 @@ describe('primer and clears of a chosen product', () => {
         role: 'gloss' as const,
         paintId: productOf(line, number).id,
         way: '' as const,
+        zones: [],
       };
       return deriveBrief({ ...thinned, coats: [coat] }, shelf, settings);
     });

@@ -113,6 +113,10 @@ const SCHOOLS = {
       risk: 'wrapped legs break off easily, and overspray gets in',
       suits: () => null,
     },
+    'inside its bays': {
+      risk: 'legs are in the way from the closing on, and are painted before the airframe is one',
+      suits: () => null,
+    },
   },
   clearParts: {
     'before paint': {

@@ -1,5 +1,5 @@
 import { BLADE, CEMENT, LEAD, SOLDER } from './cautions';
-import { needsNoseWeight, winged, wingBays } from './conditions';
+import { legsInBays, needsNoseWeight, winged, wingBays } from './conditions';
 import type { StepRule } from './rule';
 
 /** The points of no return: fuselage and wings. */
@@ -69,6 +69,18 @@ export const CLOSING: readonly StepRule[] = [
     why: 'the pivots are trapped between the halves',
   },
   {
+    key: 'legs-in-bays',
+    title: 'Assemble the painted legs inside their bays, true to a level stance',
+    school: 'gearOn',
+    kind: 'fit',
+    lane: 'Whole',
+    minutes: { work: 'fit', parts: 18 },
+    after: ['build-gear', 'part-markings', 'weather-gear', 'bays', 'wipe-bays', 'try-clearance'],
+    when: legsInBays,
+    caution: CEMENT,
+    why: 'some of their parts are trapped between the halves',
+  },
+  {
     key: 'rod-socket',
     title: 'Fit the display rod socket',
     kind: 'fit',
@@ -93,6 +105,7 @@ export const CLOSING: readonly StepRule[] = [
       'set-sweep',
       'bays',
       'wipe-bays',
+      { step: 'legs-in-bays', wait: 'joint', when: legsInBays },
     ],
     why: 'a gap is found before the cement is open',
   },
@@ -158,7 +171,14 @@ export const CLOSING: readonly StepRule[] = [
     kind: 'test',
     lane: 'Wings',
     minutes: { work: 'fit', parts: 9 },
-    after: ['check-parts', 'drill-wings', 'hinges', 'bays', 'wipe-bays'],
+    after: [
+      'check-parts',
+      'drill-wings',
+      'hinges',
+      'bays',
+      'wipe-bays',
+      { step: 'legs-in-bays', wait: 'joint', when: legsInBays },
+    ],
     when: winged,
     caution: BLADE,
   },

@@ -35,7 +35,10 @@ export const isFabric = ({ surface }: Zone) => surface === 'fabric';
 export const fabric = (f: Build) => f.zones.some(isFabric);
 /** It stands on something that is fitted. */
 export const geared = (f: Build) => wheelsDown(f) && (f.has('gear-main') || f.has('skids'));
-export const earlyGear = (f: Build) => geared(f) && f.options.gearOn === 'before paint';
+/** Its legs stand under the airframe while that is painted. */
+export const earlyGear = (f: Build) => geared(f) && f.options.gearOn !== 'after paint';
+/** Legs of which some parts are trapped in their bays. */
+export const legsInBays = (f: Build) => geared(f) && bayed(f) && f.options.gearOn === 'inside its bays';
 /** The engine is seen: round and open in front, or behind panels that are open or missing. */
 export const seenEngine = (f: Build) =>
   !jet(f) &&

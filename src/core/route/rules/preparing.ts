@@ -12,6 +12,7 @@ import {
   fittedWindows,
   jet,
   lateCanopy,
+  legsInBays,
 } from './conditions';
 import type { StepRule } from './rule';
 
@@ -178,7 +179,7 @@ export const PREPARING: readonly StepRule[] = [
     lane: 'Whole',
     minutes: { work: 'fit', parts: 18 },
     after: ['build-gear', 'part-markings', 'weather-gear', 'sand-roots', 'plug-bays', 'try-clearance'],
-    when: earlyGear,
+    when: (f) => earlyGear(f) && !legsInBays(f),
     caution: CEMENT,
     why: 'cement on bare plastic holds best; the jig stays until it has set',
   },
@@ -191,7 +192,10 @@ export const PREPARING: readonly StepRule[] = [
     kind: 'mask',
     lane: 'Whole',
     minutes: { work: 'mask' },
-    after: [{ step: 'legs-first', wait: 'joint' }],
+    after: [
+      { step: 'legs-first', wait: 'joint' },
+      { step: 'legs-in-bays', wait: 'joint' },
+    ],
     when: earlyGear,
     why: 'tape that stays on for more than 7 days leaves its glue: film next to the paint, tape over it',
   },

@@ -52,8 +52,8 @@ export type After =
       /** Tape comes off by it: before that lets go no more. */
       pulls?: true;
     }
-  | { step: string; wait: WaitName }
-  /** In such builds only. */
+  /** With `when`, in such builds only. */
+  | { step: string; wait: WaitName; when?: (build: Build) => boolean }
   | { step: string; when: (build: Build) => boolean }
   | { step: string; minutes: number; why: string };
 

@@ -1,5 +1,17 @@
 import { BLADE, CA, CEMENT, DUST, SPIRIT, SPRAY } from './cautions';
-import { apartCanopy, geared, isGlass, openCockpit, jet, rotor, wheelsDown, weathered, propelled } from './conditions';
+import {
+  apartCanopy,
+  geared,
+  isGlass,
+  legsInBays,
+  not,
+  openCockpit,
+  jet,
+  rotor,
+  wheelsDown,
+  weathered,
+  propelled,
+} from './conditions';
 import type { StepRule } from './rule';
 
 /** What is built and painted apart. */
@@ -171,7 +183,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
     after: [
       { step: 'build-gear', wait: 'joint' },
       { step: 'build-propeller', wait: 'joint' },
-      { step: 'join-wings', wait: 'cement' },
+      { step: 'join-wings', wait: 'cement', when: not(legsInBays) },
     ],
     when: (f) => geared(f) && propelled(f),
     why: 'once the legs are glued, a blade that touches the ground is cut',

@@ -10,6 +10,7 @@ import { shopsFor } from '@/actions/services';
 import { CurrencyFault, planBuying, type BuyingPlan, type Shop } from '@/core/match/buying';
 import { paintNeeds, SPARE_SHARE, type PaintNeed } from '@/core/match/needs';
 import { paintInFull, paintLabel, type Paint } from '@/core/paint/catalogue';
+import { coatInWords } from '@/core/workshop/coat-rows';
 import { parseNumber } from '@/core/units/number';
 import { counted, listed } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
@@ -48,9 +49,9 @@ const needsOf = (data: ColoursPage) => [
   ...data.calls.flatMap((call) =>
     call.chosen && call.cup ? [{ code: call.code, paintMl: call.cup.paintMl, parts: chosenParts(call) }] : [],
   ),
-  ...data.coats.flatMap(({ title, record, neededMl }) =>
-    record && neededMl > 0
-      ? [{ code: title.toLowerCase(), paintMl: neededMl, parts: [{ paintId: record.paintId, drops: 1 }] }]
+  ...data.coats.flatMap((row) =>
+    row.record && row.neededMl > 0
+      ? [{ code: coatInWords(row), paintMl: row.neededMl, parts: [{ paintId: row.record.paintId, drops: 1 }] }]
       : [],
   ),
 ];
@@ -242,11 +243,12 @@ const neededFrom = (data: ColoursPage, codes: readonly string[]): string =>
     ...data.calls
       .filter(({ code }) => codes.includes(code))
       .map((call) => `${call.code}: ${needFrom(call, data.factor)}`),
-    ...data.coats.flatMap(({ title, neededMl, times, where }) =>
-      codes.includes(title.toLowerCase())
-        ? [`${title}: ${neededMl.toFixed(1)} ml for ${where}${times > 1 ? `, ${times} times` : ''}.`]
-        : [],
-    ),
+    ...data.coats
+      .filter((row) => codes.includes(coatInWords(row)))
+      .map(
+        ({ title, neededMl, times, where }) =>
+          `${title}: ${neededMl.toFixed(1)} ml for ${where}${times > 1 ? `, ${times} times` : ''}.`,
+      ),
     `And ${Math.round(SPARE_SHARE * 100)} % in reserve.`,
   ].join(' ');
 

@@ -8,11 +8,13 @@ import { weighSave } from '@/actions/weighing';
 import type { Fields } from '@/core/kept/records';
 import { GENERAL_WAYS } from '@/core/kit/applying';
 import { paintLabel, priceInWords, type Paint } from '@/core/paint/catalogue';
-import { ROLE_FACTS, type CoatRole } from '@/core/paint/coat-roles';
-import { insteadInWords, type CoatRow } from '@/core/workshop/coat-rows';
+import { ROLE_FACTS } from '@/core/paint/coat-roles';
+import { coatInWords, insteadInWords, type CoatRow } from '@/core/workshop/coat-rows';
 import { counted } from '@/core/units/words';
 import type { ColoursPage } from '@/stations/colours/page-data';
 import { WhatItTurns } from '@/stations/shell/what-it-turns';
+import { ZoneChecks } from '@/stations/shell/zone-checks';
+import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { Opened } from '@/ui/opened';
 import { useSaving } from '@/ui/saving';
 import { useShelf } from '../shelf';
@@ -27,7 +29,7 @@ const WAYS: readonly (readonly [Fields<'general_coat'>['way'], string])[] = [
 
 /** Primer and clears: of which product, where the route lays them, how much; a row opens into what could serve. */
 export function GeneralCoats({ data }: { data: ColoursPage }): ReactNode {
-  const [open, setOpen] = useState<CoatRole | null>(null);
+  const [open, setOpen] = useState<string | null>(null);
   return (
     <section className="bar-line" aria-label="Primer and clears">
       <h2 style={{ marginTop: 0 }}>Primer and clears</h2>
@@ -46,16 +48,17 @@ export function GeneralCoats({ data }: { data: ColoursPage }): ReactNode {
           </thead>
           <tbody>
             {data.coats.map((row) => (
-              <Fragment key={row.role}>
+              <Fragment key={keyOf(row)}>
                 <tr>
                   <th scope="row">
                     <button
                       type="button"
                       className="row-button"
-                      aria-expanded={open === row.role}
-                      onClick={() => setOpen(row.role)}
+                      aria-expanded={open === keyOf(row)}
+                      onClick={() => setOpen(keyOf(row))}
                     >
                       {row.title}
+                      {row.on ? `, on ${row.on}` : ''}
                     </button>
                   </th>
                   <td>
@@ -73,11 +76,11 @@ export function GeneralCoats({ data }: { data: ColoursPage }): ReactNode {
                   <td className="num">{row.neededMl > 0 ? `${row.neededMl.toFixed(1)} ml` : '–'}</td>
                   <td>{row.record ? <WayChoice data={data} row={row} /> : null}</td>
                 </tr>
-                {open === row.role ? (
+                {open === keyOf(row) ? (
                   <tr className="detail">
                     <td colSpan={5}>
                       <Opened
-                        label={`Products for ${row.title.toLowerCase()}`}
+                        label={`Products for ${coatInWords(row)}`}
                         className=""
                         onClose={() => setOpen(null)}
                         closes
@@ -96,15 +99,21 @@ export function GeneralCoats({ data }: { data: ColoursPage }): ReactNode {
   );
 }
 
-/** The record as it would be kept with another product or way. */
+/** Where it is laid wherever no other is, a row may have no record yet. */
+const keyOf = ({ role, on, record }: CoatRow) => (on && record ? record.id : role);
+
+/** The record as it would be kept with another product, way or place; on zones of its own, another record beside the general one. */
 const kept = (data: ColoursPage, { role, record }: CoatRow, fields: Partial<Fields<'general_coat'>>) => ({
   briefId: data.briefId,
   station: 'colours' as const,
   entity: 'general_coat' as const,
   id: record?.id ?? null,
   version: record?.version ?? null,
-  fields: { role, way: record?.way ?? ('' as const), ...fields },
+  fields: { role, way: record?.way ?? ('' as const), zones: record?.zones ?? [], ...fields },
 });
+
+const besides = (data: ColoursPage, row: CoatRow, paintId: string, zones: string[]) =>
+  kept(data, { ...row, record: null }, { paintId, zones });
 
 function WayChoice({ data, row }: { data: ColoursPage; row: CoatRow }): ReactNode {
   const { run, busy } = useSaving();
@@ -112,7 +121,7 @@ function WayChoice({ data, row }: { data: ColoursPage; row: CoatRow }): ReactNod
     <select
       value={row.record!.way}
       disabled={busy}
-      aria-label={`${row.title} goes on by`}
+      aria-label={`${row.title}${row.on ? ` on ${row.on}` : ''} goes on by`}
       onChange={(event) => {
         const way = event.target.value as Fields<'general_coat'>['way'];
         void run((act) => save({ act, ...kept(data, row, { way }) }), 'Way kept');
@@ -131,16 +140,26 @@ function WayChoice({ data, row }: { data: ColoursPage; row: CoatRow }): ReactNod
 function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDone: () => void }): ReactNode {
   const { run, busy } = useSaving();
   const shelf = useShelf(data.stamp);
+  const { zone, several } = useZoneChoice();
   const [looked, setLooked] = useState<string | null>(null);
   const [all, setAll] = useState(false);
+  const chosen = row.places.flatMap(({ key }) => (key === zone || several.has(key) ? [key] : []));
+  const [on, setOn] = useState<string[]>(row.on ? row.record!.zones : chosen);
   if (!shelf) return <LinearProgress aria-label="Fetching the catalogue" />;
   const { isMadeFor, serves } = ROLE_FACTS[row.role];
   const rank = (paint: Paint) => Number(isMadeFor(paint)) * 2 + Number(paint.ownedMl > 0);
   // A paint serves as primer the better the less colour it has of its own.
   const tint = ({ lab }: Paint) => (lab ? Math.hypot(lab[1], lab[2]) : Infinity);
   const found = shelf.paints.filter(serves).sort((a, b) => rank(b) - rank(a) || tint(a) - tint(b));
+  // On zones of its own it stands beside what is laid everywhere.
+  const asked = (paintId: string) =>
+    !row.on && on.length > 0
+      ? besides(data, row, paintId, on)
+      : kept(data, row, { paintId, ...(row.on ? { zones: on } : {}) });
+  const isChosen = (paint: Paint) =>
+    row.record?.paintId === paint.id && (row.on ? same(on, row.record.zones) : on.length === 0);
   const take = (paint: Paint) =>
-    run((act) => save({ act, ...kept(data, row, { paintId: paint.id }) }), `${row.title}: ${paintLabel(paint)}`).then(
+    run((act) => save({ act, ...asked(paint.id) }), `${row.title}: ${paintLabel(paint)}`).then(
       (result) => result.ok && onDone(),
     );
   if (found.length === 0)
@@ -153,6 +172,7 @@ function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDo
   return (
     <>
       <p className="dim">For {row.does}.</p>
+      {row.places.length > 1 ? <Where row={row} on={on} onMark={setOn} /> : null}
       <table className="plain">
         <tbody>
           {found.slice(0, all ? undefined : OFFERED).map((paint) => (
@@ -169,15 +189,9 @@ function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDo
                 {isMadeFor(paint) ? null : <span className="dim"> a paint, as {row.role}</span>}
               </th>
               <td>{paint.ownedMl > 0 ? `${paint.ownedMl.toFixed(0)} ml in the drawer` : priceInWords(paint)}</td>
-              <td>
-                {row.record?.paintId === paint.id ? (
-                  <strong>chosen</strong>
-                ) : (
-                  insteadInWords(paint, row.coat, data.climate)
-                )}
-              </td>
+              <td>{isChosen(paint) ? <strong>chosen</strong> : insteadInWords(paint, row.coat, data.climate)}</td>
               <td className="nowrap">
-                {row.record?.paintId === paint.id ? (
+                {isChosen(paint) ? (
                   <Button
                     size="small"
                     disabled={busy}
@@ -199,8 +213,13 @@ function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDo
                     Let it go
                   </Button>
                 ) : (
-                  <Button size="small" variant="outlined" disabled={busy} onClick={() => void take(paint)}>
-                    Use it
+                  <Button
+                    size="small"
+                    variant="outlined"
+                    disabled={busy || (row.on !== '' && on.length === 0)}
+                    onClick={() => void take(paint)}
+                  >
+                    {on.length > 0 ? `Use it on ${counted(on.length, 'zone')}` : 'Use it'}
                   </Button>
                 )}
               </td>
@@ -215,8 +234,24 @@ function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDo
       ) : null}
       <WhatItTurns
         of={looked === row.record?.paintId ? null : looked}
-        weigh={(act) => weighSave({ act, ...kept(data, row, { paintId: looked! }) })}
+        weigh={(act) => weighSave({ act, ...asked(looked!) })}
       />
     </>
+  );
+}
+
+const same = (some: readonly string[], others: readonly string[]) =>
+  some.length === others.length && some.every((zone) => others.includes(zone));
+
+/** Everywhere, or on some zones only: those chosen on the sheet are marked. */
+function Where({ row, on, onMark }: { row: CoatRow; on: string[]; onMark: (zones: string[]) => void }): ReactNode {
+  return (
+    <details open={on.length > 0}>
+      <summary>
+        {on.length > 0 ? `Only on ${counted(on.length, 'zone')}` : `Wherever ${row.title.toLowerCase()} goes`}
+        {row.on ? '' : on.length > 0 ? '; elsewhere as it is' : ', or only on some zones'}
+      </summary>
+      <ZoneChecks zones={row.places} marked={on} onMark={onMark} className="plain-list columns" />
+    </details>
   );
 }
