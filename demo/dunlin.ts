@@ -460,7 +460,7 @@ export function dunlin(startOn: string) {
       ],
     },
   );
-  b.marking('lettering', 'Code letters', 'fuselage-rear-port', 560, ['TCS 01'], 'decal', {
+  b.marking('lettering', 'Code letters', 'fuselage-forward-port', 560, ['TCS 01'], 'decal', {
     text: 'TK',
     printedMm: 12.4,
     sheet: [KIT_SHEET, 'letters'],
@@ -469,7 +469,7 @@ export function dunlin(startOn: string) {
       ['starboard', 4.15, 1.02],
     ],
   });
-  b.marking('lettering', 'Code letter G', 'fuselage-rear-port', 560, ['TCS 01'], 'decal', {
+  b.marking('lettering', 'Code letter G', 'fuselage-mid-port', 560, ['TCS 01'], 'decal', {
     text: 'G',
     printedMm: 11.6,
     sheet: ['Pell Harbour 48-12, coast codes', 'codes'],

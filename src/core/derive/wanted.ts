@@ -3,6 +3,7 @@ import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { partJobs } from '@/core/kit/part-work';
 import { keptAirbrushes } from '@/core/kit/tools';
 import { PRINTED } from '@/core/markings/kinds';
+import { zonesOfMarking } from '@/core/markings/on-zones';
 import { paintedSize } from '@/core/markings/painted-size';
 import type { Outline } from '@/core/outline/outline';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
@@ -60,20 +61,23 @@ export function wantedOf(
     maskOrder: brief.maskOrder,
     climate: { tempC: brief.tempC, humidity: brief.humidity },
     calls: calls.map(routeCall),
-    markings: state.markings.map((marking) => ({
-      measures: [
-        ...new Set(patterns.flatMap(({ marking: on, code }) => (on === marking.id ? [canonicalIn(book, code)] : []))),
-      ],
-      id: marking.id,
-      title: marking.title,
-      name: marking.name,
-      zone: marking.zone,
-      method: marking.method,
-      pieces: Math.max(1, marking.places.length),
-      isStencil: marking.kind === 'stencil',
-      ...(PRINTED.has(marking.method) ? {} : { painted: paintedSize(outline, marking, brief.denominator) }),
-      calls: marking.method === 'mask' ? marking.codes.map((code) => routeCall(callOf(code, [marking.zone]))) : [],
-    })),
+    markings: state.markings.map((marking) => {
+      const zones = zonesOfMarking(outline, marking);
+      return {
+        measures: [
+          ...new Set(patterns.flatMap(({ marking: on, code }) => (on === marking.id ? [canonicalIn(book, code)] : []))),
+        ],
+        id: marking.id,
+        title: marking.title,
+        name: marking.name,
+        zones,
+        method: marking.method,
+        pieces: Math.max(1, marking.places.length),
+        isStencil: marking.kind === 'stencil',
+        ...(PRINTED.has(marking.method) ? {} : { painted: paintedSize(outline, marking, brief.denominator) }),
+        calls: marking.method === 'mask' ? marking.codes.map((code) => routeCall(callOf(code, zones))) : [],
+      };
+    }),
     soft: [...soft].sort(),
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
     parts: partJobs(state.parts),

@@ -8,7 +8,7 @@ import { flat } from '@/core/outline/unroll';
 import type { PaintedField } from '@/core/scheme/cells';
 import { lie, metInWords, type FitInput, type Lie, type LineKind } from './fit';
 import { UNTOLD_MM } from './size';
-import { onSkin, type PlaceableMarking } from './placing';
+import { middleOf, onSkin, type PlaceableMarking } from './placing';
 
 /** A marking at one of its places, against the zone and the painted field that it lies in. */
 export interface PlacedFit {
@@ -39,14 +39,6 @@ function planeAt(chart: Chart, x: number): (point: Point) => Point {
     return [station * 1000, (arcs[i]! + (place - i) * (arcs[i + 1]! - arcs[i]!)) * 1000];
   };
 }
-
-const middleOf = (region: Region): Point => {
-  const points = region.flat();
-  return [
-    points.reduce((sum, [x]) => sum + x, 0) / points.length,
-    points.reduce((sum, [, y]) => sum + y, 0) / points.length,
-  ];
-};
 
 const largest = (region: Region): Polygon =>
   region.reduce((best, ring) => (polygonArea(ring) > polygonArea(best) ? ring : best), region[0] ?? []);

@@ -5,6 +5,7 @@ import { PRESETS } from '@/core/outline/presets';
 import type { View } from '@/core/outline/zones';
 import { areaOn } from '@/core/outline/chart';
 import { figureFields, PLAIN } from './design';
+import { zonesOfMarking } from './on-zones';
 import { onSkin, placeMarking, type PlaceableMarking } from './placing';
 
 const { dimensions } = PRESETS.single;
@@ -31,6 +32,9 @@ const extent = (given: PlaceableMarking, at = 0) => {
   const art = placeMarking(outline, given)[at]!;
   return extentOf(art.fields.flatMap(({ region }) => region));
 };
+/** How far a zone of the fuselage reaches, by station. */
+const edgesOf = (zone: string) =>
+  extentOf(outline.regions.filter((part) => part.zone === zone).flatMap(({ region }) => region));
 const middle = ({ left, right, top, bottom }: ReturnType<typeof extentOf>) => [(left + right) / 2, (top + bottom) / 2];
 
 describe('where a marking lies', () => {
@@ -48,6 +52,38 @@ describe('where a marking lies', () => {
     const wings = marking({ places: [place('upper', 4, 3), place('lower', 4, 3)] });
     expect(middle(extent(wings, 0))[1]).toBeCloseTo(-3, 6);
     expect(middle(extent(wings, 1))[1]).toBeCloseTo(3, 6);
+  });
+});
+
+describe('the zones that it lies on', () => {
+  const on = (over: Partial<PlaceableMarking>) => zonesOfMarking(outline, marking(over));
+  const places = [place('port', dimensions.length - 0.6, 1.9), place('starboard', dimensions.length - 0.6, 1.9)];
+
+  test('are those of all its places, whichever it was entered for', () => {
+    expect(on({ zone: 'fin-port', heightMm: 300, places })).toEqual(['fin-port', 'fin-starboard']);
+    expect(on({ zone: 'fuselage-mid-port', heightMm: 300, places })).toEqual(['fin-port', 'fin-starboard']);
+    const wings = [place('upper', 3.6, 4), place('lower', 3.6, -4)];
+    expect(on({ places: wings })).toEqual(['wing-lower-port', 'wing-upper-outer-starboard']);
+  });
+
+  test('are all that it covers with a good part of itself, and not what an edge runs over to', () => {
+    // The border between mid and rear fuselage slants.
+    const seam = (edgesOf('fuselage-mid-port').right + edgesOf('fuselage-rear-port').left) / 2;
+    const at = (station: number) => on({ heightMm: 400, places: [place('port', station, 1)] });
+    expect(at(seam)).toEqual(['fuselage-mid-port', 'fuselage-rear-port']);
+    expect(at(seam - 0.7)).toEqual(['fuselage-mid-port']);
+    expect(at(seam + 0.7)).toEqual(['fuselage-rear-port']);
+  });
+
+  test('of a band go right round', () => {
+    const band = on({ kind: 'band', heightMm: 200, places: [place('port', 5.5, 0.8)] });
+    expect(band).toEqual(expect.arrayContaining(['fuselage-mid-port', 'fuselage-mid-starboard']));
+    expect(band).not.toContain('fuselage-rear-port');
+  });
+
+  test('without a place are the one that it was entered for', () => {
+    expect(on({ places: [] })).toEqual(['fuselage-mid-port']);
+    expect(on({ zone: 'fin-port', places: [place('port', 60, 30)] })).toEqual(['fin-port']);
   });
 });
 

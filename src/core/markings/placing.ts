@@ -54,6 +54,15 @@ export interface OnSkin {
   fields: { region: Region; code: string }[];
 }
 
+/** The middle of the corners of a region. */
+export const middleOf = (region: Region): Point => {
+  const points = region.flat();
+  return [
+    points.reduce((sum, [x]) => sum + x, 0) / points.length,
+    points.reduce((sum, [, y]) => sum + y, 0) / points.length,
+  ];
+};
+
 export const codeAt = (codes: readonly string[], i: number): string => codes[Math.min(i, codes.length - 1)] ?? '';
 
 /** Where the centre of a place lies in its view, m as drawn. */

@@ -34,7 +34,8 @@ export interface RouteMarking {
   title: string;
   /** By which the timeline knows it. */
   name: string;
-  zone: string;
+  /** Those that it lies on, at all of its places. */
+  zones: string[];
   method: MarkingMethod;
   /** How many of it go on; one where nothing is said. */
   pieces?: number;

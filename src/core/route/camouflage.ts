@@ -210,8 +210,8 @@ class Camouflage {
   /** A marking from which the lines of a pattern are measured: painted before that, and covered until the last colour round it is on. */
   markFirst(marking: RouteMarking, next: number) {
     this.mark(marking);
-    const { zone, title, painted } = marking;
-    const last = this.ordered.findLastIndex((call, i) => i >= next && call.zones.includes(zone));
+    const { zones, title, painted } = marking;
+    const last = this.ordered.findLastIndex((call, i) => i >= next && call.zones.some((zone) => zones.includes(zone)));
     if (last < 0 || !this.end) return;
     const key = `marking-cover:${marking.id}`;
     const cover = markingTape(marking, key, `Cover ${title} in tape cut to its shape`, {

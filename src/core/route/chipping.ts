@@ -39,7 +39,7 @@ const AT_ONE_GO: Minutes = 110;
 export function fluidRun({ ordered, maskings }: SprayOrder, input: RouteInput): FluidRun | null {
   const { outline, markings } = input;
   if (input.general !== 'airbrush') return null;
-  const taped = new Set(markings.flatMap(({ zone, method }) => (PRINTED.has(method) ? [] : [zone])));
+  const taped = new Set(markings.flatMap(({ zones, method }) => (PRINTED.has(method) ? [] : zones)));
   const found: { code: string; zones: Zone[] }[] = [];
   for (const call of [...ordered].reverse()) {
     if (WETTED.has(chemistryOf(call)) && (call.way ?? 'airbrush') === 'airbrush' && call.paint?.kind !== 'metallic') {

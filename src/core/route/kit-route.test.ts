@@ -620,7 +620,7 @@ describe('a builder without an airbrush', () => {
       general: way,
       coats: generalCoats(),
       calls: [call('TCS 14', ['fuselage-lower', 'wing-upper-inner-port'], { way })],
-      markings: [{ id: 'band', title: 'Band', name: 'Band', zone: 'fuselage-lower', method: 'mask' }],
+      markings: [{ id: 'band', title: 'Band', name: 'Band', zones: ['fuselage-lower'], method: 'mask' }],
     });
   const keys = (way: RouteInput['general']) => general(way).steps.map(({ key }) => key);
 
@@ -835,7 +835,7 @@ describe('what comes before what at a bench', () => {
   });
 
   test('what is written on propeller and tanks is done while these lie on the bench, over their own colour', () => {
-    const tips = { id: 'tips', title: 'Blade tips', name: 'tips', zone: 'propeller', pieces: 3 };
+    const tips = { id: 'tips', title: 'Blade tips', name: 'tips', zones: ['propeller'], pieces: 3 };
     const calls = [call('PR', ['propeller'])];
     const masked = routeFor({}, { calls, markings: [{ ...tips, method: 'mask', calls: [call('YE', ['propeller'])] }] });
     order(masked, 'part:PR', 'marking-mask:tips', 'marking-spray:tips', 'marking-unmask:tips', 'fit-propeller');

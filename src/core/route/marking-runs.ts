@@ -33,7 +33,7 @@ export function appliedMarkings(markings: readonly RouteMarking[], climate: Clim
         family: 'marking',
         marking: marking.id,
         lays: [markingLayer(byHand ? 'marking' : 'decal', marking.title)],
-        zones: [marking.zone],
+        zones: marking.zones,
         why: marking.method === 'own decal' ? 'print spares' : '',
       },
     );

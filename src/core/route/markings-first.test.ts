@@ -25,7 +25,7 @@ const band: RouteMarking = {
   id: 'band',
   title: 'Band',
   name: 'band',
-  zone: SIDE,
+  zones: [SIDE],
   method: 'mask',
   pieces: 1,
   painted: { edgeMm: 80, areaCm2: 4 },

@@ -55,7 +55,7 @@ const NO_SIZE = { edgeMm: 0, areaCm2: 0 };
 
 /** Tape that is laid for a marking, along its edges. */
 export function markingTape(
-  { id, zone, painted = NO_SIZE }: RouteMarking,
+  { id, zones, painted = NO_SIZE }: RouteMarking,
   key: string,
   title: string,
   over: Pick<RouteStep, 'family' | 'tape' | 'why'>,
@@ -65,7 +65,7 @@ export function markingTape(
     minutesFrom: minutesSaid(taped),
     stage: 'markings',
     marking: id,
-    zones: [zone],
+    zones,
     splittable: true,
     cautions: [TAPE],
     ...over,
@@ -77,7 +77,7 @@ export function paintedMarking(
   marking: RouteMarking,
   { climate, general, calls: skin }: Pick<RouteInput, 'climate' | 'general' | 'calls'>,
 ) {
-  const { id, title, zone, calls = [], painted = NO_SIZE, pieces = 1 } = marking;
+  const { id, title, zones, calls = [], painted = NO_SIZE, pieces = 1 } = marking;
   // No can sprays into a small mask.
   const way: Way = general === 'airbrush' ? 'airbrush' : 'brush';
   const sprayed: Work = { kind: WORK_OF[way], areaCm2: painted.areaCm2, pieces, coats: MARKING_COATS };
@@ -85,7 +85,7 @@ export function paintedMarking(
     family: 'marking',
     stage: 'markings',
     marking: id,
-    zones: [zone],
+    zones,
   };
   const links: RouteLink[] = [];
   const then = (from: RouteStep, to: RouteStep, minLag: Minutes, why: string) =>
@@ -107,7 +107,7 @@ export function paintedMarking(
       why,
     });
   const colours: (RouteCall | null)[] = calls.length > 0 ? lightToDark(calls) : [null];
-  const skinUnder = skin.filter(({ zones }) => zones.includes(zone));
+  const skinUnder = skin.filter((call) => call.zones.some((zone) => zones.includes(zone)));
   // White under white is one coat too many.
   const hasWhite = (colours[0] && isWhite(colours[0])) || (skinUnder.length > 0 && skinUnder.every(isWhite));
   const white: Layer = { ...markingLayer('marking', WHITE_GROUND.title), what: 'undercoat' };

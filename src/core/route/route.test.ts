@@ -52,8 +52,8 @@ function input(over: Partial<Omit<RouteInput, 'options'>> & { options?: Partial<
     coats: generalCoats(),
     calls: CALLS,
     markings: [
-      { id: 'm1', title: 'insignia', name: 'insignia', zone: 'wing-upper-outer-port', method: 'decal' },
-      { id: 'm2', title: 'band', name: 'band', zone: 'fuselage-rear-port', method: 'mask' },
+      { id: 'm1', title: 'insignia', name: 'insignia', zones: ['wing-upper-outer-port'], method: 'decal' },
+      { id: 'm2', title: 'band', name: 'band', zones: ['fuselage-rear-port'], method: 'mask' },
     ],
     layers: [],
     callFor: (code) => call(code, 50, []),
@@ -195,7 +195,7 @@ describe('how markings go on', () => {
     buildRoute(
       input({
         markings: [
-          { id: 'm', title: 'No step', name: 'No step', zone: 'wing-upper-inner-port', method: 'decal', ...over },
+          { id: 'm', title: 'No step', name: 'No step', zones: ['wing-upper-inner-port'], method: 'decal', ...over },
         ],
       }),
     );

@@ -26,7 +26,7 @@ import { apartGlass, weathered } from './rules/conditions';
 import type { Build } from './rules/rule';
 import { LONG_WORK } from '@/core/work/minutes';
 import type { Route } from '@/core/work/step';
-import type { RouteCall } from './call';
+import type { RouteCall, RouteMarking } from './call';
 
 const INTERIOR: Part = { prefix: 'interior', lane: 'Cockpit', stage: 'interior' };
 const BAYS: Part = { prefix: 'bay', lane: 'Wings', stage: 'interior' };
@@ -72,10 +72,10 @@ export function buildRoute(input: RouteInput): Route {
     open: covered[cover].filter((zone) => !ruled.has(zone)),
   });
   const [inside, bays, apart, outside] = [on('inside'), on('bays'), on('apart'), on('outside')];
-  const markings = input.markings.filter(({ zone }) => seen.has(zone));
+  const markings = onZones(input.markings, seen);
   const onParts = new Set(covered.apart);
-  const loose = markings.filter(({ zone }) => onParts.has(zone));
-  const fast = markings.filter(({ zone }) => !onParts.has(zone));
+  const isLoose = ({ zones }: RouteMarking) => zones.every((zone) => onParts.has(zone));
+  const [loose, fast] = [markings.filter(isLoose), markings.filter((marking) => !isLoose(marking))];
   const order = sprayOrder(outside.calls, input);
   const isWorn = input.options.chips === 'fluid beneath' && weathered(build);
   const fluid = isWorn ? fluidRun(order, { ...input, markings: fast }) : null;
@@ -153,9 +153,9 @@ const weighed = (route: Route, says: string | undefined): Route =>
       }
     : route;
 
-/** The calls as far as they are worn on some zones. */
-const onZones = (calls: readonly RouteCall[], wanted: ReadonlySet<string>): RouteCall[] =>
-  calls.flatMap((call) => {
-    const zones = call.zones.filter((zone) => wanted.has(zone));
-    return zones.length > 0 ? [{ ...call, zones }] : [];
+/** Calls and markings as far as they are on some zones. */
+const onZones = <T extends { zones: string[] }>(all: readonly T[], wanted: ReadonlySet<string>): T[] =>
+  all.flatMap((one) => {
+    const zones = one.zones.filter((zone) => wanted.has(zone));
+    return zones.length > 0 ? [{ ...one, zones }] : [];
   });

@@ -132,7 +132,7 @@ describe('for any build', () => {
           id: `m${i}`,
           title: `marking ${i}`,
           name: `marking ${i}`,
-          zone: 'fin-port',
+          zones: ['fin-port'],
           method,
         })),
         layers: [],

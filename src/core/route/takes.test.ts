@@ -28,7 +28,7 @@ function routeAt(preset: PresetName, denominator: number, way: RouteCall['way'] 
     id,
     title: id,
     name: id,
-    zone: outside[0]!,
+    zones: [outside[0]!],
     method,
     pieces: 4,
     painted: { edgeMm: 4800 / denominator, areaCm2: 90_000 / denominator ** 2 },

@@ -157,7 +157,6 @@ function EntryZones({
             : 'On no zone in particular'}
       </summary>
       <ZoneChecks
-        className="plain-list columns"
         zones={[...data.allZones, ...gone.map((key) => ({ key, title: `${key} (gone)` }))]}
         marked={zones}
         onMark={onZones}

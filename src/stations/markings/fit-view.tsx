@@ -60,7 +60,7 @@ export function factsOf(
         }
       : null,
     rubDown: marking.method === 'dry transfer',
-    isMatt: data.matt.includes(data.ruled[marking.zone] ?? ''),
+    isMatt: marking.zones.some((zone) => data.matt.includes(data.ruled[zone] ?? '')),
     lines: data.lines,
   };
 }

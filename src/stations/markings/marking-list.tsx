@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useEffect, useState, type ReactNode } from 'react';
 import type { schemeOn } from '@/core/markings/placing';
+import { capital } from '@/core/units/words';
 import type { troublesOf } from '@/core/markings/troubles';
 import type { OutlineSpec } from '@/core/outline/outline';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
@@ -26,7 +27,7 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
   const on = useDrawn(data);
   const troubles = useTroubles(data);
   useKey('n', () => setOpen('new'));
-  const listed = data.markings.filter((marking) => !zone || marking.zone === zone);
+  const listed = data.markings.filter((marking) => !zone || marking.zones.includes(zone));
   return (
     <>
       <p className="pane-actions">
@@ -80,7 +81,7 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
                       {marking.text ? <span className="dim">{marking.text}</span> : null}
                     </th>
                     <td className="dim">
-                      {data.zones.find((item) => item.value === marking.zone)?.label ?? marking.zone}
+                      {capital(marking.where)}
                       {marking.places.length > 1 ? `, ${marking.places.length} places` : ''}
                     </td>
                     <td>

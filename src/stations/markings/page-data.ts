@@ -4,6 +4,8 @@ import type { Kept } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { figuresOf, TYPICAL_TOOL } from '@/core/kit/tools';
 import { colourLaid, markingLaid } from '@/core/workshop/already-laid';
+import { spokenZones } from '@/core/outline/spoken';
+import { zonesOfMarking } from '@/core/markings/on-zones';
 import { checkSize, type SizeCheck } from '@/core/markings/size';
 import { PRINTER_LINE_MM, type MethodFacts } from '@/core/markings/methods';
 import type { NoseWeight } from '@/core/derive/nose-weight';
@@ -24,7 +26,8 @@ export interface MarkingsPage {
   underlays: Kept<'underlay'>[];
   denominator: number;
   spec: OutlineSpec;
-  markings: (Kept<'marking'> & { check: SizeCheck; laid: string })[];
+  /** Each with its size against its print, what was done of it, and the zones that it lies on, by key and as one says them. */
+  markings: (Kept<'marking'> & { check: SizeCheck; laid: string; zones: string[]; where: string })[];
   /** The scheme over the zones' own colours, from the first field laid to the last. */
   fields: Kept<'scheme_field'>[];
   sheets: Kept<'decal_sheet'>[];
@@ -83,11 +86,16 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
     underlays,
     denominator: brief.denominator,
     spec,
-    markings: markings.map((marking) => ({
-      ...marking,
-      check: checkSize(marking.heightMm, brief.denominator, marking.printedMm),
-      laid: markingLaid(view, marking.id),
-    })),
+    markings: markings.map((marking) => {
+      const zones = zonesOfMarking(view.outline, marking);
+      return {
+        ...marking,
+        check: checkSize(marking.heightMm, brief.denominator, marking.printedMm),
+        laid: markingLaid(view, marking.id),
+        zones,
+        where: spokenZones(view.outline.zones, zones),
+      };
+    }),
     fields: fieldsOf(view),
     sheets: shelf.decalSheets,
     zones: view.outline.zones.map((zone) => ({ value: zone.key, label: zone.title })),

@@ -73,7 +73,7 @@ export function GeneralCoats({ data }: { data: ColoursPage }): ReactNode {
                       <span className="dim">none chosen: planned as {row.laid.toLowerCase()}</span>
                     )}
                   </td>
-                  <td className="num">{row.neededMl > 0 ? `${row.neededMl.toFixed(1)} ml` : '–'}</td>
+                  <td className="num nowrap">{row.neededMl > 0 ? `${row.neededMl.toFixed(1)} ml` : '–'}</td>
                   <td>{row.record ? <WayChoice data={data} row={row} /> : null}</td>
                 </tr>
                 {open === keyOf(row) ? (
@@ -251,7 +251,7 @@ function Where({ row, on, onMark }: { row: CoatRow; on: string[]; onMark: (zones
         {on.length > 0 ? `Only on ${counted(on.length, 'zone')}` : `Wherever ${row.title.toLowerCase()} goes`}
         {row.on ? '' : on.length > 0 ? '; elsewhere as it is' : ', or only on some zones'}
       </summary>
-      <ZoneChecks zones={row.places} marked={on} onMark={onMark} className="plain-list columns" />
+      <ZoneChecks zones={row.places} marked={on} onMark={onMark} />
     </details>
   );
 }
