@@ -75,6 +75,31 @@ test.describe('colours', () => {
     await soundPage(page, 'main');
   });
 
+  test('another primer on some zones only has a row and a step of its own; one product in one place', async ({
+    page,
+  }) => {
+    await openDemo(page, 'colours');
+    const coats = page.getByRole('region', { name: 'Primer and clears' });
+    await coats.getByRole('button', { name: 'Primer', exact: true }).click();
+    await coats.getByText('only on some zones').click();
+    await coats.getByRole('checkbox', { name: 'Spinner' }).check();
+    await coats
+      .getByRole('row', { name: /Hask 150/ })
+      .getByRole('button', { name: 'Use it on 1 zone' })
+      .click();
+    const own = coats.getByRole('row', { name: /^Primer, on the spinner/ });
+    await expect(own).toContainText('Hask 150 Stone primer');
+    await expect(coats.getByRole('row', { name: /^Primer [^,]/ })).toContainText('Quoin 350 Ash primer');
+    // The spinner has its primer: it is not offered for a third.
+    await coats.getByRole('button', { name: 'Primer', exact: true }).click();
+    await coats.getByText('only on some zones').click();
+    await expect(coats.getByRole('checkbox', { name: 'Propeller' })).toBeVisible();
+    await expect(coats.getByRole('checkbox', { name: 'Spinner' })).toHaveCount(0);
+    await soundPage(page, 'main');
+    await page.getByRole('link', { name: 'Route' }).first().click();
+    await expect(page.getByText(/^Prime gear, propeller, .*: the spinner$/).first()).toBeVisible();
+  });
+
   test('a test spray in words gives the next drop; nonsense is not guessed at', async ({ page }) => {
     await openDemo(page, 'colours?show=mix&code=TCS%2014');
     const seen = page.getByLabel('What the test spray looks like');
