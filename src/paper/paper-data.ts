@@ -11,8 +11,8 @@ import { paintInFull } from '@/core/paint/catalogue';
 import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING } from '@/core/paint/spraying';
 import { thinningOf } from '@/core/paint/thinning';
+import { calledWhere } from '@/core/workshop/called-where';
 import { capital, counted } from '@/core/units/words';
-import { spokenZones } from '@/core/outline/spoken';
 import { workBySession } from '@/core/route/plan';
 import { dueInWords } from '@/ui/due-words';
 import { sheetData, type SheetData } from '@/sheet/sheet-data';
@@ -80,7 +80,9 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
         chosen: paint?.lab ? hexOf(paint.lab) : null,
         paint: paint
           ? `${paintInFull(paint)}, ${CHEMISTRIES[paint.chemistry].title.toLowerCase()}, ${paint.finish}`
-          : 'not chosen yet',
+          : call.painted
+            ? 'not chosen yet'
+            : 'no paint is needed',
         difference:
           dE === null
             ? ''
@@ -89,7 +91,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
           advice && thinning
             ? `${thinning.ratio}:1 ${thinning.thinner}, ${advice.pressureBar} bar, ${counted(call.coats?.coats ?? 0, 'coat')}`
             : '',
-        zones: capital(spokenZones(view.outline.zones, call.zones)),
+        zones: capital(calledWhere(view.outline, call)),
       };
     }),
     markings: markings.map((marking) => {

@@ -116,7 +116,7 @@ test.describe('colours', () => {
     await page.getByRole('button', { name: /^Choose for all/ }).click();
     await expect(page.getByText(/No better choice exists|A better choice may exist/)).toBeVisible();
     await page.getByRole('button', { name: 'Take it' }).click();
-    await expect(page.getByText(/All 10 colours have a paint/)).toBeVisible();
+    await expect(page.getByText(/All 13 colours have a paint/)).toBeVisible();
     await page.keyboard.press('u');
     await expect(page.getByText(/choose one for Sleet/)).toBeVisible();
   });

@@ -335,7 +335,7 @@ function coatsOf(step: RouteStep, call: PaintedCall | undefined, climate: Climat
 
 /** Drops for what the step lays: its mixture in whole drops, enough for area, coats and losses. */
 function cupFor(view: PlannedBrief, step: RouteStep, call: PaintedCall | undefined, coats: number): CardCup | null {
-  const areaCm2 = modelAreaOfZones(view.outline, step.zones, view.state.brief.denominator);
+  const areaCm2 = step.areaCm2 ?? modelAreaOfZones(view.outline, step.zones, view.state.brief.denominator);
   if (areaCm2 <= 0) return null;
   const paint = call?.choice?.paint;
   const mixed = step.mixed ?? mixedFor(call);

@@ -18,6 +18,8 @@ import { groundCalled, groundOfBrief, groundOfSchool, type Ground } from '@/core
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import type { AppliedFigures } from '@/core/paint/quantity';
 import type { RouteCall } from '@/core/route/call';
+import { needsWhite } from '@/core/route/painted-marking';
+import { markedColours, takesPaint, type MarkedCall } from './marked';
 import type { QuestionView } from './questions';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
 import { wornColours } from './worn';
@@ -27,8 +29,13 @@ import { wornColours } from './worn';
 export interface CallView {
   code: string;
   official: OfficialColour | null;
+  /** Zones whose skin shows it; none where only markings have it. */
   zones: string[];
-  /** Skin on the model that shows it, cm2. */
+  /** Markings that are made here and have it. */
+  markings: MarkedCall[];
+  /** Whether it comes out of a bottle at all: of what is only printed or penned no paint is needed. */
+  painted: boolean;
+  /** Skin on the model that shows it and what is painted of markings, cm2. */
   areaCm2: number;
   /** `paint` is what a chosen recipe makes, where one is chosen. */
   choice: { record: Kept<'colour_choice'>; paint: Paint; recipe: RecipeView | null } | null;
@@ -41,7 +48,7 @@ export interface CallView {
   way: Suggestion & { chosen: boolean; takes: AppliedFigures };
 }
 
-export type CallMaker = (value: string, zones: string[], areaM2?: number) => CallView;
+export type CallMaker = (value: string, zones: string[], areaM2?: number, markings?: MarkedCall[]) => CallView;
 
 /** How general coats are brought on in a brief. */
 export const generalWayOf = ({ choices }: Pick<BriefState, 'choices'>, tools: readonly Tool[]): GeneralWay =>
@@ -74,18 +81,19 @@ export function callMaker(
       const lab = under === code ? null : labOf(under);
       return lab ? [{ code: under, lab }] : [];
     });
-  return (value, zones, areaM2) => {
+  return (value, zones, areaM2, markings = []) => {
+    const made = markings.filter(takesPaint);
     const areaCm2 =
-      areaM2 === undefined
+      (areaM2 === undefined
         ? modelAreaOfZones(outline, zones, state.brief.denominator)
-        : (areaM2 * 1e4) / state.brief.denominator ** 2;
+        : (areaM2 * 1e4) / state.brief.denominator ** 2) + made.reduce((sum, marking) => sum + marking.areaCm2, 0);
     const code = canonicalIn(book, value);
     const colour = official.get(code) ?? null;
     const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
     const kept = state.recipes.find((recipe) => recipe.id === record?.recipeId);
-    const made = kept ? mixtureOf(kept, catalogue, paints) : null;
-    const recipe = made?.recipe ?? null;
-    const paint = made ? made.paint : record?.paintId && paints.get(record.paintId);
+    const mixture = kept ? mixtureOf(kept, catalogue, paints) : null;
+    const recipe = mixture?.recipe ?? null;
+    const paint = mixture ? mixture.paint : record?.paintId && paints.get(record.paintId);
     const choice = record && paint ? { record, paint, recipe } : null;
     const own =
       record && paint
@@ -93,16 +101,22 @@ export function callMaker(
         : null;
     const filter = record?.filter ?? null;
     const filterPaint = filter && paints.get(filter.paintId);
-    const suggested = suggestWay(
-      {
-        areaCm2,
-        edge: zones.some((zone) => soft.has(zone)) ? 'soft' : 'hard',
-        metallic: paint ? paint.kind === 'metallic' : false,
-        bottled: Boolean(paint),
-      },
-      tools,
-      general,
-    );
+    const suggested =
+      zones.length === 0 && made.length > 0
+        ? wayOfMarkings(made, general)
+        : suggestWay(
+            {
+              areaCm2,
+              edge: zones.some((zone) => soft.has(zone)) ? 'soft' : 'hard',
+              metallic: paint ? paint.kind === 'metallic' : false,
+              bottled: Boolean(paint),
+            },
+            tools,
+            general,
+          );
+    // Of markings alone: masks get their white ground.
+    const under =
+      zones.length === 0 && made.some(({ method }) => method === 'mask') && paint && needsWhite(paint) ? WHITE : ground;
     const way = record?.way
       ? { way: record.way, because: 'as you chose', chosen: true }
       : { ...suggested, chosen: false };
@@ -111,6 +125,8 @@ export function callMaker(
       code,
       official: colour,
       zones,
+      markings,
+      painted: zones.length > 0 || made.length > 0,
       areaCm2,
       choice,
       coats:
@@ -120,7 +136,7 @@ export function callMaker(
               way.way,
               overWhatLies(
                 choice.paint,
-                plannedCoats(choice.paint, own?.lab ?? ground, loggedCoats(state, record!.codeId, code)),
+                plannedCoats(choice.paint, own?.lab ?? under, loggedCoats(state, record!.codeId, code)),
                 own ? [] : groundsUnder(code, zones),
               ),
             )
@@ -129,6 +145,18 @@ export function callMaker(
       filter: choice && filter && filterPaint ? { ...filter, paint: filterPaint } : null,
     };
   };
+}
+
+/** The ground that goes under colours of masked markings that hide badly. */
+const WHITE = groundCalled('white')!.lab;
+
+/** How the colours of markings go on, as their steps have it. */
+function wayOfMarkings(made: readonly MarkedCall[], general: GeneralWay): Suggestion {
+  if (made.every(({ method }) => method === 'brush'))
+    return { way: 'brush', because: 'markings that are painted by hand' };
+  return general === 'airbrush'
+    ? { way: 'airbrush', because: 'through the masks of its markings' }
+    : { way: 'brush', because: 'no can sprays into a small mask' };
 }
 
 const mixtures = new WeakMap<
@@ -177,7 +205,7 @@ function loggedCoats({ uses, log }: BriefState, codeId: string, code: string): n
   ];
 }
 
-/** Rulings on colour and the scheme over them, one call for each code with the zones that wear it. */
+/** Rulings on colour and the scheme over them, and the markings that are made here: one call for each code with the zones and markings that wear it. */
 export function callViews(
   state: BriefState,
   questions: readonly QuestionView[],
@@ -197,9 +225,12 @@ export function callViews(
     if (!known) worn.push({ code, zones: [zone], areaM2: 0 });
     else if (!known.zones.includes(zone)) known.zones.push(zone);
   }
+  const marked = markedColours(state, outline, book);
+  for (const code of marked.keys())
+    if (!worn.some((one) => one.code === code)) worn.push({ code, zones: [], areaM2: 0 });
   return worn
     .sort((one, other) => one.code.localeCompare(other.code))
-    .map(({ code, zones, areaM2 }) => callOf(code, zones, areaM2));
+    .map(({ code, zones, areaM2 }) => callOf(code, zones, areaM2, marked.get(code)));
 }
 
 export function routeCall(call: CallView): RouteCall {

@@ -47,10 +47,11 @@ export function wantedOf(
   const soft = softZones(questions);
   const patterns = patternsOn(state.fields);
   const base = ruledColours(questions, book);
+  const worn = calls.filter(({ zones }) => zones.length > 0);
   const chosen = chosenCoats(state.coats, paints);
   return {
     edges: skinEdges(borders, (zone) => base.get(zone) ?? null, painted, soft, brief.denominator),
-    hides: hidingPairs(calls),
+    hides: hidingPairs(worn),
     laid: laidColours,
     denominator: brief.denominator,
     general: generalWayOf(state, tools),
@@ -60,7 +61,7 @@ export function wantedOf(
     options: brief.options,
     maskOrder: brief.maskOrder,
     climate: { tempC: brief.tempC, humidity: brief.humidity },
-    calls: calls.map(routeCall),
+    calls: worn.map(routeCall),
     markings: state.markings.map((marking) => {
       const zones = zonesOfMarking(outline, marking);
       return {

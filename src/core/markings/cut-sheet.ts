@@ -161,29 +161,46 @@ export function markingSheet(
 export const lineLength = (line: Polygon): number =>
   line.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - line[i]![0], y - line[i]![1]), 0);
 
-/** How long each band is at the first place of a marking: right round what it lies on, metres of the real machine. */
-export function bandLengths(outline: Outline, marking: PlaceableMarking): number[] {
-  const skin = onSkin(outline, marking, 0);
-  if (!skin) return [];
-  const { chart } = skin;
-  return skin.fields.map(({ region }) => {
-    const [[x0], [x1]] = [region[0]![0]!, region[0]![1]!] as unknown as [[number], [number]];
-    const middle = (x0 + x1) / 2;
-    if (chart.on.kind === 'lifting') return chordAt(chart.on.of, middle / chart.on.of.semispan).chord;
-    return lengthOn(chart, [
-      [middle, 0],
-      [middle, 360],
-    ]);
-  });
+/** A band as it goes round what it lies on. */
+export interface Ring {
+  /** Metres of the real machine. */
+  length: number;
+  /** Which of the marking's colours it has. */
+  colour: number;
 }
 
-/** Equal strips for a band: as long as it goes round, in the count needed and a spare for every four. */
+/** The bands of a marking at all of its places, each once: what is placed in several views at one station is one. */
+export function ringsOf(outline: Outline, marking: PlaceableMarking): Ring[] {
+  const rings = new Map<string, Ring>();
+  marking.places.forEach((_, place) => {
+    const skin = onSkin(outline, marking, place);
+    if (!skin) return;
+    const { chart } = skin;
+    skin.fields.forEach(({ region }, i) => {
+      const [[x0], [x1]] = [region[0]![0]!, region[0]![1]!] as unknown as [[number], [number]];
+      const middle = (x0 + x1) / 2;
+      const name = `${chart.id} ${middle.toFixed(3)}`;
+      if (rings.has(name)) return;
+      const length =
+        chart.on.kind === 'lifting'
+          ? chordAt(chart.on.of, middle / chart.on.of.semispan).chord
+          : lengthOn(chart, [
+              [middle, 0],
+              [middle, 360],
+            ]);
+      rings.set(name, { length, colour: i % Math.max(1, marking.codes.length) });
+    });
+  });
+  return [...rings.values()];
+}
+
+/** Equal strips for the bands of a marking, at all of its places: as long as the longest goes round, in the count needed and a spare for every four. */
 export function bandSheet(
   outline: Outline,
   marking: PlaceableMarking & { title: string },
   denominator: number,
 ): CutSheet | null {
-  const lengths = bandLengths(outline, marking);
+  const lengths = ringsOf(outline, marking).map(({ length }) => length);
   if (lengths.length === 0) return null;
   const broad = marking.heightMm / denominator;
   const count = lengths.length;

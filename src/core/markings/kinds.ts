@@ -13,5 +13,7 @@ export type MarkingKind = (typeof MARKING_KINDS)[number];
 export const MARKING_METHODS = ['decal', 'mask', 'brush', 'pen', 'own decal', 'dry transfer'] as const;
 /** How a marking is made. */
 export type MarkingMethod = (typeof MARKING_METHODS)[number];
-/** Printed already: it takes no paint. */
+/** It is bought with its colours. */
+export const FROM_A_SHEET: ReadonlySet<MarkingMethod> = new Set(['decal', 'dry transfer']);
+/** Printed already, or here: it takes no paint. */
 export const PRINTED: ReadonlySet<MarkingMethod> = new Set(['decal', 'own decal', 'dry transfer']);

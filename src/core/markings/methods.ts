@@ -1,3 +1,4 @@
+import type { Minutes } from '@/core/units/minutes';
 import { counted } from '@/core/units/words';
 import type { SheetCondition } from './decal-sheet';
 import { eyeLimit, EYE_MM } from './fit';
@@ -13,7 +14,8 @@ export interface MethodFacts {
   colours: number;
   /** Coats of its colours, in all. */
   coats: number;
-  places: number;
+  /** What it takes at the bench, by each way of making it. */
+  minutes: Readonly<Record<MarkingMethod, Minutes>>;
   /** Of the skin under it, %. */
   stretchPercent: number;
   /** Hinge and panel lines that it crosses. */
@@ -46,6 +48,8 @@ export interface MethodChoice {
 /** Home printers draw a tenth of a millimetre; decals from the trade finer. */
 export const PRINTER_LINE_MM = 0.1;
 const DECAL_LINE_MM = 0.05;
+/** Artwork is laid out, printed, sealed twice and cut before it goes on. */
+const PRINTING: Minutes = 36;
 /** What a risk that comes true costs, hours, weighed by how often it does. Estimates of the bench, to be corrected by the log. */
 const RISK_HOURS = { slight: 0.2, some: 0.6, grave: 1.6 };
 /** Sheets older than this are tried on a spare first, years. */
@@ -59,7 +63,6 @@ const TOO_CURVED = 2;
 const MOST_PEN_LINES = 3;
 
 interface Draft {
-  hours: number;
   filmUm: number;
   leastMm: number;
   edge: string;
@@ -76,10 +79,9 @@ const curved = ({ stretchPercent }: MethodFacts, what: string): Draft['risks'] =
 
 const RULES: Record<MarkingMethod, Rule> = {
   decal: (facts) => {
-    const { sheet, places, areaCm2, isMatt, crosses } = facts;
+    const { sheet, areaCm2, isMatt, crosses } = facts;
     const film = sheet?.filmUm ?? 20;
     return {
-      hours: 0.15 + places * (0.15 + crosses * 0.04) + (sheet?.condition === 'brittle' ? 0.5 : 0),
       filmUm: film,
       leastMm: DECAL_LINE_MM,
       edge: 'a step of film all round',
@@ -107,10 +109,9 @@ const RULES: Record<MarkingMethod, Rule> = {
     };
   },
   mask: (facts) => {
-    const { colours, coats, places, leastDetailMm, lines, crosses } = facts;
+    const { colours, coats, leastDetailMm, lines, crosses } = facts;
     const least = lines.cutter ?? 1;
     return {
-      hours: 0.35 + 0.1 * places + places * (colours * 0.3 + coats * 0.12),
       filmUm: 15 * Math.max(1, coats),
       leastMm: least,
       edge: 'sharp, a ridge that is rubbed down',
@@ -130,11 +131,10 @@ const RULES: Record<MarkingMethod, Rule> = {
     };
   },
   brush: (facts) => {
-    const { areaCm2, colours, coats, places, leastDetailMm, lines } = facts;
+    const { areaCm2, coats, leastDetailMm, lines } = facts;
     const least = lines.brush ?? 0.2;
     const isLarge = areaCm2 > 3;
     return {
-      hours: places * (0.2 + colours * 0.2 + coats * 0.1 + areaCm2 * 0.15),
       filmUm: 25 * Math.max(1, coats),
       leastMm: least,
       edge: 'by hand',
@@ -147,8 +147,7 @@ const RULES: Record<MarkingMethod, Rule> = {
             : null,
     };
   },
-  pen: ({ areaCm2, colours, places, leastDetailMm, lines }) => ({
-    hours: places * (0.1 + 0.1 * colours + areaCm2 * 0.4),
+  pen: ({ areaCm2, colours, leastDetailMm, lines }) => ({
     filmUm: 5,
     leastMm: lines.pen ?? 0.3,
     edge: 'a line of ink',
@@ -167,7 +166,6 @@ const RULES: Record<MarkingMethod, Rule> = {
                 : null,
   }),
   'own decal': (facts) => ({
-    hours: 0.6 + facts.places * 0.2,
     filmUm: 25,
     leastMm: facts.lines.printer,
     edge: 'a step of film all round',
@@ -183,7 +181,6 @@ const RULES: Record<MarkingMethod, Rule> = {
         : null,
   }),
   'dry transfer': (facts) => ({
-    hours: 0.1 + facts.places * 0.15,
     filmUm: 8,
     leastMm: DECAL_LINE_MM,
     edge: 'no film beyond the print',
@@ -196,9 +193,10 @@ const RULES: Record<MarkingMethod, Rule> = {
 export function compareMethods(facts: MethodFacts): MethodChoice[] {
   return MARKING_METHODS.map((method): MethodChoice => {
     const { risks, ...draft } = RULES[method](facts);
+    const hours = (facts.minutes[method] + (method === 'own decal' ? PRINTING : 0)) / 60;
     const weight =
-      draft.hours + risks.reduce((sum, [grade]) => sum + RISK_HOURS[grade], 0) + Math.max(0, draft.filmUm - 12) / 80;
-    return { method, ...draft, risks: risks.map(([, says]) => says), weight };
+      hours + risks.reduce((sum, [grade]) => sum + RISK_HOURS[grade], 0) + Math.max(0, draft.filmUm - 12) / 80;
+    return { method, hours, ...draft, risks: risks.map(([, says]) => says), weight };
   }).sort((a, b) => Number(a.cannot !== null) - Number(b.cannot !== null) || a.weight - b.weight);
 }
 

@@ -3,7 +3,7 @@ import { signedArea } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import { atScale } from '@/core/units/length';
 import { remembering } from '@/core/units/remembered';
-import { bandLengths, lineLength } from './cut-sheet';
+import { lineLength, ringsOf } from './cut-sheet';
 import { seenFields } from './drawn';
 import type { PlaceableMarking } from './placing';
 
@@ -11,6 +11,8 @@ import type { PlaceableMarking } from './placing';
 export interface PaintedSize {
   edgeMm: number;
   areaCm2: number;
+  /** Of each of its codes, in their order, cm2; they add up to the whole. */
+  ofCodes: number[];
 }
 
 const memories = new WeakMap<Outline, ReturnType<typeof remembering<PaintedSize>>>();
@@ -20,24 +22,42 @@ const memories = new WeakMap<Outline, ReturnType<typeof remembering<PaintedSize>
  * real machine for an outline.
  */
 export function paintedSize(outline: Outline, marking: PlaceableMarking, denominator: number): PaintedSize {
-  const { kind, text, zone, heightMm, places, design } = marking;
+  const { kind, text, zone, heightMm, places, design, codes } = marking;
   const remember = memories.get(outline) ?? remembering<PaintedSize>(300);
   memories.set(outline, remember);
-  const name = JSON.stringify([kind, text, zone, heightMm, places, design]);
+  const name = JSON.stringify([kind, text, zone, heightMm, places, design, codes.length]);
   const real = remember(name, () => measured(outline, marking));
-  return { edgeMm: atScale(real.edgeMm, denominator), areaCm2: real.areaCm2 / denominator ** 2 };
+  const onModel = (areaCm2: number) => areaCm2 / denominator ** 2;
+  return {
+    edgeMm: atScale(real.edgeMm, denominator),
+    areaCm2: onModel(real.areaCm2),
+    ofCodes: real.ofCodes.map(onModel),
+  };
 }
 
 function measured(outline: Outline, marking: PlaceableMarking): PaintedSize {
   const size = marking.heightMm;
-  if (marking.kind === 'band') {
-    const long = bandLengths(outline, marking).reduce((sum, m) => sum + m * 1000, 0);
-    const places = Math.max(1, marking.places.length);
-    return { edgeMm: 2 * long * places, areaCm2: (long * size * places) / 100 };
-  }
-  const fields = seenFields(marking).map(({ region }) => wound(region));
-  const times = Math.max(1, marking.places.length);
-  const edge = fields.flat().reduce((sum, ring) => sum + lineLength([...ring, ring[0]!]), 0);
-  const area = fields.reduce((sum, rings) => sum + Math.abs(rings.reduce((all, ring) => all + signedArea(ring), 0)), 0);
-  return { edgeMm: edge * size * times, areaCm2: (area * size * size * times) / 100 };
+  const pieces =
+    marking.kind === 'band'
+      ? ringsOf(outline, marking).map(({ length, colour }) => {
+          const long = length * 1000;
+          return { colour, edgeMm: 2 * long, areaMm2: long * size };
+        })
+      : seenFields(marking).map(({ region, colour }) => {
+          const rings = wound(region);
+          const times = Math.max(1, marking.places.length);
+          return {
+            colour,
+            edgeMm: rings.reduce((sum, ring) => sum + lineLength([...ring, ring[0]!]), 0) * size * times,
+            areaMm2: Math.abs(rings.reduce((sum, ring) => sum + signedArea(ring), 0)) * size * size * times,
+          };
+        });
+  const last = Math.max(0, marking.codes.length - 1);
+  const ofCodes = marking.codes.map(() => 0);
+  for (const { colour, areaMm2 } of pieces) if (ofCodes.length > 0) ofCodes[Math.min(colour, last)]! += areaMm2 / 100;
+  return {
+    edgeMm: pieces.reduce((sum, { edgeMm }) => sum + edgeMm, 0),
+    areaCm2: pieces.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) / 100,
+    ofCodes,
+  };
 }

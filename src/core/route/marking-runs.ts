@@ -1,5 +1,6 @@
 import { dryingTime, waitFor, type Climate } from '@/core/paint/drying';
-import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
+import { byHand, put } from '@/core/work/making';
+import { minutesOf, minutesSaid } from '@/core/work/minutes';
 import { markingLayer, paintedMarking } from './painted-marking';
 import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { Insert } from './insert';
@@ -7,24 +8,19 @@ import type { RouteMarking } from './call';
 import type { RouteInput } from './route-input';
 import { coatLaid } from './spray-run';
 
-/** A brush leaves thin coats. */
-const BY_HAND_COATS = 2;
-
 /** Markings that go on after the seal's ground: decals, brush and pen, one after the other. */
 export function appliedMarkings(markings: readonly RouteMarking[], climate: Climate): Insert {
   const fluid = waitFor('decal', climate);
   const steps: RouteStep[] = [];
   const links: RouteLink[] = [];
   for (const marking of markings.filter((m) => m.method !== 'mask')) {
-    const byHand = marking.method === 'brush' || marking.method === 'pen';
+    const isByHand = marking.method === 'brush' || marking.method === 'pen';
     const { pieces = 1, isStencil = false, painted = { edgeMm: 0, areaCm2: 0 } } = marking;
-    const work: Work = byHand
-      ? { kind: 'brush', ...painted, coats: BY_HAND_COATS }
-      : { kind: isStencil ? 'stencils' : 'decals', pieces };
+    const work = isByHand ? byHand(painted) : put(pieces, isStencil);
     const step = stepOf(
       `marking:${marking.id}`,
-      `${byHand ? 'Paint' : 'Place'} ${marking.title}${pieces > 1 ? `, ${pieces} of them` : ''}`,
-      byHand ? 'brush' : 'decal',
+      `${isByHand ? 'Paint' : 'Place'} ${marking.title}${pieces > 1 ? `, ${pieces} of them` : ''}`,
+      isByHand ? 'brush' : 'decal',
       'Whole',
       minutesOf(work),
       {
@@ -32,7 +28,7 @@ export function appliedMarkings(markings: readonly RouteMarking[], climate: Clim
         stage: 'markings',
         family: 'marking',
         marking: marking.id,
-        lays: [markingLayer(byHand ? 'marking' : 'decal', marking.title)],
+        lays: [markingLayer(isByHand ? 'marking' : 'decal', marking.title)],
         zones: marking.zones,
         why: marking.method === 'own decal' ? 'print spares' : '',
       },

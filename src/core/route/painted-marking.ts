@@ -2,10 +2,11 @@ import { chromaOf, hueBetween } from '@/core/colour/spaces';
 import { WAY_FACTS, type Way } from '@/core/kit/applying';
 import { dryingTime } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
+import type { PaintedSize } from '@/core/markings/painted-size';
 import type { Minutes } from '@/core/units/minutes';
 import type { Layer } from '@/core/work/layer';
-import { workOfMask } from '@/core/work/masking';
-import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
+import { coatThroughMask, tapeOf } from '@/core/work/making';
+import { minutesOf, minutesSaid } from '@/core/work/minutes';
 import { stepOf, type Load, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { RouteCall, RouteMarking } from './call';
 import { ASSUMED_CHEMISTRY, coatOf, loadOf } from './call-coat';
@@ -13,7 +14,6 @@ import { lightToDark } from './colour-order';
 import { handledBy } from './by-way';
 import { unmaskAfter } from './mask-steps';
 import type { RouteInput } from './route-input';
-import { WORK_OF } from './takes';
 import { TAPE } from './rules/cautions';
 import { coatLaid } from './spray-run';
 
@@ -28,10 +28,21 @@ export const markingLayer = (what: 'marking' | 'decal', paint: string): Layer =>
 /** Chroma from which a colour is a strong one. */
 const STRONG = 25;
 /** Colour that hides badly over anything dark: a white ground goes under it. */
-const needsWhite = ({ lab }: RouteCall): boolean => lab !== null && lab[0] > 30 && chromaOf(lab) > STRONG;
+export const needsWhite = ({ lab }: Pick<RouteCall, 'lab'>): boolean =>
+  lab !== null && lab[0] > 30 && chromaOf(lab) > STRONG;
 
 /** White enough to be a ground itself. */
 const isWhite = ({ lab }: Pick<RouteCall, 'lab'>): boolean => lab !== null && lab[0] > 88 && chromaOf(lab) < 10;
+
+/** Whether a white ground goes under colours through a mask: white under white is one coat too many. */
+export function takesWhite(
+  calls: readonly Pick<RouteCall, 'lab'>[],
+  skinUnder: readonly Pick<RouteCall, 'lab'>[],
+): boolean {
+  // White is the lightest: where it is one of them, it comes first.
+  const hasWhite = calls.some(isWhite) || (skinUnder.length > 0 && skinUnder.every(isWhite));
+  return !hasWhite && calls.some(needsWhite);
+}
 
 /** From here on, degrees of hue, two colours are of another kind. */
 const ANOTHER_HUE = 60;
@@ -42,8 +53,6 @@ function turnsOver(over: RouteCall, under: RouteCall): boolean {
   return hueBetween(over.lab, under.lab) > (ANOTHER_HUE * Math.PI) / 180;
 }
 
-/** A marking is sprayed thin, in so many coats. */
-const MARKING_COATS = 2;
 const WHITE_GROUND: Load = {
   id: 'ground White',
   title: 'White ground',
@@ -51,7 +60,7 @@ const WHITE_GROUND: Load = {
   kind: 'solid',
   lightness: 96,
 };
-const NO_SIZE = { edgeMm: 0, areaCm2: 0 };
+const NO_SIZE: PaintedSize = { edgeMm: 0, areaCm2: 0, ofCodes: [] };
 
 /** Tape that is laid for a marking, along its edges. */
 export function markingTape(
@@ -60,7 +69,7 @@ export function markingTape(
   title: string,
   over: Pick<RouteStep, 'family' | 'tape' | 'why'>,
 ): RouteStep {
-  const taped = workOfMask({ tapeMm: painted.edgeMm, softMm: 0 });
+  const taped = tapeOf(painted.edgeMm);
   return stepOf(key, title, 'mask', 'Whole', minutesOf(taped), {
     minutesFrom: minutesSaid(taped),
     stage: 'markings',
@@ -80,7 +89,8 @@ export function paintedMarking(
   const { id, title, zones, calls = [], painted = NO_SIZE, pieces = 1 } = marking;
   // No can sprays into a small mask.
   const way: Way = general === 'airbrush' ? 'airbrush' : 'brush';
-  const sprayed: Work = { kind: WORK_OF[way], areaCm2: painted.areaCm2, pieces, coats: MARKING_COATS };
+  /** A colour of it covers its own fields, a ground under all of them the whole. */
+  const areaOf = (call: RouteCall | null) => (call && painted.ofCodes[calls.indexOf(call)]) ?? painted.areaCm2;
   const own: Pick<RouteStep, 'family' | 'stage' | 'marking' | 'zones'> = {
     family: 'marking',
     stage: 'markings',
@@ -97,19 +107,28 @@ export function paintedMarking(
   });
   const steps = [mask];
   /** A coat of it, through the mask. */
-  const coat = (key: string, title: string, load: Load, layer: Layer, why: string): RouteStep =>
-    stepOf(key, title, WAY_FACTS[way].kind, 'Whole', minutesOf(sprayed), {
+  const coat = (
+    key: string,
+    title: string,
+    load: Load,
+    layer: Layer,
+    call: RouteCall | null,
+    why: string,
+  ): RouteStep => {
+    const areaCm2 = areaOf(call);
+    const sprayed = coatThroughMask(areaCm2, pieces, way === 'airbrush');
+    return stepOf(key, title, WAY_FACTS[way].kind, 'Whole', minutesOf(sprayed), {
       ...own,
       minutesFrom: minutesSaid(sprayed),
+      areaCm2,
       code: layer.code,
       lays: [layer],
       ...handledBy(way, load, SPRAYING[load.chemistry].caution),
       why,
     });
+  };
   const colours: (RouteCall | null)[] = calls.length > 0 ? lightToDark(calls) : [null];
   const skinUnder = skin.filter((call) => call.zones.some((zone) => zones.includes(zone)));
-  // White under white is one coat too many.
-  const hasWhite = (colours[0] && isWhite(colours[0])) || (skinUnder.length > 0 && skinUnder.every(isWhite));
   const white: Layer = { ...markingLayer('marking', WHITE_GROUND.title), what: 'undercoat' };
   /** Lays a coat over what is there of it already. */
   const lay = (step: RouteStep, why: string) => {
@@ -117,9 +136,12 @@ export function paintedMarking(
     then(before, step, before.lays.length > 0 ? dryingTime(coatLaid(before), 'recoat', climate) : 0, why);
     steps.push(step);
   };
-  if (!hasWhite && calls.some(needsWhite)) {
+  if (takesWhite(calls, skinUnder)) {
     const why = 'its colours hide badly over what is under them';
-    lay(coat(`marking-ground:${id}`, `Lay the white ground of ${title}`, WHITE_GROUND, white, why), 'masked first');
+    lay(
+      coat(`marking-ground:${id}`, `Lay the white ground of ${title}`, WHITE_GROUND, white, null, why),
+      'masked first',
+    );
   }
   colours.forEach((call, i) => {
     const name = call ? call.name || call.code : '';
@@ -131,6 +153,7 @@ export function paintedMarking(
         `Lay white again in ${title}, for ${name}`,
         WHITE_GROUND,
         white,
+        call,
         why,
       );
       lay(again, why);
@@ -140,6 +163,7 @@ export function paintedMarking(
       `${WAY_FACTS[way].does} ${title}${name ? `: ${name}` : ''}`,
       call ? loadOf(call) : { id: `marking-${id}`, title, chemistry: ASSUMED_CHEMISTRY, kind: 'solid', lightness: 75 },
       { ...markingLayer('marking', title), ...(call ? { ...coatOf(call), code: call.code } : {}) },
+      call,
       way === 'airbrush' ? 'square to the surface, thin' : 'thin, drawn from the tape inwards',
     );
     lay(spray, 'light before dark');

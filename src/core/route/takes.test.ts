@@ -31,7 +31,7 @@ function routeAt(preset: PresetName, denominator: number, way: RouteCall['way'] 
     zones: [outside[0]!],
     method,
     pieces: 4,
-    painted: { edgeMm: 4800 / denominator, areaCm2: 90_000 / denominator ** 2 },
+    painted: { edgeMm: 4800 / denominator, areaCm2: 90_000 / denominator ** 2, ofCodes: [] },
   });
   return buildRoute({
     outline,

@@ -58,6 +58,8 @@ export interface RouteStep {
   code: string | null;
   /** All zones that it works on. */
   zones: string[];
+  /** Where it paints less than its zones, so much, cm2 on the model; null for all of them. */
+  areaCm2: number | null;
   /** They are all of a kind, so that nobody names them one by one. */
   general: Cover | null;
   gate: string | null;
@@ -147,6 +149,7 @@ export const stepOf = (
   coat: null,
   code: null,
   zones: [],
+  areaCm2: null,
   general: null,
   gate: null,
   open: false,

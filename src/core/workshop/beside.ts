@@ -24,10 +24,10 @@ export function besideTheColours(
     const what = layer.paint.toLowerCase();
     coats.set(what, (coats.get(what) ?? 0) + cup.paintMl);
   }
-  for (const { choice, coats: planned, zones, way } of calls) {
+  for (const { choice, coats: planned, areaCm2, way } of calls) {
     if (!choice || !planned) continue;
     thinner += planCup(
-      { areaCm2: areaOf(zones), coats: planned.coats, ...way.takes },
+      { areaCm2, coats: planned.coats, ...way.takes },
       { cupMl: CUP_ML, thinRatio: thinRatioOf(choice.paint), factor },
     ).thinnerMl;
   }

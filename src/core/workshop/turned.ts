@@ -169,7 +169,9 @@ function turnedAsking(before: BriefView, after: BriefView): Turn[] {
 
 function turnedPaints(before: BriefView, after: BriefView): Turn[] {
   const paintOf = ({ calls }: BriefView) =>
-    new Map(calls.map(({ code, choice }) => [code, choice?.paint.name ?? null]));
+    new Map(
+      calls.flatMap(({ code, choice, painted }) => (painted ? [[code, choice?.paint.name ?? null] as const] : [])),
+    );
   const [then, now] = [paintOf(before), paintOf(after)];
   const idle = [...then].filter(([code, paint]) => paint !== null && !now.has(code));
   const lacking = [...now].filter(([code, paint]) => paint === null && (!then.has(code) || then.get(code) !== null));

@@ -12,7 +12,7 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
   const [busy, setBusy] = useState(false);
   const [says, setSays] = useState('');
   const stop = useRef<AbortController | null>(null);
-  const missing = data.calls.filter((call) => !call.paint);
+  const missing = data.calls.filter((call) => call.painted && !call.paint);
 
   const fetchPdf = async () => {
     stop.current = new AbortController();

@@ -10,7 +10,7 @@ export interface BriefPage {
   sources: number;
   ruled: number;
   open: string[];
-  calls: { code: string; name: string; paint: string | null }[];
+  calls: { code: string; name: string; paint: string | null; painted: boolean }[];
   steps: number;
   done: number;
   sessionsLeft: number;
@@ -29,6 +29,7 @@ export function briefPage(view: BriefView): BriefPage {
       code: call.code,
       name: call.official?.record.name ?? '',
       paint: call.choice ? paintLabel(call.choice.paint) : null,
+      painted: call.painted,
     })),
     steps: view.route.steps.length,
     done: view.plan.work.filter((item) => item.done).length,

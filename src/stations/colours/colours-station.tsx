@@ -55,7 +55,9 @@ export function ColoursStation({ data }: { data: ColoursPage }): ReactNode {
 
 /** What stands in the way of every zone having its paint; bottles that are low are said where the drawer is. */
 function whatMatters(data: ColoursPage): string {
-  const missing = data.calls.filter((call) => !call.chosen);
+  // Of what is only printed or penned nobody needs a paint.
+  const calls = data.calls.filter(({ painted }) => painted);
+  const missing = calls.filter((call) => !call.chosen);
   const open = [
     ...(data.unruled > 0
       ? [`${counted(data.unruled, 'colour question')} ${plural('is', data.unruled)} still open at Evidence`]
@@ -63,9 +65,9 @@ function whatMatters(data: ColoursPage): string {
     ...(data.unasked > 0 ? [`nobody asked yet about ${counted(data.unasked, 'zone')}`] : []),
   ];
   const still = open.length > 0 ? ` ${capital(listed(open))}.` : '';
-  if (data.calls.length === 0) return `Nothing is called yet.${still}`;
+  if (calls.length === 0) return `Nothing is called yet.${still}`;
   const [first] = missing;
   if (!first)
-    return `${data.calls.length === 1 ? 'The one colour has' : `All ${counted(data.calls.length, 'colour')} have`} a paint${open.length > 0 ? ', but that is not all' : ''}.${still}`;
-  return `${data.calls.length - missing.length} of ${counted(data.calls.length, 'colour')} have a paint; choose one for ${first.name || first.code}.${still}`;
+    return `${calls.length === 1 ? 'The one colour has' : `All ${counted(calls.length, 'colour')} have`} a paint${open.length > 0 ? ', but that is not all' : ''}.${still}`;
+  return `${calls.length - missing.length} of ${counted(calls.length, 'colour')} have a paint; choose one for ${first.name || first.code}.${still}`;
 }

@@ -25,7 +25,7 @@ import {
   type Target,
 } from '@/core/match/single';
 import { APART, INSIDE, type ZoneGroup } from '@/core/outline/zones';
-import { spokenZones } from '@/core/outline/spoken';
+import { calledWhere, markingsOfCall } from '@/core/workshop/called-where';
 import { touchingZones } from '@/core/outline/touching';
 import { groundOfBrief } from '@/core/paint/grounds';
 import type { Climate } from '@/core/paint/drying';
@@ -69,7 +69,11 @@ export interface ColourCallRow {
   lab: Lab | null;
   sd: number;
   zones: { key: string; title: string }[];
-  /** The same in a sentence. */
+  /** Markings that have it: as one says each, and on which zones they lie. */
+  markings: { says: string; zones: string[] }[];
+  /** Whether paint is needed for it at all: not for what is only printed or penned. */
+  painted: boolean;
+  /** Zones and markings in a sentence. */
   where: string;
   chosen: Chosen | null;
   /** Its paints, drawer first, of the call that is open. */
@@ -295,7 +299,9 @@ function callRow(
     lab,
     sd,
     zones,
-    where: spokenZones(view.outline.zones, call.zones),
+    markings: markingsOfCall(call).map((says, i) => ({ says, zones: call.markings[i]!.zones })),
+    painted: call.painted,
+    where: calledWhere(view.outline, call),
     chosen: choice
       ? {
           paint: choice.paint,

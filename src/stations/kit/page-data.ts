@@ -125,8 +125,10 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
     })),
     zones: view.outline.zones.map(({ key, title }) => ({ value: key, label: title })),
     codes: shelf.codes.map(({ code, name }) => ({ value: code, label: `${code} ${name}` })),
-    ways: view.calls.flatMap(({ code, official, way }) =>
-      way.way === 'airbrush' ? [] : [{ code, name: official?.record.name ?? '', way: way.way, because: way.because }],
+    ways: view.calls.flatMap(({ code, official, way, zones }) =>
+      way.way === 'airbrush' || zones.length === 0
+        ? []
+        : [{ code, name: official?.record.name ?? '', way: way.way, because: way.because }],
     ),
   };
 }

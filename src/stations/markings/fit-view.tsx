@@ -48,7 +48,7 @@ export function factsOf(
       groundsUnder(on.outline, marking, on.painted, (zone) => data.ruled[zone]),
       (code, ground) => data.coatsOver[code]?.[ground] ?? data.coats[code] ?? 2,
     ),
-    places: Math.max(1, marking.places.length),
+    minutes: marking.minutes,
     stretchPercent: Math.max(0, ...fits.map(({ stretchPercent }) => stretchPercent)),
     crosses: Math.max(0, ...fits.map(({ fit }) => fit.crosses.length)),
     sheet: isOnSheet
@@ -157,7 +157,7 @@ export function FitView({ data, on, marking }: { data: MarkingsPage; on: Drawn; 
         </p>
       ) : null}
       <p className="dim">
-        Reckoned for {counted(facts.places, 'place')} of {facts.areaCm2.toFixed(2)} cm²,{' '}
+        Reckoned for {counted(Math.max(1, marking.places.length), 'place')} of {facts.areaCm2.toFixed(2)} cm²,{' '}
         {counted(facts.colours, 'colour')},{' '}
         {facts.stretchPercent > 0.5
           ? `skin curved both ways (a flat piece is stretched by ${facts.stretchPercent.toFixed(1)} %)`

@@ -5,6 +5,7 @@ import type { ColourShelf } from '@/core/kept/state';
 import { figuresOf, TYPICAL_TOOL } from '@/core/kit/tools';
 import { colourLaid, markingLaid } from '@/core/workshop/already-laid';
 import { spokenZones } from '@/core/outline/spoken';
+import { minutesOfMethods } from '@/core/workshop/marking-minutes';
 import { zonesOfMarking } from '@/core/markings/on-zones';
 import { checkSize, type SizeCheck } from '@/core/markings/size';
 import { PRINTER_LINE_MM, type MethodFacts } from '@/core/markings/methods';
@@ -27,7 +28,13 @@ export interface MarkingsPage {
   denominator: number;
   spec: OutlineSpec;
   /** Each with its size against its print, what was done of it, and the zones that it lies on, by key and as one says them. */
-  markings: (Kept<'marking'> & { check: SizeCheck; laid: string; zones: string[]; where: string })[];
+  markings: (Kept<'marking'> & {
+    check: SizeCheck;
+    laid: string;
+    zones: string[];
+    where: string;
+    minutes: MethodFacts['minutes'];
+  })[];
   /** The scheme over the zones' own colours, from the first field laid to the last. */
   fields: Kept<'scheme_field'>[];
   sheets: Kept<'decal_sheet'>[];
@@ -94,6 +101,7 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
         laid: markingLaid(view, marking.id),
         zones,
         where: spokenZones(view.outline.zones, zones),
+        minutes: minutesOfMethods(view, marking),
       };
     }),
     fields: fieldsOf(view),

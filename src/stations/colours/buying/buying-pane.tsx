@@ -47,7 +47,9 @@ export function BuyingPane({ data, goTo }: PaneProps): ReactNode {
 /** What each chosen call takes of which paint, and each coat of a chosen product. */
 const needsOf = (data: ColoursPage) => [
   ...data.calls.flatMap((call) =>
-    call.chosen && call.cup ? [{ code: call.code, paintMl: call.cup.paintMl, parts: chosenParts(call) }] : [],
+    call.chosen && call.cup && call.areaCm2 > 0
+      ? [{ code: call.code, paintMl: call.cup.paintMl, parts: chosenParts(call) }]
+      : [],
   ),
   ...data.coats.flatMap((row) =>
     row.record && row.neededMl > 0

@@ -42,7 +42,7 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
     seenTo.current.add(done);
     const at = data.calls.findIndex(({ code: of }) => of === done);
     const inTurn = [...data.calls.slice(at + 1), ...data.calls.slice(0, at)];
-    const next = inTurn.find((call) => !call.chosen && !seenTo.current.has(call.code))?.code ?? done;
+    const next = inTurn.find((call) => call.painted && !call.chosen && !seenTo.current.has(call.code))?.code ?? done;
     requestAnimationFrame(() => rowOf(next)?.querySelector('button')?.focus());
   };
   const onKey = (event: KeyboardEvent) => {
@@ -52,7 +52,12 @@ export function Calls({ data, code, goTo }: PaneProps): ReactNode {
     setHandy(of);
     setOpen(of);
   };
-  const shown = data.calls.filter((call) => !zone || call.zones.some((item) => item.key === zone));
+  const shown = data.calls.filter(
+    (call) =>
+      !zone ||
+      call.zones.some((item) => item.key === zone) ||
+      call.markings.some((marking) => marking.zones.includes(zone)),
+  );
   if (data.calls.length === 0)
     return (
       <NextThing to="evidence" does="Rule a colour at Evidence">
@@ -252,9 +257,12 @@ function CallRow({
             `${chosen.label} ${chosen.paint.name}`
           )
         ) : (
-          <Button variant="outlined" size="small" onClick={onOpen}>
-            Choose
-          </Button>
+          <>
+            {call.painted ? null : <div className="dim">no paint is needed</div>}
+            <Button variant="outlined" size="small" onClick={onOpen}>
+              Choose
+            </Button>
+          </>
         )}
       </td>
       <td className="have">
@@ -270,6 +278,6 @@ function CallRow({
 }
 
 function where(call: ColourCallRow): string {
-  const titles = call.zones.map((zone) => zone.title);
+  const titles = [...call.zones.map((zone) => zone.title), ...call.markings.map(({ says }) => says)];
   return titles.length <= 2 ? titles.join('; ') : `${titles[0]} and ${titles.length - 1} more`;
 }

@@ -43,7 +43,7 @@ export function Candidates({ data, call, handy, goTo, onDone }: OpenedCall): Rea
         {record.finish}, {record.kind}
         {metal ? `, ground ${record.ground || 'not known'}, darkens aslant (flop): ${record.flop || 'not known'}` : ''};
         chip L* {lab[0].toFixed(1)} a* {lab[1].toFixed(1)} b* {lab[2].toFixed(1)}, ± {call.sd.toFixed(1)} ΔE00.{' '}
-        {capital(call.where)}: {call.areaCm2.toFixed(0)} cm² on the model.
+        {capital(call.where)}: {call.areaCm2.toFixed(call.areaCm2 < 10 ? 1 : 0)} cm² on the model.
         {call.known.map((says) => ` ${says}.`)}
       </p>
       {call.recipes.length > 0 ? (

@@ -51,7 +51,7 @@ function Together({ data, paints }: { data: ColoursPage; paints: readonly Paint[
   const { answer, working, start, stop } = useWorker<Api, TogetherAnswer>(
     () => new Worker(new URL('../../../workers/together.worker.ts', import.meta.url), { type: 'module' }),
   );
-  const calls = data.calls.filter((call) => call.lab && call.record);
+  const calls = data.calls.filter((call) => call.lab && call.record && call.painted);
   const codes = new Set(calls.map(({ code }) => code));
   const edges = data.edges.filter(({ a, b }) => codes.has(a) && codes.has(b));
   const lines = [...new Set(paints.map(({ line }) => line))];
