@@ -78,5 +78,8 @@ describe('colours of markings', () => {
     const all = callIn(withBand({ method: 'mask' }), FIRST)!.areaCm2;
     expect(BAND.places.length).toBeGreaterThan(1);
     expect(all).toBeCloseTo(callIn(withBand({ method: 'mask', places: [first!] }), FIRST)!.areaCm2, 6);
+    const pieces = (over: Partial<BriefState['markings'][number]>) => withBand(over).wanted.markings[0]!.pieces;
+    expect([pieces({}), pieces({ design: { ...BAND.design, count: 3 } })]).toEqual([1, 3]);
+    expect(pieces({ kind: 'insignia' })).toBe(BAND.places.length);
   });
 });

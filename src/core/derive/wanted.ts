@@ -4,7 +4,7 @@ import { partJobs } from '@/core/kit/part-work';
 import { keptAirbrushes } from '@/core/kit/tools';
 import { PRINTED } from '@/core/markings/kinds';
 import { zonesOfMarking } from '@/core/markings/on-zones';
-import { paintedSize } from '@/core/markings/painted-size';
+import { paintedSize, piecesOfMarking } from '@/core/markings/painted-size';
 import type { Outline } from '@/core/outline/outline';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { generalCoats, zonedCoats } from '@/core/route/general-coats';
@@ -73,7 +73,7 @@ export function wantedOf(
         name: marking.name,
         zones,
         method: marking.method,
-        pieces: Math.max(1, marking.places.length),
+        pieces: piecesOfMarking(outline, marking),
         isStencil: marking.kind === 'stencil',
         ...(PRINTED.has(marking.method) ? {} : { painted: paintedSize(outline, marking, brief.denominator) }),
         calls: marking.method === 'mask' ? marking.codes.map((code) => routeCall(callOf(code, zones))) : [],

@@ -61,3 +61,7 @@ function measured(outline: Outline, marking: PlaceableMarking): PaintedSize {
     ofCodes,
   };
 }
+
+/** How many of a marking go on: one at each of its places, and of bands each that goes round. */
+export const piecesOfMarking = (outline: Outline, marking: PlaceableMarking): number =>
+  Math.max(1, marking.kind === 'band' ? ringsOf(outline, marking).length : marking.places.length);

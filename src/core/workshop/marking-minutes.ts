@@ -2,7 +2,7 @@ import { canonicalIn } from '@/core/codes/system';
 import type { BriefView } from '@/core/derive/derive';
 import { MARKING_METHODS, type MarkingMethod } from '@/core/markings/kinds';
 import { zonesOfMarking } from '@/core/markings/on-zones';
-import { paintedSize } from '@/core/markings/painted-size';
+import { paintedSize, piecesOfMarking } from '@/core/markings/painted-size';
 import { takesWhite } from '@/core/route/painted-marking';
 import type { Minutes } from '@/core/units/minutes';
 import { minutesOfMaking, type MarkingToMake } from '@/core/work/making';
@@ -27,7 +27,7 @@ export function minutesOfMethods(
   const under = wanted.calls.filter((call) => call.zones.some((zone) => zones.includes(zone)));
   const toMake: MarkingToMake = {
     painted: paintedSize(outline, marking, brief.denominator),
-    pieces: Math.max(1, marking.places.length),
+    pieces: piecesOfMarking(outline, marking),
     isStencil: marking.kind === 'stencil',
     white: takesWhite(colours, under),
     covered: measures.length > 0,

@@ -157,7 +157,7 @@ export function FitView({ data, on, marking }: { data: MarkingsPage; on: Drawn; 
         </p>
       ) : null}
       <p className="dim">
-        Reckoned for {counted(Math.max(1, marking.places.length), 'place')} of {facts.areaCm2.toFixed(2)} cm²,{' '}
+        Reckoned for {counted(marking.pieces, 'piece')} of {facts.areaCm2.toFixed(2)} cm²,{' '}
         {counted(facts.colours, 'colour')},{' '}
         {facts.stretchPercent > 0.5
           ? `skin curved both ways (a flat piece is stretched by ${facts.stretchPercent.toFixed(1)} %)`

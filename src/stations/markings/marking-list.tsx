@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { Fragment, useEffect, useState, type ReactNode } from 'react';
 import type { schemeOn } from '@/core/markings/placing';
-import { capital } from '@/core/units/words';
+import { capital, counted } from '@/core/units/words';
 import type { troublesOf } from '@/core/markings/troubles';
 import type { OutlineSpec } from '@/core/outline/outline';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
@@ -82,7 +82,7 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
                     </th>
                     <td className="dim">
                       {capital(marking.where)}
-                      {marking.places.length > 1 ? `, ${marking.places.length} places` : ''}
+                      {marking.pieces > 1 ? `, ${counted(marking.pieces, 'piece')}` : ''}
                     </td>
                     <td>
                       {marking.codes.map((code) => (

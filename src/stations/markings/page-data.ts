@@ -7,6 +7,7 @@ import { colourLaid, markingLaid } from '@/core/workshop/already-laid';
 import { spokenZones } from '@/core/outline/spoken';
 import { minutesOfMethods } from '@/core/workshop/marking-minutes';
 import { zonesOfMarking } from '@/core/markings/on-zones';
+import { piecesOfMarking } from '@/core/markings/painted-size';
 import { checkSize, type SizeCheck } from '@/core/markings/size';
 import { PRINTER_LINE_MM, type MethodFacts } from '@/core/markings/methods';
 import type { NoseWeight } from '@/core/derive/nose-weight';
@@ -27,12 +28,13 @@ export interface MarkingsPage {
   underlays: Kept<'underlay'>[];
   denominator: number;
   spec: OutlineSpec;
-  /** Each with its size against its print, what was done of it, and the zones that it lies on, by key and as one says them. */
+  /** Each with its size against its print, what was done of it, the zones that it lies on, by key and as one says them, and what it takes. */
   markings: (Kept<'marking'> & {
     check: SizeCheck;
     laid: string;
     zones: string[];
     where: string;
+    pieces: number;
     minutes: MethodFacts['minutes'];
   })[];
   /** The scheme over the zones' own colours, from the first field laid to the last. */
@@ -101,6 +103,7 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
         laid: markingLaid(view, marking.id),
         zones,
         where: spokenZones(view.outline.zones, zones),
+        pieces: piecesOfMarking(view.outline, marking),
         minutes: minutesOfMethods(view, marking),
       };
     }),
