@@ -1,5 +1,6 @@
 import { closesOver, hangsInside, storeJobs, type StoreAt, type StoreJob, type StoreStation } from '@/core/kit/stores';
 import { BLADE, CA, CEMENT } from './rules/cautions';
+import type { Stage } from '@/core/work/kinds';
 import { stepOf } from '@/core/work/step';
 import type { Addition } from './insert';
 import { minutesOfRule, type Reckoned, type Sized, type Takes } from './takes';
@@ -18,37 +19,42 @@ export const storeAdditions = (storesAt: readonly StoreAt[], sized: Sized): Addi
 
 const storeKey = (station: StoreStation, job: string) => `store:${station}:${job}`;
 
+/** Built from its parts, and seamed. */
+function buildOf({ station, carries, where }: StoreJob, build: Reckoned, stage: Stage): Omit<Addition, 'before'> {
+  const title = `Build and seam the ${carries} for ${where}`;
+  return {
+    step: stepOf(storeKey(station, 'build'), title, 'assemble', 'Gear, stores', build.minutes, {
+      ...build,
+      family: 'store',
+      stage,
+      cautions: [CEMENT],
+    }),
+    after: ['check-parts'],
+    then: 'joint',
+  };
+}
+
 /** Built, painted with the inside, and hung on its racks while the halves are open: nothing of it is reached from outside. */
-function insideAdditions({ station, carries, where }: StoreJob, sized: Sized): Addition[] {
-  const key = (job: string) => storeKey(station, job);
+function insideAdditions(job: StoreJob, sized: Sized): Addition[] {
+  const { station, carries, where } = job;
   const [build, hang] = [BUILT, RACKED].map((takes) => minutesOfRule(takes, [], sized)) as [Reckoned, Reckoned];
   return [
+    { ...buildOf(job, build, 'interior'), before: ['prime-interior'] },
     {
       step: stepOf(
-        key('build'),
-        `Build and seam the ${carries} for ${where}`,
-        'assemble',
-        'Gear, stores',
-        build.minutes,
+        storeKey(station, 'hang'),
+        `Hang the ${carries} on the racks of ${where}`,
+        'fit',
+        'Fuselage',
+        hang.minutes,
         {
-          ...build,
+          ...hang,
           family: 'store',
-          stage: 'interior',
-          cautions: [CEMENT],
+          stage: 'closing',
+          cautions: [CA],
+          why: 'racks and shackles are out of reach once the halves are closed',
         },
       ),
-      after: ['check-parts'],
-      before: ['prime-interior'],
-      then: 'joint',
-    },
-    {
-      step: stepOf(key('hang'), `Hang the ${carries} on the racks of ${where}`, 'fit', 'Fuselage', hang.minutes, {
-        ...hang,
-        family: 'store',
-        stage: 'closing',
-        cautions: [CA],
-        why: 'racks and shackles are out of reach once the halves are closed',
-      }),
       after: ['bays', 'wipe-bays', 'interior', { step: 'matt-interior', until: 'handle', why: 'it is handled dry' }],
       before: ['dry-fit-fuselage'],
       then: 'joint',
@@ -56,7 +62,8 @@ function insideAdditions({ station, carries, where }: StoreJob, sized: Sized): A
   ];
 }
 
-function outsideAdditions({ station, carries, where, count }: StoreJob, sized: Sized): Addition[] {
+function outsideAdditions(job: StoreJob, sized: Sized): Addition[] {
+  const { station, carries, where, count } = job;
   const reckoned = (takes: Takes): Reckoned =>
     minutesOfRule({ ...takes, parts: count * (takes.parts ?? 1) }, [], sized);
   const key = (job: string) => storeKey(station, job);
@@ -77,19 +84,7 @@ function outsideAdditions({ station, carries, where, count }: StoreJob, sized: S
       after: ['check-parts'],
       before: [`gate:${gate}`],
     },
-    {
-      step: stepOf(
-        key('build'),
-        `Build and seam the ${carries} for ${where}`,
-        'assemble',
-        'Gear, stores',
-        build.minutes,
-        { ...build, family: 'store', stage: 'small-parts', cautions: [CEMENT] },
-      ),
-      after: ['check-parts'],
-      before: ['build-stores'],
-      then: 'joint',
-    },
+    { ...buildOf(job, build, 'small-parts'), before: ['build-stores'] },
     {
       step: stepOf(key('hang'), `Hang the ${carries} at ${where}`, 'fit', 'Whole', hang.minutes, {
         ...hang,
