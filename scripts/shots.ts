@@ -69,7 +69,7 @@ const SHOTS: Shot[] = [
     // What lies over what is found beside the page.
     before: (page) =>
       page
-        .getByText(/^▲ lies/)
+        .getByText(/^▲ /)
         .first()
         .waitFor(),
   },
