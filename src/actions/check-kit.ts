@@ -89,7 +89,9 @@ async function checkCoat(at: Sight, state: BriefState, id: string | null, coat: 
       zones.length > 0 ? 'zones' : 'role',
       `${ROLE_FACTS[role].title}: a product is chosen there already, change that one.`,
     );
-  for (const zone of zones) checkZone(state, zone);
+  // A zone that went with an option may stay: it comes back with it.
+  const known = state.coats.find((own) => own.id === id)?.zones ?? [];
+  for (const zone of zones) if (!known.includes(zone)) checkZone(state, zone);
   const paint = (await shelfOf(at)).paints.find((own) => own.id === paintId);
   if (!paint) throw new Refused('paintId', 'This paint is gone from the catalogue.');
   if (!ROLE_FACTS[role].serves(paint))

@@ -13,6 +13,7 @@ import { ownDatabase } from '@tests/support/own-database';
 
 /** What reaches the server from a form or from anybody else: taken whole, or refused with the field and nothing changed. */
 
+const { save } = await import('./records');
 const modules = [await import('./codes'), await import('./paints'), await import('./choices')] as const;
 type Actions = (typeof modules)[0] & (typeof modules)[1] & (typeof modules)[2];
 /** Every action under an act of its own. */
@@ -75,6 +76,48 @@ const fieldsOf = (result: object) =>
 const saysOf = (result: object) =>
   'faults' in result ? (result.faults as { says: string }[]).map(({ says }) => says).join('; ') : '';
 const changes = async () => (await rows(pool(), 'select 1 from change')).length;
+
+describe('primer and clears', () => {
+  const primerOn = async (zones: string[], number: string, known: { id: string; version: number } | null = null) => {
+    const { id: paintId } = (await loadShelf()).paints.find((paint) => paint.number === number)!;
+    return save({
+      act: stamp(),
+      briefId,
+      station: 'colours',
+      entity: 'general_coat',
+      id: known?.id ?? null,
+      version: known?.version ?? null,
+      fields: { role: 'primer', paintId, way: '', zones },
+    });
+  };
+  const coats = async () => (await loadBrief(briefId))!.coats;
+  beforeEach(async () => {
+    for (const number of ['1', '2', '3']) await addPaint({ number, kind: 'primer' });
+  });
+
+  test('are of one product in each place: everywhere, and others on zones of their own', async () => {
+    expect(await primerOn([], '1')).toMatchObject({ ok: true });
+    expect(await primerOn(['spinner', 'cockpit'], '2')).toMatchObject({ ok: true });
+    expect(saysOf(await primerOn([], '3'))).toMatch(/chosen there already/);
+    expect(fieldsOf(await primerOn(['cockpit', 'fin-port'], '3'))).toEqual(['zones']);
+    expect(await primerOn(['fin-port'], '3')).toMatchObject({ ok: true });
+    expect((await coats()).map(({ zones }) => zones.join())).toEqual(
+      expect.arrayContaining(['', 'spinner,cockpit', 'fin-port']),
+    );
+    await undoLast(briefId);
+    expect(await coats()).toHaveLength(2);
+  });
+
+  test('are refused on a zone that there is not, and stay on one that went with an option', async () => {
+    expect(saysOf(await primerOn(['rotor-mast-9'], '1'))).toMatch(/has none of that name/);
+    expect(await coats()).toEqual([]);
+    await primerOn(['gear-main'], '1');
+    await pool().query(`update general_coat set zones = '{gear-main,store-centre}' where brief_id = $1`, [briefId]);
+    const [kept] = await coats();
+    expect(await primerOn(kept!.zones, '2', kept!)).toMatchObject({ ok: true });
+    expect((await coats())[0]!.zones).toEqual(['gear-main', 'store-centre']);
+  });
+});
 
 describe('a paint by hand', () => {
   test('comes with its line and the bottle in the drawer, as one act that one undo takes back', async () => {

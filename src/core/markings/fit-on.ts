@@ -26,15 +26,19 @@ export interface PlacedFit {
   says: string[];
 }
 
-/** A skin laid out flat round a place: mm along and across. On bodies across is the way round the section there. */
-function planeAt(chart: Chart, x: number): (point: Point) => Point {
+/**
+ * A skin laid out flat round a place: mm along and across. On bodies across is the way round the section there, both ways from the place, so that
+ * nothing near it is torn apart where the girth begins anew.
+ */
+function planeAt(chart: Chart, [x, girth0]: Point): (point: Point) => Point {
   if (chart.on.kind === 'lifting') {
     const along = 1000 * spanwise(chart.on.of);
     return ([out, station]) => [station * 1000, out * along];
   }
-  const arcs = arcsRound(chart.on.body, x, 0, 2, 360);
+  const from = girth0 - 360;
+  const arcs = arcsRound(chart.on.body, x, from, 2, 360);
   return ([station, girth]) => {
-    const place = (((girth % 720) + 720) % 720) / 2;
+    const place = Math.min(Math.max((girth - from) / 2, 0), 360);
     const i = Math.min(arcs.length - 2, Math.floor(place));
     return [station * 1000, (arcs[i]! + (place - i) * (arcs[i + 1]! - arcs[i]!)) * 1000];
   };
@@ -85,7 +89,7 @@ export function fitsOf(
       outline.regions.find((part) => part.chart === chart && inZone(part.region)) ??
       outline.regions.find((part) => part.chart === chart && part.zone === marking.zone) ??
       outline.regions.find((part) => part.chart === chart)!;
-    const plane = planeAt(chart, chart.on.kind === 'body' ? centre[0] : 0);
+    const plane = planeAt(chart, centre);
     const laid = (region: Region): Polygon[] => region.map((ring) => followed(chart, ring, true).map(plane));
     const shape = solid(covers).map((ring) => ring.map(plane));
     const lines = outline.lines

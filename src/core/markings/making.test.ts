@@ -117,6 +117,54 @@ describe('how a marking fits where it lies', () => {
     expect(Math.abs(fitted!.field!.fit.overhangMm / (80 * Math.SQRT2) - 1)).toBeLessThan(0.02);
     expect(fitted!.says[0]).toMatch(/larger than its painted field “Red ground”: it stands 2.3 mm over/);
   });
+  test.each([
+    ['on the flank', 1],
+    ['up to the spine', 1.35],
+    ['over the spine', 1.5],
+  ])('mirrored places have mirrored figures, %s', (_, offset) => {
+    const places = (['port', 'starboard'] as const).map((view) => ({
+      view,
+      station: 5.2,
+      offset,
+      turn: 0,
+      mirrored: false,
+    }));
+    const own = marking({ zone: 'fuselage-mid-port', heightMm: 620, places });
+    const ground = (view: 'port' | 'starboard', place: number) => ({
+      id: view,
+      title: `Ground ${view}`,
+      code: 'red',
+      shape: {
+        kind: 'area' as const,
+        view,
+        smooth: false,
+        corners: [
+          [-0.25, -0.25],
+          [0.25, -0.25],
+          [0.25, 0.25],
+          [-0.25, 0.25],
+        ].map(([x, y]) => ({ x: x!, y: y!, on: { marking: 'm', place } })),
+      },
+      mirrored: false,
+      keptTo: [],
+      edge: 'hard' as const,
+      softMm: 0,
+      rank: place,
+    });
+    const painted = paintScheme(outline, [ground('port', 0), ground('starboard', 1)], placesOf([own]));
+    const [port, starboard] = fitsOf(outline, 48, own, [], painted);
+    const figures = ({ fit, field }: NonNullable<typeof port>) => [
+      fit.inside,
+      fit.overhangMm,
+      fit.clearanceMm,
+      field?.fit.overhangMm ?? null,
+    ];
+    const [one, other] = [figures(port!), figures(starboard!)];
+    one.forEach((figure, i) => {
+      if (typeof figure === 'number') expect(Math.abs((other[i] as number) - figure)).toBeLessThan(2);
+      else expect(other[i]).toBe(figure);
+    });
+  });
   test('what it lies over is named', () => {
     const other = marking({ id: 'n', title: 'Letter', heightMm: 480 } as never);
     const [fitted] = fitsOf(outline, 48, marking(), neighboursOf(outline, [other]), []);
