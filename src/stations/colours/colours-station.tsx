@@ -8,7 +8,7 @@ import { StationFrame } from '@/stations/shell/station-frame';
 import { capital, counted, listed, plural } from '@/core/units/words';
 import { useKey } from '@/ui/keys';
 import { Calls } from './calls/calls';
-import type { ColoursPage } from './page-data';
+import { unpainted, type ColoursPage } from './page-data';
 import { PANES, type GoTo } from './panes';
 import { SampleShelf } from './sample-shelf';
 import css from './colours.module.css';
@@ -55,9 +55,8 @@ export function ColoursStation({ data }: { data: ColoursPage }): ReactNode {
 
 /** What stands in the way of every zone having its paint; bottles that are low are said where the drawer is. */
 function whatMatters(data: ColoursPage): string {
-  // Of what is only printed or penned nobody needs a paint.
   const calls = data.calls.filter(({ painted }) => painted);
-  const missing = calls.filter((call) => !call.chosen);
+  const missing = unpainted(calls);
   const open = [
     ...(data.unruled > 0
       ? [`${counted(data.unruled, 'colour question')} ${plural('is', data.unruled)} still open at Evidence`]

@@ -227,6 +227,10 @@ export const dropOf = (paint: Paint, drops: number): DropPart => ({
   drops,
 });
 
+/** Calls that need a paint and have none, what covers most first; of what is only printed or penned nobody needs one. */
+export const unpainted = <C extends Pick<ColourCallRow, 'painted' | 'chosen' | 'areaCm2'>>(calls: readonly C[]): C[] =>
+  calls.filter(({ painted, chosen }) => painted && !chosen).sort((a, b) => b.areaCm2 - a.areaCm2);
+
 /** The drops that make a call as it is chosen: of its recipe, or one of its paint; none while nothing is chosen. */
 export const chosenParts = ({ recipes, chosen }: Pick<ColourCallRow, 'recipes' | 'chosen'>): readonly Part[] =>
   recipes.find(({ inUse }) => inUse)?.record.parts ?? (chosen ? [{ paintId: chosen.paint.id, drops: 1 }] : []);

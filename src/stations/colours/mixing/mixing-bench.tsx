@@ -21,7 +21,7 @@ import { ButtedSwatches } from '@/ui/swatch';
 import { useWorker } from '@/ui/use-worker';
 import { CallChoice } from '../call-choice';
 import { differenceFrom } from '../explanations';
-import { dropOf, targetOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
+import { dropOf, targetOf, unpainted, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
 import type { PaneProps } from '../panes';
 import { useShelf } from '../shelf';
 import { FoundRecipes } from './found-recipes';
@@ -38,7 +38,7 @@ type Api = { searchMixtures: typeof searchMixtures };
 export function MixingBench({ data, code, goTo }: PaneProps): ReactNode {
   const shelf = useShelf(data.stamp);
   const calls = data.calls.filter((call) => call.lab && call.record && call.record.kind !== 'metallic');
-  const call = calls.find((candidate) => candidate.code === code) ?? calls.find(({ chosen }) => !chosen) ?? calls[0];
+  const call = calls.find((candidate) => candidate.code === code) ?? unpainted(calls)[0] ?? calls[0];
   if (!call)
     return (
       <NextThing to="evidence" does="Rule a colour at Evidence">
