@@ -67,11 +67,7 @@ const SHOTS: Shot[] = [
     name: 'markings',
     path: `${main}/markings`,
     // What lies over what is found beside the page.
-    before: (page) =>
-      page
-        .getByText(/^▲ /)
-        .first()
-        .waitFor(),
+    before: (page) => page.getByText(/^▲ /).first().waitFor(),
   },
   {
     name: 'markings-scheme',
