@@ -83,6 +83,7 @@ export function callMaker(
     });
   return (value, zones, areaM2, markings = []) => {
     const made = markings.filter(takesPaint);
+    const isOnMarkingsAlone = zones.length === 0 && made.length > 0;
     const areaCm2 =
       (areaM2 === undefined
         ? modelAreaOfZones(outline, zones, state.brief.denominator)
@@ -101,22 +102,21 @@ export function callMaker(
         : null;
     const filter = record?.filter ?? null;
     const filterPaint = filter && paints.get(filter.paintId);
-    const suggested =
-      zones.length === 0 && made.length > 0
-        ? wayOfMarkings(made, general)
-        : suggestWay(
-            {
-              areaCm2,
-              edge: zones.some((zone) => soft.has(zone)) ? 'soft' : 'hard',
-              metallic: paint ? paint.kind === 'metallic' : false,
-              bottled: Boolean(paint),
-            },
-            tools,
-            general,
-          );
+    const suggested = isOnMarkingsAlone
+      ? wayOfMarkings(made, general)
+      : suggestWay(
+          {
+            areaCm2,
+            edge: zones.some((zone) => soft.has(zone)) ? 'soft' : 'hard',
+            metallic: paint ? paint.kind === 'metallic' : false,
+            bottled: Boolean(paint),
+          },
+          tools,
+          general,
+        );
     // Of markings alone: masks get their white ground.
     const under =
-      zones.length === 0 && made.some(({ method }) => method === 'mask') && paint && needsWhite(paint) ? WHITE : ground;
+      isOnMarkingsAlone && made.some(({ method }) => method === 'mask') && paint && needsWhite(paint) ? WHITE : ground;
     const way = record?.way
       ? { way: record.way, because: 'as you chose', chosen: true }
       : { ...suggested, chosen: false };

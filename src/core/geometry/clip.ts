@@ -9,10 +9,14 @@ import {
   simplifyPathsD,
   type PathsD,
 } from 'clipper2-ts';
-import type { Polygon } from './polygon';
+import { isWithin, type Point, type Polygon } from './polygon';
 
 /** One area of any number of pieces, holes among them: what an odd number of its rings surround lies inside. */
 export type Region = readonly Polygon[];
+
+/** Whether a point lies in a region, and in none of its holes. */
+export const isInRegion = (point: Point, region: Region): boolean =>
+  region.filter((ring) => isWithin(point, ring)).length % 2 === 1;
 
 /** Clipping works on whole numbers; beyond this one their products are no longer exact, and it grows slow. */
 const MOST_WHOLE = 5e7;

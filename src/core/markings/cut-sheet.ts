@@ -1,3 +1,4 @@
+import { rememberedOf } from '@/core/units/remembered';
 import { grown, union, type Region } from '@/core/geometry/clip';
 import { extentOf, rectangle, type Point, type Polygon } from '@/core/geometry/polygon';
 import { isSide } from '@/core/outline/zones';
@@ -169,8 +170,8 @@ export interface Ring {
   colour: number;
 }
 
-/** The bands of a marking at all of its places, each once: what is placed in several views at one station is one. */
-export function ringsOf(outline: Outline, marking: PlaceableMarking): Ring[] {
+/** The bands of a marking at all of its places, each once: what is placed in several views at one station is one. Remembered for an outline. */
+export const ringsOf = rememberedOf((outline: Outline, marking: PlaceableMarking): Ring[] => {
   const rings = new Map<string, Ring>();
   marking.places.forEach((_, place) => {
     const skin = onSkin(outline, marking, place);
@@ -192,7 +193,7 @@ export function ringsOf(outline: Outline, marking: PlaceableMarking): Ring[] {
     });
   });
   return [...rings.values()];
-}
+});
 
 /** Equal strips for the bands of a marking, at all of its places: as long as the longest goes round, in the count needed and a spare for every four. */
 export function bandSheet(

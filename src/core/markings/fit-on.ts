@@ -1,4 +1,4 @@
-import { regionArea, type Region } from '@/core/geometry/clip';
+import { isInRegion, regionArea, type Region } from '@/core/geometry/clip';
 import { isWithin, polygonArea, type Point, type Polygon } from '@/core/geometry/polygon';
 import { arcsRound } from '@/core/outline/body';
 import { followed, type Chart } from '@/core/outline/chart';
@@ -84,7 +84,7 @@ export function fitsOf(
     const { chart } = skin;
     const covers = skin.fields.flatMap(({ region }) => region);
     const centre = middleOf(covers);
-    const inZone = (region: Region) => region.filter((ring) => isWithin(centre, ring)).length % 2 === 1;
+    const inZone = (region: Region) => isInRegion(centre, region);
     const home =
       outline.regions.find((part) => part.chart === chart && inZone(part.region)) ??
       outline.regions.find((part) => part.chart === chart && part.zone === marking.zone) ??

@@ -1,28 +1,20 @@
-import { intersection, regionArea } from '@/core/geometry/clip';
-import { isWithin } from '@/core/geometry/polygon';
+import { intersection, isInRegion, regionArea } from '@/core/geometry/clip';
 import type { Outline } from '@/core/outline/outline';
-import { remembering } from '@/core/units/remembered';
+import { rememberedOf } from '@/core/units/remembered';
 import { middleOf, onSkin, type PlaceableMarking } from './placing';
 
 /** Of what a marking covers at one place, the share from which a zone under it counts: less is an edge that runs over. */
 const LEAST_SHARE = 0.1;
 
-const memories = new WeakMap<Outline, ReturnType<typeof remembering<string[]>>>();
-
 /**
  * The zones that a marking lies on, at all of its places, in the outline's order: those under the middle of each, and those that it covers
  * with a good part of itself. Where it has no place yet, or lies beside all surfaces, the zone that it was entered for. Remembered for an outline.
  */
-export function zonesOfMarking(outline: Outline, marking: PlaceableMarking): string[] {
-  const { kind, text, zone, heightMm, places, design } = marking;
-  const remember = memories.get(outline) ?? remembering<string[]>(300);
-  memories.set(outline, remember);
-  return remember(JSON.stringify([kind, text, zone, heightMm, places, design]), () => {
-    const on = new Set(places.flatMap((_, i) => zonesAt(outline, marking, i)));
-    const known = outline.zones.flatMap(({ key }) => (on.has(key) ? [key] : []));
-    return known.length > 0 ? known : [zone];
-  });
-}
+export const zonesOfMarking = rememberedOf((outline: Outline, marking: PlaceableMarking): string[] => {
+  const on = new Set(marking.places.flatMap((_, i) => zonesAt(outline, marking, i)));
+  const known = outline.zones.flatMap(({ key }) => (on.has(key) ? [key] : []));
+  return known.length > 0 ? known : [marking.zone];
+});
 
 function zonesAt(outline: Outline, marking: PlaceableMarking, place: number): string[] {
   const skin = onSkin(outline, marking, place);
@@ -34,7 +26,7 @@ function zonesAt(outline: Outline, marking: PlaceableMarking, place: number): st
     .map(({ zone, region }) => ({
       zone,
       area: skin.fields.reduce((sum, field) => sum + regionArea(intersection(field.region, region)), 0),
-      isHome: centre !== null && region.filter((ring) => isWithin(centre, ring)).length % 2 === 1,
+      isHome: centre !== null && isInRegion(centre, region),
     }));
   const all = under.reduce((sum, { area }) => sum + area, 0);
   return under.flatMap(({ zone, area, isHome }) => (isHome || (all > 0 && area >= LEAST_SHARE * all) ? [zone] : []));

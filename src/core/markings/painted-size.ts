@@ -2,7 +2,7 @@ import { wound } from '@/core/geometry/clip';
 import { signedArea } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import { atScale } from '@/core/units/length';
-import { remembering } from '@/core/units/remembered';
+import { rememberedOf } from '@/core/units/remembered';
 import { lineLength, ringsOf } from './cut-sheet';
 import { seenFields } from './drawn';
 import type { PlaceableMarking } from './placing';
@@ -15,18 +15,12 @@ export interface PaintedSize {
   ofCodes: number[];
 }
 
-const memories = new WeakMap<Outline, ReturnType<typeof remembering<PaintedSize>>>();
-
 /**
  * Edges and area of a marking that is painted, each field as far as it is seen; of bands, right round what they lie on. Measured once on the
  * real machine for an outline.
  */
 export function paintedSize(outline: Outline, marking: PlaceableMarking, denominator: number): PaintedSize {
-  const { kind, text, zone, heightMm, places, design, codes } = marking;
-  const remember = memories.get(outline) ?? remembering<PaintedSize>(300);
-  memories.set(outline, remember);
-  const name = JSON.stringify([kind, text, zone, heightMm, places, design, codes.length]);
-  const real = remember(name, () => measured(outline, marking));
+  const real = measured(outline, marking);
   const onModel = (areaCm2: number) => areaCm2 / denominator ** 2;
   return {
     edgeMm: atScale(real.edgeMm, denominator),
@@ -35,7 +29,7 @@ export function paintedSize(outline: Outline, marking: PlaceableMarking, denomin
   };
 }
 
-function measured(outline: Outline, marking: PlaceableMarking): PaintedSize {
+const measured = rememberedOf((outline: Outline, marking: PlaceableMarking): PaintedSize => {
   const size = marking.heightMm;
   const pieces =
     marking.kind === 'band'
@@ -60,7 +54,7 @@ function measured(outline: Outline, marking: PlaceableMarking): PaintedSize {
     areaCm2: pieces.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) / 100,
     ofCodes,
   };
-}
+});
 
 /** How many of a marking go on: one at each of its places, and of bands each that goes round. */
 export const piecesOfMarking = (outline: Outline, marking: PlaceableMarking): number =>

@@ -2,6 +2,7 @@ import { intersection, type Region } from '@/core/geometry/clip';
 import { dense, isWithin, rectangle, type Point } from '@/core/geometry/polygon';
 import { arcsRound, type Body } from '@/core/outline/body';
 import { shownIn, type Chart } from '@/core/outline/chart';
+import { rememberedOf } from '@/core/units/remembered';
 import { outOf, spanwise } from '@/core/outline/lifting';
 import { project } from '@/core/outline/drawing';
 import type { Outline } from '@/core/outline/outline';
@@ -180,16 +181,8 @@ function bands(chart: Chart, { heightMm, design, codes }: PlaceableMarking, plac
   });
 }
 
-const placed = new WeakMap<Outline, WeakMap<PlaceableMarking, Artwork[]>>();
-
 /** Every place of a marking, drawn as it looks in its view; that of the same marking on the same outline is remembered. */
-export function placeMarking(outline: Outline, marking: PlaceableMarking): Artwork[] {
-  const known = placed.get(outline) ?? new WeakMap<PlaceableMarking, Artwork[]>();
-  placed.set(outline, known);
-  const art = known.get(marking) ?? drawPlaces(outline, marking);
-  known.set(marking, art);
-  return art;
-}
+export const placeMarking = rememberedOf(drawPlaces);
 
 /** The markings that a view shows. */
 export const artworkIn = (outline: Outline, markings: readonly PlaceableMarking[], view: View | 'front'): Artwork[] =>

@@ -133,7 +133,6 @@ export type ChosenCoat = Pick<Paint, 'chemistry' | 'dries'> & {
 
 /** A product that is laid on some zones only, in place of the one that is laid on the rest. */
 export interface ZonedCoat {
-  role: CoatRole;
   zones: readonly string[];
   facts: Readonly<Partial<Record<GeneralCoat, CoatFacts>>>;
 }
@@ -161,7 +160,7 @@ export function generalCoats(chosen: readonly ChosenCoat[] = []): GeneralCoats {
 
 /** What was chosen for some zones only. */
 export const zonedCoats = (chosen: readonly ChosenCoat[]): ZonedCoat[] =>
-  chosen.flatMap((own) => (own.zones.length > 0 ? [{ role: own.role, zones: own.zones, facts: factsOf(own) }] : []));
+  chosen.flatMap((own) => (own.zones.length > 0 ? [{ zones: own.zones, facts: factsOf(own) }] : []));
 
 /** The coats that one product is laid as. */
 const factsOf = ({ role, label, chemistry, dries, lightness, way }: ChosenCoat): ZonedCoat['facts'] =>

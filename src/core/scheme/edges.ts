@@ -1,4 +1,5 @@
-import { extentOf, isWithin, type Extent, type Point } from '@/core/geometry/polygon';
+import { isInRegion } from '@/core/geometry/clip';
+import { extentOf, type Extent, type Point } from '@/core/geometry/polygon';
 import { between } from '@/core/outline/body';
 import { followed, type Chart } from '@/core/outline/chart';
 import type { Cell } from './cells';
@@ -129,7 +130,7 @@ function beyond(chart: Chart, a: Point, b: Point): [{ left: Point; right: Point 
 
 const holds = ({ region, box }: Placed, point: Point): boolean => {
   if (point[0] < box.left || point[0] > box.right || point[1] < box.top || point[1] > box.bottom) return false;
-  return region.filter((ring) => isWithin(point, ring)).length % 2 === 1;
+  return isInRegion(point, region);
 };
 
 /** The edge of whichever was laid last; between two zones in their own colours as it was ruled. */

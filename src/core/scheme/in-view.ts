@@ -1,4 +1,5 @@
-import { ellipse, extentOf, isWithin, type Point, type Polygon } from '@/core/geometry/polygon';
+import { isInRegion } from '@/core/geometry/clip';
+import { ellipse, extentOf, type Point, type Polygon } from '@/core/geometry/polygon';
 import { shownIn } from '@/core/outline/chart';
 import type { Shape, ViewDrawing } from '@/core/outline/drawing';
 import type { Outline } from '@/core/outline/outline';
@@ -98,7 +99,7 @@ function blotches(rings: Polygon[], { density, blotchMm }: { density: number; bl
     left + halton(i + 1, 2) * (right - left),
     top + halton(i + 1, 3) * (bottom - top),
   ])
-    .filter((point) => rings.filter((ring) => isWithin(point, ring)).length % 2 === 1)
+    .filter((point) => isInRegion(point, rings))
     .map(([u, v], i) =>
       ellipse(u, v, radius * (0.75 + 0.5 * halton(i + 1, 5)), radius * (0.75 + 0.4 * halton(i + 1, 7)), 12),
     );

@@ -13,3 +13,19 @@ export function remembering<T>(most: number): (name: string, work: () => T) => T
     return answer;
   };
 }
+
+/** What follows from two things, made once for both: it is remembered as long as they are. Answers are shared and must not be changed. */
+export function rememberedOf<A extends object, B extends object, T>(
+  make: (one: A, other: B) => T,
+): (one: A, other: B) => T {
+  const memories = new WeakMap<A, WeakMap<B, { answer: T }>>();
+  return (one, other) => {
+    const known = memories.get(one) ?? new WeakMap<B, { answer: T }>();
+    memories.set(one, known);
+    const before = known.get(other);
+    if (before) return before.answer;
+    const answer = make(one, other);
+    known.set(other, { answer });
+    return answer;
+  };
+}

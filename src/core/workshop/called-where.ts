@@ -5,7 +5,7 @@ import { spokenZones } from '@/core/outline/spoken';
 import { listed } from '@/core/units/words';
 
 /** How a marking is made, as one says of it. */
-export const MADE: Readonly<Record<MarkingMethod, string>> = {
+const MADE: Readonly<Record<MarkingMethod, string>> = {
   decal: 'from its sheet',
   mask: 'masked',
   brush: 'brushed',

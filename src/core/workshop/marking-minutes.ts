@@ -1,8 +1,7 @@
 import { canonicalIn } from '@/core/codes/system';
 import type { BriefView } from '@/core/derive/derive';
 import { MARKING_METHODS, type MarkingMethod } from '@/core/markings/kinds';
-import { zonesOfMarking } from '@/core/markings/on-zones';
-import { paintedSize, piecesOfMarking } from '@/core/markings/painted-size';
+import { paintedSize } from '@/core/markings/painted-size';
 import { takesWhite } from '@/core/route/painted-marking';
 import type { Minutes } from '@/core/units/minutes';
 import { minutesOfMaking, type MarkingToMake } from '@/core/work/making';
@@ -18,8 +17,13 @@ export function minutesOfMethods(
   }: Pick<BriefView, 'outline' | 'official' | 'book' | 'wanted' | 'state'>,
   marking: BriefView['state']['markings'][number],
 ): Record<MarkingMethod, Minutes> {
-  const zones = zonesOfMarking(outline, marking);
-  const { calls: planned = [], measures = [] } = wanted.markings.find(({ id }) => id === marking.id) ?? {};
+  const {
+    zones,
+    pieces = 1,
+    isStencil = false,
+    calls: planned = [],
+    measures = [],
+  } = wanted.markings.find(({ id }) => id === marking.id)!;
   const colours =
     planned.length > 0
       ? planned
@@ -27,8 +31,8 @@ export function minutesOfMethods(
   const under = wanted.calls.filter((call) => call.zones.some((zone) => zones.includes(zone)));
   const toMake: MarkingToMake = {
     painted: paintedSize(outline, marking, brief.denominator),
-    pieces: piecesOfMarking(outline, marking),
-    isStencil: marking.kind === 'stencil',
+    pieces,
+    isStencil,
     white: takesWhite(colours, under),
     covered: measures.length > 0,
     sprays: wanted.general === 'airbrush',

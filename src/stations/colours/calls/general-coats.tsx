@@ -112,9 +112,6 @@ const kept = (data: ColoursPage, { role, record }: CoatRow, fields: Partial<Fiel
   fields: { role, way: record?.way ?? ('' as const), zones: record?.zones ?? [], ...fields },
 });
 
-const besides = (data: ColoursPage, row: CoatRow, paintId: string, zones: string[]) =>
-  kept(data, { ...row, record: null }, { paintId, zones });
-
 function WayChoice({ data, row }: { data: ColoursPage; row: CoatRow }): ReactNode {
   const { run, busy } = useSaving();
   return (
@@ -143,7 +140,7 @@ function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDo
   const { zone, several } = useZoneChoice();
   const [looked, setLooked] = useState<string | null>(null);
   const [all, setAll] = useState(false);
-  const chosen = row.places.flatMap(({ key }) => (key === zone || several.has(key) ? [key] : []));
+  const chosen = row.places.map(({ key }) => key).filter((key) => key === zone || several.has(key));
   const [on, setOn] = useState<string[]>(row.on ? row.record!.zones : chosen);
   if (!shelf) return <LinearProgress aria-label="Fetching the catalogue" />;
   const { isMadeFor, serves } = ROLE_FACTS[row.role];
@@ -152,12 +149,9 @@ function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDo
   const tint = ({ lab }: Paint) => (lab ? Math.hypot(lab[1], lab[2]) : Infinity);
   const found = shelf.paints.filter(serves).sort((a, b) => rank(b) - rank(a) || tint(a) - tint(b));
   // On zones of its own it stands beside what is laid everywhere.
-  const asked = (paintId: string) =>
-    !row.on && on.length > 0
-      ? besides(data, row, paintId, on)
-      : kept(data, row, { paintId, ...(row.on ? { zones: on } : {}) });
-  const isChosen = (paint: Paint) =>
-    row.record?.paintId === paint.id && (row.on ? same(on, row.record.zones) : on.length === 0);
+  const beside = !row.on && on.length > 0 ? { ...row, record: null } : row;
+  const asked = (paintId: string) => kept(data, beside, { paintId, zones: on });
+  const isChosen = (paint: Paint) => row.record?.paintId === paint.id && same(on, row.record.zones);
   const take = (paint: Paint) =>
     run((act) => save({ act, ...asked(paint.id) }), `${row.title}: ${paintLabel(paint)}`).then(
       (result) => result.ok && onDone(),
