@@ -1,5 +1,5 @@
 import { launch } from 'puppeteer-core';
-import type { Engine } from './hand';
+import { waitFor, type Engine } from './hand';
 
 /** Debian's Firefox, over WebDriver BiDi. */
 export async function firefox(): Promise<Engine> {
@@ -20,7 +20,8 @@ export async function firefox(): Promise<Engine> {
   };
   return {
     title: 'Firefox',
-    open: async (url) => void (await page.goto(url)),
+    // A page that is on its way takes the place of an address: it is typed once more.
+    open: async (url) => void (await waitFor(`Firefox opens ${url}`, () => page.goto(url).then(() => true as const))),
     reload: async () => void (await page.reload()),
     url: () => Promise.resolve(page.url()),
     inPage: <T>(body: string, ...given: unknown[]) =>
