@@ -18,7 +18,7 @@ import { groundCalled, groundOfBrief, groundOfSchool, type Ground } from '@/core
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import type { AppliedFigures } from '@/core/paint/quantity';
 import type { RouteCall } from '@/core/route/call';
-import { needsWhite } from '@/core/route/painted-marking';
+import { needsWhite } from '@/core/markings/coats';
 import { markedColours, takesPaint, type MarkedCall } from './marked';
 import type { QuestionView } from './questions';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
@@ -115,8 +115,7 @@ export function callMaker(
           general,
         );
     // Of markings alone: masks get their white ground.
-    const under =
-      isOnMarkingsAlone && made.some(({ method }) => method === 'mask') && paint && needsWhite(paint) ? WHITE : ground;
+    const under = isOnMarkingsAlone && paint && needsWhite(paint) ? WHITE : ground;
     const way = record?.way
       ? { way: record.way, because: 'as you chose', chosen: true }
       : { ...suggested, chosen: false };

@@ -35,8 +35,8 @@ export function markedColours(
       const code = canonicalIn(book, value);
       const known = byCode.get(code) ?? [];
       const same = known.find((one) => one.id === id);
-      if (same) same.areaCm2 += ofCodes[i]!;
-      else byCode.set(code, [...known, { id, title, method, zones, areaCm2: ofCodes[i]! }]);
+      if (same) same.areaCm2 += ofCodes[i]!.areaCm2;
+      else byCode.set(code, [...known, { id, title, method, zones, areaCm2: ofCodes[i]!.areaCm2 }]);
     });
   }
   return byCode;

@@ -2,7 +2,7 @@ import { patternsOn } from '@/core/work/compare-orders';
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { partJobs } from '@/core/kit/part-work';
 import { keptAirbrushes } from '@/core/kit/tools';
-import { PRINTED } from '@/core/markings/kinds';
+import { FROM_A_SHEET, PRINTED } from '@/core/markings/kinds';
 import { zonesOfMarking } from '@/core/markings/on-zones';
 import { paintedSize, piecesOfMarking } from '@/core/markings/painted-size';
 import type { Outline } from '@/core/outline/outline';
@@ -64,6 +64,7 @@ export function wantedOf(
     calls: worn.map(routeCall),
     markings: state.markings.map((marking) => {
       const zones = zonesOfMarking(outline, marking);
+      const colours = FROM_A_SHEET.has(marking.method) ? [] : marking.codes.map((code) => callOf(code, zones));
       return {
         measures: [
           ...new Set(patterns.flatMap(({ marking: on, code }) => (on === marking.id ? [canonicalIn(book, code)] : []))),
@@ -76,7 +77,8 @@ export function wantedOf(
         pieces: piecesOfMarking(outline, marking),
         isStencil: marking.kind === 'stencil',
         ...(PRINTED.has(marking.method) ? {} : { painted: paintedSize(outline, marking, brief.denominator) }),
-        calls: marking.method === 'mask' ? marking.codes.map((code) => routeCall(callOf(code, zones))) : [],
+        calls: colours.map(routeCall),
+        hides: hidingPairs(colours),
       };
     }),
     soft: [...soft].sort(),

@@ -17,6 +17,7 @@ import {
   placingNotes,
   proofMarks,
 } from './cut-sheet';
+import { coatsOfMarking } from './coats';
 import { figureFields, PLAIN } from './design';
 import type { PlaceableMarking } from './placing';
 
@@ -34,6 +35,14 @@ const LABS: Record<string, [number, number, number]> = {
   black: [14, 0, 0],
 };
 const colours = { labOf: (code: string) => LABS[code] ?? null, nameOf: () => '' };
+const DARK_SKIN = [{ lab: LABS.black! }];
+const coats = (of: { codes: readonly string[] }) =>
+  coatsOfMarking(
+    of.codes.map((code) => ({ code, lab: colours.labOf(code) })),
+    DARK_SKIN,
+  );
+const layersOf = (of: PlaceableMarking) => maskLayers(of, 48, colours, coats(of));
+const sheetOf = (of: PlaceableMarking & { title: string }) => markingSheet(of, 48, colours, coats(of));
 const figure = (given: object) => figureFields.parse({ size: 1, colour: 0, ...given });
 const marking = (over: Partial<PlaceableMarking> = {}): PlaceableMarking & { title: string } => ({
   id: 'm',
@@ -50,10 +59,13 @@ const marking = (over: Partial<PlaceableMarking> = {}): PlaceableMarking & { tit
 
 describe('masks of a marking', () => {
   test('white first and a little larger, then light to dark, with white between red and blue', () => {
-    const [ground, ...layers] = maskLayers(marking(), 48, colours);
+    const [ground, ...layers] = layersOf(marking());
     expect(ground!.title).toMatch(/white ground/);
     expect(regionArea(ground!.region)).toBeCloseTo(Math.PI * (10 + 0.15) ** 2, 0);
-    expect(layers.map(({ code }) => code)).toEqual(['red', 'blue']);
+    // Blue over red would turn: white again, where it will be blue and nowhere else.
+    expect(layers.map(({ code, title }) => code || title)).toEqual(['red', 'white again, for blue', 'blue']);
+    const [again] = layers.splice(1, 1);
+    expect(regionArea(again!.region)).toBeCloseTo(Math.PI * (10 ** 2 - 4 ** 2), 0);
     const [red, blue] = layers.map(({ region }) => extentOf(region));
     expect(red!.right).toBeCloseTo(4 - 0.1, 2);
     expect(blue!.right).toBeCloseTo(10 - 0.1, 2);
@@ -62,20 +74,18 @@ describe('masks of a marking', () => {
     expect(hole - red!.right).toBeCloseTo(0.2, 2);
   });
   test('other colours meet without a parting', () => {
-    const layers = maskLayers(marking({ codes: ['yellow', 'black'] }), 48, colours);
+    const layers = layersOf(marking({ codes: ['yellow', 'black'] }));
     expect(layers.map(({ code }) => code)).toEqual(['', 'yellow', 'black']);
     expect(extentOf(layers[2]!.region).right).toBeCloseTo(4, 3);
   });
   test('a white marking needs no ground, and one of no shape has no layer', () => {
     const plain = { ...PLAIN, figures: [figure({ figure: 'square' })] };
-    expect(maskLayers(marking({ codes: ['white'], design: plain }), 48, colours).map(({ code }) => code)).toEqual([
-      'white',
-    ]);
-    expect(maskLayers(marking({ kind: 'lettering', text: '' }), 48, colours)).toEqual([]);
+    expect(layersOf(marking({ codes: ['white'], design: plain })).map(({ code }) => code)).toEqual(['white']);
+    expect(layersOf(marking({ kind: 'lettering', text: '' }))).toEqual([]);
   });
   test('every layer of a sheet stands in the same frame, so that its marks register', () => {
-    const { pieces } = markingSheet(marking(), 48, colours);
-    expect(pieces).toHaveLength(3);
+    const { pieces } = sheetOf(marking());
+    expect(pieces).toHaveLength(4);
     expect(new Set(pieces.map(({ width, height }) => `${width} ${height}`)).size).toBe(1);
     expect(new Set(pieces.map(({ marks }) => JSON.stringify(marks))).size).toBe(1);
     for (const { marks } of pieces) expect(marks).toHaveLength(8);
@@ -93,17 +103,15 @@ describe('masks of a marking', () => {
       turn: 0,
       mirrored: i === 1,
     }));
-    const { pieces } = markingSheet(
+    const { pieces } = sheetOf(
       marking({
         kind: 'artwork',
         codes: ['black'],
         places,
         design: { ...PLAIN, artwork: [{ rings: [flag], colour: 0 }] },
       }),
-      48,
-      colours,
     );
-    const [one, other] = pieces.filter(({ label }) => label.startsWith('2'));
+    const [one, other] = pieces.filter(({ label }) => label.startsWith('1'));
     const tip = ({ cuts }: { cuts: readonly (readonly Point[])[] }) =>
       cuts[0]!.reduce((best, p) => (p[1] < best[1] ? p : best));
     expect(tip(one!)[0]).not.toBeCloseTo(tip(other!)[0], 1);
@@ -198,7 +206,7 @@ describe('strips, templates and panes', () => {
 });
 
 describe('the sheet as a file for the cutter', () => {
-  const sheet = laidOut(markingSheet(marking(), 48, colours));
+  const sheet = laidOut(sheetOf(marking()));
   const svg = cutSheetSvg(sheet);
   const lengths = (group: string) =>
     [...new RegExp(`<g id="${group}">(.*?)</g>`).exec(svg)![1]!.matchAll(/d="([^"]+)"/g)].map(([, d]) =>

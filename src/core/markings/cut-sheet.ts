@@ -8,6 +8,7 @@ import { flattened } from '@/core/outline/unroll';
 import type { Outline } from '@/core/outline/outline';
 import type { ZoneRegion } from '@/core/outline/parts';
 import type { PaintedField } from '@/core/scheme/cells';
+import type { MarkingCoat } from './coats';
 import { seenFields } from './drawn';
 import { blockLetters } from './lettering';
 import { codeAt, onSkin, type PlaceableMarking } from './placing';
@@ -95,8 +96,13 @@ export interface MaskLayer {
   region: Region;
 }
 
-/** The layers of a sprayed marking in their order: the white ground a little larger, then light to dark, red and blue kept apart. */
-export function maskLayers(marking: PlaceableMarking, denominator: number, colours: ColourFacts): MaskLayer[] {
+/** The layers of a painted marking, one for each of its coats; white a little larger, and red and blue kept apart by it. */
+export function maskLayers(
+  marking: PlaceableMarking,
+  denominator: number,
+  { labOf, nameOf }: ColourFacts,
+  coats: readonly MarkingCoat[],
+): MaskLayer[] {
   const size = marking.heightMm / denominator;
   const scaled = seenFields(marking).map(({ region, colour }) => ({
     code: codeAt(marking.codes, colour),
@@ -104,32 +110,31 @@ export function maskLayers(marking: PlaceableMarking, denominator: number, colou
   }));
   const seen = new Map<string, Region>();
   for (const { code, region } of scaled) seen.set(code, seen.has(code) ? union(seen.get(code)!, region) : region);
-  const list = [...seen].map(([code, region]) => ({ code, region, lab: colours.labOf(code) }));
-  const [hasRed, hasBlue] = [list.some(({ lab }) => lab && isRed(lab)), list.some(({ lab }) => lab && isBlue(lab))];
   const whole = scaled.reduce<Region>((all, { region }) => union(all, region), []);
-  const layers = list
-    .sort((a, b) => (b.lab?.[0] ?? 50) - (a.lab?.[0] ?? 50) || (a.code < b.code ? -1 : 1))
-    .map(({ code, region, lab }): MaskLayer => {
-      const isParted = hasRed && hasBlue && lab !== null && (isRed(lab) || isBlue(lab));
+  const labs = marking.codes.map(labOf).filter((lab) => lab !== null);
+  const white = coats.some(({ what }) => what === 'white');
+  const isApart = white && labs.some(isRed) && labs.some(isBlue);
+  return coats
+    .map(({ what, of, covers }): MaskLayer => {
+      const code = of.length > 0 ? marking.codes[of[0]!]! : '';
+      const region = covers === 'all' ? whole : (seen.get(code) ?? []);
+      if (what === 'white')
+        return code
+          ? { code: '', title: `white again, for ${code}`, region }
+          : {
+              code: '',
+              title: `white ground, ${GROUND_SPREAD_MM} mm out`,
+              region: grown(region, GROUND_SPREAD_MM, 'sharp'),
+            };
+      const lab = labOf(code);
+      const isParted = isApart && lab !== null && (isRed(lab) || isBlue(lab));
       return {
         code,
-        title: `${code} ${colours.nameOf(code)}`.trim() + (isParted ? `, ${PARTING_MM / 2} mm in: white parts it` : ''),
+        title: `${code} ${nameOf(code)}`.trim() + (isParted ? `, ${PARTING_MM / 2} mm in: white parts it` : ''),
         region: isParted ? grown(region, -PARTING_MM / 2, 'sharp') : region,
       };
     })
     .filter(({ region }) => region.length > 0);
-  const lightest = list[0]?.lab?.[0] ?? 0;
-  const needsGround = layers.length > 0 && !(layers.length === 1 && lightest > 85);
-  return needsGround
-    ? [
-        {
-          code: '',
-          title: `white ground, ${GROUND_SPREAD_MM} mm out`,
-          region: grown(whole, GROUND_SPREAD_MM, 'sharp'),
-        },
-        ...layers,
-      ]
-    : layers;
 }
 
 /** One sheet for a sprayed marking: every layer with its registration, for each of its places. */
@@ -137,8 +142,9 @@ export function markingSheet(
   marking: PlaceableMarking & { title: string },
   denominator: number,
   colours: ColourFacts,
+  coats: readonly MarkingCoat[],
 ): CutSheet {
-  const layers = maskLayers(marking, denominator, colours);
+  const layers = maskLayers(marking, denominator, colours, coats);
   const frame = turnedDown(layers.flatMap(({ region }) => region));
   const times = Math.max(1, marking.places.length);
   const mirrored = marking.places.some((place) => place.mirrored);

@@ -3,17 +3,36 @@ import { signedArea } from '@/core/geometry/polygon';
 import type { Outline } from '@/core/outline/outline';
 import { atScale } from '@/core/units/length';
 import { rememberedOf } from '@/core/units/remembered';
+import type { MarkingCoat } from './coats';
 import { lineLength, ringsOf } from './cut-sheet';
 import { seenFields } from './drawn';
 import type { PlaceableMarking } from './placing';
 
-/** What of a marking is masked and painted on the model, at all of its places. */
-export interface PaintedSize {
+/** What is masked and painted on the model. */
+export interface Painted {
   edgeMm: number;
   areaCm2: number;
-  /** Of each of its codes, in their order, cm2; they add up to the whole. */
-  ofCodes: number[];
 }
+
+/** What of a marking is masked and painted on the model, at all of its places. */
+export interface PaintedSize extends Painted {
+  /** Of each of its codes, in their order; they add up to the whole. */
+  ofCodes: Painted[];
+}
+
+/** What a coat of it covers; the whole, where nobody told its colours apart. */
+export function sizeOfCoat(
+  { ofCodes, ...whole }: PaintedSize,
+  { of, covers }: Pick<MarkingCoat, 'of' | 'covers'>,
+): Painted {
+  const own = of.flatMap((i) => ofCodes[i] ?? []);
+  return covers === 'own' && own.length > 0 ? summed(own) : whole;
+}
+
+const summed = (sizes: readonly Painted[]): Painted => ({
+  edgeMm: sizes.reduce((sum, { edgeMm }) => sum + edgeMm, 0),
+  areaCm2: sizes.reduce((sum, { areaCm2 }) => sum + areaCm2, 0),
+});
 
 /**
  * Edges and area of a marking that is painted, each field as far as it is seen; of bands, right round what they lie on. Measured once on the
@@ -21,12 +40,11 @@ export interface PaintedSize {
  */
 export function paintedSize(outline: Outline, marking: PlaceableMarking, denominator: number): PaintedSize {
   const real = measured(outline, marking);
-  const onModel = (areaCm2: number) => areaCm2 / denominator ** 2;
-  return {
-    edgeMm: atScale(real.edgeMm, denominator),
-    areaCm2: onModel(real.areaCm2),
-    ofCodes: real.ofCodes.map(onModel),
-  };
+  const onModel = ({ edgeMm, areaCm2 }: Painted): Painted => ({
+    edgeMm: atScale(edgeMm, denominator),
+    areaCm2: areaCm2 / denominator ** 2,
+  });
+  return { ...onModel(real), ofCodes: real.ofCodes.map(onModel) };
 }
 
 const measured = rememberedOf((outline: Outline, marking: PlaceableMarking): PaintedSize => {
@@ -35,7 +53,7 @@ const measured = rememberedOf((outline: Outline, marking: PlaceableMarking): Pai
     marking.kind === 'band'
       ? ringsOf(outline, marking).map(({ length, colour }) => {
           const long = length * 1000;
-          return { colour, edgeMm: 2 * long, areaMm2: long * size };
+          return { colour, edgeMm: 2 * long, areaCm2: (long * size) / 100 };
         })
       : seenFields(marking).map(({ region, colour }) => {
           const rings = wound(region);
@@ -43,16 +61,13 @@ const measured = rememberedOf((outline: Outline, marking: PlaceableMarking): Pai
           return {
             colour,
             edgeMm: rings.reduce((sum, ring) => sum + lineLength([...ring, ring[0]!]), 0) * size * times,
-            areaMm2: Math.abs(rings.reduce((sum, ring) => sum + signedArea(ring), 0)) * size * size * times,
+            areaCm2: (Math.abs(rings.reduce((sum, ring) => sum + signedArea(ring), 0)) * size * size * times) / 100,
           };
         });
   const last = Math.max(0, marking.codes.length - 1);
-  const ofCodes = marking.codes.map(() => 0);
-  for (const { colour, areaMm2 } of pieces) if (ofCodes.length > 0) ofCodes[Math.min(colour, last)]! += areaMm2 / 100;
   return {
-    edgeMm: pieces.reduce((sum, { edgeMm }) => sum + edgeMm, 0),
-    areaCm2: pieces.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) / 100,
-    ofCodes,
+    ...summed(pieces),
+    ofCodes: marking.codes.map((_, i) => summed(pieces.filter(({ colour }) => Math.min(colour, last) === i))),
   };
 });
 

@@ -43,8 +43,10 @@ export interface RouteMarking {
   isStencil?: boolean;
   /** What is masked and painted of it on the model, at all of its places. */
   painted?: PaintedSize;
-  /** Its colours, where it is painted. */
+  /** Its colours, where it is painted or drawn. */
   calls?: RouteCall[];
+  /** Which of them hides which in a normal coat, [later, earlier]. */
+  hides?: [later: string, earlier: string][];
   /** Codes of patterns whose lines are measured from it: where it is sprayed, it is there before them. */
   measures?: string[];
 }

@@ -1,7 +1,7 @@
-import { dryingTime, waitFor, type Climate } from '@/core/paint/drying';
+import { dryingTime, waitFor } from '@/core/paint/drying';
 import { byHand, put } from '@/core/work/making';
 import { minutesOf, minutesSaid } from '@/core/work/minutes';
-import { markingLayer, paintedMarking } from './painted-marking';
+import { brushedMarking, markingLayer, NO_SIZE, paintedMarking } from './painted-marking';
 import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { Insert } from './insert';
 import type { RouteMarking } from './call';
@@ -9,41 +9,55 @@ import type { RouteInput } from './route-input';
 import { coatLaid } from './spray-run';
 
 /** Markings that go on after the seal's ground: decals, brush and pen, one after the other. */
-export function appliedMarkings(markings: readonly RouteMarking[], climate: Climate): Insert {
-  const fluid = waitFor('decal', climate);
-  const steps: RouteStep[] = [];
-  const links: RouteLink[] = [];
-  for (const marking of markings.filter((m) => m.method !== 'mask')) {
-    const isByHand = marking.method === 'brush' || marking.method === 'pen';
-    const { pieces = 1, isStencil = false, painted = { edgeMm: 0, areaCm2: 0 } } = marking;
-    const work = isByHand ? byHand(painted) : put(pieces, isStencil);
-    const step = stepOf(
-      `marking:${marking.id}`,
-      `${isByHand ? 'Paint' : 'Place'} ${marking.title}${pieces > 1 ? `, ${pieces} of them` : ''}`,
-      isByHand ? 'brush' : 'decal',
-      'Whole',
-      minutesOf(work),
-      {
-        minutesFrom: minutesSaid(work),
-        stage: 'markings',
-        family: 'marking',
-        marking: marking.id,
-        lays: [markingLayer(isByHand ? 'marking' : 'decal', marking.title)],
-        zones: marking.zones,
-        why: marking.method === 'own decal' ? 'print spares' : '',
-      },
-    );
-    const last = steps.at(-1);
-    if (last) links.push({ from: last.key, to: step.key, minLag: fluid.minutes, maxLag: null, why: fluid.says });
-    steps.push(step);
-  }
-  const end = steps.at(-1);
+export function appliedMarkings(
+  markings: readonly RouteMarking[],
+  input: Pick<RouteInput, 'climate' | 'calls'>,
+): Insert {
+  const runs = markings.filter(({ method }) => method !== 'mask').map((marking) => appliedMarking(marking, input));
+  const links = runs.flatMap((run, i): RouteLink[] => {
+    const before = runs[i - 1];
+    return before
+      ? [{ from: before.end.key, to: run.steps[0]!.key, minLag: before.wait, maxLag: null, why: before.why }]
+      : [];
+  });
+  const last = runs.at(-1);
   return {
-    steps,
-    links,
-    first: steps[0] ? [steps[0].key] : [],
-    last: end ? [{ key: end.key, wait: fluid.minutes, why: fluid.says }] : [],
+    steps: runs.flatMap(({ steps }) => steps),
+    links: [...runs.flatMap((run) => run.links), ...links],
+    first: runs[0] ? [runs[0].steps[0]!.key] : [],
+    last: last ? [{ key: last.end.key, wait: last.wait, why: last.why }] : [],
   };
+}
+
+/** One marking that is put on or painted by hand, and when what comes after it may. */
+function appliedMarking(marking: RouteMarking, input: Pick<RouteInput, 'climate' | 'calls'>) {
+  const { climate } = input;
+  if (marking.method === 'brush') {
+    const { steps, links } = brushedMarking(marking, input);
+    const end = steps.at(-1)!;
+    return { steps, links, end, wait: dryingTime(coatLaid(end), 'handle', climate), why: 'it may be handled' };
+  }
+  const isDrawn = marking.method === 'pen';
+  const { id, title, zones, pieces = 1, isStencil = false, painted = NO_SIZE, calls = [] } = marking;
+  const work = isDrawn ? byHand(painted) : put(pieces, isStencil);
+  const end = stepOf(
+    `marking:${id}`,
+    `${isDrawn ? 'Draw' : 'Place'} ${title}${pieces > 1 ? `, ${pieces} of them` : ''}`,
+    isDrawn ? 'brush' : 'decal',
+    'Whole',
+    minutesOf(work),
+    {
+      minutesFrom: minutesSaid(work),
+      stage: 'markings',
+      family: 'marking',
+      marking: id,
+      lays: [{ ...markingLayer(isDrawn ? 'marking' : 'decal', title), code: calls[0]?.code ?? null }],
+      zones,
+      why: marking.method === 'own decal' ? 'print spares' : '',
+    },
+  );
+  const fluid = waitFor('decal', climate);
+  return { steps: [end], links: [], end, wait: fluid.minutes, why: fluid.says };
 }
 
 /** Markings of what is painted apart, as the tips of blades and the words on tanks: done while it still lies on the bench, over its own colours. */
@@ -52,7 +66,7 @@ export function partMarkings(markings: readonly RouteMarking[], colours: Insert,
   const painted = markings.filter(({ method }) => method === 'mask').map((marking) => paintedMarking(marking, input));
   const applied = markings
     .filter(({ method }) => method !== 'mask')
-    .map((marking): Insert => appliedMarkings([marking], climate));
+    .map((marking): Insert => appliedMarkings([marking], input));
   const runs: Insert[] = [
     ...painted.map(({ steps, links, first, last, free }): Insert => {
       const wait = dryingTime(coatLaid(last), 'handle', climate);

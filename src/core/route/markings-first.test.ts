@@ -28,7 +28,7 @@ const band: RouteMarking = {
   zones: [SIDE],
   method: 'mask',
   pieces: 1,
-  painted: { edgeMm: 80, areaCm2: 4, ofCodes: [4] },
+  painted: { edgeMm: 80, areaCm2: 4, ofCodes: [{ edgeMm: 80, areaCm2: 4 }] },
   calls: [call('W', [SIDE], 92)],
 };
 const routeWith = (markings: RouteMarking[], calls = [call('A', skin, 70), call('B', [SIDE, 'wing-upper-port'], 40)]) =>

@@ -91,7 +91,7 @@ export function buildRoute(input: RouteInput): Route {
   network.splice('parts', small);
   network.splice('part-markings', partMarkings(loose, small, input));
   network.splice('colours', camouflage(order, fluid, outside.open, { ...input, markings: fast }));
-  network.splice('markings', appliedMarkings(fast, input.climate));
+  network.splice('markings', appliedMarkings(fast, input));
   network.add(
     ...partAdditions(input.parts ?? [], input.outline, new Set(input.done), input.callFor),
     ...structureAdditions(

@@ -1,5 +1,6 @@
 import type { MarkingMethod } from '@/core/markings/kinds';
-import type { PaintedSize } from '@/core/markings/painted-size';
+import type { MarkingCoat } from '@/core/markings/coats';
+import { sizeOfCoat, type Painted, type PaintedSize } from '@/core/markings/painted-size';
 import { workOfMask } from './masking';
 import { minutesOf, type Work } from './minutes';
 import type { Minutes } from '@/core/units/minutes';
@@ -15,24 +16,24 @@ export interface MarkingToMake {
   /** How many of it go on. */
   pieces: number;
   isStencil: boolean;
-  /** A white ground goes under its colours where it is masked. */
-  white: boolean;
+  /** Its coats, where it is painted. */
+  coats: readonly MarkingCoat[];
   /** A pattern is measured from it: it is there before that, and covered again meanwhile. */
   covered: boolean;
   /** Without an airbrush what is masked is brushed. */
   sprays: boolean;
 }
 
-/** One coat-through-the-mask of one colour of it. */
-export const coatThroughMask = (areaCm2: number, pieces: number, sprays: boolean): Work => ({
+/** One coat through a mask. */
+export const coatThroughMask = ({ areaCm2 }: Painted, pieces: number, sprays: boolean): Work => ({
   kind: sprays ? 'spray' : 'brush',
   areaCm2,
   pieces,
   coats: MARKING_COATS,
 });
 
-/** What is painted or drawn by hand, in one go. */
-export const byHand = ({ edgeMm, areaCm2 }: Pick<PaintedSize, 'edgeMm' | 'areaCm2'>): Work => ({
+/** One coat that is painted or drawn by hand. */
+export const byHand = ({ edgeMm, areaCm2 }: Painted): Work => ({
   kind: 'brush',
   edgeMm,
   areaCm2,
@@ -46,18 +47,18 @@ export const put = (pieces: number, isStencil: boolean): Work => ({ kind: isSten
 export const tapeOf = (edgeMm: number): Work => workOfMask({ tapeMm: edgeMm, softMm: 0 });
 
 function workOfMaking(method: MarkingMethod, marking: MarkingToMake): Work[] {
-  const { painted, pieces, isStencil, white, covered, sprays } = marking;
+  const { painted, pieces, isStencil, coats, covered, sprays } = marking;
   switch (method) {
     case 'mask': {
-      const colours = painted.ofCodes.length > 0 ? painted.ofCodes : [painted.areaCm2];
       const taped: Work[] = [tapeOf(painted.edgeMm), { kind: 'unmask', edgeMm: painted.edgeMm }];
       return [
         ...taped,
         ...(covered ? taped : []),
-        ...(white ? [painted.areaCm2] : []).concat(colours).map((area) => coatThroughMask(area, pieces, sprays)),
+        ...coats.map((coat) => coatThroughMask(sizeOfCoat(painted, coat), pieces, sprays)),
       ];
     }
     case 'brush':
+      return coats.map((coat) => byHand(sizeOfCoat(painted, coat)));
     case 'pen':
       return [byHand(painted)];
     default:

@@ -12,6 +12,7 @@ import {
 } from '@/core/markings/cut-sheet';
 import { rivetingOf, rivetSheet } from '@/core/markings/riveting';
 import { schemeOn } from '@/core/markings/placing';
+import { coatsOfMarkingIn } from './marking-minutes';
 
 /** A sheet that can be had of a brief, by the name that its file goes by. */
 export interface SheetOffer {
@@ -63,7 +64,7 @@ export function cutSheets(view: BriefView, keys: readonly string[]): Sheet[] {
     if (!marking) return [];
     return marking.kind === 'band'
       ? [bandSheet(outline, marking, denominator) ?? []].flat()
-      : [markingSheet(marking, denominator, colours)];
+      : [markingSheet(marking, denominator, colours, coatsOfMarkingIn(view, marking))];
   });
   return made.filter(({ pieces, notes }) => pieces.length + notes.length > 0).map(laidOut);
 }

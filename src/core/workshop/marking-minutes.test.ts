@@ -24,11 +24,16 @@ describe('what a marking takes', () => {
       painted: {
         edgeMm: 100 * pieces,
         areaCm2: pieces * colours,
-        ofCodes: Array.from({ length: colours }, () => pieces),
+        ofCodes: Array.from({ length: colours }, () => ({ edgeMm: 20 * pieces, areaCm2: pieces })),
       },
       pieces,
       isStencil: false,
-      white: false,
+      coats: Array.from({ length: colours }, (_, i) => ({
+        what: 'colour' as const,
+        of: [i],
+        covers: 'own' as const,
+        because: '',
+      })),
       covered: false,
       sprays: true,
     });

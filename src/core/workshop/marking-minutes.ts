@@ -1,39 +1,44 @@
 import { canonicalIn } from '@/core/codes/system';
 import type { BriefView } from '@/core/derive/derive';
+import { coatsOfMarking, type MarkingCoat } from '@/core/markings/coats';
 import { MARKING_METHODS, type MarkingMethod } from '@/core/markings/kinds';
 import { paintedSize } from '@/core/markings/painted-size';
-import { takesWhite } from '@/core/route/painted-marking';
+import { coatsOf, skinUnder } from '@/core/route/painted-marking';
 import type { Minutes } from '@/core/units/minutes';
 import { minutesOfMaking, type MarkingToMake } from '@/core/work/making';
 
+/** The coats of a marking if it is painted: from light to dark, or as they hide. */
+export function coatsOfMarkingIn(
+  { official, book, wanted }: Pick<BriefView, 'official' | 'book' | 'wanted'>,
+  { id, codes }: Pick<BriefView['state']['markings'][number], 'id' | 'codes'>,
+): MarkingCoat[] {
+  const { zones, calls = [], hides = [] } = wanted.markings.find((planned) => planned.id === id)!;
+  if (calls.length > 0) return coatsOf({ zones, calls, hides }, wanted.calls);
+  // What comes from a sheet has no calls: its colours are what their standard says.
+  const colours = codes.map((value) => {
+    const code = canonicalIn(book, value);
+    const known = official.get(code);
+    return { code, name: known?.record.name ?? '', lab: known?.lab ?? null };
+  });
+  return coatsOfMarking(colours, skinUnder(zones, wanted.calls));
+}
+
 /** What a marking takes at the bench by each way of making it: that of the way it is made is what the route plans for it. */
 export function minutesOfMethods(
-  {
-    outline,
-    official,
-    book,
-    wanted,
-    state: { brief },
-  }: Pick<BriefView, 'outline' | 'official' | 'book' | 'wanted' | 'state'>,
+  view: Pick<BriefView, 'outline' | 'official' | 'book' | 'wanted' | 'state'>,
   marking: BriefView['state']['markings'][number],
 ): Record<MarkingMethod, Minutes> {
   const {
-    zones,
-    pieces = 1,
-    isStencil = false,
-    calls: planned = [],
-    measures = [],
-  } = wanted.markings.find(({ id }) => id === marking.id)!;
-  const colours =
-    planned.length > 0
-      ? planned
-      : marking.codes.map((code) => ({ lab: official.get(canonicalIn(book, code))?.lab ?? null }));
-  const under = wanted.calls.filter((call) => call.zones.some((zone) => zones.includes(zone)));
+    outline,
+    wanted,
+    state: { brief },
+  } = view;
+  const { pieces = 1, isStencil = false, measures = [] } = wanted.markings.find(({ id }) => id === marking.id)!;
   const toMake: MarkingToMake = {
     painted: paintedSize(outline, marking, brief.denominator),
     pieces,
     isStencil,
-    white: takesWhite(colours, under),
+    coats: coatsOfMarkingIn(view, marking),
     covered: measures.length > 0,
     sprays: wanted.general === 'airbrush',
   };
