@@ -1,4 +1,5 @@
 import type { CoatRole } from '@/core/paint/coat-roles';
+import { PLAIN_PRINTING } from '../src/core/markings/printing';
 import { PLAIN, type Design } from '@/core/markings/design';
 import { PLAIN_FIELD, type FieldShape } from '@/core/scheme/field';
 import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
@@ -20,7 +21,7 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/12',
+      format: 'build-brief/13',
       repaired: [],
       brief,
       airframe,
@@ -211,6 +212,9 @@ export class BriefBuilder {
       design: { ...PLAIN, ...more.design },
       sheetId: more.sheet?.[0] ?? null,
       sheetItem: more.sheet?.[1] ?? '',
+      piecesEach: 1,
+      byPrint: false,
+      printing: PLAIN_PRINTING,
     });
   }
 

@@ -40,6 +40,8 @@ export interface OfficialColour {
   pooled: PooledChips<CodeChip> | null;
   /** Batches whose chips were kept apart, each pooled by itself, with their distance from the standard. */
   batches: { batch: string; lab: Lab; sd: number; dE00: number | null }[];
+  /** What was printed in it, where that is what paint is matched to; its colour is the print's then. */
+  print?: { marking: string; sheet: string };
 }
 
 /** Every code with its chips pooled: those without a batch make the standard, each batch stands beside it. */

@@ -1,3 +1,4 @@
+import { matchedToPrints } from './printed-colours';
 import { codeBook, officialColours, type OfficialColour } from '@/core/codes/official';
 import type { CodeBook } from '@/core/codes/system';
 import type { ColourHistory } from '@/core/evidence/as-on';
@@ -89,8 +90,13 @@ export function deriveBrief(
 ): BriefView {
   const { airframe, brief } = state;
   const outline = stages.same('outline', [airframe, brief, state.subjects], () => outlineOf(state));
-  const official = stages.same('official', [shelf.codes, shelf.chips], () => officialColours(shelf.codes, shelf.chips));
   const book = stages.same('book', [shelf.codes, shelf.systems], () => codeBook(shelf));
+  const standards = stages.same('standards', [shelf.codes, shelf.chips], () =>
+    officialColours(shelf.codes, shelf.chips),
+  );
+  const official = stages.same('official', [standards, state.markings, shelf.decalSheets, book], () =>
+    matchedToPrints(standards, state.markings, shelf.decalSheets, book),
+  );
   const { sources, questions: records, sightings, rulings, events, mirrors } = state;
   const weighed = stages.same(
     'asked',

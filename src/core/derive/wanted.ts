@@ -2,7 +2,7 @@ import { patternsOn } from '@/core/work/compare-orders';
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { partJobs } from '@/core/kit/part-work';
 import { keptAirbrushes } from '@/core/kit/tools';
-import { FROM_A_SHEET, PRINTED } from '@/core/markings/kinds';
+import { FROM_A_SHEET } from '@/core/markings/kinds';
 import { zonesOfMarking } from '@/core/markings/on-zones';
 import { paintedSize, piecesOfMarking } from '@/core/markings/painted-size';
 import type { Outline } from '@/core/outline/outline';
@@ -76,7 +76,8 @@ export function wantedOf(
         method: marking.method,
         pieces: piecesOfMarking(outline, marking),
         isStencil: marking.kind === 'stencil',
-        ...(PRINTED.has(marking.method) ? {} : { painted: paintedSize(outline, marking, brief.denominator) }),
+        ...(FROM_A_SHEET.has(marking.method) ? {} : { painted: paintedSize(outline, marking, brief.denominator) }),
+        ...(marking.method === 'own decal' ? { printing: marking.printing } : {}),
         calls: colours.map(routeCall),
         hides: hidingPairs(colours),
       };

@@ -80,6 +80,8 @@ const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
   'build-brief/10': (file) => ({ ...file, format: 'build-brief/11', coats: [] }),
   /** Had one product for each coat, wherever it was laid. */
   'build-brief/11': (file) => ({ ...file, format: 'build-brief/12' }),
+  /** Had no stripes along a body, no pieces of a marking, and nothing of printing at home. */
+  'build-brief/12': (file) => ({ ...file, format: 'build-brief/13' }),
 };
 
 /** What an entry laid: by its step's name of then, or as the run says whose work it is. */

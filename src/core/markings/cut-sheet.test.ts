@@ -7,16 +7,7 @@ import { areaOn } from '@/core/outline/chart';
 import { paintScheme } from '@/core/scheme/in-view';
 import type { FieldShape, SchemeField } from '@/core/scheme/field';
 import { cutSheetSvg } from '@/core/interchange/cut-sheet-svg';
-import {
-  bandSheet,
-  canopySheet,
-  fieldSheet,
-  laidOut,
-  markingSheet,
-  maskLayers,
-  placingNotes,
-  proofMarks,
-} from './cut-sheet';
+import { canopySheet, fieldSheet, laidOut, markingSheet, maskLayers, placingNotes, proofMarks } from './cut-sheet';
 import { coatsOfMarking } from './coats';
 import { figureFields, PLAIN } from './design';
 import type { PlaceableMarking } from './placing';
@@ -119,21 +110,6 @@ describe('masks of a marking', () => {
 });
 
 describe('strips, templates and panes', () => {
-  test('a band takes a strip as long as it goes round, and one to spare', () => {
-    const band = marking({
-      kind: 'band',
-      heightMm: 410,
-      codes: ['yellow'],
-      places: [{ view: 'port', station: 6.75, offset: 0.9, turn: 0, mirrored: false }],
-    });
-    const { pieces } = bandSheet(outline, band, 48)!;
-    expect(pieces.map(({ label }) => label)).toEqual(['strip 1', 'spare 1']);
-    const { left, right, top, bottom } = extentOf(pieces[0]!.cuts);
-    expect(bottom - top).toBeCloseTo(410 / 48, 6);
-    const { fuselageHeight: h } = PRESETS.single.dimensions;
-    expect(right - left).toBeGreaterThan((2 * h * 1000 * 0.5) / 48);
-    expect(right - left).toBeLessThan((Math.PI * h * 1000) / 48 + 4);
-  });
   const field = (shape: FieldShape, over: Partial<SchemeField> = {}): SchemeField => ({
     id: 'f',
     title: 'Patch',

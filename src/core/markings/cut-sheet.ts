@@ -40,8 +40,6 @@ const PARTING_MM = 0.2;
 /** Registration marks stand so far out. */
 const REGISTER_MM = 3;
 const REGISTER_ARM_MM = 1.5;
-/** Equal strips: one more for every so many. */
-const SPARE_FOR = 4;
 
 /** From y up, as shapes are, to y down, as sheets are. */
 const turnedDown = (region: Region): Polygon[] => region.map((ring) => ring.map(([x, y]): Point => [x, -y]));
@@ -49,7 +47,12 @@ const mirroredLines = (lines: readonly Polygon[]): Polygon[] =>
   lines.map((line) => line.map(([x, y]): Point => [-x, y]));
 
 /** A shape as a piece: its lines moved to the corner, with marks that register it to others of the same frame. */
-function pieceOf(label: string, cuts: readonly Polygon[], frame: readonly Polygon[], registered: boolean): CutPiece {
+export function pieceOf(
+  label: string,
+  cuts: readonly Polygon[],
+  frame: readonly Polygon[],
+  registered: boolean,
+): CutPiece {
   const { left, right, top, bottom } = extentOf(frame);
   const room = registered ? REGISTER_MM + REGISTER_ARM_MM : 1;
   const [dx, dy] = [room - left, room - top];
@@ -168,63 +171,6 @@ export function markingSheet(
 export const lineLength = (line: Polygon): number =>
   line.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - line[i]![0], y - line[i]![1]), 0);
 
-/** A band as it goes round what it lies on. */
-export interface Ring {
-  /** Metres of the real machine. */
-  length: number;
-  /** Which of the marking's colours it has. */
-  colour: number;
-}
-
-/** The bands of a marking at all of its places, each once: what is placed in several views at one station is one. Remembered for an outline. */
-export const ringsOf = rememberedOf((outline: Outline, marking: PlaceableMarking): Ring[] => {
-  const rings = new Map<string, Ring>();
-  marking.places.forEach((_, place) => {
-    const skin = onSkin(outline, marking, place);
-    if (!skin) return;
-    const { chart } = skin;
-    skin.fields.forEach(({ region }, i) => {
-      const [[x0], [x1]] = [region[0]![0]!, region[0]![1]!] as unknown as [[number], [number]];
-      const middle = (x0 + x1) / 2;
-      const name = `${chart.id} ${middle.toFixed(3)}`;
-      if (rings.has(name)) return;
-      const length =
-        chart.on.kind === 'lifting'
-          ? chordAt(chart.on.of, middle / chart.on.of.semispan).chord
-          : lengthOn(chart, [
-              [middle, 0],
-              [middle, 360],
-            ]);
-      rings.set(name, { length, colour: i % Math.max(1, marking.codes.length) });
-    });
-  });
-  return [...rings.values()];
-});
-
-/** Equal strips for the bands of a marking, at all of its places: as long as the longest goes round, in the count needed and a spare for every four. */
-export function bandSheet(
-  outline: Outline,
-  marking: PlaceableMarking & { title: string },
-  denominator: number,
-): CutSheet | null {
-  const lengths = ringsOf(outline, marking).map(({ length }) => length);
-  if (lengths.length === 0) return null;
-  const broad = marking.heightMm / denominator;
-  const count = lengths.length;
-  const spares = Math.ceil(count / SPARE_FOR);
-  const long = (Math.max(...lengths) * 1000) / denominator + 4;
-  return {
-    title: `${marking.title}: strips`,
-    pieces: Array.from({ length: count + spares }, (_, i) => {
-      const strip = rectangle(0, 0, long, broad);
-      return pieceOf(i < count ? `strip ${i + 1}` : `spare ${i - count + 1}`, [strip], [strip], false);
-    }),
-    notes: [
-      `${count} of ${broad.toFixed(2)} mm, ${long.toFixed(1)} mm long (4 mm to overlap), and ${spares} to spare.`,
-    ],
-  };
-}
-
 /** A field of the scheme as templates, one piece for each surface; round bodies unrolled, a side at a time. */
 export function fieldSheet(outline: Outline, { field, laid }: PaintedField, denominator: number): CutSheet {
   const charts = new Map(outline.regions.map(({ chart }) => [chart.id, chart]));
@@ -243,7 +189,7 @@ export function fieldSheet(outline: Outline, { field, laid }: PaintedField, deno
 }
 
 /** A ring of a chart as a piece on the model, laid flat by `put` (m on the machine). */
-function flatPiece(
+export function flatPiece(
   title: string,
   chart: Chart,
   ring: Polygon,
@@ -266,7 +212,8 @@ interface Patch {
 
 const spokenChart = (id: string) => id.replaceAll('-', ' ');
 
-function patches(chart: Chart, region: Region): Patch[] {
+/** A region of a surface in flat pieces. */
+export function patches(chart: Chart, region: Region): Patch[] {
   const { on } = chart;
   if (on.kind === 'lifting') {
     // Seen from its own side: aft to the right, out upwards.
@@ -398,7 +345,7 @@ const GAP_MM = 4;
 const TEXT_MM = 2.2;
 const NOTE_MM = 2.6;
 /** Sheets are laid out in rows of this width, unless a piece is broader. */
-const ROW_MM = 180;
+export const ROW_MM = 180;
 
 /** Text as outlines, its upper left corner at a place. */
 export function textAt(text: string, x: number, y: number, height: number): Polygon[] {

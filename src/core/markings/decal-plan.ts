@@ -51,13 +51,28 @@ export function cutLengths(mm: number): number[] {
   return Array.from({ length: pieces }, () => mm / pieces);
 }
 
+/** The lengths that a marking is cut into, mm on the model: between the windows where the builder cuts its strip, else as can be handled. */
+export function lengthsOf(marking: PlaceableMarking, denominator: number): number[] {
+  const high = marking.heightMm / denominator;
+  const { aspect, gap, count, cuts } = marking.design;
+  const after = [...new Set(cuts)].filter((cut) => cut < count).sort((a, b) => a - b);
+  if (marking.kind !== 'window strip' || after.length === 0) return cutLengths(proportionsOf(marking).width * high);
+  const windows = [...after, count].map((cut, i) => cut - (after[i - 1] ?? 0));
+  return windows.map((panes) => (panes * aspect + (panes - 1) * gap) * high);
+}
+
 /** What holds for all batches alike, in order, to be said once. */
 export const saidOfAll = (batches: readonly DecalBatch[]): string[] =>
   (batches[0]?.says ?? []).filter((line) => batches.every(({ says }) => says.includes(line)));
 
 /** Batches by the side that has to dry, larger decals before stencils; `crossesOf` counts lines to cut over. */
 export function decalPlan(
-  markings: readonly (PlaceableMarking & { title: string; method: string; sheetId: string | null })[],
+  markings: readonly (PlaceableMarking & {
+    title: string;
+    method: string;
+    sheetId: string | null;
+    piecesEach: number;
+  })[],
   sheets: readonly DecalSheetFacts[],
   denominator: number,
   crossesOf: (marking: string, place: number) => number,
@@ -77,9 +92,8 @@ export function decalPlan(
     let minutes = 0;
     const used = new Set<DecalSheetFacts>();
     const items = here.map(({ marking, places }): DecalItem => {
-      const long = (proportionsOf(marking).width * marking.heightMm) / denominator;
-      const lengthsMm = cutLengths(long);
-      const pieces = places.length * Math.max(1, lengthsMm.length);
+      const lengthsMm = lengthsOf(marking, denominator);
+      const pieces = places.length * Math.max(marking.piecesEach, lengthsMm.length);
       const sheet = sheets.find(({ id }) => id === marking.sheetId) ?? null;
       if (sheet) used.add(sheet);
       const lines = places.reduce((sum, place) => sum + crossesOf(marking.id, place), 0);

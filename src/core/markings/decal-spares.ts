@@ -1,5 +1,6 @@
 import { deltaE00 } from '@/core/colour/difference';
 import type { SheetItem } from './decal-sheet';
+import { UNTOLD_MM } from './size';
 
 /** What of the decals that are wanted can be had from the sheets that are owned. */
 
@@ -100,7 +101,7 @@ function rearranged({ letters, heightMm, count }: Wanted, sheets: readonly Owned
         ),
       })),
   );
-  const from = new Map<string, string[]>();
+  const from = new Map<SheetItem, { sheet: string; signs: string[] }>();
   let worst = 0;
   for (let i = 0; i < count; i += 1)
     for (const sign of signs) {
@@ -113,16 +114,25 @@ function rearranged({ letters, heightMm, count }: Wanted, sheets: readonly Owned
         )[0];
       if (!best) return null;
       best.signs.set(sign, best.signs.get(sign)! - 1);
-      const name = `“${best.sheet.title}”`;
-      from.set(name, [...(from.get(name) ?? []), sign]);
+      const used = from.get(best.item) ?? { sheet: best.sheet.title, signs: [] };
+      from.set(best.item, { ...used, signs: [...used.signs, sign] });
       if (Math.abs(off(best.item, heightMm)) > Math.abs(worst)) worst = off(best.item, heightMm);
     }
   return {
     how: 'letters rearranged',
-    from: [...from].map(([sheet, used]) => `${used.join(' ')} of ${sheet}`),
+    from: [...from].map(
+      ([item, { sheet, signs: used }]) => `${used.join(' ')} of “${sheet}”, ${item.heightMm.toFixed(2)} mm high`,
+    ),
     offPercent: worst,
-    says: 'letter by letter, on a pencil line',
+    says: `letter by letter, on a pencil line${unlike([...from.keys()])}`,
   };
+}
+
+/** How far letters that stand beside each other differ in height; nothing where nobody would see it. */
+function unlike(items: readonly SheetItem[]): string {
+  const heights = items.map(({ heightMm }) => heightMm);
+  const by = Math.max(...heights) - Math.min(...heights);
+  return by < UNTOLD_MM ? '' : `; they differ by ${by.toFixed(2)} mm in height`;
 }
 
 /** The colour that a decal was printed in, against the colour that is called; `paint` is what touches it up. */

@@ -90,6 +90,19 @@ export type LetterFields = z.infer<typeof letterFields>;
 
 export const PLAIN_LETTERS: LetterFields = letterFields.parse({});
 
+/** How a band runs: round what it lies on, or along it. */
+export const COURSES = ['round', 'along'] as const;
+
+/** Where the edges of a band along run, so far from its fore end: between two such places straight, and stepped where two are at one. */
+export const edgeFields = z.strictObject({
+  /** Share of its length from the fore end. */
+  at: share('Along', 0, 1),
+  /** Lower and upper edge about its line, as shares of its height. */
+  low: share('Lower edge', -50, 50),
+  high: share('Upper edge', -50, 50),
+});
+export type BandEdge = z.infer<typeof edgeFields>;
+
 export const designFields = z.strictObject({
   /** Of insignia and kill marks; the hexagon of the demo's service where none is given. */
   figures: z.array(figureFields).max(24, 'Figures: at most 24').default([]),
@@ -102,13 +115,23 @@ export const designFields = z.strictObject({
   /** A picture instead of curves. */
   pictureId: z.string().max(64).nullable().default(null),
   /** Breadth as a share of the height: of a walkway, a window, a picture. */
-  aspect: share('Breadth', 0.02, 200).default(1),
+  aspect: share('Breadth', 0.02, 4000).default(1),
   /** Equal ones in a row, and the gap between them as a share of the height. */
   count: z.number().int().min(1, 'Count: at least one').max(400, 'Count: at most 400').default(1),
   perRow: z.number().int().min(1).max(100).default(20),
   gap: share('Gap', 0, 20).default(0.3),
   /** Line of a walkway, as a share of its height. */
   line: share('Line', 0.002, 0.5).default(0.05),
+  course: z.enum(COURSES, { error: `Course: one of ${COURSES.join(', ')}` }).default('round'),
+  /** Edges of a band along, from its fore end; none for one of even height. */
+  profile: z
+    .array(edgeFields)
+    .max(60, 'Edges: at most 60 places')
+    .refine((edges) => edges.every(({ at }, i) => i === 0 || at >= edges[i - 1]!.at), 'Edges: from the fore end aft')
+    .refine((edges) => edges.every(({ low, high }) => high >= low), 'Edges: the upper one is not below the lower')
+    .default([]),
+  /** Windows after which their strip is cut. */
+  cuts: z.array(z.number().int().min(1).max(400)).max(60, 'Cuts: at most 60').default([]),
 });
 export type Design = z.infer<typeof designFields>;
 

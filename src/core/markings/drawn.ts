@@ -1,7 +1,7 @@
 import { difference, union, type Region } from '@/core/geometry/clip';
 import { extentOf, rectangle, type Point } from '@/core/geometry/polygon';
 import { remembering } from '@/core/units/remembered';
-import { PLAIN_LETTERS, type Design, type LetterFields } from './design';
+import { PLAIN_LETTERS, type BandEdge, type Design, type LetterFields } from './design';
 import { figureFieldsOf, framed, HEXAGON, repeated, withBreaks, type Field } from './figures';
 import type { MarkingKind } from './kinds';
 import { blockLetters, facedLetters } from './lettering';
@@ -10,18 +10,22 @@ export interface DrawableMarking {
   kind: MarkingKind;
   text: string;
   design: Design;
+  /** Stripes take them in turn. */
+  codes?: readonly string[];
 }
+
+const drawnAs = ({ kind, text, design, codes = [] }: DrawableMarking): string =>
+  JSON.stringify([kind, text, design, kind === 'band' ? codes.length : 0]);
 
 const remember = remembering<Field[]>(300);
 
 /**
- * The fields of a marking in units of its height, y up, about its middle, the first painted first. A band has none: it goes round what it
- * lies on. Drawn ones are remembered: a marking is placed again at every redraw.
+ * The fields of a marking in units of its height, y up, about its middle, the first painted first. What goes round has none before it
+ * lies there. Drawn ones are remembered: a marking is placed again at every redraw.
  */
-export const fieldsOf = (marking: DrawableMarking): Field[] =>
-  remember(JSON.stringify([marking.kind, marking.text, marking.design]), () => draw(marking));
+export const fieldsOf = (marking: DrawableMarking): Field[] => remember(drawnAs(marking), () => draw(marking));
 
-function draw({ kind, text, design }: DrawableMarking): Field[] {
+function draw({ kind, text, design, codes = [] }: DrawableMarking): Field[] {
   switch (kind) {
     case 'insignia':
       return figureFieldsOf(design.figures.length > 0 ? design.figures : HEXAGON);
@@ -46,8 +50,24 @@ function draw({ kind, text, design }: DrawableMarking): Field[] {
       return [{ region: repeated([pane], count, Math.max(count, 1), [aspect + gap, 0]), colour: 0 }];
     }
     case 'band':
-      return [];
+      return design.course === 'along' ? stripes(design, codes.length) : [];
   }
+}
+
+/** Stripes one over the other along their line, the lowest first, from their fore end on the left. */
+function stripes({ aspect, count, gap, profile }: Design, colours: number): Field[] {
+  const ends: BandEdge[] = [
+    { at: 0, low: -0.5, high: 0.5 },
+    { at: 1, low: -0.5, high: 0.5 },
+  ];
+  const edges = profile.length > 1 ? profile : ends;
+  const along = edges.map(({ at }) => (at - 0.5) * aspect);
+  return Array.from({ length: count }, (_, i): Field => {
+    const up = (i - (count - 1) / 2) * (1 + gap);
+    const lower = edges.map(({ low }, k): Point => [along[k]!, low + up]);
+    const upper = edges.map(({ high }, k): Point => [along[k]!, high + up]);
+    return { region: [[...lower, ...upper.reverse()]], colour: i % Math.max(1, colours) };
+  });
 }
 
 function letters(text: string, given: LetterFields): Field[] {
@@ -69,7 +89,7 @@ const rememberSeen = remembering<Field[]>(300);
 
 /** What is seen of each field, once what lies over it is taken off. Remembered, like the fields themselves. */
 export const seenFields = (marking: DrawableMarking): Field[] =>
-  rememberSeen(JSON.stringify([marking.kind, marking.text, marking.design]), () => uncovered(marking));
+  rememberSeen(drawnAs(marking), () => uncovered(marking));
 
 function uncovered(marking: DrawableMarking): Field[] {
   const fields = fieldsOf(marking);

@@ -7,6 +7,7 @@ import { zoneTitle, type Outline } from '@/core/outline/outline';
 import { flat } from '@/core/outline/unroll';
 import type { PaintedField } from '@/core/scheme/cells';
 import { lie, metInWords, type FitInput, type Lie, type LineKind } from './fit';
+import { goesRound } from './kinds';
 import { UNTOLD_MM } from './size';
 import { middleOf, onSkin, type PlaceableMarking } from './placing';
 
@@ -77,7 +78,7 @@ export function fitsOf(
   neighbours: readonly Neighbour[],
   painted: readonly PaintedField[],
 ): PlacedFit[] {
-  if (marking.kind === 'band') return [];
+  if (goesRound(marking)) return [];
   return marking.places.flatMap((_, i): PlacedFit[] => {
     const skin = onSkin(outline, marking, i);
     if (!skin || skin.fields.length === 0) return [];

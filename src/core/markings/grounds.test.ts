@@ -3,7 +3,7 @@ import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import { PLAIN_FIELD, type FieldShape, type SchemeField } from '@/core/scheme/field';
 import { PLAIN } from './design';
-import { coatsOfMarking, groundsUnder } from './grounds';
+import { coatsInAll, groundsUnder } from './grounds';
 import { schemeOn, type PlaceableMarking } from './placing';
 
 const outline = buildOutline({
@@ -60,11 +60,11 @@ describe('coats of a marking', () => {
   const coats: Record<string, number> = { 'yellow black': 6, 'yellow white': 1, 'white black': 3, 'white grey': 2 };
   const over = (code: string, ground: string) => coats[`${code} ${ground}`] ?? 9;
   test('the first colour over the worst of its grounds', () =>
-    expect(coatsOfMarking(['white'], ['grey', 'black'], over)).toBe(3));
+    expect(coatsInAll(['white'], ['grey', 'black'], over)).toBe(3));
   test('a white ground under yellow takes fewer coats in all where yellow covers badly', () => {
-    expect(coatsOfMarking(['white', 'yellow'], ['black'], over)).toBe(4);
-    expect(coatsOfMarking(['yellow'], ['black'], over)).toBe(6);
+    expect(coatsInAll(['white', 'yellow'], ['black'], over)).toBe(4);
+    expect(coatsInAll(['yellow'], ['black'], over)).toBe(6);
   });
   test('at least one coat, also where nothing is known of the ground', () =>
-    expect(coatsOfMarking(['white'], [], over)).toBe(1));
+    expect(coatsInAll(['white'], [], over)).toBe(1));
 });

@@ -38,7 +38,7 @@ export function groundsUnder(
 }
 
 /** Coats that all colours of a marking take together: the first over the worst of its grounds, each next over the colour before it. */
-export const coatsOfMarking = (
+export const coatsInAll = (
   codes: readonly string[],
   grounds: readonly string[],
   over: (code: string, ground: string) => number,

@@ -17,3 +17,7 @@ export type MarkingMethod = (typeof MARKING_METHODS)[number];
 export const FROM_A_SHEET: ReadonlySet<MarkingMethod> = new Set(['decal', 'dry transfer']);
 /** Printed already, or here: it takes no paint. */
 export const PRINTED: ReadonlySet<MarkingMethod> = new Set(['decal', 'own decal', 'dry transfer']);
+
+/** What goes right round what it lies on, and has no shape before it lies there. */
+export const goesRound = ({ kind, design }: { kind: MarkingKind; design: { course: 'round' | 'along' } }): boolean =>
+  kind === 'band' && design.course === 'round';

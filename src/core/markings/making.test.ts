@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import { paintScheme } from '@/core/scheme/in-view';
-import { cutLengths, decalPlan, saidOfAll } from './decal-plan';
+import { cutLengths, decalPlan, lengthsOf, saidOfAll } from './decal-plan';
 import { printedAgainst, replacements, type OwnedSheet } from './decal-spares';
 import { figureFields, PLAIN } from './design';
 import { fitsOf, neighboursOf } from './fit-on';
@@ -28,6 +28,7 @@ const marking = (over: Partial<PlaceableMarking> & { printedMm?: number | null }
   printedMm: null,
   method: 'decal',
   sheetId: null,
+  piecesEach: 1,
   codes: ['black'],
   places: [{ view: 'upper' as const, station: 3.6, offset: -4, turn: 0, mirrored: false }],
   design: square,
@@ -274,11 +275,20 @@ describe('what stands in for a decal', () => {
   test('letters are put together one by one, from where they are left', () => {
     const ways = replacements(
       wanted,
-      [sheet('a', { letters: 'T', spoiled: 1 }), sheet('b', { letters: 'KO', count: 1 })],
+      [sheet('a', { letters: 'T', spoiled: 1 }), sheet('b', { letters: 'KO', heightMm: 12.3, count: 1 })],
       'a',
     );
     expect(ways[0]!.how).toBe('letters rearranged');
-    expect(ways[0]!.from).toEqual(['T of “Sheet a”', 'K of “Sheet b”']);
+    expect(ways[0]!.from).toEqual(['T of “Sheet a”, 12.00 mm high', 'K of “Sheet b”, 12.30 mm high']);
+    expect(ways[0]!.says).toMatch(/differ by 0.30 mm in height/);
+  });
+  test('letters of one height are not told apart', () => {
+    const ways = replacements(
+      wanted,
+      [sheet('a', { letters: 'T' }), sheet('b', { letters: 'K', heightMm: 12.05 })],
+      'a',
+    );
+    expect(ways[0]!.says).not.toMatch(/differ/);
   });
   test('a letter that is nowhere leaves a mask or printing it', () => {
     expect(replacements({ ...wanted, letters: 'QX' }, [sheet('a', {})], 'a').map(({ how }) => how)).toEqual([
@@ -353,6 +363,21 @@ describe('the order in which decals go on', () => {
     const batch = (says: string[]) => ({ side: 'port' as const, title: '', items: [], pieces: 0, minutes: 0, says });
     expect(saidOfAll([batch(['gloss', 'cut', 'night']), batch(['gloss', 'night'])])).toEqual(['gloss', 'night']);
     expect(saidOfAll([])).toEqual([]);
+  });
+  test('a strip of windows is cut where the builder wants it, and nowhere else', () => {
+    const strip = (cuts: number[]) => ({
+      ...marking(),
+      kind: 'window strip' as const,
+      heightMm: 480,
+      design: { ...PLAIN, count: 10, aspect: 0.5, gap: 1, cuts },
+    });
+    // Windows of 5 mm with 10 mm between them.
+    expect(lengthsOf(strip([8, 3]), 48).map((mm) => Math.round(mm))).toEqual([35, 65, 20]);
+    expect(lengthsOf(strip([10, 40]), 48)).toEqual(cutLengths(140));
+  });
+  test('a marking whose centre is a piece of its own goes on in two', () => {
+    const [batch] = decalPlan([{ ...marking(), piecesEach: 2 }], [], 48, () => 0);
+    expect(batch!.pieces).toBe(2);
   });
   test('a strip is cut into equal lengths that can be handled', () => {
     expect(cutLengths(40)).toEqual([]);

@@ -4,7 +4,9 @@ import type { Outline } from '@/core/outline/outline';
 import { atScale } from '@/core/units/length';
 import { rememberedOf } from '@/core/units/remembered';
 import type { MarkingCoat } from './coats';
-import { lineLength, ringsOf } from './cut-sheet';
+import { ringsOf } from './band-sheet';
+import { lineLength } from './cut-sheet';
+import { goesRound, PRINTED, type MarkingMethod } from './kinds';
 import { seenFields } from './drawn';
 import type { PlaceableMarking } from './placing';
 
@@ -49,21 +51,20 @@ export function paintedSize(outline: Outline, marking: PlaceableMarking, denomin
 
 const measured = rememberedOf((outline: Outline, marking: PlaceableMarking): PaintedSize => {
   const size = marking.heightMm;
-  const pieces =
-    marking.kind === 'band'
-      ? ringsOf(outline, marking).map(({ length, colour }) => {
-          const long = length * 1000;
-          return { colour, edgeMm: 2 * long, areaCm2: (long * size) / 100 };
-        })
-      : seenFields(marking).map(({ region, colour }) => {
-          const rings = wound(region);
-          const times = Math.max(1, marking.places.length);
-          return {
-            colour,
-            edgeMm: rings.reduce((sum, ring) => sum + lineLength([...ring, ring[0]!]), 0) * size * times,
-            areaCm2: (Math.abs(rings.reduce((sum, ring) => sum + signedArea(ring), 0)) * size * size * times) / 100,
-          };
-        });
+  const pieces = goesRound(marking)
+    ? ringsOf(outline, marking).map(({ length, colour }) => {
+        const long = length * 1000;
+        return { colour, edgeMm: 2 * long, areaCm2: (long * size) / 100 };
+      })
+    : seenFields(marking).map(({ region, colour }) => {
+        const rings = wound(region);
+        const times = Math.max(1, marking.places.length);
+        return {
+          colour,
+          edgeMm: rings.reduce((sum, ring) => sum + lineLength([...ring, ring[0]!]), 0) * size * times,
+          areaCm2: (Math.abs(rings.reduce((sum, ring) => sum + signedArea(ring), 0)) * size * size * times) / 100,
+        };
+      });
   const last = Math.max(0, marking.codes.length - 1);
   return {
     ...summed(pieces),
@@ -71,6 +72,11 @@ const measured = rememberedOf((outline: Outline, marking: PlaceableMarking): Pai
   };
 });
 
-/** How many of a marking go on: one at each of its places, and of bands each that goes round. */
-export const piecesOfMarking = (outline: Outline, marking: PlaceableMarking): number =>
-  Math.max(1, marking.kind === 'band' ? ringsOf(outline, marking).length : marking.places.length);
+/** How many of a marking go on: one at each of its places, or the pieces that each is printed in; and of bands each that goes round. */
+export const piecesOfMarking = (
+  outline: Outline,
+  marking: PlaceableMarking & { piecesEach: number; method: MarkingMethod },
+): number =>
+  goesRound(marking)
+    ? Math.max(1, ringsOf(outline, marking).length)
+    : Math.max(1, marking.places.length) * (PRINTED.has(marking.method) ? marking.piecesEach : 1);

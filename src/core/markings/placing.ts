@@ -13,7 +13,7 @@ import { paintScheme } from '@/core/scheme/in-view';
 import { asDrawn } from '@/core/scheme/laid';
 import type { Design } from './design';
 import { fieldsOf } from './drawn';
-import type { MarkingKind } from './kinds';
+import { goesRound, type MarkingKind } from './kinds';
 import type { MarkingPlace } from './place';
 
 export interface PlaceableMarking {
@@ -21,7 +21,7 @@ export interface PlaceableMarking {
   kind: MarkingKind;
   text: string;
   zone: string;
-  /** True height (of a band: its width along the fuselage), mm. */
+  /** True height (of a band round a body: its width along that), mm. */
   heightMm: number;
   codes: readonly string[];
   places: readonly MarkingPlace[];
@@ -90,7 +90,7 @@ export function onSkin(outline: Outline, marking: PlaceableMarking, placeIndex: 
   if (!place) return null;
   const chart = chartUnder(outline, place, marking.zone);
   if (!chart) return null;
-  if (marking.kind === 'band') return { chart, fields: bands(chart, marking, place) };
+  if (goesRound(marking)) return { chart, fields: bands(chart, marking, place) };
   const put = onto(outline, chart, place);
   return {
     chart,
@@ -106,7 +106,9 @@ function localFields(marking: PlaceableMarking, place: MarkingPlace) {
   const size = marking.heightMm / 1000;
   const angle = (-place.turn * Math.PI) / 180;
   const [cos, sin] = [Math.cos(angle) * size, Math.sin(angle) * size];
-  const flip = place.mirrored ? -1 : 1;
+  // The fore end of what runs along is the fore end on both sides.
+  const runsAft = marking.kind === 'band' && place.view === 'starboard';
+  const flip = place.mirrored !== runsAft ? -1 : 1;
   return fieldsOf(marking).map(({ region, colour }) => ({
     colour,
     region: region.map((ring) => ring.map(([x, y]): Point => [flip * x * cos - y * sin, flip * x * sin + y * cos])),
@@ -217,7 +219,7 @@ function drawPlaces(outline: Outline, marking: PlaceableMarking): Artwork[] {
       };
     }
     const { chart, fields } = skin;
-    if (marking.kind === 'band') {
+    if (goesRound(marking)) {
       const whole = outline.regions.filter((part) => part.chart === chart);
       return {
         ...art,

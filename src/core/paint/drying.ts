@@ -43,6 +43,7 @@ const WAITS = waits({
   ca: { minutes: 10, says: 'cyanoacrylate is safe to handle after 10 min', driesLike: null },
   wash: { minutes: 60, says: 'washed parts dry within the hour', driesLike: 'WA' },
   decal: { minutes: 20, says: '20 min to the next fluid', driesLike: null },
+  ink: { minutes: 2 * h, says: 'ink of a printer is dry after two hours', driesLike: 'WA' },
   decalOvernight: { minutes: 12 * h, says: 'decals dry over night before they are sealed', driesLike: null },
   maskingFluid: { minutes: 30, says: 'masking fluid skins over in half an hour', driesLike: 'WA' },
   washWindow: { minutes: 15, most: 40, says: 'a wash is wiped between 15 and 40 min', driesLike: 'EW' },

@@ -2,6 +2,7 @@ import type { Lab } from '@/core/colour/types';
 import type { Way } from '@/core/kit/applying';
 import type { BaseLayer, SubjectKind } from '@/core/kit/subjects';
 import type { MarkingMethod } from '@/core/markings/kinds';
+import type { Printing } from '@/core/markings/printing';
 import type { PaintedSize } from '@/core/markings/painted-size';
 import type { Finish, PaintKind } from '@/core/paint/catalogue';
 import type { Coat } from '@/core/paint/drying';
@@ -43,6 +44,8 @@ export interface RouteMarking {
   isStencil?: boolean;
   /** What is masked and painted of it on the model, at all of its places. */
   painted?: PaintedSize;
+  /** How it is printed at home, where it is. */
+  printing?: Printing;
   /** Its colours, where it is painted or drawn. */
   calls?: RouteCall[];
   /** Which of them hides which in a normal coat, [later, earlier]. */

@@ -2,6 +2,7 @@ import { dryingTime, waitFor } from '@/core/paint/drying';
 import { byHand, put } from '@/core/work/making';
 import { minutesOf, minutesSaid } from '@/core/work/minutes';
 import { brushedMarking, markingLayer, NO_SIZE, paintedMarking } from './painted-marking';
+import { whiteUnder } from './home-printing';
 import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { Insert } from './insert';
 import type { RouteMarking } from './call';
@@ -53,11 +54,17 @@ function appliedMarking(marking: RouteMarking, input: Pick<RouteInput, 'climate'
       marking: id,
       lays: [{ ...markingLayer(isDrawn ? 'marking' : 'decal', title), code: calls[0]?.code ?? null }],
       zones,
-      why: marking.method === 'own decal' ? 'print spares' : '',
     },
   );
   const fluid = waitFor('decal', climate);
-  return { steps: [end], links: [], end, wait: fluid.minutes, why: fluid.says };
+  const white = whiteUnder(marking, climate);
+  return {
+    steps: white ? [white.step, end] : [end],
+    links: white ? [{ from: white.step.key, to: end.key, ...white.wait }] : [],
+    end,
+    wait: fluid.minutes,
+    why: fluid.says,
+  };
 }
 
 /** Markings of what is painted apart, as the tips of blades and the words on tanks: done while it still lies on the bench, over its own colours. */

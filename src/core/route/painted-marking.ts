@@ -25,7 +25,8 @@ export const markingLayer = (what: 'marking' | 'decal', paint: string): Layer =>
   coats: 1,
 });
 
-const WHITE_GROUND: Load = {
+/** The white that goes under colours which hide badly, whatever white is at hand. */
+export const WHITE_GROUND: Load = {
   id: 'ground White',
   title: 'White ground',
   chemistry: ASSUMED_CHEMISTRY,

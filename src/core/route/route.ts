@@ -13,6 +13,7 @@ import { camouflage } from './camouflage';
 import { fluidRun } from './chipping';
 import { sprayOrder } from './colour-order';
 import { simpleSprays, type Part } from './simple-sprays';
+import { printingAdditions } from './home-printing';
 import { appliedMarkings, partMarkings } from './marking-runs';
 import { temporaryAdditions, temporaryCoats } from './temporary-runs';
 import { withDrying } from '@/core/laid/drying';
@@ -101,6 +102,7 @@ export function buildRoute(input: RouteInput): Route {
     ...(input.options.stores === 'none' ? [] : storeAdditions(input.storesAt ?? [], sized)),
     ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
     ...subjectAdditions(input.subjects ?? [], input),
+    ...printingAdditions(markings, input),
   );
   const built = inPieces(fadedAsPainted(network.route(), outside.calls), outline.zones);
   const whole = withRuns(built, input.runs ?? []);

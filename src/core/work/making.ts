@@ -1,6 +1,7 @@
 import type { MarkingMethod } from '@/core/markings/kinds';
 import type { MarkingCoat } from '@/core/markings/coats';
 import { sizeOfCoat, type Painted, type PaintedSize } from '@/core/markings/painted-size';
+import type { Printing } from '@/core/markings/printing';
 import { workOfMask } from './masking';
 import { minutesOf, type Work } from './minutes';
 import type { Minutes } from '@/core/units/minutes';
@@ -18,6 +19,8 @@ export interface MarkingToMake {
   isStencil: boolean;
   /** Its coats, where it is painted. */
   coats: readonly MarkingCoat[];
+  /** How it is printed at home, where it is. */
+  printing: Printing;
   /** A pattern is measured from it: it is there before that, and covered again meanwhile. */
   covered: boolean;
   /** Without an airbrush what is masked is brushed. */
@@ -43,11 +46,22 @@ export const byHand = ({ edgeMm, areaCm2 }: Painted): Work => ({
 /** What is slid, or rubbed, on. */
 export const put = (pieces: number, isStencil: boolean): Work => ({ kind: isStencil ? 'stencils' : 'decals', pieces });
 
+/** The white under a print on clear film, as far as it is laid on the model; null where there is none, or it is printed. */
+export function workOfWhite(
+  { film, white }: Printing,
+  painted: Painted,
+  pieces: number,
+  isStencil: boolean,
+): Work | null {
+  if (film === 'white') return null;
+  return white === 'painted' ? byHand(painted) : white === 'spare decal' ? put(pieces, isStencil) : null;
+}
+
 /** Its tape: all layers laid once to register. */
 export const tapeOf = (edgeMm: number): Work => workOfMask({ tapeMm: edgeMm, softMm: 0 });
 
 function workOfMaking(method: MarkingMethod, marking: MarkingToMake): Work[] {
-  const { painted, pieces, isStencil, coats, covered, sprays } = marking;
+  const { painted, pieces, isStencil, coats, covered, sprays, printing } = marking;
   switch (method) {
     case 'mask': {
       const taped: Work[] = [tapeOf(painted.edgeMm), { kind: 'unmask', edgeMm: painted.edgeMm }];
@@ -61,11 +75,13 @@ function workOfMaking(method: MarkingMethod, marking: MarkingToMake): Work[] {
       return coats.map((coat) => byHand(sizeOfCoat(painted, coat)));
     case 'pen':
       return [byHand(painted)];
+    case 'own decal':
+      return [workOfWhite(printing, painted, pieces, isStencil) ?? [], put(pieces, isStencil)].flat();
     default:
       return [put(pieces, isStencil)];
   }
 }
 
-/** At the bench, for all places of a marking; what is printed at home is printed, sealed and cut before, which no step of the route is. */
+/** At the bench, for all places of a marking; all that is printed at home is printed, sealed and cut before, on one sheet. */
 export const minutesOfMaking = (method: MarkingMethod, marking: MarkingToMake): Minutes =>
   workOfMaking(method, marking).reduce((sum, work) => sum + minutesOf(work), 0);

@@ -1,6 +1,5 @@
 import type { BriefView } from '@/core/derive/derive';
 import {
-  bandSheet,
   canopySheet,
   fieldSheet,
   laidOut,
@@ -10,6 +9,8 @@ import {
   type CutSheet,
   type Sheet,
 } from '@/core/markings/cut-sheet';
+import { bandSheet, stripeSheet } from '@/core/markings/band-sheet';
+import { goesRound } from '@/core/markings/kinds';
 import { rivetingOf, rivetSheet } from '@/core/markings/riveting';
 import { schemeOn } from '@/core/markings/placing';
 import { coatsOfMarkingIn } from './marking-minutes';
@@ -62,9 +63,13 @@ export function cutSheets(view: BriefView, keys: readonly string[]): Sheet[] {
     }
     const marking = kind === 'marking' ? state.markings.find((one) => one.id === id) : undefined;
     if (!marking) return [];
-    return marking.kind === 'band'
-      ? [bandSheet(outline, marking, denominator) ?? []].flat()
-      : [markingSheet(marking, denominator, colours, coatsOfMarkingIn(view, marking))];
+    if (marking.kind === 'band') {
+      const strips = goesRound(marking)
+        ? bandSheet(outline, marking, denominator)
+        : stripeSheet(outline, marking, denominator, colours);
+      return strips ? [strips] : [];
+    }
+    return [markingSheet(marking, denominator, colours, coatsOfMarkingIn(view, marking))];
   });
   return made.filter(({ pieces, notes }) => pieces.length + notes.length > 0).map(laidOut);
 }

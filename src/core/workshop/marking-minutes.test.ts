@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { deriveBrief } from '@/core/derive/derive';
 import { MARKING_METHODS } from '@/core/markings/kinds';
+import { PLAIN_PRINTING, WHITES } from '@/core/markings/printing';
 import { minutesOfMaking } from '@/core/work/making';
 import { NOW, shelfOfDemo, stateOfDemo } from '@tests/support/demo-brief';
 import { minutesOfMethods } from './marking-minutes';
@@ -19,6 +20,18 @@ describe('what a marking takes', () => {
     }
   });
 
+  test.each(WHITES)('printed at home with white under it, %s, too', (white) => {
+    const printing = { ...PLAIN_PRINTING, white };
+    const markings = demo.markings.map((marking) => ({ ...marking, method: 'own decal' as const, printing }));
+    const view = deriveBrief({ ...demo, markings }, shelf, { nowUtc: NOW, effort: 0 });
+    for (const marking of markings) {
+      const own = view.route.steps.filter((step) => step.marking === marking.id);
+      expect(own).toHaveLength(white === 'painted' || white === 'spare decal' ? 2 : 1);
+      const planned = own.reduce((sum, { minutes }) => sum + minutes, 0);
+      expect([marking.title, minutesOfMethods(view, marking)['own decal']]).toEqual([marking.title, planned]);
+    }
+  });
+
   test('grows with edges, colours and places, and never shrinks', () => {
     const marking = (pieces: number, colours: number) => ({
       painted: {
@@ -34,6 +47,7 @@ describe('what a marking takes', () => {
         covers: 'own' as const,
         because: '',
       })),
+      printing: PLAIN_PRINTING,
       covered: false,
       sprays: true,
     });

@@ -39,6 +39,7 @@ export function minutesOfMethods(
     pieces,
     isStencil,
     coats: coatsOfMarkingIn(view, marking),
+    printing: marking.printing,
     covered: measures.length > 0,
     sprays: wanted.general === 'airbrush',
   };

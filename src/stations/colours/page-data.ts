@@ -370,9 +370,10 @@ function nearestOf(target: Target, paints: readonly Paint[], most: number): Matc
 
 /** What stands behind an official colour, in sentences. */
 function knownOf(official: OfficialColour, view: BriefView, shelf: ColourShelf): string[] {
-  const { pooled, batches, record } = official;
+  const { pooled, batches, record, print } = official;
   const others = otherFinishes(view.book, record.code);
   return [
+    ...(print ? [`Matched to a print: ${print.marking} on “${print.sheet}”`] : []),
     ...(pooled?.outliers ?? []).map(
       ({ chip, dE00 }) =>
         `Outlier: ${[chip.origin, chip.note].filter(Boolean).join(', ')} is ${dE00.toFixed(1)} off the others, left out`,

@@ -9,7 +9,7 @@ import { SHEET_CONDITIONS, type SheetItem } from '@/core/markings/decal-sheet';
 import { fitsOf } from '@/core/markings/fit-on';
 import { MARKING_KINDS } from '@/core/markings/kinds';
 import { durationInWords } from '@/core/units/minutes';
-import { capital, counted } from '@/core/units/words';
+import { capital, counted, listed } from '@/core/units/words';
 import { useDrawn } from '@/sheet/use-drawn';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { Opened } from '@/ui/opened';
@@ -170,7 +170,8 @@ function Plan({ data }: { data: MarkingsPage }): ReactNode {
                   {name} <span className="dim">× {count}</span>
                   {lengthsMm.length > 0 ? (
                     <span className="dim">
-                      , cut to {lengthsMm.length} lengths of {shown(`${lengthsMm[0]!.toFixed(1)} mm`)}
+                      , cut to {lengthsMm.length} lengths of{' '}
+                      {shown(listed([...new Set(lengthsMm.map((mm) => `${mm.toFixed(1)} mm`))]))}
                     </span>
                   ) : null}
                 </li>

@@ -4,7 +4,7 @@ import { useMemo, type ReactNode } from 'react';
 import { fitsOf, neighboursOf, type PlacedFit } from '@/core/markings/fit-on';
 import { leastDetail } from '@/core/markings/fit';
 import { proportionsOf, seenFields } from '@/core/markings/drawn';
-import { coatsOfMarking, groundsUnder } from '@/core/markings/grounds';
+import { coatsInAll, groundsUnder } from '@/core/markings/grounds';
 import { compareMethods, makeable, testPiece, type MethodFacts } from '@/core/markings/methods';
 import { artworkIn, onSkin, type OnSkin } from '@/core/markings/placing';
 import { areaOn } from '@/core/outline/chart';
@@ -43,7 +43,7 @@ export function factsOf(
     leastDetailMm: seen.length > 0 ? Math.min(...seen.map(({ region }) => leastDetail(region))) * modelMm : null,
     areaCm2: (areaM2 * 1e4) / data.denominator ** 2,
     colours: Math.max(1, marking.codes.length),
-    coats: coatsOfMarking(
+    coats: coatsInAll(
       marking.codes,
       groundsUnder(on.outline, marking, on.painted, (zone) => data.ruled[zone]),
       (code, ground) => data.coatsOver[code]?.[ground] ?? data.coats[code] ?? 2,

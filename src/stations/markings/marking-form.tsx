@@ -4,9 +4,11 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { save } from '@/actions/records';
 import type { Kept } from '@/core/kept/records';
-import { figureFields, FIGURES, PLAIN, PLAIN_LETTERS, type Design } from '@/core/markings/design';
+import { COURSES, figureFields, FIGURES, PLAIN, PLAIN_LETTERS, type Design } from '@/core/markings/design';
 import { HEXAGON } from '@/core/markings/figures';
-import { MARKING_KINDS, MARKING_METHODS, type MarkingKind } from '@/core/markings/kinds';
+import { goesRound, MARKING_KINDS, MARKING_METHODS, PRINTED, type MarkingKind } from '@/core/markings/kinds';
+import { FILMS, WHITES, type Printing } from '@/core/markings/printing';
+import { endsOf, laidAlong, measuredEdges, withEdges, type MeasuredEdge } from '@/core/markings/stripe';
 import type { MarkingPlace } from '@/core/markings/place';
 import { isSide, VIEWS } from '@/core/outline/zones';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
@@ -40,16 +42,95 @@ const DESIGNED: Partial<Record<MarkingKind, readonly FieldSpec[]>> = {
     number('spacing', 'Spacing'),
     number('breaks', 'Bridges'),
   ],
-  band: [number('count', 'Stripes'), number('gap', 'Gap', 'of their width')],
+  band: [
+    { name: 'course', label: 'Runs', type: 'choice', options: optionsOf(COURSES), width: 2 },
+    number('count', 'Stripes'),
+    number('gap', 'Gap', 'of their width'),
+  ],
   walkway: [number('aspect', 'Length', 'of its width'), number('line', 'Line', 'of its width')],
   artwork: [number('aspect', 'Breadth', 'of its height')],
   'kill marks': [number('count', 'Count'), number('perRow', 'In a row'), number('gap', 'Gap', 'of their height')],
   'window strip': [number('count', 'Windows'), number('aspect', 'Breadth', 'of their height'), number('gap', 'Gap')],
 };
 
+/** Of what runs along: between which stations. */
+const ENDS: readonly FieldSpec[] = [
+  { name: 'from', label: 'From station', unit: 'm', type: 'number', width: 2 },
+  { name: 'to', label: 'To station', unit: 'm', type: 'number', width: 2 },
+];
+const CUTS: FieldSpec = { name: 'cuts', label: 'Cut after windows', help: 'as 8, 16', width: 2 };
+
+/** Of what is printed: in how many pieces, and whether paint goes by it. */
+const PRINT: readonly FieldSpec[] = [
+  number('piecesEach', 'Pieces each', '2 with its centre apart'),
+  { name: 'byPrint', label: 'Paint is matched to its print', type: 'yes-no', width: 4 },
+];
+/** Of what is printed at home. */
+const AT_HOME: readonly FieldSpec[] = [
+  { name: 'film', label: 'Film', type: 'choice', options: optionsOf(FILMS), width: 2 },
+  { name: 'white', label: 'White under it', type: 'choice', options: optionsOf(WHITES), width: 2 },
+  number('spares', 'Spares'),
+  { name: 'mirrored', label: 'Printed mirrored, for a transfer', type: 'yes-no', width: 4 },
+];
+const named = (fields: readonly FieldSpec[], values: Values): Values =>
+  Object.fromEntries(Object.entries(values).filter(([name]) => fields.some((field) => field.name === name)));
+
+type Values = Record<string, unknown>;
+type Marking = MarkingsPage['markings'][number];
+
+/** What the form of a marking asks beside what it asks of all, by kind and by method. */
+function askedOf(
+  marking: Marking | null,
+): Record<'designed' | 'ends' | 'cuts' | 'print' | 'atHome', readonly FieldSpec[]> {
+  if (!marking) return { designed: [], ends: [], cuts: [], print: [], atHome: [] };
+  const { kind, design, method, sheetId } = marking;
+  return {
+    designed: DESIGNED[kind] ?? [],
+    ends: kind === 'band' && !goesRound(marking) ? ENDS : [],
+    cuts: kind === 'window strip' && design.count > 1 ? [CUTS] : [],
+    print: PRINTED.has(method) || sheetId !== null ? PRINT : [],
+    atHome: method === 'own decal' ? AT_HOME : [],
+  };
+}
+
+/** What was typed of a marking's geometry and printing, as it is kept. */
+function keptOf(marking: Marking, values: Values): Partial<Kept<'marking'>> {
+  const asked = askedOf(marking);
+  const heightMm = typeof values.heightMm === 'number' ? values.heightMm : marking.heightMm;
+  const typed = designOf(marking.design, named(asked.designed, values));
+  const cuts = asked.cuts.length > 0 ? cutsTyped(values.cuts) : typed.cuts;
+  const { from, to } = values;
+  const becomesLong = marking.kind === 'band' && typed.course === 'along' && marking.design.course === 'round';
+  const along =
+    typeof from === 'number' && typeof to === 'number'
+      ? laidAlong({ ...marking, heightMm, design: { ...typed, cuts } }, from, to)
+      : // It was a band until now: it begins as long as it is high, ten times over.
+        { design: { ...typed, cuts, ...(becomesLong ? { aspect: FIRST_LENGTH } : {}) } };
+  return {
+    ...along,
+    ...named(
+      asked.print.filter(({ name }) => name === 'byPrint' || name === 'piecesEach'),
+      values,
+    ),
+    ...(asked.atHome.length > 0
+      ? { printing: { ...marking.printing, ...(named(asked.atHome, values) as Partial<Printing>) } }
+      : {}),
+  };
+}
+
+/** A band that is turned along is so many times as long as it is high until its stations are given. */
+const FIRST_LENGTH = 10;
+
+/** "8, 16" as numbers; what is no number is left for the server to refuse. */
+const cutsTyped = (text: unknown): number[] =>
+  String(text ?? '')
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .map(Number);
+
 const LETTERED: ReadonlySet<string> = new Set(['stroke', 'spacing', 'slant', 'breaks']);
 
-function designOf(before: Design, values: Record<string, unknown>): Design {
+function designOf(before: Design, values: Values): Design {
   const letters = Object.fromEntries(Object.entries(values).filter(([name]) => LETTERED.has(name)));
   const plain = Object.fromEntries(Object.entries(values).filter(([name]) => !LETTERED.has(name)));
   return {
@@ -69,8 +150,9 @@ export function MarkingForm({
   marking: MarkingsPage['markings'][number] | null;
   onDone: () => void;
 }): ReactNode {
-  const designed = marking ? (DESIGNED[marking.kind] ?? []) : [];
-  const names = new Set(designed.map(({ name }) => name));
+  const { designed, ends, cuts, print, atHome } = askedOf(marking);
+  const further = [...designed, ...ends, ...cuts, ...print, ...atHome];
+  const names = new Set(further.map(({ name }) => name));
   const sheetItems = data.sheets.flatMap(({ id, title, items }) =>
     items.map((item) => ({ value: `${id} ${item.key}`, label: `${item.title}, ${title}` })),
   );
@@ -78,7 +160,10 @@ export function MarkingForm({
     ? {
         ...marking.design,
         ...(marking.design.letters ?? PLAIN_LETTERS),
+        ...endsOf(marking),
+        ...marking.printing,
         ...marking,
+        cuts: marking.design.cuts.join(', '),
         sheet: marking.sheetId ? `${marking.sheetId} ${marking.sheetItem}` : '',
       }
     : {
@@ -131,14 +216,13 @@ export function MarkingForm({
                 },
               ]
             : []),
-          ...designed,
+          ...further,
         ]}
         initial={initial}
         version={marking?.version ?? null}
         saveLabel={marking ? 'Save the marking' : 'Add the marking'}
         saved="Marking saved"
         submit={({ sheet, ...values }, version, act) => {
-          const own = Object.fromEntries(Object.entries(values).filter(([name]) => names.has(name)));
           const rest = Object.fromEntries(Object.entries(values).filter(([name]) => !names.has(name)));
           return save({
             act,
@@ -150,7 +234,7 @@ export function MarkingForm({
             fields: {
               ...rest,
               ...fromSheet(sheet),
-              ...(marking ? { design: designOf(marking.design, own) } : { places: [firstPlace(data)] }),
+              ...(marking ? keptOf(marking, values) : { places: [firstPlace(data)] }),
             },
           });
         }}
@@ -163,6 +247,7 @@ export function MarkingForm({
           {marking.kind === 'lettering' || marking.kind === 'stencil' ? (
             <LetterFace data={data} marking={marking} />
           ) : null}
+          {ends.length > 0 ? <Edges key={`edges ${marking.version}`} data={data} marking={marking} /> : null}
           {marking.kind === 'artwork' ? <Artwork data={data} marking={marking} /> : null}
           {marking.kind === 'insignia' || marking.kind === 'kill marks' ? (
             <Figures key={`figures ${marking.version}`} data={data} marking={marking} />
@@ -281,6 +366,31 @@ function Places({ data, marking }: { data: MarkingsPage; marking: MarkingsPage['
       add="On the other side too"
       most={40}
       onSave={(rows) => keep('marking', marking, { places: rows as unknown as MarkingPlace[] }, 'Places saved')}
+    />
+  );
+}
+
+const EDGE_COLUMNS: readonly Column[] = [
+  { name: 'station', label: 'Station, m', unit: 'm', type: 'number' },
+  { name: 'lowMm', label: 'Lower edge, mm', unit: 'mm', type: 'number' },
+  { name: 'highMm', label: 'Upper edge, mm', unit: 'mm', type: 'number' },
+];
+
+/** Where the edges of a stripe run: it tapers between two places, and is stepped where two are at one station. */
+function Edges({ data, marking }: { data: MarkingsPage; marking: Marking }): ReactNode {
+  const { keep } = useKeep(data.briefId, 'markings');
+  const rows = measuredEdges(marking);
+  return (
+    <RowsEditor
+      title="Its edges, real mm about its line; two at one station make a step"
+      columns={EDGE_COLUMNS}
+      rows={rows as unknown as Values[]}
+      blank={() => ({ ...rows.at(-1) })}
+      add="Another place"
+      most={60}
+      onSave={(typed) =>
+        keep('marking', marking, withEdges(marking, typed as unknown as MeasuredEdge[]), 'Edges saved')
+      }
     />
   );
 }

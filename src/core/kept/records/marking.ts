@@ -3,6 +3,7 @@ import { choice, id, line, needed, number } from '../fields';
 import { designFields, MOST_COLOURS, PLAIN } from '@/core/markings/design';
 import { MARKING_KINDS, MARKING_METHODS, PRINTED } from '@/core/markings/kinds';
 import { placeFields } from '@/core/markings/place';
+import { PLAIN_PRINTING, printingFields } from '@/core/markings/printing';
 
 export const markingFields = z
   .strictObject({
@@ -24,6 +25,15 @@ export const markingFields = z
     /** The sheet that it comes from, and which of its items it is. */
     sheetId: id.nullable().default(null),
     sheetItem: line('Item', 40).default(''),
+    /** It is printed in so many pieces, as where its centre is one of its own. */
+    piecesEach: number('Pieces each')
+      .int('Pieces each: a whole number')
+      .min(1, 'Pieces each: at least 1')
+      .max(9, 'Pieces each: at most 9')
+      .default(1),
+    /** Its print is what the paint of its colour is matched to. */
+    byPrint: z.boolean().default(false),
+    printing: printingFields.default(PLAIN_PRINTING),
   })
   .refine(({ method, codes }) => codes.length > 0 || PRINTED.has(method), {
     path: ['codes'],
