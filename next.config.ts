@@ -4,7 +4,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   // Types are checked by `npm run types`, with the native compiler, before every build in ./test.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['sharp', '@react-pdf/renderer', 'pg'],
+  serverExternalPackages: ['@napi-rs/canvas', 'sharp', '@react-pdf/renderer', 'pg'],
   compress: false,
   experimental: { serverActions: { bodySizeLimit: '32mb' }, proxyClientMaxBodySize: '32mb' },
 };

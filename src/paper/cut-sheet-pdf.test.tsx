@@ -68,6 +68,7 @@ describe('sheets to cut on paper', () => {
     async (size) => {
       const bytes = await printed({
         kind: 'cut sheets',
+        pictures: {},
         data: { title: 'Proof', size, sheets: [laidOut(sheet)] },
       });
       const text = bytes.toString('latin1');
@@ -96,6 +97,7 @@ describe('sheets to cut on paper', () => {
     const proof = { ...sheet, pieces: [{ label: '', width, height, cuts, marks: [] }] };
     const bytes = await printed({
       kind: 'cut sheets',
+      pictures: {},
       data: { title: 'Proof', size: 'A4', sheets: [laidOut(proof)] },
     });
     const { darkness, breadth, depth } = await drawnFirstPage(bytes);

@@ -1,7 +1,7 @@
-import { Document, Page, Path, Svg, Text } from '@react-pdf/renderer';
+import { Document, Image, Page, Path, Svg, Text } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import type { Polygon } from '@/core/geometry/polygon';
-import { proofMarks, type Sheet } from '@/core/markings/cut-sheet';
+import { proofMarks, type Sheet, type SheetPicture } from '@/core/markings/cut-sheet';
 import { registerFonts } from './paper';
 
 export const PAPERS = { A4: [210, 297], LETTER: [215.9, 279.4] } as const;
@@ -20,7 +20,7 @@ const MARGIN_MM = 10;
 const FOOT_MM = 64;
 
 /** Sheets in true size over as many pages as they take, each page with a ruler and a square to prove the printer. */
-export function CutSheetPdf({ data }: { data: CutPaper }): ReactNode {
+export function CutSheetPdf({ data, pictures }: { data: CutPaper; pictures: Record<string, Uint8Array> }): ReactNode {
   registerFonts();
   const [paperWidth, paperHeight] = PAPERS[data.size];
   const [width, height] = [paperWidth - 2 * MARGIN_MM, paperHeight - 2 * MARGIN_MM - FOOT_MM];
@@ -43,10 +43,17 @@ export function CutSheetPdf({ data }: { data: CutPaper }): ReactNode {
             viewBox={`${x} ${y} ${width} ${height}`}
             style={{ position: 'absolute', left: MARGIN_MM * PT, top: MARGIN_MM * PT }}
           >
+            {sheet.fills.map(({ rings, hex }, k) => (
+              <Path key={`fill ${k}`} d={rings.map((ring) => pathOf(ring)).join('')} fill={hex} fillRule="evenodd" />
+            ))}
             {[...sheet.cuts, ...sheet.marks].map((line, k) => (
               <Path key={k} d={pathOf(line)} fill="none" stroke="#000000" strokeWidth={0.05} />
             ))}
           </Svg>
+          {sheet.pictures.flatMap((placed, k) => {
+            const bytes = pictures[placed.id];
+            return bytes ? [<PlacedPicture key={`picture ${k}`} bytes={bytes} placed={placed} x={x} y={y} />] : [];
+          })}
           <Svg
             width={width * PT}
             height={56 * PT}
@@ -70,6 +77,33 @@ export function CutSheetPdf({ data }: { data: CutPaper }): ReactNode {
         </Page>
       ))}
     </Document>
+  );
+}
+
+/** A picture on the part of a sheet that begins at a place, in true size. */
+function PlacedPicture({
+  bytes,
+  placed,
+  x,
+  y,
+}: {
+  bytes: Uint8Array;
+  placed: SheetPicture;
+  x: number;
+  y: number;
+}): ReactNode {
+  return (
+    <Image
+      src={{ data: Buffer.from(bytes), format: 'jpg' }}
+      style={{
+        position: 'absolute',
+        left: (MARGIN_MM + placed.x - x) * PT,
+        top: (MARGIN_MM + placed.y - y) * PT,
+        width: placed.width * PT,
+        height: placed.height * PT,
+        ...(placed.mirrored ? { transform: 'scale(-1, 1)' } : {}),
+      }}
+    />
   );
 }
 

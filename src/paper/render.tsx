@@ -1,5 +1,6 @@
 import { renderToStream, type DocumentProps } from '@react-pdf/renderer';
 import type { ReactElement, ReactNode } from 'react';
+import type { DottedSheet } from '@/core/markings/dots';
 import { BenchPlanPdf, type BenchPlan } from './bench-plan';
 import { BriefPdf } from './brief-pdf';
 import { ColourCard, type CardData } from './colour-card';
@@ -10,6 +11,7 @@ import { DossierPdf } from './dossier-pages';
 import type { BriefPaper } from './paper-data';
 import type { RecordPaper } from './record-data';
 import { RecordPdf } from './record-pdf';
+import { sheetInDots } from './sheet-in-dots';
 
 /** Which paper is wanted, with what it says. */
 export type PaperJob =
@@ -17,23 +19,28 @@ export type PaperJob =
   | { kind: 'bench plan'; data: BenchPlan }
   | { kind: 'dossier'; data: DossierPaper }
   | { kind: 'colour card'; data: CardData }
-  | { kind: 'cut sheets'; data: CutPaper }
+  | { kind: 'cut sheets'; data: CutPaper; pictures: Record<string, Uint8Array> }
+  | { kind: 'sheet in dots'; data: DottedSheet; pictures: Record<string, Uint8Array> }
   | { kind: 'record'; data: RecordPaper; pictures: Record<string, Uint8Array> };
+
+/** What is laid out in pages. */
+type PagedJob = Exclude<PaperJob, { kind: 'sheet in dots' }>;
 
 /** From so many pages on a paper has a page of contents. */
 const LONG = 12;
 
-/** A printed paper as the bytes of a PDF, which come once all its pages are laid out. A long one is laid out twice: its contents name pages. */
+/** A printed paper as the bytes of a PDF, or of a PNG, which come once all its pages are laid out. A long one is laid out twice: its contents name pages. */
 export async function renderPaper(job: PaperJob): Promise<AsyncIterable<Uint8Array>> {
+  if (job.kind === 'sheet in dots') return sheetInDots(job.data, job.pictures);
   const contents = new Contents();
   const pages = await laidOut(job, contents);
   return contents.total > LONG ? laidOut(job, contents.toPrint()) : pages;
 }
 
-const laidOut = async (job: PaperJob, contents: Contents): Promise<AsyncIterable<Uint8Array>> =>
+const laidOut = async (job: PagedJob, contents: Contents): Promise<AsyncIterable<Uint8Array>> =>
   (await renderToStream(asDocument(documentOf(job, contents)))) as AsyncIterable<Buffer>;
 
-function documentOf(job: PaperJob, contents: Contents): ReactNode {
+function documentOf(job: PagedJob, contents: Contents): ReactNode {
   switch (job.kind) {
     case 'brief':
       return BriefPdf({ data: job.data, contents });
@@ -42,7 +49,7 @@ function documentOf(job: PaperJob, contents: Contents): ReactNode {
     case 'dossier':
       return DossierPdf({ data: job.data, contents });
     case 'cut sheets':
-      return CutSheetPdf({ data: job.data });
+      return CutSheetPdf(job);
     case 'record':
       return RecordPdf({ ...job, contents });
     case 'colour card':

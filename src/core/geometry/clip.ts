@@ -18,6 +18,14 @@ export type Region = readonly Polygon[];
 export const isInRegion = (point: Point, region: Region): boolean =>
   region.filter((ring) => isWithin(point, ring)).length % 2 === 1;
 
+/** Everything within the outer borders of a region, its holes filled. */
+export const solid = (region: Region): Region => {
+  const rings = region.filter((ring) => ring.length > 2);
+  return rings.filter(
+    (ring) => !rings.some((other) => other !== ring && ring.every((point) => isWithin(point, other))),
+  );
+};
+
 /** Clipping works on whole numbers; beyond this one their products are no longer exact, and it grows slow. */
 const MOST_WHOLE = 5e7;
 

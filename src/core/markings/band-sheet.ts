@@ -106,10 +106,12 @@ export function stripeSheet(
   { nameOf }: Pick<ColourFacts, 'nameOf'>,
 ): CutSheet | null {
   const notes: string[] = [];
+  let number = 0;
   const strips = marking.places.flatMap(({ view }, place) => {
     const skin = onSkin(outline, marking, place);
     return (skin?.fields ?? []).map(({ region, code }, i) => {
-      const called = `${code} ${nameOf(code)}`.trim();
+      number += 1;
+      const called = `${number}. ${code} ${nameOf(code)}`.trim();
       const lengths = inLengths(skin!.chart, region, denominator).map((part) => patches(skin!.chart, part));
       return lengths.flatMap((flat, k) =>
         flat.map(({ ring, put, errorPercent }): CutPiece => {

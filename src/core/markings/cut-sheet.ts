@@ -24,6 +24,25 @@ export interface CutPiece {
   cuts: Polygon[];
   /** Marks that are printed and not cut. */
   marks: Polygon[];
+  /** Areas in their colours, the first printed first; and a picture, by its id. */
+  fills?: Fill[];
+  picture?: SheetPicture | null;
+}
+
+/** What is printed in one colour: what an odd number of its rings surround. */
+export interface Fill {
+  rings: Polygon[];
+  hex: string;
+}
+
+/** A picture on a sheet, its upper left corner at a place, mm. */
+export interface SheetPicture {
+  id: string;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  mirrored: boolean;
 }
 
 export interface CutSheet {
@@ -42,7 +61,7 @@ const REGISTER_MM = 3;
 const REGISTER_ARM_MM = 1.5;
 
 /** From y up, as shapes are, to y down, as sheets are. */
-const turnedDown = (region: Region): Polygon[] => region.map((ring) => ring.map(([x, y]): Point => [x, -y]));
+export const turnedDown = (region: Region): Polygon[] => region.map((ring) => ring.map(([x, y]): Point => [x, -y]));
 const mirroredLines = (lines: readonly Polygon[]): Polygon[] =>
   lines.map((line) => line.map(([x, y]): Point => [-x, y]));
 
@@ -339,6 +358,8 @@ export interface Sheet {
   height: number;
   cuts: Polygon[];
   marks: Polygon[];
+  fills: Fill[];
+  pictures: SheetPicture[];
 }
 
 const GAP_MM = 4;
@@ -364,6 +385,8 @@ export function laidOut({ title, pieces, notes }: CutSheet): Sheet {
   const width = Math.max(ROW_MM, ...pieces.map((piece) => piece.width));
   const marks: Polygon[] = [...textAt(title, 0, 0, 4)];
   const cuts: Polygon[] = [];
+  const fills: Fill[] = [];
+  const pictures: SheetPicture[] = [];
   let [x, y, row] = [0, 4 + GAP_MM, 0];
   for (const piece of pieces) {
     if (x > 0 && x + piece.width > width) [x, y, row] = [0, y + row + GAP_MM, 0];
@@ -372,6 +395,8 @@ export function laidOut({ title, pieces, notes }: CutSheet): Sheet {
     const moved = (line: Polygon): Polygon => line.map(([u, v]): Point => [u + x, v + top]);
     cuts.push(...piece.cuts.map(moved));
     marks.push(...piece.marks.map(moved));
+    fills.push(...(piece.fills ?? []).map(({ rings, hex }) => ({ hex, rings: rings.map(moved) })));
+    if (piece.picture) pictures.push({ ...piece.picture, x: piece.picture.x + x, y: piece.picture.y + top });
     const label = blockLetters(piece.label, 0.12, 0.04).width * TEXT_MM;
     row = Math.max(row, piece.height + TEXT_MM + 1.4);
     x += Math.max(piece.width, label) + GAP_MM;
@@ -384,7 +409,8 @@ export function laidOut({ title, pieces, notes }: CutSheet): Sheet {
     }
   }
   const reach = extentOf([...cuts, ...marks]);
-  return { title, width: Math.max(width, reach.right), height: Math.max(y, reach.bottom), cuts, marks };
+  const [right, bottom] = [Math.max(width, reach.right), Math.max(y, reach.bottom)];
+  return { title, width: right, height: bottom, cuts, marks, fills, pictures };
 }
 
 function wrapped(text: string, width: number): string[] {

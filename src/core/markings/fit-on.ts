@@ -1,5 +1,5 @@
-import { isInRegion, regionArea, type Region } from '@/core/geometry/clip';
-import { isWithin, polygonArea, type Point, type Polygon } from '@/core/geometry/polygon';
+import { isInRegion, regionArea, solid, type Region } from '@/core/geometry/clip';
+import { polygonArea, type Point, type Polygon } from '@/core/geometry/polygon';
 import { arcsRound } from '@/core/outline/body';
 import { followed, type Chart } from '@/core/outline/chart';
 import { spanwise } from '@/core/outline/lifting';
@@ -131,14 +131,6 @@ export function fitsOf(
 
 /** A thousandth of an overhang: nobody sees more of it, and the search for the rest takes a second. */
 const SEEN_SHARE = 1e-3;
-
-/** Everything within the outer borders: holes in letters cross nothing. */
-const solid = (region: Region): Region => {
-  const rings = region.filter((ring) => ring.length > 2);
-  return rings.filter(
-    (ring) => !rings.some((other) => other !== ring && ring.every((point) => isWithin(point, other))),
-  );
-};
 
 function stretchUnder(chart: Chart, covers: Region): number {
   if (chart.on.kind !== 'body') return 0;

@@ -1,3 +1,5 @@
+import { canonicalIn } from '@/core/codes/system';
+import { hexOf } from '@/core/colour/spaces';
 import type { BriefView } from '@/core/derive/derive';
 import {
   canopySheet,
@@ -10,6 +12,10 @@ import {
   type Sheet,
 } from '@/core/markings/cut-sheet';
 import { bandSheet, stripeSheet } from '@/core/markings/band-sheet';
+import { groundsUnder } from '@/core/markings/grounds';
+import { isOnPrintedWhite, printSheet, type ToPrint } from '@/core/markings/print-sheet';
+import type { PaintedField } from '@/core/scheme/cells';
+import { schemeBases } from './colour-orders';
 import { goesRound } from '@/core/markings/kinds';
 import { rivetingOf, rivetSheet } from '@/core/markings/riveting';
 import { schemeOn } from '@/core/markings/placing';
@@ -19,6 +25,21 @@ import { coatsOfMarkingIn } from './marking-minutes';
 export interface SheetOffer {
   key: string;
   title: string;
+  /** In colour, for a printer: in dots as well. */
+  isPrinted?: boolean;
+}
+
+const printedAtHome = ({ markings }: BriefView['state']) => markings.filter(({ method }) => method === 'own decal');
+
+/** What is printed at home, each with the colours that it lies on. */
+function toPrint(view: BriefView, painted: readonly PaintedField[]): ToPrint[] {
+  const { ruled } = schemeBases(view);
+  return printedAtHome(view.state).map((marking) => ({
+    marking,
+    printing: marking.printing,
+    pictureId: marking.kind === 'artwork' ? marking.design.pictureId : null,
+    grounds: groundsUnder(view.outline, marking, painted, (zone) => ruled[zone]),
+  }));
 }
 
 /** All sheets that a brief has something for. */
@@ -34,6 +55,10 @@ export function sheetOffers({ state, outline }: Pick<BriefView, 'state' | 'outli
     ...state.fields.flatMap(({ id, title, shape }) =>
       shape.kind === 'mottle' ? [] : [{ key: `field-${id}`, title: `${title}: templates` }],
     ),
+    ...(printedAtHome(state).length > 0 ? [{ key: 'print', title: 'Decals to print', isPrinted: true }] : []),
+    ...(printedAtHome(state).some(({ printing }) => isOnPrintedWhite(printing))
+      ? [{ key: 'print-white', title: 'Decals to print: the white under them', isPrinted: true }]
+      : []),
     ...(outline.regions.some(({ glass }) => glass) ? [{ key: 'canopy', title: 'Canopy: masks by frame' }] : []),
     ...(state.markings.some(({ places }) => places.length > 0)
       ? [{ key: 'placing', title: 'Where everything goes' }]
@@ -43,7 +68,7 @@ export function sheetOffers({ state, outline }: Pick<BriefView, 'state' | 'outli
 
 /** The sheets of the names that are asked for, laid out in true mm; what has gone since is left out. */
 export function cutSheets(view: BriefView, keys: readonly string[]): Sheet[] {
-  const { state, outline, official } = view;
+  const { state, outline, official, book } = view;
   const { denominator } = state.brief;
   const colours: ColourFacts = {
     labOf: (code) => official.get(code)?.lab ?? null,
@@ -54,6 +79,16 @@ export function cutSheets(view: BriefView, keys: readonly string[]): Sheet[] {
     if (key === 'canopy') return [canopySheet(outline, denominator) ?? []].flat();
     if (key === 'placing')
       return [{ title: 'Where everything goes', pieces: [], notes: placingNotes(state.markings, denominator) }];
+    if (key === 'print' || key === 'print-white') {
+      const inks = {
+        nameOf: colours.nameOf,
+        hexOf: (code: string) => {
+          const lab = official.get(canonicalIn(book, code))?.lab;
+          return lab ? hexOf(lab) : null;
+        },
+      };
+      return [printSheet(toPrint(view, painted), denominator, inks, key === 'print' ? 'colours' : 'white')];
+    }
     const riveting = rivetingOf(key);
     if (riveting) return [rivetSheet(riveting, denominator)];
     const [kind, id] = [key.slice(0, key.indexOf('-')), key.slice(key.indexOf('-') + 1)];

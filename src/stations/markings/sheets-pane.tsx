@@ -1,8 +1,9 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState, type ReactNode } from 'react';
+import { Fragment, useState, type ReactNode } from 'react';
 import { enlargeSum } from '@/core/bench/sums';
+import { RESOLUTIONS } from '@/core/markings/dots';
 import { isRiveting, LEAST_PITCH_MM, MOST_LINE_MM, rivetsKey } from '@/core/markings/riveting';
 import type { MarkingsPage } from './page-data';
 import { useMeasures } from '@/ui/shown-units';
@@ -10,7 +11,7 @@ import { useMeasures } from '@/ui/shown-units';
 /** What is printed or cut: one sheet a marking, templates of the scheme, canopy masks, placing; and a drawing brought to size. */
 export function SheetsPane({ data }: { data: MarkingsPage }): ReactNode {
   const [paper, setPaper] = useState<'A4' | 'LETTER'>('A4');
-  const href = (keys: readonly string[], as: 'svg' | 'pdf') =>
+  const href = (keys: readonly string[], as: 'svg' | 'pdf' | 'png') =>
     `/briefs/${data.briefId}/cut?${keys.map((key) => `sheet=${encodeURIComponent(key)}`).join('&')}&as=${as}&paper=${paper}`;
   if (data.offers.length === 0)
     return (
@@ -44,7 +45,7 @@ export function SheetsPane({ data }: { data: MarkingsPage }): ReactNode {
           </tr>
         </thead>
         <tbody>
-          {data.offers.map(({ key, title }) => (
+          {data.offers.map(({ key, title, isPrinted }) => (
             <tr key={key}>
               <th scope="row">{title}</th>
               <td>
@@ -56,6 +57,16 @@ export function SheetsPane({ data }: { data: MarkingsPage }): ReactNode {
                 <a href={href([key], 'pdf')} download>
                   PDF
                 </a>
+                {isPrinted
+                  ? RESOLUTIONS.map((dots) => (
+                      <Fragment key={dots}>
+                        {' '}
+                        <a href={`${href([key], 'png')}&dots=${dots}`} download>
+                          PNG, {dots} dots to the inch
+                        </a>
+                      </Fragment>
+                    ))
+                  : null}
               </td>
             </tr>
           ))}
