@@ -30,7 +30,7 @@ test('a printed sheet in dots is true: it knows its resolution, and a square of 
     const i = (dot(mmY) * info.width + dot(mmX)) * info.channels;
     return [...data.subarray(i, i + 3)];
   };
-  expect(width).toBe(Math.ceil((48 * 300) / 25.4));
+  expect(width).toBe(Math.ceil((168 * 300) / 25.4));
   expect(at(7, 15)).toEqual([0xc0, 0x30, 0x30]);
   // The hole of the field is bare film.
   expect(at(15, 15)).toEqual([255, 255, 255]);

@@ -1,7 +1,8 @@
 import { createCanvas, loadImage, Path2D } from '@napi-rs/canvas';
 import sharp from 'sharp';
 import type { Polygon } from '@/core/geometry/polygon';
-import { DOTTED_MARGIN_MM, dotsOf, MOST_DOTS, type DottedSheet } from '@/core/markings/dots';
+import { proofMarks } from '@/core/markings/cut-sheet';
+import { DOTTED_MARGIN_MM, dotsOf, MOST_DOTS, PROOF_ABOVE_MM, type DottedSheet } from '@/core/markings/dots';
 
 const CUT_MM = 0.1;
 /** What a knife follows is printed faintly: what is left of it beside the cut does not show. */
@@ -39,7 +40,7 @@ export async function* sheetInDots(
   context.strokeStyle = CUT_INK;
   context.stroke(pathOf(sheet.cuts));
   context.strokeStyle = MARK_INK;
-  context.stroke(pathOf(sheet.marks));
+  context.stroke(pathOf([...sheet.marks, ...proofMarks(0, sheet.height + PROOF_ABOVE_MM)]));
   yield await sharp(await canvas.encode('png'), { limitInputPixels: MOST_DOTS + 1 })
     .withMetadata({ density: dotsPerInch })
     .png({ compressionLevel: 9 })

@@ -9,6 +9,10 @@ export const MOST_DOTS = 80_000_000;
 /** Round the sheet, mm. */
 export const DOTTED_MARGIN_MM = 4;
 
+/** The ruler and the square to prove the printer stand so far under the sheet, and take so much, mm. */
+export const PROOF_ABOVE_MM = 4;
+const PROOF_MM = PROOF_ABOVE_MM + 50;
+
 export interface DottedSheet {
   sheet: Sheet;
   dotsPerInch: (typeof RESOLUTIONS)[number];
@@ -16,5 +20,6 @@ export interface DottedSheet {
 
 export function dotsOf({ sheet: { width, height }, dotsPerInch }: DottedSheet): { across: number; down: number } {
   const dots = (mm: number) => Math.ceil(((mm + 2 * DOTTED_MARGIN_MM) * dotsPerInch) / 25.4);
-  return { across: dots(width), down: dots(height) };
+  // The ruler and the square lie beside each other.
+  return { across: dots(Math.max(width, 160)), down: dots(height + PROOF_MM) };
 }

@@ -9,7 +9,9 @@ import type { PaintedField } from '@/core/scheme/cells';
 import { lie, metInWords, type FitInput, type Lie, type LineKind } from './fit';
 import { goesRound } from './kinds';
 import { UNTOLD_MM } from './size';
+import { zonesAt } from './on-zones';
 import { middleOf, onSkin, type PlaceableMarking } from './placing';
+import { listed } from '@/core/units/words';
 
 /** A marking at one of its places, against the zone and the painted field that it lies in. */
 export interface PlacedFit {
@@ -123,7 +125,12 @@ export function fitsOf(
         field,
         wraps,
         stretchPercent: stretchUnder(chart, covers),
-        says: saysOf(zone, field, lines, zoneTitle(outline, home.zone), denominator),
+        says: [
+          ...(marking.kind === 'band'
+            ? [runsOver(outline, marking, i)]
+            : liesIn(zone, field, zoneTitle(outline, home.zone), denominator)),
+          ...metInWords(zone, lines),
+        ],
       },
     ];
   });
@@ -148,13 +155,11 @@ function stretchUnder(chart: Chart, covers: Region): number {
 
 const mm = (value: number) => `${value.toFixed(value < 1 ? 2 : 1)} mm`;
 
-function saysOf(
-  zone: Lie,
-  field: PlacedFit['field'],
-  lines: FitInput['lines'],
-  title: string,
-  denominator: number,
-): string[] {
+/** What runs along lies in no one zone: over which it runs. */
+const runsOver = (outline: Outline, marking: PlaceableMarking, place: number): string =>
+  `runs over ${listed(zonesAt(outline, marking, place).map((zone) => zoneTitle(outline, zone).toLowerCase()))}`;
+
+function liesIn(zone: Lie, field: PlacedFit['field'], title: string, denominator: number): string[] {
   const on = (real: number) => mm(real / denominator);
   /** What lies over by less than anybody sees ends at the edge. */
   const ends = ({ overhangMm }: Lie) => overhangMm / denominator < UNTOLD_MM;
@@ -173,6 +178,5 @@ function saysOf(
       : ends(zone)
         ? `ends at the edge of the ${title.toLowerCase()}`
         : `${on(zone.overhangMm)} beyond the ${title.toLowerCase()} on the model`,
-    ...metInWords(zone, lines),
   ];
 }

@@ -6,6 +6,7 @@ import { paintScheme } from '@/core/scheme/in-view';
 import { cutLengths, decalPlan, lengthsOf, saidOfAll } from './decal-plan';
 import { printedAgainst, replacements, type OwnedSheet } from './decal-spares';
 import { figureFields, PLAIN } from './design';
+import { PLAIN_PRINTING } from './printing';
 import { fitsOf, neighboursOf } from './fit-on';
 import { compareMethods, makeable, testPiece, type MethodFacts } from './methods';
 import { placesOf, type PlaceableMarking } from './placing';
@@ -177,6 +178,7 @@ describe('how a marking fits where it lies', () => {
 });
 
 const facts = (over: Partial<MethodFacts> = {}): MethodFacts => ({
+  printing: PLAIN_PRINTING,
   heightMm: 12,
   widthMm: 12,
   leastDetailMm: 1.5,

@@ -3,6 +3,7 @@ import { counted } from '@/core/units/words';
 import type { SheetCondition } from './decal-sheet';
 import { eyeLimit, EYE_MM } from './fit';
 import { MARKING_METHODS, type MarkingMethod } from './kinds';
+import type { Printing } from './printing';
 
 /** What decides between the ways of making a marking, on the model. */
 export interface MethodFacts {
@@ -22,6 +23,8 @@ export interface MethodFacts {
   crosses: number;
   /** The sheet that it is on; null where it is on none. */
   sheet: { age: number | null; filmUm: number | null; condition: SheetCondition; errorPercent: number | null } | null;
+  /** How it would be printed at home. */
+  printing: Pick<Printing, 'film' | 'white'>;
   /** It is there as a dry transfer. */
   rubDown?: boolean;
   /** The ground under it: on matt a decal silvers. */
@@ -76,6 +79,11 @@ const curved = ({ stretchPercent }: MethodFacts, what: string): Draft['risks'] =
   stretchPercent > TOO_CURVED
     ? [['some', `${what} over skin that is curved both ways (${stretchPercent.toFixed(1)} %)`]]
     : [];
+
+function printRisks({ film, white }: MethodFacts['printing']): Draft['risks'] {
+  if (film === 'white') return [['slight', 'white film is cut to its very line, and its edge touched up']];
+  return white === 'none' ? [['some', 'print is transparent: over a dark ground it needs white under it']] : [];
+}
 
 const RULES: Record<MarkingMethod, Rule> = {
   decal: (facts) => {
@@ -170,7 +178,7 @@ const RULES: Record<MarkingMethod, Rule> = {
     leastMm: facts.lines.printer,
     edge: 'a step of film all round',
     risks: [
-      ['some', 'print is transparent: over a dark ground it needs white under it'],
+      ...printRisks(facts.printing),
       ['slight', 'print spares, and seal before water'],
       ...(facts.isMatt && facts.areaCm2 > 1 ? ([['some', 'clear film silvers on matt']] as Draft['risks']) : []),
       ...curved(facts, 'the film has to be cut'),

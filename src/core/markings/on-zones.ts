@@ -16,7 +16,8 @@ export const zonesOfMarking = rememberedOf((outline: Outline, marking: Placeable
   return known.length > 0 ? known : [marking.zone];
 });
 
-function zonesAt(outline: Outline, marking: PlaceableMarking, place: number): string[] {
+/** Of one place. */
+export function zonesAt(outline: Outline, marking: PlaceableMarking, place: number): string[] {
   const skin = onSkin(outline, marking, place);
   if (!skin) return [marking.zone];
   const covers = skin.fields.flatMap(({ region }) => region);

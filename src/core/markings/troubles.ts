@@ -34,7 +34,8 @@ export function troublesOf(
       const says = [
         ...(under!.length > 0 ? [`lies over ${listed(under!)}`] : []),
         ...(over!.length > 0 ? [`lies under ${listed(over!)}`] : []),
-        ...elsewhere(fits, marking.zone),
+        // What runs along lies on many.
+        ...(marking.kind === 'band' ? [] : elsewhere(fits, marking.zone)),
         ...overField(fits, denominator),
       ];
       return says.length > 0 ? [[marking.id, says] as const] : [];

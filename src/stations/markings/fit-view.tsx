@@ -59,6 +59,7 @@ export function factsOf(
           errorPercent: marking.check.errorPercent,
         }
       : null,
+    printing: marking.printing,
     rubDown: marking.method === 'dry transfer',
     isMatt: marking.zones.some((zone) => data.matt.includes(data.ruled[zone] ?? '')),
     lines: data.lines,

@@ -148,7 +148,8 @@ export function MarkingForm({
 }: {
   data: MarkingsPage;
   marking: MarkingsPage['markings'][number] | null;
-  onDone: () => void;
+  /** With the new marking, where one was added: what it is made of is asked next. */
+  onDone: (added?: { id: string }) => void;
 }): ReactNode {
   const { designed, ends, cuts, print, atHome } = askedOf(marking);
   const further = [...designed, ...ends, ...cuts, ...print, ...atHome];
@@ -169,7 +170,7 @@ export function MarkingForm({
     : {
         kind: 'lettering',
         title: '',
-        zone: data.zones[0]!.value,
+        zone: (data.zones.find(({ value }) => value === FIRST_ZONE) ?? data.zones[0]!).value,
         text: '',
         heightMm: 600,
         printedMm: null,
@@ -238,8 +239,8 @@ export function MarkingForm({
             },
           });
         }}
-        onDone={onDone}
-        onCancel={onDone}
+        onDone={(kept) => (marking ? onDone() : onDone(kept))}
+        onCancel={() => onDone()}
       />
       {marking ? (
         <>
@@ -277,6 +278,8 @@ function fromSheet(chosen: unknown): Partial<Kept<'marking'>> {
   return at < 0 ? { sheetId: null, sheetItem: '' } : { sheetId: chosen.slice(0, at), sheetItem: chosen.slice(at + 1) };
 }
 
+/** What is new lies here until it is put elsewhere. */
+const FIRST_ZONE = 'fuselage-mid-port';
 const firstPlace = ({ spec }: MarkingsPage): MarkingPlace => ({
   view: 'port',
   station: Math.round(spec.dimensions.length * 60) / 100,

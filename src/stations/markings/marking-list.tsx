@@ -37,7 +37,7 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
       </p>
       {open === 'new' ? (
         <Opened label="New marking" onClose={() => setOpen(null)}>
-          <MarkingForm data={data} marking={null} onDone={() => setOpen(null)} />
+          <MarkingForm data={data} marking={null} onDone={(added) => setOpen(added?.id ?? null)} />
         </Opened>
       ) : null}
       {data.markings.length === 0 ? (

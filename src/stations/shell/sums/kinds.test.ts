@@ -13,12 +13,13 @@ describe('the sums of the drawer', () => {
       expect(Object.keys(given).sort()).toEqual(kind.fields.map(({ name }) => name).sort());
       const numbers: Record<string, number> = {};
       const chosen: Record<string, string> = {};
-      for (const { name, least = 0, choices } of kind.fields) {
+      for (const { name, least = 0, choices, isList } of kind.fields) {
         const value = given[name]!;
         if (choices) {
           expect(choices.map(([one]) => one)).toContain(value);
           chosen[name] = String(value);
-        } else {
+        } else if (isList) chosen[name] = String(value);
+        else {
           expect(value).toBeGreaterThanOrEqual(least);
           numbers[name] = Number(value);
         }
@@ -29,6 +30,20 @@ describe('the sums of the drawer', () => {
       expect(JSON.stringify([figures, because])).not.toMatch(/NaN|Infinity|undefined/);
     },
   );
+  test('a machine without a propeller is asked for none', () => {
+    const propeller = SUM_KINDS.find(({ key }) => key === 'propeller')!;
+    expect([propeller.isFor!(facts), propeller.isFor!({ ...facts, propellerMm: 0 })]).toEqual([true, false]);
+  });
+  test('legs are read as they are typed, and what is no leg is said', () => {
+    const legs = SUM_KINDS.find(({ key }) => key === 'legs')!;
+    const told = (typed: string) => legs.sum({}, { legs: typed });
+    expect(told('0 0 30; 80 -30 30; 80 30 30; 90 0 29,5').figures).toContainEqual([
+      'leg 4',
+      expect.stringMatching(/^0\.[45]/),
+    ]);
+    expect(told('0 0 30; 80 x 30; 1 2 3').figures).toEqual([]);
+    expect(told('0 0 30; 10 0 30; 20 0 30').because.join()).toMatch(/one line/);
+  });
   test('what the brief knows is of the model and not of the real machine', () => {
     expect(facts.spanMm).toBeLessThan(400);
     expect(facts.spanMm * facts.denominator).toBeGreaterThan(5000);

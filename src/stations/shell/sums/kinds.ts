@@ -9,6 +9,8 @@ import {
   scaleSum,
   threadSum,
 } from '@/core/bench/sums';
+import { girthSum, lentSum, lettersSum, stripsSum } from '@/core/bench/setting-out-sums';
+import { clearanceSum, doorSum, legsSum, MOST_LEGS, uprightSum, type Leg } from '@/core/bench/standing-sums';
 import {
   costSum,
   drillSum,
@@ -36,6 +38,8 @@ export interface SumField {
   /** The smallest that makes sense; 0 where nothing else is said. */
   least?: number;
   choices?: readonly (readonly [value: string, title: string])[];
+  /** Several figures in one field, as words say. */
+  isList?: boolean;
 }
 
 export interface SumAnswer {
@@ -52,6 +56,8 @@ export interface SumKind {
   sum: (values: Record<string, number>, chosen: Record<string, string>) => SumAnswer;
   /** What it takes for granted. */
   assumes?: string;
+  /** Machines that it makes sense for; all where nothing is said. */
+  isFor?: (facts: SumFacts) => boolean;
 }
 
 const f = (name: string, label: string, unit = 'mm', least = 0): SumField => ({ name, label, unit, least });
@@ -59,6 +65,20 @@ const n = (value: number, digits = 1): string => value.toFixed(digits);
 const scale = f('denominator', 'Scale 1/', '', 1);
 const metals = Object.keys(PIN_STRENGTH).map((name) => [name, name] as const);
 const rods = Object.keys(ROD_STIFFNESS).map((name) => [name, name] as const);
+
+/** Marks that are written out. */
+const MOST_MARKS = 12;
+
+/** "0 0 30; 80 -30 30" as legs; null where a figure is wanting. */
+function legsTyped(typed: string): Leg[] | null {
+  const legs = typed
+    .split(/[;\n]+/)
+    .map((leg) => leg.trim())
+    .filter(Boolean)
+    .map((leg) => leg.split(/[\s/]+/).map((figure) => Number(figure.replace(',', '.'))));
+  if (legs.length > MOST_LEGS || legs.some((leg) => leg.length !== 3 || !leg.every(Number.isFinite))) return null;
+  return legs.map(([xMm, yMm, downMm]) => ({ xMm: xMm!, yMm: yMm!, downMm: downMm! }));
+}
 
 export const SUM_KINDS: readonly SumKind[] = [
   {
@@ -232,6 +252,7 @@ export const SUM_KINDS: readonly SumKind[] = [
   {
     key: 'propeller',
     title: 'Propeller over the ground',
+    isFor: ({ propellerMm }) => propellerMm > 0,
     fields: [f('diameterMm', 'Diameter'), f('hubHeightMm', 'Hub over the ground')],
     given: ({ propellerMm, hubHeightMm }) => ({ diameterMm: propellerMm, hubHeightMm }),
     sum: (v) => {
@@ -263,6 +284,170 @@ export const SUM_KINDS: readonly SumKind[] = [
           ['rolls', `${n(rollDeg)}°`],
           ['nose', `${n(pitchDeg)}°`],
           ['legs differ', `${n(shortenMm, 2)} mm`],
+        ],
+        because,
+      };
+    },
+  },
+  {
+    key: 'legs',
+    title: 'Any number of legs on one ground',
+    fields: [{ name: 'legs', label: 'Each leg: aft, to starboard, down', unit: 'mm', isList: true }],
+    given: ({ trackMm, wheelBaseMm }) => {
+      const [half, base] = [(trackMm || 60) / 2, wheelBaseMm || 80];
+      return {
+        legs: [
+          [0, 0, 30],
+          [base, -half, 30],
+          [base, half, 30],
+        ]
+          .map((leg) => leg.map((value) => Number(value.toFixed(1))).join(' '))
+          .join('; '),
+      };
+    },
+    sum: (_, { legs: typed = '' }) => {
+      const legs = legsTyped(typed);
+      if (!legs)
+        return { figures: [], because: ['three figures for each leg, and legs apart by “;”: 0 0 30; 80 -30 30'] };
+      try {
+        const { packMm, pitchDeg, rollDeg, because } = legsSum({ legs });
+        return {
+          figures: [
+            ...packMm.map((mm, i) => [`leg ${i + 1}`, `${n(mm, 2)} mm to pack`] as const),
+            ['nose', `${n(pitchDeg)}°`],
+            ['rolls', `${n(rollDeg)}°`],
+          ],
+          because,
+        };
+      } catch (error) {
+        return { figures: [], because: [(error as Error).message] };
+      }
+    },
+  },
+  {
+    key: 'upright',
+    title: 'A tank upright, by a shim',
+    fields: [f('leanDeg', 'It leans by', '°', -80), f('widthMm', 'Its saddle is broad')],
+    given: () => ({ leanDeg: 5, widthMm: 8 }),
+    sum: (v) => {
+      const { shimMm, because } = uprightSum(v as never);
+      return { figures: [['shim', `${n(shimMm, 2)} mm`]], because };
+    },
+  },
+  {
+    key: 'clearance',
+    title: 'What hangs under it, over the ground',
+    fields: [
+      f('heightMm', 'Where it hangs, over the ground'),
+      f('hangsMm', 'It hangs down by'),
+      f('aftMm', 'Its lowest point behind the wheels', 'mm', -1e6),
+      f('pitchDeg', 'Nose up by', '°', -80),
+    ],
+    given: ({ hubHeightMm }) => ({ heightMm: hubHeightMm, hangsMm: 15, aftMm: 0, pitchDeg: 0 }),
+    sum: (v) => {
+      const { clearanceMm, because } = clearanceSum(v as never);
+      return { figures: [['clear by', `${n(clearanceMm)} mm`]], because };
+    },
+  },
+  {
+    key: 'door',
+    title: 'An open door over the ground',
+    fields: [
+      f('hingeMm', 'Hinge over the ground'),
+      f('doorMm', 'Door, from its hinge', 'mm', 0.01),
+      f('openDeg', 'Open by', '°'),
+    ],
+    given: ({ hubHeightMm }) => ({ hingeMm: hubHeightMm, doorMm: 20, openDeg: 90 }),
+    sum: (v) => {
+      const { clearanceMm, mostDeg, because } = doorSum(v as never);
+      return {
+        figures: [
+          ['clear by', `${n(clearanceMm)} mm`],
+          ['opens at most', `${n(mostDeg, 0)}°`],
+        ],
+        because,
+      };
+    },
+  },
+  {
+    key: 'strips',
+    title: 'Equal strips on a width',
+    fields: [f('widthMm', 'Width', 'mm', 0.01), f('count', 'Strips', '', 1), f('cutMm', 'Each cut takes')],
+    given: () => ({ widthMm: 100, count: 12, cutMm: 0 }),
+    sum: (v) => {
+      const { eachMm, marksMm, because } = stripsSum({ ...v, count: Math.round(v.count!) } as never);
+      return {
+        figures: [
+          ['each', `${n(eachMm, 2)} mm`],
+          [
+            'marked at',
+            marksMm
+              .slice(0, MOST_MARKS)
+              .map((mm) => n(mm, 2))
+              .join(', ') + (marksMm.length > MOST_MARKS ? ' …' : ''),
+          ],
+        ],
+        because,
+      };
+    },
+  },
+  {
+    key: 'girth',
+    title: 'A hole by the way round',
+    fields: [f('girthMm', 'Once round it', 'mm', 0.01), f('fromTopDeg', 'From the top by', '°')],
+    given: () => ({ girthMm: 100, fromTopDeg: 90 }),
+    sum: (v) => {
+      const { arcMm, oppositeMm, diameterMm, because } = girthSum(v as never);
+      return {
+        figures: [
+          ['along the skin', `${n(arcMm, 2)} mm`],
+          ['the line opposite', `${n(oppositeMm, 2)} mm`],
+          ['as round', `${n(diameterMm, 2)} mm thick`],
+        ],
+        because,
+      };
+    },
+  },
+  {
+    key: 'letters',
+    title: 'Letters on a line',
+    fields: [f('lineMm', 'Line', 'mm', 0.01), f('count', 'Letters', '', 1), f('letterMm', 'Each is broad', 'mm', 0.01)],
+    given: () => ({ lineMm: 40, count: 5, letterMm: 5 }),
+    sum: (v) => {
+      const { gapMm, middlesMm, because } = lettersSum({ ...v, count: Math.round(v.count!) } as never);
+      return {
+        figures: [
+          ['gap', `${n(gapMm, 2)} mm`],
+          [
+            'middles at',
+            middlesMm
+              .slice(0, MOST_MARKS)
+              .map((mm) => n(mm, 1))
+              .join(', '),
+          ],
+        ],
+        because,
+      };
+    },
+  },
+  {
+    key: 'lent',
+    title: 'A lent bottle',
+    fields: [
+      f('bottleMl', 'A full one holds', 'ml', 0.1),
+      f('fullG', 'and weighs', 'g', 0.1),
+      f('emptyG', 'Empty it weighs', 'g'),
+      f('lentG', 'It came with', 'g'),
+      f('nowG', 'Now', 'g'),
+    ],
+    given: () => ({ bottleMl: 17, fullG: 45, emptyG: 25, lentG: 40, nowG: 35 }),
+    sum: (v) => {
+      if (v.fullG! <= v.emptyG!) return { figures: [], because: ['a full one weighs more than an empty one'] };
+      const { leftMl, usedMl, because } = lentSum(v as never);
+      return {
+        figures: [
+          ['left to give back', `${n(leftMl)} ml`],
+          ['used', `${n(usedMl)} ml`],
         ],
         because,
       };

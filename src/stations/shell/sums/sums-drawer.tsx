@@ -38,7 +38,7 @@ export function SumsDrawer({ briefId, onClose }: { briefId: string; onClose: () 
         <label>
           What{' '}
           <select value={key} onChange={(event) => setKey(event.target.value)} autoFocus>
-            {SUM_KINDS.map((one) => (
+            {SUM_KINDS.filter(({ isFor }) => !facts || !isFor || isFor(facts)).map((one) => (
               <option key={one.key} value={one.key}>
                 {one.title}
               </option>
@@ -67,8 +67,9 @@ function Sum({ kind, facts }: { kind: SumKind; facts: SumFacts }): ReactNode {
   const numbers: Record<string, number> = {};
   const chosen: Record<string, string> = {};
   const faults: Record<string, string> = {};
-  for (const { name, label, unit, least = 0, choices } of kind.fields) {
+  for (const { name, label, unit, least = 0, choices, isList } of kind.fields) {
     if (choices) chosen[name] = typed[name] ?? choices[0]![0];
+    else if (isList) chosen[name] = typed[name] ?? '';
     else {
       const value = measures.read(typed[name] ?? '', unit);
       if (value === null) faults[name] = `${label}: a number`;
@@ -80,7 +81,7 @@ function Sum({ kind, facts }: { kind: SumKind; facts: SumFacts }): ReactNode {
   return (
     <>
       <div className={css.fields}>
-        {kind.fields.map(({ name, label, unit, choices }) =>
+        {kind.fields.map(({ name, label, unit, choices, isList }) =>
           choices ? (
             <label key={name}>
               {label}{' '}
@@ -101,7 +102,8 @@ function Sum({ kind, facts }: { kind: SumKind; facts: SumFacts }): ReactNode {
               onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
               error={faults[name] !== undefined}
               helperText={faults[name]}
-              slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+              multiline={isList ?? false}
+              slotProps={{ htmlInput: { inputMode: isList ? 'text' : 'decimal' } }}
             />
           ),
         )}
