@@ -40,6 +40,12 @@ describe('the latest useful day', () => {
     });
     expect(due.step!.key).toMatch(/^(part:|open:part)/);
   });
+  test('of the frames of a canopy is its fixing, and not the painting of the gear legs', () => {
+    const { due } = dueFor('canopy', 'colour', (state) => {
+      state.brief = { ...state.brief, options: { ...state.brief.options, canopy: 'closed' } };
+    });
+    expect(due.step!.key).toBe('fit-canopy');
+  });
   test('of a colour that is brushed is its brushing', () => {
     const { view } = viewOfDemo((state) => {
       state.choices = state.choices.map((choice) => ({ ...choice, way: 'brush' as const }));

@@ -3,6 +3,8 @@ export interface Machine {
   gear: 'retracts' | 'fixed';
   thirdWheel: 'nose' | 'tail' | 'none';
   power: 'propeller' | 'jet' | 'rotor' | 'rotor and propeller' | 'none';
+  /** Where its exhausts are: at the nose, on nacelles or pods, at its tail, on its back. */
+  exhausts: 'cowling' | 'nacelles' | 'tail' | 'body' | 'none';
   wings: 'fixed' | 'swing' | 'none';
   glazing: 'canopy' | 'cabin' | 'nose' | 'open';
   /** Whether wires hold its wings: a second wing over the first. */

@@ -17,6 +17,7 @@ const machine: Machine = {
   gear: 'retracts',
   thirdWheel: 'nose',
   power: 'propeller',
+  exhausts: 'cowling',
   wings: 'fixed',
   glazing: 'canopy',
   wires: 'none',

@@ -103,7 +103,7 @@ function draw(spec: OutlineSpec): Outline {
     ...tailplaneParts(profile, d),
     ...finParts(profile, d),
     ...boomParts(d),
-    ...nacelleParts(d),
+    ...nacelleParts(preset, d),
     ...(spec.spinner === false ? [] : spinnerParts(profile, preset, d)),
     ...canopyParts(profile, preset, d),
     ...floatParts(d, spec.landing),

@@ -57,10 +57,15 @@ export function boomParts(d: Dimensions): SkinPart[] {
   ]);
 }
 
-/** Engines on the wing, fullest before its leading edge and thinning to nothing behind it. */
-export function nacelleParts(d: Dimensions): SkinPart[] {
+/** Where pods at the tail begin, as a share of the length, and their middle above the belly, as a share of the fuselage's height. */
+const [POD_FRONT, POD_HEIGHT] = [0.66, 0.68];
+
+/** Engines on the wing, fullest before its leading edge and thinning to nothing behind it; or in pods beside the tail. */
+export function nacelleParts({ pods = 'wings' }: Preset, d: Dimensions): SkinPart[] {
   if (d.engineSpacing <= 0 || d.nacelleLength <= 0) return [];
-  const front = d.wingStation - d.nacelleLength * 0.5;
+  const isAft = pods === 'tail';
+  const front = isAft ? d.length * POD_FRONT : d.wingStation - d.nacelleLength * 0.5;
+  const height = isAft ? d.fuselageHeight * POD_HEIGHT : d.wingHeight;
   const radius = (t: number) =>
     (d.nacelleDiameter / 2) *
     (0.62 + 0.38 * Math.sin(Math.PI * Math.min(1, t * 1.6))) *
@@ -72,7 +77,7 @@ export function nacelleParts(d: Dimensions): SkinPart[] {
     65,
     d,
     d.engineSpacing,
-    steps(0, 1, 18).map((t) => round(front + t * d.nacelleLength, radius(t), d.wingHeight)),
+    steps(0, 1, 18).map((t) => round(front + t * d.nacelleLength, radius(t), height)),
   );
 }
 

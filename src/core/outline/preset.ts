@@ -10,6 +10,8 @@ export interface Preset {
   title: string;
   /** Where the engine power is. */
   propulsion: 'nose propeller' | 'wing propellers' | 'jet' | 'rotor' | 'rotor and nose propeller' | 'none';
+  /** Where its nacelles or pods hang; on the wings where nothing is said. */
+  pods?: 'wings' | 'tail';
   thirdWheel: Machine['thirdWheel'];
   /** Cabin windows rather than a canopy on top. */
   glazing: Machine['glazing'];

@@ -17,6 +17,8 @@ export const PRESET_NAMES = [
   'swing-wing',
   'transport',
   'podded-jet',
+  'tail-jet',
+  'high-wing-twin',
   'rotorcraft',
   'autogyro',
 ] as const;
@@ -189,6 +191,62 @@ export const PRESETS: Record<PresetName, Preset> = {
       nacelleDiameter: 1.3,
     },
   ),
+  'tail-jet': like(
+    BASIC.transport,
+    { title: 'Jet with engines at its tail', propulsion: 'jet', pods: 'tail' },
+    {
+      length: 23,
+      span: 21,
+      wingStation: 9.6,
+      wingHeight: 0.45,
+      rootChord: 4.2,
+      tipChord: 1.4,
+      wingSweep: 3.6,
+      dihedral: 3,
+      finSweep: 3,
+      mainWheelStation: 12.4,
+      propellerDiameter: 0,
+      engineSpacing: 2,
+      nacelleLength: 3.6,
+      nacelleDiameter: 1.1,
+    },
+  ),
+  'high-wing-twin': like(
+    BASIC.transport,
+    { title: 'High-wing twin', glazing: 'nose', gear: 'fixed' },
+    {
+      length: 15.5,
+      span: 19.5,
+      fuselageHeight: 2,
+      fuselageWidth: 1.7,
+      cowlLength: 1.4,
+      wingStation: 5.3,
+      wingHeight: 1.85,
+      rootChord: 2,
+      tipChord: 1.7,
+      wingSweep: 0.2,
+      dihedral: 1,
+      tailSpan: 6.4,
+      tailRootChord: 1.6,
+      tailTipChord: 1.1,
+      finHeight: 2.6,
+      finRootChord: 2.4,
+      finTipChord: 1.3,
+      finSweep: 1.1,
+      canopyStation: 1.6,
+      canopyLength: 1.7,
+      gearHeight: 0.95,
+      mainWheelStation: 6.6,
+      mainWheelDiameter: 0.8,
+      mainTrack: 3.6,
+      thirdWheelStation: 1.5,
+      thirdWheelDiameter: 0.6,
+      propellerDiameter: 2.6,
+      engineSpacing: 2.6,
+      nacelleLength: 3.2,
+      nacelleDiameter: 0.8,
+    },
+  ),
   autogyro: like(
     BASIC.rotorcraft,
     {
@@ -238,13 +296,14 @@ export const glazingOf = ({ preset, cockpit }: Pick<AsBuilt, 'preset' | 'cockpit
 
 /** What the options ask of an airframe. */
 export function machineOf({ preset, gear: own, cockpit, dimensions }: AsBuilt): Machine {
-  const { gear, thirdWheel, wings, propulsion, dimensions: usual } = PRESETS[preset];
+  const { gear, thirdWheel, wings, propulsion, dimensions: usual }: Preset = PRESETS[preset];
   return {
     gear: own || gear,
     thirdWheel,
     wings,
     glazing: glazingOf({ preset, cockpit }),
     power: POWER[propulsion],
+    exhausts: propulsion === 'jet' && usual.engineSpacing > 0 ? 'nacelles' : EXHAUSTS[propulsion],
     wires: (dimensions ?? usual).upperWingHeight > 0 ? 'braced' : 'none',
   };
 }
@@ -255,5 +314,14 @@ const POWER: Record<Preset['propulsion'], Machine['power']> = {
   jet: 'jet',
   rotor: 'rotor',
   'rotor and nose propeller': 'rotor and propeller',
+  none: 'none',
+};
+
+const EXHAUSTS: Record<Preset['propulsion'], Machine['exhausts']> = {
+  'nose propeller': 'cowling',
+  'wing propellers': 'nacelles',
+  jet: 'tail',
+  rotor: 'body',
+  'rotor and nose propeller': 'cowling',
   none: 'none',
 };

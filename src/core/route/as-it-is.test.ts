@@ -79,6 +79,24 @@ describe('an open cockpit', () => {
   });
 });
 
+describe('engines', () => {
+  test('of a glider make no exhausts, and no stains of them', () => {
+    const { keys } = built({ preset: 'glider' }, { weathering: 'in service' });
+    for (const none of ['exhausts', 'fit-exhausts', 'exhaust']) expect(keys).not.toContain(none);
+    expect([...built({ preset: 'twin' }, { weathering: 'in service' }).keys]).toEqual(
+      expect.arrayContaining(['exhausts', 'fit-exhausts', 'exhaust']),
+    );
+  });
+  test('at the tail hang beside it, and clear of the wing', () => {
+    const { outline } = built({ preset: 'tail-jet' });
+    const { length, wingStation, rootChord } = outline.spec.dimensions;
+    const pod = outline.regions.find(({ zone }) => zone === 'nacelle-port')!.chart.on;
+    const [first, last] = pod.kind === 'body' ? [pod.body.sections[0]!.x, pod.body.sections.at(-1)!.x] : [0, 0];
+    expect(first).toBeGreaterThan(wingStation + rootChord);
+    expect(last).toBeLessThan(length);
+  });
+});
+
 describe('what a machine is skinned with', () => {
   test('is said part by part; engines are cowled in metal, and glass, legs and rooms have no skin', () => {
     const { outline } = built({ preset: 'tail-wheel', surfaces: { fuselage: 'wood', wings: 'fabric', tail: '' } });

@@ -24,6 +24,9 @@ const COLOUR_JOINT: Record<Place, Joint> = {
   body: 'colours',
 };
 
+/** The glass that is masked with the machine is in its place after this. */
+const GLASS_FIXED = 'fit-canopy';
+
 /** What is built in sits fast after these steps. */
 const BUILT_IN: Record<Place, readonly string[]> = {
   interior: ['fit-cockpit'],
@@ -93,6 +96,12 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
     (step) => (step.load !== null || step.lays.some(({ what }) => what === 'colour')) && !isMarking(step),
   );
 }
+
+/** Steps before which an answer should be known though they do not fix it: the inside of the frames is painted before the glass is in its place. */
+export const wantedBefore = (route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] =>
+  zone.group === 'glazing' && aspect === 'colour' && !route.covered.apart.includes(zone.key)
+    ? route.steps.filter(({ key }) => key === GLASS_FIXED)
+    : [];
 
 /**
  * The steps that need the answer though none is planned for it yet, as while a colour is open: those that the colours of the same place are

@@ -41,6 +41,15 @@ const isSide = ({ group, faces }: On) => group === 'fuselage' && faces !== 'down
 const isAft = ({ station }: On) => station === 'rear' || station === 'middle';
 const isEngine = ({ group }: On) => group === 'engines';
 
+/** What the exhausts of a machine stain, by where they are. */
+const STAINED: Record<Machine['exhausts'], (zone: On) => boolean> = {
+  cowling: (zone) => isEngine(zone) || (isSide(zone) && (zone.station === 'front' || zone.station === 'middle')),
+  nacelles: (zone) => isEngine(zone) && zone.station !== 'front',
+  tail: (zone) => isSide(zone) && zone.station === 'rear',
+  body: (zone) => isSide(zone) && zone.station === 'middle',
+  none: () => false,
+};
+
 /** Earth, sand, mud, by what it rolled on and where. */
 const dustColour = ({ climate, ground }: Exposure): Lab => {
   if (climate === 'desert') return [72, 6, 24];
@@ -121,10 +130,7 @@ export const EFFECTS = {
     chemistry: 'AL',
     place: 'body',
     strength: ({ care }, { power }) => (power === 'none' ? 0 : power === 'jet' ? 0.5 : 1) * CARE_STRENGTH[care],
-    on: (zone, { power }) =>
-      power === 'jet'
-        ? isSide(zone) && zone.station === 'rear'
-        : isEngine(zone) || (isSide(zone) && (zone.station === 'front' || zone.station === 'middle')),
+    on: (zone, { exhausts }) => STAINED[exhausts](zone),
     colour: ({ climate }) => (climate === 'desert' ? [42, 3, 10] : [24, 2, 6]),
     largestMm: 1500,
     wideMm: 120,

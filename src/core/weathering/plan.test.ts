@@ -91,7 +91,7 @@ describe('what weather and use leave', () => {
     expect(of(plan(), 'filter')!.guard).toBe('');
   });
   test('a machine without an engine has no exhaust and no oil', () => {
-    const glider: Machine = { ...machineOf({ preset: 'single' }), power: 'none' };
+    const glider: Machine = { ...machineOf({ preset: 'single' }), power: 'none', exhausts: 'none' };
     const layers = planWeathering(zonesOf('single'), glider, USUAL, 48, drawer);
     expect(of(layers, 'exhaust')).toBeUndefined();
     expect(of(layers, 'leak')).toBeUndefined();

@@ -39,6 +39,17 @@ describe('the questions that a build raises', () => {
     expect(made.questions.length).toBeGreaterThan(45);
     expect(made.questions.length).toBeLessThan(90);
   });
+  test.each([
+    ['single', ['cowling-port', 'cowling-starboard']],
+    ['twin', ['nacelle-port', 'nacelle-starboard']],
+    ['podded-jet', ['nacelle-port', 'nacelle-starboard']],
+    ['tail-jet', ['nacelle-port', 'nacelle-starboard']],
+    ['jet', ['fuselage-rear-port', 'fuselage-rear-starboard']],
+    ['rotorcraft', ['fuselage-mid-port', 'fuselage-mid-starboard']],
+    ['glider', []],
+  ] as const)('stains of the exhausts of a %s are asked of where they are', (preset, zones) =>
+    expect(asks(born({ weathering: 'in service' }, MARKS, preset), 'wear', 'exhaust stains')).toEqual(zones),
+  );
   test('letters, serial and name are asked about only where there are some', () => {
     expect(asks(born(), 'style', 'code letters')).toHaveLength(2);
     const bare = born({}, { codeLetters: '', serial: '', name: '' });

@@ -49,12 +49,20 @@ const ASKED: readonly Asking[] = [
   { aspect: 'gearCover', item: '', zones: ['gear-main'], where: { landing: ['wheels'] } },
   { aspect: 'fit', item: 'equipment', zones: ['cockpit'] },
   { aspect: 'marking', item: 'blade tips', zones: ['propeller'] },
-  {
+  ...(
+    [
+      ['cowling', both('cowling')],
+      ['nacelles', both('nacelle')],
+      ['tail', both('fuselage-rear')],
+      ['body', both('fuselage-mid')],
+    ] as const
+  ).map(([exhausts, zones]): Asking => ({
     aspect: 'wear',
     item: 'exhaust stains',
-    zones: [...both('cowling'), ...both('nacelle')],
+    zones,
     where: WEATHERED,
-  },
+    on: { exhausts: [exhausts] },
+  })),
   {
     aspect: 'wear',
     item: '',

@@ -17,9 +17,13 @@ import { DrawingInput } from '@/ui/drawing-input';
 import { PictureDrop } from '@/ui/picture-drop';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { LetterFace } from './letter-face';
+import dynamic from 'next/dynamic';
+import { pictureOf } from '@/ui/pixels';
 import type { MarkingsPage } from './page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useRedesign } from './use-redesign';
+
+const TracePicture = dynamic(() => import('./trace-picture').then((module) => module.TracePicture));
 
 const number = (name: string, label: string, help?: string): FieldSpec => ({
   name,
@@ -302,7 +306,7 @@ function Artwork({ data, marking }: { data: MarkingsPage; marking: MarkingsPage[
       <h3>Artwork</h3>
       <p>
         {pictureId
-          ? 'A picture, drawn over the block that it takes: print it as a decal of your own. '
+          ? 'A picture, drawn over the block that it takes: print it as a decal of your own, or trace it into fields to mask and paint. '
           : artwork.length > 0
             ? `${artwork.length} fields in ${new Set(artwork.map(({ colour }) => colour)).size} colours, the first painted first.`
             : 'A plain block until a drawing is taken in.'}{' '}
@@ -320,6 +324,7 @@ function Artwork({ data, marking }: { data: MarkingsPage; marking: MarkingsPage[
         says="Drop a picture of it here instead, paste it, or press Enter to choose a file"
         onPicture={({ id }) => void showPicture(id)}
       />
+      {pictureId ? <TracePicture data={data} marking={marking} pictureId={pictureId} /> : null}
       {pictureId ? (
         <p>
           <Button
@@ -333,14 +338,6 @@ function Artwork({ data, marking }: { data: MarkingsPage; marking: MarkingsPage[
       ) : null}
     </section>
   );
-}
-
-/** A picture as the browser shows it, for its size. */
-async function pictureOf(id: string): Promise<HTMLImageElement> {
-  const image = new Image();
-  image.src = `/pictures/${id}`;
-  await image.decode();
-  return image;
 }
 
 const PLACE_COLUMNS: readonly Column[] = [

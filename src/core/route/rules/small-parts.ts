@@ -132,6 +132,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
   },
   {
     key: 'exhausts',
+    on: { exhausts: ['cowling', 'nacelles', 'tail', 'body'] },
     title: 'Paint the exhausts',
     kind: 'brush',
     lane: 'Gear, stores',
@@ -202,6 +203,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
   },
   {
     key: 'fit-exhausts',
+    on: { exhausts: ['cowling', 'nacelles', 'tail', 'body'] },
     title: 'Fit the exhausts, drilled out and stained',
     kind: 'fit',
     lane: 'Whole',

@@ -144,6 +144,7 @@ export const WEATHERING: readonly StepRule[] = [
   },
   {
     key: 'exhaust',
+    on: { exhausts: ['cowling', 'nacelles', 'tail', 'body'] },
     mist: true,
     title: 'Exhaust stains, built up thin',
     kind: 'spray',
@@ -276,6 +277,7 @@ export const WEATHERING: readonly StepRule[] = [
   },
   {
     key: 'exhaust-pigment',
+    on: { exhausts: ['cowling', 'nacelles', 'tail', 'body'] },
     title: 'Exhaust stains in dark pigment, brushed on along the airflow and fixed at its edge',
     kind: 'pigment',
     lane: 'Whole',

@@ -1,0 +1,184 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import { deltaE00 } from '@/core/colour/difference';
+import { hexToLab } from '@/core/colour/spaces';
+import { artworkOf } from '@/core/markings/artwork';
+import { MOST_COLOURS } from '@/core/markings/design';
+import { UNTOLD_MM } from '@/core/markings/size';
+import type { Pixels, Traced, TracedColour } from '@/core/markings/traced';
+import { Chip } from '@/ui/swatch';
+import { pictureOf, pixelsOf } from '@/ui/pixels';
+import { useShown } from '@/ui/shown-units';
+import { useWorker } from '@/ui/use-worker';
+import type { MarkingsPage } from './page-data';
+import { useRedesign } from './use-redesign';
+
+type Api = { traceArtwork: (pixels: Pixels, most: number) => Traced };
+
+/** A larger picture is no truer: a decal is printed in no more dots. */
+const LONGEST_PX = 480;
+/** What is left out of the artwork. */
+const NONE = '';
+
+/** The picture of an artwork traced into fields of few colours: which of them are taken, and what each is painted in. */
+export function TracePicture({
+  data,
+  marking,
+  pictureId,
+}: {
+  data: MarkingsPage;
+  marking: MarkingsPage['markings'][number];
+  pictureId: string;
+}): ReactNode {
+  const shown = useShown();
+  const { redesign, busy } = useRedesign(data.briefId, marking);
+  const [most, setMost] = useState(3);
+  const [codes, setCodes] = useState<Record<string, string>>({});
+  const [fault, setFault] = useState('');
+  const { answer, working, start, stop } = useWorker<Api, Traced>(
+    () => new Worker(new URL('../../workers/tracing.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  const trace = async () => {
+    setFault('');
+    setCodes({});
+    try {
+      const pixels = pixelsOf(await pictureOf(pictureId), LONGEST_PX);
+      await start((api) => api.traceArtwork(pixels, most));
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : 'This picture cannot be traced.');
+    }
+  };
+  const codeOf = ({ hex, isGround }: TracedColour): string =>
+    codes[hex] ?? (isGround ? NONE : nearestCode(hex, data.inks, marking.codes));
+  const taken = answer?.colours.filter((colour) => codeOf(colour) !== NONE) ?? [];
+  const take = async () => {
+    setFault('');
+    try {
+      const { artwork, aspect, fills } = artworkOf(
+        taken.map((colour) => ({ rings: colour.rings, fill: codeOf(colour) })),
+      );
+      await redesign(
+        { artwork, aspect, pictureId: null },
+        `${artwork.length} fields taken in; u brings the picture back`,
+        {
+          codes: fills,
+        },
+      );
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : 'It cannot be taken in.');
+    }
+  };
+  return (
+    <section aria-label="Trace the picture">
+      <p className="corner-row">
+        <label>
+          Trace it in at most{' '}
+          <select value={most} onChange={({ target }) => setMost(Number(target.value))}>
+            {Array.from({ length: MOST_COLOURS }, (_, i) => i + 2).map((count) => (
+              <option key={count} value={count}>
+                {count} colours
+              </option>
+            ))}
+          </select>
+        </label>{' '}
+        <Button variant="outlined" onClick={() => void (working ? stop() : trace())}>
+          {working ? 'Stop' : 'Trace it'}
+        </Button>{' '}
+        {working ? <span role="status">Looking at its colours…</span> : null}
+      </p>
+      {fault ? <p role="alert">{fault}</p> : null}
+      {answer ? (
+        <>
+          <svg
+            viewBox={`0 0 ${answer.width} ${answer.height}`}
+            role="img"
+            aria-label={`The artwork in ${taken.length} colours`}
+            style={{ maxWidth: 360, maxHeight: 240, background: 'var(--mount, #777)' }}
+          >
+            {taken.map(({ hex, rings }) => (
+              <path
+                key={hex}
+                fill={data.inks[codeOf({ hex } as TracedColour)] ?? hex}
+                fillRule="evenodd"
+                d={rings
+                  .map((ring) => `M${ring.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`)
+                  .join('')}
+              />
+            ))}
+          </svg>
+          <table className="plain">
+            <thead>
+              <tr>
+                <th>In the picture</th>
+                <th className="num">Of it, %</th>
+                <th>Its finest stroke at 1/{data.denominator}</th>
+                <th>Taken as</th>
+              </tr>
+            </thead>
+            <tbody>
+              {answer.colours.map((colour) => (
+                <tr key={colour.hex}>
+                  <th scope="row">
+                    <Chip hex={colour.hex} /> {colour.isGround ? <span className="dim">what it stands on</span> : null}
+                  </th>
+                  <td className="num">{(100 * colour.share).toFixed(1)}</td>
+                  <td>{codeOf(colour) === NONE ? '–' : shown(strokeSaid(colour, taken, data, marking))}</td>
+                  <td>
+                    <select
+                      aria-label={`Taken as, ${colour.hex}`}
+                      value={codeOf(colour)}
+                      onChange={({ target }) => setCodes({ ...codes, [colour.hex]: target.value })}
+                    >
+                      <option value={NONE}>left out</option>
+                      {data.codes.map(({ value, label }) => (
+                        <option key={value} value={value}>
+                          {label}
+                        </option>
+                      ))}
+                    </select>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p>
+            <Button variant="contained" disabled={busy || taken.length === 0} onClick={() => void take()}>
+              Take it in
+            </Button>{' '}
+            <span className="dim">Colours that are taken as the same code become one.</span>
+          </p>
+        </>
+      ) : null}
+    </section>
+  );
+}
+
+/** Of the colours that the brief has, the nearest; of those of the marking where none is known. */
+function nearestCode(hex: string, inks: Readonly<Record<string, string>>, own: readonly string[]): string {
+  const lab = hexToLab(hex);
+  const known = Object.entries(inks)
+    .map(([code, ink]) => ({ code, off: deltaE00(lab, hexToLab(ink)) }))
+    .sort((a, b) => a.off - b.off);
+  return known[0]?.code ?? own[0] ?? NONE;
+}
+
+/** The narrowest stroke of a colour at the size of the model, and by what it can be made. */
+function strokeSaid(
+  { leastPx }: TracedColour,
+  taken: readonly TracedColour[],
+  { denominator, lines }: MarkingsPage,
+  { heightMm }: MarkingsPage['markings'][number],
+): string {
+  const ys = taken.flatMap(({ rings }) => rings.flatMap((ring) => ring.map(([, y]) => y)));
+  const mm = (leastPx * heightMm) / denominator / Math.max(1, Math.max(...ys) - Math.min(...ys));
+  const by = [
+    ...(lines.cutter !== null && mm >= lines.cutter ? ['mask'] : []),
+    ...(lines.brush !== null && mm >= lines.brush ? ['brush'] : []),
+    ...(mm >= lines.printer ? ['print'] : []),
+  ];
+  const ways =
+    mm < UNTOLD_MM ? 'nobody sees it' : by.length > 0 ? `by ${by.join(', ')}` : 'finer than anything here makes';
+  return `${mm.toFixed(2)} mm: ${ways}`;
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { traceArtwork } from '@/core/markings/traced';
+
+expose({ traceArtwork });
