@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { asWideAsThePage, expect, openDemo, PHONE, soundPage, test } from '../support/story';
+import { asWideAsThePage, choose, expect, openDemo, PHONE, soundPage, test } from '../support/story';
 
 const svgFile = (text: string) => ({ name: 'drawing.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(text) });
 
@@ -147,6 +147,138 @@ test.describe('Markings', () => {
     await page.getByLabel('A length on it, mm').fill('0');
     await expect(page.getByText('Both lengths have to be above 0.')).toBeVisible();
     await soundPage(page, 'main');
+  });
+
+  test('a stripe along an airliner: from its two colours to its paints, its steps and its cut sheet', async ({
+    page,
+  }) => {
+    await page.goto('/new');
+    await page.getByLabel('Type', { exact: true }).fill('Sedge Regent 200');
+    await page.getByLabel('Layout').selectOption('podded-jet');
+    await page.getByRole('button', { name: 'Begin the brief' }).click();
+    await expect(page).toHaveURL(/evidence$/);
+    const base = page.url().replace(/\/evidence$/, '');
+    await page.goto(`${base}/markings`);
+    await page.locator('html[data-ready]').waitFor();
+    await page.keyboard.press('n');
+    const added = page.getByRole('region', { name: 'New marking' });
+    await added.getByLabel('Title').fill('Cheat line');
+    await choose(added, page, 'Kind', 'band');
+    await added.getByLabel('True height').fill('260');
+    await choose(added, page, 'Method', 'mask');
+    await added.getByLabel('Colours, ground first').click();
+    for (const code of [/^TCS 18/, /^TCS 02/]) await page.getByRole('option', { name: code }).click();
+    await page.keyboard.press('Escape');
+    await added.getByRole('button', { name: 'Add the marking' }).click();
+    // What it is made of is asked at once.
+    await choose(page, page, 'Runs', 'along');
+    await page.getByLabel('Stripes').fill('2');
+    await page.getByLabel('From station').fill('2');
+    await page.getByLabel('To station').fill('21');
+    await page.getByRole('button', { name: 'Save the marking' }).click();
+    await expect(page.getByLabel('From station')).toHaveCount(0);
+    await page.locator('table').getByRole('button', { name: 'Cheat line' }).click();
+    await expect(page.getByText(/Runs over .*forward fuselage, port.*rear fuselage, port/)).toBeVisible();
+    const edges = page.getByRole('region', { name: /Its edges/ });
+    await edges.getByRole('button', { name: 'Another place' }).click();
+    await edges
+      .getByLabel(/Station/)
+      .last()
+      .fill('22.5');
+    await edges
+      .getByLabel(/Lower edge/)
+      .last()
+      .fill('0');
+    await edges
+      .getByLabel(/Upper edge/)
+      .last()
+      .fill('40');
+    await edges.getByRole('button', { name: /^Save/ }).click();
+    await expect(page.getByText('Edges saved')).toBeVisible();
+    const places = page.getByRole('region', { name: 'Where it lies' });
+    await places.getByRole('button', { name: 'On the other side too' }).click();
+    await places.getByRole('button', { name: /^Save/ }).click();
+    await expect(page.getByText('Places saved')).toBeVisible();
+    // Both colours are called, with their areas and paints.
+    await page.goto(`${base}/colours`);
+    for (const code of ['TCS 18', 'TCS 02'])
+      await expect(page.getByRole('row', { name: new RegExp(`${code}.*Cheat line \\(masked\\)`) })).toBeVisible();
+    await page.goto(`${base}/route`);
+    await expect(page.getByRole('button', { name: 'Mask Cheat line, all layers laid once to register' })).toBeVisible();
+    // Its strips are cut in lengths that go on a sheet, both colours on both sides.
+    await page.goto(`${base}/markings?show=sheets`);
+    const href = await page
+      .getByRole('row', { name: 'Cheat line: strips' })
+      .getByRole('link', { name: 'SVG' })
+      .getAttribute('href');
+    const svg = await (await page.request.get(href!)).text();
+    const cut = /<g id="cut">(.*?)<\/g>/s.exec(svg)![1]!;
+    expect(cut.match(/<path/g)!.length).toBeGreaterThanOrEqual(8);
+    expect(Number(/viewBox="\S+ \S+ (\S+)/.exec(svg)![1])).toBeLessThan(210);
+  });
+
+  test('artwork from a picture: traced into fields, masked; and printed on a sheet of one’s own', async ({ page }) => {
+    const base = await openDemo(page, 'markings');
+    await page.keyboard.press('n');
+    const added = page.getByRole('region', { name: 'New marking' });
+    await added.getByLabel('Title').fill('Red heron');
+    await choose(added, page, 'Kind', 'artwork');
+    await added.getByLabel('True height').fill('500');
+    await choose(added, page, 'Method', 'mask');
+    await added.getByLabel('Colours, ground first').click();
+    await page.getByRole('option', { name: /^TCS 05/ }).click();
+    await page.keyboard.press('Escape');
+    await added.getByRole('button', { name: 'Add the marking' }).click();
+    const art = page.getByRole('region', { name: 'Artwork' });
+    const drawn = `<svg xmlns="http://www.w3.org/2000/svg" width="300" height="200"><rect width="300" height="200" fill="#d8c9a8"/><circle cx="150" cy="100" r="70" fill="#a02828"/><circle cx="170" cy="80" r="14" fill="#202022"/></svg>`;
+    const picture = await sharp(Buffer.from(drawn)).png().toBuffer();
+    await art
+      .locator('input[type=file]')
+      .last()
+      .setInputFiles({ name: 'heron.png', mimeType: 'image/png', buffer: picture });
+    await art.getByRole('button', { name: 'Trace it' }).click();
+    const traced = art.getByRole('region', { name: 'Trace the picture' });
+    await expect(traced.getByRole('img', { name: 'The artwork in 2 colours' })).toBeVisible();
+    await expect(traced.getByText('what it stands on')).toBeVisible();
+    await expect(traced.getByText(/mm: by mask, brush, print/).first()).toBeVisible();
+    await traced
+      .getByRole('combobox', { name: /^Taken as/ })
+      .nth(1)
+      .selectOption('TCS 05');
+    await traced.getByRole('button', { name: 'Take it in' }).click();
+    await expect(page.getByText('2 fields taken in; u brings the picture back')).toBeVisible();
+    const link = async (row: string, as: string) => {
+      await page.goto(`${base}/markings?show=sheets`);
+      return (await page
+        .getByRole('row', { name: row, exact: true })
+        .getByRole('link', { name: as })
+        .getAttribute('href'))!;
+    };
+    const masks = await (await page.request.get(await link('Red heron: masks SVG PDF', 'SVG'))).text();
+    expect(masks).toContain('<g id="cut">');
+    await page.goto(`${base}/markings`);
+    await page.locator('html[data-ready]').waitFor();
+    await page.locator('table').getByRole('button', { name: 'Red heron', exact: true }).click();
+    await choose(page, page, 'Method', 'own decal');
+    await page.getByRole('button', { name: 'Save the marking' }).click();
+    await expect(page.getByRole('button', { name: 'Save the marking' })).toHaveCount(0);
+    await page.locator('table').getByRole('button', { name: 'Red heron', exact: true }).click();
+    await choose(page, page, 'White under it', 'printed');
+    await page.getByLabel('Spares').fill('2');
+    await page.getByRole('button', { name: 'Save the marking' }).click();
+    await expect(page.getByRole('button', { name: 'Save the marking' })).toHaveCount(0);
+    await page.goto(`${base}/route`);
+    for (const step of [/^Print .*Red heron/, 'Seal the prints in two light coats', /^Dip a spare of the prints/])
+      await expect(page.getByRole('button', { name: step })).toBeVisible();
+    const png = await page.request.get(
+      await link(
+        'Decals to print SVG PDF PNG, 300 dots to the inch PNG, 600 dots to the inch',
+        'PNG, 300 dots to the inch',
+      ),
+    );
+    const { format, density } = await sharp(await png.body()).metadata();
+    expect([format, density]).toEqual(['png', 300]);
+    await expect(page.getByRole('row', { name: /Decals to print: the white under them/ })).toBeVisible();
   });
 
   test('letters in a font of one’s own: its signs are kept, and what is no font is refused', async ({ page }) => {

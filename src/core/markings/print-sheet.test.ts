@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { cutSheetSvg } from '@/core/interchange/cut-sheet-svg';
+import { hexToLab } from '@/core/colour/spaces';
 import { regionArea } from '@/core/geometry/clip';
 import { extentOf } from '@/core/geometry/polygon';
 import { laidOut } from './cut-sheet';
@@ -7,7 +8,7 @@ import { figureFields, PLAIN } from './design';
 import { dotsOf } from './dots';
 import type { PlaceableMarking } from './placing';
 import { PLAIN_PRINTING, type Printing } from './printing';
-import { printSheet, type ToPrint } from './print-sheet';
+import { printSheet, type PrintAs, type ToPrint } from './print-sheet';
 
 const INKS = {
   hexOf: (code: string) => ({ red: '#c03030', sand: '#c8b48c' })[code] ?? null,
@@ -37,7 +38,7 @@ const toPrint = (
   grounds: ['sand'],
   ...over,
 });
-const sheetOf = (print: ToPrint, as: 'colours' | 'white' = 'colours') => printSheet([print], 48, INKS, as);
+const sheetOf = (print: ToPrint, as: PrintAs = 'colours') => printSheet([print], 48, INKS, as);
 const flag: [number, number][] = [
   [0, 0],
   [1, 0.2],
@@ -84,16 +85,23 @@ describe('a sheet of decals that are printed at home', () => {
     expect([tip({}, true), tip({ mirrored: true }, true)]).toEqual(['left', 'right']);
   });
   test('has its white in a pass of its own where that is printed, of the same lie and a little inside', () => {
-    const both = [toPrint({ white: 'printed' }), toPrint({ white: 'painted' }, {}, { id: 'n' })];
-    const white = printSheet(both, 48, INKS, 'white');
-    expect(white.pieces).toHaveLength(3);
-    const colours = sheetOf(toPrint({ white: 'printed' }));
-    const area = ({ fills }: (typeof white.pieces)[number]) => regionArea(fills![0]!.rings);
-    expect(area(white.pieces[0]!)).toBeLessThan(area(colours.pieces[0]!));
-    expect(area(white.pieces[0]!)).toBeGreaterThan(area(colours.pieces[0]!) * 0.95);
-    expect(white.pieces.map(({ width, height }) => [width, height])).toEqual(
-      colours.pieces.map(({ width, height }) => [width, height]),
-    );
+    const both = [toPrint({ white: 'painted' }), toPrint({ white: 'printed' }, {}, { id: 'n' })];
+    const [white, colours] = [printSheet(both, 48, INKS, 'white'), printSheet(both, 48, INKS, 'colours')];
+    const area = ({ fills }: (typeof white.pieces)[number]) => regionArea(fills!.flatMap(({ rings }) => rings));
+    expect(white.pieces.map(area).filter((cm) => cm > 0)).toHaveLength(3);
+    white.pieces.slice(3).forEach((piece, i) => {
+      expect(area(piece)).toBeLessThan(area(colours.pieces[i + 3]!));
+      expect(area(piece)).toBeGreaterThan(area(colours.pieces[i + 3]!) * 0.95);
+    });
+    // What has no white of its own keeps its room: the rest lies where its colours lie.
+    expect(laidOut(white).cuts).toEqual(laidOut(colours).cuts);
+  });
+  test('to paint over is faint: the same colours, near to white', () => {
+    const [fill] = sheetOf(toPrint(), 'faint').pieces[0]!.fills!;
+    const [faint, full] = [hexToLab(fill!.hex), hexToLab('#c03030')];
+    expect(faint[0]).toBeGreaterThan(75);
+    expect(faint[1]).toBeGreaterThan(10);
+    expect(faint[1]).toBeLessThan(full[1] / 2);
   });
   test('prints a colour that nobody knows grey, and names it', () => {
     const { pieces, notes } = sheetOf(toPrint({}, {}, { codes: ['lost'] }));

@@ -1,5 +1,7 @@
 import { grown, solid, type Region } from '@/core/geometry/clip';
 import { extentOf, rectangle, type Point, type Polygon } from '@/core/geometry/polygon';
+import { hexToLab, labToHex } from '@/core/colour/spaces';
+import type { Lab } from '@/core/colour/types';
 import { counted, listed } from '@/core/units/words';
 import { turnedDown, type CutPiece, type CutSheet, type Fill } from './cut-sheet';
 import { fieldsOf, silhouetteOf } from './drawn';
@@ -24,35 +26,38 @@ export interface ToPrint {
   grounds: readonly string[];
 }
 
+/** The colours; the white under those of clear film, in a pass of its own; or faint colours, to be painted over by hand. */
+export type PrintAs = 'colours' | 'white' | 'faint';
+
 export interface InkFacts {
   /** How a code is printed; null where its colour is not known. */
   hexOf: (code: string) => string | null;
   nameOf: (code: string) => string;
 }
 
+/** A faint print shows where a brush goes, and is hidden by one coat. */
+const FAINT = 0.35;
+const faint = (hex: string): string =>
+  labToHex(WHITE_LAB.map((white, i) => white + FAINT * (hexToLab(hex)[i]! - white)) as unknown as Lab).hex;
+const WHITE_LAB: Lab = [100, 0, 0];
+
 /** A code of which nobody knows the colour is printed in this grey, and named. */
 const UNKNOWN = '#808080';
 
 /**
- * The sheet of all that is printed at home: each marking for each of its places, and its spares. `as` is what is printed: the colours, or the
- * white that goes under those of clear film in a pass of its own, on a sheet of the same lie.
+ * The sheet of all that is printed at home: each marking for each of its places, and its spares; the white under them on a sheet of the same
+ * lie.
  */
-export function printSheet(
-  prints: readonly ToPrint[],
-  denominator: number,
-  inks: InkFacts,
-  as: 'colours' | 'white',
-): CutSheet {
+export function printSheet(prints: readonly ToPrint[], denominator: number, inks: InkFacts, as: PrintAs): CutSheet {
   const unknown = new Set<string>();
   const inkOf = (code: string): string => {
     const hex = inks.hexOf(code);
     if (!hex) unknown.add(code);
-    return hex ?? UNKNOWN;
+    return as === 'faint' ? faint(hex ?? UNKNOWN) : (hex ?? UNKNOWN);
   };
   const notes: string[] = [];
   const pieces = prints.flatMap((print): CutPiece[] => {
     const { marking, printing } = print;
-    if (as === 'white' && !isOnPrintedWhite(printing)) return [];
     const mirrors = [...marking.places.map(({ mirrored }) => mirrored)];
     const wanted = mirrors.length > 0 ? mirrors : [false];
     const spares = Array.from({ length: printing.spares }, () => wanted[0]!);
@@ -76,17 +81,19 @@ export function printSheet(
   if (prints.some(({ printing }) => printing.mirrored) && as === 'colours')
     notes.push('What is a transfer is printed as in a mirror: it is laid face down.');
   if (unknown.size > 0) notes.push(`Printed grey, their colours being unknown: ${listed([...unknown])}.`);
-  return {
-    title: as === 'white' ? 'Decals to print: the white under them' : 'Decals to print',
-    pieces,
-    notes: [
-      ...(as === 'white'
-        ? ['Printed first, in white, on the same sheet of film: its pieces lie where those of the colours lie.']
-        : [`${counted(pieces.length, 'piece')} in true size. Print on paper first and measure the ruler.`]),
-      ...notes,
-    ],
-  };
+  return { title: PRINT_TITLES[as], pieces, notes: [SAYS[as](pieces.length), ...notes] };
 }
+
+export const PRINT_TITLES: Readonly<Record<PrintAs, string>> = {
+  colours: 'Decals to print',
+  white: 'Decals to print: the white under them',
+  faint: 'Faint prints to paint over',
+};
+const SAYS: Readonly<Record<PrintAs, (pieces: number) => string>> = {
+  colours: (pieces) => `${counted(pieces, 'piece')} in true size. Print on paper first and measure the ruler.`,
+  white: () => 'Printed first, in white, on the same sheet of film: its pieces lie where those of the colours lie.',
+  faint: () => 'On clear film, sealed and placed like a decal; then painted over by hand, a colour after the other.',
+};
 
 /** White of a pass of its own goes under it. */
 export const isOnPrintedWhite = ({ film, white }: Printing): boolean => film === 'clear' && white === 'printed';
@@ -120,7 +127,9 @@ function pieceFor(
         rings: onSheet(region).map(moved),
         hex: inkOf(codeAt(marking.codes, colour)),
       }))
-    : [{ rings: grown(whole, -CHOKE_MM, 'sharp').map(moved), hex: BLACK }];
+    : isOnPrintedWhite(printing)
+      ? [{ rings: grown(whole, -CHOKE_MM, 'sharp').map(moved), hex: BLACK }]
+      : [];
   const [width, height] = [right - left, bottom - top];
   return {
     label,

@@ -62,6 +62,23 @@ describe('artwork traced from a picture', () => {
     expect(striped.colours.map(({ isGround }) => isGround)).toEqual([true, false]);
     expect(near(striped, RED)!.leastPx).toBeCloseTo(6, 0);
   });
+  test('a blurred edge leaves no slivers of a third colour, and no stroke as fine as they', () => {
+    const OCHRE = [216, 154, 40] as const;
+    const blurred = (far: number, edge: number): readonly [number, number, number] => {
+      const t = Math.min(1, Math.max(0, (far - edge + 2) / 4));
+      return RED.map((value, i) => value + t * (SAND[i]! - value)) as unknown as readonly [number, number, number];
+    };
+    const traced = traceArtwork(
+      drawn(140, 100, (x, y) =>
+        x > 110 && x < 126 && y > 40 && y < 56 ? OCHRE : blurred(Math.hypot(x - 50, y - 50), 34),
+      ),
+      4,
+    );
+    const ochre = near(traced, OCHRE)!;
+    expect(extentOf(ochre.rings).left).toBeGreaterThan(105);
+    expect(ochre.leastPx).toBeGreaterThan(10);
+    expect(near(traced, RED)!.leastPx).toBeGreaterThan(20);
+  });
   test('what is see-through is no colour of it, and then it stands on nothing', () => {
     const traced = traceArtwork(
       drawn(90, 90, (x, y) => (Math.hypot(x - 45, y - 45) < 30 ? RED : ([0, 0, 0, 0] as const))),

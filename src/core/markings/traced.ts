@@ -2,7 +2,7 @@ import tracer from 'imagetracerjs';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexToLab } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
-import { regionArea, union, type Region } from '@/core/geometry/clip';
+import { grown, intersection, regionArea, union, type Region } from '@/core/geometry/clip';
 import type { Point, Polygon } from '@/core/geometry/polygon';
 import { leastDetail } from './fit';
 import { MOST_COLOURS } from './design';
@@ -80,7 +80,7 @@ export function traceArtwork(pixels: Pixels, most: number): Traced {
   const ground = groundIn(array, palette.length);
   const colours = palette.flatMap((colour, i): TracedColour[] => {
     const rings = layers[i]!.map(({ segments }) => ringOf(segments)).filter((ring) => ring.length > 2);
-    const region: Region = rings.length > 0 ? union(rings, []) : [];
+    const region = withoutSlivers(rings);
     if (region.length === 0) return [];
     const share = regionArea(region) / (width * height);
     const least = leastDetail(region);
@@ -88,6 +88,14 @@ export function traceArtwork(pixels: Pixels, most: number): Traced {
   });
   return { width, height, colours: colours.sort((a, b) => b.share - a.share) };
 }
+
+/** Without what is thinner than a blend along an edge is, px. */
+function withoutSlivers(rings: readonly Polygon[]): Region {
+  if (rings.length === 0) return [];
+  const region = union(rings, []);
+  return intersection(region, grown(grown(region, -SLIVER_PX / 2), SLIVER_PX / 2, 'sharp'));
+}
+const SLIVER_PX = 2;
 
 /** The tracer writes into what it is given. */
 const copyOf = ({ width, height, data }: Pixels): Pixels => ({ width, height, data: new Uint8ClampedArray(data) });

@@ -13,7 +13,8 @@ import {
 } from '@/core/markings/cut-sheet';
 import { bandSheet, stripeSheet } from '@/core/markings/band-sheet';
 import { groundsUnder } from '@/core/markings/grounds';
-import { isOnPrintedWhite, printSheet, type ToPrint } from '@/core/markings/print-sheet';
+import type { Kept } from '@/core/kept/records';
+import { isOnPrintedWhite, PRINT_TITLES, printSheet, type PrintAs, type ToPrint } from '@/core/markings/print-sheet';
 import type { PaintedField } from '@/core/scheme/cells';
 import { schemeBases } from './colour-orders';
 import { goesRound } from '@/core/markings/kinds';
@@ -29,12 +30,24 @@ export interface SheetOffer {
   isPrinted?: boolean;
 }
 
-const printedAtHome = ({ markings }: BriefView['state']) => markings.filter(({ method }) => method === 'own decal');
+/** What goes on each sheet for a printer, by the name of the sheet. */
+type Which = (marking: Kept<'marking'>) => boolean;
+const isPrinted: Which = ({ method }) => method === 'own decal';
+const PRINTS: Readonly<Record<string, { as: PrintAs; has: Which; where?: Which }>> = {
+  print: { as: 'colours', has: isPrinted },
+  // All of them, so that those with white lie where their colours do.
+  'print-white': { as: 'white', has: isPrinted, where: ({ printing }) => isOnPrintedWhite(printing) },
+  'print-faint': { as: 'faint', has: ({ method, kind }) => method === 'brush' && kind === 'artwork' },
+};
 
 /** What is printed at home, each with the colours that it lies on. */
-function toPrint(view: BriefView, painted: readonly PaintedField[]): ToPrint[] {
+function toPrint(
+  view: BriefView,
+  painted: readonly PaintedField[],
+  has: (marking: Kept<'marking'>) => boolean,
+): ToPrint[] {
   const { ruled } = schemeBases(view);
-  return printedAtHome(view.state).map((marking) => ({
+  return view.state.markings.filter(has).map((marking) => ({
     marking,
     printing: marking.printing,
     pictureId: marking.kind === 'artwork' ? marking.design.pictureId : null,
@@ -55,10 +68,11 @@ export function sheetOffers({ state, outline }: Pick<BriefView, 'state' | 'outli
     ...state.fields.flatMap(({ id, title, shape }) =>
       shape.kind === 'mottle' ? [] : [{ key: `field-${id}`, title: `${title}: templates` }],
     ),
-    ...(printedAtHome(state).length > 0 ? [{ key: 'print', title: 'Decals to print', isPrinted: true }] : []),
-    ...(printedAtHome(state).some(({ printing }) => isOnPrintedWhite(printing))
-      ? [{ key: 'print-white', title: 'Decals to print: the white under them', isPrinted: true }]
-      : []),
+    ...Object.entries(PRINTS).flatMap(([key, { as, has, where = has }]) =>
+      state.markings.some((marking) => has(marking) && where(marking))
+        ? [{ key, title: PRINT_TITLES[as], isPrinted: true }]
+        : [],
+    ),
     ...(outline.regions.some(({ glass }) => glass) ? [{ key: 'canopy', title: 'Canopy: masks by frame' }] : []),
     ...(state.markings.some(({ places }) => places.length > 0)
       ? [{ key: 'placing', title: 'Where everything goes' }]
@@ -79,7 +93,8 @@ export function cutSheets(view: BriefView, keys: readonly string[]): Sheet[] {
     if (key === 'canopy') return [canopySheet(outline, denominator) ?? []].flat();
     if (key === 'placing')
       return [{ title: 'Where everything goes', pieces: [], notes: placingNotes(state.markings, denominator) }];
-    if (key === 'print' || key === 'print-white') {
+    const print = PRINTS[key];
+    if (print) {
       const inks = {
         nameOf: colours.nameOf,
         hexOf: (code: string) => {
@@ -87,7 +102,7 @@ export function cutSheets(view: BriefView, keys: readonly string[]): Sheet[] {
           return lab ? hexOf(lab) : null;
         },
       };
-      return [printSheet(toPrint(view, painted), denominator, inks, key === 'print' ? 'colours' : 'white')];
+      return [printSheet(toPrint(view, painted, print.has), denominator, inks, print.as)];
     }
     const riveting = rivetingOf(key);
     if (riveting) return [rivetSheet(riveting, denominator)];

@@ -57,9 +57,9 @@ const DESIGNED: Partial<Record<MarkingKind, readonly FieldSpec[]>> = {
   'window strip': [number('count', 'Windows'), number('aspect', 'Breadth', 'of their height'), number('gap', 'Gap')],
 };
 
-/** Of what runs along: between which stations. */
+/** Of a band that runs along: between which stations. */
 const ENDS: readonly FieldSpec[] = [
-  { name: 'from', label: 'From station', unit: 'm', type: 'number', width: 2 },
+  { name: 'from', label: 'From station', unit: 'm', type: 'number', help: 'where it runs along', width: 2 },
   { name: 'to', label: 'To station', unit: 'm', type: 'number', width: 2 },
 ];
 const CUTS: FieldSpec = { name: 'cuts', label: 'Cut after windows', help: 'as 8, 16', width: 2 };
@@ -90,7 +90,7 @@ function askedOf(
   const { kind, design, method, sheetId } = marking;
   return {
     designed: DESIGNED[kind] ?? [],
-    ends: kind === 'band' && !goesRound(marking) ? ENDS : [],
+    ends: kind === 'band' ? ENDS : [],
     cuts: kind === 'window strip' && design.count > 1 ? [CUTS] : [],
     print: PRINTED.has(method) || sheetId !== null ? PRINT : [],
     atHome: method === 'own decal' ? AT_HOME : [],
@@ -104,14 +104,14 @@ function keptOf(marking: Marking, values: Values): Partial<Kept<'marking'>> {
   const typed = designOf(marking.design, named(asked.designed, values));
   const cuts = asked.cuts.length > 0 ? cutsTyped(values.cuts) : typed.cuts;
   const { from, to } = values;
-  const becomesLong = marking.kind === 'band' && typed.course === 'along' && marking.design.course === 'round';
-  const along =
-    typeof from === 'number' && typeof to === 'number'
-      ? laidAlong({ ...marking, heightMm, design: { ...typed, cuts } }, from, to)
-      : // It was a band until now: it begins as long as it is high, ten times over.
-        { design: { ...typed, cuts, ...(becomesLong ? { aspect: FIRST_LENGTH } : {}) } };
+  const design = { ...typed, cuts };
+  const runsAlong = marking.kind === 'band' && design.course === 'along';
+  const laid =
+    runsAlong && typeof from === 'number' && typeof to === 'number'
+      ? laidAlong({ ...marking, heightMm, design }, from, to)
+      : { design };
   return {
-    ...along,
+    ...laid,
     ...named(
       asked.print.filter(({ name }) => name === 'byPrint' || name === 'piecesEach'),
       values,
@@ -122,8 +122,11 @@ function keptOf(marking: Marking, values: Values): Partial<Kept<'marking'>> {
   };
 }
 
-/** A band that is turned along is so many times as long as it is high until its stations are given. */
-const FIRST_LENGTH = 10;
+/** What is turned along begins nearly as long as the machine. */
+const wholeLength = ({ spec: { dimensions } }: MarkingsPage) => ({
+  from: Math.round(dimensions.length * 10) / 100,
+  to: Math.round(dimensions.length * 90) / 100,
+});
 
 /** "8, 16" as numbers; what is no number is left for the server to refuse. */
 const cutsTyped = (text: unknown): number[] =>
@@ -165,7 +168,7 @@ export function MarkingForm({
     ? {
         ...marking.design,
         ...(marking.design.letters ?? PLAIN_LETTERS),
-        ...endsOf(marking),
+        ...(goesRound(marking) ? wholeLength(data) : endsOf(marking)),
         ...marking.printing,
         ...marking,
         cuts: marking.design.cuts.join(', '),
@@ -252,7 +255,7 @@ export function MarkingForm({
           {marking.kind === 'lettering' || marking.kind === 'stencil' ? (
             <LetterFace data={data} marking={marking} />
           ) : null}
-          {ends.length > 0 ? <Edges key={`edges ${marking.version}`} data={data} marking={marking} /> : null}
+          {marking.kind === 'band' && !goesRound(marking) ? <Edges key={`edges ${marking.version}`} data={data} marking={marking} /> : null}
           {marking.kind === 'artwork' ? <Artwork data={data} marking={marking} /> : null}
           {marking.kind === 'insignia' || marking.kind === 'kill marks' ? (
             <Figures key={`figures ${marking.version}`} data={data} marking={marking} />
