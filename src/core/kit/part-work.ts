@@ -6,19 +6,25 @@ import { inBoxOrder, partName, partNumber, type Part, type PartCondition, type P
 /** How the keys of their steps begin. */
 const BOX = 'box:';
 
+/** What a part goes through, in this order: made or cut, washed, smoothed, tried in its place, painted, and glued before its gate. */
+const STAGES = ['make', 'wash', 'smooth', 'fit', 'paint', 'glue'] as const;
+type PartStage = (typeof STAGES)[number];
+
 export interface PartWork {
   job: string;
+  stage: PartStage;
   /** "Degrease", "Mend": the beginning of the step's title. */
   does: string;
-  kind: 'wash' | 'clean' | 'mend' | 'fit' | 'assemble' | 'sand' | 'spray';
+  kind: 'wash' | 'clean' | 'mend' | 'fit' | 'assemble' | 'sand' | 'spray' | 'glue';
   minutes: number;
   /** Alike parts of one zone are one piece of work: so many minutes for each further one. */
   together: number | null;
-  caution: 'resin' | 'blade' | 'cyanoacrylate' | 'solvent' | 'edges' | null;
+  caution: 'resin' | 'blade' | 'cyanoacrylate' | 'cement' | 'solvent' | 'edges' | null;
   why: string;
 }
 
 const work = (
+  stage: PartStage,
   job: string,
   does: string,
   kind: PartWork['kind'],
@@ -26,31 +32,55 @@ const work = (
   together: number | null,
   caution: PartWork['caution'],
   why = '',
-): PartWork => ({ job, does, kind, minutes, together, caution, why });
+): PartWork => ({ stage, job, does, kind, minutes, together, caution, why });
 
 const ORIGIN_WORK: Record<PartOrigin, readonly PartWork[]> = {
   kit: [],
-  etched: [work('cut', 'Cut from the fret, file and bend', 'clean', 10, 3, 'edges', 'anneal what is bent in a curve')],
+  etched: [
+    work('make', 'cut', 'Cut from the fret, file and bend', 'clean', 10, 3, 'edges', 'anneal what is bent in a curve'),
+  ],
   resin: [
-    work('degrease', 'Degrease', 'wash', 15, 0.5, 'solvent', 'release agent on resin: masks would lift the paint'),
-    work('saw', 'Saw off the casting blocks of', 'sand', 15, 5, 'resin', 'sand wet: the dust must not be breathed'),
+    work(
+      'wash',
+      'degrease',
+      'Degrease',
+      'wash',
+      15,
+      0.5,
+      'solvent',
+      'release agent on resin: masks would lift the paint',
+    ),
+    work(
+      'make',
+      'saw',
+      'Saw off the casting blocks of',
+      'sand',
+      15,
+      5,
+      'resin',
+      'sand wet: the dust must not be breathed',
+    ),
   ],
-  turned: [work('degrease', 'Degrease', 'wash', 10, 0.5, 'solvent', 'cutting oil: paint would not hold')],
+  turned: [work('wash', 'degrease', 'Degrease', 'wash', 10, 0.5, 'solvent', 'cutting oil: paint would not hold')],
   printed: [
-    work('wash', 'Wash and cure', 'wash', 20, 1, 'solvent', 'what is not cured stays soft under paint'),
-    work('smooth', 'Sand the layers off', 'sand', 15, 5, 'resin', 'layers show under every coat'),
+    work('wash', 'wash', 'Wash and cure', 'wash', 20, 1, 'solvent', 'what is not cured stays soft under paint'),
+    work('smooth', 'smooth', 'Sand the layers off', 'sand', 15, 5, 'resin', 'layers show under every coat'),
   ],
-  spare: [work('adapt', 'Adapt', 'fit', 15, null, 'blade', 'it was made for another kit')],
-  'scratch-built': [work('make', 'Make', 'assemble', 45, null, 'blade')],
+  spare: [work('make', 'adapt', 'Adapt', 'fit', 15, null, 'blade', 'it was made for another kit')],
+  'scratch-built': [work('make', 'make', 'Make', 'assemble', 45, null, 'blade')],
 };
 
 const CONDITION_WORK: Record<PartCondition, readonly PartWork[]> = {
   sound: [],
-  flash: [work('scrape', 'Scrape flash and mould lines off', 'clean', 5, 2, 'blade')],
-  broken: [work('mend', 'Pin and mend', 'mend', 20, null, 'cyanoacrylate', 'a joint alone breaks again: pin it')],
-  missing: [work('make', 'Make anew, or find a spare for,', 'assemble', 45, null, 'blade', 'it is not in the box')],
-  short: [work('build-up', 'Build up', 'mend', 20, null, 'cyanoacrylate', 'the mould was not filled')],
-  cloudy: [work('polish', 'Polish clear', 'sand', 25, null, null, 'through the grits, then a dip in clear')],
+  flash: [work('make', 'scrape', 'Scrape flash and mould lines off', 'clean', 5, 2, 'blade')],
+  broken: [
+    work('make', 'mend', 'Pin and mend', 'mend', 20, null, 'cyanoacrylate', 'a joint alone breaks again: pin it'),
+  ],
+  missing: [
+    work('make', 'make', 'Make anew, or find a spare for,', 'assemble', 45, null, 'blade', 'it is not in the box'),
+  ],
+  short: [work('make', 'build-up', 'Build up', 'mend', 20, null, 'cyanoacrylate', 'the mould was not filled')],
+  cloudy: [work('smooth', 'polish', 'Polish clear', 'sand', 25, null, null, 'through the grits, then a dip in clear')],
 };
 
 /** A part as far as something has to be done before it can be used. */
@@ -65,6 +95,13 @@ export interface PartJob extends Pick<PartWork, 'job' | 'kind' | 'caution' | 'wh
   code: string | null;
   /** The day on which the last of them is expected; null where all are there. */
   notBefore: string | null;
+  /** Jobs that come before it, for any of its parts, and after it. */
+  after: readonly string[];
+  before: readonly string[];
+  /** Some of its parts are ready with it. */
+  ends: boolean;
+  /** What it is called, and takes, where the part that it replaces is glued already. */
+  ifGlued: { title: string; minutes: number } | null;
 }
 
 const MOST_NAMED = 3;
@@ -77,50 +114,117 @@ export function partJobs(register: readonly Part[]): PartJob[] {
   const parts = inBoxOrder(register);
   const replaced = new Set(parts.flatMap(({ replacesId }) => replacesId ?? []));
   const byId = new Map(parts.map((part) => [part.id, part]));
-  const jobs = new Map<string, { work: PartWork; parts: Part[]; code?: string }>();
+  const jobs = new Map<string, { work: ReturnType<typeof replacing> | PartWork; parts: Part[]; code?: string }>();
+  /** Of each part its jobs, stage by stage. */
+  const ways = new Map<string, Map<PartStage, string[]>>();
   const join = (key: string, one: PartWork, part: Part, code?: string) => {
     const known = jobs.get(key);
     if (known) known.parts.push(part);
     else jobs.set(key, { work: one, parts: [part], code });
+    const way = ways.get(part.id) ?? new Map<PartStage, string[]>();
+    ways.set(part.id, way.set(one.stage, [...(way.get(one.stage) ?? []), key]));
   };
   for (const part of parts) {
     if (replaced.has(part.id)) continue;
     const ordered = part.orderedUntil !== null;
     const alone = (job: string) => `${BOX}${partNumber(part)}:${job}`;
+    const keyOf = (one: PartWork) =>
+      one.together !== null && !ordered ? `${BOX}${one.job}:${part.zone}` : alone(one.job);
+    const isMade = part.condition === 'missing' && !ordered;
     const conditions = part.condition === 'missing' && ordered ? [] : CONDITION_WORK[part.condition];
     const works = [...ORIGIN_WORK[part.origin], ...conditions];
-    for (const one of works)
-      join(one.together !== null && !ordered ? `${BOX}${one.job}:${part.zone}` : alone(one.job), one, part);
+    // What is made from nothing is missing anyhow: it is made once.
+    const once = works.filter(({ job }, i) => works.findIndex((other) => other.job === job) === i);
+    for (const one of once) join(keyOf(one), one, part);
+    const old = part.replacesId && byId.get(part.replacesId);
+    const isBeside = part.origin !== 'kit' || isMade;
+    if (old) join(alone('replace'), replacing([old]), part);
+    else if (isBeside) join(keyOf(TRIED), TRIED, part);
+    else if (ordered && works.length === 0) join(alone('unpack'), UNPACK, part);
     if (part.painted !== 'assembly')
       for (const code of part.codes) {
         const manner = part.painted === 'sprue' ? 'on the sprue' : 'on a stick';
         join(`${BOX}paint ${code} ${manner}:${part.zone}`, painting(code, manner), part, code);
       }
-    const old = part.replacesId && byId.get(part.replacesId);
-    if (old) join(alone('replace'), replacing(old), part);
-    else if (ordered && works.length === 0) join(alone('unpack'), UNPACK, part);
+    const stuck = STUCK[OF_PLASTIC.has(part.origin) ? 'cement' : 'cyanoacrylate'];
+    if (isBeside || old) join(keyOf(stuck), stuck, part);
   }
+  const links = linksOf([...ways.values()]);
   return [...jobs].map(([key, { work: one, parts: of, code = null }]) => {
     const pieces = of.reduce((sum, { count }) => sum + count, 0);
     const days = of.flatMap(({ orderedUntil }) => orderedUntil ?? []).sort();
+    const them = of.length > MOST_NAMED ? counted(of.length, 'part') : listed(of.map(partName));
+    const minutes = (first: number) => Math.round(first + (one.together ?? first * 0.5) * (pieces - 1));
+    const glued = 'ifGlued' in one ? one.ifGlued : null;
     return {
       key,
       job: one.job,
       kind: one.kind,
-      title: `${one.does} ${of.length > MOST_NAMED ? counted(of.length, 'part') : listed(of.map(partName))}`,
-      minutes: Math.round(one.minutes + (one.together ?? one.minutes * 0.5) * (pieces - 1)),
+      title: `${one.does} ${them}`,
+      minutes: minutes(one.minutes),
+      ifGlued: glued && { title: `${glued.does} ${them}`, minutes: minutes(glued.minutes) },
       caution: one.caution,
       code,
       why: one.why,
       zone: of[0]!.zone,
       parts: of.map(({ id }) => id),
       notBefore: days.at(-1) ?? null,
+      after: links.after.get(key) ?? [],
+      before: links.before.get(key) ?? [],
+      ends: links.ends.has(key),
     };
   });
 }
 
-const replacing = (old: Part): PartWork =>
-  work('replace', `Cut ${partName(old)} away and fit in its place`, 'fit', 15, null, 'blade', 'dry-fit it first');
+/** Which jobs come after which, from the ways that parts go; a job of several parts waits for those of each. */
+function linksOf(ways: readonly ReadonlyMap<PartStage, readonly string[]>[]) {
+  const [after, before] = [new Map<string, string[]>(), new Map<string, string[]>()];
+  const ends = new Set<string>();
+  const note = (to: Map<string, string[]>, key: string, other: string) => {
+    const known = to.get(key) ?? [];
+    if (!known.includes(other)) to.set(key, [...known, other]);
+  };
+  for (const way of ways) {
+    const stages = STAGES.flatMap((stage) => (way.has(stage) ? [way.get(stage)!] : []));
+    stages.forEach((keys, i) => {
+      for (const key of keys) {
+        if (i === stages.length - 1) ends.add(key);
+        for (const next of stages[i + 1] ?? []) {
+          note(before, key, next);
+          note(after, next, key);
+        }
+      }
+    });
+  }
+  return { after, before, ends };
+}
+
+/** Tried in its place, and glued in once it is painted: whatever did not come on the kit's own sprues. */
+const TRIED = work('fit', 'fit', 'Dry-fit', 'fit', 6, 2, 'blade', 'now a file still helps, and nothing is painted');
+const STUCK: Record<'cyanoacrylate' | 'cement', PartWork> = {
+  cyanoacrylate: work(
+    'glue',
+    'glue',
+    'Glue in',
+    'glue',
+    6,
+    2,
+    'cyanoacrylate',
+    'the paint scraped off where they meet',
+  ),
+  cement: work('glue', 'cement', 'Cement in', 'glue', 6, 2, 'cement', 'the paint scraped off where they meet'),
+};
+/** Of what plastic cement melts together. */
+const OF_PLASTIC: ReadonlySet<PartOrigin> = new Set(['kit', 'spare', 'scratch-built']);
+
+/** While the old part is off, it stays off; where it is glued it has to be cut away. */
+const replacing = (old: readonly Part[]): PartWork & { ifGlued: Pick<PartWork, 'does' | 'minutes'> } => {
+  const them = listed(old.map(partName));
+  return {
+    ...work('fit', 'replace', `Leave ${them} off, and in its place dry-fit`, 'fit', 6, null, 'blade', TRIED.why),
+    ifGlued: { does: `Cut ${them} away, and in its place dry-fit`, minutes: 15 },
+  };
+};
 const painting = (code: string, manner: string): PartWork =>
-  work('paint', `Paint in ${code} ${manner}:`, 'spray', 15, 2, null, 'painted before it is assembled');
-const UNPACK = work('unpack', 'Unpack, look over and dry-fit', 'fit', 10, null, null);
+  work('paint', 'paint', `Paint in ${code} ${manner}:`, 'spray', 15, 2, null, 'painted before it is assembled');
+const UNPACK = work('fit', 'unpack', 'Unpack, look over and dry-fit', 'fit', 10, null, null);

@@ -91,7 +91,7 @@ describe('the work that parts make', () => {
     expect(partJobs([part({ condition: 'missing', orderedUntil: '2026-12-01' })]).map(({ job }) => job)).toEqual([
       'unpack',
     ]);
-    expect(partJobs([part({ condition: 'missing' })]).map(({ job }) => job)).toEqual(['make']);
+    expect(partJobs([part({ condition: 'missing' })]).map(({ job }) => job)).toEqual(['make', 'fit', 'cement']);
   });
   test('parts painted on the sprue or a stick are painted by colour, before they are assembled', () => {
     const jobs = partJobs([

@@ -187,7 +187,38 @@ describe('parts make steps', () => {
   test('a part lost after its assembly was built holds up what fits it last', () => {
     const jobs = [part({ condition: 'missing', zone: 'gear-main', number: '9' })];
     const route = withParts(jobs, { done: ['build-gear'] });
-    expect(route.links.some(({ from, to }) => from === 'box:C 9:make' && to === 'fit-gear')).toBe(true);
+    expect(route.links.some(({ from, to }) => from === 'box:cement:gear-main' && to === 'fit-gear')).toBe(true);
+    expect(follows(route, 'box:C 9:make', 'box:cement:gear-main')).toBe(true);
+  });
+  test.each([
+    ['etched', 'cockpit', ['box:cut:cockpit', 'box:fit:cockpit', 'box:glue:cockpit', 'tub']],
+    [
+      'resin',
+      'gear-main',
+      ['box:saw:gear-main', 'box:degrease:gear-main', 'box:fit:gear-main', 'box:glue:gear-main', 'build-gear'],
+    ],
+    ['printed', 'cockpit', ['box:wash:cockpit', 'box:smooth:cockpit', 'box:fit:cockpit', 'box:glue:cockpit', 'tub']],
+    ['scratch-built', 'propeller', ['box:C 9:make', 'box:fit:propeller', 'box:cement:propeller', 'build-propeller']],
+  ] as const)('%s: made or cut, washed, tried in its place, and glued before what needs it', (origin, zone, way) => {
+    const route = withParts([part({ origin, zone, number: '9' })]);
+    way.slice(1).forEach((key, i) => expect([way[i], key, follows(route, way[i]!, key)]).toEqual([way[i], key, true]));
+    isSound(route);
+  });
+  test('what is painted on a stick is tried before, and glued once its paint may be handled', () => {
+    const route = withParts([
+      part({ origin: 'resin', zone: 'cockpit', number: '9', codes: ['TCS 24'], painted: 'stick' }),
+    ]);
+    const paint = 'box:paint TCS 24 on a stick:cockpit';
+    expect(follows(route, 'box:fit:cockpit', paint)).toBe(true);
+    const link = route.links.find(({ from, to }) => from === paint && to === 'box:glue:cockpit')!;
+    expect(link.minLag).toBeGreaterThanOrEqual(4 * 60);
+    isSound(route);
+  });
+  test('what is missing and scratch-built is made once', () => {
+    const route = withParts([part({ origin: 'scratch-built', condition: 'missing', zone: 'gear-main', number: '9' })]);
+    const made = stepIn(route, 'box:C 9:make');
+    expect(made.title).toBe('Make C 9 part');
+    expect(made.minutes).toBe(45);
   });
   test('what is replaced makes no work; its replacement is fitted in its place', () => {
     const old = part({ condition: 'broken', number: '9', name: 'leg' });
@@ -196,7 +227,17 @@ describe('parts make steps', () => {
       part({ sprue: 'T', number: '1', origin: 'turned', replacesId: old.id, zone: 'gear-main' }),
     ]);
     expect(has(route, 'box:C 9:mend')).toBe(false);
-    expect(stepIn(route, 'box:T 1:replace').title).toBe('Cut C 9 leg away and fit in its place T 1 part');
+    const replace = stepIn(route, 'box:T 1:replace');
+    expect(replace.title).toBe('Leave C 9 leg off, and in its place dry-fit T 1 part');
+    // Once the legs are built the old one is glued.
+    const glued = stepIn(
+      withParts([old, part({ sprue: 'T', number: '1', origin: 'turned', replacesId: old.id, zone: 'gear-main' })], {
+        done: ['build-gear'],
+      }),
+      'box:T 1:replace',
+    );
+    expect(glued.title).toBe('Cut C 9 leg away, and in its place dry-fit T 1 part');
+    expect(glued.minutes).toBeGreaterThan(replace.minutes);
   });
   test('a part on order keeps its step from being planned before it arrives, and says so', () => {
     const route = withParts([

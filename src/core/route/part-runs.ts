@@ -1,16 +1,24 @@
 import type { PartJob } from '@/core/kit/part-work';
 import type { Outline } from '@/core/outline/outline';
 import { APART } from '@/core/outline/zones';
-import { BLADE, CA, DUST, EDGES, SOLVENT } from './rules/cautions';
+import { BLADE, CA, CEMENT, DUST, EDGES, SOLVENT } from './rules/cautions';
 import { SPRAYING } from '@/core/paint/spraying';
 import { loadOf } from './call-coat';
-import { wantedBefore } from './stage-of-zone';
+import { isBuilt, wantedBefore } from './stage-of-zone';
+import type { After } from './rules/rule';
 import type { Lane } from '@/core/work/kinds';
 import { stepOf } from '@/core/work/step';
 import type { RouteCall } from './call';
 import type { Addition } from './insert';
 
-const CAUTIONS = { resin: DUST, blade: BLADE, cyanoacrylate: CA, solvent: SOLVENT, edges: EDGES } as const;
+const CAUTIONS = {
+  resin: DUST,
+  blade: BLADE,
+  cyanoacrylate: CA,
+  cement: CEMENT,
+  solvent: SOLVENT,
+  edges: EDGES,
+} as const;
 
 /** What the register of parts makes to do, each before the step that needs the part. */
 export function partAdditions(
@@ -20,9 +28,12 @@ export function partAdditions(
   callFor: (code: string) => RouteCall,
 ): Addition[] {
   const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
-  return jobs.map(({ key, title, kind, minutes, zone: of, caution, why, notBefore, code }) => {
+  const kinds = new Map(jobs.map(({ key, kind }) => [key, kind]));
+  return jobs.map((job) => {
+    const { key, kind, zone: of, caution, why, notBefore, code } = job;
     const zone = zones.get(of) ?? null;
-    const wash = kind === 'wash';
+    const { title, minutes } = job.ifGlued && isBuilt(zone, done) ? job.ifGlued : job;
+    const first: After[] = kind === 'wash' ? [] : notBefore ? ['options'] : ['check-parts'];
     return {
       step: stepOf(key, title, kind, laneOf(zone), minutes, {
         family: 'part',
@@ -33,10 +44,17 @@ export function partAdditions(
         ...(code === null ? {} : painted(callFor(code), code)),
       }),
       // What is found out of the box is looked over with the rest; what is washed is washed with the sprues.
-      after: wash ? [] : notBefore ? ['options'] : ['check-parts'],
-      before: [wantedBefore(zone, done)],
+      after: [...(job.after.length > 0 ? [] : first), ...job.after.map((from) => waitAfter(from, kinds.get(from)!))],
+      before: [...job.before, ...(job.ends ? [wantedBefore(zone, done)] : [])],
+      ...(kind === 'glue' ? { then: caution === 'cement' ? ('joint' as const) : ('ca' as const) } : {}),
     };
   });
+}
+
+/** A part goes on when what was done to it last has dried. */
+function waitAfter(step: string, kind: PartJob['kind']): After {
+  if (kind === 'spray') return { step, until: 'handle', why: 'the paint may be handled' };
+  return kind === 'wash' ? { step, wait: 'wash' } : step;
 }
 
 /** What is in the airbrush for parts that are painted apart. */

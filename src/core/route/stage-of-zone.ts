@@ -39,6 +39,12 @@ export function wantedBefore(zone: Pick<Zone, 'key' | 'group'> | null, done: Rea
   return done.has(last) ? 'last-look' : last;
 }
 
+/** Whether what is built in there is built in: the kit's own parts are glued then. */
+export function isBuilt(zone: Pick<Zone, 'key' | 'group'> | null, done: ReadonlySet<string>): boolean {
+  const { first } = zone ? (BY_ZONE[zone.key] ?? BY_GROUP[zone.group]) : ANYWHERE;
+  return done.has(first);
+}
+
 /** Steps that `wantedBefore` asks about. */
 export const ASKED_IF_DONE: ReadonlySet<string> = new Set(
   [...Object.values(BY_ZONE), ...Object.values(BY_GROUP), ANYWHERE].flatMap(({ first, last }) => [first, last]),
