@@ -3,6 +3,8 @@ import { briefFileSchema, toBriefFile, type BriefFile } from '@/core/interchange
 import { whyNot } from '@/core/kit/conflicts';
 import { NOT_BEGUN } from '@/core/kit/machine';
 import { OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/kit/options';
+import { COURSES } from '@/core/markings/design';
+import { WHITES } from '@/core/markings/printing';
 import { machineOf, PRESET_NAMES, PRESETS } from '@/core/outline/presets';
 import { COAT_ROLES, ROLE_FACTS } from '@/core/paint/coat-roles';
 import { CHEMISTRY_NAMES } from '@/core/paint/chemistry';
@@ -35,14 +37,16 @@ export const anyBrief: fc.Arbitrary<BriefFile> = fc
       minLength: 1,
       maxLength: 5,
     }),
-    methods: fc.array(fc.constantFrom('decal', 'mask', 'brush', 'own decal'), { minLength: 1, maxLength: 4 }),
+    methods: fc.array(fc.constantFrom('decal', 'mask', 'brush', 'pen', 'own decal'), { minLength: 1, maxLength: 4 }),
+    whites: fc.array(fc.constantFrom(...WHITES), { minLength: 1, maxLength: 3 }),
+    course: fc.constantFrom(...COURSES),
     unruled: fc.integer({ min: 1, max: 6 }),
     winter: fc.boolean(),
     climate: fc.record({ tempC: fc.integer({ min: 12, max: 28 }), humidity: fc.integer({ min: 30, max: 80 }) }),
     coats: fc.subarray(COATS),
     bay: fc.boolean(),
   })
-  .map(({ preset, options, chemistries, methods, unruled, winter, climate, coats, bay }): BriefFile => {
+  .map(({ preset, options, chemistries, methods, whites, course, unruled, winter, climate, coats, bay }): BriefFile => {
     const machine = machineOf({ preset });
     const wanted = options as unknown as Options;
     const possible = whyNot(wanted, machine, NOT_BEGUN).length === 0 ? wanted : DEMO.brief.options;
@@ -60,7 +64,12 @@ export const anyBrief: fc.Arbitrary<BriefFile> = fc
         ? { ...DEMO.airframe, preset, dimensions: PRESETS[preset].dimensions, profile: null }
         : DEMO.airframe,
       rulings: DEMO.rulings.filter((_, i) => i % unruled !== unruled - 1 || unruled === 1),
-      markings: DEMO.markings.map((marking, i) => ({ ...marking, method: methods[i % methods.length]! as never })),
+      markings: DEMO.markings.map((marking, i) => ({
+        ...marking,
+        method: methods[i % methods.length]! as never,
+        printing: { ...marking.printing, white: whites[i % whites.length]! },
+        design: marking.kind === 'band' ? { ...marking.design, course, aspect: 12 } : marking.design,
+      })),
       lines: DEMO.lines.map((line, i) => ({ ...line, chemistry: chemistries[i % chemistries.length]! })),
       events: winter
         ? [

@@ -5,6 +5,7 @@ import { STANDARD_CLIMATE } from '@/core/paint/drying';
 import { outlineFor } from '@tests/support/outline-for';
 import { leastBetween } from '@tests/support/route-rules';
 import type { RouteCall, RouteMarking } from './call';
+import { fixingSteps } from './fixing';
 import { generalCoats } from './general-coats';
 import { buildRoute } from './route';
 
@@ -64,6 +65,12 @@ describe('decals that are printed at home', () => {
     expect(step(route, 'print-decals')!.title).toMatch(/badge/);
     // Two of each, three and one to spare.
     expect(step(route, 'print-decals')!.title).toMatch(/8 pieces/);
+  });
+  test('are asked about before they are printed: they are work on the zones of their markings', () => {
+    const route = routeWith([marking('name'), marking('badge', {}, { zones: ['fin-port'] })]);
+    expect([...step(route, 'print-decals')!.zones].sort()).toEqual(['fin-port', 'fuselage-rear-port']);
+    const fin = outline.zones.find(({ key }) => key === 'fin-port')!;
+    expect(fixingSteps(route, fin, 'size').map(({ key }) => key)).toContain('print-decals');
   });
   test('wait for a brushed seal as well', () => {
     const route = routeWith([marking('name')], 'brush');

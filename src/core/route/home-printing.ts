@@ -28,6 +28,8 @@ export function printingAdditions(
   if (own.length === 0) return [];
   const pieces = own.reduce((sum, { pieces: n = 1, printing = PLAIN_PRINTING }) => sum + n + printing.spares, 0);
   const areaCm2 = own.reduce((sum, { painted = NO_SIZE }) => sum + painted.areaCm2, 0) * FILM_ROUND;
+  // What was printed for some zones is printed for them; what joins later on others is printed by itself.
+  const zones = [...new Set(own.flatMap((marking) => marking.zones))];
   const titles = listed(own.map(({ title }) => title));
   const films = [...new Set(own.map(({ printing = PLAIN_PRINTING }) => printing.film))].sort();
   const step = (key: string, title: string, kind: RouteStep['kind'], work: Work, more: Partial<RouteStep>) =>
@@ -35,6 +37,7 @@ export function printingAdditions(
       minutesFrom: minutesSaid(work),
       family: 'marking',
       stage: 'markings',
+      zones,
       ...more,
     });
   const clear = coats.clear;
