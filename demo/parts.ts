@@ -34,7 +34,7 @@ const box = (today: Day): Fields<'part'>[] => [
 export const firstEveningParts = box;
 
 /** As a file has it: what it replaces by its number. */
-const inFile = ({ replacesId: _none, ...given }: Fields<'part'>, replaces: string | null = null) => ({
+const inFile = ({ replacesIds: _none, ...given }: Fields<'part'>, ...replaces: string[]) => ({
   ...given,
   replaces,
 });

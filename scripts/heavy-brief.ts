@@ -69,12 +69,12 @@ export function heavyBrief(weight: Weight, today: string): BriefFile {
       },
     );
   const { file } = b.file();
-  const { replacesId: _none, ...blank } = BLANK_PART;
+  const { replacesIds: _none, ...blank } = BLANK_PART;
   return {
     ...file,
     parts: Array.from({ length: weight.parts }, (_, i) => ({
       ...blank,
-      replaces: null,
+      replaces: [],
       sprue: 'ABCDEFGHIJ'[i % 10]!,
       number: String(1 + Math.floor(i / 10)),
       name: `part ${i}`,

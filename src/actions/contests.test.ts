@@ -84,8 +84,8 @@ describe('at the same moment', () => {
     const [a, b] = [await made('part', part('1')), await made('part', part('2'))];
     oneOf(
       await Promise.all([
-        kept('part', a.id, a.version, { replacesId: b.id }),
-        kept('part', b.id, b.version, { replacesId: a.id }),
+        kept('part', a.id, a.version, { replacesIds: [b.id] }),
+        kept('part', b.id, b.version, { replacesIds: [a.id] }),
       ]),
       /a circle/,
     );
@@ -231,7 +231,7 @@ const anyAct = fc.oneof(
       number: fc.constantFrom('1', '01', '2', '3'),
       orderedUntil: fc.constantFrom(null, '2020-01-01'),
     }),
-    links: fc.constant('replacesId'),
+    links: fc.constant('replacesIds'),
   }),
   fc.record({
     entity: fc.constant('subject'),
@@ -253,7 +253,7 @@ test('whatever was done, the backup goes out whole and comes back', async () => 
         const now = await state();
         const list = { source: now.sources, part: now.parts, subject: now.subjects, brief: [now.brief] }[entity]!;
         const target = list[to % Math.max(1, list.length)];
-        const link = links && target ? { [links]: links === 'derivedFrom' ? [target.id] : target.id } : {};
+        const link = links && target ? { [links]: [target.id] } : {};
         const standing = change || entity === 'brief' ? list.at(-1) : undefined;
         await save({
           briefId,

@@ -114,9 +114,9 @@ describe('parts', () => {
     expect(says(await keep(null, null, { ...BLANK_PART, sprue: 'c', number: '01' }))[0]).toMatch(
       /in the register already/,
     );
-    expect(says(await keep(one.id, 1, { replacesId: one.id }))[0]).toMatch(/cannot replace itself/);
-    value(await keep(one.id, 1, { replacesId: two.id }));
-    expect(says(await keep(two.id, 1, { replacesId: one.id }))[0]).toMatch(/circle/);
+    expect(says(await keep(one.id, 1, { replacesIds: [one.id] }))[0]).toMatch(/cannot replace itself/);
+    value(await keep(one.id, 1, { replacesIds: [two.id] }));
+    expect(says(await keep(two.id, 1, { replacesIds: [one.id] }))[0]).toMatch(/circle/);
     await save({
       act: stamp(),
       briefId,
@@ -148,7 +148,7 @@ describe('parts', () => {
     expect(value(await takeParts({ act: stamp(), briefId, text }))).toEqual({ parts: 2 });
     const { parts } = await state();
     const [old, turned] = parts;
-    expect(turned).toMatchObject({ sprue: 'T', replacesId: old!.id, codes: ['TCS 12'] });
+    expect(turned).toMatchObject({ sprue: 'T', replacesIds: [old!.id], codes: ['TCS 12'] });
   });
 });
 

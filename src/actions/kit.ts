@@ -61,7 +61,8 @@ export async function leaveOut(input: unknown): Promise<Result> {
       .parse(input);
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
       const { brief, parts } = await briefOf(writer);
-      const isWork = brief.leftOut.includes(rule) || [...RULES, ...partJobs(parts)].some(({ key }) => key === rule);
+      const isWork =
+        brief.leftOut.includes(rule) || [...RULES, ...partJobs(parts, brief.options)].some(({ key }) => key === rule);
       if (!isWork) throw new Refused('rule', 'There is no such step.');
       const others = brief.leftOut.filter((key) => key !== rule);
       await writer.update('brief', briefId, version, { leftOut: left ? [...others, rule] : others });
@@ -140,9 +141,9 @@ export async function removeParts(input: unknown): Promise<Result> {
     const gone = new Set(parts.map(({ id }) => id));
     return perform(stampedAct(act, briefId, 'kit'), async (writer) => {
       const { parts: register } = await briefOf(writer);
-      const user = register.find(({ id, replacesId }) => replacesId && gone.has(replacesId) && !gone.has(id));
+      const user = register.find(({ id, replacesIds }) => !gone.has(id) && replacesIds.some((old) => gone.has(old)));
       if (user) {
-        const old = register.find(({ id }) => id === user.replacesId)!;
+        const old = register.find(({ id }) => gone.has(id) && user.replacesIds.includes(id))!;
         throw new Refused('', `${partName(user)} replaces ${partNumber(old)}: change that first.`);
       }
       for (const { id, version } of parts) await writer.remove('part', id, version);
@@ -185,7 +186,7 @@ export async function takeParts(input: unknown): Promise<Result<{ parts: number 
         'part',
         ordered.map(({ replaces, ...part }) => ({
           ...part,
-          replacesId: replaces === null ? null : ids.get(keyOfNumber(replaces))!,
+          replacesIds: replaces.map((old) => ids.get(keyOfNumber(old))!),
         })),
         ordered.map((part) => ids.get(keyOfPart(part))!),
       );

@@ -144,7 +144,7 @@ async function insertKit(writer: ActWriter, { parts, measures, subjects, zoneDay
   const idOf = new Map(parts.map((part) => [part.id, randomUUID()]));
   await writer.insertMany(
     'part',
-    parts.map((part) => ({ ...plain(part), replacesId: part.replacesId && idOf.get(part.replacesId)! })),
+    parts.map((part) => ({ ...plain(part), replacesIds: part.replacesIds.map((old) => idOf.get(old)!) })),
     parts.map((part) => idOf.get(part.id)!),
   );
   await writer.insertMany(

@@ -92,7 +92,7 @@ test.describe('Kit', () => {
     await expect(page.getByRole('cell', { name: /^\d+ ft|^[\d.]+ in$/ }).first()).toBeVisible();
     await page.goto('/');
     await page.getByLabel(/are shown in/).selectOption('metric');
-    await expect(page.getByText('Shown in metric')).toBeVisible();
+    await expect(page.getByText('Shown in metric: mm and m, bar, °C', { exact: true })).toBeVisible();
   });
 
   test('parts are said in a line, changed together, and a part lost says what it holds up', async ({ page }) => {

@@ -195,6 +195,9 @@ test.describe('Markings', () => {
       .fill('40');
     await edges.getByRole('button', { name: /^Save/ }).click();
     await expect(page.getByText('Edges saved')).toBeVisible();
+    await page.reload();
+    await page.locator('html[data-ready]').waitFor();
+    await page.locator('table').getByRole('button', { name: 'Cheat line', exact: true }).click();
     const places = page.getByRole('region', { name: 'Where it lies' });
     await places.getByRole('button', { name: 'On the other side too' }).click();
     await places.getByRole('button', { name: /^Save/ }).click();

@@ -84,7 +84,7 @@ export function wantedOf(
     }),
     soft: [...soft].sort(),
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
-    parts: partJobs(state.parts),
+    parts: partJobs(state.parts, brief.options),
     storesAt: brief.storesAt,
     ...(noseWeight ? { noseWeight: noseWeightInWords(noseWeight) } : {}),
     structure: structureOf(questions),

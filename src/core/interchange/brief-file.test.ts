@@ -32,8 +32,8 @@ const source = (ref: string, over = {}): BriefFile['sources'][number] => ({
   title: ref,
   ...over,
 });
-const part = (sprue: string, number: string, replaces: string | null = null): BriefFile['parts'][number] => {
-  const { replacesId: _none, ...blank } = BLANK_PART;
+const part = (sprue: string, number: string, ...replaces: string[]): BriefFile['parts'][number] => {
+  const { replacesIds: _none, ...blank } = BLANK_PART;
   return { ...blank, sprue, number, replaces };
 };
 const subject = (title: string): BriefFile['subjects'][number] => ({
@@ -76,6 +76,11 @@ describe('a brief file', () => {
       'options that exclude one another',
       { brief: { ...file().brief, options: { ...file().brief.options, gear: 'up' } } },
       'brief.options: with its gear up it cannot stand on it: choose a rod or a base',
+    ],
+    [
+      'an option that there is not',
+      { parts: [{ ...part('C', '1'), onOption: { option: 'canopy', choice: 'ajar' } }] },
+      'parts.0.onOption: Only with: no such choice',
     ],
     ['doubled parts', { parts: [part('C', '1'), part('c', '01')] }, 'parts.1.number: c 01 is in the register already'],
     [

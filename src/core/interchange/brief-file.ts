@@ -56,10 +56,10 @@ const paintInFile = paintFields.omit({ lineId: true });
 const { codeId: _code, otherId: _other, ...relationInFile } = codeRelationFields.shape;
 const paintName = { line: z.string().min(1), number: z.string().min(1) };
 
-/** Of a part that another is used instead of the number stands in the file. */
+/** Of parts that another is used instead of the numbers stand in the file. */
 const partInFile = z.strictObject({
-  ...partFields.omit({ replacesId: true }).shape,
-  replaces: z.string().max(30).nullable().default(null),
+  ...partFields.omit({ replacesIds: true }).shape,
+  replaces: z.array(z.string().max(30)).max(20).default([]),
 });
 
 /** Of a marking its sheet stands by title, and its place in the list is how corners of fields name it. */
@@ -172,7 +172,7 @@ function checkFile(file: BriefFile, fault: FileFault): void {
   checkDossier(file, fault);
   for (const says of whyNot(file.brief.options, machineOf(file.airframe), NOT_BEGUN)) fault(['brief', 'options'], says);
   for (const { id, field, says } of fileParts(file).faults)
-    fault(['parts', Number(id), field === 'replacesId' ? 'replaces' : field], says);
+    fault(['parts', Number(id), field === 'replacesIds' ? 'replaces' : field], says);
   subjectFaults(file.subjects).forEach(({ at, says }) => fault(['subjects', at, 'title'], says));
   file.coats.forEach((coat, i) => {
     if (file.coats.slice(0, i).some((other) => meet(coat, other))) fault(['coats', i], 'two products for one coat');
@@ -386,9 +386,8 @@ function workNamed(
 function partsNamed(state: BriefState): BriefFile['parts'] {
   const partOf = new Map(state.parts.map((part) => [part.id, part]));
   return state.parts.map((record) => {
-    const { replacesId, ...part } = plain(record);
-    const old = replacesId && partOf.get(replacesId);
-    return { ...part, replaces: old ? partNumber(old) : null };
+    const { replacesIds, ...part } = plain(record);
+    return { ...part, replaces: replacesIds.flatMap((old) => partOf.get(old) ?? []).map(partNumber) };
   });
 }
 
@@ -475,7 +474,7 @@ export function stateOfFile(file: BriefFile, shelf: ColourShelf): BriefState {
     evenings: file.evenings.map((evening, i) => kept(evening, `evening${i}`)),
     sessions: file.sessions.map((session, i) => kept(session, `session${i}`)),
     parts: fileParts(file).parts.map(({ id, ...part }) =>
-      kept({ ...part, replacesId: part.replacesId && `part${part.replacesId}` }, `part${id}`),
+      kept({ ...part, replacesIds: part.replacesIds.map((old) => `part${old}`) }, `part${id}`),
     ),
     measures: file.measures.map((measure, i) => kept(measure, `measure${i}`)),
     subjects: file.subjects.map((subject, i) =>

@@ -127,6 +127,7 @@ export const PART_COLUMNS: readonly ColumnKind[] = [
   kind('step', 'instruction step', 'instruction,instruction step,stage,schritt,bauschritt,baustufe,etape,paso,fase'),
   kind('zone', 'zone', 'where,place,location,ort,stelle,bereich,endroit,emplacement,zona,lugar'),
   kind('origin', 'origin', 'source,from,herkunft,quelle,origine,provenance,origen'),
+  kind('set', 'set', 'set name,etched set,satz,jeu,juego'),
   kind('replaces', 'replaces', 'instead of,ersetzt,statt,remplace,sustituye,reemplaza'),
   kind('condition', 'condition', 'state,zustand,etat,estado'),
   kind('colours', 'colours', 'colour,color,colors,paint,farbe,farben,couleur,couleurs,pintura,colores'),

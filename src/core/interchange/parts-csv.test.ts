@@ -88,18 +88,18 @@ describe('a register as a table', () => {
     fc.assert(
       fc.property(any, (list) => {
         const parts = list.map((over, i) =>
-          kept({ ...over, id: `p${i}`, replacesId: i > 0 && i % 3 === 0 ? 'p0' : null }),
+          kept({ ...over, id: `p${i}`, replacesIds: i > 1 && i % 3 === 0 ? ['p0', 'p1'] : [] }),
         );
         const { rows, faults } = read(partsCsv(parts));
         expect(faults).toEqual([]);
-        const plain = ({ id: _id, version: _version, replacesId: _old, ...fields }: Kept<'part'>) => fields;
+        const plain = ({ id: _id, version: _version, replacesIds: _old, ...fields }: Kept<'part'>) => fields;
         const byNumber = (a: { sprue: string; number: string }, b: { sprue: string; number: string }) =>
           `${a.sprue} ${a.number}`.localeCompare(`${b.sprue} ${b.number}`);
-        expect(rows.map(({ part: { replacesId: _old, ...fields } }) => fields).sort(byNumber)).toEqual(
+        expect(rows.map(({ part: { replacesIds: _old, ...fields } }) => fields).sort(byNumber)).toEqual(
           parts.map(plain).sort(byNumber),
         );
-        expect(rows.filter(({ replaces }) => replaces !== null)).toHaveLength(
-          parts.filter(({ replacesId }) => replacesId).length,
+        expect(rows.flatMap(({ replaces }) => replaces)).toHaveLength(
+          parts.flatMap(({ replacesIds }) => replacesIds).length,
         );
       }),
       { numRuns: 60 },

@@ -8,7 +8,7 @@ import { PART_COLUMNS } from './column-kinds';
 import type { Reading } from './columns';
 import { readAs, writeTable, type RowFault, type TableShape } from './table';
 
-/** The register of parts as a table: see docs/formats/parts.md. Colours within a cell are separated by "|". */
+/** The register of parts as a table: see docs/formats/parts.md. Colours, and what is replaced, stand in one cell with "|" between them. */
 
 const COLUMNS = [
   'sprue',
@@ -18,6 +18,7 @@ const COLUMNS = [
   'step',
   'zone',
   'origin',
+  'set',
   'replaces',
   'condition',
   'colours',
@@ -28,8 +29,8 @@ const COLUMNS = [
 
 export interface PartRow {
   part: Fields<'part'>;
-  /** As the table writes it; null where it replaces none. */
-  replaces: string | null;
+  /** What it replaces, as the table writes it. */
+  replaces: string[];
 }
 
 export interface PartsRead {
@@ -78,12 +79,10 @@ export function readPartsCsv(
       zone: zone[0],
       origin: cell('origin').toLowerCase() || 'kit',
       condition: cell('condition').toLowerCase() || 'sound',
-      codes: cell('colours')
-        .split('|')
-        .map((code) => code.trim())
-        .filter(Boolean),
+      codes: severalIn(cell('colours')),
       painted: cell('painted').toLowerCase() || 'assembly',
       orderedUntil: cell('ordered_until') || null,
+      setTitle: cell('set'),
       note: cell('note'),
     });
     if (!checked.success)
@@ -96,7 +95,7 @@ export function readPartsCsv(
     if (there.has(key)) return fault('number', `${name} is in the register already`);
     if (seen.has(key)) return fault('number', `${name} stands in row ${seen.get(key)} already`);
     seen.set(key, row);
-    return [{ row, part: checked.data, replaces: cell('replaces') || null }];
+    return [{ row, part: checked.data, replaces: severalIn(cell('replaces')) }];
   });
   // What replaces what is known only once all rows are read.
   const register = asRegister(
@@ -118,16 +117,26 @@ export function readPartsCsv(
   };
 }
 
+/** What stands in one cell beside one another. */
+const severalIn = (text: string): string[] =>
+  text
+    .split('|')
+    .map((one) => one.trim())
+    .filter(Boolean);
+
 export function partsCsv(parts: readonly Kept<'part'>[]): string {
   const byId = new Map(parts.map((part) => [part.id, part]));
   return writeTable(
     COLUMNS,
     inBoxOrder(parts).map((part) => {
-      const old = part.replacesId ? byId.get(part.replacesId) : null;
       return {
         ...part,
         step: part.instructionStep,
-        replaces: old ? partNumber(old) : '',
+        set: part.setTitle,
+        replaces: part.replacesIds
+          .flatMap((old) => byId.get(old) ?? [])
+          .map(partNumber)
+          .join('|'),
         colours: part.codes.join('|'),
         ordered_until: part.orderedUntil,
       };

@@ -106,13 +106,17 @@ export interface PartJob extends Pick<PartWork, 'job' | 'kind' | 'caution' | 'wh
 
 const MOST_NAMED = 3;
 
+/** Whether a part is wanted at all, as the options are chosen. */
+export const isWanted = ({ onOption }: Pick<Part, 'onOption'>, options: Readonly<Record<string, string>>): boolean =>
+  onOption === null || options[onOption.option] === undefined || options[onOption.option] === onOption.choice;
+
 /**
  * What has to be done with the parts of a register, in the order of the box: what is replaced makes no work but its replacement does; what
  * is on order is fitted no sooner than it arrives. Alike work of one zone is one job.
  */
-export function partJobs(register: readonly Part[]): PartJob[] {
-  const parts = inBoxOrder(register);
-  const replaced = new Set(parts.flatMap(({ replacesId }) => replacesId ?? []));
+export function partJobs(register: readonly Part[], options: Readonly<Record<string, string>> = {}): PartJob[] {
+  const parts = inBoxOrder(register.filter((part) => isWanted(part, options)));
+  const replaced = new Set(parts.flatMap(({ replacesIds }) => replacesIds));
   const byId = new Map(parts.map((part) => [part.id, part]));
   const jobs = new Map<string, { work: ReturnType<typeof replacing> | PartWork; parts: Part[]; code?: string }>();
   /** Of each part its jobs, stage by stage. */
@@ -136,9 +140,9 @@ export function partJobs(register: readonly Part[]): PartJob[] {
     // What is made from nothing is missing anyhow: it is made once.
     const once = works.filter(({ job }, i) => works.findIndex((other) => other.job === job) === i);
     for (const one of once) join(keyOf(one), one, part);
-    const old = part.replacesId && byId.get(part.replacesId);
+    const old = part.replacesIds.flatMap((each) => byId.get(each) ?? []);
     const isBeside = part.origin !== 'kit' || isMade;
-    if (old) join(alone('replace'), replacing([old]), part);
+    if (old.length > 0) join(alone('replace'), replacing(old), part);
     else if (isBeside) join(keyOf(TRIED), TRIED, part);
     else if (ordered && works.length === 0) join(alone('unpack'), UNPACK, part);
     if (part.painted !== 'assembly')
@@ -147,7 +151,7 @@ export function partJobs(register: readonly Part[]): PartJob[] {
         join(`${BOX}paint ${code} ${manner}:${part.zone}`, painting(code, manner), part, code);
       }
     const stuck = STUCK[OF_PLASTIC.has(part.origin) ? 'cement' : 'cyanoacrylate'];
-    if (isBeside || old) join(keyOf(stuck), stuck, part);
+    if (isBeside || old.length > 0) join(keyOf(stuck), stuck, part);
   }
   const links = linksOf([...ways.values()]);
   return [...jobs].map(([key, { work: one, parts: of, code = null }]) => {

@@ -57,11 +57,11 @@ describe('a register that cannot be', () => {
     expect(says([part(), part({ id: 'b', number: '01' })])).toEqual(['C 01 is in the register already']);
   });
   test('a part that replaces itself, and parts that replace one another in a circle', () => {
-    expect(says([part({ replacesId: 'a' })])).toEqual(['C 1 cannot replace itself']);
-    expect(says([part({ replacesId: 'b' }), part({ id: 'b', number: '2', replacesId: 'a' })])[0]).toBe(
+    expect(says([part({ replacesIds: ['a'] })])).toEqual(['C 1 cannot replace itself']);
+    expect(says([part({ replacesIds: ['b'] }), part({ id: 'b', number: '2', replacesIds: ['a'] })])[0]).toBe(
       'C 1 replaces C 2 replaces C 1: a circle',
     );
-    expect(says([part({ replacesId: 'b' }), part({ id: 'b', number: '2' })])).toEqual([]);
+    expect(says([part({ replacesIds: ['b'] }), part({ id: 'b', number: '2' })])).toEqual([]);
   });
   test('what would arrive before the kit was bought', () => {
     expect(says([part({ orderedUntil: '2026-01-01' })], '2026-02-01')[0]).toMatch(/before the kit was bought/);
@@ -69,7 +69,7 @@ describe('a register that cannot be', () => {
   });
   test('a long chain is looked at in time that grows with it, not with its square', () => {
     const chain = Array.from({ length: 3000 }, (_, i) =>
-      part({ id: `p${i}`, number: String(i), replacesId: i < 2999 ? `p${i + 1}` : null }),
+      part({ id: `p${i}`, number: String(i), replacesIds: i < 2999 ? [`p${i + 1}`] : [] }),
     );
     expect(says(chain)).toEqual([]);
   });

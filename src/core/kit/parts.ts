@@ -16,7 +16,9 @@ export interface Part {
   count: number;
   zone: string;
   origin: PartOrigin;
-  replacesId: string | null;
+  replacesIds: readonly string[];
+  /** Wanted with this choice of an option only; null where always. */
+  onOption: { option: string; choice: string } | null;
   condition: PartCondition;
   codes: readonly string[];
   painted: PaintedOn;
@@ -56,7 +58,7 @@ const ORDER = new Intl.Collator('en', { numeric: true });
  * Rows that name what they replace by its number, as parts of one register, each with an identity. `known` are parts that are there already.
  * A row that replaces what is not there says so.
  */
-export function asRegister<T extends Pick<Part, 'sprue' | 'number'> & { replaces: string | null }>(
+export function asRegister<T extends Pick<Part, 'sprue' | 'number'> & { replaces: readonly string[] }>(
   rows: readonly T[],
   idOf: (row: T, i: number) => string,
   known: readonly Pick<Part, 'sprue' | 'number'>[] = [],
@@ -66,17 +68,19 @@ export function asRegister<T extends Pick<Part, 'sprue' | 'number'> & { replaces
   const faults: { id: string; field: string; says: string }[] = [];
   const parts = rows.map(({ replaces, ...part }, i) => {
     const id = idOf(rows[i]!, i);
-    const replacesId = replaces === null ? null : (ids.get(keyOfNumber(replaces)) ?? null);
-    if (replaces !== null && replacesId === null)
-      faults.push({ id, field: 'replaces', says: `there is no part "${replaces}"` });
-    return { ...part, id, replacesId };
+    const replacesIds = replaces.flatMap((old) => {
+      const known = ids.get(keyOfNumber(old));
+      if (known === undefined) faults.push({ id, field: 'replaces', says: `there is no part "${old}"` });
+      return known ?? [];
+    });
+    return { ...part, id, replacesIds };
   });
   return { parts, faults };
 }
 
 /** What is wrong with a register, each fault at its part: doubled numbers, a part that replaces itself, parts that replace one another in a circle. */
 export function registerFaults(
-  parts: readonly Pick<Part, 'id' | 'sprue' | 'number' | 'name' | 'replacesId' | 'orderedUntil'>[],
+  parts: readonly Pick<Part, 'id' | 'sprue' | 'number' | 'name' | 'replacesIds' | 'orderedUntil'>[],
   boughtOn: string | null,
 ): { id: string; field: string; says: string }[] {
   const faults: { id: string; field: string; says: string }[] = [];
@@ -88,14 +92,14 @@ export function registerFaults(
     if (seen.has(key))
       faults.push({ id: part.id, field: 'number', says: `${partNumber(part)} is in the register already` });
     else seen.add(key);
-    if (part.replacesId === part.id)
-      faults.push({ id: part.id, field: 'replacesId', says: `${partNumber(part)} cannot replace itself` });
+    if (part.replacesIds.includes(part.id))
+      faults.push({ id: part.id, field: 'replacesIds', says: `${partNumber(part)} cannot replace itself` });
     else {
       const circle = circleOf(part.id, byId, free);
       if (circle)
         faults.push({
           id: part.id,
-          field: 'replacesId',
+          field: 'replacesIds',
           says: `${circle.map(partNumber).join(' replaces ')}: a circle`,
         });
     }
@@ -110,19 +114,20 @@ export function registerFaults(
 }
 
 /** The circle of replacements that a part stands in, itself first and last; null where it stands in none. `free` are known to stand in none. */
-function circleOf<T extends Pick<Part, 'id' | 'replacesId'>>(
+function circleOf<T extends Pick<Part, 'id' | 'replacesIds'>>(
   id: string,
   byId: ReadonlyMap<string, T>,
   free: Set<string>,
 ): T[] | null {
-  const way: T[] = [];
   const visited = new Set<string>();
-  for (let at = byId.get(id); at && !free.has(at.id); at = at.replacesId ? byId.get(at.replacesId) : undefined) {
-    // A circle further on is told at its own parts.
-    if (visited.has(at.id)) return null;
-    way.push(at);
+  const ways: T[][] = [[byId.get(id)!]];
+  for (let way = ways.pop(); way; way = ways.pop()) {
+    const at = way.at(-1)!;
+    if (free.has(at.id) || visited.has(at.id)) continue;
     visited.add(at.id);
-    if (at.replacesId === id) return [...way, byId.get(id)!];
+    if (at.replacesIds.includes(id)) return [...way, byId.get(id)!];
+    // A circle further on is told at its own parts.
+    for (const next of at.replacesIds) if (byId.has(next)) ways.push([...way, byId.get(next)!]);
   }
   for (const one of visited) free.add(one);
   return null;

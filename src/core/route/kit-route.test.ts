@@ -214,6 +214,33 @@ describe('parts make steps', () => {
     expect(link.minLag).toBeGreaterThanOrEqual(4 * 60);
     isSound(route);
   });
+  test('one part may take the place of several, which make no work then', () => {
+    const olds = ['7', '8'].map((number) => part({ condition: 'broken', number, id: number, name: 'half' }));
+    const route = withParts([
+      ...olds,
+      part({ sprue: 'PE', number: '1', origin: 'etched', replacesIds: ['7', '8'], zone: 'cockpit' }),
+    ]);
+    for (const { number } of olds) expect(has(route, `box:C ${number}:mend`)).toBe(false);
+    expect(stepIn(route, 'box:PE 1:replace').title).toBe(
+      'Leave C 7 half and C 8 half off, and in its place dry-fit PE 1 part',
+    );
+    isSound(route);
+  });
+  test('a part that hangs on an option makes work with that choice only, and then replaces nothing', () => {
+    const old = part({ condition: 'broken', number: '7', id: 'old', zone: 'canopy' });
+    const hood = part({
+      sprue: 'V',
+      number: '1',
+      origin: 'spare',
+      zone: 'canopy',
+      replacesIds: ['old'],
+      onOption: { option: 'canopy', choice: 'open' },
+    });
+    const jobs = (canopy: string) => partJobs([old, hood], { canopy }).map(({ key }) => key);
+    expect(jobs('open')).toContain('box:V 1:replace');
+    expect(jobs('open')).not.toContain('box:C 7:mend');
+    expect(jobs('closed')).toEqual(['box:C 7:mend']);
+  });
   test('what is missing and scratch-built is made once', () => {
     const route = withParts([part({ origin: 'scratch-built', condition: 'missing', zone: 'gear-main', number: '9' })]);
     const made = stepIn(route, 'box:C 9:make');
@@ -224,14 +251,14 @@ describe('parts make steps', () => {
     const old = part({ condition: 'broken', number: '9', name: 'leg' });
     const route = withParts([
       old,
-      part({ sprue: 'T', number: '1', origin: 'turned', replacesId: old.id, zone: 'gear-main' }),
+      part({ sprue: 'T', number: '1', origin: 'turned', replacesIds: [old.id], zone: 'gear-main' }),
     ]);
     expect(has(route, 'box:C 9:mend')).toBe(false);
     const replace = stepIn(route, 'box:T 1:replace');
     expect(replace.title).toBe('Leave C 9 leg off, and in its place dry-fit T 1 part');
     // Once the legs are built the old one is glued.
     const glued = stepIn(
-      withParts([old, part({ sprue: 'T', number: '1', origin: 'turned', replacesId: old.id, zone: 'gear-main' })], {
+      withParts([old, part({ sprue: 'T', number: '1', origin: 'turned', replacesIds: [old.id], zone: 'gear-main' })], {
         done: ['build-gear'],
       }),
       'box:T 1:replace',
@@ -417,7 +444,7 @@ describe('steps that builders regret not having made', () => {
   test('parts that take the place of others are crossed out in the instructions before anything is built', () => {
     const parts = partJobs([
       partOf({ id: 'old', number: '7' }),
-      partOf({ id: 'new', number: '8', origin: 'etched', replacesId: 'old' }),
+      partOf({ id: 'new', number: '8', origin: 'etched', replacesIds: ['old'] }),
     ]);
     expect(follows(routeFor({}, { parts }), 'mark-replaced', 'tub')).toBe(true);
     expect(has(routeFor(), 'mark-replaced')).toBe(false);

@@ -1,3 +1,4 @@
+import { isWanted } from '@/core/kit/part-work';
 import type { BriefView } from '@/core/derive/derive';
 import { consequencesOf, type Consequence } from '@/core/workshop/consequences';
 import { dayContradictions } from '@/core/workshop/day-contradictions';
@@ -34,8 +35,11 @@ export type PartRow = Kept<'part'> & {
   /** "C 12" */
   called: string;
   zoneTitle: string;
-  /** The part that it is used instead of, by its number. */
+  /** The parts that it is used instead of, and that are used instead of it, by their numbers. */
   replaces: string;
+  replacedBy: string;
+  /** Why it is not wanted, as the options are chosen; '' where it is. */
+  unwanted: string;
   /** What has to be done with it. */
   work: string[];
   /** What it holds up, with the day: "Build the gear, Thu 3 Dec"; '' where nothing waits. */
@@ -135,6 +139,10 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
 
 const MOST_HELD = 2;
 
+/** "only with canopy open" */
+const onlyWith = ({ onOption }: Pick<Kept<'part'>, 'onOption'>): string =>
+  onOption ? `only with ${OPTION_CHOICES[onOption.option].title.toLowerCase()}: ${onOption.choice}` : '';
+
 function partRows(view: BriefView, parts: readonly Kept<'part'>[], zoneTitle: (key: string) => string): PartRow[] {
   const held = heldUpBy(view.standing.left, view.plan);
   const byId = new Map(parts.map((part) => [part.id, part]));
@@ -149,6 +157,9 @@ function partRows(view: BriefView, parts: readonly Kept<'part'>[], zoneTitle: (k
       work.set(id, known);
     }
   }
+  const users = new Map<string, string[]>();
+  for (const part of parts)
+    for (const old of part.replacesIds) users.set(old, [...(users.get(old) ?? []), partNumber(part)]);
   return inBoxOrder(parts).map((part) => {
     const own = work.get(part.id);
     const holds = [...(own?.holds ?? [])];
@@ -156,7 +167,12 @@ function partRows(view: BriefView, parts: readonly Kept<'part'>[], zoneTitle: (k
       ...part,
       called: partNumber(part),
       zoneTitle: zoneTitle(part.zone),
-      replaces: part.replacesId ? partNumber(byId.get(part.replacesId)!) : '',
+      replaces: part.replacesIds
+        .flatMap((old) => byId.get(old) ?? [])
+        .map(partNumber)
+        .join(', '),
+      replacedBy: (users.get(part.id) ?? []).join(', '),
+      unwanted: isWanted(part, view.state.brief.options) ? '' : onlyWith(part),
       work: own?.titles ?? [],
       holdsUp:
         holds.length > MOST_HELD

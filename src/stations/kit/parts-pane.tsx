@@ -352,8 +352,11 @@ const Row = memo(function Row({
         </button>
       </span>
       <span role="cell" title={part.work.join('; ')}>
-        {part.name || '–'}
+        {part.replacedBy || part.unwanted ? <s>{part.name || '–'}</s> : part.name || '–'}
         {part.replaces ? ` (for ${part.replaces})` : ''}
+        {part.setTitle ? <span className="dim"> {part.setTitle}</span> : null}
+        {part.replacedBy ? ` ${part.replacedBy} instead` : ''}
+        {part.unwanted ? <span className="dim"> {part.unwanted}</span> : null}
       </span>
       <span role="cell" className="wide num">
         {part.count}
@@ -402,16 +405,12 @@ function PartForm({ data, part, onClose }: { data: KitPage; part: PartRow | null
     { name: 'origin', label: 'Origin', type: 'choice', options: optionsOf(PART_ORIGINS), width: 3 },
     { name: 'condition', label: 'Condition', type: 'choice', options: optionsOf(PART_CONDITIONS), width: 3 },
     {
-      name: 'replacesId',
+      name: 'replacesIds',
       label: 'Used instead of',
-      type: 'choice',
-      optional: true,
-      options: [
-        { value: '', label: 'nothing' },
-        ...data.parts
-          .filter(({ id }) => id !== part?.id)
-          .map(({ id, called, name }) => ({ value: id, label: `${called} ${name}`.trim() })),
-      ],
+      type: 'several',
+      options: data.parts
+        .filter(({ id }) => id !== part?.id)
+        .map(({ id, called, name }) => ({ value: id, label: `${called} ${name}`.trim() })),
       width: 4,
     },
     { name: 'codes', label: 'Colours', type: 'several', options: data.codes, width: 4 },
@@ -421,6 +420,19 @@ function PartForm({ data, part, onClose }: { data: KitPage; part: PartRow | null
       type: 'choice',
       options: PAINTED_ON.map((value) => ({ value, label: PAINTED_TITLES[value] })),
       width: 3,
+    },
+    { name: 'setTitle', label: 'Comes in the set', help: 'its number is that on the fret', width: 3 },
+    {
+      name: 'onOption',
+      label: 'Wanted',
+      type: 'choice',
+      options: [
+        { value: '', label: 'always' },
+        ...data.options.flatMap(({ name, choices }) =>
+          choices.map(({ value, said }) => ({ value: `${name} ${value}`, label: `only with ${said}` })),
+        ),
+      ],
+      width: 4,
     },
     { name: 'orderedUntil', label: 'On order until', type: 'day', optional: true, width: 3 },
     { name: 'note', label: 'Note', width: 6 },
@@ -434,7 +446,10 @@ function PartForm({ data, part, onClose }: { data: KitPage; part: PartRow | null
       ) : null}
       <RecordForm
         fields={fields}
-        initial={part ?? { ...BLANK_PART, number: '' }}
+        initial={{
+          ...(part ?? { ...BLANK_PART, number: '' }),
+          onOption: part?.onOption ? `${part.onOption.option} ${part.onOption.choice}` : '',
+        }}
         version={part?.version ?? null}
         focus={part ? 'condition' : 'sprue'}
         saveLabel={part ? 'Save' : 'Add the part'}
@@ -447,7 +462,7 @@ function PartForm({ data, part, onClose }: { data: KitPage; part: PartRow | null
             entity: 'part',
             id: part?.id ?? null,
             version,
-            fields: values,
+            fields: { ...values, onOption: optionTyped(values.onOption) },
           })
         }
         onDone={onClose}
@@ -455,6 +470,13 @@ function PartForm({ data, part, onClose }: { data: KitPage; part: PartRow | null
       />
     </Opened>
   );
+}
+
+/** "canopy open" as the option and its choice; null for always. */
+function optionTyped(typed: unknown): { option: string; choice: string } | null {
+  const text = String(typed ?? '');
+  const at = text.indexOf(' ');
+  return at < 0 ? null : { option: text.slice(0, at), choice: text.slice(at + 1) };
 }
 
 const PAINTED_TITLES: Record<(typeof PAINTED_ON)[number], string> = {

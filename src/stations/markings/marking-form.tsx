@@ -255,7 +255,9 @@ export function MarkingForm({
           {marking.kind === 'lettering' || marking.kind === 'stencil' ? (
             <LetterFace data={data} marking={marking} />
           ) : null}
-          {marking.kind === 'band' && !goesRound(marking) ? <Edges key={`edges ${marking.version}`} data={data} marking={marking} /> : null}
+          {marking.kind === 'band' && !goesRound(marking) ? (
+            <Edges key={`edges ${marking.version}`} data={data} marking={marking} />
+          ) : null}
           {marking.kind === 'artwork' ? <Artwork data={data} marking={marking} /> : null}
           {marking.kind === 'insignia' || marking.kind === 'kill marks' ? (
             <Figures key={`figures ${marking.version}`} data={data} marking={marking} />
