@@ -91,7 +91,7 @@ async function checkBasis(at: Sight, ruling: Fields<'ruling'>, value: string): P
   const { questionOf, book } = await weighedNow(at);
   const question = questionOf(ruling.questionId);
   const says = ruling.basis === 'supported' && question && notSupported(question, value, book);
-  if (says) throw new Refused('basis', `${says}: on what does this ruling rest?`, ['choice', 'departure']);
+  if (says) throw new Refused('basis', `${says}: on what does this ruling rest?`, ['choice', 'departure', 'liberty']);
   return question?.best ?? '';
 }
 

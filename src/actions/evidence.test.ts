@@ -116,7 +116,7 @@ describe('a ruling', () => {
     await type(place, '27');
     expect(faultOf(await rule(place.questionId, { value: 'VKN 12', reason: 'taste' }))).toMatchObject({
       field: 'basis',
-      offers: ['choice', 'departure'],
+      offers: ['choice', 'departure', 'liberty'],
     });
     expect((await rule(place.questionId, { value: 'VKN 12', reason: 'taste', basis: 'departure' })).ok).toBe(true);
   });

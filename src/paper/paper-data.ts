@@ -1,3 +1,4 @@
+import { libertiesOf, type Liberty } from '@/core/workshop/liberties';
 import { localDay } from '@/core/route/calendar';
 import type { BriefView } from '@/core/derive/derive';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
@@ -33,6 +34,8 @@ export interface BriefPaper {
   notes: string;
   dossier: DossierPaper;
   open: { question: string; state: string; by: string }[];
+  /** What was taken whatever the sources say. */
+  liberties: Liberty[];
   colours: {
     code: string;
     name: string;
@@ -62,6 +65,7 @@ export function briefPaper(view: BriefView, shelf: ColourShelf, nowUtc: string):
     options: optionsInWords(brief.options, machineOf(airframe)),
     notes: brief.notes,
     dossier: dossierPaper(view, nowUtc),
+    liberties: libertiesOf(view),
     open: view.open.map(({ says, question, due }) => ({
       question: says,
       state: !question ? 'not asked' : question.reopened ? 'reopened' : question.weighed.state,

@@ -1,6 +1,7 @@
 import { localDay } from '@/core/route/calendar';
 import type { BriefView } from '@/core/derive/derive';
 import { madeOf, madeZones, mixedInWords, calledLayer } from '@/core/workshop/how-made';
+import { libertiesOf, type Liberty } from '@/core/workshop/liberties';
 import { linesOf, peopleOf, type LogLine } from '@/core/workshop/log-book';
 import { identityOf, typeOf } from '@/core/kept/state';
 import { spokenZones } from '@/core/outline/spoken';
@@ -26,6 +27,8 @@ export interface RecordPaper {
   planned: RecordColour[];
   days: { title: string; lines: RecordLine[] }[];
   zones: { title: string; layers: string[] }[];
+  /** What was taken whatever the sources say. */
+  liberties: Liberty[];
 }
 
 export interface RecordColour {
@@ -72,6 +75,7 @@ export function recordPaper(view: BriefView, nowUtc: string): RecordPaper {
       title: longDay(day),
       lines: lines.filter(({ at }) => at.startsWith(day)).map((line) => recordLine(line, spoken)),
     })),
+    liberties: libertiesOf(view),
     zones: madeZones(view).flatMap((zone) => {
       const layers = madeOf(view, zone).flatMap((layer) =>
         layer.entry && layer.lostTo === null

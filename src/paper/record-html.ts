@@ -28,7 +28,7 @@ table{border-collapse:collapse;width:100%}td,th{text-align:left;vertical-align:t
 <h1>${escape(data.title)}</h1><p class="dim">${escape(data.subtitle)}</p>
 <div class="views">${views}</div>
 <p><strong>${escape(data.summary)}</strong></p>
-${coloursIn('Colours on the model', data.colours)}${coloursIn('Planned, and not laid yet', data.planned)}<h2>Day by day</h2>
+${coloursIn('Colours on the model', data.colours)}${coloursIn('Planned, and not laid yet', data.planned)}${libertiesIn(data.liberties)}<h2>Day by day</h2>
 `;
   for (const { title, lines } of data.days) {
     yield `<h3>${escape(title)}</h3>\n`;
@@ -43,6 +43,16 @@ ${coloursIn('Colours on the model', data.colours)}${coloursIn('Planned, and not 
       .join('\n')}</table>\n`;
   yield `<p class="dim">${escape(`Build Brief, ${data.printedOn}`)}</p></body></html>\n`;
 }
+
+const libertiesIn = (liberties: RecordPaper['liberties']): string =>
+  liberties.length === 0
+    ? ''
+    : `<h2>Liberties and departures from the record</h2><table>${liberties
+        .map(
+          ({ question, value, says }) =>
+            `<tr><th>${escape(question)}</th><td>${escape(value)}</td><td>${escape(says)}</td></tr>`,
+        )
+        .join('\n')}</table>\n`;
 
 const coloursIn = (heading: string, colours: RecordPaper['colours']): string =>
   colours.length === 0

@@ -7,6 +7,7 @@ import type { RecordPaper } from './record-data';
 
 type Pictures = Readonly<Record<string, Uint8Array>>;
 
+const LIBERTY = [34, 22, 44];
 const ZONE = [28, 72];
 
 /** The record of a build on paper; `pictures` are JPEG bytes by id, small enough for print. */
@@ -26,6 +27,12 @@ export function RecordPdf({
     { height: heightOf(data.summary) + 6, node: <Text style={[s.strong, { marginTop: 6 }]}>{data.summary}</Text> },
     ...(data.colours.length > 0 ? [section('Colours on the model'), ...data.colours.map(colourPiece)] : []),
     ...(data.planned.length > 0 ? [section('Planned, and not laid yet'), ...data.planned.map(colourPiece)] : []),
+    ...(data.liberties.length > 0
+      ? [
+          section('Liberties and departures from the record'),
+          ...data.liberties.map(({ question, value, says }) => row(LIBERTY, [question, value, says])),
+        ]
+      : []),
   ];
   const work: Piece[] = [
     section('Day by day'),

@@ -1,3 +1,4 @@
+import { FREELY_TAKEN } from '@/core/evidence/bases';
 import type { CodeBook } from '@/core/codes/system';
 import { aspectOf, aspectTitle, type Aspect } from '@/core/evidence/aspects';
 import { questionKey } from '@/core/evidence/question-key';
@@ -198,7 +199,7 @@ function hasFlipped(
   best: string | null,
   book: CodeBook,
 ): boolean {
-  if (basis === 'departure') return false;
+  if (FREELY_TAKEN.has(basis)) return false;
   if (best === null) return basis === 'supported' && Boolean(favoured);
   const agrees = (said: string) => {
     const compared = comparableValue(book, aspect, said);

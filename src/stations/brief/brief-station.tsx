@@ -88,6 +88,12 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
               {data.open.length > 0 ? `; open: ${data.open.join('; ')}` : ''}
             </td>
           </tr>
+          {data.liberties.length > 0 ? (
+            <tr>
+              <th scope="row">Liberties</th>
+              <td>{data.liberties.join('; ')}: printed as such, in the brief and in the record</td>
+            </tr>
+          ) : null}
           <tr>
             <th scope="row">Colours</th>
             <td>

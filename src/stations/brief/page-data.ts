@@ -1,6 +1,7 @@
 import type { BriefView } from '@/core/derive/derive';
 import { contradictionsIn } from '@/core/kept/contradictions';
 import { RECORDS, type RecordName } from '@/core/kept/records';
+import { libertiesOf } from '@/core/workshop/liberties';
 import { paintLabel } from '@/core/paint/catalogue';
 
 const EVERY_KIND: ReadonlySet<RecordName> = new Set(Object.keys(RECORDS) as RecordName[]);
@@ -10,6 +11,8 @@ export interface BriefPage {
   sources: number;
   ruled: number;
   open: string[];
+  /** What was taken whatever the sources say. */
+  liberties: string[];
   calls: { code: string; name: string; paint: string | null; painted: boolean }[];
   steps: number;
   done: number;
@@ -25,6 +28,7 @@ export function briefPage(view: BriefView): BriefPage {
     sources: view.state.sources.length,
     ruled: view.questions.filter((question) => !question.open).length,
     open: view.open.map(({ says }) => says),
+    liberties: libertiesOf(view).map(({ question, value }) => `${question}: ${value}`),
     calls: view.calls.map((call) => ({
       code: call.code,
       name: call.official?.record.name ?? '',

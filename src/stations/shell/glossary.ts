@@ -1,7 +1,10 @@
 /** Words of the house in plain words, for whoever meets them the first time. */
 export const GLOSSARY: readonly [word: string, says: string][] = [
   ['Airframe', 'The one machine that is built, with its marks and the day on which it is shown.'],
-  ['Basis', 'On what a ruling rests: the sources, the builder’s own choice, or a knowing departure from the record.'],
+  [
+    'Basis',
+    'On what a ruling rests: the sources, the builder’s own choice, a knowing departure from the record, or a liberty: it is wanted so.',
+  ],
   [
     'Black base',
     'The model is sprayed black and the colour is built up over it in thin clouds, so that it stays darker in the lines.',
