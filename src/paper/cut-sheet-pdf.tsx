@@ -93,6 +93,8 @@ function PlacedPicture({
   y: number;
 }): ReactNode {
   return (
+    // A printed page has no other text for a picture than its title.
+    // eslint-disable-next-line jsx-a11y/alt-text
     <Image
       src={{ data: Buffer.from(bytes), format: 'jpg' }}
       style={{

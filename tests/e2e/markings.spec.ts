@@ -1,7 +1,22 @@
+import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { asWideAsThePage, choose, expect, openDemo, PHONE, soundPage, test } from '../support/story';
 
 const svgFile = (text: string) => ({ name: 'drawing.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(text) });
+
+/** A new marking that is masked: after this it lies open. */
+async function addMasked(page: Page, title: string, kind: string, heightMm: string, codes: readonly RegExp[]) {
+  await page.keyboard.press('n');
+  const added = page.getByRole('region', { name: 'New marking' });
+  await added.getByLabel('Title').fill(title);
+  await choose(added, page, 'Kind', kind);
+  await added.getByLabel('True height').fill(heightMm);
+  await choose(added, page, 'Method', 'mask');
+  await added.getByLabel('Colours, ground first').click();
+  for (const code of codes) await page.getByRole('option', { name: code }).click();
+  await page.keyboard.press('Escape');
+  await added.getByRole('button', { name: 'Add the marking' }).click();
+}
 
 test.describe('Markings', () => {
   test('a marking says how it fits, which of decal and painted field is wrong, and what ways there are', async ({
@@ -160,16 +175,7 @@ test.describe('Markings', () => {
     const base = page.url().replace(/\/evidence$/, '');
     await page.goto(`${base}/markings`);
     await page.locator('html[data-ready]').waitFor();
-    await page.keyboard.press('n');
-    const added = page.getByRole('region', { name: 'New marking' });
-    await added.getByLabel('Title').fill('Cheat line');
-    await choose(added, page, 'Kind', 'band');
-    await added.getByLabel('True height').fill('260');
-    await choose(added, page, 'Method', 'mask');
-    await added.getByLabel('Colours, ground first').click();
-    for (const code of [/^TCS 18/, /^TCS 02/]) await page.getByRole('option', { name: code }).click();
-    await page.keyboard.press('Escape');
-    await added.getByRole('button', { name: 'Add the marking' }).click();
+    await addMasked(page, 'Cheat line', 'band', '260', [/^TCS 18/, /^TCS 02/]);
     // What it is made of is asked at once.
     await choose(page, page, 'Runs', 'along');
     await page.getByLabel('Stripes').fill('2');
@@ -222,16 +228,7 @@ test.describe('Markings', () => {
 
   test('artwork from a picture: traced into fields, masked; and printed on a sheet of one’s own', async ({ page }) => {
     const base = await openDemo(page, 'markings');
-    await page.keyboard.press('n');
-    const added = page.getByRole('region', { name: 'New marking' });
-    await added.getByLabel('Title').fill('Red heron');
-    await choose(added, page, 'Kind', 'artwork');
-    await added.getByLabel('True height').fill('500');
-    await choose(added, page, 'Method', 'mask');
-    await added.getByLabel('Colours, ground first').click();
-    await page.getByRole('option', { name: /^TCS 05/ }).click();
-    await page.keyboard.press('Escape');
-    await added.getByRole('button', { name: 'Add the marking' }).click();
+    await addMasked(page, 'Red heron', 'artwork', '500', [/^TCS 05/]);
     const art = page.getByRole('region', { name: 'Artwork' });
     const drawn = `<svg xmlns="http://www.w3.org/2000/svg" width="300" height="200"><rect width="300" height="200" fill="#d8c9a8"/><circle cx="150" cy="100" r="70" fill="#a02828"/><circle cx="170" cy="80" r="14" fill="#202022"/></svg>`;
     const picture = await sharp(Buffer.from(drawn)).png().toBuffer();

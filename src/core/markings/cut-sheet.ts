@@ -1,9 +1,8 @@
-import { rememberedOf } from '@/core/units/remembered';
 import { grown, union, type Region } from '@/core/geometry/clip';
 import { extentOf, rectangle, type Point, type Polygon } from '@/core/geometry/polygon';
 import { isSide } from '@/core/outline/zones';
-import { chordAt, spanwise } from '@/core/outline/lifting';
-import { followed, lengthOn, type Chart } from '@/core/outline/chart';
+import { spanwise } from '@/core/outline/lifting';
+import { followed, type Chart } from '@/core/outline/chart';
 import { flattened } from '@/core/outline/unroll';
 import type { Outline } from '@/core/outline/outline';
 import type { ZoneRegion } from '@/core/outline/parts';
@@ -11,7 +10,7 @@ import type { PaintedField } from '@/core/scheme/cells';
 import type { MarkingCoat } from './coats';
 import { seenFields } from './drawn';
 import { blockLetters } from './lettering';
-import { codeAt, onSkin, type PlaceableMarking } from './placing';
+import { codeAt, type PlaceableMarking } from './placing';
 
 /** Sheets to cut, in true mm on the model: hairlines, no fills, all text as outlines. */
 

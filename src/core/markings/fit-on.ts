@@ -6,7 +6,7 @@ import { spanwise } from '@/core/outline/lifting';
 import { zoneTitle, type Outline } from '@/core/outline/outline';
 import { flat } from '@/core/outline/unroll';
 import type { PaintedField } from '@/core/scheme/cells';
-import { lie, metInWords, type FitInput, type Lie, type LineKind } from './fit';
+import { lie, metInWords, type Lie, type LineKind } from './fit';
 import { goesRound } from './kinds';
 import { UNTOLD_MM } from './size';
 import { zonesAt } from './on-zones';

@@ -3,7 +3,6 @@ import { dryingTime } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
 import { coatsOfMarking, type MarkingCoat } from '@/core/markings/coats';
 import { sizeOfCoat, type Painted, type PaintedSize } from '@/core/markings/painted-size';
-import type { Minutes } from '@/core/units/minutes';
 import type { Layer } from '@/core/work/layer';
 import { byHand, coatThroughMask, tapeOf } from '@/core/work/making';
 import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
