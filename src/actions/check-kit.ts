@@ -57,7 +57,7 @@ export async function checkKit(
     default: {
       const others = state.subjects.filter((subject) => subject.id !== id);
       const [fault] = subjectFaults([...others, fields as Fields<'subject'>]);
-      if (fault) throw new Refused('title', fault.says);
+      if (fault) throw new Refused(fault.field, fault.says);
       return named(fields as Fields<'subject'>, others);
     }
   }

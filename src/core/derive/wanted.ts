@@ -88,12 +88,13 @@ export function wantedOf(
     storesAt: brief.storesAt,
     ...(noseWeight ? { noseWeight: noseWeightInWords(noseWeight) } : {}),
     structure: structureOf(questions),
-    subjects: state.subjects.map(({ kind, name, title, count, place, byGate, layers: built }) => ({
+    subjects: state.subjects.map(({ kind, name, title, count, place, standsOn, byGate, layers: built }) => ({
       kind,
       name,
       title,
       count,
       place,
+      standsOn,
       byGate,
       layers: built,
     })),

@@ -43,6 +43,7 @@ const subject = (title: string): BriefFile['subjects'][number] => ({
   count: 1,
   place: 'by the wing',
   role: '',
+  standsOn: '',
   byGate: 'end',
   layers: [],
   note: '',

@@ -173,7 +173,7 @@ function checkFile(file: BriefFile, fault: FileFault): void {
   for (const says of whyNot(file.brief.options, machineOf(file.airframe), NOT_BEGUN)) fault(['brief', 'options'], says);
   for (const { id, field, says } of fileParts(file).faults)
     fault(['parts', Number(id), field === 'replacesIds' ? 'replaces' : field], says);
-  subjectFaults(file.subjects).forEach(({ at, says }) => fault(['subjects', at, 'title'], says));
+  subjectFaults(file.subjects).forEach(({ at, field, says }) => fault(['subjects', at, field], says));
   file.coats.forEach((coat, i) => {
     if (file.coats.slice(0, i).some((other) => meet(coat, other))) fault(['coats', i], 'two products for one coat');
   });

@@ -1,7 +1,34 @@
 import { subjectName } from '@/core/kit/subjects';
 
-/** Subjects whose names cannot be told apart, by their place in the list. */
-export function subjectFaults(subjects: readonly { title: string }[]): { at: number; says: string }[] {
+interface Standing {
+  title: string;
+  name?: string;
+  standsOn?: string;
+}
+
+/** What is wrong with subjects, by their place in the list: titles that cannot be told apart, and what stands on nothing that is there, or on itself. */
+export const subjectFaults = (subjects: readonly Standing[]): { at: number; field: string; says: string }[] => [
+  ...alike(subjects).map((fault) => ({ ...fault, field: 'title' })),
+  ...unsupported(subjects).map((fault) => ({ ...fault, field: 'standsOn' })),
+];
+
+function unsupported(subjects: readonly Standing[]): { at: number; says: string }[] {
+  const byName = new Map(subjects.map((subject) => [subject.name || subjectName(subject.title), subject]));
+  return subjects.flatMap(({ title, standsOn = '' }, at) => {
+    if (standsOn === '') return [];
+    if (!byName.has(standsOn)) return [{ at, says: `what "${title}" stands on is not there` }];
+    const seen = new Set<string>();
+    for (let under = standsOn; under !== ''; under = byName.get(under)?.standsOn ?? '') {
+      if (byName.get(under) === subjects[at]) return [{ at, says: `"${title}" would stand on itself` }];
+      // A circle further down is told at its own.
+      if (seen.has(under)) return [];
+      seen.add(under);
+    }
+    return [];
+  });
+}
+
+function alike(subjects: readonly Standing[]): { at: number; says: string }[] {
   const seen = new Map<string, string>();
   return subjects.flatMap(({ title }, at) => {
     const key = subjectName(title);

@@ -55,7 +55,7 @@ const RULES: readonly Rule[] = [
   {
     kinds: ['subject'],
     reads: ['subjects'],
-    find: ({ subjects }) => subjectFaults(subjects).map(({ says }) => ({ field: 'title', says })),
+    find: ({ subjects }) => subjectFaults(subjects).map(({ field, says }) => ({ field, says })),
   },
   {
     kinds: ['route_edit'],

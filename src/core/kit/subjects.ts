@@ -10,22 +10,37 @@ export type BaseLayer = (typeof BASE_LAYERS)[number];
 
 interface LayerFacts {
   does: string;
+  /** What is poured or glued over paint: it comes when that is dry. */
+  overPaint: boolean;
   minutes: number;
   /** Until the next may come, days. */
   days: number;
   why: string;
 }
 export const BASE_LAYER_WORK: Record<BaseLayer, LayerFacts> = {
-  foam: { does: 'Cut the foam and shape it', minutes: 40, days: 1, why: 'its glue takes a day under a weight' },
-  ground: { does: 'Lay the groundwork', minutes: 45, days: 1, why: 'groundwork shrinks while it dries: a day' },
+  foam: {
+    overPaint: false,
+    does: 'Cut the foam and shape it',
+    minutes: 40,
+    days: 1,
+    why: 'its glue takes a day under a weight',
+  },
+  ground: {
+    overPaint: false,
+    does: 'Lay the groundwork',
+    minutes: 45,
+    days: 1,
+    why: 'groundwork shrinks while it dries: a day',
+  },
   water: {
+    overPaint: true,
     does: 'Pour one layer of water',
     minutes: 20,
     days: 1,
     why: 'thin layers, a day each: a thick one stays cloudy',
   },
-  planks: { does: 'Lay the planks', minutes: 60, days: 1, why: 'wood glue takes a night' },
-  grass: { does: 'Lay grass and scrub', minutes: 30, days: 1, why: 'its glue dries clear over night' },
+  planks: { overPaint: false, does: 'Lay the planks', minutes: 60, days: 1, why: 'wood glue takes a night' },
+  grass: { overPaint: true, does: 'Lay grass and scrub', minutes: 30, days: 1, why: 'its glue dries clear over night' },
 };
 
 interface KindFacts {

@@ -62,6 +62,8 @@ export interface RouteSubject {
   title: string;
   count: number;
   place: string;
+  /** Another subject, by its name. */
+  standsOn?: string;
   byGate: 'fuselage' | 'end';
   layers: readonly BaseLayer[];
 }

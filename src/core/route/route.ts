@@ -45,6 +45,7 @@ function buildOf(input: RouteInput): Build {
     zones: input.outline.zones.filter((zone) => isSeen(zone, input.options)),
     hung: input.options.stores !== 'none' && (input.storesAt ?? []).length > 0,
     replaces: (input.parts ?? []).some(({ job }) => job === 'replace'),
+    baseBeside: (input.subjects ?? []).some(({ kind }) => kind === 'base'),
     figuresAboard: (input.subjects ?? []).some(({ kind, byGate }) => kind === 'figure' && byGate === 'fuselage'),
     shiny: input.calls.some(({ paint }) => paint?.kind === 'metallic' || paint?.finish === 'gloss'),
     metal,

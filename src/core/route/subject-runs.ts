@@ -21,11 +21,29 @@ const DAY = 24 * 60;
 type SubjectInput = Pick<RouteInput, 'calls' | 'climate' | 'denominator' | 'general' | 'coats' | 'zonedCoats'>;
 
 /**
- * The work of each subject: built, primed, painted in one go for all of them (the minutes of one times their count), and set in place.
- * A base is built up in layers, each a day of drying before the next.
+ * The work of each subject: built, primed, painted in one go for all of them (the minutes of one times their count), and set in place: what
+ * carries others before them, from below upwards. A base is built up in layers, each a day of drying before the next; what is poured, and grass,
+ * comes over its paint, and water round a hull once that is fixed.
  */
-export const subjectAdditions = (subjects: readonly RouteSubject[], input: SubjectInput): Addition[] =>
-  subjects.flatMap((subject) => new SubjectWork(subject, input).steps());
+export function subjectAdditions(subjects: readonly RouteSubject[], input: SubjectInput): Addition[] {
+  const works = new Map(subjects.map((subject) => [subject.name, new SubjectWork(subject, input)]));
+  for (const subject of subjects) {
+    const under = subject.standsOn ? works.get(subject.standsOn) : undefined;
+    if (under && !standsOnItself(subject, subjects)) works.get(subject.name)!.standOn(under);
+  }
+  return [...works.values()].flatMap((work) => work.steps());
+}
+
+/** Two tabs can make that: then none of it is taken for a support. */
+function standsOnItself(subject: RouteSubject, subjects: readonly RouteSubject[]): boolean {
+  const byName = new Map(subjects.map((one) => [one.name, one]));
+  let under = byName.get(subject.standsOn ?? '');
+  for (let steps = 0; under && steps <= subjects.length; steps += 1) {
+    if (under === subject) return true;
+    under = byName.get(under.standsOn ?? '');
+  }
+  return under !== undefined;
+}
 
 /** The work of one subject while it is put together, each piece behind the one before. */
 class SubjectWork {
@@ -35,6 +53,9 @@ class SubjectWork {
   /** What it is called: with how many of them there are. */
   private readonly all: string;
   private last: After = 'options';
+  /** What it stands on, and what stands on it. */
+  private under: SubjectWork | null = null;
+  private readonly carries: SubjectWork[] = [];
 
   constructor(
     private readonly subject: RouteSubject,
@@ -46,16 +67,42 @@ class SubjectWork {
     this.all = count === 1 ? title : `${title} (${count})`;
   }
 
+  standOn(under: SubjectWork) {
+    this.under = under;
+    under.carries.push(this);
+  }
+
   steps(): Addition[] {
+    const { layers } = this.subject;
+    // From the first that is poured or glued over paint on, all of them lie over it.
+    const found = layers.findIndex((layer) => BASE_LAYER_WORK[layer].overPaint);
+    const over = found < 0 ? layers.length : found;
     this.build();
-    this.subject.layers.forEach((_, i) => this.layer(i));
+    layers.slice(0, over).forEach((_, i) => this.layer(i));
     this.prime();
     for (const call of this.input.calls) {
       const here = call.zones.filter((zone) => this.zones.includes(zone));
       if (here.length > 0) this.paint({ ...call, zones: here });
     }
+    for (let i = over; i < layers.length; i += 1) this.layer(i);
+    if (this.isCarriedAway()) return this.made.map((own) => ({ ...own, before: ['last-look'] }));
     this.place();
     return this.joined();
+  }
+
+  /** A base that carries a vessel carries no machine: nothing more is fixed on it. */
+  private isCarriedAway = (): boolean =>
+    this.subject.kind === 'base' && this.carries.some(({ subject }) => subject.kind === 'vessel');
+
+  /** When something may be fixed on it: it is painted, and stands itself. */
+  private bears(): After[] {
+    const painted = this.key(this.paintedLast());
+    return [painted, ...(this.under ? [this.key('place')] : [])];
+  }
+
+  private paintedLast(): string {
+    const call = this.input.calls.findLast(({ zones }) => zones.some((zone) => this.zones.includes(zone)));
+    return call ? `colour:${call.code}` : 'prime';
   }
 
   private key(job: string): string {
@@ -70,9 +117,9 @@ class SubjectWork {
     return { all: one * count + setUp, from };
   }
 
-  private add(step: RouteStep, next: After) {
+  private add(step: RouteStep, next: After, also: readonly After[] = []) {
     const { name } = this.subject;
-    this.made.push({ step: { ...step, family: 'subject', subject: name }, after: [this.last], before: [] });
+    this.made.push({ step: { ...step, family: 'subject', subject: name }, after: [this.last, ...also], before: [] });
     this.last = next;
   }
 
@@ -92,7 +139,13 @@ class SubjectWork {
       why,
       zones: this.zones,
     });
-    this.add(step, { step: key, minutes: dried, why });
+    // Water is poured round a hull that stands in it.
+    const hulls = layer === 'water' ? this.carries.filter(({ subject }) => subject.kind === 'vessel') : [];
+    this.add(
+      step,
+      { step: key, minutes: dried, why },
+      hulls.map((hull) => hull.key('place')),
+    );
   }
 
   private prime() {
@@ -136,14 +189,17 @@ class SubjectWork {
     const { all, from } = this.minutes(minutes, counted(count, 'place'));
     const title = `${does} ${this.all}${place ? `: ${place}` : ''}`;
     const over = { cautions: [CA], zones: this.zones, minutesFrom: from };
-    this.add(stepOf(this.key('place'), title, 'fit', 'Base', all, over), this.key('place'));
+    this.add(stepOf(this.key('place'), title, 'fit', 'Base', all, over), this.key('place'), this.under?.bears() ?? []);
   }
+
+  /** What stands on something is in its place no sooner than that. */
+  private byGate = (): RouteSubject['byGate'] => (this.under?.byGate() === 'end' ? 'end' : this.subject.byGate);
 
   /** What stands inside is there before the halves close; all else comes when the machine itself is done. */
   private joined(): Addition[] {
     const end = this.made.at(-1)!;
     const placed =
-      this.subject.byGate === 'fuselage'
+      this.byGate() === 'fuselage'
         ? { ...end, before: ['gate:fuselage'] }
         : { ...end, after: [...end.after, 'aerials'], before: ['last-look'] };
     return [...this.made.slice(0, -1).map((own) => ({ ...own, before: [this.key('place')] })), placed];

@@ -67,6 +67,7 @@ describe('what Kit shows', () => {
           count: 2,
           place: 'by the wing',
           role: '',
+          standsOn: '',
           byGate: 'end',
           layers: [],
           note: '',

@@ -15,7 +15,7 @@ const BY_TITLES: Record<(typeof IN_PLACE_BY)[number], string> = {
   fuselage: 'before the fuselage closes',
   end: 'when the machine is done',
 };
-const FIELDS: FieldSpec[] = [
+const fieldsFor = (subjects: KitPage['subjects']): FieldSpec[] => [
   { name: 'title', label: 'Title', help: 'Ground crew, Quay, Ready aircraft', width: 4 },
   {
     name: 'kind',
@@ -26,6 +26,16 @@ const FIELDS: FieldSpec[] = [
   },
   { name: 'count', label: 'Count', type: 'number', width: 2 },
   { name: 'place', label: 'Place', help: 'by the port wing', width: 4 },
+  {
+    name: 'standsOn',
+    label: 'Stands on',
+    type: 'choice',
+    options: [
+      { value: '', label: 'nothing else of these' },
+      ...subjects.map(({ name, title }) => ({ value: name, label: title })),
+    ],
+    width: 4,
+  },
   { name: 'role', label: 'Role, as the sources show it', width: 4 },
   {
     name: 'byGate',
@@ -36,6 +46,11 @@ const FIELDS: FieldSpec[] = [
   },
   { name: 'note', label: 'Note', width: 12 },
 ];
+
+const onWhat = ({ standsOn }: KitPage['subjects'][number], subjects: KitPage['subjects']): string => {
+  const under = subjects.find(({ name }) => name === standsOn);
+  return under ? `on ${under.title}` : '';
+};
 
 /** What is modelled in this brief beside the machine itself. */
 export function SubjectsPane({ data }: { data: KitPage }): ReactNode {
@@ -62,7 +77,7 @@ export function SubjectsPane({ data }: { data: KitPage }): ReactNode {
         cells={(subject) => [
           SUBJECTS[subject.kind].title,
           subject.count,
-          [subject.place, subject.role].filter(Boolean).join('; ') || '–',
+          [subject.place, onWhat(subject, data.subjects), subject.role].filter(Boolean).join('; ') || '–',
           `${counted(subject.steps, 'step')}, ${durationInWords(subject.minutes)}`,
           subject.open > 0 ? (
             <Link key="open" prefetch={false} href={`/briefs/${data.briefId}/evidence`}>
@@ -73,8 +88,18 @@ export function SubjectsPane({ data }: { data: KitPage }): ReactNode {
           ),
           subject.finish ? shortDay(subject.finish) : '–',
         ]}
-        fields={FIELDS}
-        blank={{ title: '', kind: 'figure', count: '1', place: '', role: '', byGate: 'end', layers: [], note: '' }}
+        fields={fieldsFor(data.subjects)}
+        blank={{
+          title: '',
+          kind: 'figure',
+          count: '1',
+          place: '',
+          standsOn: '',
+          role: '',
+          byGate: 'end',
+          layers: [],
+          note: '',
+        }}
         add="Add a subject"
         empty={
           <>

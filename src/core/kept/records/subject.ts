@@ -11,6 +11,8 @@ export const subjectFields = z
     title: needed('Title', 40).regex(/[a-z0-9]/i, 'Title: a letter or a number is needed'),
     count: number('Count').int('Count: a whole number').min(1, 'Count: at least 1').max(200, 'Count: at most 200'),
     place: line('Place', 80),
+    /** Another subject, by its name; '' where it stands by itself, or beside the machine. */
+    standsOn: line('Stands on', 60).default(''),
     /** Of a figure: what it does, as the sources show it. */
     role: line('Role', 80),
     byGate: choice('In place by', IN_PLACE_BY),

@@ -11,6 +11,7 @@ export const BASE: readonly StepRule[] = [
     minutes: { work: 'build', parts: 20 },
     after: ['options'],
     where: { stand: ['a base'] },
+    when: ({ baseBeside }) => !baseBeside,
     splittable: true,
   },
   {
@@ -21,6 +22,7 @@ export const BASE: readonly StepRule[] = [
     minutes: { work: 'build', parts: 10 },
     after: [{ step: 'base-ground', wait: 'water' }],
     where: { stand: ['a base'] },
+    when: ({ baseBeside }) => !baseBeside,
     lays: 'dark',
     caution: SPRAY,
   },
@@ -32,5 +34,6 @@ export const BASE: readonly StepRule[] = [
     minutes: { work: 'fit', parts: 8 },
     after: ['aerials', 'base-paint'],
     where: { stand: ['a rod', 'a base'] },
+    when: ({ baseBeside, options }) => !baseBeside || options.stand === 'a rod',
   },
 ];

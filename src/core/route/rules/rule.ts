@@ -25,6 +25,8 @@ export interface Build {
   replaces: boolean;
   /** Figures of the brief go in before the halves close. */
   figuresAboard: boolean;
+  /** A base is modelled as a subject of its own: the kit's is not made besides. */
+  baseBeside: boolean;
   /** Something outside is to be bare metal or gloss. */
   shiny: boolean;
   /** Zones that will be bare metal. */
