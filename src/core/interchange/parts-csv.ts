@@ -104,7 +104,7 @@ export function readPartsCsv(
     known,
   );
   const bad = new Set<string>();
-  for (const { id, field, says } of [...register.faults, ...registerFaults(register.parts, boughtOn)]) {
+  for (const { id, field, says } of [...register.faults, ...registerFaults(register.parts, boughtOn, there)]) {
     faults.push({ row: seen.get(id)!, field, says });
     bad.add(id);
   }

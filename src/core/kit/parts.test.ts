@@ -61,6 +61,14 @@ describe('a register that cannot be', () => {
     expect(says([part({ replacesIds: ['b'] }), part({ id: 'b', number: '2', replacesIds: ['a'] })])[0]).toBe(
       'C 1 replaces C 2 replaces C 1: a circle',
     );
+    expect(says([part({ replacesIds: ['gone'] })])).toEqual(['C 1 replaces a part that is gone']);
+    expect(
+      says([
+        part({ replacesIds: ['b', 'c'] }),
+        part({ id: 'b', number: '2' }),
+        part({ id: 'c', number: '3', replacesIds: ['a'] }),
+      ])[0],
+    ).toBe('C 1 replaces C 3 replaces C 1: a circle');
     expect(says([part({ replacesIds: ['b'] }), part({ id: 'b', number: '2' })])).toEqual([]);
   });
   test('what would arrive before the kit was bought', () => {

@@ -78,10 +78,11 @@ export function asRegister<T extends Pick<Part, 'sprue' | 'number'> & { replaces
   return { parts, faults };
 }
 
-/** What is wrong with a register, each fault at its part: doubled numbers, a part that replaces itself, parts that replace one another in a circle. */
+/** What is wrong with a register, each fault at its part; `elsewhere` are parts that are there and not among these: doubled numbers, a part that replaces itself, parts that replace one another in a circle. */
 export function registerFaults(
   parts: readonly Pick<Part, 'id' | 'sprue' | 'number' | 'name' | 'replacesIds' | 'orderedUntil'>[],
   boughtOn: string | null,
+  elsewhere: ReadonlySet<string> = new Set(),
 ): { id: string; field: string; says: string }[] {
   const faults: { id: string; field: string; says: string }[] = [];
   const byId = new Map(parts.map((part) => [part.id, part]));
@@ -92,6 +93,8 @@ export function registerFaults(
     if (seen.has(key))
       faults.push({ id: part.id, field: 'number', says: `${partNumber(part)} is in the register already` });
     else seen.add(key);
+    if (part.replacesIds.some((old) => !byId.has(old) && !elsewhere.has(old)))
+      faults.push({ id: part.id, field: 'replacesIds', says: `${partNumber(part)} replaces a part that is gone` });
     if (part.replacesIds.includes(part.id))
       faults.push({ id: part.id, field: 'replacesIds', says: `${partNumber(part)} cannot replace itself` });
     else {
