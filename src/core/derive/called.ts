@@ -68,8 +68,8 @@ export function callMaker(
   laid: Readonly<Record<string, readonly string[]>>,
 ): CallMaker {
   const paints = new Map(catalogue.map((paint) => [paint.id, paint]));
-  const ground = groundOfBrief(state.brief.options);
   const general = generalWayOf(state, tools);
+  const ground = groundOfBrief(state.brief.options, general);
   const labOf = (code: string) => {
     const known = official.get(code);
     const chosen = state.choices.find(({ codeId }) => codeId === known?.record.id);

@@ -93,5 +93,11 @@ export function contrastInWords(dE00: number): 'plain' | 'a hint' | 'gone' {
 const PRIMER_GREY: Lab = [60, 0, 0];
 const BLACK_BASE: Lab = [12, 0, 0];
 
-/** What a colour goes over where nothing else is laid under it. */
-export const groundOfBrief = ({ tonal }: { tonal: string }): Lab => (tonal === 'black base' ? BLACK_BASE : PRIMER_GREY);
+/** A black base that is marbled: half of it is light by then. */
+const MARBLED_BASE: Lab = [46, 0, 0];
+
+/** What a colour goes over where nothing else is laid under it; only an airbrush marbles. */
+export function groundOfBrief({ tonal }: { tonal: string }, general: string): Lab {
+  if (tonal !== 'black base') return PRIMER_GREY;
+  return general === 'airbrush' ? MARBLED_BASE : BLACK_BASE;
+}

@@ -104,6 +104,15 @@ export const ASSUMED_COATS = {
     lightness: 12,
     dries: {},
   },
+  marble: {
+    id: 'marbling',
+    title: 'Light grey for the marbling',
+    what: 'tone',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 80,
+    dries: {},
+  },
   fade: {
     id: 'fade',
     title: 'The colour with 5 % white',

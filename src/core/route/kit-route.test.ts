@@ -108,7 +108,7 @@ describe('what an option adds to the route and takes from it', () => {
     ['a rod', { stand: 'a rod' }, ['rod-socket', 'mount'], ['nose-weight', 'chocks']],
     ['a base', { stand: 'a base' }, ['base-ground', 'mount'], []],
     ['plain coats', { tonal: 'plain' }, [], ['shade']],
-    ['a black base', { tonal: 'black base' }, ['black-base'], ['shade']],
+    ['a black base', { tonal: 'black base' }, ['black-base', 'marble'], ['shade']],
     ['no weathering', { weathering: 'none' }, [], ['wash:upper', 'wipe:port', 'matt-for-oils', 'chips', 'dust']],
     ['neglected', { weathering: 'neglected' }, ['neglect'], ['streaks']],
     ['derelict paint', { weathering: 'derelict' }, ['neglect', 'derelict', 'rust', 'growth', 'chalk'], ['streaks']],

@@ -191,7 +191,7 @@ export function coloursPage(
     climate: { tempC: brief.tempC, humidity: brief.humidity },
     beside: besideTheColours(view, factor),
     tapeM: tapeLeft(view),
-    ground: groundOfBrief(view.state.brief.options),
+    ground: groundOfBrief(view.state.brief.options, view.wanted.general),
     worn: shelf.paints.reduce(
       (sum, paint) => sum + paint.bottles.filter((bottle) => bottleState(bottle, paint, today).state !== 'good').length,
       0,
