@@ -23,7 +23,7 @@ import type { MarkingsPage } from './page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useRedesign } from './use-redesign';
 
-const TracePicture = dynamic(() => import('./trace-picture').then((module) => module.TracePicture));
+const TraceArtwork = dynamic(() => import('./trace-artwork').then((module) => module.TraceArtwork));
 
 const number = (name: string, label: string, help?: string): FieldSpec => ({
   name,
@@ -329,7 +329,7 @@ function Artwork({ data, marking }: { data: MarkingsPage; marking: MarkingsPage[
         says="Drop a picture of it here instead, paste it, or press Enter to choose a file"
         onPicture={({ id }) => void showPicture(id)}
       />
-      {pictureId ? <TracePicture data={data} marking={marking} pictureId={pictureId} /> : null}
+      {pictureId ? <TraceArtwork data={data} marking={marking} pictureId={pictureId} /> : null}
       {pictureId ? (
         <p>
           <Button

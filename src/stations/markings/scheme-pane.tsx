@@ -32,9 +32,12 @@ import type { MarkingsPage } from './page-data';
 import { SchemeDrawing } from './scheme-drawing';
 import { useScheme, type SchemeNow } from './scheme-now';
 import { UnderlayForm } from './underlay';
+import dynamic from 'next/dynamic';
 import { useKeep } from '@/stations/shell/use-keep';
 import { ViewChoice } from './view-choice';
 import { useMeasures, useShown } from '@/ui/shown-units';
+
+const TracePicture = dynamic(() => import('./trace-picture').then((module) => module.TracePicture));
 
 type Field = Kept<'scheme_field'>;
 
@@ -46,6 +49,8 @@ const KINDS: Record<FieldShape['kind'], string> = {
   mottle: 'blotches',
 };
 
+/** More pieces than this are no pattern. */
+const MOST_TRACED = 40;
 /** Places near a corner that are offered to it. */
 const MOST_CATCHES = 12;
 const MOST_METRES = 150;
@@ -262,6 +267,34 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
       <details open={underlay !== null}>
         <summary>{underlay ? 'Your own drawing lies on this view' : 'Trace a drawing of your own'}</summary>
         <UnderlayForm key={`${view} ${underlay?.version ?? 0}`} data={data} view={view} underlay={underlay} />
+        {underlay ? (
+          <section aria-label="Its pattern">
+            <h2>Its pattern as fields</h2>
+            <p className="dim">
+              What the box shows at full size, or a drawing of stated scale: its two known points prove the scale. Each
+              colour becomes fields here, and templates to cut at 1/{data.denominator} among the sheets.
+              {isSide(view)
+                ? ` It says nothing of ${view === 'port' ? 'starboard' : 'port'}: lay a drawing there too, or that side stays as it is.`
+                : ''}
+            </p>
+            <TracePicture
+              data={data}
+              pictureId={underlay.pictureId}
+              own={[]}
+              onTake={async (taken, { width: across, height: down }) => {
+                const { fieldsFromPattern } = await import('@/core/scheme/from-drawing');
+                const picture = { ...underlay, width: across, height: down };
+                const drafts = fieldsFromPattern(taken, picture, outline, view);
+                if (drafts.length === 0) throw new Error('Nothing of it is large enough to be a field.');
+                if (drafts.length > MOST_TRACED)
+                  throw new Error(
+                    `It falls into ${drafts.length} pieces: at most ${MOST_TRACED} are taken. Fewer colours make fewer.`,
+                  );
+                await add(drafts);
+              }}
+            />
+          </section>
+        ) : null}
       </details>
     </div>
   );

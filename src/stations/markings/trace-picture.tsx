@@ -4,7 +4,6 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { deltaE00 } from '@/core/colour/difference';
 import { hexToLab } from '@/core/colour/spaces';
-import { artworkOf } from '@/core/markings/artwork';
 import { MOST_COLOURS } from '@/core/markings/design';
 import { UNTOLD_MM } from '@/core/markings/size';
 import type { Pixels, Traced, TracedColour } from '@/core/markings/traced';
@@ -13,7 +12,6 @@ import { pictureOf, pixelsOf } from '@/ui/pixels';
 import { useShown } from '@/ui/shown-units';
 import { useWorker } from '@/ui/use-worker';
 import type { MarkingsPage } from './page-data';
-import { useRedesign } from './use-redesign';
 
 type Api = { traceArtwork: (pixels: Pixels, most: number) => Traced };
 
@@ -22,18 +20,31 @@ const LONGEST_PX = 480;
 /** What is left out of the artwork. */
 const NONE = '';
 
-/** The picture of an artwork traced into fields of few colours: which of them are taken, and what each is painted in. */
+/** A colour of the picture that is taken, with the code that it is taken as. */
+export interface Taken {
+  code: string;
+  rings: TracedColour['rings'];
+}
+
+/** A picture traced into fields of few colours: which of them are taken, and what each is painted in. */
 export function TracePicture({
   data,
-  marking,
   pictureId,
+  own,
+  strokeOf,
+  onTake,
 }: {
   data: MarkingsPage;
-  marking: MarkingsPage['markings'][number];
   pictureId: string;
+  /** What colours are taken as where none is near. */
+  own: readonly string[];
+  /** Of a colour among those that are taken: its finest stroke on the model, in words; without it none is told. */
+  strokeOf?: (colour: TracedColour, taken: readonly TracedColour[]) => string;
+  /** May refuse with a sentence. */
+  onTake: (taken: readonly Taken[], traced: Pick<Traced, 'width' | 'height'>) => Promise<unknown>;
 }): ReactNode {
   const shown = useShown();
-  const { redesign, busy } = useRedesign(data.briefId, marking);
+  const [busy, setBusy] = useState(false);
   const [most, setMost] = useState(3);
   const [codes, setCodes] = useState<Record<string, string>>({});
   const [fault, setFault] = useState('');
@@ -51,24 +62,20 @@ export function TracePicture({
     }
   };
   const codeOf = ({ hex, isGround }: TracedColour): string =>
-    codes[hex] ?? (isGround ? NONE : nearestCode(hex, data.inks, marking.codes));
+    codes[hex] ?? (isGround ? NONE : nearestCode(hex, data.inks, own));
   const taken = answer?.colours.filter((colour) => codeOf(colour) !== NONE) ?? [];
   const take = async () => {
     setFault('');
+    setBusy(true);
     try {
-      const { artwork, aspect, fills } = artworkOf(
-        taken.map((colour) => ({ rings: colour.rings, fill: codeOf(colour) })),
-      );
-      await redesign(
-        { artwork, aspect, pictureId: null },
-        `${artwork.length} fields taken in; u brings the picture back`,
-        {
-          codes: fills,
-        },
+      await onTake(
+        taken.map((colour) => ({ rings: colour.rings, code: codeOf(colour) })),
+        answer!,
       );
     } catch (error) {
       setFault(error instanceof Error ? error.message : 'It cannot be taken in.');
     }
+    setBusy(false);
   };
   return (
     <section aria-label="Trace the picture">
@@ -113,7 +120,7 @@ export function TracePicture({
               <tr>
                 <th>In the picture</th>
                 <th className="num">Of it, %</th>
-                <th>Its finest stroke at 1/{data.denominator}</th>
+                {strokeOf ? <th>Its finest stroke at 1/{data.denominator}</th> : null}
                 <th>Taken as</th>
               </tr>
             </thead>
@@ -124,7 +131,7 @@ export function TracePicture({
                     <Chip hex={colour.hex} /> {colour.isGround ? <span className="dim">what it stands on</span> : null}
                   </th>
                   <td className="num">{(100 * colour.share).toFixed(1)}</td>
-                  <td>{codeOf(colour) === NONE ? '–' : shown(strokeSaid(colour, taken, data, marking))}</td>
+                  {strokeOf ? <td>{codeOf(colour) === NONE ? '–' : shown(strokeOf(colour, taken))}</td> : null}
                   <td>
                     <select
                       aria-label={`Taken as, ${colour.hex}`}
@@ -165,7 +172,7 @@ function nearestCode(hex: string, inks: Readonly<Record<string, string>>, own: r
 }
 
 /** The narrowest stroke of a colour at the size of the model, and by what it can be made. */
-function strokeSaid(
+export function strokeSaid(
   { leastPx }: TracedColour,
   taken: readonly TracedColour[],
   { denominator, lines }: MarkingsPage,
