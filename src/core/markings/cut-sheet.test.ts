@@ -177,7 +177,7 @@ describe('strips, templates and panes', () => {
         [marking({ places: [{ view: 'upper', station: 4.8, offset: -2.4, turn: 0, mirrored: false }] })],
         48,
       ),
-    ).toEqual(['Ring, upper: middle 100.0 mm aft of the nose, 50.0 mm to port of the centre line.']);
+    ).toEqual(['Ring, upper, on the model: middle 100.0 mm aft of the nose, 50.0 mm to port of the centre line.']);
   });
 });
 

@@ -346,7 +346,7 @@ export function placingNotes(
         : offset === 0
           ? 'on the centre line'
           : `${mm(Math.abs(offset))} to ${offset < 0 ? 'port' : 'starboard'} of the centre line`;
-      return `${title}, ${view}: middle ${mm(station)} aft of the nose, ${across}${turn ? `, turned ${turn}°` : ''}.`;
+      return `${title}, ${view}, on the model: middle ${mm(station)} aft of the nose, ${across}${turn ? `, turned ${turn}°` : ''}.`;
     }),
   );
 }

@@ -40,7 +40,7 @@ export function rivetSheet({ pitchMm, lineMm }: Riveting, denominator: number): 
   const onOne = Math.floor(STRIP.long / step) + 1;
   const strips = Array.from({ length: Math.ceil(count / onOne) }, (_, i) => Math.min(onOne, count - i * onOne));
   return {
-    title: `Rivets every ${pitchMm} mm`,
+    title: `Rivets every ${pitchMm} mm in reality`,
     pieces: strips.map((ticks, i): CutPiece => {
       const width = (ticks - 1) * step + 4;
       return {
@@ -55,7 +55,7 @@ export function rivetSheet({ pitchMm, lineMm }: Riveting, denominator: number): 
       };
     }),
     notes: [
-      `${pitchMm} mm are ${pitch.toFixed(2)} mm on the model${every > 1 ? `, too close to prick: every ${every}. rivet, ${step.toFixed(2)} mm` : ''}; ${count} ticks in ${line.toFixed(0)} mm.`,
+      `${pitchMm} mm in reality are ${pitch.toFixed(2)} mm on the model${every > 1 ? `, too close to prick: every ${every}. rivet, ${step.toFixed(2)} mm` : ''}; ${count} ticks in ${line.toFixed(0)} mm.`,
       'Lay the strip along the line on tape and prick at each tick; what is longer goes on from the last one.',
     ],
   };

@@ -49,7 +49,7 @@ function overField(fits: readonly PlacedFit[], denominator: number): string[] {
     .flatMap(({ field }) => (field ? [{ mm: field.fit.overhangMm / denominator, title: field.title }] : []))
     .filter(({ mm }) => mm >= UNTOLD_MM)
     .sort((a, b) => b.mm - a.mm);
-  return worst ? [`${worst.mm.toFixed(1)} mm over the edge of its field “${worst.title}”`] : [];
+  return worst ? [`${worst.mm.toFixed(1)} mm over the edge of its field “${worst.title}” on the model`] : [];
 }
 
 /** A marking that lies nowhere on the zone that it was entered for. */

@@ -171,7 +171,7 @@ function Plan({ data }: { data: MarkingsPage }): ReactNode {
                   {lengthsMm.length > 0 ? (
                     <span className="dim">
                       , cut to {lengthsMm.length} lengths of{' '}
-                      {shown(listed([...new Set(lengthsMm.map((mm) => `${mm.toFixed(1)} mm`))]))}
+                      {shown(listed([...new Set(lengthsMm.map((mm) => `${mm.toFixed(1)} mm`))]))} on the model
                     </span>
                   ) : null}
                 </li>

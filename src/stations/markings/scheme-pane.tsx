@@ -362,7 +362,9 @@ function FieldTable({
               <Chip hex={data.inks[own.code] ?? null} /> {own.code}
             </td>
             <td className="nowrap">
-              {own.edge === 'soft' ? shown(`soft, ${(own.softMm / data.denominator).toFixed(1)} mm`) : 'hard'}
+              {own.edge === 'soft'
+                ? shown(`soft, ${(own.softMm / data.denominator).toFixed(1)} mm on the model`)
+                : 'hard'}
             </td>
             <td className="order">
               <button
