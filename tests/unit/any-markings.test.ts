@@ -5,6 +5,7 @@ import { takesPaint } from '@/core/derive/marked';
 import { deriveBrief, type BriefView } from '@/core/derive/derive';
 import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import { isSeen } from '@/core/kit/seen';
+import { descendantsOf } from '@/core/route/behind';
 import { FROM_A_SHEET } from '@/core/markings/kinds';
 import { coatsOfMarkingIn } from '@/core/workshop/marking-minutes';
 import { cutSheets, sheetOffers } from '@/core/workshop/cut-sheets';
@@ -58,6 +59,13 @@ describe('markings of any brief', () => {
         );
         expect([...on].sort()).toEqual([...zonesOf(view, id)].sort());
       }
+    }, 14));
+
+  test('what is printed at home is printed, sealed, cut and tried before it is placed', () =>
+    everyView((view) => {
+      const behind = descendantsOf(view.route, ['dip-prints']);
+      for (const { id } of view.state.markings.filter(({ method }) => method === 'own decal'))
+        if (zonesOf(view, id).length > 0) expect([id, behind.has(`marking:${id}`)]).toEqual([id, true]);
     }, 14));
 
   test('its steps lay the coats that its masks are cut for, one after the other', () =>

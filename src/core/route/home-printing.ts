@@ -5,6 +5,7 @@ import { workOfWhite } from '@/core/work/making';
 import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
 import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import { dryingTime } from '@/core/paint/drying';
+import type { Joint } from '@/core/work/kinds';
 import type { RouteMarking } from './call';
 import { driedBy, handledBy } from './by-way';
 import type { Addition } from './insert';
@@ -19,9 +20,10 @@ import { BLADE } from './rules/cautions';
 /** Each print with the film round it, beside its own area. */
 const FILM_ROUND = 1.5;
 
-/** Printing, sealing, cutting and trying what is printed at home: all of it on one sheet, in good time before the markings. */
+/** Printing, sealing, cutting and trying what is printed at home: all of it on one sheet, in good time before what is let in at the joints. */
 export function printingAdditions(
   markings: readonly RouteMarking[],
+  joints: readonly Joint[],
   { coats, general, climate }: Pick<RouteInput, 'coats' | 'general' | 'climate'>,
 ): Addition[] {
   const own = markings.filter(({ method }) => method === 'own decal');
@@ -97,7 +99,7 @@ export function printingAdditions(
         { why: 'a seal that lets water in is sprayed again; after this there is no more sheet' },
       ),
       after: ['cut-decals'],
-      before: ['markings'],
+      before: joints,
     },
   ];
 }

@@ -78,6 +78,7 @@ export function buildRoute(input: RouteInput): Route {
   const onParts = new Set(covered.apart);
   const isLoose = ({ zones }: RouteMarking) => zones.every((zone) => onParts.has(zone));
   const [loose, fast] = [markings.filter(isLoose), markings.filter((marking) => !isLoose(marking))];
+  const isPrinted = ({ method }: RouteMarking) => method === 'own decal';
   const order = sprayOrder(outside.calls, input);
   const isWorn = input.options.chips === 'fluid beneath' && weathered(build);
   const fluid = isWorn ? fluidRun(order, { ...input, markings: fast }) : null;
@@ -103,7 +104,8 @@ export function buildRoute(input: RouteInput): Route {
     ...(input.options.stores === 'none' ? [] : storeAdditions(input.storesAt ?? [], sized)),
     ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
     ...subjectAdditions(input.subjects ?? [], input),
-    ...printingAdditions(markings, input),
+    // What is printed for parts that are painted apart is placed there, sooner than the rest.
+    ...printingAdditions(markings, loose.some(isPrinted) ? ['part-markings', 'markings'] : ['markings'], input),
   );
   const built = inPieces(fadedAsPainted(network.route(), outside.calls), outline.zones);
   const whole = withRuns(built, input.runs ?? []);
