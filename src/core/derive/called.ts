@@ -33,6 +33,8 @@ export interface CallView {
   zones: string[];
   /** Markings that are made here and have it. */
   markings: MarkedCall[];
+  /** Things of their own on zones that have it: a handle, a cushion. */
+  items: CalledItem[];
   /** Whether it comes out of a bottle at all: of what is only printed or penned no paint is needed. */
   painted: boolean;
   /** Skin on the model that shows it and what is painted of markings, cm2. */
@@ -48,7 +50,21 @@ export interface CallView {
   way: Suggestion & { chosen: boolean; takes: AppliedFigures };
 }
 
-export type CallMaker = (value: string, zones: string[], areaM2?: number, markings?: MarkedCall[]) => CallView;
+export interface CalledItem {
+  zone: string;
+  item: string;
+}
+
+/** Of a thing of its own nobody measures the skin: that of a cushion, m2. */
+const ITEM_M2 = 0.05;
+
+export type CallMaker = (
+  value: string,
+  zones: string[],
+  areaM2?: number,
+  markings?: MarkedCall[],
+  items?: CalledItem[],
+) => CallView;
 
 /** How general coats are brought on in a brief. */
 export const generalWayOf = ({ choices }: Pick<BriefState, 'choices'>, tools: readonly Tool[]): GeneralWay =>
@@ -81,13 +97,16 @@ export function callMaker(
       const lab = under === code ? null : labOf(under);
       return lab ? [{ code: under, lab }] : [];
     });
-  return (value, zones, areaM2, markings = []) => {
+  return (value, zones, areaM2, markings = [], items = []) => {
     const made = markings.filter(takesPaint);
     const isOnMarkingsAlone = zones.length === 0 && made.length > 0;
+    const isOnItemsAlone = zones.length === 0 && made.length === 0 && items.length > 0;
     const areaCm2 =
       (areaM2 === undefined
         ? modelAreaOfZones(outline, zones, state.brief.denominator)
-        : (areaM2 * 1e4) / state.brief.denominator ** 2) + made.reduce((sum, marking) => sum + marking.areaCm2, 0);
+        : (areaM2 * 1e4) / state.brief.denominator ** 2) +
+      made.reduce((sum, marking) => sum + marking.areaCm2, 0) +
+      (items.length * ITEM_M2 * 1e4) / state.brief.denominator ** 2;
     const code = canonicalIn(book, value);
     const colour = official.get(code) ?? null;
     const record = state.choices.find((choice) => choice.codeId === colour?.record.id);
@@ -102,18 +121,20 @@ export function callMaker(
         : null;
     const filter = record?.filter ?? null;
     const filterPaint = filter && paints.get(filter.paintId);
-    const suggested = isOnMarkingsAlone
-      ? wayOfMarkings(made, general)
-      : suggestWay(
-          {
-            areaCm2,
-            edge: zones.some((zone) => soft.has(zone)) ? 'soft' : 'hard',
-            metallic: paint ? paint.kind === 'metallic' : false,
-            bottled: Boolean(paint),
-          },
-          tools,
-          general,
-        );
+    const suggested = isOnItemsAlone
+      ? BY_HAND
+      : isOnMarkingsAlone
+        ? wayOfMarkings(made, general)
+        : suggestWay(
+            {
+              areaCm2,
+              edge: zones.some((zone) => soft.has(zone)) ? 'soft' : 'hard',
+              metallic: paint ? paint.kind === 'metallic' : false,
+              bottled: Boolean(paint),
+            },
+            tools,
+            general,
+          );
     // Of markings alone: masks get their white ground.
     const under = isOnMarkingsAlone && paint && needsWhite(paint) ? WHITE : ground;
     const way = record?.way
@@ -125,7 +146,8 @@ export function callMaker(
       official: colour,
       zones,
       markings,
-      painted: zones.length > 0 || made.length > 0,
+      items,
+      painted: zones.length > 0 || made.length > 0 || items.length > 0,
       areaCm2,
       choice,
       coats:
@@ -148,6 +170,9 @@ export function callMaker(
 
 /** The ground that goes under colours of masked markings that hide badly. */
 const WHITE = groundCalled('white')!.lab;
+
+/** Small things of their own are never sprayed. */
+const BY_HAND: Suggestion = { way: 'brush', because: 'small things that are painted by hand' };
 
 /** How the colours of markings go on, as their steps have it. */
 function wayOfMarkings(made: readonly MarkedCall[], general: GeneralWay): Suggestion {
@@ -217,19 +242,16 @@ export function callViews(
   );
   const ruled = new Map(rulings.flatMap(({ zone, item, code }) => (item === '' ? [[zone, code] as const] : [])));
   const worn = wornColours(state, outline, ruled, book);
-  // A thing of its own on a zone is painted with the zone's colours, on no skin that is reckoned.
-  for (const { zone, item, code } of rulings) {
-    if (item === '') continue;
-    const known = worn.find((one) => one.code === code);
-    if (!known) worn.push({ code, zones: [zone], areaM2: 0 });
-    else if (!known.zones.includes(zone)) known.zones.push(zone);
-  }
+  // A thing of its own on a zone is painted by itself, by hand.
+  const items = new Map<string, CalledItem[]>();
+  for (const { zone, item, code } of rulings)
+    if (item !== '') items.set(code, [...(items.get(code) ?? []), { zone, item }]);
   const marked = markedColours(state, outline, book);
-  for (const code of marked.keys())
+  for (const code of [...marked.keys(), ...items.keys()])
     if (!worn.some((one) => one.code === code)) worn.push({ code, zones: [], areaM2: 0 });
   return worn
     .sort((one, other) => one.code.localeCompare(other.code))
-    .map(({ code, zones, areaM2 }) => callOf(code, zones, areaM2, marked.get(code)));
+    .map(({ code, zones, areaM2 }) => callOf(code, zones, areaM2, marked.get(code), items.get(code)));
 }
 
 export function routeCall(call: CallView): RouteCall {

@@ -82,6 +82,7 @@ export function wantedOf(
         hides: hidingPairs(colours),
       };
     }),
+    items: calls.flatMap((call) => call.items.map((item) => ({ ...item, call: routeCall(call) }))),
     soft: [...soft].sort(),
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
     parts: partJobs(state.parts, brief.options),

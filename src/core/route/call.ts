@@ -54,6 +54,13 @@ export interface RouteMarking {
   measures?: string[];
 }
 
+/** A thing of its own on a zone: a handle, a cushion, a camera. */
+export interface RouteItem {
+  zone: string;
+  item: string;
+  call: RouteCall;
+}
+
 /** What is modelled beside the main airframe, as far as its work goes. */
 export interface RouteSubject {
   kind: SubjectKind;

@@ -11,7 +11,7 @@ import type { RouteEdit } from './edits';
 import type { GeneralCoats, ZonedCoat } from './general-coats';
 import type { TakenRemedy } from '@/core/laid/guard';
 import type { OwnRun } from './runs';
-import type { RouteCall, RouteMarking, RouteSubject } from './call';
+import type { RouteCall, RouteMarking, RouteSubject, RouteItem } from './call';
 import type { StructureRuling } from './structure-runs';
 
 /** What a route is made from. */
@@ -23,6 +23,8 @@ export interface RouteInput {
   /** Colours in the order of spraying that was chosen; light before dark where nobody chose. */
   maskOrder?: readonly string[];
   markings: readonly RouteMarking[];
+  /** Things of their own on zones, each with its colour. */
+  items?: readonly RouteItem[];
   /** Zones whose boundaries are ruled soft. */
   soft?: readonly string[];
   /** Where colours meet on the model; those of the zones alone where nothing is said. */

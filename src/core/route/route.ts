@@ -14,6 +14,7 @@ import { fluidRun } from './chipping';
 import { sprayOrder } from './colour-order';
 import { simpleSprays, type Part } from './simple-sprays';
 import { printingAdditions } from './home-printing';
+import { itemAdditions } from './item-runs';
 import { appliedMarkings, partMarkings } from './marking-runs';
 import { temporaryAdditions, temporaryCoats } from './temporary-runs';
 import { withDrying } from '@/core/laid/drying';
@@ -105,6 +106,7 @@ export function buildRoute(input: RouteInput): Route {
     ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
     ...subjectAdditions(input.subjects ?? [], input),
     // What is printed for parts that are painted apart is placed there, sooner than the rest.
+    ...itemAdditions(input.items ?? [], covered, input),
     ...printingAdditions(markings, loose.some(isPrinted) ? ['part-markings', 'markings'] : ['markings'], input),
   );
   const built = inPieces(fadedAsPainted(network.route(), outside.calls), outline.zones);

@@ -18,8 +18,15 @@ const MADE: Readonly<Record<MarkingMethod, string>> = {
 export const markingsOfCall = ({ markings }: Pick<CallView, 'markings'>): string[] =>
   markings.map(({ title, method }) => `${title} (${MADE[method]})`);
 
+/** "handle (cockpit)", for each thing of its own that has a colour. */
+export const itemsOfCall = ({ zones }: Pick<Outline, 'zones'>, { items }: Pick<CallView, 'items'>): string[] =>
+  items.map(({ zone, item }) => `${item} (${spokenZones(zones, [zone])})`);
+
 /** Where a colour goes, as one says it: zones, and the markings that have it. */
-export function calledWhere({ zones }: Pick<Outline, 'zones'>, call: Pick<CallView, 'zones' | 'markings'>): string {
+export function calledWhere(
+  { zones }: Pick<Outline, 'zones'>,
+  call: Pick<CallView, 'zones' | 'markings' | 'items'>,
+): string {
   const skin = call.zones.length > 0 ? [spokenZones(zones, call.zones)] : [];
-  return listed([...skin, ...markingsOfCall(call)]);
+  return listed([...skin, ...markingsOfCall(call), ...itemsOfCall({ zones }, call)]);
 }

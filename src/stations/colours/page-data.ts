@@ -25,7 +25,7 @@ import {
   type Target,
 } from '@/core/match/single';
 import { APART, INSIDE, type ZoneGroup } from '@/core/outline/zones';
-import { calledWhere, markingsOfCall } from '@/core/workshop/called-where';
+import { calledWhere, itemsOfCall, markingsOfCall } from '@/core/workshop/called-where';
 import { touchingZones } from '@/core/outline/touching';
 import { groundOfBrief } from '@/core/paint/grounds';
 import type { Climate } from '@/core/paint/drying';
@@ -69,7 +69,7 @@ export interface ColourCallRow {
   lab: Lab | null;
   sd: number;
   zones: { key: string; title: string }[];
-  /** Markings that have it: as one says each, and on which zones they lie. */
+  /** Markings and things of their own that have it: as one says each, and on which zones they lie. */
   markings: { says: string; zones: string[] }[];
   /** Whether paint is needed for it at all: not for what is only printed or penned. */
   painted: boolean;
@@ -303,7 +303,10 @@ function callRow(
     lab,
     sd,
     zones,
-    markings: markingsOfCall(call).map((says, i) => ({ says, zones: call.markings[i]!.zones })),
+    markings: [
+      ...markingsOfCall(call).map((says, i) => ({ says, zones: call.markings[i]!.zones })),
+      ...itemsOfCall(view.outline, call).map((says, i) => ({ says, zones: [call.items[i]!.zone] })),
+    ],
     painted: call.painted,
     where: calledWhere(view.outline, call),
     chosen: choice
