@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test';
-import { asWideAsThePage, DESK, expect, openDemo, PHONE, soundPage, test, tooSmallForAFinger } from '../support/story';
+import {
+  asWideAsThePage,
+  choose,
+  DESK,
+  expect,
+  openDemo,
+  PHONE,
+  soundPage,
+  test,
+  tooSmallForAFinger,
+} from '../support/story';
 import { nowMs } from '../../src/clock/now';
 
 const option = (page: Page, name: string) => page.getByRole('group', { name, exact: true });
@@ -199,6 +209,34 @@ test.describe('Kit', () => {
     await expect(page.getByText('Pour one layer of water on Quay').last()).toBeVisible();
     await page.goto(`${base}/evidence`);
     await expect(page.getByRole('button', { name: 'Ground crew, clothes', exact: true })).toBeVisible();
+  });
+
+  test('sixteen aircraft on a deck on the sea: each says what it stands on, and the route follows', async ({
+    page,
+  }) => {
+    const base = await openDemo(page, 'kit?show=subjects');
+    const add = async (title: string, kind: string, on: string, more: () => Promise<void> = async () => undefined) => {
+      await page.getByRole('button', { name: 'Add a subject' }).click();
+      await page.getByLabel('Title').fill(title);
+      await choose(page, page, 'Kind', kind);
+      if (on) await choose(page, page, 'Stands on', on);
+      await more();
+      await page.getByRole('button', { name: 'Keep it' }).click();
+      await expect(page.getByRole('rowheader', { name: title })).toBeVisible();
+    };
+    await add('Sea', 'Base', '');
+    await add('Carrier', 'Vessel', 'Sea');
+    await add('Deck load', 'Aircraft', 'Carrier', async () => {
+      await page.getByLabel('Count').fill('16');
+      await page.getByLabel('Place', { exact: true }).fill('on the flight deck');
+    });
+    await expect(page.getByRole('row', { name: /Deck load/ })).toContainText('on Carrier');
+    await page.goto(`${base}/route`);
+    const titles = await page.locator('.session li button').allTextContents();
+    const at = (title: RegExp) => titles.findIndex((own) => title.test(own));
+    const order = [/^Prime Sea/, /^Fix down Carrier/, /^Park Deck load \(16\): on the flight deck/].map(at);
+    expect(order.every((place) => place >= 0)).toBe(true);
+    expect([...order].sort((a, b) => a - b)).toEqual(order);
   });
 
   test('a zone may be of another day, and what that contradicts is named', async ({ page }) => {
