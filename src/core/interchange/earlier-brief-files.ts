@@ -80,15 +80,13 @@ const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
   'build-brief/10': (file) => ({ ...file, format: 'build-brief/11', coats: [] }),
   /** Had one product for each coat, wherever it was laid. */
   'build-brief/11': (file) => ({ ...file, format: 'build-brief/12' }),
-  /** Had no stripes along a body, no pieces of a marking, and nothing of printing at home. */
-  'build-brief/12': (file) => ({ ...file, format: 'build-brief/13' }),
-  /** A part replaced one at the most. */
-  'build-brief/13': (file) => ({
+  /** Had no stripes along a body, no pieces of a marking, and nothing of printing at home; a part replaced one at the most. */
+  'build-brief/12': (file) => ({
     ...file,
-    format: 'build-brief/14',
+    format: 'build-brief/13',
     parts: each(file.parts, (part) => {
       const { replaces } = part as Raw;
-      return { ...part, replaces: replaces === null || replaces === undefined ? [] : [replaces].flat() };
+      return { ...part, replaces: typeof replaces === 'string' ? [replaces] : [] };
     }),
   }),
 };
