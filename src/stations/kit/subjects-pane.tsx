@@ -44,7 +44,7 @@ const fieldsFor = (subjects: KitPage['subjects']): FieldSpec[] => [
     options: IN_PLACE_BY.map((value) => ({ value, label: BY_TITLES[value] })),
     width: 4,
   },
-  { name: 'note', label: 'Note', width: 12 },
+  { name: 'note', label: 'Note', width: 8 },
 ];
 
 const onWhat = ({ standsOn }: KitPage['subjects'][number], subjects: KitPage['subjects']): string => {
