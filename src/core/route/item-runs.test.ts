@@ -10,7 +10,13 @@ const demo = { ...stateOfDemo(shelf), log: [], mishaps: [], plans: [], edits: []
 /** A code that no skin of the demo wears. */
 const RED = 'TCS 10';
 const withItems = (items: readonly (readonly [zone: string, item: string])[], over: Partial<BriefState> = {}) => {
-  const asked = items.map(([zone, item], i) => ({ id: `asked item ${i}`, version: 1, zone, aspect: 'colour' as const, item }));
+  const asked = items.map(([zone, item], i) => ({
+    id: `asked item ${i}`,
+    version: 1,
+    zone,
+    aspect: 'colour' as const,
+    item,
+  }));
   const ruled = asked.map(({ id }, i) => ({
     ...demo.rulings[0]!,
     id: `ruled item ${i}`,
