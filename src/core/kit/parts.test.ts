@@ -71,6 +71,36 @@ describe('a register that cannot be', () => {
     ).toBe('C 1 replaces C 3 replaces C 1: a circle');
     expect(says([part({ replacesIds: ['b'] }), part({ id: 'b', number: '2' })])).toEqual([]);
   });
+  test('a circle is told though what leads to it stands before it', () => {
+    const leading = part({ replacesIds: ['b'] });
+    const circle = [
+      part({ id: 'b', number: '2', replacesIds: ['c'] }),
+      part({ id: 'c', number: '3', replacesIds: ['b'] }),
+    ];
+    const told = ['C 2 replaces C 3 replaces C 2: a circle', 'C 3 replaces C 2 replaces C 3: a circle'];
+    expect(says([leading, ...circle])).toEqual(told);
+    expect(says([...circle, leading])).toEqual(told);
+  });
+  test('a circle is told at each of its parts and at no other', () => {
+    const links = fc.array(fc.tuple(fc.nat(7), fc.nat(7)), { maxLength: 14 });
+    fc.assert(
+      fc.property(links, (all) => {
+        const replaced = (i: number) => [
+          ...new Set(all.flatMap(([user, old]) => (user === i && old !== i ? [old] : []))),
+        ];
+        const comesTo = (i: number, seen = new Set<number>()): Set<number> => {
+          for (const old of replaced(i)) if (!seen.has(old)) comesTo(old, seen.add(old));
+          return seen;
+        };
+        const eight = Array.from({ length: 8 }, (_, i) => i);
+        const parts = eight.map((i) =>
+          part({ id: `p${i}`, number: String(i + 1), replacesIds: replaced(i).map((old) => `p${old}`) }),
+        );
+        const inCircles = eight.filter((i) => comesTo(i).has(i)).map((i) => `p${i}`);
+        expect(registerFaults(parts, null).map(({ id }) => id)).toEqual(inCircles);
+      }),
+    );
+  });
   test('what would arrive before the kit was bought', () => {
     expect(says([part({ orderedUntil: '2026-01-01' })], '2026-02-01')[0]).toMatch(/before the kit was bought/);
     expect(says([part({ orderedUntil: '2026-03-01' })], '2026-02-01')).toEqual([]);

@@ -1,3 +1,5 @@
+import { topologicalOrder } from '@/core/units/topological';
+
 /** What is in the box and what comes beside it: parts by sprue and number. */
 
 export const PART_ORIGINS = ['kit', 'etched', 'resin', 'turned', 'printed', 'spare', 'scratch-built'] as const;
@@ -87,7 +89,7 @@ export function registerFaults(
   const faults: { id: string; field: string; says: string }[] = [];
   const byId = new Map(parts.map((part) => [part.id, part]));
   const seen = new Set<string>();
-  const free = new Set<string>();
+  const free = leadingToNoCircle(parts);
   for (const part of parts) {
     const key = keyOfPart(part);
     if (seen.has(key))
@@ -116,11 +118,20 @@ export function registerFaults(
   return faults;
 }
 
-/** The circle of replacements that a part stands in, itself first and last; null where it stands in none. `free` are known to stand in none. */
+/** Parts that stand in no circle of replacements, and replace none that does, directly or by others. */
+function leadingToNoCircle(parts: readonly Pick<Part, 'id' | 'replacesIds'>[]): ReadonlySet<string> {
+  const at = new Map(parts.map(({ id }, i) => [id, i]));
+  const arcs = parts.flatMap(({ replacesIds }, user) =>
+    replacesIds.flatMap((old) => (at.has(old) ? [[at.get(old)!, user] as const] : [])),
+  );
+  return new Set(topologicalOrder(parts.length, arcs).map((i) => parts[i]!.id));
+}
+
+/** The circle of replacements that a part stands in, itself first and last; null where it stands in none. `free` lead to none. */
 function circleOf<T extends Pick<Part, 'id' | 'replacesIds'>>(
   id: string,
   byId: ReadonlyMap<string, T>,
-  free: Set<string>,
+  free: ReadonlySet<string>,
 ): T[] | null {
   const visited = new Set<string>();
   const ways: T[][] = [[byId.get(id)!]];
@@ -132,7 +143,6 @@ function circleOf<T extends Pick<Part, 'id' | 'replacesIds'>>(
     // A circle further on is told at its own parts.
     for (const next of at.replacesIds) if (byId.has(next)) ways.push([...way, byId.get(next)!]);
   }
-  for (const one of visited) free.add(one);
   return null;
 }
 

@@ -1,3 +1,4 @@
+import { topologicalOrder } from '@/core/units/topological';
 import { Calendar } from './calendar';
 import type { PlanLink, PlanProblem } from './problem';
 
@@ -45,23 +46,6 @@ export function waitingCircle(problem: Waiting): string[] | null {
 function arcsByIndex(problem: Waiting): [number, number][] {
   const index = new Map(problem.steps.map((step, i) => [step.id, i]));
   return problem.links.map((link) => [index.get(link.from)!, index.get(link.to)!]);
-}
-
-function topologicalOrder(count: number, arcs: readonly (readonly [number, number])[]): number[] {
-  const waits = new Array<number>(count).fill(0);
-  const next: number[][] = Array.from({ length: count }, () => []);
-  for (const [from, to] of arcs) {
-    waits[to]! += 1;
-    next[from]!.push(to);
-  }
-  const order = waits.flatMap((n, i) => (n === 0 ? [i] : []));
-  for (let k = 0; k < order.length; k += 1) {
-    for (const to of next[order[k]!]!) {
-      waits[to]! -= 1;
-      if (waits[to] === 0) order.push(to);
-    }
-  }
-  return order;
 }
 
 /** Expects links between known steps and no circle (see waitingCircle). */
