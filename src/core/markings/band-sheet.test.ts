@@ -175,6 +175,12 @@ describe('a stripe as it is measured', () => {
     expect(measuredEdges(kept)).toEqual(edges);
     expect(kept.design.profile[1]!.at).toBe(kept.design.profile[2]!.at);
   });
+  test('a second one further aft stays as far aft of the first', () => {
+    const two = { ...from, places: [place('port', 8, 1), place('starboard', 8, 1), place('port', 20, 2)] };
+    const { from: fore, to: aft } = endsOf(two);
+    expect(laidAlong(two, fore, aft).places).toEqual(two.places);
+    expect(laidAlong(two, 6, 18).places.map(({ station }) => station)).toEqual([12, 12, 24]);
+  });
   test('an even one has its edges at its ends', () =>
     expect(measuredEdges(from)).toEqual([
       { station: 3, lowMm: -125, highMm: 125 },

@@ -23,12 +23,14 @@ export function endsOf({ heightMm, design, places }: Along): { from: number; to:
   return { from: rounded(middle - half, 3), to: rounded(middle + half, 3) };
 }
 
-/** The same from one station to another, m, at all of its places. */
+/** The same from one station to another, m, at its first place; the others stay as far fore or aft of that as they are. */
 export function laidAlong({ heightMm, design, places }: Along, from: number, to: number): Laid {
   const [fore, aft] = [Math.min(from, to), Math.max(from, to)];
+  const middle = (fore + aft) / 2;
+  const moved = middle - (places[0]?.station ?? middle);
   return {
     design: { ...design, aspect: rounded(((aft - fore) * 1000) / heightMm, 4) },
-    places: places.map((place) => ({ ...place, station: rounded((fore + aft) / 2, 4) })),
+    places: places.map((place) => ({ ...place, station: rounded(place.station + moved, 4) })),
   };
 }
 
