@@ -116,12 +116,7 @@ export function checkParts<P extends Fields<'part'> & { id: string }>(
   const zones = new Set(outlineOf(state).zones.map(({ key }) => key));
   const own = new Set(parts.map(({ id }) => id));
   const register = [...state.parts.filter(({ id }) => !own.has(id)), ...parts];
-  const known = new Set(register.map(({ id }) => id));
-  for (const { zone, replacesIds } of parts) {
-    if (zone && !zones.has(zone)) throw new Refused('zone', NO_ZONE);
-    if (replacesIds.some((old) => !known.has(old)))
-      throw new Refused('replacesIds', 'A part that it replaces is gone.');
-  }
+  for (const { zone } of parts) if (zone && !zones.has(zone)) throw new Refused('zone', NO_ZONE);
   const mine = registerFaults(register, state.brief.boughtOn).find(({ id }) => own.has(id));
   if (mine) throw new Refused(mine.field, `${mine.says}.`);
   return parts.map((part) => ({

@@ -17,13 +17,13 @@ import {
   titled,
   type Piece,
 } from './flow';
+import { libertyPieces } from './liberty-pieces';
 import { INK, registerFonts, s } from './paper';
 import type { BriefPaper } from './paper-data';
 
 const OPEN = [46, 18, 36];
 const MARKING = [34, 12, 12, 14, 14, 14];
 const CAUTION = [55, 45];
-const LIBERTY = [34, 22, 44];
 
 /** The printed brief. */
 export function BriefPdf({ data, contents }: { data: BriefPaper; contents: Contents }): ReactNode {
@@ -58,12 +58,7 @@ function machinePieces(data: BriefPaper): Piece[] {
     },
     line(`Options: ${data.options}.`),
     ...(data.notes ? [line(data.notes)] : []),
-    ...(data.liberties.length > 0
-      ? [
-          section('Liberties and departures from the record'),
-          ...data.liberties.map(({ question, value, says }) => row(LIBERTY, [question, value, says])),
-        ]
-      : []),
+    ...libertyPieces(data.liberties),
     ...(data.open.length > 0
       ? [
           section('Still open'),

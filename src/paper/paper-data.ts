@@ -1,4 +1,3 @@
-import { libertiesOf, type Liberty } from '@/core/workshop/liberties';
 import { localDay } from '@/core/route/calendar';
 import type { BriefView } from '@/core/derive/derive';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
@@ -13,6 +12,7 @@ import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { SPRAYING } from '@/core/paint/spraying';
 import { thinningOf } from '@/core/paint/thinning';
 import { calledWhere } from '@/core/workshop/called-where';
+import { libertiesOf, type Liberty } from '@/core/workshop/liberties';
 import { capital, counted } from '@/core/units/words';
 import { workBySession } from '@/core/route/plan';
 import { dueInWords } from '@/ui/due-words';

@@ -1,4 +1,5 @@
 import { escape } from 'html-escaper';
+import { LIBERTIES_TITLE } from '@/core/workshop/liberties';
 import type { RecordLine, RecordPaper } from './record-data';
 
 /**
@@ -47,7 +48,7 @@ ${coloursIn('Colours on the model', data.colours)}${coloursIn('Planned, and not 
 const libertiesIn = (liberties: RecordPaper['liberties']): string =>
   liberties.length === 0
     ? ''
-    : `<h2>Liberties and departures from the record</h2><table>${liberties
+    : `<h2>${LIBERTIES_TITLE}</h2><table>${liberties
         .map(
           ({ question, value, says }) =>
             `<tr><th>${escape(question)}</th><td>${escape(value)}</td><td>${escape(says)}</td></tr>`,

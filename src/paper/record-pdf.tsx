@@ -2,12 +2,12 @@ import { Document, Image, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { FourViews, heightOfViews } from './four-views';
 import { Contents, Flow, heading, heightOf, mayBreak, row, ROW_PADDING, section, titled, type Piece } from './flow';
+import { libertyPieces } from './liberty-pieces';
 import { INK, registerFonts, s } from './paper';
 import type { RecordPaper } from './record-data';
 
 type Pictures = Readonly<Record<string, Uint8Array>>;
 
-const LIBERTY = [34, 22, 44];
 const ZONE = [28, 72];
 
 /** The record of a build on paper; `pictures` are JPEG bytes by id, small enough for print. */
@@ -27,12 +27,7 @@ export function RecordPdf({
     { height: heightOf(data.summary) + 6, node: <Text style={[s.strong, { marginTop: 6 }]}>{data.summary}</Text> },
     ...(data.colours.length > 0 ? [section('Colours on the model'), ...data.colours.map(colourPiece)] : []),
     ...(data.planned.length > 0 ? [section('Planned, and not laid yet'), ...data.planned.map(colourPiece)] : []),
-    ...(data.liberties.length > 0
-      ? [
-          section('Liberties and departures from the record'),
-          ...data.liberties.map(({ question, value, says }) => row(LIBERTY, [question, value, says])),
-        ]
-      : []),
+    ...libertyPieces(data.liberties),
   ];
   const work: Piece[] = [
     section('Day by day'),

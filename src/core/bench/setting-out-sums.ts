@@ -1,6 +1,6 @@
-/** Sums of setting out: strips, letters, holes; and of a bottle that is lent. Lengths in mm on the model. Each says how it came about. */
+import { shown } from './sum-figures';
 
-const shown = (value: number, digits = 2): string => String(Number(value.toFixed(digits)));
+/** Sums of setting out: strips, letters, holes; and of a bottle that is lent. Lengths in mm on the model. Each says how it came about. */
 
 /** n equal strips from a width, with what each cut takes. */
 export function stripsSum({ widthMm, count, cutMm }: { widthMm: number; count: number; cutMm: number }) {

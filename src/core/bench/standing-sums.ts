@@ -1,9 +1,7 @@
-/** Sums of how a model stands, and what clears the ground under it. Lengths in mm on the model, angles in degrees. Each says how it came about. */
+import { UNTOLD_MM } from '@/core/markings/size';
+import { DEGREES, shown } from './sum-figures';
 
-const shown = (value: number, digits = 2): string => String(Number(value.toFixed(digits)));
-const DEGREES = 180 / Math.PI;
-/** Nobody sees that a wheel is off the ground by less, mm. */
-const UNSEEN_MM = 0.1;
+/** Sums of how a model stands, and what clears the ground under it. Lengths in mm on the model, angles in degrees. Each says how it came about. */
 
 /** A leg or wheel: where it stands, aft of a datum and to starboard, and how far it reaches below a level line through the model. */
 export interface Leg {
@@ -41,7 +39,7 @@ export function legsSum({ legs }: { legs: readonly Leg[] }) {
     rollDeg: Math.atan(-alongY) * DEGREES,
     because: [
       `the plane nearest to ${n} feet, by least squares, moved to the foot that reaches furthest`,
-      most < UNSEEN_MM
+      most < UNTOLD_MM
         ? 'all of them stand: nobody sees the rest'
         : `leg ${packMm.indexOf(most) + 1} hangs ${shown(most)} mm over the ground: pack it, or take as much off the others`,
     ],
@@ -55,7 +53,7 @@ export function uprightSum({ leanDeg, widthMm }: { leanDeg: number; widthMm: num
     shimMm,
     because: [
       `${shown(widthMm)} mm x tan ${shown(Math.abs(leanDeg))}° = ${shown(shimMm)} mm, under the side that it leans to`,
-      shimMm < UNSEEN_MM ? 'less than anybody sees' : 'a strip of that thickness, tapered to nothing at the other side',
+      shimMm < UNTOLD_MM ? 'less than anybody sees' : 'a strip of that thickness, tapered to nothing at the other side',
     ],
   };
 }

@@ -1,11 +1,11 @@
+import { UNTOLD_MM } from '@/core/markings/size';
 import type { Chemistry } from '@/core/paint/chemistry';
 import { dryingFactor, dryingOf, type Climate, type DryingState } from '@/core/paint/drying';
 import { atScale } from '@/core/units/length';
+import { DEGREES, shown } from './sum-figures';
 
 /** Sums of the workshop beside those of the contract. Lengths in mm, weights in g, angles in degrees. Each says how it came about. */
 
-const shown = (value: number, digits = 2): string => String(Number(value.toFixed(digits)));
-const DEGREES = 180 / Math.PI;
 /** Newton for each gram. */
 const N_PER_G = 9.81e-3;
 
@@ -31,7 +31,7 @@ export function stanceSum(given: {
     shortenMm,
     because: [
       `legs differ by ${shown(shortenMm)} mm over a track of ${shown(trackMm)} mm`,
-      shortenMm < 0.1
+      shortenMm < UNTOLD_MM
         ? 'nobody sees that'
         : `take ${shown(shortenMm)} mm off the ${portMm > starboardMm ? 'port' : 'starboard'} leg, or pack the other`,
       `main legs ${shown(main)} mm, third wheel ${shown(thirdMm)} mm, ${shown(baseMm)} mm apart`,

@@ -93,12 +93,17 @@ export function labToHex(lab: Lab): { hex: string; inSrgb: boolean } {
   const rgb = xyzToSrgb(labToXyz(lab));
   const slack = 0.5 / 255;
   const inSrgb = rgb.every((c) => c >= -slack && c <= 1 + slack);
+  return { hex: srgbToHex(rgb), inSrgb };
+}
+
+/** `#rrggbb` of a screen colour, clipped to what a screen shows. */
+export function srgbToHex(rgb: Srgb): string {
   const hex = rgb.map((c) =>
     Math.round(Math.min(1, Math.max(0, c)) * 255)
       .toString(16)
       .padStart(2, '0'),
   );
-  return { hex: `#${hex.join('')}`, inSrgb };
+  return `#${hex.join('')}`;
 }
 
 /** Only the screen colour: for places that draw. */

@@ -17,7 +17,7 @@ import { paintInFull, type Paint } from '@/core/paint/catalogue';
 import { groundCalled, groundOfBrief, groundOfSchool, type Ground } from '@/core/paint/grounds';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import type { AppliedFigures } from '@/core/paint/quantity';
-import type { RouteCall } from '@/core/route/call';
+import { ITEM_M2, type RouteCall } from '@/core/route/call';
 import { needsWhite } from '@/core/markings/coats';
 import { markedColours, takesPaint, type MarkedCall } from './marked';
 import type { QuestionView } from './questions';
@@ -54,9 +54,6 @@ export interface CalledItem {
   zone: string;
   item: string;
 }
-
-/** Of a thing of its own nobody measures the skin: that of a cushion, m2. */
-const ITEM_M2 = 0.05;
 
 export type CallMaker = (
   value: string,

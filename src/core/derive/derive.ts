@@ -1,4 +1,3 @@
-import { matchedToPrints } from './printed-colours';
 import { codeBook, officialColours, type OfficialColour } from '@/core/codes/official';
 import type { CodeBook } from '@/core/codes/system';
 import type { ColourHistory } from '@/core/evidence/as-on';
@@ -23,6 +22,7 @@ import { colourHistoryOf, layerOrders, type LayerOrder } from './history';
 import { noseWeightOf, type NoseWeight } from './nose-weight';
 import { openItems, type OpenItem } from './open-items';
 import { planAhead } from './planned';
+import { matchedToPrints } from './printed-colours';
 import { weighQuestions, type QuestionView } from './questions';
 import { routeOf, type RouteWanted } from './routed';
 import { paintedOn, softZones } from './ruled';

@@ -1,6 +1,6 @@
 import type { Aspect } from '@/core/evidence/aspects';
 import { APART, type Zone } from '@/core/outline/zones';
-import { fixingSteps, needingSteps, wantedBefore } from '@/core/route/fixing';
+import { fixingSteps, glassSteps, needingSteps } from '@/core/route/fixing';
 import type { GateName } from '@/core/route/gates';
 import type { PlannedWork, RoutePlan } from '@/core/route/plan';
 import type { Route, RouteStep } from '@/core/work/step';
@@ -50,7 +50,7 @@ function dueOf(
   // What is painted apart and fitted late passes no gate.
   const gates = gateStep && (zone.closedBy || !APART.has(zone.group)) ? [gateStep] : [];
   const wanting = fixing.length > 0 ? fixing : needingSteps(route, zone, aspect);
-  const ahead = [...wanting, ...wantedBefore(route, zone, aspect), ...gates].filter((step) => !isDone(step));
+  const ahead = [...wanting, ...glassSteps(route, zone, aspect), ...gates].filter((step) => !isDone(step));
   const planned = ahead.flatMap((step) => workOf.get(step.key) ?? []);
   const first = planned.sort((a, b) => a.segments[0]![0] - b.segments[0]![0])[0];
   const step = first?.step ?? ahead[0] ?? null;

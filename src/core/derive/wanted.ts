@@ -1,8 +1,7 @@
-import { patternsOn } from '@/core/work/compare-orders';
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { partJobs } from '@/core/kit/part-work';
 import { keptAirbrushes } from '@/core/kit/tools';
-import { FROM_A_SHEET } from '@/core/markings/kinds';
+import { FROM_A_SHEET, isPrintedAtHome } from '@/core/markings/kinds';
 import { zonesOfMarking } from '@/core/markings/on-zones';
 import { paintedSize, piecesOfMarking } from '@/core/markings/painted-size';
 import type { Outline } from '@/core/outline/outline';
@@ -12,6 +11,7 @@ import { ASKED_IF_DONE } from '@/core/route/stage-of-zone';
 import type { PaintedField } from '@/core/scheme/cells';
 import type { Border } from '@/core/scheme/edges';
 import { skinEdges } from '@/core/scheme/skin-edges';
+import { patternsOn } from '@/core/work/compare-orders';
 import { generalWayOf, routeCall, type CallMaker, type CallView } from './called';
 import { chosenCoats } from './general-coats';
 import { hidingPairs } from './hiding';
@@ -77,7 +77,7 @@ export function wantedOf(
         pieces: piecesOfMarking(outline, marking),
         isStencil: marking.kind === 'stencil',
         ...(FROM_A_SHEET.has(marking.method) ? {} : { painted: paintedSize(outline, marking, brief.denominator) }),
-        ...(marking.method === 'own decal' ? { printing: marking.printing } : {}),
+        ...(isPrintedAtHome(marking) ? { printing: marking.printing } : {}),
         calls: colours.map(routeCall),
         hides: hidingPairs(colours),
       };

@@ -38,7 +38,7 @@ import type { FieldShape } from '@/core/scheme/field';
 import { subjectFaults } from '@/core/kept/check-subjects';
 import { whyNot } from '@/core/kit/conflicts';
 import { NOT_BEGUN } from '@/core/kit/machine';
-import { asRegister, partNumber, registerFaults } from '@/core/kit/parts';
+import { asRegister, registerFaults, replacedNumbers } from '@/core/kit/parts';
 import { subjectName } from '@/core/kit/subjects';
 import { machineOf } from '@/core/outline/presets';
 import { MOST_CHIPS, MOST_RECORDS } from '@/core/kept/most';
@@ -387,7 +387,7 @@ function partsNamed(state: BriefState): BriefFile['parts'] {
   const partOf = new Map(state.parts.map((part) => [part.id, part]));
   return state.parts.map((record) => {
     const { replacesIds, ...part } = plain(record);
-    return { ...part, replaces: replacesIds.flatMap((old) => partOf.get(old) ?? []).map(partNumber) };
+    return { ...part, replaces: replacedNumbers({ replacesIds }, partOf) };
   });
 }
 

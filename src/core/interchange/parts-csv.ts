@@ -1,6 +1,14 @@
 import { BLANK_PART } from '@/core/kept/blank';
 import { partFields, type Fields, type Kept } from '@/core/kept/records';
-import { asRegister, inBoxOrder, keyOfPart, MOST_PARTS, partNumber, registerFaults } from '@/core/kit/parts';
+import {
+  asRegister,
+  inBoxOrder,
+  keyOfPart,
+  MOST_PARTS,
+  partNumber,
+  registerFaults,
+  replacedNumbers,
+} from '@/core/kit/parts';
 import type { Zone } from '@/core/outline/zones';
 import { zonesCalled } from '@/core/outline/zone-sets';
 import { z } from 'zod';
@@ -128,18 +136,13 @@ export function partsCsv(parts: readonly Kept<'part'>[]): string {
   const byId = new Map(parts.map((part) => [part.id, part]));
   return writeTable(
     COLUMNS,
-    inBoxOrder(parts).map((part) => {
-      return {
-        ...part,
-        step: part.instructionStep,
-        set: part.setTitle,
-        replaces: part.replacesIds
-          .flatMap((old) => byId.get(old) ?? [])
-          .map(partNumber)
-          .join('|'),
-        colours: part.codes.join('|'),
-        ordered_until: part.orderedUntil,
-      };
-    }),
+    inBoxOrder(parts).map((part) => ({
+      ...part,
+      step: part.instructionStep,
+      set: part.setTitle,
+      replaces: replacedNumbers(part, byId).join('|'),
+      colours: part.codes.join('|'),
+      ordered_until: part.orderedUntil,
+    })),
   );
 }

@@ -36,6 +36,12 @@ export const partNumber = ({ sprue, number }: Pick<Part, 'sprue' | 'number'>): s
 export const partName = (part: Pick<Part, 'sprue' | 'number' | 'name'>): string =>
   `${partNumber(part)} ${part.name}`.trim();
 
+/** The numbers of what a part replaces, as far as that is there. */
+export const replacedNumbers = (
+  { replacesIds }: Pick<Part, 'replacesIds'>,
+  byId: ReadonlyMap<string, Pick<Part, 'sprue' | 'number'>>,
+): string[] => replacesIds.flatMap((old) => byId.get(old) ?? []).map(partNumber);
+
 const bare = (text: string): string =>
   text
     .toUpperCase()

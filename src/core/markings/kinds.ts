@@ -18,6 +18,9 @@ export const FROM_A_SHEET: ReadonlySet<MarkingMethod> = new Set(['decal', 'dry t
 /** Printed already, or here: it takes no paint. */
 export const PRINTED: ReadonlySet<MarkingMethod> = new Set(['decal', 'own decal', 'dry transfer']);
 
+/** A decal of one's own, printed at home. */
+export const isPrintedAtHome = ({ method }: { method: MarkingMethod }): boolean => method === 'own decal';
+
 /** What goes right round what it lies on, and has no shape before it lies there. */
 export const goesRound = ({ kind, design }: { kind: MarkingKind; design: { course: 'round' | 'along' } }): boolean =>
   kind === 'band' && design.course === 'round';

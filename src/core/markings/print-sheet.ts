@@ -58,7 +58,7 @@ export function printSheet(prints: readonly ToPrint[], denominator: number, inks
   const notes: string[] = [];
   const pieces = prints.flatMap((print): CutPiece[] => {
     const { marking, printing } = print;
-    const mirrors = [...marking.places.map(({ mirrored }) => mirrored)];
+    const mirrors = marking.places.map(({ mirrored }) => mirrored);
     const wanted = mirrors.length > 0 ? mirrors : [false];
     const spares = Array.from({ length: printing.spares }, () => wanted[0]!);
     const [ground, ...others] = print.grounds;

@@ -13,7 +13,7 @@ export interface SizeCheck {
 /** Within this many percent a decal passes for right: a tenth of a millimetre on a 5 mm letter. */
 const PASSES_PERCENT = 2;
 
-/** What nobody measures on a model, and no blade follows. */
+/** What nobody measures or sees on a model, and no blade follows, mm. */
 export const UNTOLD_MM = 0.1;
 
 /** Whether a printed size passes for the true one at scale. Lengths in mm. */

@@ -1,6 +1,6 @@
 import tracer from 'imagetracerjs';
 import { deltaE00 } from '@/core/colour/difference';
-import { hexToLab } from '@/core/colour/spaces';
+import { hexToLab, srgbToHex } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { grown, intersection, regionArea, union, type Region } from '@/core/geometry/clip';
 import type { Point, Polygon } from '@/core/geometry/polygon';
@@ -50,9 +50,9 @@ const CURVE_STEPS = 4;
 
 type Segment = { type: 'L' | 'Q'; x1: number; y1: number; x2: number; y2: number; x3?: number; y3?: number };
 
-const hex2 = (value: number) => Math.round(value).toString(16).padStart(2, '0');
+/** 0 to 255 each. */
 type Colour = { r: number; g: number; b: number; a: number };
-const hexOfColour = ({ r, g, b }: Colour) => `#${hex2(r)}${hex2(g)}${hex2(b)}`;
+const hexOfColour = ({ r, g, b }: Colour) => srgbToHex([r / 255, g / 255, b / 255]);
 
 /**
  * Traces a picture into at most so many colours. Those that are alike are taken together first, what covers little and lies near another before
@@ -113,12 +113,11 @@ function paletteOf(pixels: Pixels, most: number): Colour[] {
   const { array, palette } = tracer.colorquantization(copyOf(pixels), looked);
   const counts = palette.map(() => 0);
   for (const row of array) for (const i of row) if (i >= 0) counts[i]! += 1;
-  const solid = palette.flatMap((colour, i): Bunch[] =>
+  const bunches = palette.flatMap((colour, i): Bunch[] =>
     counts[i]! > 0 && colour.a >= SOLID
       ? [{ ...colour, a: 255, lab: hexToLab(hexOfColour(colour)), share: counts[i]! / (pixels.width * pixels.height) }]
       : [],
   );
-  const bunches = [...solid];
   while (bunches.length > 1) {
     const next = nearest(bunches);
     const isFew = bunches.length <= most;

@@ -54,6 +54,9 @@ export interface RouteMarking {
   measures?: string[];
 }
 
+/** Skin of a thing of its own on the real machine, m2: nobody measures it, and that of a cushion is taken. */
+export const ITEM_M2 = 0.05;
+
 /** A thing of its own on a zone: a handle, a cushion, a camera. */
 export interface RouteItem {
   zone: string;

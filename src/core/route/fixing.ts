@@ -97,8 +97,8 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
   );
 }
 
-/** Steps before which an answer should be known though they do not fix it: the inside of the frames is painted before the glass is in its place. */
-export const wantedBefore = (route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] =>
+/** Steps before which the colour of glass should be known though they do not fix it: the inside of its frames is painted before it is in its place. */
+export const glassSteps = (route: Route, zone: Pick<Zone, 'key' | 'group'>, aspect: Aspect): RouteStep[] =>
   zone.group === 'glazing' && aspect === 'colour' && !route.covered.apart.includes(zone.key)
     ? route.steps.filter(({ key }) => key === GLASS_FIXED)
     : [];

@@ -3,21 +3,14 @@ import { DEFAULT_OPTIONS } from '@/core/kit/options';
 import { PLAIN_PRINTING, type Printing } from '@/core/markings/printing';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
 import { outlineFor } from '@tests/support/outline-for';
+import { callOf } from '@tests/support/route-call';
 import { leastBetween } from '@tests/support/route-rules';
-import type { RouteCall, RouteMarking } from './call';
+import type { RouteMarking } from './call';
 import { fixingSteps } from './fixing';
 import { generalCoats } from './general-coats';
 import { buildRoute } from './route';
 
 const outline = outlineFor(DEFAULT_OPTIONS, 'single');
-const call = (code: string, zones: string[]): RouteCall => ({
-  code,
-  name: '',
-  zones,
-  lab: [60, 0, 0],
-  coats: 2,
-  paint: null,
-});
 const marking = (id: string, printing: Partial<Printing> = {}, over: Partial<RouteMarking> = {}): RouteMarking => ({
   id,
   title: id,
@@ -38,14 +31,15 @@ const routeWith = (markings: RouteMarking[], general: 'airbrush' | 'brush' = 'ai
     coats: generalCoats(),
     climate: STANDARD_CLIMATE,
     calls: [
-      call(
+      callOf(
         'A',
         outline.zones.map(({ key }) => key),
+        { lab: [60, 0, 0] },
       ),
     ],
     markings,
     layers: [],
-    callFor: (code) => call(code, []),
+    callFor: (code) => callOf(code, []),
   });
 const step = (route: ReturnType<typeof routeWith>, key: string) => route.steps.find((one) => one.key === key);
 

@@ -1,3 +1,4 @@
+import { isPrintedAtHome } from '@/core/markings/kinds';
 import { PLAIN_PRINTING } from '@/core/markings/printing';
 import { SPRAYING } from '@/core/paint/spraying';
 import { counted, listed } from '@/core/units/words';
@@ -26,7 +27,7 @@ export function printingAdditions(
   joints: readonly Joint[],
   { coats, general, climate }: Pick<RouteInput, 'coats' | 'general' | 'climate'>,
 ): Addition[] {
-  const own = markings.filter(({ method }) => method === 'own decal');
+  const own = markings.filter(isPrintedAtHome);
   if (own.length === 0) return [];
   const pieces = own.reduce((sum, { pieces: n = 1, printing = PLAIN_PRINTING }) => sum + n + printing.spares, 0);
   const areaCm2 = own.reduce((sum, { painted = NO_SIZE }) => sum + painted.areaCm2, 0) * FILM_ROUND;

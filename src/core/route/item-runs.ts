@@ -6,7 +6,7 @@ import { byHand } from '@/core/work/making';
 import { minutesOf, minutesSaid } from '@/core/work/minutes';
 import { stepOf, type Route } from '@/core/work/step';
 import { handledBy } from './by-way';
-import type { RouteItem } from './call';
+import { ITEM_M2, type RouteItem } from './call';
 import { coatOf, loadOf } from './call-coat';
 import type { Addition } from './insert';
 import { markingLayer } from './painted-marking';
@@ -15,8 +15,8 @@ import { rulesAfter } from './rules';
 
 /** Things of their own on zones, painted by hand: a handle, a cushion, a camera. Each is a step, and no spray of what it lies on. */
 
-/** Skin of such a thing on the real machine, m2, and how far its edge runs, m: those of a cushion. */
-const [ITEM_M2, ITEM_EDGE_M] = [0.05, 1];
+/** How far the edge of such a thing runs on the real machine, m: that of a cushion. */
+const ITEM_EDGE_M = 1;
 
 /** Where each is painted: once what is round it is, before that is worked over. */
 const WHERE: Readonly<Record<Cover, { joint: Joint; lane: Lane; stage: Stage }>> = {

@@ -3,6 +3,7 @@ import { DEFAULT_OPTIONS } from '@/core/kit/options';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
 import { waitingCircle } from '@/core/route/schedule/network';
 import { outlineFor } from '@tests/support/outline-for';
+import { callOf } from '@tests/support/route-call';
 import type { RouteCall, RouteMarking } from './call';
 import { generalCoats } from './general-coats';
 import { buildRoute } from './route';
@@ -13,14 +14,7 @@ import { descendantsOf } from './behind';
 const outline = outlineFor(DEFAULT_OPTIONS, 'single');
 const skin = outline.zones.filter(({ group }) => group === 'fuselage' || group === 'wings').map(({ key }) => key);
 const SIDE = 'fuselage-rear-port';
-const call = (code: string, zones: string[], light: number): RouteCall => ({
-  code,
-  name: '',
-  zones,
-  lab: [light, 0, 0],
-  coats: 2,
-  paint: null,
-});
+const call = (code: string, zones: string[], light: number) => callOf(code, zones, { lab: [light, 0, 0] });
 const band: RouteMarking = {
   id: 'band',
   title: 'Band',

@@ -2,7 +2,7 @@ import { ASSUMED_CHEMISTRY, coatOf } from './call-coat';
 import { isGrave, layOver } from '@/core/paint/chemistry';
 import type { Coat } from '@/core/paint/drying';
 import { isSeen } from '@/core/kit/seen';
-import { PRINTED } from '@/core/markings/kinds';
+import { isPrintedAtHome, PRINTED } from '@/core/markings/kinds';
 import { machineOf } from '@/core/outline/presets';
 import { coveredWith, COVERS, type Cover } from '@/core/outline/zones';
 import { partAdditions } from './part-runs';
@@ -79,7 +79,6 @@ export function buildRoute(input: RouteInput): Route {
   const onParts = new Set(covered.apart);
   const isLoose = ({ zones }: RouteMarking) => zones.every((zone) => onParts.has(zone));
   const [loose, fast] = [markings.filter(isLoose), markings.filter((marking) => !isLoose(marking))];
-  const isPrinted = ({ method }: RouteMarking) => method === 'own decal';
   const order = sprayOrder(outside.calls, input);
   const isWorn = input.options.chips === 'fluid beneath' && weathered(build);
   const fluid = isWorn ? fluidRun(order, { ...input, markings: fast }) : null;
@@ -105,9 +104,9 @@ export function buildRoute(input: RouteInput): Route {
     ...(input.options.stores === 'none' ? [] : storeAdditions(input.storesAt ?? [], sized)),
     ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
     ...subjectAdditions(input.subjects ?? [], input),
-    // What is printed for parts that are painted apart is placed there, sooner than the rest.
     ...itemAdditions(input.items ?? [], covered, input),
-    ...printingAdditions(markings, loose.some(isPrinted) ? ['part-markings', 'markings'] : ['markings'], input),
+    // What is printed for parts that are painted apart is placed there, sooner than the rest.
+    ...printingAdditions(markings, loose.some(isPrintedAtHome) ? ['part-markings', 'markings'] : ['markings'], input),
   );
   const built = inPieces(fadedAsPainted(network.route(), outside.calls), outline.zones);
   const whole = withRuns(built, input.runs ?? []);

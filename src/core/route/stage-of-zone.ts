@@ -32,18 +32,19 @@ const BY_GROUP: Record<Zone['group'], Wanted> = {
 };
 const ANYWHERE: Wanted = { first: 'gate:fuselage', last: 'aerials' };
 
+const wantedAt = (zone: Pick<Zone, 'key' | 'group'> | null): Wanted =>
+  zone ? (BY_ZONE[zone.key] ?? BY_GROUP[zone.group]) : ANYWHERE;
+
 /** `zone` null is of a part that nobody gave a zone. Once the first step is done, what is lost since is wanted by the last. */
 export function wantedBefore(zone: Pick<Zone, 'key' | 'group'> | null, done: ReadonlySet<string>): string {
-  const { first, last } = zone ? (BY_ZONE[zone.key] ?? BY_GROUP[zone.group]) : ANYWHERE;
+  const { first, last } = wantedAt(zone);
   if (!done.has(first)) return first;
   return done.has(last) ? 'last-look' : last;
 }
 
 /** Whether what is built in there is built in: the kit's own parts are glued then. */
-export function isBuilt(zone: Pick<Zone, 'key' | 'group'> | null, done: ReadonlySet<string>): boolean {
-  const { first } = zone ? (BY_ZONE[zone.key] ?? BY_GROUP[zone.group]) : ANYWHERE;
-  return done.has(first);
-}
+export const isBuilt = (zone: Pick<Zone, 'key' | 'group'> | null, done: ReadonlySet<string>): boolean =>
+  done.has(wantedAt(zone).first);
 
 /** Steps that `wantedBefore` asks about. */
 export const ASKED_IF_DONE: ReadonlySet<string> = new Set(

@@ -7,6 +7,7 @@ import { withSubjects } from '@/core/outline/subject-zones';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
 import { waitingCircle } from '@/core/route/schedule/network';
 import { outlineFor } from '@tests/support/outline-for';
+import { callOf } from '@tests/support/route-call';
 import { descendantsOf } from './behind';
 import type { RouteCall, RouteSubject } from './call';
 import { generalCoats } from './general-coats';
@@ -22,14 +23,6 @@ const subject = (kind: SubjectKind, title: string, over: Partial<RouteSubject> =
   layers: [],
   ...over,
 });
-const call = (code: string, zones: string[]): RouteCall => ({
-  code,
-  name: '',
-  zones,
-  lab: [50, 0, 0],
-  coats: 2,
-  paint: null,
-});
 const routeWith = (subjects: RouteSubject[], calls: RouteCall[] = [], stand = DEFAULT_OPTIONS.stand) => {
   const options = { ...DEFAULT_OPTIONS, stand };
   return buildRoute({
@@ -42,7 +35,7 @@ const routeWith = (subjects: RouteSubject[], calls: RouteCall[] = [], stand = DE
     calls,
     markings: [],
     layers: [],
-    callFor: (code) => call(code, []),
+    callFor: (code) => callOf(code, []),
     subjects,
   });
 };
@@ -60,9 +53,9 @@ describe('what stands on what', () => {
   const ship = subject('vessel', 'Carrier', { standsOn: sea.name });
   const load = subject('aircraft', 'Deck load', { count: 16, place: 'on the flight deck', standsOn: ship.name });
   const calls = [
-    call('SEA', [subjectZone(sea.name, 'ground')]),
-    call('DECK', [subjectZone(ship.name, 'deck')]),
-    call('BLUE', [subjectZone(load.name, 'upper')]),
+    callOf('SEA', [subjectZone(sea.name, 'ground')]),
+    callOf('DECK', [subjectZone(ship.name, 'deck')]),
+    callOf('BLUE', [subjectZone(load.name, 'upper')]),
   ];
   const route = routeWith([load, ship, sea], calls);
 
@@ -91,7 +84,7 @@ describe('what stands on what', () => {
   });
   test('grass and water come over the paint of a base, foam and ground under it', () => {
     const meadow = subject('base', 'Meadow', { layers: ['foam', 'ground', 'grass'] });
-    const built = routeWith([meadow], [call('EARTH', [subjectZone(meadow.name, 'ground')])]);
+    const built = routeWith([meadow], [callOf('EARTH', [subjectZone(meadow.name, 'ground')])]);
     inOrder(built, [
       'subject-meadow:layer:1:foam',
       'subject-meadow:layer:2:ground',

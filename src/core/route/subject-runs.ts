@@ -27,18 +27,18 @@ type SubjectInput = Pick<RouteInput, 'calls' | 'climate' | 'denominator' | 'gene
  */
 export function subjectAdditions(subjects: readonly RouteSubject[], input: SubjectInput): Addition[] {
   const works = new Map(subjects.map((subject) => [subject.name, new SubjectWork(subject, input)]));
+  const byName = new Map(subjects.map((subject) => [subject.name, subject]));
   for (const subject of subjects) {
     const under = subject.standsOn ? works.get(subject.standsOn) : undefined;
-    if (under && !standsOnItself(subject, subjects)) works.get(subject.name)!.standOn(under);
+    if (under && !standsOnItself(subject, byName)) works.get(subject.name)!.standOn(under);
   }
   return [...works.values()].flatMap((work) => work.steps());
 }
 
 /** Two tabs can make that: then none of it is taken for a support. */
-function standsOnItself(subject: RouteSubject, subjects: readonly RouteSubject[]): boolean {
-  const byName = new Map(subjects.map((one) => [one.name, one]));
+function standsOnItself(subject: RouteSubject, byName: ReadonlyMap<string, RouteSubject>): boolean {
   let under = byName.get(subject.standsOn ?? '');
-  for (let steps = 0; under && steps <= subjects.length; steps += 1) {
+  for (let steps = 0; under && steps <= byName.size; steps += 1) {
     if (under === subject) return true;
     under = byName.get(under.standsOn ?? '');
   }

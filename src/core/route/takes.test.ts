@@ -5,6 +5,7 @@ import { modelAreaOfZones } from '@/core/outline/outline';
 import { PRESETS, type PresetName } from '@/core/outline/presets';
 import { STANDARD_CLIMATE } from '@/core/paint/drying';
 import { outlineFor } from '../../../tests/support/outline-for';
+import { callOf } from '@tests/support/route-call';
 import type { RouteCall, RouteMarking } from './call';
 import { buildRoute } from './route';
 import { partsShare, piecesOf, workOf, type Sized } from './takes';
@@ -15,15 +16,8 @@ function routeAt(preset: PresetName, denominator: number, way: RouteCall['way'] 
   const options = { ...DEFAULT_OPTIONS, landing: PRESETS[preset].landing };
   const outline = outlineFor(options, preset);
   const outside = outline.zones.filter(({ group }) => group === 'fuselage' || group === 'wings').map(({ key }) => key);
-  const call = (code: string, zones: string[], light: number): RouteCall => ({
-    code,
-    name: '',
-    zones,
-    lab: [light, 0, 0],
-    coats: way === 'airbrush' ? 2 : 3,
-    paint: null,
-    way,
-  });
+  const call = (code: string, zones: string[], light: number) =>
+    callOf(code, zones, { lab: [light, 0, 0], coats: way === 'airbrush' ? 2 : 3, way });
   const marking = (id: string, method: RouteMarking['method']): RouteMarking => ({
     id,
     title: id,

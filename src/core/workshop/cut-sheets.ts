@@ -17,7 +17,7 @@ import type { Kept } from '@/core/kept/records';
 import { isOnPrintedWhite, PRINT_TITLES, printSheet, type PrintAs, type ToPrint } from '@/core/markings/print-sheet';
 import type { PaintedField } from '@/core/scheme/cells';
 import { schemeBases } from './colour-orders';
-import { goesRound } from '@/core/markings/kinds';
+import { goesRound, isPrintedAtHome } from '@/core/markings/kinds';
 import { rivetingOf, rivetSheet } from '@/core/markings/riveting';
 import { schemeOn } from '@/core/markings/placing';
 import { coatsOfMarkingIn } from './marking-minutes';
@@ -30,22 +30,17 @@ export interface SheetOffer {
   isPrinted?: boolean;
 }
 
-/** What goes on each sheet for a printer, by the name of the sheet. */
 type Which = (marking: Kept<'marking'>) => boolean;
-const isPrinted: Which = ({ method }) => method === 'own decal';
+/** What goes on each sheet for a printer, by the name of the sheet. */
 const PRINTS: Readonly<Record<string, { as: PrintAs; has: Which; where?: Which }>> = {
-  print: { as: 'colours', has: isPrinted },
+  print: { as: 'colours', has: isPrintedAtHome },
   // All of them, so that those with white lie where their colours do.
-  'print-white': { as: 'white', has: isPrinted, where: ({ printing }) => isOnPrintedWhite(printing) },
+  'print-white': { as: 'white', has: isPrintedAtHome, where: ({ printing }) => isOnPrintedWhite(printing) },
   'print-faint': { as: 'faint', has: ({ method, kind }) => method === 'brush' && kind === 'artwork' },
 };
 
 /** What is printed at home, each with the colours that it lies on. */
-function toPrint(
-  view: BriefView,
-  painted: readonly PaintedField[],
-  has: (marking: Kept<'marking'>) => boolean,
-): ToPrint[] {
+function toPrint(view: BriefView, painted: readonly PaintedField[], has: Which): ToPrint[] {
   const { ruled } = schemeBases(view);
   return view.state.markings.filter(has).map((marking) => ({
     marking,

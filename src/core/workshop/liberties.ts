@@ -11,6 +11,9 @@ export interface Liberty {
   says: string;
 }
 
+/** What a paper calls them. */
+export const LIBERTIES_TITLE = 'Liberties and departures from the record';
+
 /** Liberties and knowing departures of a brief, in the order of its questions; also of what nobody has a source for. */
 export const libertiesOf = ({ questions }: Pick<BriefView, 'questions'>): Liberty[] =>
   questions.flatMap((question): Liberty[] => {

@@ -1,4 +1,3 @@
-import { isWanted } from '@/core/kit/part-work';
 import type { BriefView } from '@/core/derive/derive';
 import { consequencesOf, type Consequence } from '@/core/workshop/consequences';
 import { dayContradictions } from '@/core/workshop/day-contradictions';
@@ -11,7 +10,8 @@ import type { ColourShelf } from '@/core/kept/state';
 import { saidTogether } from '@/core/kit/conflicts';
 import { compare, rodLength, type Comparison } from '@/core/kit/measuring';
 import { choiceSaid, OPTION_CHOICES, optionsFor, type OptionName } from '@/core/kit/options';
-import { inBoxOrder, partNumber } from '@/core/kit/parts';
+import { inBoxOrder, partNumber, replacedNumbers } from '@/core/kit/parts';
+import { isWanted } from '@/core/kit/part-work';
 import { sightOf, type Sight } from '@/core/kit/seen';
 import { figuresOf, type ToolFigures } from '@/core/kit/tools';
 import { machineOf } from '@/core/outline/presets';
@@ -167,10 +167,7 @@ function partRows(view: BriefView, parts: readonly Kept<'part'>[], zoneTitle: (k
       ...part,
       called: partNumber(part),
       zoneTitle: zoneTitle(part.zone),
-      replaces: part.replacesIds
-        .flatMap((old) => byId.get(old) ?? [])
-        .map(partNumber)
-        .join(', '),
+      replaces: replacedNumbers(part, byId).join(', '),
       replacedBy: (users.get(part.id) ?? []).join(', '),
       unwanted: isWanted(part, view.state.brief.options) ? '' : onlyWith(part),
       work: own?.titles ?? [],

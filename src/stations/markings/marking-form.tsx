@@ -1,12 +1,20 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
 import { save } from '@/actions/records';
 import type { Kept } from '@/core/kept/records';
 import { COURSES, figureFields, FIGURES, PLAIN, PLAIN_LETTERS, type Design } from '@/core/markings/design';
 import { HEXAGON } from '@/core/markings/figures';
-import { goesRound, MARKING_KINDS, MARKING_METHODS, PRINTED, type MarkingKind } from '@/core/markings/kinds';
+import {
+  goesRound,
+  isPrintedAtHome,
+  MARKING_KINDS,
+  MARKING_METHODS,
+  PRINTED,
+  type MarkingKind,
+} from '@/core/markings/kinds';
 import { FILMS, WHITES, type Printing } from '@/core/markings/printing';
 import { endsOf, laidAlong, measuredEdges, withEdges, type MeasuredEdge } from '@/core/markings/stripe';
 import type { MarkingPlace } from '@/core/markings/place';
@@ -17,11 +25,13 @@ import { DrawingInput } from '@/ui/drawing-input';
 import { PictureDrop } from '@/ui/picture-drop';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { LetterFace } from './letter-face';
-import dynamic from 'next/dynamic';
 import { pictureOf } from '@/ui/pixels';
 import type { MarkingsPage } from './page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useRedesign } from './use-redesign';
+
+type Values = Record<string, unknown>;
+type Marking = MarkingsPage['markings'][number];
 
 const TraceArtwork = dynamic(() => import('./trace-artwork').then((module) => module.TraceArtwork));
 
@@ -79,9 +89,6 @@ const AT_HOME: readonly FieldSpec[] = [
 const named = (fields: readonly FieldSpec[], values: Values): Values =>
   Object.fromEntries(Object.entries(values).filter(([name]) => fields.some((field) => field.name === name)));
 
-type Values = Record<string, unknown>;
-type Marking = MarkingsPage['markings'][number];
-
 /** What the form of a marking asks beside what it asks of all, by kind and by method. */
 function askedOf(
   marking: Marking | null,
@@ -93,7 +100,7 @@ function askedOf(
     ends: kind === 'band' ? ENDS : [],
     cuts: kind === 'window strip' && design.count > 1 ? [CUTS] : [],
     print: PRINTED.has(method) || sheetId !== null ? PRINT : [],
-    atHome: method === 'own decal' ? AT_HOME : [],
+    atHome: isPrintedAtHome(marking) ? AT_HOME : [],
   };
 }
 
@@ -112,10 +119,7 @@ function keptOf(marking: Marking, values: Values): Partial<Kept<'marking'>> {
       : { design };
   return {
     ...laid,
-    ...named(
-      asked.print.filter(({ name }) => name === 'byPrint' || name === 'piecesEach'),
-      values,
-    ),
+    ...named(asked.print, values),
     ...(asked.atHome.length > 0
       ? { printing: { ...marking.printing, ...(named(asked.atHome, values) as Partial<Printing>) } }
       : {}),
@@ -154,7 +158,7 @@ export function MarkingForm({
   onDone,
 }: {
   data: MarkingsPage;
-  marking: MarkingsPage['markings'][number] | null;
+  marking: Marking | null;
   /** With the new marking, where one was added: what it is made of is asked next. */
   onDone: (added?: { id: string }) => void;
 }): ReactNode {
@@ -298,7 +302,7 @@ const firstPlace = ({ spec }: MarkingsPage): MarkingPlace => ({
 });
 
 /** Artwork from a drawing: its curves are kept, and each of its fills takes a colour of the marking. */
-function Artwork({ data, marking }: { data: MarkingsPage; marking: MarkingsPage['markings'][number] }): ReactNode {
+function Artwork({ data, marking }: { data: MarkingsPage; marking: Marking }): ReactNode {
   const { redesign, busy } = useRedesign(data.briefId, marking);
   const { artwork, pictureId } = marking.design;
   const showPicture = async (id: string) => {
@@ -329,17 +333,19 @@ function Artwork({ data, marking }: { data: MarkingsPage; marking: MarkingsPage[
         says="Drop a picture of it here instead, paste it, or press Enter to choose a file"
         onPicture={({ id }) => void showPicture(id)}
       />
-      {pictureId ? <TraceArtwork data={data} marking={marking} pictureId={pictureId} /> : null}
       {pictureId ? (
-        <p>
-          <Button
-            variant="outlined"
-            disabled={busy}
-            onClick={() => void redesign({ pictureId: null }, 'Picture taken away; u brings it back')}
-          >
-            Without the picture
-          </Button>
-        </p>
+        <>
+          <TraceArtwork data={data} marking={marking} pictureId={pictureId} />
+          <p>
+            <Button
+              variant="outlined"
+              disabled={busy}
+              onClick={() => void redesign({ pictureId: null }, 'Picture taken away; u brings it back')}
+            >
+              Without the picture
+            </Button>
+          </p>
+        </>
       ) : null}
     </section>
   );
@@ -353,7 +359,7 @@ const PLACE_COLUMNS: readonly Column[] = [
   { name: 'mirrored', label: 'Mirrored', type: 'yes-no' },
 ];
 
-function Places({ data, marking }: { data: MarkingsPage; marking: MarkingsPage['markings'][number] }): ReactNode {
+function Places({ data, marking }: { data: MarkingsPage; marking: Marking }): ReactNode {
   const { keep } = useKeep(data.briefId, 'markings');
   const other = (place: MarkingPlace): MarkingPlace =>
     isSide(place.view)
@@ -363,10 +369,10 @@ function Places({ data, marking }: { data: MarkingsPage; marking: MarkingsPage['
     <RowsEditor
       title="Where it lies"
       columns={PLACE_COLUMNS}
-      rows={marking.places as unknown as Record<string, unknown>[]}
+      rows={marking.places as unknown as Values[]}
       blank={() => {
         const last = marking.places.at(-1);
-        return (last ? other(last) : firstPlace(data)) as unknown as Record<string, unknown>;
+        return (last ? other(last) : firstPlace(data)) as unknown as Values;
       }}
       add="On the other side too"
       most={40}
@@ -400,7 +406,7 @@ function Edges({ data, marking }: { data: MarkingsPage; marking: Marking }): Rea
   );
 }
 
-function Figures({ data, marking }: { data: MarkingsPage; marking: MarkingsPage['markings'][number] }): ReactNode {
+function Figures({ data, marking }: { data: MarkingsPage; marking: Marking }): ReactNode {
   const { keep } = useKeep(data.briefId, 'markings');
   const colours = marking.codes.map((code, i) => ({ value: String(i), label: code }));
   const columns: readonly Column[] = [
@@ -421,8 +427,8 @@ function Figures({ data, marking }: { data: MarkingsPage; marking: MarkingsPage[
     <RowsEditor
       title="Figures, the first laid first, as shares of its height"
       columns={columns}
-      rows={figures as unknown as Record<string, unknown>[]}
-      blank={() => figureFields.parse({ figure: 'disc', size: 0.5, colour: 0 }) as unknown as Record<string, unknown>}
+      rows={figures as unknown as Values[]}
+      blank={() => figureFields.parse({ figure: 'disc', size: 0.5, colour: 0 }) as unknown as Values}
       add="Another figure"
       most={24}
       onSave={(rows) =>

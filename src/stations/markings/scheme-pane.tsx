@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
+import dynamic from 'next/dynamic';
 import { useMemo, useState, type ReactNode } from 'react';
 import { replay } from '@/actions/records';
 import type { Kept } from '@/core/kept/records';
@@ -32,7 +33,6 @@ import type { MarkingsPage } from './page-data';
 import { SchemeDrawing } from './scheme-drawing';
 import { useScheme, type SchemeNow } from './scheme-now';
 import { UnderlayForm } from './underlay';
-import dynamic from 'next/dynamic';
 import { useKeep } from '@/stations/shell/use-keep';
 import { ViewChoice } from './view-choice';
 import { useMeasures, useShown } from '@/ui/shown-units';

@@ -102,14 +102,14 @@ export function TracePicture({
             viewBox={`0 0 ${answer.width} ${answer.height}`}
             role="img"
             aria-label={`The artwork in ${taken.length} colours`}
-            style={{ maxWidth: 360, maxHeight: 240, background: 'var(--mount, #777)' }}
+            style={{ maxWidth: 360, maxHeight: 240, background: 'var(--mount)' }}
           >
-            {taken.map(({ hex, rings }) => (
+            {taken.map((colour) => (
               <path
-                key={hex}
-                fill={data.inks[codeOf({ hex } as TracedColour)] ?? hex}
+                key={colour.hex}
+                fill={data.inks[codeOf(colour)] ?? colour.hex}
                 fillRule="evenodd"
-                d={rings
+                d={colour.rings
                   .map((ring) => `M${ring.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`)
                   .join('')}
               />

@@ -1,7 +1,12 @@
+import type { Among } from '@/core/kit/among';
+import type { Machine } from '@/core/kit/machine';
 import type { Zone } from '@/core/outline/zones';
 import type { Build } from './rule';
 
 export const not = (asks: (f: Build) => boolean) => (f: Build) => !asks(f);
+
+/** On machines that have exhausts, wherever they are. */
+export const WITH_EXHAUSTS = { exhausts: ['cowling', 'nacelles', 'tail', 'body'] } satisfies Among<Machine>;
 
 /** What the rules ask of a build. */
 export const rotor = (f: Build) => f.machine.power.startsWith('rotor');

@@ -1,5 +1,6 @@
 import { BLADE, CA, CEMENT, DUST, SPIRIT, SPRAY } from './cautions';
 import {
+  WITH_EXHAUSTS,
   apartCanopy,
   geared,
   isGlass,
@@ -132,7 +133,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
   },
   {
     key: 'exhausts',
-    on: { exhausts: ['cowling', 'nacelles', 'tail', 'body'] },
+    on: WITH_EXHAUSTS,
     title: 'Paint the exhausts',
     kind: 'brush',
     lane: 'Gear, stores',
@@ -203,7 +204,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
   },
   {
     key: 'fit-exhausts',
-    on: { exhausts: ['cowling', 'nacelles', 'tail', 'body'] },
+    on: WITH_EXHAUSTS,
     title: 'Fit the exhausts, drilled out and stained',
     kind: 'fit',
     lane: 'Whole',

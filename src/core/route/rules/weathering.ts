@@ -1,5 +1,5 @@
 import { SPRAY, SPIRIT } from './cautions';
-import { byHand, fabric, isFabric, geared, weathered, worn, WORN } from './conditions';
+import { byHand, fabric, isFabric, geared, weathered, WITH_EXHAUSTS, worn, WORN } from './conditions';
 import { coveredWith, type Zone } from '@/core/outline/zones';
 import type { After, StepRule } from './rule';
 
@@ -144,7 +144,7 @@ export const WEATHERING: readonly StepRule[] = [
   },
   {
     key: 'exhaust',
-    on: { exhausts: ['cowling', 'nacelles', 'tail', 'body'] },
+    on: WITH_EXHAUSTS,
     mist: true,
     title: 'Exhaust stains, built up thin',
     kind: 'spray',
@@ -277,7 +277,7 @@ export const WEATHERING: readonly StepRule[] = [
   },
   {
     key: 'exhaust-pigment',
-    on: { exhausts: ['cowling', 'nacelles', 'tail', 'body'] },
+    on: WITH_EXHAUSTS,
     title: 'Exhaust stains in dark pigment, brushed on along the airflow and fixed at its edge',
     kind: 'pigment',
     lane: 'Whole',

@@ -68,6 +68,11 @@ const rods = Object.keys(ROD_STIFFNESS).map((name) => [name, name] as const);
 
 /** Marks that are written out. */
 const MOST_MARKS = 12;
+const marksSaid = (marksMm: readonly number[], digits: number): string =>
+  marksMm
+    .slice(0, MOST_MARKS)
+    .map((mm) => n(mm, digits))
+    .join(', ') + (marksMm.length > MOST_MARKS ? ' …' : '');
 
 /** "0 0 30; 80 -30 30" as legs; null where a figure is wanting. */
 function legsTyped(typed: string): Leg[] | null {
@@ -379,13 +384,7 @@ export const SUM_KINDS: readonly SumKind[] = [
       return {
         figures: [
           ['each', `${n(eachMm, 2)} mm`],
-          [
-            'marked at',
-            marksMm
-              .slice(0, MOST_MARKS)
-              .map((mm) => n(mm, 2))
-              .join(', ') + (marksMm.length > MOST_MARKS ? ' …' : ''),
-          ],
+          ['marked at', marksSaid(marksMm, 2)],
         ],
         because,
       };
@@ -418,13 +417,7 @@ export const SUM_KINDS: readonly SumKind[] = [
       return {
         figures: [
           ['gap', `${n(gapMm, 2)} mm`],
-          [
-            'middles at',
-            middlesMm
-              .slice(0, MOST_MARKS)
-              .map((mm) => n(mm, 1))
-              .join(', '),
-          ],
+          ['middles at', marksSaid(middlesMm, 1)],
         ],
         because,
       };
