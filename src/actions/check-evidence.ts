@@ -8,6 +8,7 @@ import type { Fields, RecordName } from '@/core/kept/records';
 import type { CodeBook } from '@/core/codes/system';
 import { resolveCode } from '@/core/codes/resolve';
 import { ASPECTS, type Aspect } from '@/core/evidence/aspects';
+import { isCoatOrder, printCoatOrder, readCoatOrder } from '@/core/evidence/coat-order';
 import { asInferred, otherSideOnly } from '@/core/evidence/shown';
 import { readValue } from '@/core/evidence/value';
 import { readRecord } from '@/data/acts';
@@ -26,10 +27,26 @@ export function checkValue(
 ): { value: string; sd: number | null } {
   const read = readValue(aspect, text);
   if ('fault' in read) throw new Refused(field, read.fault);
-  if (ASPECTS[aspect].type !== 'code') return read;
+  const { type } = ASPECTS[aspect];
+  if (type === 'coats') return { ...read, value: checkCoats(book, read.value, field) };
+  if (type !== 'code') return read;
   const code = resolveCode(book, read.value);
   if ('says' in code) throw new Refused(field, code.says, code.offers);
   return { ...read, value: code.value };
+}
+
+/** An order of coats with each of its codes as its system prints it; words as they stand. */
+function checkCoats(book: CodeBook, text: string, field: string): string {
+  if (!isCoatOrder(text)) return text;
+  const order = readCoatOrder(text);
+  if ('fault' in order) throw new Refused(field, order.fault);
+  return printCoatOrder(order, (typed) => {
+    const code = resolveCode(book, typed);
+    if (!('says' in code)) return code.value;
+    // What is offered is the whole order with that one code in it.
+    const offers = code.offers.map((offer) => printCoatOrder(order, (other) => (other === typed ? offer : other)));
+    throw new Refused(field, code.says, offers);
+  });
 }
 
 /** What one record of evidence alone cannot tell, checked against the rest; answers with the fields as they are kept. */

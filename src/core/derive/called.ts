@@ -17,11 +17,14 @@ import { paintInFull, type Paint } from '@/core/paint/catalogue';
 import { groundCalled, groundOfBrief, groundOfSchool, type Ground } from '@/core/paint/grounds';
 import { plannedCoats, type PlannedCoats } from '@/core/paint/planned-coats';
 import type { AppliedFigures } from '@/core/paint/quantity';
-import { ITEM_M2, type RouteCall } from '@/core/route/call';
+import { ITEM_M2, type CoatedZone, type RouteCall } from '@/core/route/call';
+import { mainCoat } from '@/core/evidence/layers';
 import { needsWhite } from '@/core/markings/coats';
+import type { LayerOrder } from './history';
 import { markedColours, takesPaint, type MarkedCall } from './marked';
 import type { QuestionView } from './questions';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
+import { coatedZones } from './ruled';
 import { wornColours } from './worn';
 
 /** Stage: every code that is called for, with its zones, its paint, and how it is laid. */
@@ -35,6 +38,8 @@ export interface CallView {
   markings: MarkedCall[];
   /** Things of their own on zones that have it: a handle, a cushion. */
   items: CalledItem[];
+  /** Zones on which it is laid under the colour that they wear, or over it. */
+  further: string[];
   /** Whether it comes out of a bottle at all: of what is only printed or penned no paint is needed. */
   painted: boolean;
   /** Skin on the model that shows it and what is painted of markings, cm2. */
@@ -53,15 +58,13 @@ export interface CallView {
 export interface CalledItem {
   zone: string;
   item: string;
+  /** It lies under the colour of that thing. */
+  isUnder?: boolean;
 }
 
-export type CallMaker = (
-  value: string,
-  zones: string[],
-  areaM2?: number,
-  markings?: MarkedCall[],
-  items?: CalledItem[],
-) => CallView;
+/** Where a colour goes beside the skin that shows it. */
+type Beside = Pick<CallView, 'markings' | 'items' | 'further'>;
+export type CallMaker = (value: string, zones: string[], areaM2?: number, beside?: Partial<Beside>) => CallView;
 
 /** How general coats are brought on in a brief. */
 export const generalWayOf = ({ choices }: Pick<BriefState, 'choices'>, tools: readonly Tool[]): GeneralWay =>
@@ -94,14 +97,16 @@ export function callMaker(
       const lab = under === code ? null : labOf(under);
       return lab ? [{ code: under, lab }] : [];
     });
-  return (value, zones, areaM2, markings = [], items = []) => {
+  return (value, zones, areaM2, { markings = [], items = [], further = [] } = {}) => {
     const made = markings.filter(takesPaint);
-    const isOnMarkingsAlone = zones.length === 0 && made.length > 0;
-    const isOnItemsAlone = zones.length === 0 && made.length === 0 && items.length > 0;
+    const isSprayed = zones.length > 0 || further.length > 0;
+    const isOnMarkingsAlone = !isSprayed && made.length > 0;
+    const isOnItemsAlone = !isSprayed && made.length === 0 && items.length > 0;
     const areaCm2 =
       (areaM2 === undefined
         ? modelAreaOfZones(outline, zones, state.brief.denominator)
         : (areaM2 * 1e4) / state.brief.denominator ** 2) +
+      modelAreaOfZones(outline, further, state.brief.denominator) +
       made.reduce((sum, marking) => sum + marking.areaCm2, 0) +
       (items.length * ITEM_M2 * 1e4) / state.brief.denominator ** 2;
     const code = canonicalIn(book, value);
@@ -144,7 +149,8 @@ export function callMaker(
       zones,
       markings,
       items,
-      painted: zones.length > 0 || made.length > 0 || items.length > 0,
+      further,
+      painted: isSprayed || made.length > 0 || items.length > 0,
       areaCm2,
       choice,
       coats:
@@ -230,6 +236,7 @@ function loggedCoats({ uses, log }: BriefState, codeId: string, code: string): n
 export function callViews(
   state: BriefState,
   questions: readonly QuestionView[],
+  layers: readonly LayerOrder[],
   callOf: CallMaker,
   outline: Outline,
   book: CodeBook,
@@ -240,15 +247,48 @@ export function callViews(
   const ruled = new Map(rulings.flatMap(({ zone, item, code }) => (item === '' ? [[zone, code] as const] : [])));
   const worn = wornColours(state, outline, ruled, book);
   // A thing of its own on a zone is painted by itself, by hand.
+  const coated = coatedZones(questions, book);
   const items = new Map<string, CalledItem[]>();
-  for (const { zone, item, code } of rulings)
-    if (item !== '') items.set(code, [...(items.get(code) ?? []), { zone, item }]);
+  const ofItem = (code: string, own: CalledItem) => items.set(code, [...(items.get(code) ?? []), own]);
+  for (const { zone, item, code } of rulings) if (item !== '') ofItem(code, { zone, item });
+  for (const { zone, item, under } of coated)
+    if (item !== '') for (const code of under) if (code !== null) ofItem(code, { zone, item, isUnder: true });
   const marked = markedColours(state, outline, book);
-  for (const code of [...marked.keys(), ...items.keys()])
+  const further = furtherCoats(coated, layers, book);
+  for (const code of [...marked.keys(), ...items.keys(), ...further.keys()])
     if (!worn.some((one) => one.code === code)) worn.push({ code, zones: [], areaM2: 0 });
   return worn
     .sort((one, other) => one.code.localeCompare(other.code))
-    .map(({ code, zones, areaM2 }) => callOf(code, zones, areaM2, marked.get(code), items.get(code)));
+    .map(({ code, zones, areaM2 }) =>
+      callOf(code, zones, areaM2, {
+        markings: marked.get(code) ?? [],
+        items: items.get(code) ?? [],
+        further: further.get(code) ?? [],
+      }),
+    );
+}
+
+/** Codes that are laid under and over the colours of zones, as ruled and as repaints left them, each with those zones. What is no code is only words. */
+function furtherCoats(
+  coated: readonly CoatedZone[],
+  layers: readonly LayerOrder[],
+  book: CodeBook,
+): Map<string, string[]> {
+  const lies = [
+    ...coated.flatMap(({ zone, item, under }) => (item === '' ? under.map((code) => ({ code, zone })) : [])),
+    ...layers.flatMap(({ zone, layers: stack }) => {
+      const main = mainCoat(stack);
+      return stack.flatMap(({ value }, i) => (i === main || value === null ? [] : [{ code: value, zone }]));
+    }),
+  ];
+  const found = new Map<string, string[]>();
+  for (const { code: said, zone } of lies) {
+    const code = said && canonicalIn(book, said);
+    if (code === null || !book.known.has(code)) continue;
+    const zones = found.get(code) ?? [];
+    if (!zones.includes(zone)) found.set(code, [...zones, zone]);
+  }
+  return found;
 }
 
 export function routeCall(call: CallView): RouteCall {

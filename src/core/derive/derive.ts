@@ -114,6 +114,7 @@ export function deriveBrief(
     'called',
     [
       questions,
+      layers,
       outline,
       state.choices,
       state.recipes,
@@ -130,7 +131,7 @@ export function deriveBrief(
     ],
     () => {
       const make = callMaker(state, shelf, official, book, outline, softZones(questions), laidColours);
-      return { calls: callViews(state, questions, make, outline, book), callOf: make };
+      return { calls: callViews(state, questions, layers, make, outline, book), callOf: make };
     },
   );
   const noseWeight = stages.same('balanced', [outline, brief.denominator], () =>

@@ -20,7 +20,7 @@ import { noseWeightInWords, type NoseWeight } from './nose-weight';
 import { paceOf } from './planned';
 import type { QuestionView } from './questions';
 import type { RouteWanted } from './routed';
-import { finishesOf, ruledColours, softZones, structureOf } from './ruled';
+import { coatedZones, finishesOf, ruledColours, softZones, structureOf } from './ruled';
 
 /** What is known of a brief when it is asked what its route is made from. */
 export interface Known {
@@ -47,6 +47,7 @@ export function wantedOf(
   const soft = softZones(questions);
   const patterns = patternsOn(state.fields);
   const base = ruledColours(questions, book);
+  const coated = coatedZones(questions, book);
   const worn = calls.filter(({ zones }) => zones.length > 0);
   const chosen = chosenCoats(state.coats, paints);
   return {
@@ -82,8 +83,11 @@ export function wantedOf(
         hides: hidingPairs(colours),
       };
     }),
-    items: calls.flatMap((call) => call.items.map((item) => ({ ...item, call: routeCall(call) }))),
+    items: calls.flatMap((call) =>
+      call.items.flatMap(({ zone, item, isUnder }) => (isUnder ? [] : [{ zone, item, call: routeCall(call) }])),
+    ),
     soft: [...soft].sort(),
+    coated,
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
     parts: partJobs(state.parts, brief.options),
     storesAt: brief.storesAt,
@@ -115,6 +119,7 @@ export function wantedOf(
       ...new Set([
         ...layers.flatMap(({ layers: stack }) => stack.flatMap(({ value }) => value ?? [])),
         ...state.parts.flatMap(({ codes }) => codes),
+        ...coated.flatMap(({ under }) => under.flatMap((code) => code ?? [])),
       ]),
     ].map((value) => ({ value, call: routeCall(callOf(value, [])) })),
   };

@@ -1,11 +1,12 @@
 /**
  * What can be asked about a zone, with the type of its answers: `code` = an official colour code (canonicalised), `length` = mm on
- * the real machine with an uncertainty, `choice` = one of the listed answers, `text` = anything.
+ * the real machine with an uncertainty, `choice` = one of the listed answers, `coats` = codes bottom up with `>` between them, or words,
+ * `text` = anything.
  * `surface` = a repaint of the zone makes earlier sightings of it worthless; structure survives paint.
  */
 interface AspectDefinition {
   title: string;
-  type: 'code' | 'length' | 'choice' | 'text';
+  type: 'code' | 'length' | 'choice' | 'coats' | 'text';
   surface: boolean;
   choices?: readonly string[];
 }
@@ -29,7 +30,7 @@ export const ASPECTS = define({
   fit: { title: 'Other fit and equipment', type: 'text', surface: false },
   seam: { title: 'Seam or panel line', type: 'choice', surface: false, choices: ['real', 'real in part', 'not real'] },
   wear: { title: 'Wear and stains', type: 'text', surface: true },
-  layers: { title: 'Layer order', type: 'text', surface: true },
+  layers: { title: 'Layer order', type: 'coats', surface: true },
 });
 
 export type Aspect = keyof typeof ASPECTS;

@@ -1,12 +1,14 @@
 import { readMeasure } from '@/core/units/measure';
 import { aspectOf, type Aspect } from './aspects';
+import { isCoatOrder, printCoatOrder, readCoatOrder } from './coat-order';
 
 /** A value as it is kept (text, a length as a plain number of mm), or what is wrong with it. */
 export type ReadValue = { value: string; sd: number | null } | { fault: string };
 
 /**
  * Reads a value as typed for an aspect: `412`, `41.2 cm`, `1 ft 4 in`, each with `±15` or `+-15` in the same unit or its own;
- * a choice in any case or by its first letters when only one fits; everything else as it stands.
+ * a choice in any case or by its first letters when only one fits; coats bottom up, as `TCS 7 > fluid > TCS 12 > scratched`; everything else as
+ * it stands.
  */
 export function readValue(aspect: Aspect, text: string): ReadValue {
   const typed = text.trim();
@@ -14,6 +16,10 @@ export function readValue(aspect: Aspect, text: string): ReadValue {
   const { type, choices } = aspectOf(aspect);
   if (type === 'length') return readLength(typed);
   if (type === 'choice') return readChoice(typed, choices!);
+  if (type === 'coats' && isCoatOrder(typed)) {
+    const order = readCoatOrder(typed);
+    return 'fault' in order ? order : { value: printCoatOrder(order), sd: null };
+  }
   return { value: typed, sd: null };
 }
 

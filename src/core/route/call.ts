@@ -64,6 +64,17 @@ export interface RouteItem {
   call: RouteCall;
 }
 
+/** What is ruled to lie under the colour of a zone, or of a thing of its own on it. */
+export interface CoatedZone {
+  zone: string;
+  /** '' for the zone itself. */
+  item: string;
+  /** Codes bottom up; null for chipping fluid. */
+  under: readonly (string | null)[];
+  /** The colour is scratched through to them. */
+  scratched: boolean;
+}
+
 /** What is modelled beside the main airframe, as far as its work goes. */
 export interface RouteSubject {
   kind: SubjectKind;

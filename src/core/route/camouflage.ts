@@ -9,6 +9,7 @@ import { chemistryOf } from './call-coat';
 import type { SprayOrder } from './colour-order';
 import { layerSteps, overCoat, sandOnce, type LayerSteps } from './earlier-coats';
 import { fluidSteps, type FluidRun } from './chipping';
+import { coatsUnder } from './coats-under';
 import { primersUnder } from './general-coats';
 import type { Insert } from './insert';
 import { maskStep, overWhatItMeets, unmaskAfter } from './mask-steps';
@@ -16,7 +17,7 @@ import { markingTape, paintedMarking } from './painted-marking';
 import type { RouteInput } from './route-input';
 import { overAnother } from './rules/cautions';
 import { openStep } from './simple-sprays';
-import { coatLaid, sprayRun, sprayStep, type SprayRun } from './spray-run';
+import { bareZones, coatLaid, sprayRun, sprayStep, type SprayRun } from './spray-run';
 
 /** Base coats over the airframe: each after the first is masked, once what is under the tape bears it, and unmasked while it still gives. */
 export function camouflage(
@@ -128,24 +129,28 @@ class Camouflage {
   /** One colour, with its mask where it needs one. */
   lay(i: number) {
     const { climate } = this.input;
-    const [under, call] = [this.ordered[i - 1], this.ordered[i]!];
+    const [below, call] = [this.ordered[i - 1], this.ordered[i]!];
     const name = this.nameOf(call.code);
     const masking = this.maskings.get(call.code)!;
-    const before = under ? this.nameOf(under.code) : 'what is there already';
+    const before = below ? this.nameOf(below.code) : 'what is there already';
     const { runs, chip } = this.sprayedWhole(call, masking.tapeMm);
     const { first, spray } = runs[0]!;
     const { last } = runs.at(-1)!;
     this.links.push(...runs.flatMap(({ links }) => links));
     runs.slice(1).forEach((run, k) => this.then(runs[k]!.last.key, run.first, 'one after the other'));
+    const under = coatsUnder(spray, call, this.input);
+    this.links.push(...under.links);
+    const begins = [...(bareZones(call, this.input).length > 0 ? [first] : []), ...under.begins];
     const mask = maskStep(spray, call, masking, this.nameOf, this.metals);
-    this.begins.set(call.code, mask?.key ?? first);
+    this.begins.set(call.code, mask?.key ?? begins[0]!);
     if (mask) {
       this.behind(mask.key, 'mask', `${before} may be masked`);
-      this.then(mask.key, first, 'masked first');
+      for (const key of begins) this.then(mask.key, key, 'masked first');
       this.steps.push(mask);
-    } else this.behind(first, 'handle', `${before} may be touched`);
+    } else for (const key of begins) this.behind(key, 'handle', `${before} may be touched`);
+    this.steps.push(...under.steps);
     for (const run of runs) overWhatItMeets(run.spray, call, this.ordered.slice(0, i), masking, this.links, climate);
-    if (!under) {
+    if (!below) {
       const bad = primersUnder(call.zones, this.input)
         .map((primer) => layOver(chemistryOf(call), primer))
         .find(({ verdict }) => verdict !== 'ok');
@@ -161,10 +166,10 @@ class Camouflage {
       this.end.free = step.key;
     }
     this.uncover(i, last);
-    if (chip) {
-      this.then(this.end.free, chip.key, 'nothing tapes over what chips');
-      this.steps.push(chip);
-      this.end.free = chip.key;
+    for (const worn of [...(chip ? [chip] : []), ...under.worn]) {
+      this.then(this.end.free, worn.key, 'nothing tapes over what chips');
+      this.steps.push(worn);
+      this.end.free = worn.key;
     }
   }
 

@@ -24,6 +24,17 @@ export interface FluidRun {
   zones: readonly string[];
 }
 
+/** How its steps are known, and where among the work they are. */
+export type FluidPlace = Pick<RouteStep, 'lane' | 'stage' | 'schools'> & { fluidKey: string; chipKey: string };
+/** Where the school of chipping puts it: over the whole airframe. */
+const BY_SCHOOL: FluidPlace = {
+  fluidKey: 'chip-fluid',
+  chipKey: 'chip-wear',
+  lane: 'Whole',
+  stage: 'colours',
+  schools: ['chips'],
+};
+
 /** Water reaches the fluid through these. */
 const WETTED: ReadonlySet<Chemistry> = new Set(['WA', 'SA']);
 const COATS = 2;
@@ -37,9 +48,11 @@ const AT_ONE_GO: Minutes = 110;
  * any; on so few zones that fluid, colour and chipping follow each other in one evening. None where no colour allows it.
  */
 export function fluidRun({ ordered, maskings }: SprayOrder, input: RouteInput): FluidRun | null {
-  const { outline, markings } = input;
+  const { outline, markings, coated = [] } = input;
   if (input.general !== 'airbrush') return null;
   const taped = new Set(markings.flatMap(({ zones, method }) => (PRINTED.has(method) ? [] : zones)));
+  // What is ruled to lie under a colour has its own.
+  for (const { zone, item } of coated) if (item === '') taped.add(zone);
   const found: { code: string; zones: Zone[] }[] = [];
   for (const call of [...ordered].reverse()) {
     if (WETTED.has(chemistryOf(call)) && (call.way ?? 'airbrush') === 'airbrush' && call.paint?.kind !== 'metallic') {
@@ -85,23 +98,24 @@ const fluidWork = (keys: readonly string[], input: Pick<RouteInput, 'outline' | 
   return { ...whole, areaCm2: SHARE * (whole.areaCm2 ?? 0) };
 };
 
-/** The steps of the run, round the spray that lies over the fluid. */
+/** The steps of the run, round the coat that lies over the fluid. */
 export function fluidSteps(
-  { zones }: FluidRun,
-  spray: RouteStep,
+  { zones }: Pick<FluidRun, 'zones'>,
+  over: RouteStep,
   name: string,
-  input: RouteInput,
+  input: Pick<RouteInput, 'outline' | 'denominator' | 'climate' | 'coats' | 'general'>,
+  { fluidKey, chipKey, lane, ...at }: FluidPlace = BY_SCHOOL,
 ): { fluid: RouteStep; chip: RouteStep; before: RouteLink; after: RouteLink } {
-  const { outline, climate, coats } = input;
+  const { outline, climate, coats, general } = input;
   const keys = [...zones];
   const where = spokenZones(outline.zones, keys);
   const work = fluidWork(keys, input);
-  const own: Partial<RouteStep> = { stage: 'colours', schools: ['chips'], zones: keys };
+  const own: Partial<RouteStep> = { ...at, zones: keys };
   const fluid = coatStep(
-    'chip-fluid',
+    fluidKey,
     `Chipping fluid in two thin coats where ${where} shall chip`,
-    'Whole',
-    'airbrush',
+    lane,
+    general,
     {
       ...own,
       zones: keys,
@@ -118,10 +132,10 @@ export function fluidSteps(
   const pieces = piecesOf(outline.zones.filter(({ key }) => zones.includes(key)));
   const wear: Work = { kind: 'wipe', areaCm2: work.areaCm2, pieces };
   const chip = stepOf(
-    'chip-wear',
+    chipKey,
     `Wet ${name} on ${where} and chip it with a stiff brush: edges, panels, walkways`,
     'chip',
-    'Whole',
+    lane,
     minutesOf(wear),
     {
       ...own,
@@ -135,7 +149,7 @@ export function fluidSteps(
   return {
     fluid,
     chip,
-    before: { from: fluid.key, to: spray.key, minLag: toColour.minutes, maxLag: toColour.most, why: toColour.says },
-    after: { from: spray.key, to: chip.key, minLag: toChips.minutes, maxLag: toChips.most, why: toChips.says },
+    before: { from: fluid.key, to: over.key, minLag: toColour.minutes, maxLag: toColour.most, why: toColour.says },
+    after: { from: over.key, to: chip.key, minLag: toChips.minutes, maxLag: toChips.most, why: toChips.says },
   };
 }

@@ -92,8 +92,13 @@ export function fixingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, asp
   }
   if (MARKING_ASPECTS.has(aspect)) return here.filter(isMarking);
   if (BOUNDARIES.has(aspect)) return here.filter(({ family, tape }) => family === 'mask' && tape?.goes === 'on');
+  // What lies under a colour is no reason to have decided that.
+  const under = aspect === 'colour' ? 'earlier coat' : null;
   return here.filter(
-    (step) => (step.load !== null || step.lays.some(({ what }) => what === 'colour')) && !isMarking(step),
+    (step) =>
+      (step.load !== null || step.lays.some(({ what }) => what === 'colour')) &&
+      !isMarking(step) &&
+      step.family !== under,
   );
 }
 

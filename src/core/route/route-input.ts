@@ -11,7 +11,7 @@ import type { RouteEdit } from './edits';
 import type { GeneralCoats, ZonedCoat } from './general-coats';
 import type { TakenRemedy } from '@/core/laid/guard';
 import type { OwnRun } from './runs';
-import type { RouteCall, RouteMarking, RouteSubject, RouteItem } from './call';
+import type { CoatedZone, RouteCall, RouteMarking, RouteSubject, RouteItem } from './call';
 import type { StructureRuling } from './structure-runs';
 
 /** What a route is made from. */
@@ -44,6 +44,8 @@ export interface RouteInput {
   finishes?: Readonly<Record<string, Finish | 'unsealed'>>;
   /** Zones on which older coats or patches show, bottom to top. */
   layers: readonly { zone: string; layers: readonly Layer[] }[];
+  /** What is ruled to lie under colours. */
+  coated?: readonly CoatedZone[];
   /** What the parts of the kit make to do. */
   parts?: readonly PartJob[];
   storesAt?: readonly StoreAt[];

@@ -86,7 +86,10 @@ export function buildRoute(input: RouteInput): Route {
   const left = [...(input.leftOut ?? []), ...(stencilled ? ['stencils'] : [])];
   const { outline, denominator } = input;
   const sized = { outline, denominator, outside: covered.outside };
-  const asked: Build = { ...build, fluid: new Set(fluid?.zones) };
+  const ruledFluid = (input.coated ?? []).flatMap(({ zone, item, under }) =>
+    item === '' && under.includes(null) ? [zone] : [],
+  );
+  const asked: Build = { ...build, fluid: new Set([...(fluid?.zones ?? []), ...ruledFluid]) };
   const network = new NetworkBuilder(asked, input.climate, input, covered, sized, left);
   network.splice('interior', simpleSprays(INTERIOR, inside.calls, inside.open, input));
   network.splice('bays', simpleSprays(BAYS, bays.calls, bays.open, input));

@@ -4,12 +4,13 @@ import { capital } from '@/core/units/words';
 import type { Lane, Stage } from '@/core/work/kinds';
 import type { RouteStep } from '@/core/work/step';
 import type { RouteCall } from './call';
+import { coatsUnder } from './coats-under';
 import { ASSUMED_CHEMISTRY } from './call-coat';
 import { lightToDark } from './colour-order';
 import { coatStep } from './by-way';
 import type { Insert } from './insert';
 import type { RouteInput } from './route-input';
-import { coatLaid, sprayRun, sprayStep, USUAL_COATS } from './spray-run';
+import { bareZones, coatLaid, sprayRun, sprayStep, USUAL_COATS } from './spray-run';
 
 /** A part of the model whose colours are let in together: how the keys of its steps begin, whose lane and stage they are in. */
 export interface Part {
@@ -61,17 +62,26 @@ export function simpleSprays(
     const where = spokenZones(outline.zones, call.zones);
     const title = `${call.name || call.code} on ${where}`;
     const spray = { ...sprayStep(`${prefix}:${call.code}`, title, lane, call, input), stage };
-    return sprayRun(spray, call, where, input);
+    const under = coatsUnder(spray, call, input);
+    return { ...sprayRun(spray, call, where, input), under, isBare: bareZones(call, input).length > 0 };
   });
-  if (undecided) runs.push({ spray: undecided, steps: [undecided], links: [], first: undecided.key, last: undecided });
   return {
-    steps: runs.flatMap(({ steps }) => steps),
-    links: runs.flatMap(({ links }) => links),
-    first: runs.map(({ first }) => first),
-    last: runs.map(({ last }) => ({
-      key: last.key,
-      wait: dryingTime(coatLaid(last), 'recoat', climate),
-      why: `${last.load?.title ?? last.code ?? last.title} may be worked over`,
-    })),
+    steps: [
+      ...runs.flatMap(({ steps, under }) => [...under.steps, ...steps, ...under.worn]),
+      ...(undecided ? [undecided] : []),
+    ],
+    links: runs.flatMap(({ links, under }) => [...under.links, ...links]),
+    first: [
+      ...runs.flatMap(({ first, under, isBare }) => [...(isBare ? [first] : []), ...under.begins]),
+      ...(undecided ? [undecided.key] : []),
+    ],
+    last: [
+      ...[...runs.map(({ last }) => last), ...(undecided ? [undecided] : [])].map((last) => ({
+        key: last.key,
+        wait: dryingTime(coatLaid(last), 'recoat', climate),
+        why: `${last.load?.title ?? last.code ?? last.title} may be worked over`,
+      })),
+      ...runs.flatMap(({ under }) => under.worn).map(({ key }) => ({ key, wait: 0, why: 'it is worn' })),
+    ],
   };
 }

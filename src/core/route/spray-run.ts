@@ -1,3 +1,4 @@
+import { spokenZones } from '@/core/outline/spoken';
 import { WAY_FACTS } from '@/core/kit/applying';
 import { dryingTime, type Coat } from '@/core/paint/drying';
 import { SPRAYING } from '@/core/paint/spraying';
@@ -62,6 +63,10 @@ export const laidBy = (call: RouteCall): Coat => driedBy(call.way ?? 'airbrush',
 /** What a step laid, as far as drying goes. */
 export const coatLaid = (step: RouteStep): Coat => step.lays.at(-1) ?? step.load ?? { chemistry: ASSUMED_CHEMISTRY };
 
+/** Zones of a call on which no other colour is ruled to lie under it. */
+export const bareZones = ({ zones }: RouteCall, { coated = [] }: Pick<RouteInput, 'coated'>): string[] =>
+  zones.filter((own) => !coated.some(({ zone, item }) => zone === own && item === ''));
+
 /** A spray with what is laid under it and over it for this colour alone. */
 export interface SprayRun {
   spray: RouteStep;
@@ -73,15 +78,16 @@ export interface SprayRun {
 
 export function sprayRun(spray: RouteStep, call: RouteCall, where: string, input: RouteInput): SprayRun {
   const { climate, general } = input;
+  const bare = bareZones(call, input);
   const run: SprayRun = { spray, steps: [spray], links: [], first: spray.key, last: spray };
   const name = call.name || call.code;
-  if (call.ground) {
-    const chemistry = groundFor(chemistryOf(call), primersUnder(call.zones, input));
+  if (call.ground && bare.length > 0) {
+    const chemistry = groundFor(chemistryOf(call), primersUnder(bare, input));
     const what = call.ground.toLowerCase();
     const title = `${call.ground} ground`;
     const ground = coatStep(
       `${spray.key}:ground`,
-      `Lay ${what} under ${name} on ${where}`,
+      `Lay ${what} under ${name} on ${bare.length === call.zones.length ? where : spokenZones(input.outline.zones, bare)}`,
       spray.lane,
       general,
       {
@@ -90,7 +96,7 @@ export function sprayRun(spray: RouteStep, call: RouteCall, where: string, input
         stage: spray.stage,
         schools: ['undercoats'],
         lays: [{ what: 'undercoat', chemistry, code: null, paint: title, coats: 1 }],
-        zones: call.zones,
+        zones: bare,
         why: `the ground that was chosen for ${name}`,
       },
       input,

@@ -25,8 +25,9 @@ export const itemsOfCall = ({ zones }: Pick<Outline, 'zones'>, { items }: Pick<C
 /** Where a colour goes, as one says it: zones, and the markings that have it. */
 export function calledWhere(
   { zones }: Pick<Outline, 'zones'>,
-  call: Pick<CallView, 'zones' | 'markings' | 'items'>,
+  call: Pick<CallView, 'zones' | 'markings' | 'items' | 'further'>,
 ): string {
   const skin = call.zones.length > 0 ? [spokenZones(zones, call.zones)] : [];
-  return listed([...skin, ...markingsOfCall(call), ...itemsOfCall({ zones }, call)]);
+  const further = call.further.length > 0 ? [`a further coat on ${spokenZones(zones, call.further)}`] : [];
+  return listed([...skin, ...markingsOfCall(call), ...itemsOfCall({ zones }, call), ...further]);
 }

@@ -275,10 +275,14 @@ function stateInWords(question: QuestionRow): string {
   }
 }
 
+const COATS_HELP =
+  'bottom up: the code of the metal > chipping fluid > the code over it > scratched through; or in words';
+
 export function valueField(data: EvidencePage, aspect: Aspect, label: string): FieldSpec {
   const { type, choices } = aspectOf(aspect);
   if (type === 'choice') return { name: 'value', label, type: 'choice', options: optionsOf(choices!), width: 6 };
   if (type === 'code') return { name: 'value', label, type: 'suggest', options: data.codes, width: 6 };
+  if (type === 'coats') return { name: 'value', label, help: COATS_HELP, width: 6 };
   return { name: 'value', label, unit: type === 'length' ? 'mm on the real machine' : undefined, width: 6 };
 }
 
