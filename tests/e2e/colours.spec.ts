@@ -59,7 +59,7 @@ test.describe('colours', () => {
     page,
   }) => {
     await openDemo(page, 'colours');
-    const coats = page.getByRole('region', { name: 'Primer and clears' });
+    const coats = page.getByRole('region', { name: 'Primer, shades and clears' });
     await expect(coats.getByRole('row', { name: /^Primer/ })).toContainText('Quoin 350 Ash primer');
     await coats.getByRole('button', { name: 'Primer' }).click();
     const slate = coats.getByRole('row', { name: /Brammel BM50/ });
@@ -79,7 +79,7 @@ test.describe('colours', () => {
     page,
   }) => {
     await openDemo(page, 'colours');
-    const coats = page.getByRole('region', { name: 'Primer and clears' });
+    const coats = page.getByRole('region', { name: 'Primer, shades and clears' });
     await coats.getByRole('button', { name: 'Primer', exact: true }).click();
     await coats.getByText('only on some zones').click();
     await coats.getByRole('checkbox', { name: 'Spinner' }).check();

@@ -9,6 +9,7 @@ import {
   type Suggestion,
   type Way,
 } from '@/core/kit/applying';
+import { optionsAt } from '@/core/kit/options';
 import type { Tool } from '@/core/kit/tools';
 import type { Kept } from '@/core/kept/records';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
@@ -24,7 +25,7 @@ import type { LayerOrder } from './history';
 import { markedColours, takesPaint, type MarkedCall } from './marked';
 import type { QuestionView } from './questions';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
-import { coatedZones } from './ruled';
+import { coatedZones } from './coated';
 import { wornColours } from './worn';
 
 /** Stage: every code that is called for, with its zones, its paint, and how it is laid. */
@@ -85,7 +86,12 @@ export function callMaker(
 ): CallMaker {
   const paints = new Map(catalogue.map((paint) => [paint.id, paint]));
   const general = generalWayOf(state, tools);
-  const ground = groundOfBrief(state.brief.options, general);
+  const { options, schoolsAt } = state.brief;
+  /** What lies under a colour: where some of its zones are done over a black base, that takes the most to cover. */
+  const groundOn = (zones: readonly string[]) => {
+    const isBlack = zones.some((zone) => optionsAt(options, schoolsAt, zone).tonal === 'black base');
+    return groundOfBrief({ tonal: isBlack ? 'black base' : zones.length > 0 ? 'plain' : options.tonal }, general);
+  };
   const labOf = (code: string) => {
     const known = official.get(code);
     const chosen = state.choices.find(({ codeId }) => codeId === known?.record.id);
@@ -138,7 +144,7 @@ export function callMaker(
             general,
           );
     // Of markings alone: masks get their white ground.
-    const under = isOnMarkingsAlone && paint && needsWhite(paint) ? WHITE : ground;
+    const under = isOnMarkingsAlone && paint && needsWhite(paint) ? WHITE : groundOn(zones);
     const way = record?.way
       ? { way: record.way, because: 'as you chose', chosen: true }
       : { ...suggested, chosen: false };

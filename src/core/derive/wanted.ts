@@ -11,16 +11,19 @@ import { ASKED_IF_DONE } from '@/core/route/stage-of-zone';
 import type { PaintedField } from '@/core/scheme/cells';
 import type { Border } from '@/core/scheme/edges';
 import { skinEdges } from '@/core/scheme/skin-edges';
+import { blotchCount, isStencilled, STENCIL_HOLES } from '@/core/scheme/stencil';
+import type { RouteStencil } from '@/core/route/call';
 import { patternsOn } from '@/core/work/compare-orders';
 import { generalWayOf, routeCall, type CallMaker, type CallView } from './called';
 import { chosenCoats } from './general-coats';
+import { coatedZones } from './coated';
 import { hidingPairs } from './hiding';
 import type { LayerOrder } from './history';
 import { noseWeightInWords, type NoseWeight } from './nose-weight';
 import { paceOf } from './planned';
 import type { QuestionView } from './questions';
 import type { RouteWanted } from './routed';
-import { coatedZones, finishesOf, ruledColours, softZones, structureOf } from './ruled';
+import { finishesOf, ruledColours, softZones, structureOf } from './ruled';
 
 /** What is known of a brief when it is asked what its route is made from. */
 export interface Known {
@@ -60,6 +63,7 @@ export function wantedOf(
     zonedCoats: zonedCoats(chosen),
     finishes: finishesOf(questions, calls, brief.options),
     options: brief.options,
+    schoolsAt: brief.schoolsAt,
     maskOrder: brief.maskOrder,
     climate: { tempC: brief.tempC, humidity: brief.humidity },
     calls: worn.map(routeCall),
@@ -88,6 +92,12 @@ export function wantedOf(
     ),
     soft: [...soft].sort(),
     coated,
+    stencils: painted.flatMap((own): RouteStencil[] => {
+      const { id, title, code, shape } = own.field;
+      if (!isStencilled(shape)) return [];
+      const times = Math.ceil(blotchCount(outline, own) / STENCIL_HOLES);
+      return [{ id, title, code, blotchMm: shape.blotchMm / brief.denominator, times }];
+    }),
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
     parts: partJobs(state.parts, brief.options),
     storesAt: brief.storesAt,

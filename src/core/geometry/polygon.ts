@@ -67,3 +67,13 @@ export function isWithin([x, y]: Point, polygon: Polygon): boolean {
   });
   return within;
 }
+
+/** The `i`th number (from 1) between 0 and 1 of the evenly spread sequence of a base that is prime (Halton 1960): the same every time. */
+export function halton(i: number, base: number): number {
+  let [value, share] = [0, 1];
+  for (let n = i; n > 0; n = Math.floor(n / base)) {
+    share /= base;
+    value += share * (n % base);
+  }
+  return value;
+}

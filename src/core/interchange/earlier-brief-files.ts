@@ -89,6 +89,8 @@ const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
       return { ...part, replaces: typeof replaces === 'string' ? [replaces] : [] };
     }),
   }),
+  /** Had one school for all zones, one dark under all colours, and blotches that were sprayed freehand. */
+  'build-brief/13': (file) => ({ ...file, format: 'build-brief/14' }),
 };
 
 /** What an entry laid: by its step's name of then, or as the run says whose work it is. */

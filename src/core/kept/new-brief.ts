@@ -19,7 +19,7 @@ export interface NewBrief {
 /** What a brief says of its kit once somebody says it. */
 export const NO_KIT_EXTRAS: Pick<
   Fields<'brief'>,
-  'title' | 'boughtOn' | 'leftOut' | 'storesAt' | 'rod' | 'maskOrder' | 'remedies'
+  'title' | 'boughtOn' | 'leftOut' | 'storesAt' | 'rod' | 'maskOrder' | 'schoolsAt' | 'remedies'
 > = {
   title: '',
   boughtOn: null,
@@ -27,6 +27,7 @@ export const NO_KIT_EXTRAS: Pick<
   storesAt: [],
   rod: null,
   maskOrder: [],
+  schoolsAt: [],
   remedies: [],
 };
 

@@ -184,12 +184,31 @@ export const SCHOOL_NAMES = [
   'weathering',
 ] as const satisfies OptionName[];
 export type SchoolName = (typeof SCHOOL_NAMES)[number];
+/** Schools that may differ from zone to zone. */
+export const ZONED_SCHOOLS = ['tonal', 'washOver', 'chips'] as const satisfies SchoolName[];
+/** Some zones that are done by another school than the rest. */
+export interface SchoolAt {
+  school: (typeof ZONED_SCHOOLS)[number];
+  value: string;
+  zones: readonly string[];
+}
 type ChoiceOf<N extends OptionName> = (typeof OPTION_CHOICES)[N]['choices'][number];
 export type Options = { [N in OptionName]: ChoiceOf<N> };
 
 export const DEFAULT_OPTIONS = Object.fromEntries(
   OPTION_NAMES.map((name) => [name, OPTION_CHOICES[name].usual]),
 ) as Options;
+
+export const isChoice = (name: OptionName, value: string): boolean =>
+  (OPTION_CHOICES[name].choices as readonly string[]).includes(value);
+
+/** The options by which one zone is done: of several that name it, the last holds. */
+export function optionsAt(options: Options, schoolsAt: readonly SchoolAt[], zone: string): Options {
+  const own = schoolsAt.filter(({ zones }) => zones.includes(zone));
+  return own.length === 0
+    ? options
+    : { ...options, ...Object.fromEntries(own.map(({ school, value }) => [school, value])) };
+}
 
 /** Choices that a file leaves out are as usual. */
 export const optionsSchema = z.strictObject(

@@ -7,6 +7,7 @@ import { flattened } from '@/core/outline/unroll';
 import type { Outline } from '@/core/outline/outline';
 import type { ZoneRegion } from '@/core/outline/parts';
 import type { PaintedField } from '@/core/scheme/cells';
+import { stencilHoles } from '@/core/scheme/stencil';
 import type { MarkingCoat } from './coats';
 import { seenFields } from './drawn';
 import { blockLetters } from './lettering';
@@ -204,6 +205,28 @@ export function fieldSheet(outline: Outline, { field, laid }: PaintedField, deno
     });
   });
   return { title: `${field.title}: templates`, pieces, notes };
+}
+
+/** Between two holes of a stencil the card has to hold: the size of a blotch, and so much more, mm. */
+const BRIDGE_MM = 4;
+const PER_ROW = 4;
+
+/** The card through which blotches are sprayed, its holes in rows. */
+export function stencilSheet(title: string, shape: Parameters<typeof stencilHoles>[0], denominator: number): CutSheet {
+  const holes = stencilHoles(shape, denominator);
+  const cell = (1.25 * shape.blotchMm) / denominator + BRIDGE_MM;
+  const cuts = holes.map((hole, i): Polygon => {
+    const [dx, dy] = [((i % PER_ROW) + 0.5) * cell, (Math.floor(i / PER_ROW) + 0.5) * cell];
+    return hole.map(([x, y]): Point => [x + dx, y + dy]);
+  });
+  const card = rectangle(0, 0, PER_ROW * cell, Math.ceil(holes.length / PER_ROW) * cell);
+  return {
+    title: `${title}: stencil`,
+    pieces: [pieceOf(`${title}: card`, [...cuts, card], [card], false)],
+    notes: [
+      'Of card or thin sheet. Held off the skin, for soft blotches; turned about and over after each puff, so that nobody sees its holes come again.',
+    ],
+  };
 }
 
 /** A ring of a chart as a piece on the model, laid flat by `put` (m on the machine). */

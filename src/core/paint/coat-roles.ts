@@ -1,7 +1,7 @@
 import type { Paint } from './catalogue';
 
 /** Coats that no colour calls for, of which the product is chosen all the same: what they are of decides what may go under and over them. */
-export const COAT_ROLES = ['primer', 'gloss', 'satin', 'matt'] as const;
+export const COAT_ROLES = ['primer', 'shade', 'marbling', 'gloss', 'satin', 'matt'] as const;
 export type CoatRole = (typeof COAT_ROLES)[number];
 
 interface RoleFacts {
@@ -22,6 +22,18 @@ export const ROLE_FACTS: Readonly<Record<CoatRole, RoleFacts>> = {
     does: 'under everything: it holds what comes over it, and shows seams and scratches',
     isMadeFor: ({ kind }) => kind === 'primer',
     serves: ({ kind }) => kind === 'primer' || kind === 'solid',
+  },
+  shade: {
+    title: 'Dark under the colours',
+    does: 'panel lines and corners pre-shaded, or the whole black base: another under light colours than under dark ones',
+    isMadeFor: ({ kind }) => kind === 'solid',
+    serves: ({ kind }) => kind === 'solid' || kind === 'primer',
+  },
+  marbling: {
+    title: 'Marbling',
+    does: 'wandering lines over a black base, that show through the colour',
+    isMadeFor: ({ kind }) => kind === 'solid',
+    serves: ({ kind }) => kind === 'solid',
   },
   gloss: {
     title: 'Gloss clear',

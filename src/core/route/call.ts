@@ -75,6 +75,17 @@ export interface CoatedZone {
   scratched: boolean;
 }
 
+/** A card through which blotches of one colour are sprayed. */
+export interface RouteStencil {
+  id: string;
+  title: string;
+  code: string;
+  /** Size of a blotch on the model, mm. */
+  blotchMm: number;
+  /** How often the card is laid on. */
+  times: number;
+}
+
 /** What is modelled beside the main airframe, as far as its work goes. */
 export interface RouteSubject {
   kind: SubjectKind;

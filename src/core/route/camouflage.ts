@@ -1,9 +1,13 @@
 import { WAY_FACTS } from '@/core/kit/applying';
+import { optionsAt } from '@/core/kit/options';
 import { spokenZones } from '@/core/outline/spoken';
 import { layOver } from '@/core/paint/chemistry';
 import { dryingTime, type DryingState } from '@/core/paint/drying';
+import { STENCIL_HOLES } from '@/core/scheme/stencil';
+import { counted } from '@/core/units/words';
 import type { Masking } from '@/core/work/masking';
-import type { RouteLink, RouteStep } from '@/core/work/step';
+import { minutesOf, minutesSaid, type Work } from '@/core/work/minutes';
+import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { RouteCall, RouteMarking } from './call';
 import { chemistryOf } from './call-coat';
 import type { SprayOrder } from './colour-order';
@@ -17,7 +21,10 @@ import { markingTape, paintedMarking } from './painted-marking';
 import type { RouteInput } from './route-input';
 import { overAnother } from './rules/cautions';
 import { openStep } from './simple-sprays';
-import { bareZones, coatLaid, sprayRun, sprayStep, type SprayRun } from './spray-run';
+import { bareZones, coatLaid, sprayRun, sprayStep, USUAL_COATS, type SprayRun } from './spray-run';
+
+/** To lay a card on, puff through it and look, minutes. */
+const LAID_ON_EACH = 0.5;
 
 /** Base coats over the airframe: each after the first is masked, once what is under the tape bears it, and unmasked while it still gives. */
 export function camouflage(
@@ -87,13 +94,14 @@ class Camouflage {
 
   /** A colour over some of its zones. */
   private sprayed(key: string, call: RouteCall, over: string, edgeMm: number): SprayRun {
-    const { outline, options, general } = this.input;
+    const { outline, options, general, schoolsAt = [] } = this.input;
     const where = `${spokenZones(outline.zones, call.zones)}${over}`;
     const does = WAY_FACTS[call.way ?? 'airbrush'].does;
     const spray = sprayStep(key, `${does} ${this.nameOf(call.code)} on ${where}`, 'Whole', call, this.input, edgeMm);
     spray.stage = 'colours';
     // Without an airbrush nothing is pre-shaded.
-    if (options.tonal === 'black base' || (options.tonal === 'pre-shaded' && general === 'airbrush'))
+    const tonal = new Set(call.zones.map((zone) => optionsAt(options, schoolsAt, zone).tonal));
+    if (tonal.has('black base') || (tonal.has('pre-shaded') && general === 'airbrush'))
       spray.why = [spray.why, 'thin coats: the tonal ground must still show'].filter(Boolean).join('; ');
     return sprayRun(spray, call, where, this.input);
   }
@@ -138,6 +146,7 @@ class Camouflage {
     const { last } = runs.at(-1)!;
     this.links.push(...runs.flatMap(({ links }) => links));
     runs.slice(1).forEach((run, k) => this.then(runs[k]!.last.key, run.first, 'one after the other'));
+    this.throughStencils(spray, call);
     const under = coatsUnder(spray, call, this.input);
     this.links.push(...under.links);
     const begins = [...(bareZones(call, this.input).length > 0 ? [first] : []), ...under.begins];
@@ -170,6 +179,35 @@ class Camouflage {
       this.then(this.end.free, worn.key, 'nothing tapes over what chips');
       this.steps.push(worn);
       this.end.free = worn.key;
+    }
+  }
+
+  /** Cards that the colour is sprayed through: cut before, and laid on again and again. */
+  private throughStencils(spray: RouteStep, { code, coats }: RouteCall) {
+    if (spray.load === null) return;
+    for (const { id, title, blotchMm, times } of (this.input.stencils ?? []).filter((own) => own.code === code)) {
+      const work: Work = { kind: 'build', parts: STENCIL_HOLES };
+      const cut = stepOf(
+        `stencil:${id}`,
+        `Cut a stencil for ${title}: ${STENCIL_HOLES} holes about ${blotchMm.toFixed(1)} mm wide`,
+        'mask',
+        'Whole',
+        minutesOf(work),
+        {
+          minutesFrom: minutesSaid(work),
+          family: 'mask',
+          stage: 'colours',
+          why: 'from its sheet, of card; tried on paper before it comes to the model',
+        },
+      );
+      this.steps.push(cut);
+      this.then(cut.key, spray.key, 'cut first');
+      const laid = Math.ceil(times * LAID_ON_EACH * (coats ?? USUAL_COATS));
+      spray.minutes += laid;
+      spray.minutesFrom += `; ${laid} min to lay the stencil on ${counted(times, 'time')} for each coat`;
+      spray.why = [spray.why, `${title} through its stencil, held off the skin, turned about after each puff`]
+        .filter(Boolean)
+        .join('; ');
     }
   }
 

@@ -45,9 +45,13 @@ const AT_ONE_GO: Minutes = 110;
 
 /**
  * Where fluid goes: under the last colour that water reaches through and that no later mask lies on, on hard skin that faces up where there is
- * any; on so few zones that fluid, colour and chipping follow each other in one evening. None where no colour allows it.
+ * any; among the wanted zones, on so few of them that fluid, colour and chipping follow each other in one evening. None where no colour allows it.
  */
-export function fluidRun({ ordered, maskings }: SprayOrder, input: RouteInput): FluidRun | null {
+export function fluidRun(
+  { ordered, maskings }: SprayOrder,
+  wanted: ReadonlySet<string>,
+  input: RouteInput,
+): FluidRun | null {
   const { outline, markings, coated = [] } = input;
   if (input.general !== 'airbrush') return null;
   const taped = new Set(markings.flatMap(({ zones, method }) => (PRINTED.has(method) ? [] : zones)));
@@ -57,7 +61,7 @@ export function fluidRun({ ordered, maskings }: SprayOrder, input: RouteInput): 
   for (const call of [...ordered].reverse()) {
     if (WETTED.has(chemistryOf(call)) && (call.way ?? 'airbrush') === 'airbrush' && call.paint?.kind !== 'metallic') {
       const zones = outline.zones.filter(
-        (zone) => call.zones.includes(zone.key) && !taped.has(zone.key) && isChipped(zone),
+        (zone) => call.zones.includes(zone.key) && wanted.has(zone.key) && !taped.has(zone.key) && isChipped(zone),
       );
       const upper = zones.filter(UPPER);
       const few = [upper, zones].map((of) => asFewAsFit(of, call, input)).find(({ length }) => length > 0);

@@ -104,6 +104,15 @@ export const ASSUMED_COATS = {
     lightness: 12,
     dries: {},
   },
+  shade: {
+    id: 'dark',
+    title: 'Dark brown-black',
+    what: 'tone',
+    chemistry: 'AL',
+    kind: 'solid',
+    lightness: 12,
+    dries: {},
+  },
   marble: {
     id: 'marbling',
     title: 'Light grey for the marbling',
@@ -149,6 +158,8 @@ export interface ZonedCoat {
 /** What each product is chosen for. */
 const OF_ROLE: Readonly<Record<CoatRole, readonly GeneralCoat[]>> = {
   primer: ['primer', 'paintAsPrimer'],
+  shade: ['shade'],
+  marbling: ['marble'],
   gloss: ['clear'],
   satin: ['satin'],
   matt: ['matt'],
@@ -178,6 +189,8 @@ const factsOf = ({ role, label, chemistry, dries, lightness, way }: ChosenCoat):
       coat,
       {
         ...ASSUMED_COATS[coat],
+        // Another product is another filling.
+        id: label,
         title: label,
         chemistry,
         dries,

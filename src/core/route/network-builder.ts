@@ -31,21 +31,31 @@ const isWorked = ({ leaves = [], finish, lays }: StepRule, zone: string, build: 
   (finish === undefined || build.finishOf(zone) === finish) &&
   (lays === undefined || ASSUMED_COATS[lays].what !== 'clear' || build.finishOf(zone) !== 'unsealed');
 
-/** The zones of a rule; null where it is work on no zone that is named. */
-function zonesOf(rule: StepRule, build: Build, covered: Route['covered']): string[] | null {
-  const { at, covers } = rule;
+/** The zones of a rule, and whether others would be among them but are done by another school; null where it is work on no zone that is named. */
+function zonesOf(rule: StepRule, build: Build, covered: Route['covered']): { zones: string[]; isPart: boolean } | null {
+  const { at, covers, where = {} } = rule;
   if (!at && !covers) return null;
   const within = covers && new Set(covered[covers]);
-  return build.zones.flatMap((zone) =>
-    (!at || at(zone)) && (!within || within.has(zone.key)) && isWorked(rule, zone.key, build) ? [zone.key] : [],
+  const all = build.zones.filter(
+    (zone) => (!at || at(zone)) && (!within || within.has(zone.key)) && isWorked(rule, zone.key, build),
   );
+  const zones = all.filter(({ key }) => among(where, build.optionsAt(key))).map(({ key }) => key);
+  return { zones, isPart: zones.length < all.length };
 }
 
-const applies = ({ where = {}, on = {}, when, mist }: StepRule, build: Build): boolean =>
-  (!mist || build.general === 'airbrush') &&
-  among(where, build.options) &&
-  among(on, build.machine) &&
-  (!when || when(build));
+/** What works on zones applies where any of them is done so. */
+const isWanted = ({ where = {}, at, covers }: StepRule, { options, zones, optionsAt }: Build): boolean =>
+  among(where, options) || (Boolean(at ?? covers) && zones.some(({ key }) => among(where, optionsAt(key))));
+
+const applies = (rule: StepRule, build: Build): boolean => {
+  const { on = {}, when, mist } = rule;
+  return (
+    (!mist || build.general === 'airbrush') &&
+    isWanted(rule, build) &&
+    among(on, build.machine) &&
+    (!when || when(build))
+  );
+};
 
 /** A rule of this build, with its zones. */
 interface Active {
@@ -64,13 +74,15 @@ interface Part {
 }
 
 /** The steps of a rule: several where what it lays is of several products, each told by its places. */
-function partsOf(rule: StepRule, zones: string[] | null, build: Build, coats: CoatsByZone): Part[] {
+function partsOf(rule: StepRule, at: ReturnType<typeof zonesOf>, build: Build, coats: CoatsByZone): Part[] {
   const { key } = rule;
+  const zones = at?.zones;
   const title = build.general === 'airbrush' ? rule.title : (rule.titleByHand ?? rule.title);
+  const whole = at?.isPart ? `${title}: ${spokenZones(build.zones, at.zones)}` : title;
   if (!rule.lays || !zones)
-    return [{ key, title, zones: zones ?? [], facts: rule.lays ? coats.coats[rule.lays] : null }];
+    return [{ key, title: whole, zones: zones ?? [], facts: rule.lays ? coats.coats[rule.lays] : null }];
   const parts = partsOfCoat(rule.lays, zones, coats);
-  if (parts.length === 1) return [{ key, title, ...parts[0]! }];
+  if (parts.length === 1) return [{ key, title: whole, ...parts[0]! }];
   return parts.map((part, i) => ({
     // The first has the rule's own key, whatever else is chosen beside it.
     key: i === 0 ? key : `${key}:on ${part.zones[0]}`,
@@ -107,9 +119,11 @@ export class NetworkBuilder {
     this.active = new Map(
       RULES.flatMap((rule): [string, Active][] => {
         if (left.includes(rule.key) || !applies(rule, asked)) return [];
-        const zones = zonesOf(rule, asked, covered);
+        const at = zonesOf(rule, asked, covered);
         // What nobody will see any of is not worked on.
-        return zones?.length === 0 ? [] : [[rule.key, { rule, zones, parts: partsOf(rule, zones, asked, coats) }]];
+        return at?.zones.length === 0
+          ? []
+          : [[rule.key, { rule, zones: at?.zones ?? null, parts: partsOf(rule, at, asked, coats) }]];
       }),
     );
   }

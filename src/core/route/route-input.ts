@@ -1,6 +1,6 @@
 import type { Layer } from '@/core/evidence/layers';
 import type { GeneralWay } from '@/core/kit/applying';
-import type { Options } from '@/core/kit/options';
+import type { Options, SchoolAt } from '@/core/kit/options';
 import type { Outline } from '@/core/outline/outline';
 import type { Climate } from '@/core/paint/drying';
 import type { PartJob } from '@/core/kit/part-work';
@@ -11,13 +11,15 @@ import type { RouteEdit } from './edits';
 import type { GeneralCoats, ZonedCoat } from './general-coats';
 import type { TakenRemedy } from '@/core/laid/guard';
 import type { OwnRun } from './runs';
-import type { CoatedZone, RouteCall, RouteMarking, RouteSubject, RouteItem } from './call';
+import type { CoatedZone, RouteCall, RouteItem, RouteMarking, RouteStencil, RouteSubject } from './call';
 import type { StructureRuling } from './structure-runs';
 
 /** What a route is made from. */
 export interface RouteInput {
   outline: Outline;
   options: Options;
+  /** Zones that are done by another school than the rest. */
+  schoolsAt?: readonly SchoolAt[];
   climate: Climate;
   calls: readonly RouteCall[];
   /** Colours in the order of spraying that was chosen; light before dark where nobody chose. */
@@ -46,6 +48,7 @@ export interface RouteInput {
   layers: readonly { zone: string; layers: readonly Layer[] }[];
   /** What is ruled to lie under colours. */
   coated?: readonly CoatedZone[];
+  stencils?: readonly RouteStencil[];
   /** What the parts of the kit make to do. */
   parts?: readonly PartJob[];
   storesAt?: readonly StoreAt[];

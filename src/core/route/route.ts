@@ -1,6 +1,7 @@
 import { ASSUMED_CHEMISTRY, coatOf } from './call-coat';
 import { isGrave, layOver } from '@/core/paint/chemistry';
 import type { Coat } from '@/core/paint/drying';
+import { optionsAt } from '@/core/kit/options';
 import { isSeen } from '@/core/kit/seen';
 import { isPrintedAtHome, PRINTED } from '@/core/markings/kinds';
 import { machineOf } from '@/core/outline/presets';
@@ -40,6 +41,7 @@ function buildOf(input: RouteInput): Build {
   const metal = new Set(input.calls.flatMap(({ paint, zones }) => (paint?.kind === 'metallic' ? zones : [])));
   return {
     options: input.options,
+    optionsAt: (zone) => optionsAt(input.options, input.schoolsAt ?? [], zone),
     machine: machineOf(input.outline.spec),
     has: (zone) => known.has(zone),
     // What nobody will see is not painted.
@@ -80,8 +82,10 @@ export function buildRoute(input: RouteInput): Route {
   const isLoose = ({ zones }: RouteMarking) => zones.every((zone) => onParts.has(zone));
   const [loose, fast] = [markings.filter(isLoose), markings.filter((marking) => !isLoose(marking))];
   const order = sprayOrder(outside.calls, input);
-  const isWorn = input.options.chips === 'fluid beneath' && weathered(build);
-  const fluid = isWorn ? fluidRun(order, { ...input, markings: fast }) : null;
+  const chips = new Set(
+    build.zones.flatMap(({ key }) => (build.optionsAt(key).chips === 'fluid beneath' ? [key] : [])),
+  );
+  const fluid = weathered(build) ? fluidRun(order, chips, { ...input, markings: fast }) : null;
   const stencilled = input.markings.some(({ isStencil, method }) => isStencil && PRINTED.has(method));
   const left = [...(input.leftOut ?? []), ...(stencilled ? ['stencils'] : [])];
   const { outline, denominator } = input;

@@ -59,6 +59,8 @@ export const fieldShape = z.discriminatedUnion('kind', [
     smooth: z.boolean(),
     /** Share of the area that the blotches cover. */
     density: z.number().min(0.05, 'Density: at least 5 %').max(0.9, 'Density: at most 90 %'),
+    /** Freehand at close range, or through holes in a card that is held off the skin. */
+    by: z.enum(['freehand', 'stencil']).default('freehand'),
     blotchMm: z.number().min(20, 'Blotch: at least 20 mm').max(3000, 'Blotch: at most 3 m'),
   }),
 ]);

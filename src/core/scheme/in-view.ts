@@ -1,5 +1,5 @@
 import { isInRegion } from '@/core/geometry/clip';
-import { ellipse, extentOf, type Point, type Polygon } from '@/core/geometry/polygon';
+import { ellipse, extentOf, halton, type Point, type Polygon } from '@/core/geometry/polygon';
 import { shownIn } from '@/core/outline/chart';
 import type { Shape, ViewDrawing } from '@/core/outline/drawing';
 import type { Outline } from '@/core/outline/outline';
@@ -81,20 +81,12 @@ export function shapesUnderFields(
 /** The most blotches that are drawn of one field in one view. */
 const MOST_BLOTCHES = 500;
 
-/** Blotches spread evenly over an area (Halton 1960, bases 2 and 3), the same at every redraw. */
+/** Blotches spread evenly over an area, the same at every redraw. */
 function blotches(rings: Polygon[], { density, blotchMm }: { density: number; blotchMm: number }): Polygon[] {
   const { left, right, top, bottom } = extentOf(rings);
   const radius = blotchMm / 2000;
   const box = (right - left) * (bottom - top);
   const count = Math.min(MOST_BLOTCHES, Math.ceil((density * box) / (Math.PI * radius * radius)));
-  const halton = (i: number, base: number) => {
-    let [value, share] = [0, 1];
-    for (let n = i; n > 0; n = Math.floor(n / base)) {
-      share /= base;
-      value += share * (n % base);
-    }
-    return value;
-  };
   return Array.from({ length: count }, (_, i): Point => [
     left + halton(i + 1, 2) * (right - left),
     top + halton(i + 1, 3) * (bottom - top),

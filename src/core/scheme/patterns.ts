@@ -148,6 +148,7 @@ export const PATTERNS = {
           code!,
           {
             kind: 'mottle',
+            by: 'freehand',
             view: 'port',
             smooth: false,
             density: 0.33,

@@ -71,7 +71,7 @@ describe('areas by colour', () => {
           fc.boolean(),
         )
         .map(([view, points, smooth, isMottle]): FieldShape => ({
-          ...(isMottle ? { kind: 'mottle' as const, density: 0.4, blotchMm: 200 } : { kind: 'area' as const }),
+          ...(isMottle ? { kind: 'mottle' as const, by: 'freehand' as const, density: 0.4, blotchMm: 200 } : { kind: 'area' as const }),
           view: view as 'port',
           smooth,
           corners: points.map(([x, y]) => corner(x, y)),
@@ -118,6 +118,7 @@ describe('areas by colour', () => {
     const mottle: FieldShape = {
       ...(box('port', -1, -3, 12, 5) as Extract<FieldShape, { kind: 'area' }>),
       kind: 'mottle',
+      by: 'freehand',
       density: 0.4,
       blotchMm: 300,
     } as FieldShape;

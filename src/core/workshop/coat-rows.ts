@@ -34,7 +34,10 @@ export interface CoatRow {
   neededMl: Ml;
 }
 
-/** Primer and clears as the route lays them: where, how often, how much; below each what is laid in its place on some zones. */
+/** Coats that only some ways of light and shade know. */
+const OF_SCHOOLS: ReadonlySet<CoatRole> = new Set(['shade', 'marbling']);
+
+/** Primer, shades and clears as the route lays them: where, how often, how much; below each what is laid in its place on some zones. */
 export function coatRows(
   { wanted, route, outline, state: { brief, coats } }: Pick<BriefView, 'wanted' | 'route' | 'outline' | 'state'>,
   tools: readonly Tool[],
@@ -43,6 +46,8 @@ export function coatRows(
   return COAT_ROLES.flatMap((role) => {
     const steps = route.steps.filter((step) => step.coat === role);
     const kept = coats.filter((own) => own.role === role);
+    // What only some schools lay is asked for by those alone.
+    if (OF_SCHOOLS.has(role) && steps.length === 0 && kept.length === 0) return [];
     const zoned = kept.filter(({ zones }) => zones.length > 0);
     const named = new Set(zoned.flatMap(({ zones }) => zones));
     const laid = new Set(steps.flatMap((step) => step.zones));

@@ -7,6 +7,7 @@ import {
   laidOut,
   markingSheet,
   placingNotes,
+  stencilSheet,
   type ColourFacts,
   type CutSheet,
   type Sheet,
@@ -20,6 +21,7 @@ import { schemeBases } from './colour-orders';
 import { goesRound, isPrintedAtHome } from '@/core/markings/kinds';
 import { rivetingOf, rivetSheet } from '@/core/markings/riveting';
 import { schemeOn } from '@/core/markings/placing';
+import { isStencilled } from '@/core/scheme/stencil';
 import { coatsOfMarkingIn } from './marking-minutes';
 
 /** A sheet that can be had of a brief, by the name that its file goes by. */
@@ -61,7 +63,11 @@ export function sheetOffers({ state, outline }: Pick<BriefView, 'state' | 'outli
         : [{ key: `marking-${id}`, title: `${title}: masks` }],
     ),
     ...state.fields.flatMap(({ id, title, shape }) =>
-      shape.kind === 'mottle' ? [] : [{ key: `field-${id}`, title: `${title}: templates` }],
+      shape.kind !== 'mottle'
+        ? [{ key: `field-${id}`, title: `${title}: templates` }]
+        : isStencilled(shape)
+          ? [{ key: `field-${id}`, title: `${title}: stencil` }]
+          : [],
     ),
     ...Object.entries(PRINTS).flatMap(([key, { as, has, where = has }]) =>
       state.markings.some((marking) => has(marking) && where(marking))
@@ -104,7 +110,9 @@ export function cutSheets(view: BriefView, keys: readonly string[]): Sheet[] {
     const [kind, id] = [key.slice(0, key.indexOf('-')), key.slice(key.indexOf('-') + 1)];
     if (kind === 'field') {
       const own = painted.find(({ field }) => field.id === id);
-      return own ? [fieldSheet(outline, own, denominator)] : [];
+      if (!own) return [];
+      const { title, shape } = own.field;
+      return [isStencilled(shape) ? stencilSheet(title, shape, denominator) : fieldSheet(outline, own, denominator)];
     }
     const marking = kind === 'marking' ? state.markings.find((one) => one.id === id) : undefined;
     if (!marking) return [];

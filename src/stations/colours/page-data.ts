@@ -126,7 +126,7 @@ export interface ColoursPage {
   unasked: number;
   /** All that is open in the brief. */
   open: number;
-  /** Primer and clears as the route lays them. */
+  /** Primer, shades and clears as the route lays them. */
   coats: CoatRow[];
   /** At which the bench dries what is laid. */
   climate: Climate;

@@ -17,6 +17,7 @@ import { shortDay } from '@/ui/dates';
 import { Opened } from '@/ui/opened';
 import { useSaving } from '@/ui/saving';
 import type { ChoiceRow, KitPage, OptionRow } from './page-data';
+import { SchoolsByZones } from './schools-at';
 import { useMeasures } from '@/ui/shown-units';
 
 /** The choices of the build: each says what it would change before it is taken. */
@@ -74,6 +75,7 @@ export function OptionsPane({ data }: { data: KitPage }): ReactNode {
       </ul>
       {data.brief.options.stores === 'none' ? null : <StoresAt data={data} />}
       {data.brief.options.stand === 'a rod' ? <Rod data={data} /> : null}
+      <SchoolsByZones data={data} />
       <Unseen data={data} />
     </>
   );

@@ -63,6 +63,8 @@ export interface KitPage {
   rodMm: number | null;
   zoneDays: (Kept<'zone_day'> & { zoneTitle: string; contradictions: string[] })[];
   zones: { value: string; label: string }[];
+  /** Those that are painted with the airframe. */
+  outside: { key: string; title: string }[];
   codes: { value: string; label: string }[];
   /** Colours that are not laid with the airbrush, and why. */
   ways: { code: string; name: string; way: string; because: string }[];
@@ -127,6 +129,7 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
       zoneTitle: zoneTitle(own.zone),
       contradictions: contradictions.flatMap(({ zone, says }) => (zone === own.zone ? [says] : [])),
     })),
+    outside: view.route.covered.outside.map((key) => ({ key, title: zoneTitle(key) })),
     zones: view.outline.zones.map(({ key, title }) => ({ value: key, label: title })),
     codes: shelf.codes.map(({ code, name }) => ({ value: code, label: `${code} ${name}` })),
     ways: view.calls.flatMap(({ code, official, way, zones }) =>

@@ -42,6 +42,16 @@ const SHAPED: Record<Kept<'scheme_field'>['shape']['kind'], FieldSpec[]> = {
   mottle: [
     { name: 'density', label: 'Covers', unit: 'of 1', type: 'number', width: 2 },
     { name: 'blotchMm', label: 'Blotch', unit: 'mm real', type: 'number', width: 2 },
+    {
+      name: 'by',
+      label: 'Sprayed',
+      type: 'choice',
+      options: [
+        { value: 'freehand', label: 'freehand' },
+        { value: 'stencil', label: 'through a stencil' },
+      ],
+      width: 3,
+    },
   ],
 };
 

@@ -595,7 +595,10 @@ function NewField({
     ['Line at a height', { kind: 'height', view: side, smooth: true, covers: 'below', corners: line }],
     ['Band', { kind: 'band', on: 'fuselage', from: Math.round(length * 70) / 100, to: Math.round(length * 75) / 100 }],
     ['Whole zones', { kind: 'zones', zones: [data.zones[0]!.value] }],
-    ['Blotches', { kind: 'mottle', view, smooth: false, corners: around, density: 0.33, blotchMm: 300 }],
+    [
+      'Blotches',
+      { kind: 'mottle', view, smooth: false, corners: around, density: 0.33, blotchMm: 300, by: 'freehand' },
+    ],
   ];
   return (
     <>

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { choice, day, line, needed, number, optionalDay, prose } from '../fields';
 import { CLARITIES, SOURCE_KIND_NAMES } from '@/core/evidence/weights';
-import { optionsSchema } from '@/core/kit/options';
+import { isChoice, optionsSchema, ZONED_SCHOOLS } from '@/core/kit/options';
 import { STORE_STATIONS } from '@/core/kit/stores';
 import { isTimeZone } from '@/core/route/calendar';
 import { TAKEABLE } from '@/core/laid/guard';
@@ -53,6 +53,22 @@ export const briefFields = z.strictObject({
   rod: rodFields.nullable().default(null),
   /** Colours in the order of spraying that was chosen; empty for that of least masking. */
   maskOrder: z.array(needed('Colour code', 60)).max(40).default([]),
+  /** Where some zones are done by another school than the rest; of two that name a zone, the later holds. */
+  schoolsAt: z
+    .array(
+      z
+        .strictObject({
+          school: choice('School', ZONED_SCHOOLS),
+          value: needed('Choice', 40),
+          zones: z.array(needed('Zone', 60)).min(1, 'Zones: at least one').max(80, 'Zones: at most 80'),
+        })
+        .refine(({ school, value }) => isChoice(school, value), {
+          path: ['value'],
+          message: 'Choice: this school has none such',
+        }),
+    )
+    .max(20, 'Schools by zones: at most twenty')
+    .default([]),
   /** What is done where the chemistry of one step attacks what another laid. */
   remedies: z
     .array(

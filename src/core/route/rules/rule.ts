@@ -15,6 +15,8 @@ import type { Takes } from '../takes';
 /** What the rules may ask about a build. */
 export interface Build {
   options: Options;
+  /** The options by which a zone is done. */
+  optionsAt: (zone: string) => Options;
   machine: Machine;
   has: (zone: string) => boolean;
   /** Those of the outline that will be seen. */

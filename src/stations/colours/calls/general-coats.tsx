@@ -19,6 +19,16 @@ import { Opened } from '@/ui/opened';
 import { useSaving } from '@/ui/saving';
 import { useShelf } from '../shelf';
 
+/** What a product is entered as. */
+const KIND_OF: Readonly<Record<CoatRow['role'], string>> = {
+  primer: 'primer',
+  shade: 'paint',
+  marbling: 'paint',
+  gloss: 'gloss clear',
+  satin: 'satin clear',
+  matt: 'matt clear',
+};
+
 /** Products that are offered before all of them are asked for. */
 const OFFERED = 8;
 
@@ -27,12 +37,12 @@ const WAYS: readonly (readonly [Fields<'general_coat'>['way'], string])[] = [
   ...GENERAL_WAYS.map((way) => [way, way] as const),
 ];
 
-/** Primer and clears: of which product, where the route lays them, how much; a row opens into what could serve. */
+/** Primer, shades and clears: of which product, where the route lays them, how much; a row opens into what could serve. */
 export function GeneralCoats({ data }: { data: ColoursPage }): ReactNode {
   const [open, setOpen] = useState<string | null>(null);
   return (
-    <section className="bar-line" aria-label="Primer and clears">
-      <h2 style={{ marginTop: 0 }}>Primer and clears</h2>
+    <section className="bar-line" aria-label="Primer, shades and clears">
+      <h2 style={{ marginTop: 0 }}>Primer, shades and clears</h2>
       <div className="scroll-x">
         <table className="plain stacked">
           <thead>
@@ -159,8 +169,7 @@ function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDo
   if (found.length === 0)
     return (
       <p>
-        Nothing in the catalogue is a {row.title.toLowerCase()}: add one at Drawer, as a{' '}
-        {row.role === 'primer' ? 'primer' : `${row.role} clear`}.
+        Nothing in the catalogue is a {row.title.toLowerCase()}: add one at Drawer, as a {KIND_OF[row.role]}.
       </p>
     );
   return (
@@ -180,7 +189,7 @@ function Products({ data, row, onDone }: { data: ColoursPage; row: CoatRow; onDo
                 >
                   {paintLabel(paint)} {paint.name}
                 </button>
-                {isMadeFor(paint) ? null : <span className="dim"> a paint, as {row.role}</span>}
+                {isMadeFor(paint) ? null : <span className="dim"> not made for it</span>}
               </th>
               <td>{paint.ownedMl > 0 ? `${paint.ownedMl.toFixed(0)} ml in the drawer` : priceInWords(paint)}</td>
               <td>{isChosen(paint) ? <strong>chosen</strong> : insteadInWords(paint, row.coat, data.climate)}</td>
