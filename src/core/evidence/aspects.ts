@@ -19,6 +19,13 @@ export const ASPECTS = define({
   boundary: { title: 'Colour boundary', type: 'choice', surface: true, choices: ['hard', 'soft'] },
   boundaryWidth: { title: 'Boundary, soft width', type: 'length', surface: true },
   boundaryPlace: { title: 'Boundary, position', type: 'length', surface: true },
+  /** Asked of a side when a pattern is known of the other. */
+  pattern: {
+    title: 'Pattern of this side',
+    type: 'choice',
+    surface: true,
+    choices: ['as in a mirror', 'its own', 'none'],
+  },
   marking: { title: 'Marking', type: 'text', surface: true },
   size: { title: 'Marking, size', type: 'length', surface: true },
   markingPlace: { title: 'Marking, place', type: 'length', surface: true },

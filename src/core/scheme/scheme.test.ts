@@ -71,7 +71,9 @@ describe('areas by colour', () => {
           fc.boolean(),
         )
         .map(([view, points, smooth, isMottle]): FieldShape => ({
-          ...(isMottle ? { kind: 'mottle' as const, by: 'freehand' as const, density: 0.4, blotchMm: 200 } : { kind: 'area' as const }),
+          ...(isMottle
+            ? { kind: 'mottle' as const, by: 'freehand' as const, density: 0.4, blotchMm: 200 }
+            : { kind: 'area' as const }),
           view: view as 'port',
           smooth,
           corners: points.map(([x, y]) => corner(x, y)),

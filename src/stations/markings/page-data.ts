@@ -5,6 +5,7 @@ import type { ColourShelf } from '@/core/kept/state';
 import { figuresOf, TYPICAL_TOOL } from '@/core/kit/tools';
 import { colourLaid, markingLaid } from '@/core/workshop/already-laid';
 import { spokenZones } from '@/core/outline/spoken';
+import { sideOf } from '@/core/outline/zones';
 import { minutesOfMethods } from '@/core/workshop/marking-minutes';
 import { zonesOfMarking } from '@/core/markings/on-zones';
 import { piecesOfMarking } from '@/core/markings/painted-size';
@@ -48,6 +49,8 @@ export interface MarkingsPage {
   ruled: Record<string, string>;
   /** Zones whose boundary is ruled soft. */
   soft: string[];
+  /** What is asked of the pattern of a side, and what is ruled of it; null while it is open. */
+  patterns: { side: 'port' | 'starboard'; zone: string; value: string | null }[];
   /** [later, earlier]: a normal coat of the later hides the earlier. */
   hides: [later: string, earlier: string][];
   /** What colours from a can need papered over, cm2. */
@@ -115,6 +118,10 @@ export function markingsPage(view: BriefView, shelf: ColourShelf): MarkingsPage 
     zoneColours: Object.fromEntries(zones.flatMap((zone) => (zone.colour ? [[zone.key, zone.colour]] : []))),
     ruled,
     soft,
+    patterns: view.questions.flatMap(({ record: { aspect, zone }, ruling, open }) => {
+      const side = aspect === 'pattern' ? sideOf(zone) : null;
+      return side ? [{ side, zone, value: ruling && !open ? ruling.value : null }] : [];
+    }),
     hides: hidingPairs(view.calls),
     paperCm2: paperOf(view),
     coatsOver: over,

@@ -6,6 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import dynamic from 'next/dynamic';
 import { useMemo, useState, type ReactNode } from 'react';
 import { replay } from '@/actions/records';
+import { ASPECTS } from '@/core/evidence/aspects';
 import type { Kept } from '@/core/kept/records';
 import { placesOf } from '@/core/markings/placing';
 import type { Outline } from '@/core/outline/outline';
@@ -48,6 +49,9 @@ const KINDS: Record<FieldShape['kind'], string> = {
   zones: 'whole zones',
   mottle: 'blotches',
 };
+
+/** The answer of a side that shows the pattern of the other. */
+const [MIRRORED] = ASPECTS.pattern.choices;
 
 /** More pieces than this are no pattern. */
 const MOST_TRACED = 40;
@@ -101,16 +105,26 @@ function usePulled(data: MarkingsPage) {
 function useFieldActs(data: MarkingsPage, onAdded: (id: string) => void) {
   const { run } = useSaving();
   const kept = data.fields;
-  const add = (drafts: readonly FieldDraft[]) => {
+  /** `asks` names a zone at which is asked for the pattern of its side, in the same act. */
+  const add = (drafts: readonly FieldDraft[], asks: string | null = null) => {
     const first = Math.max(-1, ...kept.map(({ rank }) => rank)) + 1;
     const added = drafts.map((draft, i) => ({
       entity: 'scheme_field' as const,
       id: crypto.randomUUID(),
       fields: { ...draft, keptTo: [...draft.keptTo], rank: first + i },
     }));
+    const asked = asks
+      ? [
+          {
+            entity: 'question' as const,
+            id: crypto.randomUUID(),
+            fields: { zone: asks, aspect: 'pattern' as const, item: '' },
+          },
+        ]
+      : [];
     return run(
-      (stamp) => replay({ stamp, briefId: data.briefId, station: 'markings', added }),
-      `${counted(drafts.length, 'field')} added; u takes them back`,
+      (stamp) => replay({ stamp, briefId: data.briefId, station: 'markings', added: [...added, ...asked] }),
+      `${counted(drafts.length, 'field')} added${asks ? '; the other side is asked for at Evidence' : ''}; u takes it back`,
     ).then((result) => result.ok && onAdded(added.at(-1)!.id));
   };
   const reorder = (one: Field, by: number) => {
@@ -132,7 +146,24 @@ function useFieldActs(data: MarkingsPage, onAdded: (id: string) => void) {
       }),
     );
   };
-  return { add, reorder };
+  /** What lies on one side, laid on the other too. */
+  const mirror = (list: readonly Field[]) =>
+    void run(
+      (stamp) =>
+        replay({
+          stamp,
+          briefId: data.briefId,
+          station: 'markings',
+          updated: list.map(({ id, version }) => ({
+            entity: 'scheme_field' as const,
+            id,
+            version,
+            fields: { mirrored: true },
+          })),
+        }),
+      `${counted(list.length, 'field')} on the other side too; u takes it back`,
+    );
+  return { add, reorder, mirror };
 }
 
 /** The corners with one at another place of the view; one that is kept to a marking stays so. */
@@ -167,7 +198,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
     const from = chosen && viewOf(chosen);
     if (from) setView(from);
   };
-  const { add, reorder } = useFieldActs(data, choose);
+  const { add, reorder, mirror } = useFieldActs(data, choose);
   return (
     <div ref={frame}>
       <div className="pane-bar">
@@ -234,6 +265,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
           takes it out. Near a marking’s middle or a panel line it is caught; alt keeps it free.
         </p>
       ) : null}
+      <OtherSides data={data} onMirror={mirror} />
       <div className="scheme-columns">
         <section aria-label="Fields of the scheme">
           <FieldTable data={data} open={open} onOpen={choose} onReorder={reorder} />
@@ -274,7 +306,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
               What the box shows at full size, or a drawing of stated scale: its two known points prove the scale. Each
               colour becomes fields here, and templates to cut at 1/{data.denominator} among the sheets.
               {isSide(view)
-                ? ` It says nothing of ${view === 'port' ? 'starboard' : 'port'}: lay a drawing there too, or that side stays as it is.`
+                ? ` It says nothing of ${view === 'port' ? 'starboard' : 'port'}: that is asked for at Evidence.`
                 : ''}
             </p>
             <TracePicture
@@ -282,7 +314,10 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
               pictureId={underlay.pictureId}
               own={[]}
               onTake={async (taken, { width: across, height: down }) => {
-                const { fieldsFromPattern } = await import('@/core/scheme/from-drawing');
+                const [{ fieldsFromPattern }, { askedOpposite }] = await Promise.all([
+                  import('@/core/scheme/from-drawing'),
+                  import('@/core/scheme/other-side'),
+                ]);
                 const picture = { ...underlay, width: across, height: down };
                 const drafts = fieldsFromPattern(taken, picture, outline, view);
                 if (drafts.length === 0) throw new Error('Nothing of it is large enough to be a field.');
@@ -290,7 +325,8 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
                   throw new Error(
                     `It falls into ${drafts.length} pieces: at most ${MOST_TRACED} are taken. Fewer colours make fewer.`,
                   );
-                await add(drafts);
+                const isAsked = !isSide(view) || data.patterns.some(({ side }) => side !== view);
+                await add(drafts, isAsked ? null : askedOpposite(outline, drafts));
               }}
             />
           </section>
@@ -298,6 +334,30 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
       </details>
     </div>
   );
+}
+
+/** Patterns that are known of one side: what is asked, or ruled, of the other. */
+function OtherSides({ data, onMirror }: { data: MarkingsPage; onMirror: (list: readonly Field[]) => void }): ReactNode {
+  return data.patterns.map(({ side, zone, value }) => {
+    const from = side === 'port' ? 'starboard' : 'port';
+    const only = data.fields.filter((field) => viewOf(field) === from && !field.mirrored);
+    if (value === null)
+      return (
+        <p key={zone} role="note">
+          What {side} shows of the pattern is open:{' '}
+          <a href={`/briefs/${data.briefId}/evidence`}>Evidence asks for it</a>.
+        </p>
+      );
+    if (value !== MIRRORED || only.length === 0) return null;
+    return (
+      <p key={zone} role="note">
+        {capital(side)} is ruled to show the pattern as in a mirror.{' '}
+        <Button size="small" variant="outlined" onClick={() => onMirror(only)}>
+          Lay {counted(only.length, 'field')} on {side} too
+        </Button>
+      </p>
+    );
+  });
 }
 
 /** The fields in the order in which they lie over one another. */

@@ -8,9 +8,10 @@ import { MOST_COLOURS } from '@/core/markings/design';
 import { UNTOLD_MM } from '@/core/markings/size';
 import type { Pixels, Traced, TracedColour } from '@/core/markings/traced';
 import { Chip } from '@/ui/swatch';
-import { pictureOf, pixelsOf } from '@/ui/pixels';
+import { pictureOf, pixelsOf, WHOLE, type Crop } from '@/ui/pixels';
 import { useShown } from '@/ui/shown-units';
 import { useWorker } from '@/ui/use-worker';
+import { CropPicture } from './crop-picture';
 import type { MarkingsPage } from './page-data';
 
 type Api = { traceArtwork: (pixels: Pixels, most: number) => Traced };
@@ -40,13 +41,16 @@ export function TracePicture({
   own: readonly string[];
   /** Of a colour among those that are taken: its finest stroke on the model, in words; without it none is told. */
   strokeOf?: (colour: TracedColour, taken: readonly TracedColour[]) => string;
-  /** May refuse with a sentence. */
-  onTake: (taken: readonly Taken[], traced: Pick<Traced, 'width' | 'height'>) => Promise<unknown>;
+  /** Takes rings as they lie in the whole picture, in pixels of which it is so wide and high. May refuse with a sentence. */
+  onTake: (taken: readonly Taken[], whole: { width: number; height: number }) => Promise<unknown>;
 }): ReactNode {
   const shown = useShown();
   const [busy, setBusy] = useState(false);
   const [most, setMost] = useState(3);
   const [codes, setCodes] = useState<Record<string, string>>({});
+  const [crop, setCrop] = useState<Crop>(WHOLE);
+  /** What was traced last lies there in the picture. */
+  const [tracedIn, setTracedIn] = useState<Crop>(WHOLE);
   const [fault, setFault] = useState('');
   const { answer, working, start, stop } = useWorker<Api, Traced>(
     () => new Worker(new URL('../../workers/tracing.worker.ts', import.meta.url), { type: 'module' }),
@@ -55,7 +59,8 @@ export function TracePicture({
     setFault('');
     setCodes({});
     try {
-      const pixels = pixelsOf(await pictureOf(pictureId), LONGEST_PX);
+      const pixels = pixelsOf(await pictureOf(pictureId), LONGEST_PX, crop);
+      setTracedIn(crop);
       await start((api) => api.traceArtwork(pixels, most));
     } catch (error) {
       setFault(error instanceof Error ? error.message : 'This picture cannot be traced.');
@@ -68,9 +73,10 @@ export function TracePicture({
     setFault('');
     setBusy(true);
     try {
+      const whole = inWhole(answer!, tracedIn);
       await onTake(
-        taken.map((colour) => ({ rings: colour.rings, code: codeOf(colour) })),
-        answer!,
+        taken.map((colour) => ({ rings: whole.put(colour.rings), code: codeOf(colour) })),
+        whole,
       );
     } catch (error) {
       setFault(error instanceof Error ? error.message : 'It cannot be taken in.');
@@ -79,6 +85,10 @@ export function TracePicture({
   };
   return (
     <section aria-label="Trace the picture">
+      <details>
+        <summary>{crop === WHOLE ? 'Only a piece of it' : 'A piece of it is traced'}</summary>
+        <CropPicture pictureId={pictureId} onCrop={setCrop} />
+      </details>
       <p className="corner-row">
         <label>
           Trace it in at most{' '}
@@ -188,4 +198,12 @@ export function strokeSaid(
   const ways =
     mm < UNTOLD_MM ? 'nobody sees it' : by.length > 0 ? `by ${by.join(', ')}` : 'finer than anything here makes';
   return `${mm.toFixed(2)} mm: ${ways}`;
+}
+
+/** What was traced in a piece of a picture, as it lies in all of it: how large that is in the same pixels, and its rings there. */
+function inWhole({ width, height }: Pick<Traced, 'width' | 'height'>, crop: Crop) {
+  const [across, down] = [width / crop.width, height / crop.height];
+  const put = (rings: TracedColour['rings']) =>
+    rings.map((ring) => ring.map(([x, y]) => [x + crop.x * across, y + crop.y * down] as const));
+  return { width: across, height: down, put };
 }
