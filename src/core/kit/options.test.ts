@@ -14,6 +14,7 @@ import { sightOf } from './seen';
 import type { Machine } from './machine';
 
 const machine: Machine = {
+  form: 'aircraft',
   gear: 'retracts',
   thirdWheel: 'nose',
   power: 'propeller',

@@ -15,6 +15,9 @@ interface Choice {
   /** "gear down", "lands on skis": a choice as a sentence has it. */
   said: (value: string) => string;
 }
+/** Nothing of it is asked of a ship or a base. */
+const AIRCRAFT = { form: ['aircraft'] } satisfies Among<Machine>;
+
 const choices = <const T extends Record<string, Choice>>(table: T) => table;
 
 /** The choices of one build: each changes parts, fits, holes and the route. */
@@ -23,6 +26,7 @@ export const OPTION_CHOICES = choices({
     title: 'State of the machine',
     choices: ['parked', 'running', 'hovering', 'flying', 'stored', 'derelict'],
     usual: 'parked',
+    only: AIRCRAFT,
     said: (value) => value,
   },
   canopy: {
@@ -36,10 +40,17 @@ export const OPTION_CHOICES = choices({
     title: 'Doors and hatches',
     choices: ['closed', 'open'],
     usual: 'closed',
+    only: AIRCRAFT,
     said: (value) => `doors ${value}`,
   },
-  gear: { title: 'Gear', choices: ['down', 'up'], usual: 'down', said: (value) => `gear ${value}` },
-  landing: { title: 'Lands on', choices: LANDING, usual: 'wheels', said: (value) => `lands on ${value}` },
+  gear: { title: 'Gear', choices: ['down', 'up'], usual: 'down', only: AIRCRAFT, said: (value) => `gear ${value}` },
+  landing: {
+    title: 'Lands on',
+    choices: LANDING,
+    usual: 'wheels',
+    only: AIRCRAFT,
+    said: (value) => `lands on ${value}`,
+  },
   flaps: {
     title: 'Flaps and slats',
     choices: ['up', 'down'],
@@ -51,6 +62,7 @@ export const OPTION_CHOICES = choices({
     title: 'Wings or blades',
     choices: ['spread', 'folded'],
     usual: 'spread',
+    only: AIRCRAFT,
     said: (value) => `wings or blades ${value}`,
   },
   sweep: {
@@ -71,24 +83,28 @@ export const OPTION_CHOICES = choices({
     title: 'Stores',
     choices: ['none', 'tanks', 'loads'],
     usual: 'none',
+    only: AIRCRAFT,
     said: (value) => (value === 'none' ? 'no stores' : `with ${value}`),
   },
   crew: {
     title: 'Crew',
     choices: ['none', 'aboard'],
     usual: 'none',
+    only: AIRCRAFT,
     said: (value) => (value === 'none' ? 'nobody aboard' : 'crew aboard'),
   },
   lights: {
     title: 'Lights',
     choices: ['painted', 'lenses', 'lit'],
     usual: 'painted',
+    only: AIRCRAFT,
     said: (value) => `lights ${value === 'lenses' ? 'as lenses' : value}`,
   },
   stand: {
     title: 'Stands on',
     choices: ['its gear', 'a rod', 'a base'],
     usual: 'its gear',
+    only: AIRCRAFT,
     said: (value) => `stands on ${value}`,
   },
   tonal: {
@@ -108,6 +124,7 @@ export const OPTION_CHOICES = choices({
     title: 'Cockpit',
     choices: ['assembled first', 'painted on sticks'],
     usual: 'assembled first',
+    only: AIRCRAFT,
     said: (value) => (value === 'assembled first' ? 'cockpit assembled before paint' : 'cockpit painted on sticks'),
   },
   undercoats: {
@@ -125,6 +142,7 @@ export const OPTION_CHOICES = choices({
     title: 'Gear goes on',
     choices: ['after paint', 'before paint', 'inside its bays'],
     usual: 'after paint',
+    only: AIRCRAFT,
     said: (value) => (value === 'inside its bays' ? 'gear assembled inside its bays' : `gear on ${value}`),
   },
   clearParts: {

@@ -98,6 +98,8 @@ export interface PartJob extends Pick<PartWork, 'job' | 'kind' | 'caution' | 'wh
   /** Jobs that come before it, for any of its parts, and after it. */
   after: readonly string[];
   before: readonly string[];
+  /** It is done at what is built there, not at the bench: tried, and glued. */
+  inPlace: boolean;
   /** Some of its parts are ready with it. */
   ends: boolean;
   /** What it is called, and takes, where the part that it replaces is glued already. */
@@ -175,6 +177,7 @@ export function partJobs(register: readonly Part[], options: Readonly<Record<str
       notBefore: days.at(-1) ?? null,
       after: links.after.get(key) ?? [],
       before: links.before.get(key) ?? [],
+      inPlace: one.stage === 'fit' || one.stage === 'glue',
       ends: links.ends.has(key),
     };
   });

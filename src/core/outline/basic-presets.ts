@@ -1,7 +1,7 @@
 import type { Dimensions } from './dimensions';
 import type { Preset } from './preset';
 
-const NONE: Dimensions = {
+export const NONE: Dimensions = {
   length: 0,
   span: 0,
   fuselageHeight: 0,
@@ -37,6 +37,7 @@ const NONE: Dimensions = {
   rotorDiameter: 0,
   upperWingStation: 0,
   upperWingHeight: 0,
+  wingBays: 0,
   boomSpacing: 0,
   boomDiameter: 0,
 };

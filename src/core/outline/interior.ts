@@ -6,6 +6,7 @@ const ROOMS = { canopy: 4, cabin: 7, open: 2.2, seat: 0.8, panel: 0.4, screen: 0
 
 /** Rooms that no view shows, closed in by the fuselage; before each open one stands a windscreen. */
 export function interiorZones({ glazing }: Pick<Preset, 'glazing'>, areTwo: boolean): Zone[] {
+  if (glazing === 'none') return [];
   const isOpen = glazing === 'open';
   const room = (key: string, title: string, areaM2: number): Zone => ({
     ...zoneOf(key, title, 'interior'),

@@ -9,6 +9,7 @@ import { areaOn, lineIn, shownIn, type Chart } from './chart';
 import type { Dimensions } from './dimensions';
 import { emptyDrawings, project, type Drawings, type ViewDrawing } from './drawing';
 import { drawFront } from './front';
+import { boardPart, hullPart, islandParts } from './afloat';
 import { fuselagePart } from './fuselage';
 import { gearParts } from './gear';
 import { hungParts } from './hung';
@@ -17,7 +18,7 @@ import { paneParts } from './panes';
 import type { SkinLine, SkinPart, ZoneRegion } from './parts';
 import { boomParts, canopyParts, floatParts, FRAMES_SHARE, nacelleParts, spinnerParts } from './pods';
 import type { Preset, ProfilePoint } from './preset';
-import { glazingOf, machineOf, PRESETS, type AsBuilt, type PresetName } from './presets';
+import { formOf, glazingOf, machineOf, PRESETS, type AsBuilt, type PresetName } from './presets';
 import { bodyOfProfile, profileOf } from './profile';
 import { rotorParts } from './rotors';
 import { silhouette, solidArea, type Solid } from './solid';
@@ -93,11 +94,15 @@ function draw(spec: OutlineSpec): Outline {
   const points = spec.profile ?? preset.profile;
   const profile = profileOf(points, d);
   const edges = spec.edges ?? ZONE_EDGES;
-  const fuselage = fuselagePart(bodyOfProfile(points, d, preset.section), d, edges);
+  const body = bodyOfProfile(points, d, preset.section);
+  const form = formOf(spec.preset);
+  const fuselage =
+    form === 'ship' ? hullPart(body, d, edges) : form === 'base' ? boardPart(body, d) : fuselagePart(body, d, edges);
   const panes = paneParts(preset, d, fuselage.regions[0]!.chart);
   // In the order in which zones are listed; what lies over what is told by their levels.
   const parts: SkinPart[] = [
     fuselage,
+    ...(form === 'ship' ? islandParts(d) : []),
     ...wingParts(profile, d, edges),
     ...upperWingParts(d),
     ...tailplaneParts(profile, d),

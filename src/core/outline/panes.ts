@@ -25,9 +25,8 @@ const SCREEN = { cabin: 0.3, nose: 0.75, across: 0.8 } as const;
 
 /** Panes let into the skin of nose or cabin; a canopy is a body of its own. */
 export function paneParts(preset: Preset, d: Dimensions, fuselage: Chart): SkinPart[] {
-  if (d.canopyLength <= 0 || preset.glazing === 'canopy' || preset.glazing === 'open' || fuselage.on.kind !== 'body')
-    return [];
-  const kind = preset.glazing === 'cabin' ? 'cabin' : 'nose';
+  const { glazing: kind } = preset;
+  if (d.canopyLength <= 0 || (kind !== 'cabin' && kind !== 'nose') || fuselage.on.kind !== 'body') return [];
   const { n } = fuselage.on.body.sections[0]!;
   const girth = (height: number) => girthOfHeight(n, 2 * height - 1);
   const at = (share: number) => d.canopyStation + share * d.canopyLength;

@@ -8,6 +8,8 @@ export type ProfilePoint = readonly [t: number, top: number, bottom: number, wid
 
 export interface Preset {
   title: string;
+  /** An aircraft where nothing is said. */
+  form?: Machine['form'];
   /** Where the engine power is. */
   propulsion: 'nose propeller' | 'wing propellers' | 'jet' | 'rotor' | 'rotor and nose propeller' | 'none';
   /** Where its nacelles or pods hang; on the wings where nothing is said. */

@@ -1,6 +1,6 @@
 import type { Machine } from '@/core/kit/machine';
-import { BASIC } from './basic-presets';
-import type { Dimensions } from './dimensions';
+import { BASIC, NONE } from './basic-presets';
+import { USUAL_BAYS, type Dimensions } from './dimensions';
 import type { Preset } from './preset';
 
 export const PRESET_NAMES = [
@@ -21,6 +21,8 @@ export const PRESET_NAMES = [
   'high-wing-twin',
   'rotorcraft',
   'autogyro',
+  'ship',
+  'base',
 ] as const;
 export type PresetName = (typeof PRESET_NAMES)[number];
 
@@ -30,6 +32,18 @@ const like = (base: Preset, over: Partial<Omit<Preset, 'dimensions'>>, dimension
   ...over,
   dimensions: { ...base.dimensions, ...dimensions },
 });
+
+/** What stands still: no wings, no power, nobody under glass. */
+const STILL: Preset = {
+  ...BASIC.rotorcraft,
+  propulsion: 'none',
+  glazing: 'none',
+  gear: 'fixed',
+  wings: 'none',
+  landing: 'wheels',
+  section: 8,
+  dimensions: NONE,
+};
 
 export const PRESETS: Record<PresetName, Preset> = {
   ...BASIC,
@@ -67,6 +81,7 @@ export const PRESETS: Record<PresetName, Preset> = {
       thirdWheelStation: 7.2,
       upperWingStation: 1.5,
       upperWingHeight: 2.3,
+      wingBays: USUAL_BAYS,
     },
   ),
   'twin-boom': like(
@@ -278,7 +293,39 @@ export const PRESETS: Record<PresetName, Preset> = {
       rotorDiameter: 9.6,
     },
   ),
+  ship: like(
+    STILL,
+    {
+      title: 'Ship, by length, beam and height',
+      form: 'ship',
+      profile: [
+        [0, 1, 0.4, 0.04],
+        [0.06, 1, 0.1, 0.4],
+        [0.18, 1, 0, 0.84],
+        [0.34, 1, 0, 1],
+        [0.8, 1, 0, 1],
+        [0.94, 1, 0.16, 0.92],
+        [1, 1, 0.34, 0.8],
+      ],
+    },
+    { length: 120, fuselageHeight: 9, fuselageWidth: 14, canopyStation: 44, canopyLength: 26, canopyHeight: 8 },
+  ),
+  base: like(
+    STILL,
+    {
+      title: 'Base: ground or water by itself',
+      form: 'base',
+      profile: [
+        [0, 1, 0, 1],
+        [1, 1, 0, 1],
+      ],
+    },
+    { length: 14, fuselageHeight: 0.6, fuselageWidth: 10 },
+  ),
 };
+
+/** The form of a layout. */
+export const formOf = (preset: PresetName): Machine['form'] => PRESETS[preset].form ?? 'aircraft';
 
 /** How a crew sits: under a canopy, or in the open, alone or one behind the other. */
 export const COCKPITS = ['canopy', 'open', 'two open'] as const;
@@ -292,12 +339,13 @@ export interface AsBuilt {
 }
 
 export const glazingOf = ({ preset, cockpit }: Pick<AsBuilt, 'preset' | 'cockpit'>): Machine['glazing'] =>
-  cockpit ? (cockpit === 'canopy' ? 'canopy' : 'open') : PRESETS[preset].glazing;
+  cockpit && formOf(preset) === 'aircraft' ? (cockpit === 'canopy' ? 'canopy' : 'open') : PRESETS[preset].glazing;
 
 /** What the options ask of an airframe. */
 export function machineOf({ preset, gear: own, cockpit, dimensions }: AsBuilt): Machine {
   const { gear, thirdWheel, wings, propulsion, dimensions: usual }: Preset = PRESETS[preset];
   return {
+    form: formOf(preset),
     gear: own || gear,
     thirdWheel,
     wings,

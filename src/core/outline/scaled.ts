@@ -11,15 +11,19 @@ const ACROSS: ReadonlySet<DimensionName> = new Set([
   'rotorDiameter',
 ]);
 
+/** What a layout measures across: of what has neither wings nor rotor, its breadth. */
+export const acrossOf = ({ span, rotorDiameter, fuselageWidth }: Dimensions): number =>
+  span || rotorDiameter || fuselageWidth;
+
 /** The outline of a layout from its length and span alone, metres: everything else in proportion. */
 export function scaledTo(preset: PresetName, length: number, span: number): Dimensions {
   const base = PRESETS[preset].dimensions;
   const along = length / base.length;
-  const across = span / (base.span || base.rotorDiameter);
+  const across = span / acrossOf(base);
   return Object.fromEntries(
     DIMENSION_NAMES.map((name) => {
       const { least, most, unit } = DIMENSIONS[name];
-      if (unit === 'deg') return [name, base[name]];
+      if (unit !== 'm') return [name, base[name]];
       const scaled = base[name] * (ACROSS.has(name) ? across : along);
       return [name, Math.min(most, Math.max(least, Math.round(scaled * 1000) / 1000))];
     }),

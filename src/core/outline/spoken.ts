@@ -12,6 +12,8 @@ const SAID: Record<string, { one: string; many?: string; halves?: true }> = {
   'fuselage-forward': { one: 'forward fuselage', halves: true },
   'fuselage-mid': { one: 'mid fuselage', halves: true },
   'fuselage-rear': { one: 'rear fuselage', halves: true },
+  hull: { one: 'hull', halves: true },
+  island: { one: 'island', halves: true },
   nacelle: { one: 'nacelle' },
   'tailplane-lower': { one: 'tailplane underside' },
   'tailplane-upper': { one: 'tailplane top' },

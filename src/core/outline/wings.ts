@@ -1,6 +1,6 @@
 import { steps, type Point } from '@/core/geometry/polygon';
 import { liftingChart, type Chart } from './chart';
-import type { Dimensions } from './dimensions';
+import { USUAL_BAYS, type Dimensions } from './dimensions';
 import { project } from './drawing';
 import { chordAt, liftingPoint, type Lifting } from './lifting';
 import type { SkinLine, SkinPart } from './parts';
@@ -181,12 +181,12 @@ export function wingParts(profile: Profile, d: Dimensions, edges: ZoneEdges): Sk
   });
 }
 
-/** Struts of a biplane: two pairs a side and four over the fuselage, each this broad, m. */
-const STRUTS = { between: 8, over: 4, breadth: 0.09 };
-const strutArea = ({ upperWingHeight, wingHeight, fuselageHeight }: Dimensions) =>
+/** Struts of a biplane: a pair a side for each bay and four over the fuselage, each this broad, m. */
+const STRUTS = { aBay: 4, over: 4, breadth: 0.09 };
+const strutArea = ({ upperWingHeight, wingHeight, fuselageHeight, wingBays }: Dimensions) =>
   2 *
   STRUTS.breadth *
-  (STRUTS.between * Math.max(0, upperWingHeight - wingHeight) +
+  (STRUTS.aBay * (wingBays || USUAL_BAYS) * Math.max(0, upperWingHeight - wingHeight) +
     STRUTS.over * Math.max(0, upperWingHeight - fuselageHeight));
 
 /** The second wing of a biplane, over the first. */

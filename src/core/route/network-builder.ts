@@ -4,6 +4,7 @@ import type { GeneralWay } from '@/core/kit/applying';
 import { SPRAYING } from '@/core/paint/spraying';
 import type { PaintKind } from '@/core/paint/catalogue';
 import { RULES, rulesAfter, stageOfRule } from './rules';
+import { holdsFor } from './rules/forms';
 import { ASSUMED_COATS, partsOfCoat, roleOf, type CoatFacts, type CoatsByZone } from './general-coats';
 import type { After, Build, Skin, StepRule } from './rules/rule';
 import type { Joint } from '@/core/work/kinds';
@@ -50,6 +51,7 @@ const isWanted = ({ where = {}, at, covers }: StepRule, { options, zones, option
 const applies = (rule: StepRule, build: Build): boolean => {
   const { on = {}, when, mist } = rule;
   return (
+    holdsFor(rule, build.machine.form) &&
     (!mist || build.general === 'airbrush') &&
     isWanted(rule, build) &&
     among(on, build.machine) &&
@@ -77,7 +79,8 @@ interface Part {
 function partsOf(rule: StepRule, at: ReturnType<typeof zonesOf>, build: Build, coats: CoatsByZone): Part[] {
   const { key } = rule;
   const zones = at?.zones;
-  const title = build.general === 'airbrush' ? rule.title : (rule.titleByHand ?? rule.title);
+  const called = rule.titleOf?.[build.machine.form] ?? rule.title;
+  const title = build.general === 'airbrush' ? called : (rule.titleByHand ?? called);
   const whole = at?.isPart ? `${title}: ${spokenZones(build.zones, at.zones)}` : title;
   if (!rule.lays || !zones)
     return [{ key, title: whole, zones: zones ?? [], facts: rule.lays ? coats.coats[rule.lays] : null }];

@@ -8,6 +8,7 @@ import { isBuilt, wantedBefore } from './stage-of-zone';
 import type { After } from './rules/rule';
 import type { Lane } from '@/core/work/kinds';
 import { stepOf } from '@/core/work/step';
+import { subjectStep } from './subject-runs';
 import type { RouteCall } from './call';
 import type { Addition } from './insert';
 
@@ -29,10 +30,12 @@ export function partAdditions(
 ): Addition[] {
   const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
   const kinds = new Map(jobs.map(({ key, kind }) => [key, kind]));
+  const painting = new Set(jobs.flatMap(({ key, code }) => (code === null ? [] : [key])));
   return jobs.map((job) => {
     const { key, kind, zone: of, caution, why, notBefore, code } = job;
     const zone = zones.get(of) ?? null;
     const { title, minutes } = job.ifGlued && isBuilt(zone, done) ? job.ifGlued : job;
+    const subject = zone?.subject?.name;
     const first: After[] = kind === 'wash' ? [] : notBefore ? ['options'] : ['check-parts'];
     return {
       step: stepOf(key, title, kind, laneOf(zone), minutes, {
@@ -44,8 +47,22 @@ export function partAdditions(
         ...(code === null ? {} : painted(callFor(code), code)),
       }),
       // What is found out of the box is looked over with the rest; what is washed is washed with the sprues.
-      after: [...(job.after.length > 0 ? [] : first), ...job.after.map((from) => waitAfter(from, kinds.get(from)!))],
-      before: [...job.before, ...(job.ends ? [wantedBefore(zone, done)] : [])],
+      after: [
+        ...(job.after.length > 0 ? [] : first),
+        ...job.after.map((from) => waitAfter(from, kinds.get(from)!)),
+        // Rails are bent at the bench, and fitted to what is built.
+        ...(subject && job.inPlace ? [subjectStep(subject, 'build')] : []),
+      ],
+      before: [
+        ...job.before,
+        ...(job.ends
+          ? [
+              subject
+                ? subjectStep(subject, job.after.some((from) => painting.has(from)) ? 'place' : 'prime')
+                : wantedBefore(zone, done),
+            ]
+          : []),
+      ],
       ...(kind === 'glue' ? { then: caution === 'cement' ? ('joint' as const) : ('ca' as const) } : {}),
     };
   });

@@ -1,3 +1,4 @@
+import { FITTED, FITTINGS, HULL, ISLANDS, POURED } from './rules/afloat';
 import { ASSEMBLY } from './rules/assembly';
 import { BASE } from './rules/base';
 import { CLEAN } from './rules/clean';
@@ -19,16 +20,16 @@ export const STAGES: Readonly<Record<Stage, readonly StepRule[]>> = {
   decide: DECIDE,
   clean: CLEAN,
   interior: INTERIOR,
-  closing: CLOSING,
+  closing: [...CLOSING, ...HULL],
   seams: SEAMS,
-  preparing: PREPARING,
+  preparing: [...PREPARING, ...ISLANDS],
   ground: GROUND,
   colours: COLOURS,
   markings: MARKINGS,
   weathering: WEATHERING,
-  'small-parts': SMALL_PARTS,
-  assembly: ASSEMBLY,
-  base: BASE,
+  'small-parts': [...SMALL_PARTS, ...FITTINGS],
+  assembly: [...ASSEMBLY, ...FITTED],
+  base: [...BASE, ...POURED],
 };
 
 /**

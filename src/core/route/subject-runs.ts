@@ -45,6 +45,9 @@ function standsOnItself(subject: RouteSubject, byName: ReadonlyMap<string, Route
   return under !== undefined;
 }
 
+/** A piece of work of a subject, by the subject's name. */
+export const subjectStep = (name: string, job: string): string => `${name}:${job}`;
+
 /** The work of one subject while it is put together, each piece behind the one before. */
 class SubjectWork {
   private readonly made: Addition[] = [];
@@ -106,7 +109,7 @@ class SubjectWork {
   }
 
   private key(job: string): string {
-    return `${this.subject.name}:${job}`;
+    return subjectStep(this.subject.name, job);
   }
 
   /** Minutes of one at 1/48, as those of one at this scale and of all, with what they come from. */

@@ -1,5 +1,6 @@
 import type { Way } from '@/core/kit/applying';
 import { glassOf } from '@/core/markings/glass';
+import { USUAL_BAYS } from '@/core/outline/dimensions';
 import { modelAreaCm2, modelAreaOfZones, type Outline } from '@/core/outline/outline';
 import { roundMouth, seamM, type Seam } from '@/core/outline/seams';
 import { APART, type Zone } from '@/core/outline/zones';
@@ -18,6 +19,8 @@ export interface Takes {
   coats?: number;
   /** Parts that it is made of, or pieces that are laid, on a model at 1/48. */
   parts?: number;
+  /** Those are of a machine with the usual bays: more bays, more of them. */
+  byBays?: true;
   /** What of area or length is really worked on. */
   share?: number;
   /** So often over, as on both faces. */
@@ -64,7 +67,8 @@ export function workOf(takes: Takes, own: readonly string[], { outline, denomina
   const { work: kind, of, along, coats, share = 1, times = 1 } = takes;
   const fewer = partsShare(denominator);
   if (takes.parts !== undefined) {
-    const parts = takes.parts * fewer;
+    const bays = outline.spec.dimensions.wingBays || USUAL_BAYS;
+    const parts = takes.parts * fewer * (takes.byBays ? bays / USUAL_BAYS : 1);
     return { kind, parts, pieces: Math.round(parts) };
   }
   const keys = new Set(own.length > 0 ? own : outside);

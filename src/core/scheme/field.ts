@@ -8,7 +8,7 @@ const metres = (title: string) =>
   z
     .number({ error: `${title}: a number is needed` })
     .min(-50, `${title}: too far out`)
-    .max(100, `${title}: too far out`);
+    .max(400, `${title}: too far out`);
 
 /**
  * A corner as it is drawn: station in m aft of the nose, offset in m up from the belly (side views) or to starboard (from above and below).

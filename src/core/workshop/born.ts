@@ -80,6 +80,13 @@ const ASKED: readonly Asking[] = [
   { aspect: 'fit', item: 'what is missing', zones: SIDES, where: { state: ['derelict'] } },
   { aspect: 'fit', item: 'covers', zones: ['canopy', 'windscreen'], where: { state: ['stored'] } },
   { aspect: 'fit', item: 'rigging', zones: ['struts'], on: { wires: ['braced'] } },
+  // Of ships.
+  { aspect: 'boundaryPlace', item: 'waterline', zones: both('hull') },
+  { aspect: 'pattern', item: '', zones: both('hull') },
+  { aspect: 'marking', item: 'pennant number', zones: both('hull'), mark: 'codeLetters' },
+  { aspect: 'size', item: 'pennant number', zones: ['hull-port'], mark: 'codeLetters' },
+  { aspect: 'fit', item: 'boats and rails', zones: ['fittings'] },
+  { aspect: 'wear', item: 'rust', zones: both('hull'), where: WEATHERED },
 ];
 
 export interface Born {

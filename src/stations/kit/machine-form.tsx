@@ -12,12 +12,12 @@ import type { Turn } from '@/core/kept/turn';
 import { AS_OUTLINED } from '@/core/kept/new-brief';
 import type { Fields, Kept } from '@/core/kept/records';
 import { OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
-import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, type Dimensions } from '@/core/outline/dimensions';
+import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, OTHER_FORMS, type Dimensions } from '@/core/outline/dimensions';
 import { buildOutline, ownOutline } from '@/core/outline/outline';
-import { machineOf, PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
+import { formOf, machineOf, PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
 import type { ToolKind } from '@/core/kit/tools';
 import { readSessions, sessionsInWords } from '@/core/route/sessions-said';
-import { scaledTo } from '@/core/outline/scaled';
+import { acrossOf, scaledTo } from '@/core/outline/scaled';
 import { parseScale } from '@/core/units/length';
 import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
@@ -71,14 +71,26 @@ const OPTION_FIELDS: FieldSpec[] = OPTION_NAMES.map((name) => ({
   options: optionsOf(OPTION_CHOICES[name].choices),
   width: 4,
 }));
+const UNITS = { m: 'm', deg: '°', pieces: '' } as const;
 const dimensionField = (name: (typeof DIMENSION_NAMES)[number]): FieldSpec => ({
   name,
   label: DIMENSIONS[name].title,
-  unit: DIMENSIONS[name].unit === 'deg' ? '°' : 'm',
+  unit: UNITS[DIMENSIONS[name].unit],
   type: 'number',
   width: 3,
 });
 const DIMENSION_FIELDS = DIMENSION_NAMES.filter((name) => name !== 'length' && name !== 'span').map(dimensionField);
+
+/** The fields that a layout is asked for: first those that it is drawn from at once, then all others that it has. */
+function dimensionsOf(preset: PresetName): { first: FieldSpec[]; more: FieldSpec[] } {
+  const form = formOf(preset);
+  if (form === 'aircraft') return { first: FIRST_FIELDS.slice(4), more: DIMENSION_FIELDS };
+  const has = Object.entries(OTHER_FORMS[form]).map(([name, label]): FieldSpec => ({
+    ...dimensionField(name as (typeof DIMENSION_NAMES)[number]),
+    label,
+  }));
+  return { first: has.slice(0, 3), more: has.slice(3) };
+}
 const ALL_DIMENSIONS = DIMENSION_NAMES.map(dimensionField);
 const LABELS = Object.fromEntries(
   [...FIRST_FIELDS, ...AIRFRAME_FIELDS, ...KIT_FIELDS, ...OPTION_FIELDS, ...DIMENSION_FIELDS].map((field) => [
@@ -156,9 +168,11 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
   }, []);
   /** Everything else in proportion to length and span, where those were typed. */
   const scale = () => {
+    // What is asked of a ship or a base is asked in full.
+    if (formOf(preset) !== 'aircraft') return;
     const [length, span] = ['length', 'span'].map((name) => measures.read(String(form.getValues(name) ?? ''), 'm'));
     const { dimensions } = PRESETS[preset];
-    const across = dimensions.span || dimensions.rotorDiameter;
+    const across = acrossOf(dimensions);
     if (length && length > 0)
       fill(scaledTo(preset, length, span && span > 0 ? span : across * (length / dimensions.length)), [
         'length',
@@ -274,9 +288,9 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
             </select>
           </label>{' '}
         </p>
-        <AsItIsFields preset={preset} own={own} onOwn={setOwn} />
+        {formOf(preset) === 'aircraft' ? <AsItIsFields preset={preset} own={own} onOwn={setOwn} /> : null}
         <div onBlur={kept ? undefined : scale}>
-          <Group fields={FIRST_FIELDS.slice(4)} control={form.control} />
+          <Group fields={dimensionsOf(preset).first} control={form.control} />
         </div>
         {kept ? null : <NewBench owned={owned} tools={tools} onTools={setTools} week={week} onWeek={setWeek} />}
         <Fold title="Unit, name and the day it depicts" open={Boolean(kept) || wrong(AIRFRAME_FIELDS)}>
@@ -298,9 +312,11 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
             />
           </Fold>
         )}
-        <Fold title="All dimensions of the outline" open={wrong(DIMENSION_FIELDS)}>
-          <Group fields={DIMENSION_FIELDS} control={form.control} />
-        </Fold>
+        {dimensionsOf(preset).more.length > 0 ? (
+          <Fold title="All dimensions of the outline" open={wrong(DIMENSION_FIELDS)}>
+            <Group fields={dimensionsOf(preset).more} control={form.control} />
+          </Fold>
+        ) : null}
         {kept && versions ? (
           <Foreseen
             control={form.control}

@@ -36,6 +36,7 @@ export const COLOURS: readonly StepRule[] = [
     leaves: ['metal'],
     mist: true,
     title: 'Pre-shade panel lines',
+    titleOf: { ship: 'Pre-shade plating, corners and openings', base: 'Pre-shade hollows and ruts' },
     kind: 'spray',
     lane: 'Whole',
     minutes: { work: 'spray', share: 0.5 },
@@ -64,6 +65,10 @@ export const COLOURS: readonly StepRule[] = [
     mist: true,
     title:
       'Marble the black base: thin wandering lines at low pressure, dense in the middles of panels, none along their lines',
+    titleOf: {
+      ship: 'Marble the black base: thin wandering lines at low pressure, none in the corners',
+      base: 'Marble the black base: patches at low pressure, none in the hollows',
+    },
     kind: 'spray',
     lane: 'Whole',
     minutes: { work: 'spray', share: 0.8 },
@@ -98,6 +103,10 @@ export const COLOURS: readonly StepRule[] = [
     leaves: ['metal', 'fluid'],
     mist: true,
     title: 'Fade the middles of upper panels with the colour and 5 % white, misted',
+    titleOf: {
+      ship: 'Fade decks and the middles of plates with the colour and 5 % white, misted',
+      base: 'Lighten what stands up with the colour and 5 % white, misted',
+    },
     kind: 'spray',
     lane: 'Whole',
     minutes: { work: 'spray' },
@@ -112,6 +121,10 @@ export const COLOURS: readonly StepRule[] = [
     key: 'highlight-brushed',
     leaves: ['metal', 'fluid'],
     title: 'Fade the middles of upper panels: the colour with white in thin glazes, brushed along the airflow',
+    titleOf: {
+      ship: 'Fade decks: the colour with white in thin glazes, brushed fore and aft',
+      base: 'Lighten what stands up: the colour with white in thin glazes',
+    },
     kind: 'brush',
     lane: 'Whole',
     minutes: { work: 'brush', share: 0.5 },

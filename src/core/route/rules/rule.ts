@@ -65,6 +65,8 @@ export type After =
 export interface StepRule {
   key: string;
   title: string;
+  /** What it is called where the main subject is no aircraft. */
+  titleOf?: Partial<Record<Machine['form'], string>>;
   /** What it is called where there is no airbrush. */
   titleByHand?: string;
   kind: StepKind;

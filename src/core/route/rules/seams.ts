@@ -21,13 +21,17 @@ export const SEAMS: readonly StepRule[] = [
     kind: 'glue',
     lane: 'Fuselage',
     minutes: { work: 'glue', along: 'fuselage', share: 0.5 },
-    after: [{ step: 'gate:fuselage', wait: 'cement' }],
+    after: [
+      { step: 'gate:fuselage', wait: 'cement' },
+      { step: 'join-hull', wait: 'cement' },
+    ],
     caution: CEMENT,
     why: 'a line that a nail does not feel needs no filler; what is welded is sanded, never the other way',
   },
   {
     key: 'seams-fuselage',
     title: 'Sand the fuselage seams, 200 to 600',
+    titleOf: { ship: 'Sand the seams of the hull, 200 to 600' },
     kind: 'sand',
     lane: 'Fuselage',
     minutes: { work: 'sand', along: 'fuselage', severity: 'shallow' },
@@ -72,6 +76,7 @@ export const SEAMS: readonly StepRule[] = [
   {
     key: 'rescribe',
     title: 'Restore lost panel lines and rivets',
+    titleOf: { ship: 'Restore lost plating and rivets' },
     kind: 'mend',
     lane: 'Fuselage',
     minutes: { work: 'restore', along: 'fuselage' },

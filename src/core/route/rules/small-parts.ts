@@ -143,6 +143,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
   {
     key: 'prime-parts',
     title: 'Prime gear, propeller, stores and what else stands on sticks',
+    titleOf: { ship: 'Prime masts, boats and what else stands on sticks' },
     kind: 'spray',
     lane: 'Gear, stores',
     minutes: { work: 'spray' },
@@ -151,6 +152,7 @@ export const SMALL_PARTS: readonly StepRule[] = [
       { step: 'frames-inside', until: 'recoat', why: 'the inside colour of the frames first' },
       'flat-tyres',
       { step: 'build-stores', wait: 'joint' },
+      { step: 'build-fittings', wait: 'joint' },
       'turning',
       { step: 'build-propeller', wait: 'joint' },
       { step: 'build-rotor', wait: 'joint' },

@@ -72,6 +72,7 @@ export const WEATHERING: readonly StepRule[] = [
       key: `wash:${key}`,
       school: 'washOver',
       title: `Panel-line wash on ${where}`,
+      titleOf: { ship: `Wash on ${key === 'upper' ? 'the decks' : where}`, base: 'Wash over the ground' },
       kind: 'washcoat',
       lane: 'Whole',
       minutes: { work: 'washcoat' },
@@ -90,6 +91,10 @@ export const WEATHERING: readonly StepRule[] = [
       key: `wipe:${key}`,
       school: 'washOver',
       title: `Wipe the wash on ${where} along the airflow`,
+      titleOf: {
+        ship: key === 'upper' ? 'Wipe the wash on the decks' : `Wipe the wash on ${where} downwards`,
+        base: 'Wipe the wash off what stands up',
+      },
       kind: 'wipe',
       lane: 'Whole',
       minutes: { work: 'wipe' },
@@ -119,6 +124,7 @@ export const WEATHERING: readonly StepRule[] = [
   {
     key: 'streaks',
     title: 'Oils: streaks back from fillers and hinges, blended',
+    titleOf: { ship: 'Oils: rust and dirt drawn down from scuppers, ports and anchors, blended' },
     kind: 'oil',
     lane: 'Whole',
     minutes: { work: 'wipe' },
@@ -204,6 +210,7 @@ export const WEATHERING: readonly StepRule[] = [
   {
     key: 'rust',
     title: 'Rust where steel is: exhausts, hinges, bolts, its runs drawn down',
+    titleOf: { ship: 'Rust along the waterline, at anchors and scuppers, its runs drawn down' },
     kind: 'wipe',
     lane: 'Whole',
     minutes: { work: 'wipe', share: 0.3 },
