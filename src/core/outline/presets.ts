@@ -315,6 +315,7 @@ export const PRESETS: Record<PresetName, Preset> = {
     {
       title: 'Base: ground or water by itself',
       form: 'base',
+      section: 5,
       profile: [
         [0, 1, 0, 1],
         [1, 1, 0, 1],
