@@ -239,6 +239,39 @@ test.describe('Kit', () => {
     expect([...order].sort((a, b) => a - b)).toEqual(order);
   });
 
+  test('a ship as the main subject: outlined by three lengths, asked for its sides, built from the hull up', async ({
+    page,
+  }) => {
+    await page.goto('/new');
+    await page.getByLabel('Type', { exact: true }).fill('Tender Osprey Bay');
+    await page.getByLabel('Layout').selectOption('ship');
+    await page.getByLabel('Scale').fill('350');
+    await page.getByLabel('Beam').fill('18');
+    await expect(page.getByLabel('Wing root chord')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Begin the brief' }).click();
+    await expect(page).toHaveURL(/evidence$/);
+    await expect(page.getByRole('row', { name: /Hull side, starboard pattern of this side/i })).toBeVisible();
+    const base = page.url().replace(/\/evidence$/, '');
+    await page.goto(`${base}/kit`);
+    await page.locator('html[data-ready]').waitFor();
+    await expect(page.getByRole('group', { name: 'Flaps and slats' })).toHaveCount(0);
+    // Its decks are done over black, the rest is shaded.
+    const otherwise = page.locator('section').filter({ hasText: 'Otherwise on some zones' });
+    await otherwise.getByLabel('There').selectOption('black base');
+    await otherwise.getByText('Zones', { exact: true }).click();
+    await otherwise.getByLabel('Deck', { exact: true }).check();
+    await otherwise.getByRole('button', { name: 'Do it so on 1 zone' }).click();
+    await expect(otherwise.getByText('coats over a black base: deck')).toBeVisible();
+    await page.goto(`${base}/route`);
+    for (const step of [
+      'Join the hull and fix its decks, dry first',
+      'Black base coat: the deck',
+      /^Pre-shade plating/,
+    ])
+      await expect(page.getByRole('button', { name: step }).first()).toBeVisible();
+    await soundPage(page, 'main');
+  });
+
   test('a zone may be of another day, and what that contradicts is named', async ({ page }) => {
     await openDemo(page, 'kit?show=days');
     await page.getByRole('button', { name: 'Give a zone its own day' }).click();

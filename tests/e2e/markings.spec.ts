@@ -236,6 +236,10 @@ test.describe('Markings', () => {
       .locator('input[type=file]')
       .last()
       .setInputFiles({ name: 'heron.png', mimeType: 'image/png', buffer: picture });
+    // Only a piece of it, by keyboard: the frame that is offered is moved, and holds all of the bird.
+    await art.getByText('Only a piece of it').click();
+    await art.getByRole('button', { name: 'Begin with a frame' }).click();
+    await art.getByRole('group', { name: /^The piece that is traced/ }).press('ArrowRight');
     await art.getByRole('button', { name: 'Trace it' }).click();
     const traced = art.getByRole('region', { name: 'Trace the picture' });
     await expect(traced.getByRole('img', { name: 'The artwork in 2 colours' })).toBeVisible();
@@ -279,6 +283,41 @@ test.describe('Markings', () => {
     const { format, density } = await sharp(await png.body()).metadata();
     expect([format, density]).toEqual(['png', 300]);
     await expect(page.getByRole('row', { name: /Decals to print: the white under them/ })).toBeVisible();
+  });
+
+  test('the box’s own pattern of one side: laid on, the other side is asked for, and laid there as it is ruled', async ({
+    page,
+  }) => {
+    const base = await openDemo(page, 'markings?show=scheme');
+    await page.getByText('Trace a drawing of your own').click();
+    const drawn = `<svg xmlns="http://www.w3.org/2000/svg" width="600" height="160"><rect width="600" height="160" fill="#ffffff"/><rect x="120" y="40" width="220" height="70" fill="#3c5a3c"/></svg>`;
+    await page
+      .getByRole('region', { name: 'Your own drawing' })
+      .locator('input[type=file]')
+      .setInputFiles({
+        name: 'pattern.png',
+        mimeType: 'image/png',
+        buffer: await sharp(Buffer.from(drawn)).png().toBuffer(),
+      });
+    await page.getByRole('button', { name: 'Lay it on' }).click();
+    const pattern = page.getByRole('region', { name: 'Its pattern' });
+    await expect(pattern.getByText('that is asked for at Evidence')).toBeVisible();
+    await pattern.getByRole('button', { name: 'Trace it' }).click();
+    await pattern.getByRole('button', { name: 'Take it in' }).click();
+    await expect(page.getByText('1 field added; the other side is asked for at Evidence')).toBeVisible();
+    const note = page.getByRole('note').filter({ hasText: 'What starboard shows of the pattern is open' });
+    await note.getByRole('link').click();
+    const asked = page.getByRole('row', { name: /starboard pattern of this side/i });
+    await asked.getByRole('button').first().click();
+    await choose(page, page, 'Ruling', 'as in a mirror');
+    await page.getByLabel('Reason').fill('the box shows no other');
+    await page.getByRole('button', { name: 'Rule', exact: true }).click();
+    await expect(page.getByText('Ruled', { exact: true })).toBeVisible();
+    await page.goto(`${base}/markings?show=scheme`);
+    await page.locator('html[data-ready]').waitFor();
+    await page.getByRole('button', { name: /^Lay \d+ fields? on starboard too/ }).click();
+    await expect(page.getByText(/on the other side too; u takes it back/)).toBeVisible();
+    await expect(page.getByRole('button', { name: /on starboard too/ })).toHaveCount(0);
   });
 
   test('letters in a font of one’s own: its signs are kept, and what is no font is refused', async ({ page }) => {

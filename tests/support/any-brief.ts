@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { briefFileSchema, toBriefFile, type BriefFile } from '@/core/interchange/brief-file';
 import { whyNot } from '@/core/kit/conflicts';
 import { NOT_BEGUN } from '@/core/kit/machine';
-import { OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/kit/options';
+import { OPTION_CHOICES, OPTION_NAMES, ZONED_SCHOOLS, type Options } from '@/core/kit/options';
 import { COURSES } from '@/core/markings/design';
 import { WHITES } from '@/core/markings/printing';
 import { machineOf, PRESET_NAMES, PRESETS } from '@/core/outline/presets';
@@ -27,6 +27,9 @@ const COATS: BriefFile['coats'] = COAT_ROLES.flatMap((role) => {
   ];
 });
 
+/** Zones of which the layers are ruled. */
+const LAYERED = ['cockpit', 'well-main-port', 'gear-main', 'wing-upper-inner-port', 'deck', 'fittings'];
+
 export const anyBrief: fc.Arbitrary<BriefFile> = fc
   .record({
     preset: fc.constantFrom(...PRESET_NAMES),
@@ -45,48 +48,110 @@ export const anyBrief: fc.Arbitrary<BriefFile> = fc
     climate: fc.record({ tempC: fc.integer({ min: 12, max: 28 }), humidity: fc.integer({ min: 30, max: 80 }) }),
     coats: fc.subarray(COATS),
     bay: fc.boolean(),
+    schoolsAt: fc.array(
+      fc
+        .record({
+          school: fc.constantFrom(...ZONED_SCHOOLS),
+          zones: fc.subarray(['wing-lower-port', 'fin-port', 'fuselage-mid-port', 'deck', 'ground'], { minLength: 1 }),
+          choice: fc.nat(2),
+        })
+        .map(({ school, zones, choice }) => {
+          const { choices } = OPTION_CHOICES[school];
+          return { school, zones, value: choices[choice % choices.length]! };
+        }),
+      { maxLength: 3 },
+    ),
+    layered: fc.subarray(LAYERED),
+    stencil: fc.boolean(),
   })
-  .map(({ preset, options, chemistries, methods, whites, course, unruled, winter, climate, coats, bay }): BriefFile => {
-    const machine = machineOf({ preset });
-    const wanted = options as unknown as Options;
-    const possible = whyNot(wanted, machine, NOT_BEGUN).length === 0 ? wanted : DEMO.brief.options;
-    const sound = whyNot(possible, machine, NOT_BEGUN).length === 0;
-    return {
-      ...DEMO,
-      brief: {
-        ...DEMO.brief,
-        ...climate,
-        options: sound ? possible : { ...possible, gear: 'down', stores: 'none' },
-        storesAt: bay ? [{ station: 'bay', carries: 'marker buoys' }] : [],
-        maskOrder: [],
-      },
-      airframe: sound
-        ? { ...DEMO.airframe, preset, dimensions: PRESETS[preset].dimensions, profile: null }
-        : DEMO.airframe,
-      rulings: DEMO.rulings.filter((_, i) => i % unruled !== unruled - 1 || unruled === 1),
-      markings: DEMO.markings.map((marking, i) => ({
-        ...marking,
-        method: methods[i % methods.length]! as never,
-        printing: { ...marking.printing, white: whites[i % whites.length]! },
-        design: marking.kind === 'band' ? { ...marking.design, course, aspect: 12 } : marking.design,
-      })),
-      lines: DEMO.lines.map((line, i) => ({ ...line, chemistry: chemistries[i % chemistries.length]! })),
-      events: winter
-        ? [
-            ...DEMO.events,
-            {
-              ...DEMO.events[0]!,
-              ref: 'snow',
-              zone: 'wing-upper-outer-port',
-              kind: 'temporary' as const,
-              onDay: '1951-01-10',
-              value: 'TCS 01',
-              showsUnder: true,
-            },
-          ]
-        : DEMO.events,
-      parts: [],
+  .map(
+    ({
+      preset,
+      options,
+      chemistries,
+      methods,
+      whites,
+      course,
+      unruled,
+      winter,
+      climate,
       coats,
-    } as BriefFile;
-  })
+      bay,
+      schoolsAt,
+      layered,
+      stencil,
+    }): BriefFile => {
+      const machine = machineOf({ preset });
+      const wanted = options as unknown as Options;
+      const possible = whyNot(wanted, machine, NOT_BEGUN).length === 0 ? wanted : DEMO.brief.options;
+      const sound = whyNot(possible, machine, NOT_BEGUN).length === 0;
+      return {
+        ...DEMO,
+        brief: {
+          ...DEMO.brief,
+          ...climate,
+          options: sound ? possible : { ...possible, gear: 'down', stores: 'none' },
+          storesAt: bay ? [{ station: 'bay', carries: 'marker buoys' }] : [],
+          maskOrder: [],
+          schoolsAt,
+          // At the scale of an aircraft a ship would be as long as the room.
+          denominator: preset === 'ship' ? 350 : DEMO.brief.denominator,
+        },
+        airframe: sound
+          ? { ...DEMO.airframe, preset, dimensions: PRESETS[preset].dimensions, profile: null }
+          : DEMO.airframe,
+        questions: [
+          ...DEMO.questions,
+          ...layered.map((zone): BriefFile['questions'][number] => ({
+            ref: `layers ${zone}`,
+            zone,
+            aspect: 'layers',
+            item: '',
+          })),
+        ],
+        rulings: [
+          ...DEMO.rulings.filter((_, i) => i % unruled !== unruled - 1 || unruled === 1),
+          ...layered.map((zone) => ({
+            ...DEMO.rulings[0]!,
+            question: `layers ${zone}`,
+            value: 'TCS 07 > chipping fluid > TCS 12 > scratched through',
+            basis: 'choice' as const,
+            favoured: null,
+          })),
+        ],
+        fields: DEMO.fields.map((field) => {
+          const { shape } = field;
+          return stencil && shape.kind === 'area'
+            ? {
+                ...field,
+                shape: { ...shape, kind: 'mottle' as const, density: 0.3, blotchMm: 250, by: 'stencil' as const },
+              }
+            : field;
+        }),
+        markings: DEMO.markings.map((marking, i) => ({
+          ...marking,
+          method: methods[i % methods.length]! as never,
+          printing: { ...marking.printing, white: whites[i % whites.length]! },
+          design: marking.kind === 'band' ? { ...marking.design, course, aspect: 12 } : marking.design,
+        })),
+        lines: DEMO.lines.map((line, i) => ({ ...line, chemistry: chemistries[i % chemistries.length]! })),
+        events: winter
+          ? [
+              ...DEMO.events,
+              {
+                ...DEMO.events[0]!,
+                ref: 'snow',
+                zone: 'wing-upper-outer-port',
+                kind: 'temporary' as const,
+                onDay: '1951-01-10',
+                value: 'TCS 01',
+                showsUnder: true,
+              },
+            ]
+          : DEMO.events,
+        parts: [],
+        coats,
+      } as BriefFile;
+    },
+  )
   .filter((file) => briefFileSchema.safeParse(file).success);

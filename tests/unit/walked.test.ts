@@ -6,6 +6,7 @@ import { briefFileSchema, stateOfFile } from '@/core/interchange/brief-file';
 import type { ColourShelf } from '@/core/kept/state';
 import { conflictsByPair } from '@/core/laid/guard';
 import { TYPICAL_TOOL, type ToolKind } from '@/core/kit/tools';
+import { formOf } from '@/core/outline/presets';
 import { anyBrief } from '@tests/support/any-brief';
 import { shelfOfDemo, NOW } from '@tests/support/demo-brief';
 
@@ -24,11 +25,17 @@ const anyBuild: fc.Arbitrary<{ told: string; view: BriefView }> = fc
     owned: fc.subarray(['airbrush', 'spray can', 'brush'] as const),
   })
   .map(({ file, denominator, owned }) => {
+    // At the scale of an aircraft a ship would be as long as the room.
+    const scale = formOf(file.airframe.preset) === 'ship' ? 10 * denominator : denominator;
     const begun = { log: [], mishaps: [], plans: [], edits: [], runs: [] };
-    const parsed = briefFileSchema.parse({ ...file, ...begun, brief: { ...file.brief, denominator } });
+    const parsed = briefFileSchema.parse({
+      ...file,
+      ...begun,
+      brief: { ...file.brief, denominator: Math.min(700, scale) },
+    });
     const mine: ColourShelf = { ...shelf, tools: owned.map((kind) => toolOf(kind)) };
     return {
-      told: `${file.airframe.preset} at 1/${denominator} with ${owned.join(', ') || 'nothing listed'}`,
+      told: `${file.airframe.preset} at 1/${parsed.brief.denominator} with ${owned.join(', ') || 'nothing listed'}`,
       view: deriveBrief(stateOfFile(parsed, mine), mine, { nowUtc: NOW, effort: 0 }),
     };
   });

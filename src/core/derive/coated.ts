@@ -19,8 +19,12 @@ export function coatedZones(questions: readonly QuestionView[], book: CodeBook):
     if (ASPECTS[record.aspect].type !== 'coats' || !ruling || hidden !== null || !isCoatOrder(ruling.value)) return [];
     const order = readCoatOrder(ruling.value);
     if ('fault' in order) return [];
-    const under = underColour(order, colours.get(at(record)) ?? null, (code) => canonicalIn(book, code));
+    const codeOf = (code: string) => canonicalIn(book, code);
+    const last = order.coats.at(-1);
+    // Where the colour itself is not ruled, it is what lies uppermost.
+    const over = colours.get(at(record)) ?? (last ? codeOf(last) : null);
+    const under = underColour(order, over, codeOf);
     const { zone, item } = record;
-    return under.length > 0 ? [{ zone, item, under, scratched: order.scratched }] : [];
+    return over !== null && under.length > 0 ? [{ zone, item, over, under, scratched: order.scratched }] : [];
   });
 }

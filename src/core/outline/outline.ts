@@ -115,7 +115,7 @@ function draw(spec: OutlineSpec): Outline {
     ...rotorParts(profile, preset, d, spec.folded),
     ...panes,
     ...gearParts(profile, preset, d, spec.landing, machineOf(spec).gear),
-    ...hungParts(profile, d, spec.stores ?? []),
+    ...hungParts(profile, d, form === 'aircraft' ? (spec.stores ?? []) : []),
   ];
   const drawings = drawParts(parts, d.length);
   const glass = panes.flatMap((part) => part.regions).flatMap(({ region }) => region);

@@ -69,6 +69,8 @@ export interface CoatedZone {
   zone: string;
   /** '' for the zone itself. */
   item: string;
+  /** The colour that it lies under: of a zone that wears several, its own. */
+  over: string;
   /** Codes bottom up; null for chipping fluid. */
   under: readonly (string | null)[];
   /** The colour is scratched through to them. */

@@ -190,12 +190,12 @@ class Camouflage {
       const cut = stepOf(
         `stencil:${id}`,
         `Cut a stencil for ${title}: ${STENCIL_HOLES} holes about ${blotchMm.toFixed(1)} mm wide`,
-        'mask',
+        'assemble',
         'Whole',
         minutesOf(work),
         {
           minutesFrom: minutesSaid(work),
-          family: 'mask',
+          family: 'colour',
           stage: 'colours',
           why: 'from its sheet, of card; tried on paper before it comes to the model',
         },

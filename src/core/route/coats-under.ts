@@ -20,7 +20,9 @@ export interface CoatsUnder {
 }
 
 export function coatsUnder(spray: RouteStep, call: RouteCall, input: RouteInput): CoatsUnder {
-  const here = (input.coated ?? []).filter(({ zone, item }) => item === '' && call.zones.includes(zone));
+  const here = (input.coated ?? []).filter(
+    ({ zone, item, over }) => item === '' && over === call.code && call.zones.includes(zone),
+  );
   const stacks = groupBy(here, ({ under, scratched }) => JSON.stringify([under, scratched]));
   const made = [...stacks.values()].map((alike) => {
     const zones = alike.map(({ zone }) => zone);

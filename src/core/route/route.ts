@@ -53,6 +53,7 @@ function buildOf(input: RouteInput): Build {
     shiny: input.calls.some(({ paint }) => paint?.kind === 'metallic' || paint?.finish === 'gloss'),
     metal,
     fluid: new Set(),
+    fluidBySchool: false,
     general: input.general,
     finishOf: (zone) => input.finishes?.[zone] ?? (metal.has(zone) ? null : 'matt'),
     printed: input.markings.some(({ method }) => PRINTED.has(method)),
@@ -93,7 +94,11 @@ export function buildRoute(input: RouteInput): Route {
   const ruledFluid = (input.coated ?? []).flatMap(({ zone, item, under }) =>
     item === '' && under.includes(null) ? [zone] : [],
   );
-  const asked: Build = { ...build, fluid: new Set([...(fluid?.zones ?? []), ...ruledFluid]) };
+  const asked: Build = {
+    ...build,
+    fluid: new Set([...(fluid?.zones ?? []), ...ruledFluid]),
+    fluidBySchool: fluid !== null,
+  };
   const network = new NetworkBuilder(asked, input.climate, input, covered, sized, left);
   network.splice('interior', simpleSprays(INTERIOR, inside.calls, inside.open, input));
   network.splice('bays', simpleSprays(BAYS, bays.calls, bays.open, input));
@@ -108,7 +113,9 @@ export function buildRoute(input: RouteInput): Route {
       (input.structure ?? []).filter(({ zone }) => seen.has(zone)),
       sized,
     ),
-    ...(input.options.stores === 'none' ? [] : storeAdditions(input.storesAt ?? [], sized)),
+    ...(input.options.stores === 'none' || build.machine.form !== 'aircraft'
+      ? []
+      : storeAdditions(input.storesAt ?? [], sized)),
     ...temporaryAdditions(onZones(temporaryCoats(input), seen), input),
     ...subjectAdditions(input.subjects ?? [], input),
     ...itemAdditions(input.items ?? [], covered, input),

@@ -64,8 +64,8 @@ export const laidBy = (call: RouteCall): Coat => driedBy(call.way ?? 'airbrush',
 export const coatLaid = (step: RouteStep): Coat => step.lays.at(-1) ?? step.load ?? { chemistry: ASSUMED_CHEMISTRY };
 
 /** Zones of a call on which no other colour is ruled to lie under it. */
-export const bareZones = ({ zones }: RouteCall, { coated = [] }: Pick<RouteInput, 'coated'>): string[] =>
-  zones.filter((own) => !coated.some(({ zone, item }) => zone === own && item === ''));
+export const bareZones = ({ code, zones }: RouteCall, { coated = [] }: Pick<RouteInput, 'coated'>): string[] =>
+  zones.filter((own) => !coated.some(({ zone, item, over }) => zone === own && item === '' && over === code));
 
 /** A spray with what is laid under it and over it for this colour alone. */
 export interface SprayRun {

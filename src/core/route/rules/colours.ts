@@ -94,8 +94,8 @@ export const COLOURS: readonly StepRule[] = [
     lane: 'Whole',
     minutes: 30,
     after: ['check-parts'],
-    where: { chips: ['fluid beneath'] },
-    when: (f) => weathered(f) && f.fluid.size > 0,
+    school: 'chips',
+    when: (f) => f.fluid.size > 0,
     caution: SPRAY,
   },
   {

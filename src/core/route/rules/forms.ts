@@ -9,6 +9,11 @@ const OF_ALL: readonly string[] = [
   'wash-sprues',
   'check-parts',
   'mark-replaced',
+  // Where colours are let in, whatever there is to be painted.
+  'interior',
+  'bays',
+  'parts',
+  'part-markings',
   'degrease',
   'prime',
   'prime-paint',
@@ -67,8 +72,6 @@ const OF_SHIPS: readonly string[] = [
   'rust',
   'growth',
   'prime-parts',
-  'parts',
-  'part-markings',
   'aerials',
 ];
 

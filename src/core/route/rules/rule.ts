@@ -35,6 +35,8 @@ export interface Build {
   metal: ReadonlySet<string>;
   /** Zones with chipping fluid under their colour. */
   fluid: ReadonlySet<string>;
+  /** Some of that is there by the school of chipping, and not by a ruling alone. */
+  fluidBySchool: boolean;
   /** How general coats are brought on. */
   general: GeneralWay;
   /** The finish that each zone ends with; null where none is asked for, 'unsealed' where no clear goes on at all. */

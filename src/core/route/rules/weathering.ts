@@ -174,7 +174,7 @@ export const WEATHERING: readonly StepRule[] = [
     key: 'chips-for-fluid',
     title: 'Chips where feet and hands go, sponged on',
     where: { chips: ['fluid beneath'] },
-    when: (f) => weathered(f) && f.fluid.size === 0,
+    when: (f) => weathered(f) && !f.fluidBySchool,
     alike: ['chips'],
     why: 'no colour here lets fluid work beneath it: it needs an airbrushed, water-based one without tape over it, on so little that it is chipped the same evening',
   },
