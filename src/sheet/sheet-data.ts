@@ -1,3 +1,5 @@
+import { FORM_TITLES, formOf } from '@/core/outline/presets';
+import { acrossOf, acrossTitle } from '@/core/outline/scaled';
 import type { Fields } from '@/core/kept/records';
 import { type BriefView } from '@/core/derive/derive';
 import { certaintyOf, type ZoneCertainty } from '@/core/workshop/certainty';
@@ -134,9 +136,8 @@ export function laidSheet(view: BriefView): SheetData {
 
 function titleBlock({ state: { airframe, brief } }: BriefView): SheetData['titleBlock'] {
   const window = [airframe.targetFrom, airframe.targetTo].filter(Boolean);
-  const span = (airframe.dimensions.span || airframe.dimensions.rotorDiameter) * 1000;
   return [
-    { label: 'Airframe', value: `${airframe.type} ${airframe.variant}`.trim() },
+    { label: FORM_TITLES[formOf(airframe.preset)], value: `${airframe.type} ${airframe.variant}`.trim() },
     { label: 'Serial, code', value: [airframe.serial, airframe.codeLetters].filter(Boolean).join(' · ') || '–' },
     {
       label: 'Depicts',
@@ -145,8 +146,8 @@ function titleBlock({ state: { airframe, brief } }: BriefView): SheetData['title
     { label: 'Unit', value: airframe.unit || '–' },
     { label: 'Kit', value: `${brief.kitMaker} ${brief.kitNumber}`.trim() || '–' },
     {
-      label: airframe.dimensions.span ? 'Span at scale' : 'Rotor at scale',
-      value: `${(span / brief.denominator).toFixed(1)} mm`,
+      label: `${acrossTitle(airframe)} at scale`,
+      value: `${((acrossOf(airframe.dimensions) * 1000) / brief.denominator).toFixed(1)} mm`,
     },
   ];
 }

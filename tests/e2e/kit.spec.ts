@@ -245,8 +245,8 @@ test.describe('Kit', () => {
     await page.goto('/new');
     await page.getByLabel('Type', { exact: true }).fill('Tender Osprey Bay');
     await page.getByLabel('Layout').selectOption('ship');
-    await page.getByLabel('Scale').fill('350');
-    await page.getByLabel('Beam').fill('18');
+    await expect(page.getByLabel('Scale', { exact: true })).toHaveValue('350');
+    await page.getByRole('textbox', { name: 'Beam, m' }).fill('18');
     await expect(page.getByLabel('Wing root chord')).toHaveCount(0);
     await page.getByRole('button', { name: 'Begin the brief' }).click();
     await expect(page).toHaveURL(/evidence$/);

@@ -328,6 +328,13 @@ export const PRESETS: Record<PresetName, Preset> = {
 /** The form of a layout. */
 export const formOf = (preset: PresetName): Machine['form'] => PRESETS[preset].form ?? 'aircraft';
 
+/** What the main subject is, over its type. */
+export const FORM_TITLES: Readonly<Record<Machine['form'], string>> = {
+  aircraft: 'Airframe',
+  ship: 'Ship',
+  base: 'Base',
+};
+
 /** How a crew sits: under a canopy, or in the open, alone or one behind the other. */
 export const COCKPITS = ['canopy', 'open', 'two open'] as const;
 

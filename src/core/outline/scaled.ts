@@ -1,5 +1,5 @@
 import { DIMENSION_NAMES, DIMENSIONS, type DimensionName, type Dimensions } from './dimensions';
-import { PRESETS, type PresetName } from './presets';
+import { formOf, PRESETS, type PresetName } from './presets';
 
 /** Dimensions across the machine: they follow the span (or the rotor), all others the length. */
 const ACROSS: ReadonlySet<DimensionName> = new Set([
@@ -14,6 +14,15 @@ const ACROSS: ReadonlySet<DimensionName> = new Set([
 /** What a layout measures across: of what has neither wings nor rotor, its breadth. */
 export const acrossOf = ({ span, rotorDiameter, fuselageWidth }: Dimensions): number =>
   span || rotorDiameter || fuselageWidth;
+
+/** What that measure is called. */
+export const acrossTitle = ({
+  preset,
+  dimensions: { span, rotorDiameter },
+}: {
+  preset: PresetName;
+  dimensions: Dimensions;
+}) => (span ? 'Span' : rotorDiameter ? 'Rotor' : formOf(preset) === 'ship' ? 'Beam' : 'Breadth');
 
 /** The outline of a layout from its length and span alone, metres: everything else in proportion. */
 export function scaledTo(preset: PresetName, length: number, span: number): Dimensions {

@@ -14,10 +14,10 @@ import type { Fields, Kept } from '@/core/kept/records';
 import { OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { DIMENSION_NAMES, DIMENSIONS, dimensionsSchema, OTHER_FORMS, type Dimensions } from '@/core/outline/dimensions';
 import { buildOutline, ownOutline } from '@/core/outline/outline';
-import { formOf, machineOf, PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
+import { FORM_TITLES, formOf, machineOf, PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
 import type { ToolKind } from '@/core/kit/tools';
 import { readSessions, sessionsInWords } from '@/core/route/sessions-said';
-import { acrossOf, scaledTo } from '@/core/outline/scaled';
+import { acrossOf, acrossTitle, scaledTo } from '@/core/outline/scaled';
 import { parseScale } from '@/core/units/length';
 import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import { AirframeSheet } from '@/sheet/airframe-sheet';
@@ -34,12 +34,15 @@ import '@/sheet/sheet.css';
 type Values = Record<string, unknown>;
 
 /** Without these there is nothing to begin with; all else has a default that is good enough for the first evening. */
+const SCALE_FIELD: FieldSpec = { name: 'denominator', label: 'Scale', type: 'scale', width: 2 };
+/** What ships are usually built at: at the scale of an aircraft one would be as long as the room. */
+const SHIP_SCALE = '350';
 const FIRST_FIELDS: FieldSpec[] = [
   { name: 'type', label: 'Type', width: 4 },
   { name: 'variant', label: 'Variant', width: 2 },
   { name: 'serial', label: 'Serial', width: 3 },
   { name: 'codeLetters', label: 'Code letters', width: 3 },
-  { name: 'denominator', label: 'Scale', type: 'scale', width: 2 },
+  SCALE_FIELD,
   { name: 'length', label: 'Length', unit: 'm', type: 'number', width: 3 },
   { name: 'span', label: 'Span', unit: 'm', type: 'number', width: 3 },
 ];
@@ -89,7 +92,7 @@ function dimensionsOf(preset: PresetName): { first: FieldSpec[]; more: FieldSpec
     ...dimensionField(name as (typeof DIMENSION_NAMES)[number]),
     label,
   }));
-  return { first: has.slice(0, 3), more: has.slice(3) };
+  return { first: [SCALE_FIELD, ...has.slice(0, 3)], more: has.slice(3) };
 }
 const ALL_DIMENSIONS = DIMENSION_NAMES.map(dimensionField);
 const LABELS = Object.fromEntries(
@@ -157,6 +160,7 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
     setOwn(asItIs(AS_OUTLINED));
     fill(PRESETS[next].dimensions);
     form.setValue('landing', PRESETS[next].landing);
+    if (!kept && formOf(next) === 'ship') form.setValue('denominator', SHIP_SCALE);
   };
   const layout = useRef<HTMLSelectElement>(null);
   useEffect(() => {
@@ -301,7 +305,11 @@ function Machine({ brief, airframe, sessions = [], owned = [] }: MachineProps): 
         </Fold>
         {kept ? null : (
           <Fold
-            title="Options: closed, gear down, weathered in service unless you say otherwise"
+            title={
+              formOf(preset) === 'aircraft'
+                ? 'Options: closed, gear down, weathered in service unless you say otherwise'
+                : 'Options: weathered in service unless you say otherwise'
+            }
             open={wrong(OPTION_FIELDS)}
           >
             <Group
@@ -440,9 +448,15 @@ function Preview({
       fields: [],
       inks: {},
       titleBlock: [
-        { label: 'Airframe', value: `${String(values.type ?? '')} ${String(values.variant ?? '')}`.trim() || '–' },
+        {
+          label: FORM_TITLES[formOf(spec.preset)],
+          value: `${String(values.type ?? '')} ${String(values.variant ?? '')}`.trim() || '–',
+        },
         { label: 'Length at scale', value: shown(`${((dimensions.length * 1000) / denominator).toFixed(1)} mm`) },
-        { label: 'Span at scale', value: shown(`${((dimensions.span * 1000) / denominator).toFixed(1)} mm`) },
+        {
+          label: `${acrossTitle(spec)} at scale`,
+          value: shown(`${((acrossOf(dimensions) * 1000) / denominator).toFixed(1)} mm`),
+        },
       ],
     };
   }, [
