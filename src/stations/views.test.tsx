@@ -396,6 +396,7 @@ const routePage = (list: WorkRow[], gates: RoutePage['gates'] = []): RoutePage =
   steps: list.length,
   evenings: [],
   lanes: ['Whole', 'Wings'],
+  laneTitles: {},
   now: 0,
   sessions: [0, 1, 2].map((i) => ({
     id: `w${i}`,

@@ -16,5 +16,6 @@ export const smallRoute = (steps: RouteStep[], links: RouteLink[] = []): Route =
   steps,
   links,
   covered: { outside: [], inside: [], bays: [], apart: [] },
+  form: 'aircraft',
   sleeping: [],
 });

@@ -1,6 +1,7 @@
 import { MARKING_ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { APART, type Zone } from '@/core/outline/zones';
 import { rulesAfter } from './rules';
+import { holdsFor } from './rules/forms';
 import { SECTIONS } from './rules/weathering';
 import type { Joint } from '@/core/work/kinds';
 import type { Route, RouteStep } from '@/core/work/step';
@@ -123,8 +124,9 @@ export function needingSteps(route: Route, zone: Pick<Zone, 'key' | 'group'>, as
 
 /** The first steps of the route that come after a joint by the rules. */
 function followers(route: Route, joint: string, seen = new Set<string>()): RouteStep[] {
-  return rulesAfter(joint).flatMap(({ key }) => {
-    if (seen.has(key)) return [];
+  return rulesAfter(joint).flatMap((rule) => {
+    const { key } = rule;
+    if (seen.has(key) || !holdsFor(rule, route.form)) return [];
     seen.add(key);
     const step = route.steps.find((one) => one.key === key);
     return step ? [step] : followers(route, key, seen);

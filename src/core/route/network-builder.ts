@@ -166,7 +166,8 @@ export class NetworkBuilder {
       for (const to of targets.length > 0 ? targets : LAST)
         add({ from: step.key, to, minLag: wait.minutes, maxLag: null, why: wait.says });
     }
-    return { steps, links: [...links.values()], covered: this.covered, sleeping: [] };
+    const { form } = this.asked.machine;
+    return { form, steps, links: [...links.values()], covered: this.covered, sleeping: [] };
   }
 
   /** The steps at which something named by the rules begins: of what does not apply, those of what follows it. */

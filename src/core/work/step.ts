@@ -1,3 +1,4 @@
+import type { Machine } from '@/core/kit/machine';
 import type { SchoolName } from '@/core/kit/options';
 import type { Cover } from '@/core/outline/zones';
 import type { PaintKind } from '@/core/paint/catalogue';
@@ -104,6 +105,8 @@ export interface SleepingEdit {
 
 /** The whole network of steps of one brief. */
 export interface Route {
+  /** What is built: some rules are of aircraft alone. */
+  form: Machine['form'];
   steps: RouteStep[];
   links: RouteLink[];
   /** On which zones general coats lie; none where nothing of the kind will be seen. */

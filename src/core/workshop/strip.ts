@@ -1,3 +1,4 @@
+import { laneTitle } from '@/core/route/rules/forms';
 import { hexOf } from '@/core/colour/spaces';
 import { roomsOf } from '@/core/route/dragging';
 import { elapsedToLocal } from '@/core/route/calendar';
@@ -42,6 +43,8 @@ export interface WorkRow {
 /** A plan over its sessions, as it is drawn: lanes, work, gates. */
 export interface Strip {
   lanes: string[];
+  /** What each is called of what is built. */
+  laneTitles: Record<string, string>;
   now: number;
   sessions: { id: string; start: number; end: number; startLocal: string; minutes: number; booth: boolean }[];
   work: WorkRow[];
@@ -101,6 +104,7 @@ export function stripOf(view: BriefView): Strip {
     };
   });
   return {
+    laneTitles: Object.fromEntries(LANES.map((lane) => [lane, laneTitle(lane, route.form)])),
     lanes: LANES.filter((lane) => work.some((item) => item.lane === lane)),
     now: plan.now,
     sessions: plan.sessions

@@ -9,6 +9,7 @@ import { ZoneChecks } from '@/stations/shell/zone-checks';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
 import type { KitPage } from './page-data';
+import './schools-at.css';
 
 type SchoolsAt = KitPage['brief']['schoolsAt'];
 
@@ -65,7 +66,7 @@ export function SchoolsByZones({ data: { briefId, brief, outside } }: { data: Ki
           </li>
         ))}
       </ul>
-      <div className="pane-actions">
+      <div className="schools-at">
         <label>
           School{' '}
           <select value={school} onChange={(event) => setSchool(event.target.value as typeof school)}>

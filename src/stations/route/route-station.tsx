@@ -300,7 +300,7 @@ function SessionList({
                       {item.done ? ' ✓' : ''}
                     </span>
                     <span className="num dim">{item.minutes} min</span>
-                    <span className="dim lane">{item.lane}</span>
+                    <span className="dim lane">{data.laneTitles[item.lane] ?? item.lane}</span>
                     {gate && gate.open.length > 0 ? (
                       <span className="gate-note">■ still open: {gate.open.join('; ')}</span>
                     ) : null}

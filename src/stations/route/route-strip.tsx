@@ -104,7 +104,7 @@ export function RouteStrip({ data, from, chosen, onChoose, isDim, zoom, onMove, 
           <g key={name}>
             <line x1={0} x2={width} y1={laneY(name) + lane - 4} y2={laneY(name) + lane - 4} stroke="#c2c2c2" />
             <text x={4} y={laneY(name) + lane / 2 + 1} fontSize="15" fontWeight="600">
-              {name}
+              {data.laneTitles[name] ?? name}
             </text>
           </g>
         ))}

@@ -1,4 +1,5 @@
 import type { Machine } from '@/core/kit/machine';
+import type { Lane } from '@/core/work/kinds';
 import type { StepRule } from './rule';
 
 /** Which rules hold for a main subject that is no aircraft. */
@@ -79,6 +80,14 @@ const HELD: Readonly<Record<Exclude<Machine['form'], 'aircraft'>, ReadonlySet<st
   ship: new Set([...OF_ALL, ...OF_SHIPS]),
   base: new Set(OF_ALL),
 };
+
+/** What the lanes are called where they are no aircraft's. */
+const LANES_OF: Readonly<Record<Machine['form'], Partial<Record<Lane, string>>>> = {
+  aircraft: {},
+  ship: { Fuselage: 'Hull', 'Gear, stores': 'Fittings' },
+  base: { Fuselage: 'Board' },
+};
+export const laneTitle = (lane: Lane, form: Machine['form']): string => LANES_OF[form][lane] ?? lane;
 
 /** Whether a rule is for such a main subject: for an aircraft, all that name no other; for others, what is theirs and what holds for all. */
 export const holdsFor = ({ key, on }: StepRule, form: Machine['form']): boolean => {
