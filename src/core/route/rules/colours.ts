@@ -1,5 +1,5 @@
 import { SPRAY } from './cautions';
-import { byHand, weathered, WORN } from './conditions';
+import { byHand, WORN } from './conditions';
 import { UPPER } from './weathering';
 import type { StepRule } from './rule';
 
