@@ -13,6 +13,7 @@ export const CORE_ROOMS = [
   'outline',
   'scheme',
   'markings',
+  'skin',
   'evidence',
   'work',
   'laid',

@@ -1,9 +1,12 @@
 import { bodyPoint, type Body, type Xyz } from './body';
 import { liftingPoint, type Lifting } from './lifting';
 
-/** Steps round a body, along each stretch between its sections, and over a wing: within 0.02 % of the closed forms. */
+/**
+ * Steps round a body, along each stretch between its sections, and over a wing: within 0.02 % of the closed forms, and within 0.1 % where a
+ * section that lies flat follows one that stands.
+ */
 const ROUND = 240;
-const ALONG = 4;
+const ALONG = 16;
 const SPANWISE = 12;
 const CHORDWISE = 48;
 

@@ -12,47 +12,61 @@ const chord = z.strictObject(
   { error: 'must be a chord with x and chord' },
 );
 
-const surface = z
-  .strictObject(
-    {
-      id: text,
-      root: chord,
-      tip: chord,
-      semispan: above0,
-      dihedralDeg: finite.gt(-90, 'must be above -90').lt(90, 'must be below 90').default(0),
-    },
-    { error: 'must be a surface with id, root, tip and semispan' },
-  )
-  .refine(({ root, tip }) => root.chord > 0 || tip.chord > 0, {
-    path: ['root', 'chord'],
-    message: 'no chord has a length',
-  });
+/** Bodies and surfaces under names of their own, with what else a page asks of them. */
+export const skinInput = <More extends z.ZodRawShape, OfSurface extends z.ZodRawShape>(
+  more: More,
+  ofSurface: OfSurface,
+) =>
+  z
+    .strictObject(
+      {
+        bodies: z
+          .array(body.safeExtend({ id: text }), { error: 'must be a list of bodies' })
+          .max(200)
+          .default([]),
+        surfaces: z.array(surfaceWith(ofSurface), { error: 'must be a list of surfaces' }).max(500).default([]),
+        denominator,
+        ...more,
+      },
+      { error: 'must be an object with bodies, surfaces and denominator' },
+    )
+    .superRefine((given, context) => {
+      const { bodies, surfaces } = given as { bodies: { id: string }[]; surfaces: { id: string }[] };
+      const seen = new Set<string>();
+      const check = (list: 'bodies' | 'surfaces', parts: { id: string }[]) =>
+        parts.forEach(({ id }, i) => {
+          if (seen.has(id))
+            context.addIssue({ code: 'custom', path: [list, i, 'id'], message: `"${id}" is there twice` });
+          seen.add(id);
+        });
+      check('bodies', bodies);
+      check('surfaces', surfaces);
+      if (seen.size === 0)
+        context.addIssue({ code: 'custom', path: ['bodies'], message: 'neither a body nor a surface' });
+    });
 
-const input = z
-  .strictObject(
-    {
-      bodies: z
-        .array(body.safeExtend({ id: text }), { error: 'must be a list of bodies' })
-        .max(200)
-        .default([]),
-      surfaces: z.array(surface, { error: 'must be a list of surfaces' }).max(500).default([]),
-      denominator,
-    },
-    { error: 'must be an object with bodies, surfaces and denominator' },
-  )
-  .superRefine(({ bodies, surfaces }, context) => {
-    const seen = new Set<string>();
-    const check = (list: 'bodies' | 'surfaces', parts: { id: string }[]) =>
-      parts.forEach(({ id }, i) => {
-        if (seen.has(id))
-          context.addIssue({ code: 'custom', path: [list, i, 'id'], message: `"${id}" is there twice` });
-        seen.add(id);
-      });
-    check('bodies', bodies);
-    check('surfaces', surfaces);
-    if (seen.size === 0)
-      context.addIssue({ code: 'custom', path: ['bodies'], message: 'neither a body nor a surface' });
-  });
+const surfaceWith = <More extends z.ZodRawShape>(more: More) =>
+  z
+    .strictObject(
+      {
+        id: text,
+        root: chord,
+        tip: chord,
+        semispan: above0,
+        dihedralDeg: finite.gt(-90, 'must be above -90').lt(90, 'must be below 90').default(0),
+        ...more,
+      },
+      { error: 'must be a surface with id, root, tip and semispan' },
+    )
+    .refine(
+      (given) => {
+        const { root, tip } = given as { root: { chord: number }; tip: { chord: number } };
+        return root.chord > 0 || tip.chord > 0;
+      },
+      { path: ['root', 'chord'], message: 'no chord has a length' },
+    );
+
+const input = skinInput({}, {});
 
 /** `area`: what paint covers, developed, of bodies and halves of wings. */
 export const area: Contract = {

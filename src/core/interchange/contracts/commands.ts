@@ -6,6 +6,7 @@ import { estimate } from './estimate';
 import { fit } from './fit';
 import { layers } from './layers';
 import { masks } from './masks';
+import { mesh } from './mesh';
 import { minutes } from './minutes';
 import { mix } from './mix';
 import { rework } from './rework';
@@ -34,4 +35,5 @@ export const CONTRACTS = {
   estimate,
   rework,
   minutes,
+  mesh,
 } satisfies Record<string, Contract>;

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { bodyMesh, liftingMesh } from '@/core/skin/grid';
+import { meshArea, type Mesh } from '@/core/skin/mesh';
+import { skinInput } from './area';
+import { finite, parseInput, type Contract } from './contract';
+import { bodyOfInput, coordinate } from './shapes';
+
+const input = skinInput(
+  { toleranceModelMm: finite.min(0.001, 'must be at least 0.001').max(100, 'must be at most 100').default(0.05) },
+  {
+    side: z.union([z.literal(1), z.literal(-1)], { error: 'must be 1 or -1' }).default(1),
+    y: coordinate.default(0),
+    z: coordinate.default(0),
+    upright: z.boolean({ error: 'must be true or false' }).default(false),
+  },
+);
+
+/** `mesh`: the skin of bodies and halves of wings as triangles. */
+export const mesh: Contract = {
+  run(raw) {
+    const { bodies, surfaces, denominator, toleranceModelMm } = parseInput(input, raw);
+    const tolerance = toleranceModelMm * denominator;
+    const said = (id: string, made: Mesh) => ({ id, ...made, areaMm2: meshArea(made) });
+    return {
+      meshes: [
+        ...bodies.map((own) => said(own.id, bodyMesh(bodyOfInput(own), tolerance))),
+        ...surfaces.map((own) => said(own.id, liftingMesh(own, tolerance))),
+      ],
+    };
+  },
+};
