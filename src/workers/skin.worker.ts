@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { skinOf } from '@/core/skin/machine';
+
+expose({ skinOf });
