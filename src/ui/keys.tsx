@@ -6,6 +6,7 @@ import { focusHasJustMoved } from './focus-kept';
 /** Every shortcut of the application: what `?` shows. */
 export const KEY_MAP: readonly (readonly [key: string, does: string])[] = [
   ['0 – 7', 'go to a station'],
+  ['v', 'turn the machine in the hand, and put it down'],
   ['/', 'find a zone, source, colour or step'],
   ['n', 'something new at this station'],
   ['e', 'edit machine and kit'],

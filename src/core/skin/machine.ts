@@ -114,13 +114,14 @@ function endsOf({ regions }: Outline): SkinPiece[] {
     if (on.kind === 'lifting') {
       if (on.face < 0) return [];
       const round = steps(0, 1, 12);
+      const tip = zoneAt(regions, chart, on.of.semispan, zone);
       return [
         closed(
           [
             ...round.map((t) => liftingPoint(on.of, 1, 1, t)),
             ...[...round].reverse().map((t) => liftingPoint(on.of, -1, 1, t)),
           ],
-          zone,
+          tip,
         ),
       ];
     }
@@ -138,7 +139,7 @@ function endsOf({ regions }: Outline): SkinPiece[] {
   });
 }
 
-/** The zone at an end of a body, of several the one that begins or ends there. */
+/** The zone at an end of a surface, of several the one that begins or ends there. */
 const zoneAt = (regions: Outline['regions'], chart: Chart, x: number, otherwise: string): string =>
   regions.find(
     (own) => own.chart === chart && !own.glass && own.region.some((ring) => ring.some(([p]) => Math.abs(p - x) < 1e-6)),

@@ -29,6 +29,9 @@ const FindField = dynamic(() => import('./find-field').then((module) => module.F
 const SumsDrawer = dynamic(() => import('./sums/sums-drawer').then((module) => module.SumsDrawer));
 const KeysDialog = dynamic(() => import('./keys-dialog').then((module) => module.KeysDialog));
 
+// Loaded when it is turned for the first time: it draws in space, and no page needs that.
+const InHand = dynamic(() => import('@/sheet/hand/in-hand').then((module) => module.InHand), { ssr: false });
+
 const NONE: ReadonlySet<string> = new Set();
 
 interface Props {
@@ -71,6 +74,7 @@ function Shell(props: Props): ReactNode {
   const [help, setHelp] = useState(false);
   const [summing, setSumming] = useState(false);
   const [finding, setFinding] = useState(false);
+  const [turning, setTurning] = useState(false);
   const pathname = usePathname();
   const router = useRouter();
   const base = `/briefs/${briefId}`;
@@ -103,6 +107,7 @@ function Shell(props: Props): ReactNode {
   useKey('/', () => setFinding(true));
   useKey('?', () => setHelp(true));
   useKey('=', () => setSumming(true));
+  useKey('v', () => setTurning(!turning));
   useKey('e', isDevice ? null : () => router.push(`${base}/kit?show=machine`));
   useEscape(() => {
     choose(null);
@@ -173,6 +178,15 @@ function Shell(props: Props): ReactNode {
             Sheet
           </button>
           <div className="sheet-holder">
+            <button
+              type="button"
+              className="turn-it"
+              aria-pressed={turning}
+              title="Turn it (v)"
+              onClick={() => setTurning(!turning)}
+            >
+              Turn it
+            </button>
             <AirframeSheet
               data={sheet}
               overlay={overlay}
@@ -185,6 +199,15 @@ function Shell(props: Props): ReactNode {
           </div>
         </aside>
         <div className="right">
+          {turning ? (
+            <InHand
+              data={sheet}
+              mode={current?.sheet ?? 'markings'}
+              selected={zone}
+              onSelect={choose}
+              onClose={() => setTurning(false)}
+            />
+          ) : null}
           <nav className="tabs" aria-label="Stations">
             {stations.map((station) => (
               <Link

@@ -1,0 +1,235 @@
+'use client';
+
+import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import {
+  Box3,
+  BufferAttribute,
+  BufferGeometry,
+  DoubleSide,
+  NoToneMapping,
+  OrthographicCamera,
+  Sphere,
+  Vector3,
+} from 'three';
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+import type { View } from '@/core/outline/zones';
+import type { SkinPiece } from '@/core/skin/machine';
+
+export interface Shown {
+  piece: SkinPiece;
+  colour: string;
+  opacity: number;
+}
+
+/** Where the eye stands, seen from the middle of the machine: nose to the left from port, as on the sheet. */
+const EYES: Readonly<Record<View | 'corner', readonly [number, number, number]>> = {
+  corner: [-0.62, -0.66, 0.42],
+  port: [0, -1, 0],
+  starboard: [0, 1, 0],
+  upper: [0, 0, 1],
+  lower: [0, 0, -1],
+};
+/** Half of the light comes from all round, half from where one looks: what faces it shows its own colour. */
+const LIGHT = Math.PI / 2;
+/** The machine fills so much of the frame. */
+const FILLS = 0.94;
+
+interface Props {
+  shown: readonly Shown[];
+  look: { at: View | 'corner'; turn: number };
+  selected: string | null;
+  onUnder: (zone: string | null) => void;
+  onChoose: (zone: string) => void;
+}
+
+/** Whether this browser can draw in space at all. */
+const canDraw = (): boolean => {
+  try {
+    const canvas = document.createElement('canvas');
+    return Boolean(canvas.getContext('webgl2'));
+  } catch {
+    return false;
+  }
+};
+
+export function Scene(props: Props): ReactNode {
+  const [isAble] = useState(canDraw);
+  const [isLost, setLost] = useState(false);
+  if (!isAble)
+    return (
+      <p role="alert" className="in-hand-scene">
+        This browser draws nothing in space (WebGL is off): the four views of the sheet show the same.
+      </p>
+    );
+  return (
+    <div className="in-hand-scene">
+      {isLost ? (
+        <p role="status">The drawing was set aside by the browser; it comes back when this page is looked at.</p>
+      ) : null}
+      <Canvas
+        orthographic
+        frameloop="demand"
+        flat
+        gl={{ antialias: true, toneMapping: NoToneMapping, preserveDrawingBuffer: false }}
+        camera={{ up: [0, 0, 1], position: [0, -1, 0] }}
+        onCreated={({ gl }) => {
+          gl.domElement.setAttribute('aria-hidden', 'true');
+          gl.domElement.addEventListener('webglcontextlost', (event) => {
+            event.preventDefault();
+            setLost(true);
+          });
+          gl.domElement.addEventListener('webglcontextrestored', () => setLost(false));
+        }}
+      >
+        <Machine {...props} />
+      </Canvas>
+    </div>
+  );
+}
+
+function Machine({ shown, look, selected, onUnder, onChoose }: Props): ReactNode {
+  const { camera, gl, invalidate, size } = useThree();
+  const controls = useRef<OrbitControls | null>(null);
+  const lamp = useRef<import('three').DirectionalLight>(null);
+  const ball = useMemo(() => {
+    const box = new Box3();
+    for (const { piece } of shown) box.expandByPoint(new Vector3(...piece.positions.slice(0, 3)));
+    const at = new Vector3();
+    for (const { piece } of shown)
+      for (let i = 0; i < piece.positions.length; i += 3) box.expandByPoint(at.fromArray(piece.positions, i));
+    return shown.length > 0 ? box.getBoundingSphere(new Sphere()) : new Sphere(new Vector3(), 1);
+  }, [shown]);
+
+  useEffect(() => {
+    const orbit = new OrbitControls(camera, gl.domElement);
+    orbit.enableDamping = false;
+    orbit.zoomToCursor = true;
+    const heard = gl.domElement.parentElement ?? gl.domElement;
+    heard.tabIndex = 0;
+    heard.setAttribute('role', 'application');
+    heard.setAttribute('aria-label', 'The machine: arrows turn it, plus and minus bring it nearer');
+    const turned = () => {
+      lamp.current?.position.copy(camera.position);
+      invalidate();
+    };
+    orbit.addEventListener('change', turned);
+    const onKey = (event: KeyboardEvent) => {
+      const by = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+      if (by) turnBy(camera as OrthographicCamera, orbit.target, by[0]! * STEP, by[1]! * STEP);
+      else if (event.key === '+' || event.key === '-') camera.zoom *= event.key === '+' ? 1.15 : 1 / 1.15;
+      else return;
+      event.preventDefault();
+      event.stopPropagation();
+      camera.updateProjectionMatrix();
+      orbit.update();
+      turned();
+    };
+    heard.addEventListener('keydown', onKey);
+    controls.current = orbit;
+    return () => {
+      heard.removeEventListener('keydown', onKey);
+      orbit.dispose();
+    };
+  }, [camera, gl, invalidate]);
+
+  useEffect(() => {
+    const [x, y, z] = EYES[look.at];
+    const { center, radius } = ball;
+    camera.position.set(center.x + x * radius * 3, center.y + y * radius * 3, center.z + z * radius * 3);
+    // From above and below the nose lies to the left, as on the sheet.
+    camera.up.set(
+      0,
+      look.at === 'upper' ? 1 : look.at === 'lower' ? -1 : 0,
+      look.at === 'upper' || look.at === 'lower' ? 0 : 1,
+    );
+    camera.zoom = (FILLS * Math.min(size.width, size.height * 1.7)) / (2 * radius);
+    // Near and far close about it: paint that lies hardly over paint is told apart.
+    camera.near = radius;
+    camera.far = 5 * radius;
+    camera.lookAt(center);
+    camera.updateProjectionMatrix();
+    controls.current?.target.copy(center);
+    if (look.at !== 'upper' && look.at !== 'lower') controls.current?.update();
+    lamp.current?.position.copy(camera.position);
+    if (lamp.current) lamp.current.target.position.copy(center);
+    lamp.current?.target.updateMatrixWorld();
+    invalidate();
+  }, [ball, camera, invalidate, look, size]);
+
+  return (
+    <>
+      <ambientLight intensity={LIGHT} />
+      <directionalLight ref={lamp} intensity={LIGHT} />
+      {shown.map((one, i) => (
+        <Piece
+          key={`${one.piece.zone} ${one.piece.code ?? ''} ${one.piece.marking ?? ''} ${i}`}
+          {...one}
+          isLit={one.piece.zone === selected}
+          onUnder={onUnder}
+          onChoose={onChoose}
+        />
+      ))}
+    </>
+  );
+}
+
+/** One press of an arrow, radians. */
+const STEP = Math.PI / 18;
+
+function turnBy(camera: OrthographicCamera, target: Vector3, around: number, up: number) {
+  const from = camera.position.clone().sub(target);
+  camera.up.set(0, 0, 1);
+  const length = from.length();
+  const yaw = Math.atan2(from.y, from.x) + around;
+  const pitch = Math.min(1.56, Math.max(-1.56, Math.asin(from.z / length) - up));
+  camera.position.set(
+    target.x + length * Math.cos(pitch) * Math.cos(yaw),
+    target.y + length * Math.cos(pitch) * Math.sin(yaw),
+    target.z + length * Math.sin(pitch),
+  );
+  camera.lookAt(target);
+}
+
+function Piece({
+  piece,
+  colour,
+  opacity,
+  isLit,
+  onUnder,
+  onChoose,
+}: Shown & { isLit: boolean; onUnder: (zone: string | null) => void; onChoose: (zone: string) => void }): ReactNode {
+  const geometry = useMemo(() => {
+    const made = new BufferGeometry();
+    made.setAttribute('position', new BufferAttribute(piece.positions, 3));
+    made.setAttribute('normal', new BufferAttribute(piece.normals, 3));
+    made.setIndex(new BufferAttribute(piece.index, 1));
+    return made;
+  }, [piece]);
+  useEffect(() => () => geometry.dispose(), [geometry]);
+  const choose = (event: ThreeEvent<MouseEvent>) => {
+    event.stopPropagation();
+    // A drag that ends on it chooses nothing.
+    if (event.delta < 4) onChoose(piece.zone);
+  };
+  return (
+    <mesh
+      geometry={geometry}
+      onClick={choose}
+      onPointerOver={(event) => {
+        event.stopPropagation();
+        onUnder(piece.zone);
+      }}
+      onPointerOut={() => onUnder(null)}
+    >
+      <meshLambertMaterial
+        color={colour}
+        side={DoubleSide}
+        transparent={opacity < 1}
+        opacity={opacity}
+        depthWrite={opacity === 1}
+        emissive={isLit ? '#4a4a4a' : '#000000'}
+      />
+    </mesh>
+  );
+}
