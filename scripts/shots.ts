@@ -79,9 +79,13 @@ const SHOTS: Shot[] = [
         .click(),
   },
   {
-    name: 'markings-masks',
-    path: `${main}/markings?show=masks`,
-    before: (page) => page.getByRole('heading', { name: 'Light to dark' }).waitFor(),
+    name: 'in-hand',
+    path: `${main}/colours`,
+    before: async (page) => {
+      await page.keyboard.press('v');
+      await page.getByText(/^Drag, pinch or use the arrows/).waitFor();
+      await page.waitForTimeout(1500);
+    },
   },
   { name: 'route', path: `${main}/route` },
   {

@@ -386,6 +386,29 @@ test.describe('Markings', () => {
     await expect(begun).toBeVisible();
   });
 
+  test('the machine is turned in the hand: by key, looked at from all sides, a zone chosen on it, and put down', async ({
+    page,
+  }) => {
+    await openDemo(page, 'markings');
+    await page.keyboard.press('v');
+    const hand = page.getByRole('region', { name: 'The machine in the hand' });
+    await expect(hand.getByText(/Drag, pinch or use the arrows/)).toBeVisible({ timeout: 30_000 });
+    for (const look of ['Port', 'Upper', 'Three-quarter']) await hand.getByRole('button', { name: look }).click();
+    const machine = hand.getByRole('application');
+    await machine.press('ArrowLeft');
+    await machine.press('+');
+    // What is chosen in the list is named here, and what is pressed here is chosen there.
+    await page.getByRole('button', { name: 'Spinner', exact: true }).click();
+    await expect(hand.getByText('Spinner', { exact: true })).toBeVisible();
+    await hand.getByRole('button', { name: 'Port' }).click();
+    const { x, y, width, height } = (await machine.boundingBox())!;
+    await page.mouse.click(x + width / 2, y + height / 2);
+    await expect(page.getByRole('list', { name: 'Zones' }).locator('[aria-pressed="true"]')).not.toHaveText('Spinner');
+    await soundPage(page, '.in-hand');
+    await page.keyboard.press('v');
+    await expect(hand).toHaveCount(0);
+  });
+
   test('every pane is as wide as a phone', async ({ page }) => {
     const base = await openDemo(page, 'markings');
     await page.setViewportSize(PHONE);

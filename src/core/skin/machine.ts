@@ -32,8 +32,10 @@ export interface MachineToSkin {
 
 /** How far triangles may lie off the skin, mm on the model: under what an eye sees. */
 const TOLERANCE_MODEL_MM = 0.05;
-/** Paint over paint is drawn so far over it, mm on the model, that nothing flickers. */
-const OVER_MODEL_MM = 0.02;
+/** Paint over paint is drawn so far over it, mm on the model: more than two sets of triangles may differ, less than an eye sees. */
+const OVER_MODEL_MM = 2 * TOLERANCE_MODEL_MM;
+/** Markings that lie over one another are told apart by so much of that each. */
+const EACH = 0.2;
 
 export function skinOf({ spec, denominator, fields, markings }: MachineToSkin): SkinPiece[] {
   const outline = buildOutline(spec);
@@ -52,7 +54,7 @@ export function skinOf({ spec, denominator, fields, markings }: MachineToSkin): 
       ...liftedRegion(chart, region, tolerance, share < 1 && field !== null ? over : 0),
     }),
   );
-  const art = markings.flatMap((marking) =>
+  const art = markings.flatMap((marking, rank) =>
     marking.places.flatMap((_, place): SkinPiece[] => {
       const on = onSkin(outline, marking, place);
       return (on?.fields ?? []).map(({ region, code }, i) => ({
@@ -60,7 +62,7 @@ export function skinOf({ spec, denominator, fields, markings }: MachineToSkin): 
         zone: marking.zone,
         code,
         marking: marking.id,
-        ...liftedRegion(on!.chart, region, tolerance, over * (i + 2)),
+        ...liftedRegion(on!.chart, region, tolerance, over * (1 + i + EACH * (rank % 10))),
       }));
     }),
   );

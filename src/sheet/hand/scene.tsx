@@ -106,7 +106,7 @@ function Machine({ shown, look, selected, onUnder, onChoose }: Props): ReactNode
     orbit.enableDamping = false;
     orbit.zoomToCursor = true;
     const heard = gl.domElement.parentElement ?? gl.domElement;
-    heard.tabIndex = 0;
+    heard.setAttribute('tabindex', '0');
     heard.setAttribute('role', 'application');
     heard.setAttribute('aria-label', 'The machine: arrows turn it, plus and minus bring it nearer');
     const turned = () => {
@@ -117,7 +117,8 @@ function Machine({ shown, look, selected, onUnder, onChoose }: Props): ReactNode
     const onKey = (event: KeyboardEvent) => {
       const by = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
       if (by) turnBy(camera as OrthographicCamera, orbit.target, by[0]! * STEP, by[1]! * STEP);
-      else if (event.key === '+' || event.key === '-') camera.zoom *= event.key === '+' ? 1.15 : 1 / 1.15;
+      else if (event.key === '+' || event.key === '-')
+        nearer(camera as OrthographicCamera, event.key === '+' ? 1.15 : 1 / 1.15);
       else return;
       event.preventDefault();
       event.stopPropagation();
@@ -134,21 +135,8 @@ function Machine({ shown, look, selected, onUnder, onChoose }: Props): ReactNode
   }, [camera, gl, invalidate]);
 
   useEffect(() => {
-    const [x, y, z] = EYES[look.at];
-    const { center, radius } = ball;
-    camera.position.set(center.x + x * radius * 3, center.y + y * radius * 3, center.z + z * radius * 3);
-    // From above and below the nose lies to the left, as on the sheet.
-    camera.up.set(
-      0,
-      look.at === 'upper' ? 1 : look.at === 'lower' ? -1 : 0,
-      look.at === 'upper' || look.at === 'lower' ? 0 : 1,
-    );
-    camera.zoom = (FILLS * Math.min(size.width, size.height * 1.7)) / (2 * radius);
-    // Near and far close about it: paint that lies hardly over paint is told apart.
-    camera.near = radius;
-    camera.far = 5 * radius;
-    camera.lookAt(center);
-    camera.updateProjectionMatrix();
+    const { center } = ball;
+    stand(camera as OrthographicCamera, look.at, ball, size);
     controls.current?.target.copy(center);
     if (look.at !== 'upper' && look.at !== 'lower') controls.current?.update();
     lamp.current?.position.copy(camera.position);
@@ -172,6 +160,30 @@ function Machine({ shown, look, selected, onUnder, onChoose }: Props): ReactNode
       ))}
     </>
   );
+}
+
+/** Puts the eye where a look has it, all of the machine in the frame. */
+function stand(
+  camera: OrthographicCamera,
+  at: View | 'corner',
+  { center, radius }: Sphere,
+  { width, height }: { width: number; height: number },
+) {
+  const [x, y, z] = EYES[at];
+  camera.position.set(center.x + x * radius * 3, center.y + y * radius * 3, center.z + z * radius * 3);
+  // From above and below the nose lies to the left, as on the sheet.
+  const flat = at === 'upper' ? 1 : at === 'lower' ? -1 : 0;
+  camera.up.set(0, flat, flat === 0 ? 1 : 0);
+  camera.zoom = (FILLS * Math.min(width, height * 1.7)) / (2 * radius);
+  // Near and far close about it: paint that lies hardly over paint is told apart.
+  camera.near = radius;
+  camera.far = 5 * radius;
+  camera.lookAt(center);
+  camera.updateProjectionMatrix();
+}
+
+function nearer(camera: OrthographicCamera, times: number) {
+  camera.zoom *= times;
 }
 
 /** One press of an arrow, radians. */
