@@ -17,3 +17,13 @@ update change set
   after = case when after -> 'shape' ->> 'kind' = 'mottle'
     then jsonb_set(after, '{shape,by}', '"freehand"') else after end
 where entity = 'scheme_field';
+
+-- What stands beside the machine may say how large it really is, m; 0 where nobody measured it.
+alter table subject
+  add column length_m double precision not null default 0,
+  add column breadth_m double precision not null default 0,
+  add column height_m double precision not null default 0;
+update change set
+  before = before || '{"length_m": 0, "breadth_m": 0, "height_m": 0}',
+  after = after || '{"length_m": 0, "breadth_m": 0, "height_m": 0}'
+where entity = 'subject';

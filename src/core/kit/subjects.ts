@@ -43,9 +43,16 @@ export const BASE_LAYER_WORK: Record<BaseLayer, LayerFacts> = {
   grass: { overPaint: true, does: 'Lay grass and scrub', minutes: 30, days: 1, why: 'its glue dries clear over night' },
 };
 
+interface Box {
+  length: number;
+  breadth: number;
+  height: number;
+}
+
 interface KindFacts {
   title: string;
-  zones: readonly { key: string; title: string; areaCm2: number }[];
+  /** Of each its skin on the model where nobody measured it, and as a box of its length, breadth and height has it, m2 in reality. */
+  zones: readonly { key: string; title: string; areaCm2: number; ofBox?: (box: Box) => number }[];
   build: { does: string; minutes: number; kind: 'assemble' | 'clean' };
   paintMinutes: number;
   place: { does: string; minutes: number };
@@ -68,8 +75,9 @@ export const SUBJECTS: Record<SubjectKind, KindFacts> = {
   aircraft: {
     title: 'Aircraft of a deck load',
     zones: [
-      { key: 'upper', title: 'upper surfaces', areaCm2: 12 },
-      { key: 'under', title: 'undersides', areaCm2: 10 },
+      // Wings and body are about so much of their box as seen from above.
+      { key: 'upper', title: 'upper surfaces', areaCm2: 12, ofBox: ({ length, breadth }) => 0.36 * length * breadth },
+      { key: 'under', title: 'undersides', areaCm2: 10, ofBox: ({ length, breadth }) => 0.3 * length * breadth },
     ],
     build: { does: 'Build', minutes: 40, kind: 'assemble' },
     paintMinutes: 10,
@@ -79,8 +87,13 @@ export const SUBJECTS: Record<SubjectKind, KindFacts> = {
   vehicle: {
     title: 'Vehicle',
     zones: [
-      { key: 'body', title: 'body', areaCm2: 30 },
-      { key: 'running-gear', title: 'running gear', areaCm2: 10 },
+      {
+        key: 'body',
+        title: 'body',
+        areaCm2: 30,
+        ofBox: ({ length, breadth, height }) => length * breadth + 1.4 * (length + breadth) * height,
+      },
+      { key: 'running-gear', title: 'running gear', areaCm2: 10, ofBox: ({ length, height }) => 0.8 * length * height },
     ],
     build: { does: 'Build', minutes: 120, kind: 'assemble' },
     paintMinutes: 20,
@@ -90,9 +103,14 @@ export const SUBJECTS: Record<SubjectKind, KindFacts> = {
   vessel: {
     title: "Vessel's deck",
     zones: [
-      { key: 'deck', title: 'deck', areaCm2: 200 },
-      { key: 'sides', title: 'sides', areaCm2: 80 },
-      { key: 'fittings', title: 'fittings', areaCm2: 20 },
+      { key: 'deck', title: 'deck', areaCm2: 200, ofBox: ({ length, breadth }) => 0.85 * length * breadth },
+      {
+        key: 'sides',
+        title: 'sides',
+        areaCm2: 80,
+        ofBox: ({ length, breadth, height }) => 2 * (length + breadth) * height,
+      },
+      { key: 'fittings', title: 'fittings', areaCm2: 20, ofBox: ({ length, breadth }) => 0.15 * length * breadth },
     ],
     build: { does: 'Build', minutes: 240, kind: 'assemble' },
     paintMinutes: 30,
@@ -101,13 +119,32 @@ export const SUBJECTS: Record<SubjectKind, KindFacts> = {
   },
   base: {
     title: 'Base',
-    zones: [{ key: 'ground', title: 'ground', areaCm2: 150 }],
+    zones: [{ key: 'ground', title: 'ground', areaCm2: 150, ofBox: ({ length, breadth }) => length * breadth }],
     build: { does: 'Cut the board and its edge for', minutes: 30, kind: 'assemble' },
     paintMinutes: 25,
     place: { does: 'Fix the model on', minutes: 20 },
     asksPlace: false,
   },
 };
+
+/** What a subject may say of its size, m; 0 where nobody measured it. */
+export interface SubjectSize {
+  lengthM?: number;
+  breadthM?: number;
+  heightM?: number;
+}
+
+/** Skin of one of its zones on the real thing, m2: by its size where all that asks for is known, else as it usually is on the model. */
+export function zoneAreaM2(
+  kind: SubjectKind,
+  zone: string,
+  { lengthM = 0, breadthM = 0, heightM = 0 }: SubjectSize,
+  denominator: number,
+): number {
+  const { areaCm2, ofBox } = SUBJECTS[kind].zones.find(({ key }) => key === zone)!;
+  const measured = ofBox?.({ length: lengthM, breadth: breadthM, height: heightM }) ?? 0;
+  return measured > 0 && lengthM > 0 && breadthM > 0 ? measured : (areaCm2 * denominator ** 2) / 10_000;
+}
 
 /** The name by which the zones and the work of a new subject are known, from its first title: it keeps it when it is called otherwise. */
 export const subjectName = (title: string): string =>

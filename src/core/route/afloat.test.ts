@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { bornQuestions } from '@/core/workshop/born';
 import { DEFAULT_OPTIONS, optionsFor, type Options } from '@/core/kit/options';
 import type { Part } from '@/core/kit/parts';
+import { subjectZone, type SubjectSize } from '@/core/kit/subjects';
 import { partJobs } from '@/core/kit/part-work';
 import { areaOn } from '@/core/outline/chart';
 import { buildOutline } from '@/core/outline/outline';
@@ -189,4 +190,25 @@ test('a machine with more bays takes longer to rig, and has more strut to paint'
     expect(two[what]).toBeGreaterThan(one[what]);
     expect(three[what]).toBeGreaterThan(two[what]);
   }
+});
+
+describe('what stands beside the machine', () => {
+  const truck = { kind: 'vehicle' as const, name: 'subject-truck', title: 'Truck', count: 2, byGate: 'end' as const };
+  const areaOf = (size: SubjectSize, zone: string, denominator: number) => {
+    const { zones } = withSubjects(outlineOf('single'), [{ ...truck, ...size }], denominator);
+    return zones.find(({ key }) => key === subjectZone(truck.name, zone))!.areaM2;
+  };
+  test('by its length, breadth and height has so much skin, at any scale the same in reality', () => {
+    const size = { lengthM: 6, breadthM: 2.2, heightM: 2.4 };
+    const one = areaOf(size, 'body', 48);
+    // Roof and sides of its box, both of them, and not twice as much.
+    expect(one / 2).toBeGreaterThan(6 * 2.2 + 6 * 2.4);
+    expect(one / 2).toBeLessThan(2 * (6 * 2.2 + 2 * (6 + 2.2) * 2.4));
+    expect(areaOf(size, 'body', 72)).toBeCloseTo(one, 9);
+  });
+  test('that nobody measured is as large on the model as such things usually are', () => {
+    const onModel = (denominator: number) => areaOf({}, 'body', denominator) / denominator ** 2;
+    expect(onModel(72)).toBeCloseTo(onModel(48), 12);
+    expect(areaOf({ lengthM: 6, breadthM: 0, heightM: 0 }, 'body', 48)).toBeCloseTo(areaOf({}, 'body', 48), 9);
+  });
 });

@@ -44,6 +44,9 @@ const fieldsFor = (subjects: KitPage['subjects']): FieldSpec[] => [
     options: IN_PLACE_BY.map((value) => ({ value, label: BY_TITLES[value] })),
     width: 4,
   },
+  { name: 'lengthM', label: 'Length', unit: 'm', type: 'number', help: '0: not measured', width: 2 },
+  { name: 'breadthM', label: 'Breadth', unit: 'm', type: 'number', width: 2 },
+  { name: 'heightM', label: 'Height', unit: 'm', type: 'number', width: 2 },
   { name: 'note', label: 'Note', width: 8 },
 ];
 
@@ -96,6 +99,9 @@ export function SubjectsPane({ data }: { data: KitPage }): ReactNode {
           place: '',
           standsOn: '',
           role: '',
+          lengthM: '0',
+          breadthM: '0',
+          heightM: '0',
           byGate: 'end',
           layers: [],
           note: '',

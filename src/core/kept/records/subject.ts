@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { choice, line, needed, number, prose } from '../fields';
 import { BASE_LAYERS, IN_PLACE_BY, SUBJECT_KINDS, SUBJECTS } from '@/core/kit/subjects';
 
+const metres = (title: string) => number(title).min(0, `${title}: never below 0`).max(400, `${title}: at most 400 m`);
+
 /** What is modelled beside the main airframe. */
 export const subjectFields = z
   .strictObject({
@@ -13,6 +15,10 @@ export const subjectFields = z
     place: line('Place', 80),
     /** Another subject, by its name; '' where it stands by itself, or beside the machine. */
     standsOn: line('Stands on', 60).default(''),
+    /** How large it really is, m: what there is of it to paint follows; 0 where nobody measured it. */
+    lengthM: metres('Length').default(0),
+    breadthM: metres('Breadth').default(0),
+    heightM: metres('Height').default(0),
     /** Of a figure: what it does, as the sources show it. */
     role: line('Role', 80),
     byGate: choice('In place by', IN_PLACE_BY),
