@@ -1,13 +1,13 @@
 'use client';
 
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Remote } from 'comlink';
 import type { MachineToSkin, SkinPiece } from '@/core/skin/machine';
 import { VIEWS, type View } from '@/core/outline/zones';
 import { useWorker } from '@/ui/use-worker';
 import type { SheetMode } from '../airframe-sheet';
 import type { SheetData } from '../sheet-data';
-import { Scene, type Shown } from './scene';
+import { Scene, type Shown, type Taken } from './scene';
 import './in-hand.css';
 
 type Api = { skinOf: (machine: MachineToSkin) => SkinPiece[] };
@@ -42,7 +42,7 @@ export function InHand({
   onSelect: (zone: string | null) => void;
   onClose: () => void;
 }): ReactNode {
-  const { answer, working, start } = useWorker<Api, SkinPiece[]>(
+  const { working, start } = useWorker<Api, SkinPiece[]>(
     () => new Worker(new URL('../../workers/skin.worker.ts', import.meta.url), { type: 'module' }),
   );
   const [fault, setFault] = useState('');
@@ -55,15 +55,16 @@ export function InHand({
     [data],
   );
   useEffect(() => {
-    const made = start((api: Remote<Api>) => api.skinOf(JSON.parse(machine) as MachineToSkin) as Promise<SkinPiece[]>);
+    // What was seen stays until what comes after it is there.
+    const made = start(async (api: Remote<Api>) => {
+      const cut = await (api.skinOf(JSON.parse(machine) as MachineToSkin) as Promise<SkinPiece[]>);
+      setPieces(cut);
+      return cut;
+    });
     made.catch(() => setFault('This outline cannot be drawn in space; the four views stand beside it.'));
     // Made anew for another machine alone.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [machine]);
-  // What was seen stays until what comes after it is there.
-  useEffect(() => {
-    if (answer) setPieces(answer);
-  }, [answer]);
   const zones = useMemo(() => new Map(data.zones.map((zone) => [zone.key, zone])), [data.zones]);
   const shown = useMemo(
     () =>
@@ -81,6 +82,8 @@ export function InHand({
       }),
     [pieces, mode, zones, data.inks],
   );
+  const [taken, setTaken] = useState<Taken | null>(null);
+  const titleOf = useCallback((zone: string) => zones.get(zone)?.title ?? zone, [zones]);
   const named = under ?? selected;
   return (
     <section className="in-hand" aria-label="The machine in the hand">
@@ -91,6 +94,23 @@ export function InHand({
           </button>
         ))}
         <span className="spread" />
+        {(
+          [
+            ['PNG', 'what is seen', 'png', () => taken!.picture()],
+            ['glTF', 'as large as she was, in metres', 'glb', () => taken!.model(1)],
+            [`glTF 1/${data.denominator}`, 'as large as the model', 'glb', () => taken!.model(1 / data.denominator)],
+          ] as const
+        ).map(([title, says, ending, take]) => (
+          <button
+            key={title}
+            type="button"
+            title={says}
+            disabled={!taken || pieces === null}
+            onClick={() => void take().then((blob) => blob && keepAs(blob, `machine.${ending}`))}
+          >
+            {title}
+          </button>
+        ))}
         <button type="button" onClick={onClose} title="Back to the station (v)">
           Put it down
         </button>
@@ -99,6 +119,8 @@ export function InHand({
         shown={shown}
         look={look}
         selected={selected}
+        titleOf={titleOf}
+        onReady={setTaken}
         onUnder={setUnder}
         onChoose={(zone) => onSelect(zone === selected ? null : zone)}
       />
@@ -114,6 +136,15 @@ export function InHand({
       </p>
     </section>
   );
+}
+
+/** Hands a file to whoever sits there. */
+function keepAs(blob: Blob, name: string) {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(blob);
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
 
 const progressGrey = (progress: number | null): string =>

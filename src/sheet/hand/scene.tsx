@@ -14,6 +14,7 @@ import {
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { View } from '@/core/outline/zones';
+import { modelOf, pictureOf } from './take-out';
 import type { SkinPiece } from '@/core/skin/machine';
 
 export interface Shown {
@@ -35,7 +36,17 @@ const LIGHT = Math.PI / 2;
 /** The machine fills so much of the frame. */
 const FILLS = 0.94;
 
+/** What can be taken out of the view. */
+export interface Taken {
+  /** What is seen, twice as fine as it is shown. */
+  picture: () => Promise<Blob | null>;
+  /** The machine as other programs open it (glTF, binary): metres, or as large as the model; each zone by its name. */
+  model: (scale: number) => Promise<Blob>;
+}
+
 interface Props {
+  titleOf: (zone: string) => string;
+  onReady: (taken: Taken | null) => void;
   shown: readonly Shown[];
   look: { at: View | 'corner'; turn: number };
   selected: string | null;
@@ -88,8 +99,8 @@ export function Scene(props: Props): ReactNode {
   );
 }
 
-function Machine({ shown, look, selected, onUnder, onChoose }: Props): ReactNode {
-  const { camera, gl, invalidate, size } = useThree();
+function Machine({ shown, look, selected, titleOf, onReady, onUnder, onChoose }: Props): ReactNode {
+  const { camera, gl, invalidate, scene, size } = useThree();
   const controls = useRef<OrbitControls | null>(null);
   const lamp = useRef<import('three').DirectionalLight>(null);
   const ball = useMemo(() => {
@@ -144,6 +155,14 @@ function Machine({ shown, look, selected, onUnder, onChoose }: Props): ReactNode
     lamp.current?.target.updateMatrixWorld();
     invalidate();
   }, [ball, camera, invalidate, look, size]);
+
+  useEffect(() => {
+    onReady({
+      picture: () => pictureOf(gl, scene, camera),
+      model: (scale) => modelOf(shown, scale, titleOf),
+    });
+    return () => onReady(null);
+  }, [camera, gl, onReady, scene, shown, titleOf]);
 
   return (
     <>

@@ -1,0 +1,65 @@
+import {
+  BufferAttribute,
+  BufferGeometry,
+  Group,
+  Mesh,
+  MeshStandardMaterial,
+  Scene,
+  type Camera,
+  type WebGLRenderer,
+} from 'three';
+import type { Shown } from './scene';
+
+/** What can be taken out of the view: a picture, and the machine as other programs open it. */
+
+/** What is seen, twice as fine as it is shown. */
+export async function pictureOf(gl: WebGLRenderer, scene: Scene, camera: Camera): Promise<Blob | null> {
+  const ratio = gl.getPixelRatio();
+  gl.setPixelRatio(2);
+  gl.render(scene, camera);
+  const blob = await new Promise<Blob | null>((done) => gl.domElement.toBlob(done, 'image/png'));
+  gl.setPixelRatio(ratio);
+  gl.render(scene, camera);
+  return blob;
+}
+
+/**
+ * The machine as binary glTF: y up and nose ahead, as that format has it, in metres times `scale`; a node for each zone by its name, a piece of
+ * it for each colour.
+ */
+export async function modelOf(
+  shown: readonly Shown[],
+  scale: number,
+  titleOf: (zone: string) => string,
+): Promise<Blob> {
+  const { GLTFExporter } = await import('three/examples/jsm/exporters/GLTFExporter.js');
+  const whole = new Group();
+  whole.name = 'machine';
+  whole.scale.setScalar(scale);
+  // Up is z here and y there; aft is x here and -z there.
+  whole.rotation.set(-Math.PI / 2, 0, -Math.PI / 2);
+  const zones = new Map<string, Group>();
+  const materials = new Map<string, MeshStandardMaterial>();
+  for (const { piece, colour, opacity } of shown) {
+    const node = zones.get(piece.zone) ?? new Group();
+    if (!zones.has(piece.zone)) {
+      node.name = titleOf(piece.zone);
+      zones.set(piece.zone, node);
+      whole.add(node);
+    }
+    const of = `${colour} ${opacity}`;
+    const material =
+      materials.get(of) ??
+      new MeshStandardMaterial({ color: colour, roughness: 0.9, metalness: 0, opacity, transparent: opacity < 1 });
+    materials.set(of, material);
+    const geometry = new BufferGeometry();
+    geometry.setAttribute('position', new BufferAttribute(piece.positions, 3));
+    geometry.setAttribute('normal', new BufferAttribute(piece.normals, 3));
+    geometry.setIndex(new BufferAttribute(piece.index, 1));
+    node.add(new Mesh(geometry, material));
+  }
+  const scene = new Scene();
+  scene.add(whole);
+  const made = (await new GLTFExporter().parseAsync(scene, { binary: true })) as ArrayBuffer;
+  return new Blob([made], { type: 'model/gltf-binary' });
+}
