@@ -82,6 +82,7 @@ const SHOTS: Shot[] = [
     name: 'in-hand',
     path: `${main}/colours`,
     before: async (page) => {
+      await page.locator('html[data-ready]').waitFor();
       await page.keyboard.press('v');
       await page.getByText(/^Drag, pinch or use the arrows/).waitFor();
       await page.waitForTimeout(1500);
