@@ -37,7 +37,7 @@ export const LAYERS = {
   services: ['core', 'wall'],
   serve: ['clock', 'core', 'data', 'services', 'wall', 'workers'],
   ui: ['core', 'outbox'],
-  sheet: ['core', 'ui'],
+  sheet: ['core', 'workers', 'ui'],
   paper: ['core', 'ui', 'sheet', 'workers'],
   actions: ['clock', 'core', 'wall', 'data', 'services', 'outbox', 'workers', '@demo'],
   stations: ['core', 'workers', 'actions', 'sheet', 'ui', 'outbox'],

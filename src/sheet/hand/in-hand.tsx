@@ -7,7 +7,8 @@ import { VIEWS, type View } from '@/core/outline/zones';
 import { useWorker } from '@/ui/use-worker';
 import type { SheetMode } from '../airframe-sheet';
 import type { SheetData } from '../sheet-data';
-import { Scene, type Shown, type Taken } from './scene';
+import { Scene, type Taken } from './scene';
+import type { Shown } from './shown';
 import './in-hand.css';
 
 type Api = { skinOf: (machine: MachineToSkin) => SkinPiece[] };

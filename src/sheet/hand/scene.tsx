@@ -14,14 +14,9 @@ import {
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { View } from '@/core/outline/zones';
+import type { Shown } from './shown';
 import { modelOf, pictureOf } from './take-out';
-import type { SkinPiece } from '@/core/skin/machine';
-
-export interface Shown {
-  piece: SkinPiece;
-  colour: string;
-  opacity: number;
-}
+import './in-hand.css';
 
 /** Where the eye stands, seen from the middle of the machine: nose to the left from port, as on the sheet. */
 const EYES: Readonly<Record<View | 'corner', readonly [number, number, number]>> = {

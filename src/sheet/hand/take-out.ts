@@ -8,7 +8,7 @@ import {
   type Camera,
   type WebGLRenderer,
 } from 'three';
-import type { Shown } from './scene';
+import type { Shown } from './shown';
 
 /** What can be taken out of the view: a picture, and the machine as other programs open it. */
 
