@@ -25,7 +25,8 @@ const fieldsFor = (subjects: KitPage['subjects']): FieldSpec[] => [
     width: 4,
   },
   { name: 'count', label: 'Count', type: 'number', width: 2 },
-  { name: 'place', label: 'Place', help: 'by the port wing', width: 4 },
+  { name: 'lengthM', label: 'Length', unit: 'm', type: 'number', width: 2 },
+  { name: 'place', label: 'Place', help: 'by the port wing', width: 3 },
   {
     name: 'standsOn',
     label: 'Stands on',
@@ -34,9 +35,11 @@ const fieldsFor = (subjects: KitPage['subjects']): FieldSpec[] => [
       { value: '', label: 'nothing else of these' },
       ...subjects.map(({ name, title }) => ({ value: name, label: title })),
     ],
-    width: 4,
+    width: 3,
   },
-  { name: 'role', label: 'Role, as the sources show it', width: 4 },
+  { name: 'role', label: 'Role, as shown', width: 2 },
+  { name: 'breadthM', label: 'Breadth', unit: 'm', type: 'number', width: 2 },
+  { name: 'heightM', label: 'Height', unit: 'm', type: 'number', width: 2 },
   {
     name: 'byGate',
     label: 'In place',
@@ -44,9 +47,6 @@ const fieldsFor = (subjects: KitPage['subjects']): FieldSpec[] => [
     options: IN_PLACE_BY.map((value) => ({ value, label: BY_TITLES[value] })),
     width: 4,
   },
-  { name: 'lengthM', label: 'Length', unit: 'm', type: 'number', help: '0: not measured', width: 2 },
-  { name: 'breadthM', label: 'Breadth', unit: 'm', type: 'number', width: 2 },
-  { name: 'heightM', label: 'Height', unit: 'm', type: 'number', width: 2 },
   { name: 'note', label: 'Note', width: 8 },
 ];
 
