@@ -8,7 +8,7 @@ import type { Fields, RecordName } from '@/core/kept/records';
 import type { CodeBook } from '@/core/codes/system';
 import { resolveCode } from '@/core/codes/resolve';
 import { ASPECTS, type Aspect } from '@/core/evidence/aspects';
-import { isCoatOrder, printCoatOrder, readCoatOrder } from '@/core/evidence/coat-order';
+import { coatOrderOf, printCoatOrder } from '@/core/evidence/coat-order';
 import { asInferred, otherSideOnly } from '@/core/evidence/shown';
 import { readValue } from '@/core/evidence/value';
 import { readRecord } from '@/data/acts';
@@ -37,9 +37,8 @@ export function checkValue(
 
 /** An order of coats with each of its codes as its system prints it; words as they stand. */
 function checkCoats(book: CodeBook, text: string, field: string): string {
-  if (!isCoatOrder(text)) return text;
-  const order = readCoatOrder(text);
-  if ('fault' in order) throw new Refused(field, order.fault);
+  const order = coatOrderOf(text);
+  if (!order) return text;
   return printCoatOrder(order, (typed) => {
     const code = resolveCode(book, typed);
     if (!('says' in code)) return code.value;

@@ -6,17 +6,13 @@ import { VIEWS, type View } from '@/core/outline/zones';
 import { fieldsInView } from '@/core/scheme/in-view';
 import { roundBarShown } from '@/core/units/length';
 import type { SheetData, ZoneData } from './sheet-data';
+import { fillOf, VIEW_TITLES, type SheetMode } from './fill-of';
 import { Lasso } from './lasso';
 import { useDrawn } from './use-drawn';
 import { ViewDrawing, viewBox, type Fill } from './view-drawing';
 import { useMeasures } from '@/ui/shown-units';
 import './sheet.css';
 
-/** What the sheet tells at each station. */
-export type SheetMode = 'certainty' | 'colours' | 'markings' | 'progress';
-
-const VIEW_TITLES: Record<View, string> = { port: 'Port', starboard: 'Starboard', upper: 'Upper', lower: 'Lower' };
-const LIGHT = '#fbfbfb';
 const GAP = 14;
 
 /** What a station lays over the sheet for a while: another day's colours, say. */
@@ -200,21 +196,6 @@ export function AirframeSheet({
 /** The element of a zone on a view, where that view shows it. */
 function drawnId(outline: Outline, view: View, zone: string | null): string | undefined {
   return outline.drawings[view].shapes.some((shape) => shape.zone === zone) ? `sheet-${view}-zone-${zone}` : undefined;
-}
-
-function fillOf(mode: SheetMode, zone: ZoneData | undefined): Fill {
-  if (!zone) return { paint: LIGHT };
-  switch (mode) {
-    case 'certainty':
-      if (zone.certainty === 'settled') return { paint: '#8c8c8c' };
-      return zone.certainty === 'unasked' ? { paint: LIGHT } : { hatch: zone.certainty };
-    case 'colours':
-    case 'markings':
-      return zone.colour ? { paint: zone.colour } : { hatch: 'unseen' };
-    case 'progress':
-      if (zone.progress === null) return { paint: LIGHT };
-      return { paint: zone.progress === 1 ? '#7d7d7d' : zone.progress > 0 ? '#b5b5b5' : '#e0e0e0' };
-  }
 }
 
 function overlaid({ colours }: SheetOverlay, zone: string): Fill {

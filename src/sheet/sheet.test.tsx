@@ -4,7 +4,8 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { PRESETS } from '@/core/outline/presets';
 import { PLAIN } from '@/core/markings/design';
 import { buildOutline } from '@/core/outline/outline';
-import { AirframeSheet, type SheetMode } from './airframe-sheet';
+import { AirframeSheet } from './airframe-sheet';
+import type { SheetMode } from './fill-of';
 import type { SheetData } from './sheet-data';
 
 afterEach(cleanup);

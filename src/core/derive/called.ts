@@ -21,11 +21,11 @@ import type { AppliedFigures } from '@/core/paint/quantity';
 import { ITEM_M2, type CoatedZone, type RouteCall } from '@/core/route/call';
 import { mainCoat } from '@/core/evidence/layers';
 import { needsWhite } from '@/core/markings/coats';
+import { colourRulings, ruledColours } from './colour-rulings';
 import type { LayerOrder } from './history';
 import { markedColours, takesPaint, type MarkedCall } from './marked';
 import type { QuestionView } from './questions';
 import { recipeAsPaint, recipeView, type RecipeView } from './recipes';
-import { coatedZones } from './coated';
 import { wornColours } from './worn';
 
 /** Stage: every code that is called for, with its zones, its paint, and how it is laid. */
@@ -243,20 +243,16 @@ export function callViews(
   state: BriefState,
   questions: readonly QuestionView[],
   layers: readonly LayerOrder[],
+  coated: readonly CoatedZone[],
   callOf: CallMaker,
   outline: Outline,
   book: CodeBook,
 ): CallView[] {
-  const rulings = questions.flatMap(({ record, ruling }) =>
-    record.aspect === 'colour' && ruling ? [{ ...record, code: canonicalIn(book, ruling.value) }] : [],
-  );
-  const ruled = new Map(rulings.flatMap(({ zone, item, code }) => (item === '' ? [[zone, code] as const] : [])));
-  const worn = wornColours(state, outline, ruled, book);
+  const worn = wornColours(state, outline, ruledColours(questions, book), book);
   // A thing of its own on a zone is painted by itself, by hand.
-  const coated = coatedZones(questions, book);
   const items = new Map<string, CalledItem[]>();
   const ofItem = (code: string, own: CalledItem) => items.set(code, [...(items.get(code) ?? []), own]);
-  for (const { zone, item, code } of rulings) if (item !== '') ofItem(code, { zone, item });
+  for (const { zone, item, code } of colourRulings(questions, book)) if (item !== '') ofItem(code, { zone, item });
   for (const { zone, item, under } of coated)
     if (item !== '') for (const code of under) if (code !== null) ofItem(code, { zone, item, isUnder: true });
   const marked = markedColours(state, outline, book);

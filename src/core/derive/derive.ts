@@ -15,6 +15,7 @@ import type { Border } from '@/core/scheme/edges';
 import { bordersOn } from '@/core/scheme/skin-edges';
 import type { Route } from '@/core/work/step';
 import { callMaker, callViews, type CallView } from './called';
+import { coatedZones } from './coated';
 import { chaseList, type ChaseItem } from './chase-list';
 import { duesIn } from './due';
 import { gateViews, type GateView } from './gate-views';
@@ -110,11 +111,13 @@ export function deriveBrief(
   });
   // Colours are told by their entries alone: what is wanted now has no say in what lies there.
   const laidColours = stages.settled('laid colours', coloursLaid(laidOf(state.log, state.mishaps, () => undefined)));
+  const coated = stages.same('coated', [questions, book], () => coatedZones(questions, book));
   const { calls, callOf } = stages.same(
     'called',
     [
       questions,
       layers,
+      coated,
       outline,
       state.choices,
       state.recipes,
@@ -131,7 +134,7 @@ export function deriveBrief(
     ],
     () => {
       const make = callMaker(state, shelf, official, book, outline, softZones(questions), laidColours);
-      return { calls: callViews(state, questions, layers, make, outline, book), callOf: make };
+      return { calls: callViews(state, questions, layers, coated, make, outline, book), callOf: make };
     },
   );
   const noseWeight = stages.same('balanced', [outline, brief.denominator], () =>
@@ -141,7 +144,7 @@ export function deriveBrief(
     paintedOn(state, outline, book),
   );
   const borders = stages.same('borders', [outline, painted], () => bordersOn(outline, painted));
-  const known = { outline, questions, layers, calls, callOf, noseWeight, painted, borders, laidColours, book };
+  const known = { outline, questions, layers, coated, calls, callOf, noseWeight, painted, borders, laidColours, book };
   const wanted = stages.settled('wanted', wantedOf(state, shelf, known));
   const route = stages.same('routed', [wanted, outline], () => routeOf(wanted, outline));
   const standing = stages.same(

@@ -19,16 +19,6 @@ export const softZones = (questions: readonly QuestionView[]): Set<string> =>
     ),
   );
 
-/** The colour that each zone is ruled to have by itself, as the standards write it. */
-export const ruledColours = (questions: readonly QuestionView[], book: CodeBook): Map<string, string> =>
-  new Map(
-    questions.flatMap(({ record, ruling }) =>
-      record.aspect === 'colour' && record.item === '' && ruling
-        ? [[record.zone, canonicalIn(book, ruling.value)] as const]
-        : [],
-    ),
-  );
-
 /** The fields of a scheme as they lie on the skin, with their colours as the standards write them. */
 export const paintedOn = (
   { fields, markings }: Pick<BriefState, 'fields' | 'markings'>,

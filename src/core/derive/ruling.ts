@@ -1,6 +1,6 @@
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
-import { isCoatOrder, printCoatOrder, readCoatOrder } from '@/core/evidence/coat-order';
+import { coatOrderOf, printCoatOrder } from '@/core/evidence/coat-order';
 import type { WeighedQuestion } from '@/core/evidence/weigh';
 import type { Fields } from '@/core/kept/records';
 import { parseNumber } from '@/core/units/number';
@@ -20,10 +20,8 @@ interface Asked extends Weighed {
 export function comparableValue(book: CodeBook, aspect: Aspect, value: string): string | number {
   const { type } = aspectOf(aspect);
   if (type === 'length') return parseNumber(value) ?? value;
-  if (type === 'coats' && isCoatOrder(value)) {
-    const order = readCoatOrder(value);
-    return 'fault' in order ? value : printCoatOrder(order, (code) => canonicalIn(book, code));
-  }
+  const order = type === 'coats' ? coatOrderOf(value) : null;
+  if (order) return printCoatOrder(order, (code) => canonicalIn(book, code));
   return type === 'code' ? canonicalIn(book, value) : value;
 }
 

@@ -12,24 +12,25 @@ import type { PaintedField } from '@/core/scheme/cells';
 import type { Border } from '@/core/scheme/edges';
 import { skinEdges } from '@/core/scheme/skin-edges';
 import { blotchCount, isStencilled, STENCIL_HOLES } from '@/core/scheme/stencil';
-import type { RouteStencil } from '@/core/route/call';
+import type { CoatedZone, RouteStencil } from '@/core/route/call';
 import { patternsOn } from '@/core/work/compare-orders';
 import { generalWayOf, routeCall, type CallMaker, type CallView } from './called';
 import { chosenCoats } from './general-coats';
-import { coatedZones } from './coated';
+import { ruledColours } from './colour-rulings';
 import { hidingPairs } from './hiding';
 import type { LayerOrder } from './history';
 import { noseWeightInWords, type NoseWeight } from './nose-weight';
 import { paceOf } from './planned';
 import type { QuestionView } from './questions';
 import type { RouteWanted } from './routed';
-import { finishesOf, ruledColours, softZones, structureOf } from './ruled';
+import { finishesOf, softZones, structureOf } from './ruled';
 
 /** What is known of a brief when it is asked what its route is made from. */
 export interface Known {
   outline: Outline;
   questions: readonly QuestionView[];
   layers: readonly LayerOrder[];
+  coated: readonly CoatedZone[];
   calls: readonly CallView[];
   callOf: CallMaker;
   noseWeight: NoseWeight | null;
@@ -44,13 +45,12 @@ export interface Known {
 export function wantedOf(
   state: BriefState,
   { tools, paints }: Pick<ColourShelf, 'tools' | 'paints'>,
-  { outline, questions, layers, calls, callOf, noseWeight, painted, borders, laidColours, book }: Known,
+  { outline, questions, layers, coated, calls, callOf, noseWeight, painted, borders, laidColours, book }: Known,
 ): RouteWanted {
   const { brief } = state;
   const soft = softZones(questions);
   const patterns = patternsOn(state.fields);
   const base = ruledColours(questions, book);
-  const coated = coatedZones(questions, book);
   const worn = calls.filter(({ zones }) => zones.length > 0);
   const chosen = chosenCoats(state.coats, paints);
   return {

@@ -29,6 +29,12 @@ export function readCoatOrder(text: string): CoatOrder | { fault: string } {
   return { coats, scratched };
 }
 
+/** The order of coats that a kept value is; null for words. */
+export function coatOrderOf(value: string): CoatOrder | null {
+  const order = isCoatOrder(value) ? readCoatOrder(value) : null;
+  return order && !('fault' in order) ? order : null;
+}
+
 /** As `readCoatOrder` reads it back, with the codes as `codeOf` writes them. */
 export const printCoatOrder = (
   { coats, scratched }: CoatOrder,

@@ -1,4 +1,4 @@
-import { steps, type Point } from '@/core/geometry/polygon';
+import { steps, type Point, type Polygon } from '@/core/geometry/polygon';
 import { girthOfHeight, type Body } from './body';
 import { bodyChart, type Chart } from './chart';
 import type { Dimensions } from './dimensions';
@@ -6,7 +6,7 @@ import { project } from './drawing';
 import type { SkinPart, ZoneRegion } from './parts';
 import { SIDES } from './wings';
 import type { ZoneEdges } from './zone-edges';
-import { sided, zoneOf, type Zone } from './zones';
+import { sided, zoneOf } from './zones';
 
 /** What is no aircraft and the main subject all the same: a ship by its length, beam and height; a base as a board with an edge. */
 
@@ -19,40 +19,28 @@ const FITTINGS_SHARE = 0.3;
 
 const RISE = 6;
 
-/** What of a body lies between two heights, right round its top or its keel, or on one side. */
-function round(body: Body, from: number, to: number) {
-  const { n } = body.sections[0]!;
-  const [first, last] = [body.sections[0]!.x, body.sections.at(-1)!.x];
-  const girth = (h: number) => girthOfHeight(n, 2 * h - 1);
-  const heights = steps(from, to, RISE).map(girth);
-  const ring = (turn: (q: number) => number): Point[] => [
-    ...heights.map((q): Point => [first, turn(q)]),
-    ...[...heights].reverse().map((q): Point => [last, turn(q)]),
-  ];
-  return {
-    port: [ring((q) => 360 - q)],
-    starboard: [ring((q) => q)],
-    /** Over both sides: from one to the other. */
-    across: [
-      [
-        [first, girth(from)],
-        [last, girth(from)],
-        [last, 360 - girth(from)],
-        [first, 360 - girth(from)],
-      ] as Point[],
-    ],
-  };
-}
+/** The first and the last station of a body. */
+const endsOf = ({ sections }: Body): [number, number] => [sections[0]!.x, sections.at(-1)!.x];
+/** The girth angle at a height of a body, 0 its keel and 1 its spine. */
+const girthAt = ({ sections }: Body, height: number): number => girthOfHeight(sections[0]!.n, 2 * height - 1);
 
-const faced = (zone: Zone, faces: Zone['faces']): Zone => ({ ...zone, faces });
+/** What of each side of a body lies between two heights. */
+function sidesOf(body: Body, from: number, to: number): Record<'port' | 'starboard', Polygon[]> {
+  const [first, last] = endsOf(body);
+  const girths = steps(from, to, RISE).map((height) => girthAt(body, height));
+  const ring = (turn: (q: number) => number): Point[] => [
+    ...girths.map((q): Point => [first, turn(q)]),
+    ...[...girths].reverse().map((q): Point => [last, turn(q)]),
+  ];
+  return { port: [ring((q) => 360 - q)], starboard: [ring((q) => q)] };
+}
 
 /** The hull: bottom, both sides and the deck. */
 export function hullPart(body: Body, d: Dimensions, edges: ZoneEdges): SkinPart {
   const chart = bodyChart('hull', body, d.length);
-  const sides = round(body, edges.underside, DECK);
-  const { n } = body.sections[0]!;
-  const low = girthOfHeight(n, 2 * edges.underside - 1);
-  const [first, last] = [body.sections[0]!.x, body.sections.at(-1)!.x];
+  const sides = sidesOf(body, edges.underside, DECK);
+  const low = girthAt(body, edges.underside);
+  const [first, last] = endsOf(body);
   const bottom: Point[] = [
     [first, low],
     [last, low],
@@ -69,16 +57,16 @@ export function hullPart(body: Body, d: Dimensions, edges: ZoneEdges): SkinPart 
       ...deckOf(chart, body, 'deck'),
     ],
     zones: [
-      faced(zoneOf('hull-lower', 'Hull below the waterline', 'fuselage'), 'down'),
+      zoneOf('hull-lower', 'Hull below the waterline', 'fuselage'),
       ...SIDES.map((side) => zoneOf(sided('hull', side), `Hull side, ${side}`, 'fuselage', side)),
-      faced(zoneOf('deck', 'Deck', 'fuselage'), 'up'),
+      zoneOf('deck', 'Deck', 'fuselage'),
     ],
   };
 }
 
 /** The flat top of a body: round its spine, in two halves. */
 function deckOf(chart: Chart, body: Body, zone: string): ZoneRegion[] {
-  const { port, starboard } = round(body, DECK, 1);
+  const { port, starboard } = sidesOf(body, DECK, 1);
   return [port, starboard].map((region) => ({ zone, chart, region }));
 }
 
@@ -97,7 +85,7 @@ export function islandParts(d: Dimensions): SkinPart[] {
     sections: [from, to].map((x) => ({ x, width, height: d.canopyHeight, z, n: BOXY })),
   };
   const chart = bodyChart('island', body, d.length);
-  const sides = round(body, 0.07, DECK);
+  const sides = sidesOf(body, 0.07, DECK);
   const mast = (from + to) / 2;
   return [
     {
@@ -111,7 +99,7 @@ export function islandParts(d: Dimensions): SkinPart[] {
       ],
       zones: [
         ...SIDES.map((side) => zoneOf(sided('island', side), `Island, ${side}`, 'fuselage', side)),
-        faced(zoneOf('island-top', 'Decks of the island', 'fuselage'), 'up'),
+        zoneOf('island-top', 'Decks of the island', 'fuselage'),
         fittings,
       ],
       bars: SIDES.map((side) => ({
@@ -128,7 +116,7 @@ export function islandParts(d: Dimensions): SkinPart[] {
 /** A base: its ground or water, and the edge of its board. */
 export function boardPart(body: Body, d: Dimensions): SkinPart {
   const chart = bodyChart('board', body, d.length);
-  const { port, starboard } = round(body, 0, DECK);
+  const { port, starboard } = sidesOf(body, 0, DECK);
   return {
     level: 30,
     lines: [],
@@ -136,9 +124,6 @@ export function boardPart(body: Body, d: Dimensions): SkinPart {
       ...deckOf(chart, body, 'ground'),
       ...[port, starboard].map((region) => ({ zone: 'edge', chart, region })),
     ],
-    zones: [
-      faced(zoneOf('ground', 'Ground or water', 'fuselage'), 'up'),
-      zoneOf('edge', 'Edge of the base', 'fuselage'),
-    ],
+    zones: [zoneOf('ground', 'Ground or water', 'fuselage'), zoneOf('edge', 'Edge of the base', 'fuselage')],
   };
 }

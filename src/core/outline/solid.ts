@@ -2,6 +2,7 @@ import { polygonHull } from 'd3-polygon';
 import { steps, type Point, type Polygon } from '@/core/geometry/polygon';
 import { bodyPoint, type Body, type Section, type Xyz } from './body';
 import { bodySkin } from './skin-area';
+import { cross, dot, plus, unit, way } from './space';
 import { remembering } from '@/core/units/remembered';
 import type { View } from './zones';
 
@@ -20,14 +21,6 @@ export interface Solid {
   /** The views that show it; that from ahead shows all. */
   views: readonly View[];
 }
-
-const plus = (a: Xyz, b: Xyz, times = 1): Xyz => [a[0] + times * b[0], a[1] + times * b[1], a[2] + times * b[2]];
-const cross = ([ax, ay, az]: Xyz, [bx, by, bz]: Xyz): Xyz => [ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx];
-const dot = (a: Xyz, b: Xyz) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const unit = (v: Xyz): Xyz => {
-  const length = Math.hypot(...v);
-  return [v[0] / length, v[1] / length, v[2] / length];
-};
 
 /** From station and girth of a solid to space, m. */
 export function solidPoint({ body, at, along, across }: Solid, station: number, girth: number): Xyz {
@@ -79,9 +72,9 @@ export function solidBetween(
   sections: readonly { t: number; width: number; height: number; n?: number }[],
   towards: Xyz = [0, 1, 0],
 ): Solid {
-  const way = plus(to, from, -1);
-  const length = Math.hypot(...way);
-  const along = unit(way);
+  const axis = way(from, to);
+  const length = Math.hypot(...axis);
+  const along = unit(axis);
   // An axis that runs that way itself is given its breadth fore and aft.
   const wanted: Xyz = Math.abs(dot(along, towards)) > 0.99 ? [1, 0, 0] : towards;
   return {

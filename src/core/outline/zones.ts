@@ -88,6 +88,10 @@ const LIES: Readonly<Record<string, Partial<Pick<Zone, 'faces' | 'station' | 'sp
   'upper-wing-lower': { faces: 'down' },
   'tailplane-upper': { faces: 'up' },
   'tailplane-lower': { faces: 'down' },
+  'hull-lower': { faces: 'down' },
+  deck: { faces: 'up' },
+  'island-top': { faces: 'up' },
+  ground: { faces: 'up' },
 };
 
 const usualFaces = (group: ZoneGroup, side: Side): Faces | null =>

@@ -21,7 +21,7 @@ import { markingTape, paintedMarking } from './painted-marking';
 import type { RouteInput } from './route-input';
 import { overAnother } from './rules/cautions';
 import { openStep } from './simple-sprays';
-import { bareZones, coatLaid, sprayRun, sprayStep, USUAL_COATS, type SprayRun } from './spray-run';
+import { coatLaid, sprayRun, sprayStep, USUAL_COATS, type SprayRun } from './spray-run';
 
 /** To lay a card on, puff through it and look, minutes. */
 const LAID_ON_EACH = 0.5;
@@ -142,21 +142,20 @@ class Camouflage {
     const masking = this.maskings.get(call.code)!;
     const before = below ? this.nameOf(below.code) : 'what is there already';
     const { runs, chip } = this.sprayedWhole(call, masking.tapeMm);
-    const { first, spray } = runs[0]!;
+    const { spray } = runs[0]!;
     const { last } = runs.at(-1)!;
     this.links.push(...runs.flatMap(({ links }) => links));
     runs.slice(1).forEach((run, k) => this.then(runs[k]!.last.key, run.first, 'one after the other'));
     this.throughStencils(spray, call);
-    const under = coatsUnder(spray, call, this.input);
+    const under = coatsUnder(runs[0]!, call, this.input);
     this.links.push(...under.links);
-    const begins = [...(bareZones(call, this.input).length > 0 ? [first] : []), ...under.begins];
     const mask = maskStep(spray, call, masking, this.nameOf, this.metals);
-    this.begins.set(call.code, mask?.key ?? begins[0]!);
+    this.begins.set(call.code, mask?.key ?? under.begins[0]!);
     if (mask) {
       this.behind(mask.key, 'mask', `${before} may be masked`);
-      for (const key of begins) this.then(mask.key, key, 'masked first');
+      for (const key of under.begins) this.then(mask.key, key, 'masked first');
       this.steps.push(mask);
-    } else for (const key of begins) this.behind(key, 'handle', `${before} may be touched`);
+    } else for (const key of under.begins) this.behind(key, 'handle', `${before} may be touched`);
     this.steps.push(...under.steps);
     for (const run of runs) overWhatItMeets(run.spray, call, this.ordered.slice(0, i), masking, this.links, climate);
     if (!below) {

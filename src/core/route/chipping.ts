@@ -15,7 +15,7 @@ import type { RouteInput } from './route-input';
 import { SPRAY } from './rules/cautions';
 import { isChipped, UPPER } from './rules/weathering';
 import { laidBy, USUAL_COATS } from './spray-run';
-import { paintingWork, piecesOf } from './takes';
+import { paintingWork, piecesOn } from './takes';
 
 /** Chipping fluid under one colour, on a few zones: laid, painted over and chipped while it still dissolves. */
 export interface FluidRun {
@@ -133,8 +133,7 @@ export function fluidSteps(
     },
     input,
   );
-  const pieces = piecesOf(outline.zones.filter(({ key }) => zones.includes(key)));
-  const wear: Work = { kind: 'wipe', areaCm2: work.areaCm2, pieces };
+  const wear: Work = { kind: 'wipe', areaCm2: work.areaCm2, pieces: piecesOn(outline, keys) };
   const chip = stepOf(
     chipKey,
     `Wet ${name} on ${where} and chip it with a stiff brush: edges, panels, walkways`,

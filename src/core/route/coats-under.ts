@@ -6,24 +6,25 @@ import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
 import type { CoatedZone, RouteCall } from './call';
 import { fluidSteps } from './chipping';
 import type { RouteInput } from './route-input';
-import { coatLaid, sprayStep } from './spray-run';
-import { piecesOf } from './takes';
+import { bareZones, coatedUnder, coatLaid, sprayStep, type SprayRun } from './spray-run';
+import { piecesOn } from './takes';
 
 /** The coats that are ruled to lie under the colour of zones: aluminium, chipping fluid, then the grey, scratched through to the aluminium. */
 export interface CoatsUnder {
   steps: RouteStep[];
   links: RouteLink[];
-  /** The lowest of each stack: nothing of it waits for anything else of them. */
+  /** Where the colour begins: with the lowest coat of each stack, and with itself where it lies on none. */
   begins: string[];
   /** What is chipped or scratched of the colour itself, behind it. */
   worn: RouteStep[];
 }
 
-export function coatsUnder(spray: RouteStep, call: RouteCall, input: RouteInput): CoatsUnder {
-  const here = (input.coated ?? []).filter(
-    ({ zone, item, over }) => item === '' && over === call.code && call.zones.includes(zone),
-  );
-  const stacks = groupBy(here, ({ under, scratched }) => JSON.stringify([under, scratched]));
+export function coatsUnder(
+  { spray, first }: Pick<SprayRun, 'spray' | 'first'>,
+  call: RouteCall,
+  input: RouteInput,
+): CoatsUnder {
+  const stacks = groupBy(coatedUnder(call, input), ({ under, scratched }) => JSON.stringify([under, scratched]));
   const made = [...stacks.values()].map((alike) => {
     const zones = alike.map(({ zone }) => zone);
     return new Stack(zones, alike[0]!, spray, call, input).laid();
@@ -31,7 +32,7 @@ export function coatsUnder(spray: RouteStep, call: RouteCall, input: RouteInput)
   return {
     steps: made.flatMap(({ steps }) => steps),
     links: made.flatMap(({ links }) => links),
-    begins: made.flatMap(({ begins }) => begins),
+    begins: [...(bareZones(call, input).length > 0 ? [first] : []), ...made.flatMap(({ begins }) => begins)],
     worn: made.flatMap(({ worn }) => worn),
   };
 }
@@ -117,8 +118,7 @@ class Stack {
   /** Without fluid: by hand, once the colour may be handled. */
   private scratch(name: string) {
     const { outline, climate } = this.input;
-    const pieces = piecesOf(outline.zones.filter(({ key }) => this.zones.includes(key)));
-    const work: Work = { kind: 'fit', parts: pieces };
+    const work: Work = { kind: 'fit', parts: piecesOn(outline, this.zones) };
     const { lane, stage } = this.spray;
     this.worn = stepOf(
       this.key('scratched'),

@@ -17,6 +17,17 @@ export interface CoatFacts {
   way?: GeneralWay | null;
 }
 
+/** What soot, shadows and the ground of a base are sprayed with. */
+const DARK = {
+  id: 'dark',
+  title: 'Dark brown-black',
+  what: 'tone',
+  chemistry: 'AL',
+  kind: 'solid',
+  lightness: 12,
+  dries: {},
+} as const satisfies CoatFacts;
+
 /**
  * General coats that no colour call names: how each is planned until one is chosen. What lies under the colours is lacquer, which bears all
  * of them; what lies over them is water-based, which attacks none.
@@ -95,24 +106,9 @@ export const ASSUMED_COATS = {
     dries: {},
   },
   oil: { id: 'oil', title: 'Oils', what: 'oil', chemistry: 'OI', kind: 'wash', lightness: 30, dries: {} },
-  dark: {
-    id: 'dark',
-    title: 'Dark brown-black',
-    what: 'tone',
-    chemistry: 'AL',
-    kind: 'solid',
-    lightness: 12,
-    dries: {},
-  },
-  shade: {
-    id: 'dark',
-    title: 'Dark brown-black',
-    what: 'tone',
-    chemistry: 'AL',
-    kind: 'solid',
-    lightness: 12,
-    dries: {},
-  },
+  dark: DARK,
+  // Under the colours, where a product may be chosen for it: until then it is the same filling.
+  shade: DARK,
   marble: {
     id: 'marbling',
     title: 'Light grey for the marbling',

@@ -10,7 +10,7 @@ import { lightToDark } from './colour-order';
 import { coatStep } from './by-way';
 import type { Insert } from './insert';
 import type { RouteInput } from './route-input';
-import { bareZones, coatLaid, sprayRun, sprayStep, USUAL_COATS } from './spray-run';
+import { coatLaid, sprayRun, sprayStep, USUAL_COATS } from './spray-run';
 
 /** A part of the model whose colours are let in together: how the keys of its steps begin, whose lane and stage they are in. */
 export interface Part {
@@ -62,26 +62,25 @@ export function simpleSprays(
     const where = spokenZones(outline.zones, call.zones);
     const title = `${call.name || call.code} on ${where}`;
     const spray = { ...sprayStep(`${prefix}:${call.code}`, title, lane, call, input), stage };
-    const under = coatsUnder(spray, call, input);
-    return { ...sprayRun(spray, call, where, input), under, isBare: bareZones(call, input).length > 0 };
+    const run = sprayRun(spray, call, where, input);
+    return { ...run, under: coatsUnder(run, call, input) };
   });
+  if (undecided) {
+    const { key } = undecided;
+    const under = { steps: [], links: [], begins: [key], worn: [] };
+    runs.push({ spray: undecided, steps: [undecided], links: [], first: key, last: undecided, under });
+  }
   return {
-    steps: [
-      ...runs.flatMap(({ steps, under }) => [...under.steps, ...steps, ...under.worn]),
-      ...(undecided ? [undecided] : []),
-    ],
+    steps: runs.flatMap(({ steps, under }) => [...under.steps, ...steps, ...under.worn]),
     links: runs.flatMap(({ links, under }) => [...under.links, ...links]),
-    first: [
-      ...runs.flatMap(({ first, under, isBare }) => [...(isBare ? [first] : []), ...under.begins]),
-      ...(undecided ? [undecided.key] : []),
-    ],
-    last: [
-      ...[...runs.map(({ last }) => last), ...(undecided ? [undecided] : [])].map((last) => ({
+    first: runs.flatMap(({ under }) => under.begins),
+    last: runs.flatMap(({ last, under }) => [
+      {
         key: last.key,
         wait: dryingTime(coatLaid(last), 'recoat', climate),
         why: `${last.load?.title ?? last.code ?? last.title} may be worked over`,
-      })),
-      ...runs.flatMap(({ under }) => under.worn).map(({ key }) => ({ key, wait: 0, why: 'it is worn' })),
-    ],
+      },
+      ...under.worn.map(({ key }) => ({ key, wait: 0, why: 'it is worn' })),
+    ]),
   };
 }

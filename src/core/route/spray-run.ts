@@ -6,7 +6,7 @@ import { counted } from '@/core/units/words';
 import type { Lane } from '@/core/work/kinds';
 import { minutesOf, minutesSaid } from '@/core/work/minutes';
 import { stepOf, type RouteLink, type RouteStep } from '@/core/work/step';
-import type { RouteCall } from './call';
+import type { CoatedZone, RouteCall } from './call';
 import { ASSUMED_CHEMISTRY, chemistryOf, coatOf, groundFor, loadOf } from './call-coat';
 import { coatStep, driedBy, handledBy } from './by-way';
 import { primersUnder } from './general-coats';
@@ -63,9 +63,15 @@ export const laidBy = (call: RouteCall): Coat => driedBy(call.way ?? 'airbrush',
 /** What a step laid, as far as drying goes. */
 export const coatLaid = (step: RouteStep): Coat => step.lays.at(-1) ?? step.load ?? { chemistry: ASSUMED_CHEMISTRY };
 
+/** What is ruled to lie under a colour on its zones. */
+export const coatedUnder = ({ code, zones }: RouteCall, { coated = [] }: Pick<RouteInput, 'coated'>): CoatedZone[] =>
+  coated.filter(({ zone, item, over }) => item === '' && over === code && zones.includes(zone));
+
 /** Zones of a call on which no other colour is ruled to lie under it. */
-export const bareZones = ({ code, zones }: RouteCall, { coated = [] }: Pick<RouteInput, 'coated'>): string[] =>
-  zones.filter((own) => !coated.some(({ zone, item, over }) => zone === own && item === '' && over === code));
+export function bareZones(call: RouteCall, input: Pick<RouteInput, 'coated'>): string[] {
+  const lain = new Set(coatedUnder(call, input).map(({ zone }) => zone));
+  return call.zones.filter((zone) => !lain.has(zone));
+}
 
 /** A spray with what is laid under it and over it for this colour alone. */
 export interface SprayRun {

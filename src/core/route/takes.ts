@@ -59,6 +59,12 @@ export function piecesOf(zones: readonly Zone[]): number {
   return Math.max(1, apart + faces.size);
 }
 
+/** The same of zones by their keys. */
+export function piecesOn({ zones }: Pick<Outline, 'zones'>, keys: readonly string[]): number {
+  const own = new Set(keys);
+  return piecesOf(zones.filter(({ key }) => own.has(key)));
+}
+
 /** Work that is measured by how far it is round a mouth, or along frames. */
 const EDGED: ReadonlySet<WorkKind> = new Set(['mask', 'unmask']);
 
@@ -117,11 +123,10 @@ export function paintingWork(
   { outline, denominator }: Pick<Sized, 'outline' | 'denominator'>,
   edgeMm = 0,
 ): Work {
-  const own = new Set(keys);
   return {
     kind: WORK_OF[way],
     areaCm2: modelAreaOfZones(outline, keys, denominator),
-    pieces: piecesOf(outline.zones.filter(({ key }) => own.has(key))),
+    pieces: piecesOn(outline, keys),
     edgeMm,
     coats,
   };

@@ -1,6 +1,7 @@
 import { between, bodyPoint, type Body, type Xyz } from '@/core/outline/body';
 import { liftingPoint, type Lifting } from '@/core/outline/lifting';
 import { triangle } from '@/core/outline/skin-area';
+import { cross, dot, onWay, way } from '@/core/outline/space';
 import { MeshMaker, type Mesh } from './mesh';
 
 /** Whole bodies and surfaces as triangles that nowhere lie further from the skin than a tolerance. */
@@ -21,12 +22,6 @@ const MOST_PARTS = 8;
 
 type At = (p: number, q: number) => Xyz;
 
-const middle = (a: Xyz, b: Xyz, t: number): Xyz => [
-  a[0] + t * (b[0] - a[0]),
-  a[1] + t * (b[1] - a[1]),
-  a[2] + t * (b[2] - a[2]),
-];
-
 /** How far the skin lies off the straight line between two of its places, and how much longer it is. */
 function bow(on: (t: number) => Xyz): { off: number; longer: number } {
   const [a, b] = [on(0), on(1)];
@@ -35,7 +30,7 @@ function bow(on: (t: number) => Xyz): { off: number; longer: number } {
   let before = a;
   for (const t of [0.25, 0.5, 0.75, 1]) {
     const at = on(t);
-    off = Math.max(off, between(at, middle(a, b, t)));
+    off = Math.max(off, between(at, onWay(a, b, t)));
     arc += between(before, at);
     before = at;
   }
@@ -67,11 +62,9 @@ function partsOf(on: (t: number) => Xyz, most: number): number {
 
 /** How far two lines pass by each other, each through two points; 0 where they are parallel. */
 function apart(a: Xyz, c: Xyz, b: Xyz, d: Xyz): number {
-  const [ux, uy, uz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
-  const [vx, vy, vz] = [d[0] - b[0], d[1] - b[1], d[2] - b[2]];
-  const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
-  const length = Math.hypot(nx, ny, nz);
-  return length > 0 ? Math.abs((b[0] - a[0]) * nx + (b[1] - a[1]) * ny + (b[2] - a[2]) * nz) / length : 0;
+  const across = cross(way(a, c), way(b, d));
+  const length = Math.hypot(...across);
+  return length > 0 ? Math.abs(dot(way(a, b), across)) / length : 0;
 }
 
 /**

@@ -1,8 +1,9 @@
 import earcut from 'earcut';
 import { isInRegion, union, type Region } from '@/core/geometry/clip';
-import type { Point, Polygon } from '@/core/geometry/polygon';
+import { signedArea, type Point, type Polygon } from '@/core/geometry/polygon';
 import { between, type Xyz } from '@/core/outline/body';
 import type { Chart } from '@/core/outline/chart';
+import { cross, onWay, plus, unit, way } from '@/core/outline/space';
 
 /** Regions of a chart lifted off the page: cut there, triangulated there, and bent with the skin. Their borders stay crisp at any size. */
 
@@ -47,20 +48,12 @@ function polygonsOf(region: Region): Polygon[][] {
   const [only] = region;
   if (region.length === 1 && only) return only.length > 2 ? [[only]] : [];
   const rings = union(region, []).filter((ring) => ring.length > 2);
-  const isHole = (ring: Polygon) =>
-    rings.some((other) => other !== ring && signed(other) > 0 && isInRegion(ring[0]!, [other])) && signed(ring) < 0;
-  const outer = rings.filter((ring) => !isHole(ring));
-  return outer.map((ring) => [ring, ...rings.filter((hole) => isHole(hole) && isInRegion(hole[0]!, [ring]))]);
+  // Holes are wound the other way.
+  const holes = rings.filter((ring) => signedArea(ring) < 0);
+  return rings
+    .filter((ring) => signedArea(ring) > 0)
+    .map((ring) => [ring, ...holes.filter((hole) => isInRegion(hole[0]!, [ring]))]);
 }
-
-const signed = (ring: Polygon): number => {
-  let sum = 0;
-  ring.forEach(([x, y], i) => {
-    const [u, v] = ring[(i + 1) % ring.length]!;
-    sum += x * v - u * y;
-  });
-  return sum / 2;
-};
 
 /** Triangles whose edges are halved until none lies further off the skin than it may: an edge alone decides, so that its neighbours agree. */
 class Bent {
@@ -84,14 +77,7 @@ class Bent {
     const [p, q] = [this.corners[a]!, this.corners[b]!];
     const on = (t: number): Point => [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1])];
     const [from, to] = [this.at[a]!, this.at[b]!];
-    const isOff = [0.25, 0.5, 0.75].some((t) => {
-      const straight: Xyz = [
-        from[0] + t * (to[0] - from[0]),
-        from[1] + t * (to[1] - from[1]),
-        from[2] + t * (to[2] - from[2]),
-      ];
-      return between(this.chart.at(on(t)), straight) > this.tolerance;
-    });
+    const isOff = [0.25, 0.5, 0.75].some((t) => between(this.chart.at(on(t)), onWay(from, to, t)) > this.tolerance);
     let made: number | null = null;
     if (isOff) {
       made = this.corners.length;
@@ -163,27 +149,7 @@ const facing = (a: Point, b: Point, c: Point): number => (b[0] - a[0]) * (c[1] -
 /** The way the skin looks at a place of its chart, of length 1. */
 export function normalAt({ at, step }: Chart, [p, q]: Point, turn: 1 | -1): Xyz {
   const [dp, dq] = [step[0] * NEAR, step[1] * NEAR];
-  const way = (a: Xyz, b: Xyz): Xyz => [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-  const [u, v] = [way(at([p - dp, q]), at([p + dp, q])), way(at([p, q - dq]), at([p, q + dq]))];
-  const n: Xyz = [
-    turn * (u[1] * v[2] - u[2] * v[1]),
-    turn * (u[2] * v[0] - u[0] * v[2]),
-    turn * (u[0] * v[1] - u[1] * v[0]),
-  ];
-  const length = Math.hypot(...n);
+  const out = cross(way(at([p - dp, q]), at([p + dp, q])), way(at([p, q - dq]), at([p, q + dq])));
   // At a point of a nose every way is out: the axis is as good as any.
-  return length > 0 ? [n[0] / length, n[1] / length, n[2] / length] : [-1, 0, 0];
-}
-
-/** Triangles' area, in the square of the unit. */
-export function liftedArea({ positions, index }: Lifted): number {
-  let sum = 0;
-  const corner = (i: number): Xyz => [positions[3 * i]!, positions[3 * i + 1]!, positions[3 * i + 2]!];
-  for (let i = 0; i < index.length; i += 3) {
-    const [a, b, c] = [corner(index[i]!), corner(index[i + 1]!), corner(index[i + 2]!)];
-    const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-    const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
-    sum += Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / 2;
-  }
-  return sum;
+  return Math.hypot(...out) > 0 ? unit(plus([0, 0, 0], out, turn)) : [-1, 0, 0];
 }

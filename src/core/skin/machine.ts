@@ -4,10 +4,12 @@ import type { Chart } from '@/core/outline/chart';
 import { liftingPoint } from '@/core/outline/lifting';
 import { buildOutline, type Outline, type OutlineSpec } from '@/core/outline/outline';
 import { solidPoint, type Solid } from '@/core/outline/solid';
+import { cross, way } from '@/core/outline/space';
 import { cellsOf } from '@/core/scheme/cells';
 import type { SchemeField } from '@/core/scheme/field';
 import { steps } from '@/core/geometry/polygon';
 import { pointGrid } from './grid';
+import { cornerAt, type Mesh } from './mesh';
 import { liftedRegion, type Lifted } from './lift';
 
 /** A whole machine in space, in pieces that each have one zone and one colour. Metres; x aft, y to starboard, z up. */
@@ -81,15 +83,12 @@ function solidSkin(solid: Solid, tolerance: number): Lifted {
 }
 
 /** A mesh with the way it looks at each corner: the mean of its triangles there. */
-function smooth({ positions, triangles }: { positions: number[]; triangles: number[] }): Lifted {
+function smooth({ positions, triangles }: Mesh): Lifted {
   const normals = new Float32Array(positions.length);
-  const at = (i: number): Xyz => [positions[3 * i]!, positions[3 * i + 1]!, positions[3 * i + 2]!];
   for (let i = 0; i < triangles.length; i += 3) {
     const corners = [triangles[i]!, triangles[i + 1]!, triangles[i + 2]!];
-    const [a, b, c] = corners.map(at) as [Xyz, Xyz, Xyz];
-    const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-    const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
-    const n = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+    const [a, b, c] = corners.map((corner) => cornerAt(positions, corner)) as [Xyz, Xyz, Xyz];
+    const n = cross(way(a, b), way(a, c));
     for (const corner of corners) n.forEach((value, k) => (normals[3 * corner + k]! += value));
   }
   for (let i = 0; i < normals.length; i += 3) {

@@ -39,16 +39,22 @@ export class MeshMaker {
   }
 }
 
-const corner = (positions: readonly number[], i: number): Xyz => [
+export const cornerAt = (positions: ArrayLike<number>, i: number): Xyz => [
   positions[3 * i]!,
   positions[3 * i + 1]!,
   positions[3 * i + 2]!,
 ];
-const areaOf = (positions: readonly number[], a: number, b: number, c: number): number =>
-  triangle(corner(positions, a), corner(positions, b), corner(positions, c));
+const areaOf = (positions: ArrayLike<number>, a: number, b: number, c: number): number =>
+  triangle(cornerAt(positions, a), cornerAt(positions, b), cornerAt(positions, c));
 
 /** The area of all triangles, in the square of the unit. */
-export function meshArea({ positions, triangles }: Mesh): number {
+export function meshArea({
+  positions,
+  triangles,
+}: {
+  positions: ArrayLike<number>;
+  triangles: ArrayLike<number>;
+}): number {
   let sum = 0;
   for (let i = 0; i < triangles.length; i += 3)
     sum += areaOf(positions, triangles[i]!, triangles[i + 1]!, triangles[i + 2]!);

@@ -5,8 +5,9 @@ import { buildOutline } from '@/core/outline/outline';
 import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
 import { cellsOf } from '@/core/scheme/cells';
 import { viewOfDemo } from '@tests/support/demo-brief';
-import { liftedArea, liftedRegion } from './lift';
+import { liftedRegion, type Lifted } from './lift';
 import { skinOf, type SkinPiece } from './machine';
+import { meshArea } from './mesh';
 
 const { state, outline } = viewOfDemo().view;
 const demo = {
@@ -15,6 +16,8 @@ const demo = {
   fields: state.fields,
   markings: state.markings,
 };
+
+const liftedArea = ({ positions, index }: Lifted) => meshArea({ positions, triangles: index });
 
 const sumBy = <T>(list: readonly T[], keyOf: (one: T) => string, of: (one: T) => number) => {
   const sums = new Map<string, number>();

@@ -4,7 +4,8 @@ import { compareOrders, measuredFrom, type ComparedOrder } from '@/core/work/com
 import { schemeOn } from '@/core/markings/placing';
 import { schemeFigures, type SchemeBases } from '@/core/scheme/figures';
 import { type BriefView } from '@/core/derive/derive';
-import { ruledColours, softZones } from '@/core/derive/ruled';
+import { ruledColours } from '@/core/derive/colour-rulings';
+import { softZones } from '@/core/derive/ruled';
 import { paperFor } from '@/core/work/masking';
 import { largeCodes, sprayRank } from '@/core/work/spray-order';
 import { hidingPairs } from '@/core/derive/hiding';

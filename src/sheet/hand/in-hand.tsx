@@ -5,8 +5,10 @@ import type { Remote } from 'comlink';
 import type { MachineToSkin, SkinPiece } from '@/core/skin/machine';
 import { VIEWS, type View } from '@/core/outline/zones';
 import { useWorker } from '@/ui/use-worker';
-import type { SheetMode } from '../airframe-sheet';
+import { keepAs } from '@/ui/keep-as';
+import { fillOf, VIEW_TITLES, type SheetMode } from '../fill-of';
 import type { SheetData } from '../sheet-data';
+import type { Fill } from '../view-drawing';
 import { Scene, type Taken } from './scene';
 import type { Shown } from './shown';
 import './in-hand.css';
@@ -16,18 +18,14 @@ type Api = { skinOf: (machine: MachineToSkin) => SkinPiece[] };
 /** From where it is looked at, by one press each. */
 const LOOKS: readonly (readonly [look: View | 'corner', title: string])[] = [
   ['corner', 'Three-quarter'],
-  ...VIEWS.map((view) => [view, view[0]!.toUpperCase() + view.slice(1)] as const),
+  ...VIEWS.map((view) => [view, VIEW_TITLES[view]] as const),
 ];
 /** What nobody has decided, and plastic. */
 const OPEN = '#e9e9e9';
 const GLASS = '#c9ced1';
-const CERTAINTY: Readonly<Record<string, string>> = {
-  settled: '#8c8c8c',
-  leaning: '#b5b5b5',
-  contested: '#cfcfcf',
-  unseen: '#ededed',
-  unasked: '#fbfbfb',
-};
+/** What the sheet hatches is grey here. */
+const GREYS = { leaning: '#b5b5b5', contested: '#cfcfcf', unseen: '#ededed' } as const;
+const greyOf = (fill: Fill): string => ('paint' in fill ? fill.paint : GREYS[fill.hatch]);
 
 /** The machine as it is ruled, to be turned in the hand: drag, pinch, wheel or arrows. */
 export function InHand({
@@ -74,11 +72,7 @@ export function InHand({
         const told = mode === 'certainty' || mode === 'progress';
         if (told && marking) return [];
         const known = zones.get(zone);
-        const own = told
-          ? mode === 'certainty'
-            ? CERTAINTY[known?.certainty ?? 'unasked']!
-            : progressGrey(known?.progress ?? null)
-          : ((code ? data.inks[code] : known?.colour) ?? OPEN);
+        const own = told ? greyOf(fillOf(mode, known)) : ((code ? data.inks[code] : known?.colour) ?? OPEN);
         return [{ piece, colour: glass ? GLASS : own, opacity: glass ? 0.45 : told ? 1 : share }];
       }),
     [pieces, mode, zones, data.inks],
@@ -138,15 +132,3 @@ export function InHand({
     </section>
   );
 }
-
-/** Hands a file to whoever sits there. */
-function keepAs(blob: Blob, name: string) {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
-}
-
-const progressGrey = (progress: number | null): string =>
-  progress === null ? '#fbfbfb' : progress === 1 ? '#7d7d7d' : progress > 0 ? '#b5b5b5' : '#e0e0e0';

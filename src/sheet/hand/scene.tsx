@@ -2,18 +2,10 @@
 
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import {
-  Box3,
-  BufferAttribute,
-  BufferGeometry,
-  DoubleSide,
-  NoToneMapping,
-  OrthographicCamera,
-  Sphere,
-  Vector3,
-} from 'three';
+import { Box3, DoubleSide, NoToneMapping, OrthographicCamera, Sphere, Vector3 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { View } from '@/core/outline/zones';
+import { geometryOf } from './geometry';
 import type { Shown } from './shown';
 import { modelOf, pictureOf } from './take-out';
 import './in-hand.css';
@@ -100,7 +92,6 @@ function Machine({ shown, look, selected, titleOf, onReady, onUnder, onChoose }:
   const lamp = useRef<import('three').DirectionalLight>(null);
   const ball = useMemo(() => {
     const box = new Box3();
-    for (const { piece } of shown) box.expandByPoint(new Vector3(...piece.positions.slice(0, 3)));
     const at = new Vector3();
     for (const { piece } of shown)
       for (let i = 0; i < piece.positions.length; i += 3) box.expandByPoint(at.fromArray(piece.positions, i));
@@ -225,13 +216,7 @@ function Piece({
   onUnder,
   onChoose,
 }: Shown & { isLit: boolean; onUnder: (zone: string | null) => void; onChoose: (zone: string) => void }): ReactNode {
-  const geometry = useMemo(() => {
-    const made = new BufferGeometry();
-    made.setAttribute('position', new BufferAttribute(piece.positions, 3));
-    made.setAttribute('normal', new BufferAttribute(piece.normals, 3));
-    made.setIndex(new BufferAttribute(piece.index, 1));
-    return made;
-  }, [piece]);
+  const geometry = useMemo(() => geometryOf(piece), [piece]);
   useEffect(() => () => geometry.dispose(), [geometry]);
   const choose = (event: ThreeEvent<MouseEvent>) => {
     event.stopPropagation();

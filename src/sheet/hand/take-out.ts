@@ -1,13 +1,5 @@
-import {
-  BufferAttribute,
-  BufferGeometry,
-  Group,
-  Mesh,
-  MeshStandardMaterial,
-  Scene,
-  type Camera,
-  type WebGLRenderer,
-} from 'three';
+import { Group, Mesh, MeshStandardMaterial, Scene, type Camera, type WebGLRenderer } from 'three';
+import { geometryOf } from './geometry';
 import type { Shown } from './shown';
 
 /** What can be taken out of the view: a picture, and the machine as other programs open it. */
@@ -52,11 +44,7 @@ export async function modelOf(
       materials.get(of) ??
       new MeshStandardMaterial({ color: colour, roughness: 0.9, metalness: 0, opacity, transparent: opacity < 1 });
     materials.set(of, material);
-    const geometry = new BufferGeometry();
-    geometry.setAttribute('position', new BufferAttribute(piece.positions, 3));
-    geometry.setAttribute('normal', new BufferAttribute(piece.normals, 3));
-    geometry.setIndex(new BufferAttribute(piece.index, 1));
-    node.add(new Mesh(geometry, material));
+    node.add(new Mesh(geometryOf(piece), material));
   }
   const scene = new Scene();
   scene.add(whole);

@@ -6,6 +6,7 @@ import { useRef, useState, type ReactNode } from 'react';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { counted, countedInWords, plural } from '@/core/units/words';
 import { finishedInWords } from '@/ui/due-words';
+import { keepAs } from '@/ui/keep-as';
 import type { BriefPage } from './page-data';
 
 export function BriefStation({ data }: { data: BriefPage }): ReactNode {
@@ -22,12 +23,7 @@ export function BriefStation({ data }: { data: BriefPage }): ReactNode {
       const response = await fetch(`/briefs/${data.briefId}/brief.pdf`, { signal: stop.current.signal });
       if (!response.ok) throw new Error(await response.text());
       const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'brief.pdf';
-      const url = URL.createObjectURL(await response.blob());
-      const link = document.createElement('a');
-      link.href = url;
-      link.download = name;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(url), 60_000);
+      keepAs(await response.blob(), name);
     } catch (error) {
       setSays((error as Error).name === 'AbortError' ? 'Stopped.' : 'The PDF could not be made; try again.');
     } finally {

@@ -3,11 +3,11 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { chooseOption, leaveOut } from '@/actions/kit';
-import { save } from '@/actions/records';
 import { weighOption } from '@/actions/weighing';
 import type { Result } from '@/core/interchange/result';
 import type { Stamp } from '@/core/kept/act';
 import type { Turn } from '@/core/kept/turn';
+import { useKeep } from '@/stations/shell/use-keep';
 import { WhatItTurns } from '@/stations/shell/what-it-turns';
 import type { Consequence } from '@/core/workshop/consequences';
 import { STORE_STATIONS, type StoreStation } from '@/core/kit/stores';
@@ -171,20 +171,9 @@ function ChoiceDetail({
   );
 }
 
-/** Keeps something that the brief itself says of its kit. */
-function useKeepInBrief({ briefId, brief }: KitPage) {
-  const { run, busy } = useSaving();
-  const keep = (fields: object, said: string) =>
-    void run(
-      (act) => save({ act, briefId, station: 'kit', entity: 'brief', id: brief.id, version: brief.version, fields }),
-      said,
-    );
-  return { keep, busy };
-}
-
 /** What hangs at which station: empty lines hang nothing. */
 function StoresAt({ data }: { data: KitPage }): ReactNode {
-  const { keep, busy } = useKeepInBrief(data);
+  const { keep, busy } = useKeep(data.briefId, 'kit');
   const known = new Map(data.brief.storesAt.map(({ station, carries }) => [station, carries]));
   const [typed, setTyped] = useState<Partial<Record<StoreStation, string>>>({});
   const stores = () =>
@@ -212,7 +201,12 @@ function StoresAt({ data }: { data: KitPage }): ReactNode {
           variant="outlined"
           disabled={busy}
           onClick={() =>
-            keep({ storesAt: stores() }, 'Stores kept: each has its holes, its building and its hanging on the route')
+            void keep(
+              'brief',
+              data.brief,
+              { storesAt: stores() },
+              'Stores kept: each has its holes, its building and its hanging on the route',
+            )
           }
         >
           Keep the stores
@@ -233,14 +227,14 @@ const ROD_FIELDS = [
 function Rod({ data }: { data: KitPage }): ReactNode {
   const measures = useMeasures();
   const { shown } = measures;
-  const { keep, busy } = useKeepInBrief(data);
+  const { keep, busy } = useKeep(data.briefId, 'kit');
   const [typed, setTyped] = useState<Record<string, string>>({});
   const valueOf = (name: (typeof ROD_FIELDS)[number]) =>
     typed[name.name] ?? measures.asTyped(data.brief.rod?.[name.name] ?? name.usual, name.unit);
   const rod = () =>
     Object.fromEntries(
       ROD_FIELDS.map((field) => [field.name, measures.read(valueOf(field), field.unit) ?? Number.NaN]),
-    );
+    ) as NonNullable<KitPage['brief']['rod']>;
   return (
     <section className="kit-part">
       <h2>Rod</h2>
@@ -257,7 +251,11 @@ function Rod({ data }: { data: KitPage }): ReactNode {
         ))}
       </div>
       <p className="pane-actions">
-        <Button variant="outlined" disabled={busy} onClick={() => keep({ rod: rod() }, 'The rod is kept')}>
+        <Button
+          variant="outlined"
+          disabled={busy}
+          onClick={() => void keep('brief', data.brief, { rod: rod() }, 'The rod is kept')}
+        >
           Keep the rod
         </Button>
         {data.rodMm === null ? null : (

@@ -2,12 +2,11 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { save } from '@/actions/records';
 import { choiceSaid, OPTION_CHOICES, ZONED_SCHOOLS } from '@/core/kit/options';
 import { counted, listed } from '@/core/units/words';
 import { ZoneChecks } from '@/stations/shell/zone-checks';
+import { useKeep } from '@/stations/shell/use-keep';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { useSaving } from '@/ui/saving';
 import type { KitPage } from './page-data';
 import './schools-at.css';
 
@@ -15,32 +14,19 @@ type SchoolsAt = KitPage['brief']['schoolsAt'];
 
 /** Some zones that are done otherwise than the rest: the undersides plain, the metal panels without shades, the walkways over fluid. */
 export function SchoolsByZones({ data: { briefId, brief, outside } }: { data: KitPage }): ReactNode {
-  const { run, busy } = useSaving();
+  const { keep, busy } = useKeep(briefId, 'kit');
   const { zone, several } = useZoneChoice();
   const [school, setSchool] = useState<SchoolsAt[number]['school']>('tonal');
   const [value, setValue] = useState('');
   const [zones, setZones] = useState<string[]>(() =>
     outside.map(({ key }) => key).filter((key) => key === zone || several.has(key)),
   );
-  const keep = (schoolsAt: SchoolsAt, said: string) =>
-    run(
-      (act) =>
-        save({
-          act,
-          briefId,
-          station: 'kit',
-          entity: 'brief',
-          id: brief.id,
-          version: brief.version,
-          fields: { schoolsAt },
-        }),
-      said,
-    );
+  const keepAll = (schoolsAt: SchoolsAt, said: string) => keep('brief', brief, { schoolsAt }, said);
   const titles = new Map(outside.map(({ key, title }) => [key, title.toLowerCase()]));
   const others = OPTION_CHOICES[school].choices.filter((choice) => choice !== brief.options[school]);
   const chosen = others.find((other) => other === value) ?? others[0]!;
   const add = () =>
-    void keep(
+    void keepAll(
       [...brief.schoolsAt, { school, value: chosen, zones }],
       `${OPTION_CHOICES[school].title}: ${chosen}`,
     ).then((result) => result.ok && setZones([]));
@@ -55,7 +41,7 @@ export function SchoolsByZones({ data: { briefId, brief, outside } }: { data: Ki
               size="small"
               disabled={busy}
               onClick={() =>
-                void keep(
+                void keepAll(
                   brief.schoolsAt.filter((_, at) => at !== i),
                   'As the rest again',
                 )

@@ -1,4 +1,4 @@
-import type { SheetMode } from '@/sheet/airframe-sheet';
+import type { SheetMode } from '@/sheet/fill-of';
 
 /** The stations, their keys, the question each answers, and what the sheet shows at each. */
 export const STATIONS = [
