@@ -20,17 +20,27 @@ import {
 import { libertyPieces } from './liberty-pieces';
 import { INK, registerFonts, s } from './paper';
 import type { BriefPaper } from './paper-data';
+import { threeQuarterPiece } from './three-quarter';
 
 const OPEN = [46, 18, 36];
 const MARKING = [34, 12, 12, 14, 14, 14];
 const CAUTION = [55, 45];
 
 /** The printed brief. */
-export function BriefPdf({ data, contents }: { data: BriefPaper; contents: Contents }): ReactNode {
+export function BriefPdf({
+  data,
+  whole,
+  contents,
+}: {
+  data: BriefPaper;
+  /** The machine as a whole, a PNG. */
+  whole: Uint8Array | null;
+  contents: Contents;
+}): ReactNode {
   registerFonts();
   return (
     <Document title={`Build Brief: ${data.title}`} creator="Build Brief" producer="Build Brief">
-      <Flow data={data} contents={contents} pieces={machinePieces(data)} isFirst />
+      <Flow data={data} contents={contents} pieces={machinePieces(data, whole)} isFirst />
       <Flow data={data} contents={contents} pieces={buildPieces(data)} />
       <DossierPages data={data.dossier} contents={contents} />
     </Document>
@@ -38,10 +48,11 @@ export function BriefPdf({ data, contents }: { data: BriefPaper; contents: Conte
 }
 
 /** Which machine: its four views, what it is, and what is open. */
-function machinePieces(data: BriefPaper): Piece[] {
+function machinePieces(data: BriefPaper, whole: Uint8Array | null): Piece[] {
   const { titleBlock } = data.sheet;
   return [
     ...titled(data.title, data.subtitle),
+    ...threeQuarterPiece(whole),
     { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} bar={data.bar} /> },
     {
       height: Math.ceil(titleBlock.length / 3) * 28 + 8,

@@ -4,11 +4,12 @@ import type { RecordLine, RecordPaper } from './record-data';
 
 /**
  * The record of a build as one self-contained page, piece by piece: no script, nothing fetched, pictures within. `views` is the drawing as
- * SVG, `pictureOf` gives a picture as the bytes of a JPEG, or null where it is gone.
+ * SVG, `whole` the machine as a whole, a PNG, or null where there is none, `pictureOf` gives a picture as the bytes of a JPEG, or null where it is gone.
  */
 export async function* recordHtml(
   data: RecordPaper,
   views: string,
+  whole: Uint8Array | null,
   pictureOf: (id: string) => Promise<Uint8Array | null>,
 ): AsyncGenerator<string> {
   yield `<!doctype html>
@@ -18,7 +19,7 @@ export async function* recordHtml(
 <style>
 body{font:16px/1.45 sans-serif;background:#f3f3f3;color:#1c1c1c;margin:0 auto;padding:24px;max-width:60em}
 h1{margin:0}h2{border-bottom:2px solid #1c1c1c;margin:28px 0 8px}h3{margin:18px 0 4px;color:#505050}
-.dim{color:#505050}.views svg{width:min(100%,24em);height:auto}
+.dim{color:#505050}.views svg{width:min(100%,24em);height:auto}.whole{width:min(100%,40em);height:auto}
 .line{display:grid;grid-template-columns:3.5em 1fr auto;gap:12px;padding:6px 0;border-bottom:1px solid #d6d6d6}
 .line img{max-width:320px;max-height:260px;display:block}.line p{margin:2px 0}
 .mishap{border-left:4px solid #7a1414;padding-left:8px}
@@ -27,7 +28,7 @@ table{border-collapse:collapse;width:100%}td,th{text-align:left;vertical-align:t
 @media (max-width:600px){.line{grid-template-columns:3em 1fr}.line img{grid-column:2;max-width:100%}}
 </style></head><body>
 <h1>${escape(data.title)}</h1><p class="dim">${escape(data.subtitle)}</p>
-<div class="views">${views}</div>
+${whole ? `<img class="whole" alt="The machine as it stands" src="data:image/png;base64,${Buffer.from(whole).toString('base64')}">\n` : ''}<div class="views">${views}</div>
 <p><strong>${escape(data.summary)}</strong></p>
 ${coloursIn('Colours on the model', data.colours)}${coloursIn('Planned, and not laid yet', data.planned)}${libertiesIn(data.liberties)}<h2>Day by day</h2>
 `;

@@ -5,6 +5,7 @@ import { Contents, Flow, heading, heightOf, mayBreak, row, ROW_PADDING, section,
 import { libertyPieces } from './liberty-pieces';
 import { INK, registerFonts, s } from './paper';
 import type { RecordPaper } from './record-data';
+import { threeQuarterPiece } from './three-quarter';
 
 type Pictures = Readonly<Record<string, Uint8Array>>;
 
@@ -13,16 +14,20 @@ const ZONE = [28, 72];
 /** The record of a build on paper; `pictures` are JPEG bytes by id, small enough for print. */
 export function RecordPdf({
   data,
+  whole,
   pictures,
   contents,
 }: {
   data: RecordPaper;
+  /** The machine as a whole, as it stands, a PNG. */
+  whole: Uint8Array | null;
   pictures: Pictures;
   contents: Contents;
 }): ReactNode {
   registerFonts();
   const machine: Piece[] = [
     ...titled(data.title, data.subtitle),
+    ...threeQuarterPiece(whole),
     { height: heightOfViews(data.sheet), node: <FourViews sheet={data.sheet} bar={data.bar} /> },
     { height: heightOf(data.summary) + 6, node: <Text style={[s.strong, { marginTop: 6 }]}>{data.summary}</Text> },
     ...(data.colours.length > 0 ? [section('Colours on the model'), ...data.colours.map(colourPiece)] : []),

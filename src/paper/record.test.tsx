@@ -3,7 +3,9 @@ import { describe, expect, test } from '@jest/globals';
 import { NOW, shelfOfDemo, stateOfDemo, viewOfDemo, workedUntil } from '@tests/support/demo-brief';
 import { deriveBrief } from '@/core/derive/derive';
 import { recordPaper } from './record-data';
+import sharp from 'sharp';
 import { recordHtml } from './record-html';
+import { threeQuarterOf } from './three-quarter';
 import { printed } from '@tests/support/paper';
 
 const shelf = shelfOfDemo();
@@ -22,7 +24,7 @@ const view = deriveBrief(state, shelf, { nowUtc: NOW, effort: 0 });
 const data = recordPaper(view, new Date(NOW).toISOString());
 const written = async (pictureOf: (id: string) => Promise<Uint8Array | null> = () => Promise.resolve(null)) => {
   let text = '';
-  for await (const piece of recordHtml(data, '<svg></svg>', pictureOf)) text += piece;
+  for await (const piece of recordHtml(data, '<svg></svg>', await threeQuarterOf(data.sheet), pictureOf)) text += piece;
   return text;
 };
 
@@ -49,7 +51,18 @@ describe('the record of a build', () => {
     expect(page.trim().endsWith('</html>')).toBe(true);
   });
   test('a picture that is gone leaves no hole', async () => {
-    expect(await written()).not.toContain('<img');
+    expect(await written()).not.toContain('data:image/jpeg');
+  });
+  test('begins with the machine as it stands, from its port bow', async () => {
+    const [, png] = /<img class="whole" alt="The machine as it stands" src="data:image\/png;base64,([^"]+)">/.exec(
+      await written(),
+    )!;
+    const { data: pixels, info } = await sharp(Buffer.from(png!, 'base64'))
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const drawn = pixels.filter((value, i) => i % 4 === 3 && value > 127).length;
+    expect(drawn).toBeGreaterThan((info.width * info.height) / 12);
   });
   test('is a PDF', async () => {
     const bytes = await printed({ kind: 'record', data, pictures: {} });

@@ -155,6 +155,7 @@ describe('a paired device', () => {
       `/briefs/${BRIEF}/bench`,
       `/briefs/${BRIEF}/log`,
       `/briefs/${BRIEF}/made/fin-port`,
+      `/briefs/${BRIEF}/film`,
       '/sw.js',
       '/outbox',
       '/offline/files',

@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { validateBytes } from 'gltf-validator';
 import sharp from 'sharp';
 import { asWideAsThePage, choose, expect, openDemo, PHONE, soundPage, test } from '../support/story';
 
@@ -386,51 +384,6 @@ test.describe('Markings', () => {
     await page.waitForURL(/\/kit$/);
     await page.goto(`${base}/markings?show=outline`);
     await expect(begun).toBeVisible();
-  });
-
-  test('the machine is turned in the hand: by key, looked at from all sides, a zone chosen on it, and put down', async ({
-    page,
-  }) => {
-    await openDemo(page, 'markings');
-    await page.keyboard.press('v');
-    const hand = page.getByRole('region', { name: 'The machine in the hand' });
-    await expect(hand.getByText(/Drag, pinch or use the arrows/)).toBeVisible({ timeout: 30_000 });
-    for (const look of ['Port', 'Upper', 'Three-quarter']) await hand.getByRole('button', { name: look }).click();
-    const machine = hand.getByRole('application');
-    await machine.press('ArrowLeft');
-    await machine.press('+');
-    // What is chosen in the list is named here, and what is pressed here is chosen there.
-    await page.getByRole('button', { name: 'Spinner', exact: true }).click();
-    await expect(hand.getByText('Spinner', { exact: true })).toBeVisible();
-    await hand.getByRole('button', { name: 'Port' }).click();
-    const { x, y, width, height } = (await machine.boundingBox())!;
-    await page.mouse.click(x + width / 2, y + height / 2);
-    await expect(page.getByRole('list', { name: 'Zones' }).locator('[aria-pressed="true"]')).not.toHaveText('Spinner');
-    await soundPage(page, '.in-hand');
-    // It goes out as others open it: without a fault, each zone by its name, and as large as the model where that is asked for.
-    for (const [name, scale] of [
-      ['glTF', 1],
-      ['glTF 1/48', 1 / 48],
-    ] as const) {
-      const download = page.waitForEvent('download');
-      await hand.getByRole('button', { name, exact: true }).click();
-      const bytes = readFileSync(await (await download).path());
-      const report = await validateBytes(new Uint8Array(bytes));
-      expect([report.issues.numErrors, report.issues.messages.slice(0, 3)]).toEqual([0, []]);
-      const json = JSON.parse(bytes.subarray(20, 20 + bytes.readUInt32LE(12)).toString()) as {
-        nodes: { name?: string; scale?: number[]; matrix?: number[] }[];
-      };
-      expect(json.nodes.map((node) => node.name)).toEqual(expect.arrayContaining(['Spinner', 'Fin and rudder, port']));
-      const whole = json.nodes.find((node) => node.name === 'machine')!;
-      const first = whole.scale?.[0] ?? Math.hypot(...(whole.matrix ?? [1, 0, 0]).slice(0, 3));
-      expect(first).toBeCloseTo(scale, 6);
-    }
-    const picture = page.waitForEvent('download');
-    await hand.getByRole('button', { name: 'PNG' }).click();
-    const { width: across } = await sharp(await (await picture).path()).metadata();
-    expect(across).toBe(2 * Math.round(width));
-    await page.keyboard.press('v');
-    await expect(hand).toHaveCount(0);
   });
 
   test('every pane is as wide as a phone', async ({ page }) => {

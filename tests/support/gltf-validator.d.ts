@@ -2,5 +2,6 @@
 declare module 'gltf-validator' {
   export function validateBytes(bytes: Uint8Array): Promise<{
     issues: { numErrors: number; messages: { code: string; message: string; severity: number; pointer?: string }[] };
+    info: { totalTriangleCount: number };
   }>;
 }

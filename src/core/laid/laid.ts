@@ -158,10 +158,16 @@ function layersOf(entry: LoggedWork, now: StepNow | undefined): Layer[] {
 /** What was mixed, by the names of its paints. */
 const inTheCup = (mixed: Mixed | null): string => mixed?.parts.map(({ label }) => label).join(' + ') ?? '';
 
+/** The entry with which the repair of a mishap began: what is lost is off from then on. */
+export const mendOf = <T extends Pick<LoggedWork, 'stepKey' | 'again'>>(
+  run: NonNullable<Loss['run']>,
+  log: readonly T[],
+): T | undefined => log.find(({ stepKey, again }) => !again && stepKey === run.steps[0]?.key);
+
 function takeOff(stacks: Map<string, LaidLayer[]>, log: readonly LoggedWork[], mishaps: readonly Loss[]): void {
   mishaps.forEach(({ run, happenedAt }, mishap) => {
     if (!run) return;
-    const mended = log.find(({ stepKey, again }) => !again && stepKey === run.steps[0]?.key);
+    const mended = mendOf(run, log);
     const off = mended ? { goneBy: mishap } : { comesOffBy: mishap };
     const until = Date.parse(mended?.endedAt ?? happenedAt);
     for (const { step, zones } of run.lost)

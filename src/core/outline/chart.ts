@@ -19,6 +19,8 @@ export interface Chart {
   under(view: View, point: Point): Point | null;
   /** What of the chart each view sees. */
   seen: Partial<Record<View, Region>>;
+  /** What of it a view shows, where bodies hide some of it: its root. The whole of what is seen where it is not told. */
+  shown?: Partial<Record<View, Region>>;
   /** Skin area, m2, from a fixed line to the second coordinate, for a unit of the first. */
   swath(p: number, q: number): number;
   /** Steps in which a straight line of the chart is followed in space. */
@@ -91,7 +93,9 @@ export function lengthOn(chart: Chart, line: Polygon): number {
 export function shownIn(chart: Chart, region: Region, view: View, length: number): Polygon[] {
   const seen = chart.seen[view];
   if (!seen) return [];
-  return cutTo(region, seen).map((ring) =>
+  const shown = chart.shown?.[view];
+  const own = cutTo(region, seen);
+  return (shown ? intersection(own, shown) : own).map((ring) =>
     followed(chart, ring, true).map((point) => project(view, length, ...chart.at(point))),
   );
 }

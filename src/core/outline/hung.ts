@@ -95,7 +95,9 @@ export function hungParts(profile: Profile, d: Dimensions, stores: readonly Stor
     );
     return [
       // Its upper edge lies inside the wing, which is drawn over it.
-      ...(isTip ? [] : [{ ...part, level: (isHigh(d) ? 40 : 20) - 1, solids: [pylon] }]),
+      ...(isTip
+        ? []
+        : [{ ...part, level: (isHigh(d) ? 40 : 20) - 1, levels: { port: 44, starboard: 44 }, solids: [pylon] }]),
       {
         ...part,
         level: 82,

@@ -39,8 +39,9 @@ export const spanwise = ({ upright, dihedralDeg }: Lifting): number =>
 /** From the centre line (up for what stands upright) to the distance out of the root. */
 export const outOf = (of: Lifting, offset: number): number => of.side * (offset - (of.upright ? of.z : of.y));
 
-/** Half the thickness at a share of the chord: a parabola, greatest in the middle. */
-const halfThickness = ({ chord, thickness }: Chord, t: number): number => 2 * thickness * chord * t * (1 - t);
+/** Half the thickness at a share of the chord: a parabola, greatest in the middle; a drawn edge beyond the chord has none. */
+const halfThickness = ({ chord, thickness }: Chord, t: number): number =>
+  2 * thickness * chord * Math.max(0, t * (1 - t));
 
 /** The point of one face (1 upper or starboard, -1 lower or port) at shares of the semispan and of the chord. */
 export function liftingPoint(of: Lifting, face: 1 | -1, s: number, t: number): Xyz {

@@ -3,9 +3,9 @@ import { titleOfKey } from './spoken';
 import type { Machine } from '@/core/kit/machine';
 import type { Landing } from '@/core/kit/options';
 import type { StoreAt } from '@/core/kit/stores';
-import { difference, type Region } from '@/core/geometry/clip';
-import { extentOf, polygonArea, type Extent } from '@/core/geometry/polygon';
-import { areaOn, lineIn, shownIn, type Chart } from './chart';
+import { difference, intersection, together, type Region } from '@/core/geometry/clip';
+import { extentOf, polygonArea, type Extent, type Polygon } from '@/core/geometry/polygon';
+import { areaOn, followed, lineIn, shownIn, type Chart } from './chart';
 import type { Dimensions } from './dimensions';
 import { emptyDrawings, project, type Drawings, type ViewDrawing } from './drawing';
 import { drawFront } from './front';
@@ -22,6 +22,7 @@ import { formOf, glazingOf, machineOf, PRESETS, type AsBuilt, type PresetName } 
 import { bodyOfProfile, profileOf } from './profile';
 import { rotorParts } from './rotors';
 import { silhouette, solidArea, type Solid } from './solid';
+import { standingOut } from './standing-out';
 import { finParts, tailplaneParts, upperWingParts, wingParts } from './wings';
 import { ZONE_EDGES, type ZoneEdges } from './zone-edges';
 import { VIEWS, type Surface, type Surfaces, type View, type Zone, type ZoneGroup } from './zones';
@@ -117,6 +118,7 @@ function draw(spec: OutlineSpec): Outline {
     ...gearParts(profile, preset, d, spec.landing, machineOf(spec).gear),
     ...hungParts(profile, d, form === 'aircraft' ? (spec.stores ?? []) : []),
   ];
+  standOut(parts, d.length);
   const drawings = drawParts(parts, d.length);
   const glass = panes.flatMap((part) => part.regions).flatMap(({ region }) => region);
   const regions = parts.flatMap((part) => (part === fuselage ? withoutGlass(part.regions, glass) : part.regions));
@@ -169,10 +171,36 @@ function surfaceOf(group: ZoneGroup, { surfaces }: OutlineSpec, { surface }: Pre
   return group === 'fuselage' || group === 'wings' || group === 'tail' ? surfaces?.[group] || surface : null;
 }
 
+/** Wings, tails and fins are shown from where they come out of the bodies that they are fixed to. */
+function standOut(parts: readonly SkinPart[], length: number): void {
+  const regions = parts.flatMap((part) => part.regions);
+  const bodies = bodiesOf(regions);
+  for (const chart of chartsOf({ regions })) {
+    if (chart.on.kind !== 'lifting') continue;
+    const own = ownOf(regions, chart);
+    chart.shown = Object.fromEntries(
+      VIEWS.flatMap((view) => (chart.seen[view] ? [[view, standingOut(chart, own, bodies, view, length)]] : [])),
+    );
+  }
+}
+
+const bodiesOf = (regions: readonly ZoneRegion[]): Chart[] =>
+  chartsOf({ regions: regions.filter(({ glass }) => !glass) }).filter(({ on }) => on.kind === 'body');
+
+const ownOf = (regions: readonly ZoneRegion[], chart: Chart): Region =>
+  regions.flatMap((one) => (one.chart === chart ? one.region : []));
+
+/** The level at which bodies are drawn: what stands out of them lies over them, in whatever order it was made. */
+const BODIES = 30;
+
 function drawParts(parts: readonly SkinPart[], length: number): Drawings {
   const drawings = emptyDrawings();
   for (const view of VIEWS) {
-    const levelIn = ({ level, levels }: SkinPart) => levels?.[view] ?? level;
+    const levelIn = ({ level, levels, regions }: SkinPart) => {
+      const own = levels?.[view] ?? level;
+      const isCut = regions.some(({ chart }) => chart.shown?.[view] !== undefined);
+      return isCut && levels?.[view] === undefined ? Math.max(own, BODIES + 1) : own;
+    };
     for (const part of [...parts].sort((one, other) => levelIn(one) - levelIn(other))) {
       for (const { zone, chart, region, glass } of part.regions)
         for (const points of shownIn(chart, region, view, length))
@@ -183,8 +211,10 @@ function drawParts(parts: readonly SkinPart[], length: number): Drawings {
             zone: solid.zone,
             points: silhouette(solid, (point) => project(view, length, ...point)),
           });
-      for (const { view: from, zone, points } of part.edgeOn ?? [])
-        if (from === view) drawings[view].shapes.push({ zone, points });
+      for (const { view: from, zone, points, chart } of part.edgeOn ?? [])
+        if (from === view)
+          for (const shape of chart ? aslant(chart, parts, view, length) : [points])
+            drawings[view].shapes.push({ zone, points: shape });
     }
     // Over all shapes, or what lies later would hide them.
     for (const { lines, bars } of parts) {
@@ -197,6 +227,16 @@ function drawParts(parts: readonly SkinPart[], length: number): Drawings {
     }
   }
   return drawings;
+}
+
+/** A face that a view sees aslant, from where it comes out of the bodies that it is fixed to. */
+function aslant(chart: Chart, parts: readonly SkinPart[], view: View, length: number): Polygon[] {
+  const regions = parts.flatMap((part) => part.regions);
+  const own = ownOf(regions, chart);
+  const out = standingOut(chart, own, bodiesOf(regions), view, length);
+  return intersection(together(own.map((ring) => [ring])), out).map((ring) =>
+    followed(chart, ring, true).map((point) => project(view, length, ...chart.at(point))),
+  );
 }
 
 /** Zones that are a sliver in a view are not seen from there: least share of the largest view of a zone. */

@@ -30,8 +30,8 @@ export interface SkinPart {
   /** Parts of a higher level lie over those of a lower; `levels` where a view differs. */
   level: number;
   levels?: Partial<Record<View, number>>;
-  /** Shapes that a view shows edge-on, where no face is seen. */
-  edgeOn?: { view: View; zone: string; points: Polygon }[];
+  /** Shapes that a view shows edge-on; of a `chart` whose face it sees aslant, that too, from where it comes out of the bodies. */
+  edgeOn?: { view: View; zone: string; points: Polygon; chart?: Chart }[];
   /** What is too thin for an area: struts, a fin from above, the disc that a propeller sweeps. */
   bars?: { view: View; points: Polygon; fine?: boolean }[];
 }

@@ -86,7 +86,7 @@ export function spinnerParts(profile: Profile, preset: Preset, d: Dimensions): S
   if (!preset.propulsion.endsWith('nose propeller') || d.propellerDiameter <= 0) return [];
   const z = (profile.top(0) + profile.bottom(0)) / 2;
   const radius = (profile.top(0.02 * d.length) - profile.bottom(0.02 * d.length)) / 2;
-  const [foot, reach] = [0.04 * d.length, 0.07 * d.length];
+  const [foot, reach] = [0.02 * d.length, 0.05 * d.length];
   const body: Body = {
     y: 0,
     sections: steps(0, 1, 14).map((t) => round(foot - reach * (1 - t), radius * Math.sqrt(1 - (1 - t) ** 2), z)),

@@ -1,9 +1,12 @@
+import { polygonHull } from 'd3-polygon';
 import { steps, type Point } from '@/core/geometry/polygon';
+import type { Xyz } from './body';
 import { liftingChart, type Chart } from './chart';
 import { USUAL_BAYS, type Dimensions } from './dimensions';
 import { project } from './drawing';
 import { chordAt, liftingPoint, type Lifting } from './lifting';
 import type { SkinLine, SkinPart } from './parts';
+import { onWay } from './space';
 import type { Profile } from './profile';
 import type { ZoneEdges } from './zone-edges';
 import { sided, zoneOf, type Zone } from './zones';
@@ -101,29 +104,42 @@ function wingLines(
   ];
 }
 
-/** The side view of a wing: with dihedral the under face is seen from outside, with anhedral the upper one, else only the edge. */
-function fromOutside(of: Lifting, length: number, view: HalfSide): Point[] {
-  const face = of.dihedralDeg >= EDGE_ON_DEG ? -1 : 1;
+/** A wing seen from outside: its section near the tip, edge-on; with dihedral the lower face shows beside it, with anhedral the upper one. */
+function fromOutside(
+  of: Lifting,
+  length: number,
+  view: HalfSide,
+  zones: readonly [upper: string, lower: string],
+  charts: readonly [upper: Chart, lower: Chart],
+): NonNullable<SkinPart['edgeOn']> {
   const { leading, trailing } = planOf(of);
-  const shareOf = (out: number, x: number) => {
-    const at = chordAt(of, out / of.semispan);
-    return at.chord > 0 ? (x - at.x) / at.chord : 0;
+  const seen = of.dihedralDeg >= EDGE_ON_DEG ? 1 : of.dihedralDeg <= -EDGE_ON_DEG ? 0 : null;
+  const sections = (seen === null ? EDGE_ON_AT : [NEAR_TIP]).map((share) => share * of.semispan);
+  const halfOf = (side: 1 | -1, zone: string) => {
+    const points = sections.flatMap((out) =>
+      steps(0, 1, 8).flatMap((t) => {
+        const x = leading(out) + t * (trailing(out) - leading(out));
+        const at = chordAt(of, out / of.semispan);
+        const share = at.chord > 0 ? (x - at.x) / at.chord : 0;
+        const [own, other] = [side, side === 1 ? -1 : 1].map((face) =>
+          liftingPoint(of, face as 1 | -1, out / of.semispan, share),
+        ) as [Xyz, Xyz];
+        return [own, onWay(own, other, 0.5)].map(([px, , pz]): [number, number] => [
+          ...project(view, length, px, 0, pz),
+        ]);
+      }),
+    );
+    return { view, zone, points: polygonHull(points) ?? points };
   };
-  const at = (out: number, x: number, side: 1 | -1): Point => {
-    const [px, , pz] = liftingPoint(of, side, out / of.semispan, shareOf(out, x));
-    return project(view, length, px, 0, pz);
-  };
-  const outs = steps(0, of.semispan * 0.97, 12);
-  const tip = outs.at(-1)!;
-  const along = (out: number, side: 1 | -1) =>
-    steps(0, 1, 8).map((t) => at(out, leading(out) + t * (trailing(out) - leading(out)), side));
   return [
-    ...outs.map((out) => at(out, leading(out), face)),
-    ...along(tip, face === -1 ? 1 : -1),
-    ...[...outs].reverse().map((out) => at(out, trailing(out), face)),
-    ...along(0, face).reverse(),
+    ...(seen === null ? [] : [{ view, zone: zones[seen], points: [], chart: charts[seen] }]),
+    halfOf(1, zones[0]),
+    halfOf(-1, zones[1]),
   ];
 }
+/** Where the section of a wing is looked at, as shares of its span: near the tip; and of one that is seen edge-on all along it. */
+const NEAR_TIP = 0.97;
+const EDGE_ON_AT = [0.12, 0.5, NEAR_TIP] as const;
 
 const sidedZone = (key: string, title: string, side: HalfSide, group: Zone['group']): Zone =>
   zoneOf(sided(key, side), `${title}, ${side}`, group, side);
@@ -144,7 +160,6 @@ export function wingParts(profile: Profile, d: Dimensions, edges: ZoneEdges): Sk
     const of = half(side, plan, at);
     const upper = liftingChart(`wing-upper-${side}`, of, 1, d.length, ['upper']);
     const lower = liftingChart(`wing-lower-${side}`, of, -1, d.length, ['lower']);
-    const isUnder = d.dihedral >= EDGE_ON_DEG;
     const lines = (chart: Chart, name: string) => wingLines(of, chart, root, 0.24, name, [0.16, 0.57, 0.9]);
     return {
       level: isHigh(d) ? 40 : 20,
@@ -170,13 +185,13 @@ export function wingParts(profile: Profile, d: Dimensions, edges: ZoneEdges): Sk
         sidedZone('wing-upper-outer', 'Outer wing upper', side, 'wings'),
         sidedZone('wing-lower', 'Wing lower', side, 'wings'),
       ],
-      edgeOn: [
-        {
-          view: side,
-          zone: sided(isUnder ? 'wing-lower' : 'wing-upper-outer', side),
-          points: fromOutside(of, d.length, side),
-        },
-      ],
+      edgeOn: fromOutside(
+        of,
+        d.length,
+        side,
+        [sided('wing-upper-outer', side), sided('wing-lower', side)],
+        [upper, lower],
+      ),
     };
   });
 }
@@ -223,13 +238,13 @@ export function upperWingParts(d: Dimensions): SkinPart[] {
         sidedZone('upper-wing-lower', 'Upper wing lower', side, 'wings'),
         { ...zoneOf('struts', 'Struts', 'struts'), areaM2: strutArea(d) },
       ],
-      edgeOn: [
-        {
-          view: side,
-          zone: sided(d.dihedral >= EDGE_ON_DEG ? 'upper-wing-lower' : 'upper-wing-upper', side),
-          points: fromOutside(of, d.length, side),
-        },
-      ],
+      edgeOn: fromOutside(
+        of,
+        d.length,
+        side,
+        [sided('upper-wing-upper', side), sided('upper-wing-lower', side)],
+        [upper, lower],
+      ),
       bars: [0.22, 0.72].map((share) => ({
         view: side,
         points: [
@@ -275,7 +290,13 @@ export function tailplaneParts(profile: Profile, d: Dimensions): SkinPart[] {
         sidedZone('tailplane-upper', 'Tailplane upper', side, 'tail'),
         sidedZone('tailplane-lower', 'Tailplane lower', side, 'tail'),
       ],
-      edgeOn: [{ view: side, zone: sided('tailplane-upper', side), points: fromOutside(of, d.length, side) }],
+      edgeOn: fromOutside(
+        of,
+        d.length,
+        side,
+        [sided('tailplane-upper', side), sided('tailplane-lower', side)],
+        [upper, lower],
+      ),
     };
   });
 }

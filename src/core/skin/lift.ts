@@ -15,11 +15,13 @@ export interface Lifted {
 }
 
 /** Outwards, by the order of a chart's two coordinates. */
-const turnOf = ({ on }: Chart): 1 | -1 =>
+export const turnOf = ({ on }: Chart): 1 | -1 =>
   on.kind === 'body' ? 1 : on.face * on.of.side * (on.of.upright ? -1 : 1) > 0 ? -1 : 1;
 
 /** How far the skin goes on for a thousandth of a step, to tell how it lies. */
 const NEAR = 1e-3;
+/** More corners than a region has: an edge is known by both of its own. */
+const MOST_CORNERS = 2 ** 25;
 /** Halvings of one edge at the most. */
 const MOST_HALVED = 9;
 
@@ -58,7 +60,7 @@ function polygonsOf(region: Region): Polygon[][] {
 /** Triangles whose edges are halved until none lies further off the skin than it may: an edge alone decides, so that its neighbours agree. */
 class Bent {
   private readonly at: Xyz[];
-  private readonly halves = new Map<string, number | null>();
+  private readonly halves = new Map<number, number | null>();
   private readonly index: number[] = [];
 
   constructor(
@@ -71,18 +73,21 @@ class Bent {
 
   /** The corner in the middle of an edge; null where it need not be cut. */
   private half(a: number, b: number): number | null {
-    const key = a < b ? `${a} ${b}` : `${b} ${a}`;
+    const key = Math.min(a, b) * MOST_CORNERS + Math.max(a, b);
     const known = this.halves.get(key);
     if (known !== undefined) return known;
     const [p, q] = [this.corners[a]!, this.corners[b]!];
     const on = (t: number): Point => [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1])];
     const [from, to] = [this.at[a]!, this.at[b]!];
-    const isOff = [0.25, 0.5, 0.75].some((t) => between(this.chart.at(on(t)), onWay(from, to, t)) > this.tolerance);
+    const middle = this.chart.at(on(0.5));
+    const isOff =
+      between(middle, onWay(from, to, 0.5)) > this.tolerance ||
+      [0.25, 0.75].some((t) => between(this.chart.at(on(t)), onWay(from, to, t)) > this.tolerance);
     let made: number | null = null;
     if (isOff) {
       made = this.corners.length;
       this.corners.push(on(0.5));
-      this.at.push(this.chart.at(on(0.5)));
+      this.at.push(middle);
     }
     this.halves.set(key, made);
     return made;

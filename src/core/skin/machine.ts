@@ -1,16 +1,17 @@
 import { onSkin, schemeOn, type PlaceableMarking } from '@/core/markings/placing';
-import { bodyPoint, type Xyz } from '@/core/outline/body';
-import type { Chart } from '@/core/outline/chart';
-import { liftingPoint } from '@/core/outline/lifting';
+import { between, bodyPoint, type Xyz } from '@/core/outline/body';
+import { followed, laidOn, withoutSlivers, type Chart } from '@/core/outline/chart';
+import { chordAt, liftingPoint } from '@/core/outline/lifting';
 import { buildOutline, type Outline, type OutlineSpec } from '@/core/outline/outline';
 import { solidPoint, type Solid } from '@/core/outline/solid';
-import { cross, way } from '@/core/outline/space';
-import { cellsOf } from '@/core/scheme/cells';
+import { cross, onWay, way } from '@/core/outline/space';
+import { cellsOf, type Cell } from '@/core/scheme/cells';
 import type { SchemeField } from '@/core/scheme/field';
-import { steps } from '@/core/geometry/polygon';
+import { intersection, isInRegion, union, type Region } from '@/core/geometry/clip';
+import { rectangle, steps, type Point } from '@/core/geometry/polygon';
 import { pointGrid } from './grid';
 import { cornerAt, type Mesh } from './mesh';
-import { liftedRegion, type Lifted } from './lift';
+import { liftedRegion, turnOf, type Lifted } from './lift';
 
 /** A whole machine in space, in pieces that each have one zone and one colour. Metres; x aft, y to starboard, z up. */
 
@@ -45,17 +46,16 @@ export function skinOf({ spec, denominator, fields, markings }: MachineToSkin): 
   const over = (OVER_MODEL_MM * denominator) / 1000;
   const painted = schemeOn(outline, fields, markings);
   const bare = { marking: null, share: 1, glass: false };
-  const skin = cellsOf(outline, () => null, painted).map(
-    ({ zone, chart, region, code, share, glass, field }): SkinPiece => ({
-      ...bare,
-      zone,
-      code,
-      glass,
-      // What blotches lie on is there whole, and they over it.
-      share: field === null ? 1 : share,
-      ...liftedRegion(chart, region, tolerance, share < 1 && field !== null ? over : 0),
-    }),
-  );
+  const cells = cellsOf(outline, () => null, painted);
+  const skin = cells.map(({ zone, chart, region, code, share, glass, field }): SkinPiece => ({
+    ...bare,
+    zone,
+    code,
+    glass,
+    // What blotches lie on is there whole, and they over it.
+    share: field === null ? 1 : share,
+    ...liftedRegion(chart, region, tolerance, share < 1 && field !== null ? over : 0),
+  }));
   const art = markings.flatMap((marking, rank) =>
     marking.places.flatMap((_, place): SkinPiece[] => {
       const on = onSkin(outline, marking, place);
@@ -74,7 +74,14 @@ export function skinOf({ spec, denominator, fields, markings }: MachineToSkin): 
     code: null,
     ...solidSkin(solid, tolerance),
   }));
-  return [...skin, ...endsOf(outline), ...art, ...fitted].filter(({ index }) => index.length > 0);
+  return [
+    ...skin,
+    ...endsOf(outline),
+    ...edgesOf(cells),
+    ...baysOf(outline, tolerance, over),
+    ...art,
+    ...fitted,
+  ].filter(({ index }) => index.length > 0);
 }
 
 function solidSkin(solid: Solid, tolerance: number): Lifted {
@@ -92,51 +99,121 @@ function smooth({ positions, triangles }: Mesh): Lifted {
     for (const corner of corners) n.forEach((value, k) => (normals[3 * corner + k]! += value));
   }
   for (let i = 0; i < normals.length; i += 3) {
-    const length = Math.hypot(normals[i]!, normals[i + 1]!, normals[i + 2]!) || 1;
-    for (let k = 0; k < 3; k += 1) normals[i + k]! /= length;
+    const length = Math.hypot(normals[i]!, normals[i + 1]!, normals[i + 2]!);
+    // A corner of no triangle looks nowhere: anywhere is as good.
+    if (length === 0) normals[i] = 1;
+    else for (let k = 0; k < 3; k += 1) normals[i + k]! /= length;
   }
   return { positions: Float32Array.from(positions), normals, index: Uint32Array.from(triangles) };
 }
 
-/** Ends of bodies and tips of wings are closed, so that nobody looks into them. */
+/** Bays are openings of the underside that have no skin of their own: they lie where the view from below draws them. */
+function baysOf({ drawings, regions, zones }: Outline, tolerance: number, over: number): SkinPiece[] {
+  const bays = new Set(zones.filter(({ group }) => group === 'bays').map(({ key }) => key));
+  const skins = new Map<Chart, Region>();
+  for (const { chart, region, glass } of regions)
+    if (chart.seen.lower && !glass) skins.set(chart, [...(skins.get(chart) ?? []), ...region]);
+  return drawings.lower.shapes.flatMap(({ zone, points, chart: of }): SkinPiece[] => {
+    if (of !== undefined || !bays.has(zone)) return [];
+    return [...skins].flatMap(([chart, skin]): SkinPiece[] => {
+      const drawn = laidOn(chart, [points], 'lower');
+      const opened = chart.on.kind === 'body' ? intersection(drawn, [BELLY]) : drawn;
+      const region = withoutSlivers(chart, intersection(opened, union(skin, [])));
+      if (region.length === 0) return [];
+      return [
+        {
+          zone,
+          code: null,
+          marking: null,
+          share: 1,
+          glass: false,
+          ...liftedRegion(chart, region, tolerance, over * UNDER_ART),
+        },
+      ];
+    });
+  });
+}
+/** Where the skin of a body faces down: further up its sides no bay is open. */
+const BELLY = rectangle(-100, 130, 500, 230);
+/** Bays lie over the skin and under all that is laid on it, as a share of what that lies over it. */
+const UNDER_ART = 0.6;
+
+/** Ends of bodies are closed, so that nobody looks into them. */
 function endsOf({ regions }: Outline): SkinPiece[] {
   const charts = new Map<Chart, string>();
   for (const { chart, zone, glass } of regions) if (!glass && !charts.has(chart)) charts.set(chart, zone);
   return [...charts].flatMap(([chart, zone]): SkinPiece[] => {
-    const closed = (ring: Xyz[], zoneOf: string): SkinPiece => ({
-      zone: zoneOf,
-      code: null,
-      marking: null,
-      share: 1,
-      glass: false,
-      ...fan(ring),
-    });
     const { on } = chart;
-    if (on.kind === 'lifting') {
-      if (on.face < 0) return [];
-      const round = steps(0, 1, 12);
-      const tip = zoneAt(regions, chart, on.of.semispan, zone);
-      return [
-        closed(
-          [
-            ...round.map((t) => liftingPoint(on.of, 1, 1, t)),
-            ...[...round].reverse().map((t) => liftingPoint(on.of, -1, 1, t)),
-          ],
-          tip,
-        ),
-      ];
-    }
+    if (on.kind !== 'body') return [];
     const { sections } = on.body;
-    return [sections[0]!, sections.at(-1)!].flatMap(({ x, width, height }) =>
+    return [sections[0]!, sections.at(-1)!].flatMap(({ x, width, height }, end) =>
       width > 0 && height > 0
         ? [
-            closed(
-              steps(0, 345, 23).map((girth) => bodyPoint(on.body, x, girth)),
-              zoneAt(regions, chart, x, zone),
-            ),
+            {
+              zone: zoneAt(regions, chart, x, zone),
+              code: null,
+              marking: null,
+              share: 1,
+              glass: false,
+              // Each looks out of its own end.
+              ...fan(steps(0, 345, 23).map((step) => bodyPoint(on.body, x, end === 0 ? step : 345 - step))),
+            },
           ]
         : [],
     );
+  });
+}
+
+/** Just beside an edge, as a share of a step of its chart. */
+const BESIDE = 1e-3;
+/** Thinner than this, m, nothing has to be closed. */
+const THIN = 1e-4;
+
+/** Where the two faces of a wing or tail do not meet by themselves, as round its tip, they are joined in the middle between them, each half in the colour of its own face. */
+function edgesOf(cells: readonly Cell[]): SkinPiece[] {
+  const faces = new Map<Chart, Cell[]>();
+  for (const cell of cells)
+    if (cell.chart.on.kind === 'lifting' && (cell.share === 1 || cell.field === null))
+      faces.set(cell.chart, [...(faces.get(cell.chart) ?? []), cell]);
+  return [...faces].flatMap(([chart, own]) => {
+    const isTurned = turnOf(chart) > 0;
+    const isSkin = (point: Point) => own.some(({ region }) => isInRegion(point, region));
+    return own.map(({ zone, code, region, glass }): SkinPiece => {
+      const whole: Mesh = { positions: [], triangles: [] };
+      for (const ring of region)
+        ring.forEach((from, i) => {
+          const to = ring[(i + 1) % ring.length]!;
+          const [left, right] = [isSkin(beside(chart, from, to, 1)), isSkin(beside(chart, from, to, -1))];
+          if (left !== right)
+            addStrip(whole, chart, followed(chart, left === isTurned ? [from, to] : [to, from], false));
+        });
+      return { zone, code, marking: null, share: 1, glass, ...smooth(whole) };
+    });
+  });
+}
+
+/** A point just beside the middle of an edge. */
+function beside({ step: [sp, sq] }: Chart, [p0, q0]: Point, [p1, q1]: Point, side: 1 | -1): Point {
+  const [dp, dq] = [(p1 - p0) / sp, (q1 - q0) / sq];
+  const length = Math.hypot(dp, dq) || 1;
+  return [(p0 + p1) / 2 - (side * BESIDE * sp * dq) / length, (q0 + q1) / 2 + (side * BESIDE * sq * dp) / length];
+}
+
+/** From a face half-way to the other along a line of its chart. */
+function addStrip({ positions, triangles }: Mesh, chart: Chart, line: readonly Point[]): void {
+  const { of, face } = chart.on as Extract<Chart['on'], { kind: 'lifting' }>;
+  const first = positions.length / 3;
+  for (const [out, x] of line) {
+    const share = out / of.semispan;
+    const { x: front, chord } = chordAt(of, share);
+    const t = chord > 0 ? Math.min(1, Math.max(0, (x - front) / chord)) : 0;
+    const own = liftingPoint(of, face, share, t);
+    positions.push(...own, ...onWay(own, liftingPoint(of, face === 1 ? -1 : 1, share, t), 0.5));
+  }
+  const isThick = (corner: number) => between(cornerAt(positions, corner), cornerAt(positions, corner + 1)) > THIN;
+  line.slice(1).forEach((_, i) => {
+    const [a, b] = [first + 2 * i, first + 2 * i + 2];
+    if (isThick(a) || isThick(b)) triangles.push(a, a + 1, b, b, a + 1, b + 1);
   });
 }
 

@@ -1,13 +1,16 @@
 'use client';
 
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Box3, DoubleSide, NoToneMapping, OrthographicCamera, Sphere, Vector3 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { View } from '@/core/outline/zones';
+import type { SkinPiece } from '@/core/skin/machine';
 import { geometryOf } from './geometry';
+import type { Lamp } from './light-pad';
+import { gleamOf, HATCHED } from './sheen';
 import type { Shown } from './shown';
-import { modelOf, pictureOf } from './take-out';
+import { modelOf, pictureOf, turntableOf } from './take-out';
 import './in-hand.css';
 
 /** Where the eye stands, seen from the middle of the machine: nose to the left from port, as on the sheet. */
@@ -18,7 +21,7 @@ const EYES: Readonly<Record<View | 'corner', readonly [number, number, number]>>
   upper: [0, 0, 1],
   lower: [0, 0, -1],
 };
-/** Half of the light comes from all round, half from where one looks: what faces it shows its own colour. */
+/** Half of the light comes from all round, half from the lamp: what faces it shows its own colour. */
 const LIGHT = Math.PI / 2;
 /** The machine fills so much of the frame. */
 const FILLS = 0.94;
@@ -29,9 +32,17 @@ export interface Taken {
   picture: () => Promise<Blob | null>;
   /** The machine as other programs open it (glTF, binary): metres, or as large as the model; each zone by its name. */
   model: (scale: number) => Promise<Blob>;
+  /** All round it in pictures, 10 degrees apart, in one zip. */
+  turntable: () => Promise<Blob>;
 }
 
+/** Views that are turned together: each tells the others where its eye stands. */
+export type Together = Set<(eye: OrthographicCamera, target: Vector3, from: object) => void>;
+
 interface Props {
+  pieces: readonly SkinPiece[];
+  lamp: Lamp;
+  together: Together;
   titleOf: (zone: string) => string;
   onReady: (taken: Taken | null) => void;
   shown: readonly Shown[];
@@ -86,17 +97,19 @@ export function Scene(props: Props): ReactNode {
   );
 }
 
-function Machine({ shown, look, selected, titleOf, onReady, onUnder, onChoose }: Props): ReactNode {
+function Machine(props: Props): ReactNode {
+  const { pieces, shown, look, lamp: at, together, selected, titleOf, onReady, onUnder, onChoose } = props;
   const { camera, gl, invalidate, scene, size } = useThree();
   const controls = useRef<OrbitControls | null>(null);
   const lamp = useRef<import('three').DirectionalLight>(null);
-  const ball = useMemo(() => {
-    const box = new Box3();
+  const lampAt = useRef(at);
+  const box = useMemo(() => {
+    const whole = new Box3();
     const at = new Vector3();
-    for (const { piece } of shown)
-      for (let i = 0; i < piece.positions.length; i += 3) box.expandByPoint(at.fromArray(piece.positions, i));
-    return shown.length > 0 ? box.getBoundingSphere(new Sphere()) : new Sphere(new Vector3(), 1);
-  }, [shown]);
+    for (const { positions } of pieces)
+      for (let i = 0; i < positions.length; i += 3) whole.expandByPoint(at.fromArray(positions, i));
+    return pieces.length > 0 ? whole : new Box3(new Vector3(-1, -1, -1), new Vector3(1, 1, 1));
+  }, [pieces]);
 
   useEffect(() => {
     const orbit = new OrbitControls(camera, gl.domElement);
@@ -106,16 +119,31 @@ function Machine({ shown, look, selected, titleOf, onReady, onUnder, onChoose }:
     heard.setAttribute('tabindex', '0');
     heard.setAttribute('role', 'application');
     heard.setAttribute('aria-label', 'The machine: arrows turn it, plus and minus bring it nearer');
-    const turned = () => {
-      lamp.current?.position.copy(camera.position);
+    const eye = camera as OrthographicCamera;
+    const drawn = () => {
+      light(lamp.current, eye, orbit.target, lampAt.current);
       invalidate();
     };
+    const turned = () => {
+      drawn();
+      for (const tell of together) tell(eye, orbit.target, orbit);
+    };
+    const follow = (other: OrthographicCamera, target: Vector3, from: object) => {
+      if (from === orbit) return;
+      eye.position.copy(other.position);
+      eye.up.copy(other.up);
+      eye.quaternion.copy(other.quaternion);
+      eye.zoom = other.zoom;
+      orbit.target.copy(target);
+      eye.updateProjectionMatrix();
+      drawn();
+    };
+    together.add(follow);
     orbit.addEventListener('change', turned);
     const onKey = (event: KeyboardEvent) => {
       const by = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-      if (by) turnBy(camera as OrthographicCamera, orbit.target, by[0]! * STEP, by[1]! * STEP);
-      else if (event.key === '+' || event.key === '-')
-        nearer(camera as OrthographicCamera, event.key === '+' ? 1.15 : 1 / 1.15);
+      if (by) turnBy(eye, orbit.target, by[0]! * STEP, by[1]! * STEP);
+      else if (event.key === '+' || event.key === '-') nearer(eye, event.key === '+' ? 1.15 : 1 / 1.15);
       else return;
       event.preventDefault();
       event.stopPropagation();
@@ -127,36 +155,46 @@ function Machine({ shown, look, selected, titleOf, onReady, onUnder, onChoose }:
     controls.current = orbit;
     return () => {
       heard.removeEventListener('keydown', onKey);
+      together.delete(follow);
       orbit.dispose();
     };
-  }, [camera, gl, invalidate]);
+  }, [camera, gl, invalidate, together]);
 
   useEffect(() => {
-    const { center } = ball;
-    stand(camera as OrthographicCamera, look.at, ball, size);
+    lampAt.current = at;
+    light(lamp.current, camera as OrthographicCamera, controls.current!.target, at);
+    invalidate();
+  }, [at, camera, invalidate]);
+
+  useEffect(() => {
+    const center = box.getCenter(new Vector3());
+    stand(camera as OrthographicCamera, look.at, box, size);
     controls.current?.target.copy(center);
     if (look.at !== 'upper' && look.at !== 'lower') controls.current?.update();
-    lamp.current?.position.copy(camera.position);
-    if (lamp.current) lamp.current.target.position.copy(center);
-    lamp.current?.target.updateMatrixWorld();
+    light(lamp.current, camera as OrthographicCamera, center, lampAt.current);
     invalidate();
-  }, [ball, camera, invalidate, look, size]);
+  }, [box, camera, invalidate, look, size]);
 
   useEffect(() => {
     onReady({
       picture: () => pictureOf(gl, scene, camera),
       model: (scale) => modelOf(shown, scale, titleOf),
+      turntable: () =>
+        turntableOf(gl, scene, camera as OrthographicCamera, (turn) => {
+          turnBy(camera as OrthographicCamera, controls.current!.target, turn, 0);
+          light(lamp.current, camera as OrthographicCamera, controls.current!.target, lampAt.current);
+        }).finally(invalidate),
     });
     return () => onReady(null);
-  }, [camera, gl, onReady, scene, shown, titleOf]);
+  }, [camera, gl, invalidate, onReady, scene, shown, titleOf]);
 
   return (
     <>
       <ambientLight intensity={LIGHT} />
       <directionalLight ref={lamp} intensity={LIGHT} />
-      {shown.map((one, i) => (
+      {shown.map((one) => (
         <Piece
-          key={`${one.piece.zone} ${one.piece.code ?? ''} ${one.piece.marking ?? ''} ${i}`}
+          key={pieces.indexOf(one.piece)}
           {...one}
           isLit={one.piece.zone === selected}
           onUnder={onUnder}
@@ -167,23 +205,47 @@ function Machine({ shown, look, selected, titleOf, onReady, onUnder, onChoose }:
   );
 }
 
+/** Puts the lamp beside the eye, so that it goes with it. */
+function light(
+  lamp: import('three').DirectionalLight | null,
+  eye: OrthographicCamera,
+  target: Vector3,
+  [right, up]: Lamp,
+) {
+  if (!lamp) return;
+  eye.updateMatrixWorld();
+  const [x, y, z] = [0, 1, 2].map((i) => new Vector3().setFromMatrixColumn(eye.matrixWorld, i)) as [
+    Vector3,
+    Vector3,
+    Vector3,
+  ];
+  const ahead = Math.sqrt(Math.max(0.05, 1 - right * right - up * up));
+  lamp.position.copy(target).addScaledVector(x, right).addScaledVector(y, up).addScaledVector(z, ahead);
+  lamp.target.position.copy(target);
+  lamp.updateMatrixWorld();
+  lamp.target.updateMatrixWorld();
+}
+
 /** Puts the eye where a look has it, all of the machine in the frame. */
 function stand(
   camera: OrthographicCamera,
   at: View | 'corner',
-  { center, radius }: Sphere,
+  box: Box3,
   { width, height }: { width: number; height: number },
 ) {
+  const { center, radius } = box.getBoundingSphere(new Sphere());
   const [x, y, z] = EYES[at];
   camera.position.set(center.x + x * radius * 3, center.y + y * radius * 3, center.z + z * radius * 3);
   // From above and below the nose lies to the left, as on the sheet.
   const flat = at === 'upper' ? 1 : at === 'lower' ? -1 : 0;
   camera.up.set(0, flat, flat === 0 ? 1 : 0);
-  camera.zoom = (FILLS * Math.min(width, height * 1.7)) / (2 * radius);
   // Near and far close about it: paint that lies hardly over paint is told apart.
   camera.near = radius;
   camera.far = 5 * radius;
   camera.lookAt(center);
+  camera.updateMatrixWorld();
+  const seen = box.clone().applyMatrix4(camera.matrixWorldInverse).getSize(new Vector3());
+  camera.zoom = FILLS * Math.min(width / seen.x, height / seen.y);
   camera.updateProjectionMatrix();
 }
 
@@ -208,10 +270,12 @@ function turnBy(camera: OrthographicCamera, target: Vector3, around: number, up:
   camera.lookAt(target);
 }
 
-function Piece({
+const Piece = memo(function Piece({
   piece,
   colour,
   opacity,
+  sheen,
+  hatch,
   isLit,
   onUnder,
   onChoose,
@@ -233,14 +297,17 @@ function Piece({
       }}
       onPointerOut={() => onUnder(null)}
     >
-      <meshLambertMaterial
+      <meshPhongMaterial
+        key={hatch ?? 'plain'}
         color={colour}
         side={DoubleSide}
         transparent={opacity < 1}
         opacity={opacity}
         depthWrite={opacity === 1}
         emissive={isLit ? '#4a4a4a' : '#000000'}
+        {...gleamOf(sheen, colour)}
+        {...HATCHED[hatch ?? 'plain']}
       />
     </mesh>
   );
-}
+});

@@ -1,4 +1,5 @@
 import { Group, Mesh, MeshStandardMaterial, Scene, type Camera, type WebGLRenderer } from 'three';
+import type { Sheen } from '@/core/laid/film';
 import { geometryOf } from './geometry';
 import type { Shown } from './shown';
 
@@ -13,6 +14,31 @@ export async function pictureOf(gl: WebGLRenderer, scene: Scene, camera: Camera)
   gl.setPixelRatio(ratio);
   gl.render(scene, camera);
   return blob;
+}
+
+/** As physically based materials of other programs have it. */
+const ROUGHNESS: Readonly<Record<Sheen, number>> = { matt: 0.9, satin: 0.5, gloss: 0.15, metal: 0.35 };
+/** Pictures all round. */
+const TURNS = 36;
+
+/** All round the machine, as it is seen now, in pictures of one zip; `turn` turns the eye by so many radians. */
+export async function turntableOf(
+  gl: WebGLRenderer,
+  scene: Scene,
+  camera: Camera,
+  turn: (by: number) => void,
+): Promise<Blob> {
+  const { zipSync } = await import('fflate');
+  const files: Record<string, Uint8Array> = {};
+  for (let i = 0; i < TURNS; i += 1) {
+    gl.render(scene, camera);
+    const blob = await new Promise<Blob | null>((done) => gl.domElement.toBlob(done, 'image/png'));
+    if (blob)
+      files[`turn-${String((i * 360) / TURNS).padStart(3, '0')}.png`] = new Uint8Array(await blob.arrayBuffer());
+    turn((2 * Math.PI) / TURNS);
+  }
+  // Pictures are packed as they are: there is nothing left to gain.
+  return new Blob([zipSync(files, { level: 0 }) as BlobPart], { type: 'application/zip' });
 }
 
 /**
@@ -32,17 +58,23 @@ export async function modelOf(
   whole.rotation.set(-Math.PI / 2, 0, -Math.PI / 2);
   const zones = new Map<string, Group>();
   const materials = new Map<string, MeshStandardMaterial>();
-  for (const { piece, colour, opacity } of shown) {
+  for (const { piece, colour, opacity, sheen } of shown) {
     const node = zones.get(piece.zone) ?? new Group();
     if (!zones.has(piece.zone)) {
       node.name = titleOf(piece.zone);
       zones.set(piece.zone, node);
       whole.add(node);
     }
-    const of = `${colour} ${opacity}`;
+    const of = `${colour} ${opacity} ${sheen}`;
     const material =
       materials.get(of) ??
-      new MeshStandardMaterial({ color: colour, roughness: 0.9, metalness: 0, opacity, transparent: opacity < 1 });
+      new MeshStandardMaterial({
+        color: colour,
+        roughness: ROUGHNESS[sheen],
+        metalness: sheen === 'metal' ? 1 : 0,
+        opacity,
+        transparent: opacity < 1,
+      });
     materials.set(of, material);
     node.add(new Mesh(geometryOf(piece), material));
   }

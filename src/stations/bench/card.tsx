@@ -7,6 +7,7 @@ import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import type { BenchCard } from '@/core/bench/cards';
 import { capital, counted } from '@/core/units/words';
+import { useTurn } from '@/stations/shell/zone-choice';
 import { useKey } from '@/ui/keys';
 import { AsItWas } from './as-it-was';
 import { CardClock } from './card-clock';
@@ -47,6 +48,7 @@ export function Card({
       </header>
       <BeforeItBegins briefId={data.briefId} card={card} missing={missing} isPlanned={isPlanned} />
       <CardFacts card={card} />
+      <InHandAt step={card.stepKey} />
       <WatchFor briefId={data.briefId} card={card} />
       {card.timers.length > 0 ? (
         <ul className="bench-timers" aria-label="Its clocks">
@@ -75,6 +77,22 @@ export function Card({
       <AsItWas card={card} people={data.people} really={finish.really} onReally={finish.setReally} />
       <TryIt briefId={data.briefId} card={card} />
     </article>
+  );
+}
+
+/** The machine in the hand, as it looks at this step. */
+function InHandAt({ step }: { step: string }): ReactNode {
+  const turn = useTurn();
+  return (
+    <p className="bench-turn">
+      In the hand:{' '}
+      <Button variant="outlined" onClick={() => turn({ step, isOver: false })}>
+        When you begin
+      </Button>{' '}
+      <Button variant="outlined" onClick={() => turn({ step, isOver: true })}>
+        When you end
+      </Button>
+    </p>
   );
 }
 

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { AirframeSheet, type SheetOverlay } from '@/sheet/airframe-sheet';
+import type { TurnedAt } from '@/sheet/hand/turned-at';
 import type { SheetData } from '@/sheet/sheet-data';
 import { titleOfKey } from '@/core/outline/spoken';
 import { useFocusKept } from '@/ui/focus-kept';
@@ -20,7 +21,7 @@ import type { Findable } from './find-field';
 import { isOfBench, STATIONS } from './stations';
 import { PageRevisionContext, useCurrentPage, type PageRevision } from './use-current-page';
 import { useKeptOffline } from './use-kept-offline';
-import { SheetDataContext, SheetOverlayContext, ZoneChoiceContext } from './zone-choice';
+import { SheetDataContext, SheetOverlayContext, TurnContext, ZoneChoiceContext } from './zone-choice';
 import './head.css';
 import './desk.css';
 
@@ -75,6 +76,7 @@ function Shell(props: Props): ReactNode {
   const [summing, setSumming] = useState(false);
   const [finding, setFinding] = useState(false);
   const [turning, setTurning] = useState(false);
+  const [turnedAt, setTurnedAt] = useState<TurnedAt | null>(null);
   const pathname = usePathname();
   const router = useRouter();
   const base = `/briefs/${briefId}`;
@@ -107,7 +109,11 @@ function Shell(props: Props): ReactNode {
   useKey('/', () => setFinding(true));
   useKey('?', () => setHelp(true));
   useKey('=', () => setSumming(true));
-  useKey('v', () => setTurning(!turning));
+  const turn = (at: TurnedAt | null) => {
+    setTurnedAt(at);
+    setTurning(at !== null || !turning);
+  };
+  useKey('v', () => turn(null));
   useKey('e', isDevice ? null : () => router.push(`${base}/kit?show=machine`));
   useEscape(() => {
     choose(null);
@@ -183,7 +189,7 @@ function Shell(props: Props): ReactNode {
               className="turn-it"
               aria-pressed={turning}
               title="Turn it (v)"
-              onClick={() => setTurning(!turning)}
+              onClick={() => turn(null)}
             >
               Turn it
             </button>
@@ -201,7 +207,11 @@ function Shell(props: Props): ReactNode {
         <div className="right">
           {turning ? (
             <InHand
+              briefId={briefId}
+              revision={`${revision.brief}.${revision.shelf}`}
               data={sheet}
+              overlay={overlay}
+              at={turnedAt}
               mode={current?.sheet ?? 'markings'}
               selected={zone}
               onSelect={choose}
@@ -221,7 +231,9 @@ function Shell(props: Props): ReactNode {
             ))}
           </nav>
           <SheetDataContext.Provider value={sheet}>
-            <SheetOverlayContext.Provider value={setOverlay}>{children}</SheetOverlayContext.Provider>
+            <TurnContext.Provider value={turn}>
+              <SheetOverlayContext.Provider value={setOverlay}>{children}</SheetOverlayContext.Provider>
+            </TurnContext.Provider>
           </SheetDataContext.Provider>
         </div>
       </div>

@@ -2,6 +2,7 @@
 
 import { createContext, useContext } from 'react';
 import type { SheetOverlay } from '@/sheet/airframe-sheet';
+import type { TurnedAt } from '@/sheet/hand/turned-at';
 import type { SheetData } from '@/sheet/sheet-data';
 
 interface ZoneChoice {
@@ -24,6 +25,11 @@ export const ZoneChoiceContext = createContext<ZoneChoice>({
 
 /** Lays something over the airframe sheet; null takes it off. */
 export const SheetOverlayContext = createContext<(overlay: SheetOverlay | null) => void>(() => undefined);
+
+/** Takes the machine into the hand as it stands at a step. */
+export const TurnContext = createContext<(at: TurnedAt) => void>(() => undefined);
+
+export const useTurn = () => useContext(TurnContext);
 
 /** What the sheet draws, for a station that draws the airframe once more. */
 export const SheetDataContext = createContext<SheetData | null>(null);

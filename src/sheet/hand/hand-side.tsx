@@ -1,0 +1,146 @@
+'use client';
+
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import type { SkinPiece } from '@/core/skin/machine';
+import { standAfter } from '@/core/laid/film';
+import type { View } from '@/core/outline/zones';
+import type { BriefFilm } from '@/core/workshop/filmed';
+import { OPTION_CHOICES, type SchoolName } from '@/core/kit/options';
+import { useFetched } from '@/ui/use-fetched';
+import type { SheetOverlay } from '../airframe-sheet';
+import type { SheetMode } from '../fill-of';
+import type { SheetData } from '../sheet-data';
+import { FilmStrip } from './film-strip';
+import type { TurnedAt } from './turned-at';
+import { InWords } from './in-words';
+import type { Lamp } from './light-pad';
+import { Scene, type Taken, type Together } from './scene';
+import { ruledPieces, standingPieces, type Palette } from './shown';
+import './hand-side.css';
+
+/** Schools that are seen on the finished model. */
+const SEEN_SCHOOLS = ['tonal', 'washOver', 'chips', 'weathering'] as const satisfies SchoolName[];
+
+/** What is seen where no step is chosen. */
+const RULED: Readonly<Record<SheetMode, string>> = {
+  certainty: 'Certainty',
+  colours: 'As ruled',
+  markings: 'As ruled',
+  progress: 'Progress',
+};
+
+interface Props {
+  /** Where the film of the build is fetched. */
+  film: string;
+  pieces: readonly SkinPiece[];
+  data: SheetData;
+  overlay: SheetOverlay | null;
+  mode: SheetMode;
+  look: { at: View | 'corner'; turn: number };
+  lamp: Lamp;
+  together: Together;
+  selected: string | null;
+  named: string | null;
+  isTold: boolean;
+  titles: ReadonlyMap<string, string>;
+  at: TurnedAt | null;
+  title?: string;
+  onUnder: (zone: string | null) => void;
+  onSelect: (zone: string | null) => void;
+  onReady?: (taken: Taken | null) => void;
+}
+
+/** The machine once, with what is to be seen of it: as it is ruled, after a step, in official or chosen colours, by another school. */
+export function HandSide(props: Props): ReactNode {
+  const { pieces, data, overlay, mode, selected, titles, at, title = 'The machine', onSelect } = props;
+  const [school, setSchool] = useState('');
+  const [palette, setPalette] = useState<Palette>('chosen');
+  // Until another place is looked at, where it was opened.
+  const [over, setOver] = useState<number | null | undefined>(undefined);
+  const film = useFetched<BriefFilm>(`${props.film}${school}`);
+  const opened = film && at ? openedAt(film, at) : null;
+  const isBefore = over === undefined && opened !== null && !at!.isOver;
+  const count = film === null ? null : over === undefined ? opened : over && Math.min(over, film.frames.length);
+  const stand = useMemo(() => film && standAfter(film, count ?? film.frames.length), [film, count]);
+  const shown = useMemo(
+    () =>
+      film && stand && count !== null
+        ? standingPieces(pieces, film, stand, palette)
+        : ruledPieces(pieces, data, mode, overlay, film && stand && { film, stand, palette }),
+    [pieces, data, mode, overlay, film, stand, count, palette],
+  );
+  const titleOf = useCallback((zone: string) => titles.get(zone) ?? zone, [titles]);
+  const choose = useCallback((zone: string) => onSelect(zone === selected ? null : zone), [onSelect, selected]);
+  return (
+    <div className="hand-side" role="group" aria-label={title}>
+      <div className="hand-scene-holder">
+        <Scene
+          pieces={pieces}
+          shown={shown}
+          look={props.look}
+          lamp={props.lamp}
+          together={props.together}
+          selected={selected}
+          titleOf={titleOf}
+          onReady={props.onReady ?? ignored}
+          onUnder={props.onUnder}
+          onChoose={choose}
+        />
+        {props.isTold && film && stand ? (
+          <InWords
+            film={film}
+            stand={stand}
+            told={count === null ? mode : null}
+            pieces={pieces}
+            zones={data.zones}
+            selected={selected}
+            onSelect={onSelect}
+          />
+        ) : null}
+      </div>
+      {film ? (
+        <FilmStrip
+          film={film}
+          over={count}
+          ruled={overlay?.caption ?? RULED[mode]}
+          isBefore={isBefore}
+          onOver={setOver}
+        />
+      ) : (
+        <p className="hand-what dim">The steps are being fetched…</p>
+      )}
+      <div className="hand-what">
+        <label>
+          Colours{' '}
+          <select value={palette} onChange={(event) => setPalette(event.target.value as Palette)}>
+            <option value="chosen">as chosen</option>
+            <option value="official">official</option>
+          </select>
+        </label>
+        <label>
+          School{' '}
+          <select value={school} onChange={(event) => setSchool(event.target.value)}>
+            <option value="">as at Kit</option>
+            {SEEN_SCHOOLS.map((name) => (
+              <optgroup key={name} label={OPTION_CHOICES[name].title}>
+                {OPTION_CHOICES[name].choices.map((choice) => (
+                  <option key={choice} value={`&school=${name}&as=${encodeURIComponent(choice)}`}>
+                    {choice}
+                  </option>
+                ))}
+              </optgroup>
+            ))}
+          </select>
+        </label>
+      </div>
+    </div>
+  );
+}
+
+/** How many pieces of work are over where a step begins, or ends; null where it is none of those to come. */
+function openedAt({ frames }: BriefFilm, { step, isOver }: TurnedAt): number | null {
+  const begins = frames.findIndex((frame) => frame.step === step && !frame.isDone);
+  return begins < 0 ? null : begins + (isOver ? 1 : 0);
+}
+
+const ignored = () => undefined;
