@@ -1,6 +1,7 @@
 #!/usr/bin/env bash
-# What the issues promise, measured: npm run bench. An hour of long service: npm run bench -- soak [MINUTES]
+# What the issues promise, measured: npm run bench. An hour of long service: npm run bench -- soak [MINUTES]; the view of the hand alone: npm run bench -- hand
 case "${1:-}" in
   soak) shift; exec bash "$(dirname "$0")/with-server.sh" tsx scripts/soak.ts "$@" ;;
+  hand) exec bash "$(dirname "$0")/with-server.sh" tsx scripts/bench-hand.ts ;;
   *) exec bash "$(dirname "$0")/with-server.sh" tsx scripts/bench.ts ;;
 esac

@@ -10,6 +10,7 @@ import { loadShelf } from '../src/data/shelf';
 import { benchColours } from './bench-colours';
 import { benchEvidence } from './bench-evidence';
 import { benchMany } from './bench-many';
+import { benchHand } from './bench-hand';
 import { benchKit } from './bench-kit';
 import { benchMarkings } from './bench-markings';
 import { benchLongLog, benchWorkshop } from './bench-workshop';
@@ -52,6 +53,7 @@ for (const station of STATIONS) {
 }
 for (const figure of await benchEvidence(browser, base)) show(figure);
 for (const figure of await benchMarkings(browser, base, id)) show(figure);
+for (const figure of await benchHand(browser, base, id)) show(figure);
 
 const [state, shelf] = [(await loadBrief(id))!, await loadShelf()];
 const nowUtc = new Date().toISOString();

@@ -85,7 +85,12 @@ const SHOTS: Shot[] = [
       await page.locator('html[data-ready]').waitFor();
       await page.keyboard.press('v');
       await page.getByText(/^Drag, pinch or use the arrows/).waitFor();
-      await page.waitForTimeout(1500);
+      await page.getByRole('button', { name: 'Compare' }).click();
+      // Up to where the green is masked.
+      const film = page.getByRole('slider', { name: 'After which step' }).first();
+      await film.press('Home');
+      while ((await page.getByText(/^After: Mask .* off for Fen green/).count()) === 0) await film.press('ArrowRight');
+      await page.waitForTimeout(2500);
     },
   },
   { name: 'route', path: `${main}/route` },

@@ -100,6 +100,25 @@ test.describe('The machine in the hand', () => {
     await expect(handOf(page).getByText(`After: ${step}`)).toBeVisible({ timeout: 30_000 });
   });
 
+  test('a drawing that the browser set aside is said to be, and comes back', async ({ page }) => {
+    await openDemo(page, 'markings');
+    await page.keyboard.press('v');
+    const hand = await turned(page);
+    const canvas = hand.locator('canvas');
+    const shake = (how: 'loseContext' | 'restoreContext') =>
+      canvas.evaluate((element, act) => {
+        const drawn = element as HTMLCanvasElement & { shaken?: WEBGL_lose_context };
+        drawn.shaken ??= drawn.getContext('webgl2')!.getExtension('WEBGL_lose_context')!;
+        drawn.shaken[act]();
+      }, how);
+    await shake('loseContext');
+    await expect(hand.getByText(/set aside by the browser/)).toBeVisible();
+    await shake('restoreContext');
+    await expect(hand.getByText(/set aside by the browser/)).toHaveCount(0);
+    const picture = await sharp(await takenOut(page, /Picture/)).stats();
+    expect(picture.isOpaque && picture.entropy === 0).toBe(false);
+  });
+
   test('where a browser draws nothing in space it says so, and tells it in words', async ({ page }) => {
     await page.addInitScript(() => {
       HTMLCanvasElement.prototype.getContext = () => null;

@@ -22,7 +22,11 @@ export interface Body {
 const RAD = Math.PI / 180;
 
 /** Distance of two points in space. */
-export const between = (a: Xyz, b: Xyz): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+export function between(a: Xyz, b: Xyz): number {
+  // Math.hypot, which minds overflow, takes several times as long.
+  const [x, y, z] = [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+  return Math.sqrt(x * x + y * y + z * z);
+}
 
 /** The stretch that a station lies in, by the number of the section before it. */
 export function stretchAt({ sections }: Body, x: number): number {

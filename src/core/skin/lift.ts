@@ -82,7 +82,9 @@ class Bent {
     const middle = this.chart.at(on(0.5));
     const isOff =
       between(middle, onWay(from, to, 0.5)) > this.tolerance ||
-      [0.25, 0.75].some((t) => between(this.chart.at(on(t)), onWay(from, to, t)) > this.tolerance);
+      // Within a step of the chart the skin bends one way only.
+      (this.isLong(p, q) &&
+        [0.25, 0.75].some((t) => between(this.chart.at(on(t)), onWay(from, to, t)) > this.tolerance));
     let made: number | null = null;
     if (isOff) {
       made = this.corners.length;
@@ -91,6 +93,11 @@ class Bent {
     }
     this.halves.set(key, made);
     return made;
+  }
+
+  private isLong([p0, q0]: Point, [p1, q1]: Point): boolean {
+    const [sp, sq] = this.chart.step;
+    return Math.abs(p1 - p0) > sp || Math.abs(q1 - q0) > sq;
   }
 
   add(a: number, b: number, c: number, depth: number) {

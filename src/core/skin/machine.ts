@@ -34,7 +34,7 @@ export interface MachineToSkin {
 }
 
 /** How far triangles may lie off the skin, mm on the model: under what an eye sees. */
-const TOLERANCE_MODEL_MM = 0.05;
+const TOLERANCE_MODEL_MM = 0.08;
 /** Paint over paint is drawn so far over it, mm on the model: more than two sets of triangles may differ, less than an eye sees. */
 const OVER_MODEL_MM = 2 * TOLERANCE_MODEL_MM;
 /** Markings that lie over one another are told apart by so much of that each. */

@@ -7,6 +7,7 @@ import type { View } from '@/core/outline/zones';
 import type { BriefFilm } from '@/core/workshop/filmed';
 import { OPTION_CHOICES, type SchoolName } from '@/core/kit/options';
 import { useFetched } from '@/ui/use-fetched';
+import { onDemand } from '@/ui/on-demand';
 import type { SheetOverlay } from '../airframe-sheet';
 import type { SheetMode } from '../fill-of';
 import type { SheetData } from '../sheet-data';
@@ -14,9 +15,12 @@ import { FilmStrip } from './film-strip';
 import type { TurnedAt } from './turned-at';
 import { InWords } from './in-words';
 import type { Lamp } from './light-pad';
-import { Scene, type Taken, type Together } from './scene';
+import type { Taken, Together } from './scene';
 import { ruledPieces, standingPieces, type Palette } from './shown';
 import './hand-side.css';
+
+// It comes while the machine is cut into pieces.
+const Scene = onDemand(() => import('./scene').then((module) => module.Scene), <div className="hand-scene-awaited" />);
 
 /** Schools that are seen on the finished model. */
 const SEEN_SCHOOLS = ['tonal', 'washOver', 'chips', 'weathering'] as const satisfies SchoolName[];
@@ -57,7 +61,7 @@ export function HandSide(props: Props): ReactNode {
   const [palette, setPalette] = useState<Palette>('chosen');
   // Until another place is looked at, where it was opened.
   const [over, setOver] = useState<number | null | undefined>(undefined);
-  const film = useFetched<BriefFilm>(`${props.film}${school}`);
+  const film = useFetched<BriefFilm>(pieces.length > 0 ? `${props.film}${school}` : null);
   const opened = film && at ? openedAt(film, at) : null;
   const isBefore = over === undefined && opened !== null && !at!.isOver;
   const count = film === null ? null : over === undefined ? opened : over && Math.min(over, film.frames.length);

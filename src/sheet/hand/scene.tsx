@@ -1,7 +1,7 @@
 'use client';
 
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
-import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Box3, DoubleSide, NoToneMapping, OrthographicCamera, Sphere, Vector3 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { View } from '@/core/outline/zones';
@@ -23,6 +23,12 @@ const EYES: Readonly<Record<View | 'corner', readonly [number, number, number]>>
 };
 /** Half of the light comes from all round, half from the lamp: what faces it shows its own colour. */
 const LIGHT = Math.PI / 2;
+/**
+ * Points of the picture to a point of the screen, along each way: while it moves, so that it turns smoothly where it is drawn in software, and
+ * once it rests, so that its edges are smooth.
+ */
+const [QUICK, FINE] = [0.75, 2];
+const RESTS_MS = 220;
 /** The machine fills so much of the frame. */
 const FILLS = 0.94;
 
@@ -80,7 +86,8 @@ export function Scene(props: Props): ReactNode {
         orthographic
         frameloop="demand"
         flat
-        gl={{ antialias: true, toneMapping: NoToneMapping, preserveDrawingBuffer: false }}
+        dpr={QUICK}
+        gl={{ antialias: false, toneMapping: NoToneMapping, preserveDrawingBuffer: false }}
         camera={{ up: [0, 0, 1], position: [0, -1, 0] }}
         onCreated={({ gl }) => {
           gl.domElement.setAttribute('aria-hidden', 'true');
@@ -91,15 +98,15 @@ export function Scene(props: Props): ReactNode {
           gl.domElement.addEventListener('webglcontextrestored', () => setLost(false));
         }}
       >
-        <Machine {...props} />
+        <Machine {...props} isLost={isLost} />
       </Canvas>
     </div>
   );
 }
 
-function Machine(props: Props): ReactNode {
-  const { pieces, shown, look, lamp: at, together, selected, titleOf, onReady, onUnder, onChoose } = props;
-  const { camera, gl, invalidate, scene, size } = useThree();
+function Machine(props: Props & { isLost: boolean }): ReactNode {
+  const { pieces, shown, look, lamp: at, together, selected, isLost, titleOf, onReady, onUnder, onChoose } = props;
+  const { camera, gl, scene, size } = useThree();
   const controls = useRef<OrbitControls | null>(null);
   const lamp = useRef<import('three').DirectionalLight>(null);
   const lampAt = useRef(at);
@@ -110,6 +117,9 @@ function Machine(props: Props): ReactNode {
       for (let i = 0; i < positions.length; i += 3) whole.expandByPoint(at.fromArray(positions, i));
     return pieces.length > 0 ? whole : new Box3(new Vector3(-1, -1, -1), new Vector3(1, 1, 1));
   }, [pieces]);
+
+  // Whatever changes is drawn at once, and finely when nothing more does.
+  const draw = useDrawn();
 
   useEffect(() => {
     const orbit = new OrbitControls(camera, gl.domElement);
@@ -122,7 +132,7 @@ function Machine(props: Props): ReactNode {
     const eye = camera as OrthographicCamera;
     const drawn = () => {
       light(lamp.current, eye, orbit.target, lampAt.current);
-      invalidate();
+      draw();
     };
     const turned = () => {
       drawn();
@@ -158,13 +168,15 @@ function Machine(props: Props): ReactNode {
       together.delete(follow);
       orbit.dispose();
     };
-  }, [camera, gl, invalidate, together]);
+  }, [camera, draw, gl, together]);
 
   useEffect(() => {
     lampAt.current = at;
     light(lamp.current, camera as OrthographicCamera, controls.current!.target, at);
-    invalidate();
-  }, [at, camera, invalidate]);
+    draw();
+  }, [at, camera, draw]);
+
+  useEffect(draw, [draw, isLost, shown, selected]);
 
   useEffect(() => {
     const center = box.getCenter(new Vector3());
@@ -172,8 +184,8 @@ function Machine(props: Props): ReactNode {
     controls.current?.target.copy(center);
     if (look.at !== 'upper' && look.at !== 'lower') controls.current?.update();
     light(lamp.current, camera as OrthographicCamera, center, lampAt.current);
-    invalidate();
-  }, [box, camera, invalidate, look, size]);
+    draw();
+  }, [box, camera, draw, look, size]);
 
   useEffect(() => {
     onReady({
@@ -183,10 +195,10 @@ function Machine(props: Props): ReactNode {
         turntableOf(gl, scene, camera as OrthographicCamera, (turn) => {
           turnBy(camera as OrthographicCamera, controls.current!.target, turn, 0);
           light(lamp.current, camera as OrthographicCamera, controls.current!.target, lampAt.current);
-        }).finally(invalidate),
+        }).finally(draw),
     });
     return () => onReady(null);
-  }, [camera, gl, invalidate, onReady, scene, shown, titleOf]);
+  }, [camera, draw, gl, onReady, scene, shown, titleOf]);
 
   return (
     <>
@@ -203,6 +215,22 @@ function Machine(props: Props): ReactNode {
       ))}
     </>
   );
+}
+
+/** Has the picture drawn: quickly now, and finely once it rests. */
+function useDrawn(): () => void {
+  const { gl, invalidate } = useThree();
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(timer.current), []);
+  return useCallback(() => {
+    const as = (ratio: number) => {
+      if (gl.getPixelRatio() !== ratio) gl.setPixelRatio(ratio);
+      invalidate();
+    };
+    clearTimeout(timer.current);
+    as(QUICK);
+    timer.current = setTimeout(() => as(FINE), RESTS_MS);
+  }, [gl, invalidate]);
 }
 
 /** Puts the lamp beside the eye, so that it goes with it. */
@@ -300,6 +328,7 @@ const Piece = memo(function Piece({
       <meshPhongMaterial
         key={hatch ?? 'plain'}
         color={colour}
+        // Where two pieces meet a point may show between them: what is seen there is the skin beyond.
         side={DoubleSide}
         transparent={opacity < 1}
         opacity={opacity}

@@ -11,6 +11,7 @@ import { titleOfKey } from '@/core/outline/spoken';
 import { useFocusKept } from '@/ui/focus-kept';
 import { useKey, useKeysExplained } from '@/ui/keys';
 import { useEscape } from '@/ui/opened';
+import { onDemand } from '@/ui/on-demand';
 import { ShownUnitsContext } from '@/ui/shown-units';
 import type { ShownUnits } from '@/core/units/shown';
 import { UndoButtons } from './undo-buttons';
@@ -31,7 +32,7 @@ const SumsDrawer = dynamic(() => import('./sums/sums-drawer').then((module) => m
 const KeysDialog = dynamic(() => import('./keys-dialog').then((module) => module.KeysDialog));
 
 // Loaded when it is turned for the first time: it draws in space, and no page needs that.
-const InHand = dynamic(() => import('@/sheet/hand/in-hand').then((module) => module.InHand), { ssr: false });
+const InHand = onDemand(() => import('@/sheet/hand/in-hand').then((module) => module.InHand));
 
 const NONE: ReadonlySet<string> = new Set();
 
