@@ -70,14 +70,8 @@ test('two hundred markings, one over the other, are all there', () => {
 
 test('twenty fields of as many corners as a field may have are cut out of the skin', () => {
   const fields = Array.from({ length: 20 }, (_, i): SchemeField => ({
-    id: `f${i}`,
-    title: `f${i}`,
-    code: `c${i}`,
-    mirrored: false,
-    keptTo: [],
-    edge: 'hard',
-    softMm: 0,
-    rank: i,
+    ...{ id: `f${i}`, title: `f${i}`, code: `c${i}`, rank: i },
+    ...{ mirrored: false, keptTo: [], edge: 'hard', softMm: 0 },
     shape: {
       kind: 'area',
       view: 'upper',
