@@ -2,7 +2,7 @@ import { onSkin, schemeOn, type PlaceableMarking } from '@/core/markings/placing
 import { between, bodyPoint, type Xyz } from '@/core/outline/body';
 import { followed, laidOn, withoutSlivers, type Chart } from '@/core/outline/chart';
 import { chordAt, liftingPoint } from '@/core/outline/lifting';
-import { buildOutline, type Outline, type OutlineSpec } from '@/core/outline/outline';
+import { buildOutline, chartsOf, type Outline, type OutlineSpec } from '@/core/outline/outline';
 import { solidPoint, type Solid } from '@/core/outline/solid';
 import { cross, onWay, way } from '@/core/outline/space';
 import { cellsOf, type Cell } from '@/core/scheme/cells';
@@ -10,6 +10,7 @@ import type { SchemeField } from '@/core/scheme/field';
 import { intersection, isInRegion, union, type Region } from '@/core/geometry/clip';
 import { rectangle, steps, type Point } from '@/core/geometry/polygon';
 import { pointGrid } from './grid';
+import { softened } from './soft';
 import { cornerAt, type Mesh } from './mesh';
 import { liftedRegion, turnOf, type Lifted } from './lift';
 
@@ -44,7 +45,8 @@ export function skinOf({ spec, denominator, fields, markings }: MachineToSkin): 
   const outline = buildOutline(spec);
   const tolerance = (TOLERANCE_MODEL_MM * denominator) / 1000;
   const over = (OVER_MODEL_MM * denominator) / 1000;
-  const painted = schemeOn(outline, fields, markings);
+  const charts = new Map(chartsOf(outline).map((chart) => [chart.id, chart]));
+  const { painted, strips } = softened(schemeOn(outline, fields, markings), charts);
   const bare = { marking: null, share: 1, glass: false };
   const cells = cellsOf(outline, () => null, painted);
   const skin = cells.map(({ zone, chart, region, code, share, glass, field }): SkinPiece => ({
@@ -56,6 +58,15 @@ export function skinOf({ spec, denominator, fields, markings }: MachineToSkin): 
     share: field === null ? 1 : share,
     ...liftedRegion(chart, region, tolerance, share < 1 && field !== null ? over : 0),
   }));
+  const soft = strips.flatMap(({ chart, code, region, share }, i) =>
+    outline.regions.flatMap((part): SkinPiece[] => {
+      if (part.chart !== chart || part.glass) return [];
+      const here = withoutSlivers(chart, intersection(region, part.region));
+      if (here.length === 0) return [];
+      const above = over * UNDER_ART * (0.2 + (0.8 * (i + 1)) / strips.length);
+      return [{ ...bare, zone: part.zone, code, share, ...liftedRegion(chart, here, tolerance, above) }];
+    }),
+  );
   const art = markings.flatMap((marking, rank) =>
     marking.places.flatMap((_, place): SkinPiece[] => {
       const on = onSkin(outline, marking, place);
