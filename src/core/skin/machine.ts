@@ -87,6 +87,7 @@ export function skinOf({ spec, denominator, fields, markings }: MachineToSkin): 
   }));
   return [
     ...skin,
+    ...soft,
     ...endsOf(outline),
     ...edgesOf(cells),
     ...baysOf(outline, tolerance, over),
