@@ -66,8 +66,8 @@ export interface BriefView {
   unasked: Zone[];
   /** All that is open, the most pressing first. */
   open: OpenItem[];
-  /** What to chase, most worthwhile first. */
-  chase: ChaseItem[];
+  /** What to chase, most worthwhile first: found when it is asked for. */
+  readonly chase: ChaseItem[];
 }
 
 export interface DeriveSettings {
@@ -90,7 +90,10 @@ export function deriveBrief(
   stages: Stages = new Stages(),
 ): BriefView {
   const { airframe, brief } = state;
-  const outline = stages.same('outline', [airframe, brief, state.subjects], () => outlineOf(state));
+  // Of the brief only what a stage reads: a note on it makes nothing anew.
+  const { weights, options, storesAt, denominator, schoolsAt, tempC, humidity } = brief;
+  const shaping = stages.settled('shaping', { options, storesAt, denominator });
+  const outline = stages.same('outline', [airframe, shaping, state.subjects], () => outlineOf(state));
   const book = stages.same('book', [shelf.codes, shelf.systems], () => codeBook(shelf));
   const standards = stages.same('standards', [shelf.codes, shelf.chips], () =>
     officialColours(shelf.codes, shelf.chips),
@@ -98,10 +101,12 @@ export function deriveBrief(
   const official = stages.same('official', [standards, state.markings, shelf.decalSheets, book], () =>
     matchedToPrints(standards, state.markings, shelf.decalSheets, book),
   );
-  const { sources, questions: records, sightings, rulings, events, mirrors } = state;
+  const { sources, questions: records, sightings, rulings, events, mirrors, zoneDays } = state;
+  const weighing = stages.settled('weighing', { weights, options });
+  const calling = stages.settled('calling', { options, schoolsAt, denominator });
   const weighed = stages.same(
     'asked',
-    [airframe, brief, sources, records, sightings, rulings, events, mirrors, book, outline],
+    [airframe, weighing, sources, records, sightings, rulings, events, mirrors, zoneDays, book, outline],
     () => weighQuestions(state, book, outline),
   );
   const { questions } = weighed;
@@ -125,7 +130,7 @@ export function deriveBrief(
       state.log,
       state.fields,
       state.markings,
-      brief,
+      calling,
       shelf.paints,
       shelf.tools,
       official,
@@ -137,8 +142,8 @@ export function deriveBrief(
       return { calls: callViews(state, questions, layers, coated, make, outline, book), callOf: make };
     },
   );
-  const noseWeight = stages.same('balanced', [outline, brief.denominator], () =>
-    machineOf(outline.spec).thirdWheel === 'nose' ? noseWeightOf(outline, brief.denominator) : null,
+  const noseWeight = stages.same('balanced', [outline, denominator], () =>
+    machineOf(outline.spec).thirdWheel === 'nose' ? noseWeightOf(outline, denominator) : null,
   );
   const painted = stages.same('painted', [outline, state.fields, state.markings, book], () =>
     paintedOn(state, outline, book),
@@ -147,15 +152,11 @@ export function deriveBrief(
   const known = { outline, questions, layers, coated, calls, callOf, noseWeight, painted, borders, laidColours, book };
   const wanted = stages.settled('wanted', wantedOf(state, shelf, known));
   const route = stages.same('routed', [wanted, outline], () => routeOf(wanted, outline));
-  const standing = stages.same(
-    'standing',
-    [route, outline, state.log, state.mishaps, brief.tempC, brief.humidity],
-    () => standingIn(route, outline, state),
+  const standing = stages.same('standing', [route, outline, state.log, state.mishaps, tempC, humidity], () =>
+    standingIn(route, outline, state),
   );
   const { plan, proposal } = planAhead(stages, standing, state, settings);
-  const unasked = stages.same('unasked', [outline, brief, records], () =>
-    unaskedZones(outline, brief.options, records),
-  );
+  const unasked = stages.same('unasked', [outline, weighing, records], () => unaskedZones(outline, options, records));
   const dueOf = stages.same('due', [route, plan], () => duesIn(route, plan));
   const open = stages.same('open', [questions, unasked, outline, dueOf], () =>
     openItems(questions, unasked, outline, dueOf),
@@ -182,8 +183,11 @@ export function deriveBrief(
     gates,
     unasked,
     open,
-    chase: stages.same('chased', [sources, weighed, outline, route, dueOf, gates, today], () =>
-      chaseList(state, weighed, outline, route, dueOf, gates, today),
-    ),
+    // Weighed again and again for it: only where it is shown.
+    get chase() {
+      return stages.same('chased', [sources, weighed, outline, route, dueOf, gates, today], () =>
+        chaseList(state, weighed, outline, route, dueOf, gates, today),
+      );
+    },
   };
 }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { shelfOfDemo, stateOfDemo } from '@tests/support/demo-brief';
 import { BLANK_SIGHTING } from '@/core/kept/blank';
+import { subjectFields } from '@/core/kept/records/subject';
 import type { BriefState } from '@/core/kept/state';
 import { deriveBrief } from './derive';
 import { Stages } from './stages';
@@ -34,6 +35,26 @@ const CHANGES: Record<string, (state: BriefState) => BriefState> = {
     ...s,
     sessions: [...s.sessions, { id: 'more', version: 1, weekday: 7, startsAt: '10:00', minutes: 120, booth: true }],
   }),
+  'a day of one zone': (s) => ({
+    ...s,
+    zoneDays: [
+      ...s.zoneDays,
+      ...s.questions.slice(0, 3).map(({ zone }, i) => ({
+        id: `day ${i}`,
+        version: 1,
+        zone,
+        fromDay: '1949-01-01',
+        toDay: '1949-12-31',
+        because: '',
+      })),
+    ] as BriefState['zoneDays'],
+  }),
+  'a note': (s) => ({ ...s, brief: { ...s.brief, notes: 'seen again' } }),
+  'weights of evidence': (s) => ({
+    ...s,
+    brief: { ...s.brief, weights: { ...s.brief.weights, clarity: { ...s.brief.weights.clarity, clear: 0.2 } } },
+  }),
+  'a scale': (s) => ({ ...s, brief: { ...s.brief, denominator: 72 } }),
   'the target day': (s) => ({ ...s, airframe: { ...s.airframe, targetTo: '1951-08-01' } }),
 };
 
@@ -54,6 +75,29 @@ describe('deriving with the memory of an earlier state', () => {
     expect(after.route).toBe(before.route);
     expect(after.plan).toBe(before.plan);
     expect(after.official).toBe(before.official);
+  });
+  test('a note on the brief weighs, calls, routes and plans nothing anew', () => {
+    const stages = new Stages();
+    const demo = stateOfDemo(shelf);
+    const car = {
+      ...subjectFields.parse({
+        kind: 'vehicle',
+        title: 'Car',
+        count: 1,
+        place: 'beside',
+        role: '',
+        byGate: 'end',
+        note: '',
+      }),
+      id: 'car',
+      version: 1,
+    };
+    const state = { ...demo, subjects: [car] };
+    const before = deriveBrief(state, shelf, at(NOON), stages);
+    const after = deriveBrief(CHANGES['a note']!(state), shelf, at(NOON), stages);
+    for (const stage of ['questions', 'calls', 'route', 'standing', 'plan', 'open', 'unasked'] as const)
+      expect([stage, after[stage] === before[stage]]).toEqual([stage, true]);
+    expect(after.state.brief.notes).toBe('seen again');
   });
   test('a plan holds until the first work in it should have begun, and is then made anew', () => {
     const stages = new Stages();
