@@ -123,6 +123,8 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
         autoHideDuration={said && staysFor(said)}
         onClose={(_, reason) => reason !== 'clickaway' && setSaid(null)}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        // What lies under a message is pressed through it, but for its own buttons; a long one is held by the pointer that reads it.
+        sx={said && said.turned.length === 0 ? { pointerEvents: 'none', '& button': { pointerEvents: 'auto' } } : {}}
       >
         <Alert
           severity={said?.bad ? 'error' : 'info'}
