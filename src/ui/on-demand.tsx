@@ -15,10 +15,14 @@ export function onDemand<P extends object>(
     const [isKnown, setKnown] = useState(known !== null);
     useEffect(() => {
       if (known) return;
-      void load().then((of) => {
-        known = of;
-        setKnown(true);
-      });
+      load().then(
+        (of) => {
+          known = of;
+          setKnown(true);
+        },
+        // Out of reach: it is asked for again when it is shown again.
+        () => undefined,
+      );
     }, []);
     return isKnown && known ? createElement(known, props) : awaited;
   };

@@ -40,6 +40,7 @@ interface Props {
   data: SheetData;
   overlay: SheetOverlay | null;
   mode: SheetMode;
+  isAway: boolean;
   look: { at: View | 'corner'; turn: number };
   lamp: Lamp;
   together: Together;
@@ -111,7 +112,11 @@ export function HandSide(props: Props): ReactNode {
           onOver={setOver}
         />
       ) : (
-        <p className="hand-what dim">The steps are being fetched…</p>
+        <p className="hand-what dim">
+          {props.isAway
+            ? 'Its steps are not kept on this device: they are shown when the server answers.'
+            : 'The steps are being fetched…'}
+        </p>
       )}
       <div className="hand-what">
         <label>

@@ -30,13 +30,16 @@ interface Props {
   overlay: SheetOverlay | null;
   mode: SheetMode;
   at: TurnedAt | null;
+  /** The server is out of reach. */
+  isAway: boolean;
   selected: string | null;
   onSelect: (zone: string | null) => void;
   onClose: () => void;
 }
 
 /** The machine to be turned in the hand, as it is ruled or as it stands after any step, and two of them side by side. */
-export function InHand({ briefId, revision, data, overlay, mode, at, selected, onSelect, onClose }: Props): ReactNode {
+export function InHand(props: Props): ReactNode {
+  const { briefId, revision, data, overlay, mode, at, isAway, selected, onSelect, onClose } = props;
   const { pieces, working, fault } = usePieces(data);
   const [look, setLook] = useState<{ at: View | 'corner'; turn: number }>({ at: 'corner', turn: 0 });
   const [lamp, setLamp] = useState<Lamp>(USUAL_LAMP);
@@ -53,6 +56,7 @@ export function InHand({ briefId, revision, data, overlay, mode, at, selected, o
     data,
     overlay,
     mode,
+    isAway,
     look,
     lamp,
     together,
@@ -86,7 +90,8 @@ export function InHand({ briefId, revision, data, overlay, mode, at, selected, o
       </div>
       <div className="in-hand-sides">
         <HandSide key={at ? `${at.step} ${at.isOver}` : ''} {...side} at={at} onReady={setTaken} />
-        {comparing ? <HandSide {...side} at={null} title="Beside it" /> : null}
+        {/* Another day that is laid over the sheet is compared with what is ruled. */}
+        {comparing ? <HandSide {...side} overlay={null} at={null} title="Beside it" /> : null}
       </div>
       <p className="in-hand-says" role="status">
         {fault ||

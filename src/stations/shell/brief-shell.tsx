@@ -16,7 +16,7 @@ import { ShownUnitsContext } from '@/ui/shown-units';
 import type { ShownUnits } from '@/core/units/shown';
 import { UndoButtons } from './undo-buttons';
 import { SavingProvider, useSaving } from '@/ui/saving';
-import { OutboxProvider } from './outbox';
+import { OutboxProvider, useOutbox } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { isOfBench, STATIONS } from './stations';
@@ -81,6 +81,7 @@ function Shell(props: Props): ReactNode {
   const pathname = usePathname();
   const router = useRouter();
   const base = `/briefs/${briefId}`;
+  const { isAway } = useOutbox();
   useCurrentPage(briefId, revision);
   const stations = isDevice ? STATIONS.filter(({ path }) => isOfBench(path)) : STATIONS;
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
@@ -213,6 +214,7 @@ function Shell(props: Props): ReactNode {
               data={sheet}
               overlay={overlay}
               at={turnedAt}
+              isAway={isAway}
               mode={current?.sheet ?? 'markings'}
               selected={zone}
               onSelect={choose}
