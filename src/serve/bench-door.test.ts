@@ -156,6 +156,7 @@ describe('a paired device', () => {
       `/briefs/${BRIEF}/log`,
       `/briefs/${BRIEF}/made/fin-port`,
       `/briefs/${BRIEF}/film`,
+      `/briefs/${BRIEF}/history`,
       '/sw.js',
       '/outbox',
       '/offline/files',

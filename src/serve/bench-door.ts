@@ -21,7 +21,7 @@ const ID = '[0-9a-f-]{36}';
 const OPEN: readonly RegExp[] = [
   new RegExp(`^/briefs/${ID}/(bench|log)$`),
   new RegExp(`^/briefs/${ID}/log/(lines|learned|falls/${ID})$`),
-  new RegExp(`^/briefs/${ID}/(sum-facts|revision|acts|undo|film)$`),
+  new RegExp(`^/briefs/${ID}/(sum-facts|revision|acts|undo|film|history)$`),
   new RegExp(`^/briefs/${ID}/made/[\\w-]+$`),
   new RegExp(`^/briefs/${ID}/record\\.(pdf|html)$`),
   /^\/_next\/static\//,

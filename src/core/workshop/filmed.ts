@@ -29,6 +29,8 @@ export interface FilmInk {
 
 export interface BriefFilm extends Film {
   inks: Record<string, FilmInk>;
+  /** By what each marking is known to what happened to it, day by day. */
+  markings: { id: string; zone: string; name: string }[];
 }
 
 export function filmOf(view: BriefView, shelf: Pick<ColourShelf, 'paints'>): BriefFilm {
@@ -104,7 +106,12 @@ export function filmOf(view: BriefView, shelf: Pick<ColourShelf, 'paints'>): Bri
       ...laid.map(({ code }) => code),
       ...drawn.map((code) => canonicalIn(book, code)),
       ...Object.values(grounds),
+      // On other days other colours were there.
+      ...view.colourHistory.sightings
+        .map(({ value }) => canonicalIn(book, String(value)))
+        .filter((code) => view.official.has(code)),
     ]),
+    markings: markings.map(({ id, zone, name }) => ({ id, zone, name })),
   };
 }
 

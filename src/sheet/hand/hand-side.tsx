@@ -6,11 +6,13 @@ import { standAfter } from '@/core/laid/film';
 import type { View } from '@/core/outline/zones';
 import type { BriefFilm } from '@/core/workshop/filmed';
 import { OPTION_CHOICES, type SchoolName } from '@/core/kit/options';
+import type { ColourHistory } from '@/core/evidence/as-on';
 import { useFetched } from '@/ui/use-fetched';
 import { onDemand } from '@/ui/on-demand';
 import type { SheetOverlay } from '../airframe-sheet';
 import type { SheetMode } from '../fill-of';
 import type { SheetData } from '../sheet-data';
+import { onDay } from './another-day';
 import { FilmStrip } from './film-strip';
 import type { TurnedAt } from './turned-at';
 import { InWords } from './in-words';
@@ -36,6 +38,8 @@ const RULED: Readonly<Record<SheetMode, string>> = {
 interface Props {
   /** Where the film of the build is fetched. */
   film: string;
+  /** Where it is fetched what decides its colours on any day. */
+  history: string;
   pieces: readonly SkinPiece[];
   data: SheetData;
   overlay: SheetOverlay | null;
@@ -57,15 +61,21 @@ interface Props {
 
 /** The machine once, with what is to be seen of it: as it is ruled, after a step, in official or chosen colours, by another school. */
 export function HandSide(props: Props): ReactNode {
-  const { pieces, data, overlay, mode, selected, titles, at, title = 'The machine', onSelect } = props;
+  const { pieces, data, mode, selected, titles, at, title = 'The machine', onSelect } = props;
   const [school, setSchool] = useState('');
   const [palette, setPalette] = useState<Palette>('chosen');
+  const [day, setDay] = useState('');
   // Until another place is looked at, where it was opened.
   const [over, setOver] = useState<number | null | undefined>(undefined);
   const film = useFetched<BriefFilm>(pieces.length > 0 ? `${props.film}${school}` : null);
   const opened = film && at ? openedAt(film, at) : null;
   const isBefore = over === undefined && opened !== null && !at!.isOver;
   const count = film === null ? null : over === undefined ? opened : over && Math.min(over, film.frames.length);
+  const history = useFetched<ColourHistory>(day ? props.history : null);
+  const overlay = useMemo(
+    () => (day && history && film ? onDay(history, film, day, palette) : props.overlay),
+    [day, history, film, palette, props.overlay],
+  );
   const stand = useMemo(() => film && standAfter(film, count ?? film.frames.length), [film, count]);
   const shown = useMemo(
     () =>
@@ -140,6 +150,18 @@ export function HandSide(props: Props): ReactNode {
               </optgroup>
             ))}
           </select>
+        </label>
+        <label>
+          On a day{' '}
+          <input
+            type="date"
+            value={day}
+            onChange={(event) => {
+              setDay(event.target.value);
+              // A day is of the real machine, and not of a step.
+              setOver(null);
+            }}
+          />
         </label>
       </div>
     </div>

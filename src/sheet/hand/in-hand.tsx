@@ -52,6 +52,7 @@ export function InHand(props: Props): ReactNode {
   const named = under ?? selected;
   const side = {
     film: `/briefs/${briefId}/film?of=${revision}`,
+    history: `/briefs/${briefId}/history?of=${revision}`,
     pieces: pieces ?? NONE,
     data,
     overlay,
