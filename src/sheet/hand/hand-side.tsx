@@ -3,7 +3,6 @@
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import type { SkinPiece } from '@/core/skin/machine';
 import { standAfter } from '@/core/laid/film';
-import type { View } from '@/core/outline/zones';
 import type { BriefFilm } from '@/core/workshop/filmed';
 import { OPTION_CHOICES, type SchoolName } from '@/core/kit/options';
 import type { ColourHistory } from '@/core/evidence/as-on';
@@ -17,6 +16,7 @@ import { FilmStrip } from './film-strip';
 import type { TurnedAt } from './turned-at';
 import { InWords } from './in-words';
 import type { Lamp } from './light-pad';
+import type { Look } from './eye';
 import type { Taken, Together } from './scene';
 import { ruledPieces, standingPieces, type Palette } from './shown';
 import './hand-side.css';
@@ -45,7 +45,7 @@ interface Props {
   overlay: SheetOverlay | null;
   mode: SheetMode;
   isAway: boolean;
-  look: { at: View | 'corner'; turn: number };
+  look: { at: Look; turn: number };
   lamp: Lamp;
   together: Together;
   selected: string | null;

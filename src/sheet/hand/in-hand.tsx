@@ -3,13 +3,14 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Remote } from 'comlink';
 import type { MachineToSkin, SkinPiece } from '@/core/skin/machine';
-import { VIEWS, type View } from '@/core/outline/zones';
+import { VIEWS } from '@/core/outline/zones';
 import { keepAs } from '@/ui/keep-as';
 import { useWorker } from '@/ui/use-worker';
 import type { SheetOverlay } from '../airframe-sheet';
 import { VIEW_TITLES, type SheetMode } from '../fill-of';
 import type { SheetData } from '../sheet-data';
 import { LightPad, USUAL_LAMP, type Lamp } from './light-pad';
+import type { Look } from './eye';
 import type { Taken, Together } from './scene';
 import { HandSide } from './hand-side';
 import type { TurnedAt } from './turned-at';
@@ -18,7 +19,7 @@ import './in-hand.css';
 type Api = { skinOf: (machine: MachineToSkin) => SkinPiece[] };
 
 /** From where it is looked at, by one press each. */
-const LOOKS: readonly (readonly [look: View | 'corner', title: string])[] = [
+const LOOKS: readonly (readonly [look: Look, title: string])[] = [
   ['corner', 'Three-quarter'],
   ...VIEWS.map((view) => [view, VIEW_TITLES[view]] as const),
 ];
@@ -41,7 +42,7 @@ interface Props {
 export function InHand(props: Props): ReactNode {
   const { briefId, revision, data, overlay, mode, at, isAway, selected, onSelect, onClose } = props;
   const { pieces, working, fault } = usePieces(data);
-  const [look, setLook] = useState<{ at: View | 'corner'; turn: number }>({ at: 'corner', turn: 0 });
+  const [look, setLook] = useState<{ at: Look; turn: number }>({ at: 'corner', turn: 0 });
   const [lamp, setLamp] = useState<Lamp>(USUAL_LAMP);
   const [under, setUnder] = useState<string | null>(null);
   const [comparing, setComparing] = useState(false);

@@ -1,26 +1,17 @@
 'use client';
 
-import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
-import { memo, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { Box3, DoubleSide, NoToneMapping, OrthographicCamera, Sphere, Vector3 } from 'three';
+import { Canvas, useThree } from '@react-three/fiber';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { Box3, NoToneMapping, Vector3, type DirectionalLight, type OrthographicCamera } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import type { View } from '@/core/outline/zones';
 import type { SkinPiece } from '@/core/skin/machine';
-import { geometryOf } from './geometry';
+import { light, nearer, stand, STEP, turnBy, type Look } from './eye';
 import type { Lamp } from './light-pad';
-import { gleamOf, HATCHED } from './sheen';
+import { Piece } from './piece';
 import type { Shown } from './shown';
 import { modelOf, pictureOf, turntableOf } from './take-out';
 import './in-hand.css';
 
-/** Where the eye stands, seen from the middle of the machine: nose to the left from port, as on the sheet. */
-const EYES: Readonly<Record<View | 'corner', readonly [number, number, number]>> = {
-  corner: [-0.62, -0.66, 0.42],
-  port: [0, -1, 0],
-  starboard: [0, 1, 0],
-  upper: [0, 0, 1],
-  lower: [0, 0, -1],
-};
 /** Half of the light comes from all round, half from the lamp: what faces it shows its own colour. */
 const LIGHT = Math.PI / 2;
 /**
@@ -29,8 +20,6 @@ const LIGHT = Math.PI / 2;
  */
 const [QUICK, FINE] = [0.75, 2];
 const RESTS_MS = 220;
-/** The machine fills so much of the frame. */
-const FILLS = 0.94;
 
 /** What can be taken out of the view. */
 export interface Taken {
@@ -52,7 +41,7 @@ interface Props {
   titleOf: (zone: string) => string;
   onReady: (taken: Taken | null) => void;
   shown: readonly Shown[];
-  look: { at: View | 'corner'; turn: number };
+  look: { at: Look; turn: number };
   selected: string | null;
   onUnder: (zone: string | null) => void;
   onChoose: (zone: string) => void;
@@ -108,7 +97,7 @@ function Machine(props: Props & { isLost: boolean }): ReactNode {
   const { pieces, shown, look, lamp: at, together, selected, isLost, titleOf, onReady, onUnder, onChoose } = props;
   const { camera, gl, scene, size } = useThree();
   const controls = useRef<OrbitControls | null>(null);
-  const lamp = useRef<import('three').DirectionalLight>(null);
+  const lamp = useRef<DirectionalLight>(null);
   const lampAt = useRef(at);
   const box = useMemo(() => {
     const whole = new Box3();
@@ -232,111 +221,3 @@ function useDrawn(): () => void {
     timer.current = setTimeout(() => as(FINE), RESTS_MS);
   }, [gl, invalidate]);
 }
-
-/** Puts the lamp beside the eye, so that it goes with it. */
-function light(
-  lamp: import('three').DirectionalLight | null,
-  eye: OrthographicCamera,
-  target: Vector3,
-  [right, up]: Lamp,
-) {
-  if (!lamp) return;
-  eye.updateMatrixWorld();
-  const [x, y, z] = [0, 1, 2].map((i) => new Vector3().setFromMatrixColumn(eye.matrixWorld, i)) as [
-    Vector3,
-    Vector3,
-    Vector3,
-  ];
-  const ahead = Math.sqrt(Math.max(0.05, 1 - right * right - up * up));
-  lamp.position.copy(target).addScaledVector(x, right).addScaledVector(y, up).addScaledVector(z, ahead);
-  lamp.target.position.copy(target);
-  lamp.updateMatrixWorld();
-  lamp.target.updateMatrixWorld();
-}
-
-/** Puts the eye where a look has it, all of the machine in the frame. */
-function stand(
-  camera: OrthographicCamera,
-  at: View | 'corner',
-  box: Box3,
-  { width, height }: { width: number; height: number },
-) {
-  const { center, radius } = box.getBoundingSphere(new Sphere());
-  const [x, y, z] = EYES[at];
-  camera.position.set(center.x + x * radius * 3, center.y + y * radius * 3, center.z + z * radius * 3);
-  // From above and below the nose lies to the left, as on the sheet.
-  const flat = at === 'upper' ? 1 : at === 'lower' ? -1 : 0;
-  camera.up.set(0, flat, flat === 0 ? 1 : 0);
-  // Near and far close about it: paint that lies hardly over paint is told apart.
-  camera.near = radius;
-  camera.far = 5 * radius;
-  camera.lookAt(center);
-  camera.updateMatrixWorld();
-  const seen = box.clone().applyMatrix4(camera.matrixWorldInverse).getSize(new Vector3());
-  camera.zoom = FILLS * Math.min(width / seen.x, height / seen.y);
-  camera.updateProjectionMatrix();
-}
-
-function nearer(camera: OrthographicCamera, times: number) {
-  camera.zoom *= times;
-}
-
-/** One press of an arrow, radians. */
-const STEP = Math.PI / 18;
-
-function turnBy(camera: OrthographicCamera, target: Vector3, around: number, up: number) {
-  const from = camera.position.clone().sub(target);
-  camera.up.set(0, 0, 1);
-  const length = from.length();
-  const yaw = Math.atan2(from.y, from.x) + around;
-  const pitch = Math.min(1.56, Math.max(-1.56, Math.asin(from.z / length) - up));
-  camera.position.set(
-    target.x + length * Math.cos(pitch) * Math.cos(yaw),
-    target.y + length * Math.cos(pitch) * Math.sin(yaw),
-    target.z + length * Math.sin(pitch),
-  );
-  camera.lookAt(target);
-}
-
-const Piece = memo(function Piece({
-  piece,
-  colour,
-  opacity,
-  sheen,
-  hatch,
-  isLit,
-  onUnder,
-  onChoose,
-}: Shown & { isLit: boolean; onUnder: (zone: string | null) => void; onChoose: (zone: string) => void }): ReactNode {
-  const geometry = useMemo(() => geometryOf(piece), [piece]);
-  useEffect(() => () => geometry.dispose(), [geometry]);
-  const choose = (event: ThreeEvent<MouseEvent>) => {
-    event.stopPropagation();
-    // A drag that ends on it chooses nothing.
-    if (event.delta < 4) onChoose(piece.zone);
-  };
-  return (
-    <mesh
-      geometry={geometry}
-      onClick={choose}
-      onPointerOver={(event) => {
-        event.stopPropagation();
-        onUnder(piece.zone);
-      }}
-      onPointerOut={() => onUnder(null)}
-    >
-      <meshPhongMaterial
-        key={hatch ?? 'plain'}
-        color={colour}
-        // Where two pieces meet a point may show between them: what is seen there is the skin beyond.
-        side={DoubleSide}
-        transparent={opacity < 1}
-        opacity={opacity}
-        depthWrite={opacity === 1}
-        emissive={isLit ? '#4a4a4a' : '#000000'}
-        {...gleamOf(sheen, colour)}
-        {...HATCHED[hatch ?? 'plain']}
-      />
-    </mesh>
-  );
-});
