@@ -111,21 +111,27 @@ export function InHand(props: Props): ReactNode {
 
 const NONE: readonly SkinPiece[] = [];
 
+/** What was cut last: taken into the hand again, it is there at once. */
+let kept: { of: string; pieces: SkinPiece[] } | null = null;
+
 /** The machine cut into pieces of one zone and colour each, in a worker; what was seen stays until what comes after it is there. */
 function usePieces(data: SheetData): { pieces: SkinPiece[] | null; working: boolean; fault: string } {
-  const { working, start } = useWorker<Api, SkinPiece[]>(
+  const { working, start, stop } = useWorker<Api, SkinPiece[]>(
     () => new Worker(new URL('../../workers/skin.worker.ts', import.meta.url), { type: 'module' }),
   );
   const [fault, setFault] = useState('');
-  const [pieces, setPieces] = useState<SkinPiece[] | null>(null);
   const machine = useMemo(
     () =>
       JSON.stringify({ spec: data.spec, denominator: data.denominator, fields: data.fields, markings: data.markings }),
     [data],
   );
+  const [pieces, setPieces] = useState(kept?.of === machine ? kept.pieces : null);
   useEffect(() => {
+    // What was begun for another is not wanted any more.
+    if (kept?.of === machine) return stop();
     const made = start(async (api: Remote<Api>) => {
       const cut = await (api.skinOf(JSON.parse(machine) as MachineToSkin) as Promise<SkinPiece[]>);
+      kept = { of: machine, pieces: cut };
       setPieces(cut);
       setFault('');
       return cut;
