@@ -2,7 +2,7 @@ import { pathToFileURL } from 'node:url';
 import { chromium, type Browser } from '@playwright/test';
 import { listBriefs } from '../src/data/brief-list';
 import { closePool } from '../src/data/database';
-import { median, medianAndWorst, pace, type Figure } from './bench-figures';
+import { median, medianAndWorst, pace, show, type Figure } from './bench-figures';
 import { CHROMIUM } from './chromium';
 
 /** The view of the machine in the hand, on the demo, drawn in software as here. Figures of a browser at 1280 by 800. */
@@ -20,7 +20,7 @@ const OPEN = `(async () => {
   return performance.now() - start;
 })()`;
 
-/** Sets the slider, or the colours, and answers with the ms until two frames later. */
+/** Sets the slider, or the colours, and answers with the ms until the next frame is drawn, read back from the drawing. */
 const drawnAfter = (act: string) => `(async () => {
   const set = (element, value) => {
     const proto = element.tagName === 'SELECT' ? HTMLSelectElement : HTMLInputElement;
@@ -94,8 +94,7 @@ export async function benchHand(browser: Browser, base: string, id: string): Pro
 if (import.meta.url === pathToFileURL(process.argv[1]!).href) {
   const [brief] = await listBriefs();
   const browser = await chromium.launch(CHROMIUM);
-  for (const { what, found, asked } of [pace(), ...(await benchHand(browser, process.env.BASE_URL!, brief!.id))])
-    console.log(`${what.padEnd(72)} ${found.padStart(16)}   asked: ${asked}`);
+  for (const figure of [pace(), ...(await benchHand(browser, process.env.BASE_URL!, brief!.id))]) show(figure);
   await browser.close();
   await closePool();
 }

@@ -1,3 +1,4 @@
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import { G, Path, Svg, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { artworkIn, schemeOn } from '@/core/markings/placing';
@@ -95,7 +96,7 @@ function PdfView({
                     key={k}
                     d={rings.map((ring) => d(ring)).join('')}
                     fillRule="evenodd"
-                    fill={sheet.inks[code] ?? '#9a9a9a'}
+                    fill={sheet.inks[code] ?? UNMEASURED}
                   />
                 ))}
               </G>
@@ -117,7 +118,7 @@ function PdfView({
                   key={k}
                   d={field.region.map((ring) => d(ring)).join('')}
                   fillRule="evenodd"
-                  fill={sheet.inks[field.code] ?? '#9a9a9a'}
+                  fill={sheet.inks[field.code] ?? UNMEASURED}
                 />
               ))}
             </G>

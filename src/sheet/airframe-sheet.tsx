@@ -1,5 +1,6 @@
 'use client';
 
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
@@ -108,7 +109,7 @@ export function AirframeSheet({
       painted={
         overlay || (mode !== 'colours' && mode !== 'markings') ? undefined : fieldsInView(outline, painted, view)
       }
-      inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
+      inkOf={(code) => data.inks[code] ?? UNMEASURED}
     />
   );
   return (

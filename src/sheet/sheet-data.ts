@@ -1,3 +1,4 @@
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import { FORM_TITLES, formOf } from '@/core/outline/presets';
 import { acrossOf, acrossTitle } from '@/core/outline/scaled';
 import type { Fields } from '@/core/kept/records';
@@ -6,11 +7,14 @@ import { certaintyOf, type ZoneCertainty } from '@/core/workshop/certainty';
 import { hexOf } from '@/core/colour/spaces';
 import { coloursLaid } from '@/core/laid/laid';
 import type { OutlineSpec } from '@/core/outline/outline';
+import { softZones } from '@/core/derive/ruled';
+import type { Standing } from '@/core/skin/machine';
+import { poseOf } from '@/core/skin/pose';
 import type { SchemeField } from '@/core/scheme/field';
 import { windowInWords } from '@/ui/dates';
 
 /** What the airframe sheet needs to draw a brief: plain data, so that it can be sent to the browser. */
-export interface SheetData {
+export interface SheetData extends Standing {
   spec: OutlineSpec;
   denominator: number;
   titleBlock: { label: string; value: string }[];
@@ -35,7 +39,7 @@ export interface ZoneData {
 }
 
 export function sheetData(view: BriefView): SheetData {
-  const { brief, markings, fields } = view.state;
+  const { brief, markings, fields, subjects } = view.state;
   const inks = Object.fromEntries(
     [
       ...new Set([
@@ -74,6 +78,12 @@ export function sheetData(view: BriefView): SheetData {
       places,
     })),
     fields: fields.map(({ version: _, ...field }) => field),
+    pose: poseOf(brief.options),
+    // Who sits within is seen through the glass at the most.
+    subjects: subjects.flatMap(({ name, kind, count, byGate, lengthM, breadthM, heightM }) =>
+      byGate === 'end' ? [{ name, kind, count, lengthM, breadthM, heightM }] : [],
+    ),
+    softZones: [...softZones(view.questions)].sort(),
     inks,
   };
 }
@@ -81,7 +91,7 @@ export function sheetData(view: BriefView): SheetData {
 /** The screen colour of a code; grey where nobody measured it. */
 function inkOf({ official }: BriefView, code: string): string {
   const lab = official.get(code)?.lab;
-  return lab ? hexOf(lab) : '#9a9a9a';
+  return lab ? hexOf(lab) : UNMEASURED;
 }
 
 /** By zone: the share of the steps there that are done there; zones without any are left out. */

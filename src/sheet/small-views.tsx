@@ -1,5 +1,6 @@
 'use client';
 
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import type { ReactNode } from 'react';
 import { fieldsInView } from '@/core/scheme/in-view';
 import type { View } from '@/core/outline/zones';
@@ -41,7 +42,7 @@ export function SmallViews({
           }}
           painted={fieldsInView(outline, painted, view)}
           markings={data.markings}
-          inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
+          inkOf={(code) => data.inks[code] ?? UNMEASURED}
         />
       ))}
     </div>

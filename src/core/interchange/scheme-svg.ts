@@ -1,3 +1,4 @@
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import type { Region } from '@/core/geometry/clip';
 import type { Polygon } from '@/core/geometry/polygon';
 import { extentOf } from '@/core/geometry/polygon';
@@ -37,7 +38,7 @@ export function schemeSvg({ outline, denominator, fields, markings, zoneColours,
       `${(GAP_MM + (u - left) * scale).toFixed(3)} ${(y + (v - top) * scale).toFixed(3)}`;
     const closed = (line: Polygon) => `M${line.map(at).join('L')}Z`;
     const inked = (rings: Region, code: string) =>
-      `<path d="${rings.map(closed).join('')}" fill="${inks[code] ?? '#9a9a9a'}" fill-rule="evenodd" stroke="none"/>`;
+      `<path d="${rings.map(closed).join('')}" fill="${inks[code] ?? UNMEASURED}" fill-rule="evenodd" stroke="none"/>`;
     const fields = view === 'front' ? [] : fieldsInView(outline, painted, view);
     const shapes = shapesUnderFields(drawing, fields).map(({ shape, over }) => {
       const fill = shape.glass ? '#fafafa' : (zoneColours[shape.zone] ?? OPEN);

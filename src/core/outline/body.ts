@@ -94,28 +94,50 @@ export function girthOfAngle(body: Body, x: number, angle: number): number {
   return turns + Math.atan2(Math.sin(rest) / width, Math.cos(rest) / height) / RAD;
 }
 
+/** The other coordinate of the unit superellipse: |y|^n + |z|^n = 1. */
+const across = (n: number, share: number): number => (1 - Math.abs(share) ** n) ** (1 / n);
+
 /** The girth angle from 0 (spine) to 180 (keel) at a height above the centre, as a share -1 (keel) .. 1 (spine) of the half height. */
 export function girthOfHeight(n: number, share: number): number {
-  const wanted = Math.min(1, Math.max(-1, share));
-  if (n === 2) return Math.acos(wanted) / RAD;
-  return girthWhere((sin, cos, r) => r * cos - wanted, n, 180);
+  const height = Math.min(1, Math.max(-1, share));
+  return Math.atan2(across(n, height), height) / RAD;
 }
 
 /** The girth angle from 0 (spine) to 90 (widest) at a breadth from the centre line, as a share 0 .. 1 of the half width. */
 export function girthOfBreadth(n: number, share: number): number {
-  const wanted = Math.min(1, Math.max(0, share));
-  if (n === 2) return Math.asin(wanted) / RAD;
-  return girthWhere((sin, _, r) => wanted - r * sin, n, 90);
+  const breadth = Math.min(1, Math.max(0, share));
+  return Math.atan2(breadth, across(n, breadth)) / RAD;
 }
 
-/** Where a measure that falls with the angle is nought, by halving. */
-function girthWhere(measure: (sin: number, cos: number, r: number) => number, n: number, most: number): number {
-  let [low, high] = [0, most];
-  for (let i = 0; i < 44; i += 1) {
-    const middle = (low + high) / 2;
-    const [sin, cos] = [Math.sin(middle * RAD), Math.cos(middle * RAD)];
-    if (measure(sin, cos, reach(sin, cos, n)) > 0) low = middle;
-    else high = middle;
+/** Points of sections in so many even steps of girth from the spine round; most bodies have one shape of section all along. */
+export function ringMaker(y: number, round: number): (section: Section) => (step: number) => Xyz {
+  let shape = NaN;
+  let unit: Float64Array = new Float64Array();
+  return ({ x, width, height, z, n }) => {
+    if (n !== shape) [shape, unit] = [n, unitSection(n, round)];
+    const here = unit;
+    return (step) => [x, y + (width / 2) * here[2 * step]!, z + (height / 2) * here[2 * step + 1]!];
+  };
+}
+
+/** Every section of a body as a ring of points. */
+export function sectionRings({ sections, y }: Body, round: number): Xyz[][] {
+  const ringOf = ringMaker(y, round);
+  return sections.map((section) => {
+    const at = ringOf(section);
+    return Array.from({ length: round + 1 }, (_, step) => at(step));
+  });
+}
+
+/** Breadth and height of the unit section, step by step. */
+function unitSection(n: number, round: number): Float64Array {
+  const ring = new Float64Array(2 * round + 2);
+  for (let step = 0; step <= round; step += 1) {
+    const girth = ((360 * step) / round) * RAD;
+    const [sin, cos] = [Math.sin(girth), Math.cos(girth)];
+    const r = reach(sin, cos, n);
+    ring[2 * step] = r * sin;
+    ring[2 * step + 1] = r * cos;
   }
-  return (low + high) / 2;
+  return ring;
 }

@@ -1,6 +1,16 @@
 import { intersection, type Region } from '@/core/geometry/clip';
 import { dense, extentOf, polygonArea, rectangle, type Point, type Polygon } from '@/core/geometry/polygon';
-import { between, bodyPoint, girthOfBreadth, girthOfHeight, sectionAt, stretchAt, type Body, type Xyz } from './body';
+import {
+  between,
+  bodyPoint,
+  girthOfBreadth,
+  girthOfHeight,
+  sectionAt,
+  sectionRings,
+  stretchAt,
+  type Body,
+  type Xyz,
+} from './body';
 import { chordAt, liftingPoint, outOf, spanwise, type Lifting } from './lifting';
 import { project } from './drawing';
 import { isSide, type View } from './zones';
@@ -95,10 +105,12 @@ export function shownIn(chart: Chart, region: Region, view: View, length: number
   if (!seen) return [];
   const shown = chart.shown?.[view];
   const own = cutTo(region, seen);
-  return (shown ? intersection(own, shown) : own).map((ring) =>
-    followed(chart, ring, true).map((point) => project(view, length, ...chart.at(point))),
-  );
+  return drawnIn(chart, shown ? intersection(own, shown) : own, view, length);
 }
+
+/** A region of a chart as it is drawn where a view looks at all of it. */
+export const drawnIn = (chart: Chart, region: Region, view: View, length: number): Polygon[] =>
+  region.map((ring) => followed(chart, ring, true).map((point) => project(view, length, ...chart.at(point))));
 
 /** What of a region lies in upright rectangles. Most lie in one of them or in none, which needs no clipping. */
 function cutTo(region: Region, boxes: Region): Region {
@@ -175,11 +187,10 @@ export function bodyChart(
     Object.entries(whole).filter(([view]) => view === 'upper' || view === 'lower' || sides.includes(view as View)),
   );
   // Between two sections: areas from the spine round to each girth, for a unit of length, at its first and its last end.
+  const rings = sectionRings(body, GIRTHS);
   const tables = sections.slice(1).map((after, i) => {
     const before = sections[i]!;
-    const ends = [before, after].map((section) =>
-      Array.from({ length: GIRTHS + 1 }, (_, k) => bodyPoint(body, section.x, k * GIRTH_STEP)),
-    );
+    const ends = [rings[i]!, rings[i + 1]!];
     const dx = after.x - before.x;
     const sums = ends.map(() => new Float64Array(GIRTHS + 1));
     for (let k = 0; k < GIRTHS; k += 1) {

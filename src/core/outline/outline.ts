@@ -5,15 +5,17 @@ import type { Landing } from '@/core/kit/options';
 import type { StoreAt } from '@/core/kit/stores';
 import { difference, intersection, together, type Region } from '@/core/geometry/clip';
 import { extentOf, polygonArea, type Extent, type Polygon } from '@/core/geometry/polygon';
-import { areaOn, followed, lineIn, shownIn, type Chart } from './chart';
+import { areaOn, drawnIn, lineIn, shownIn, type Chart } from './chart';
 import type { Dimensions } from './dimensions';
 import { emptyDrawings, project, type Drawings, type ViewDrawing } from './drawing';
+import { doorParts } from './doors';
 import { drawFront } from './front';
 import { boardPart, hullPart, islandParts } from './afloat';
 import { fuselagePart } from './fuselage';
 import { gearParts } from './gear';
 import { hungParts } from './hung';
 import { interiorZones } from './interior';
+import type { Leaf, Sight } from './leaves';
 import { paneParts } from './panes';
 import type { SkinLine, SkinPart, ZoneRegion } from './parts';
 import { boomParts, canopyParts, floatParts, FRAMES_SHARE, nacelleParts, spinnerParts } from './pods';
@@ -75,6 +77,8 @@ export interface Outline {
   /** What is fitted to it, each with a surface of its own. */
   solids: Solid[];
   lines: SkinLine[];
+  leaves: Leaf[];
+  sights: Sight[];
   drawings: Drawings;
   /** From ahead, drawn when it is asked for. */
   front: () => ViewDrawing;
@@ -99,7 +103,8 @@ function draw(spec: OutlineSpec): Outline {
   const form = formOf(spec.preset);
   const fuselage =
     form === 'ship' ? hullPart(body, d, edges) : form === 'base' ? boardPart(body, d) : fuselagePart(body, d, edges);
-  const panes = paneParts(preset, d, fuselage.regions[0]!.chart);
+  const skin = fuselage.regions[0]!.chart;
+  const panes = paneParts(preset, d, skin);
   // In the order in which zones are listed; what lies over what is told by their levels.
   const parts: SkinPart[] = [
     fuselage,
@@ -111,7 +116,8 @@ function draw(spec: OutlineSpec): Outline {
     ...boomParts(d),
     ...nacelleParts(preset, d),
     ...(spec.spinner === false ? [] : spinnerParts(profile, preset, d)),
-    ...canopyParts(profile, preset, d),
+    ...canopyParts(profile, preset, d, skin),
+    ...doorParts(preset, d, skin),
     ...floatParts(d, spec.landing),
     ...rotorParts(profile, preset, d, spec.folded),
     ...panes,
@@ -140,6 +146,8 @@ function draw(spec: OutlineSpec): Outline {
     regions,
     solids,
     lines: parts.flatMap((part) => part.lines),
+    leaves: parts.flatMap((part) => part.leaves ?? []),
+    sights: parts.flatMap((part) => part.sights ?? []),
     drawings,
     front: () => drawFront(parts, d),
     extents: Object.fromEntries(
@@ -174,33 +182,28 @@ function surfaceOf(group: ZoneGroup, { surfaces }: OutlineSpec, { surface }: Pre
 /** Wings, tails and fins are shown from where they come out of the bodies that they are fixed to. */
 function standOut(parts: readonly SkinPart[], length: number): void {
   const regions = parts.flatMap((part) => part.regions);
-  const bodies = bodiesOf(regions);
+  const bodies = chartsOf({ regions: regions.filter(({ glass }) => !glass) }).filter(({ on }) => on.kind === 'body');
+  const isAslant = (chart: Chart, view: View) =>
+    parts.some(({ edgeOn }) => edgeOn?.some((one) => one.chart === chart && one.view === view));
   for (const chart of chartsOf({ regions })) {
     if (chart.on.kind !== 'lifting') continue;
     const own = ownOf(regions, chart);
     chart.shown = Object.fromEntries(
-      VIEWS.flatMap((view) => (chart.seen[view] ? [[view, standingOut(chart, own, bodies, view, length)]] : [])),
+      VIEWS.filter((view) => chart.seen[view] || isAslant(chart, view)).map((view) => [
+        view,
+        standingOut(chart, own, bodies, view, length),
+      ]),
     );
   }
 }
 
-const bodiesOf = (regions: readonly ZoneRegion[]): Chart[] =>
-  chartsOf({ regions: regions.filter(({ glass }) => !glass) }).filter(({ on }) => on.kind === 'body');
-
 const ownOf = (regions: readonly ZoneRegion[], chart: Chart): Region =>
   regions.flatMap((one) => (one.chart === chart ? one.region : []));
-
-/** The level at which bodies are drawn: what stands out of them lies over them, in whatever order it was made. */
-const BODIES = 30;
 
 function drawParts(parts: readonly SkinPart[], length: number): Drawings {
   const drawings = emptyDrawings();
   for (const view of VIEWS) {
-    const levelIn = ({ level, levels, regions }: SkinPart) => {
-      const own = levels?.[view] ?? level;
-      const isCut = regions.some(({ chart }) => chart.shown?.[view] !== undefined);
-      return isCut && levels?.[view] === undefined ? Math.max(own, BODIES + 1) : own;
-    };
+    const levelIn = ({ level, levels }: SkinPart) => levels?.[view] ?? level;
     for (const part of [...parts].sort((one, other) => levelIn(one) - levelIn(other))) {
       for (const { zone, chart, region, glass } of part.regions)
         for (const points of shownIn(chart, region, view, length))
@@ -213,7 +216,7 @@ function drawParts(parts: readonly SkinPart[], length: number): Drawings {
           });
       for (const { view: from, zone, points, chart } of part.edgeOn ?? [])
         if (from === view)
-          for (const shape of chart ? aslant(chart, parts, view, length) : [points])
+          for (const shape of chart ? aslant(chart, part.regions, view, length) : [points])
             drawings[view].shapes.push({ zone, points: shape });
     }
     // Over all shapes, or what lies later would hide them.
@@ -230,14 +233,13 @@ function drawParts(parts: readonly SkinPart[], length: number): Drawings {
 }
 
 /** A face that a view sees aslant, from where it comes out of the bodies that it is fixed to. */
-function aslant(chart: Chart, parts: readonly SkinPart[], view: View, length: number): Polygon[] {
-  const regions = parts.flatMap((part) => part.regions);
-  const own = ownOf(regions, chart);
-  const out = standingOut(chart, own, bodiesOf(regions), view, length);
-  return intersection(together(own.map((ring) => [ring])), out).map((ring) =>
-    followed(chart, ring, true).map((point) => project(view, length, ...chart.at(point))),
+const aslant = (chart: Chart, regions: readonly ZoneRegion[], view: View, length: number): Polygon[] =>
+  drawnIn(
+    chart,
+    intersection(together(ownOf(regions, chart).map((ring) => [ring])), chart.shown![view]!),
+    view,
+    length,
   );
-}
 
 /** Zones that are a sliver in a view are not seen from there: least share of the largest view of a zone. */
 const SEEN_SHARE = 0.15;

@@ -1,8 +1,9 @@
 import type { Landing } from '@/core/kit/options';
-import { steps, type Point } from '@/core/geometry/polygon';
-import type { Body, Section } from './body';
+import { rectangle, steps, type Point, type Polygon } from '@/core/geometry/polygon';
+import { girthOfBreadth, type Body, type Section } from './body';
 import { bodyChart, type Chart } from './chart';
 import type { Dimensions } from './dimensions';
+import { slid } from './leaves';
 import type { SkinPart } from './parts';
 import type { Preset } from './preset';
 import type { Profile } from './profile';
@@ -140,8 +141,32 @@ export function floatParts(d: Dimensions, landing: Landing): SkinPart[] {
 /** Of a canopy only the frames are painted. */
 export const FRAMES_SHARE = 0.25;
 
+/** The windscreen stays where it is: up to this share of the length of the canopy. */
+const WINDSCREEN = 0.3;
+/** How far a hood slides aft, as a share of the length of the canopy, and how high over the spine, m. */
+const HOOD = { slides: 0.58, above: 0.02 } as const;
+/** The opening under a canopy: between shares of its length, this share of its breadth. */
+const OPENING = { from: 0.12, to: 0.82, breadth: 0.8 } as const;
+/** Breadth of a canopy as a share of the fuselage's. */
+const CANOPY_BREADTH = 0.62;
+
+/** The cockpit as it is seen from above, in the skin of the fuselage: on either side of its spine. */
+function cockpitUnder({ on }: Chart, d: Dimensions, bulge: (t: number) => number): Polygon[] {
+  if (on.kind !== 'body') return [];
+  const { n } = on.body.sections[0]!;
+  const edge = steps(OPENING.from, OPENING.to, 16).map((t): Point => [
+    d.canopyStation + t * d.canopyLength,
+    girthOfBreadth(n, CANOPY_BREADTH * OPENING.breadth * bulge(t)),
+  ]);
+  const [first, last] = [edge[0]![0], edge.at(-1)![0]];
+  return [
+    [[first, 0], [last, 0], ...[...edge].reverse()],
+    [[first, 360], [last, 360], ...[...edge].reverse().map(([x, q]): Point => [x, 360 - q])],
+  ];
+}
+
 /** The glass of a canopy with its frames: the upper half of a bubble that sits in the spine. */
-export function canopyParts(profile: Profile, preset: Preset, d: Dimensions): SkinPart[] {
+export function canopyParts(profile: Profile, preset: Preset, d: Dimensions, fuselage: Chart): SkinPart[] {
   if (preset.glazing !== 'canopy' || d.canopyLength <= 0) return [];
   const bulge = (t: number) => Math.max(0, Math.sin(Math.PI * Math.max(0, t) ** 0.72)) ** 0.62;
   const body: Body = {
@@ -150,7 +175,7 @@ export function canopyParts(profile: Profile, preset: Preset, d: Dimensions): Sk
       const x = d.canopyStation + t * d.canopyLength;
       return {
         x,
-        width: 2 * profile.halfWidth(x) * 0.62 * bulge(t),
+        width: 2 * profile.halfWidth(x) * CANOPY_BREADTH * bulge(t),
         height: 2 * d.canopyHeight * bulge(t) + 0.04,
         z: profile.top(x) - 0.02,
         n: 2,
@@ -162,13 +187,15 @@ export function canopyParts(profile: Profile, preset: Preset, d: Dimensions): Sk
   const above = (view: View) => view !== 'lower';
   const seen = Object.fromEntries(VIEWS.filter(above).map((view) => [view, chart.seen[view]!]));
   const [from, to] = [d.canopyStation, d.canopyStation + d.canopyLength];
+  const hood = { ...chart, seen };
+  const slide = HOOD.slides * d.canopyLength;
   return [
     {
       level: 75,
       regions: [
         {
           zone: 'canopy',
-          chart: { ...chart, seen },
+          chart: hood,
           region: [
             [
               [from, 0],
@@ -186,10 +213,20 @@ export function canopyParts(profile: Profile, preset: Preset, d: Dimensions): Sk
           glass: true,
         },
       ],
-      lines: [0.3, 0.62].map((share, i) => ({
+      leaves: [
+        {
+          opens: 'canopy',
+          chart: hood,
+          region: [rectangle(from + WINDSCREEN * d.canopyLength, 0, to, 360)],
+          motion: slid([slide, 0, Math.max(0, profile.top(to + slide) - profile.top(to)) + HOOD.above]),
+          inside: null,
+        },
+      ],
+      sights: [{ of: 'cockpit', opens: null, chart: fuselage, region: cockpitUnder(fuselage, d, bulge) }],
+      lines: [WINDSCREEN, 0.62].map((share, i) => ({
         id: `canopy frame ${i + 1}`,
         kind: 'panel' as const,
-        chart: { ...chart, seen },
+        chart: hood,
         points: [
           [from + share * d.canopyLength, 270],
           [from + share * d.canopyLength, 450],

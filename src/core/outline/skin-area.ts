@@ -1,4 +1,4 @@
-import { bodyPoint, type Body, type Xyz } from './body';
+import { ringMaker, sectionAt, type Body, type Xyz } from './body';
 import { liftingPoint, type Lifting } from './lifting';
 
 /**
@@ -14,7 +14,9 @@ const CHORDWISE = 48;
 export function triangle(a: Xyz, b: Xyz, c: Xyz): number {
   const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
   const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
-  return Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / 2;
+  const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+  // Math.hypot, which minds overflow, takes several times as long.
+  return Math.sqrt(x * x + y * y + z * z) / 2;
 }
 
 /** A skin's developed area, and the first moment of it along x: area times station, added up. */
@@ -24,16 +26,20 @@ export interface Skin {
 }
 
 /** The skin over a grid of its points, each quad cut into two triangles. */
-function gridSkin(rows: number, columns: number, at: (row: number, column: number) => Xyz): Skin {
+function gridSkin(rows: number, columns: number, rowOf: (row: number) => (column: number) => Xyz): Skin {
   let [area, moment] = [0, 0];
-  let before = Array.from({ length: columns + 1 }, (_, j) => at(0, j));
+  const points = (row: number) => {
+    const at = rowOf(row);
+    return Array.from({ length: columns + 1 }, (_, j) => at(j));
+  };
+  let before = points(0);
   const add = (a: Xyz, b: Xyz, c: Xyz) => {
     const one = triangle(a, b, c);
     area += one;
     moment += (one * (a[0] + b[0] + c[0])) / 3;
   };
   for (let i = 1; i <= rows; i += 1) {
-    const row = Array.from({ length: columns + 1 }, (_, j) => at(i, j));
+    const row = points(i);
     for (let j = 0; j < columns; j += 1) {
       add(before[j]!, before[j + 1]!, row[j + 1]!);
       add(before[j]!, row[j + 1]!, row[j]!);
@@ -49,20 +55,21 @@ const together = (skins: readonly Skin[]): Skin => ({
 });
 
 /** The whole skin of a body without end caps; `round` steps round it. */
-export const bodySkin = (body: Body, round = ROUND, along = ALONG): Skin =>
-  together(
+export function bodySkin(body: Body, round = ROUND, along = ALONG): Skin {
+  const ringOf = ringMaker(body.y, round);
+  return together(
     body.sections.slice(1).map((after, i) => {
       const before = body.sections[i]!;
-      const x = (row: number) => before.x + ((after.x - before.x) * row) / along;
-      return gridSkin(along, round, (row, column) => bodyPoint(body, x(row), (360 * column) / round));
+      return gridSkin(along, round, (row) => ringOf(sectionAt(body, before.x + ((after.x - before.x) * row) / along)));
     }),
   );
+}
 
 /** Both faces of one half of a wing or tail. */
 export const liftingSkin = (of: Lifting, chordwise = CHORDWISE): Skin =>
   together(
     ([1, -1] as const).map((face) =>
-      gridSkin(SPANWISE, chordwise, (row, column) => liftingPoint(of, face, row / SPANWISE, column / chordwise)),
+      gridSkin(SPANWISE, chordwise, (row) => (column) => liftingPoint(of, face, row / SPANWISE, column / chordwise)),
     ),
   );
 

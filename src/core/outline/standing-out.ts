@@ -36,7 +36,7 @@ export function standingOut(chart: Chart, own: Region, bodies: readonly Chart[],
       if (!under) return false;
       const over = body.at(under);
       const seen = project(view, length, ...over);
-      const isBefore = Math.hypot(seen[0] - drawn[0], seen[1] - drawn[1]) < SAME;
+      const isBefore = Math.abs(seen[0] - drawn[0]) < SAME && Math.abs(seen[1] - drawn[1]) < SAME;
       return isBefore && NEARER[view](over) > NEARER[view](at) + SAME;
     });
   };

@@ -1,12 +1,14 @@
 import { polygonHull } from 'd3-polygon';
-import { steps, type Point } from '@/core/geometry/polygon';
+import type { Region } from '@/core/geometry/clip';
+import { rectangle, steps, type Point } from '@/core/geometry/polygon';
 import type { Xyz } from './body';
 import { liftingChart, type Chart } from './chart';
 import { USUAL_BAYS, type Dimensions } from './dimensions';
 import { project } from './drawing';
 import { chordAt, liftingPoint, type Lifting } from './lifting';
-import type { SkinLine, SkinPart } from './parts';
-import { onWay } from './space';
+import { turned, type Leaf, type Motion, type Opening } from './leaves';
+import { OVER_BODIES, type SkinLine, type SkinPart } from './parts';
+import { onWay, way } from './space';
 import type { Profile } from './profile';
 import type { ZoneEdges } from './zone-edges';
 import { sided, zoneOf, type Zone } from './zones';
@@ -71,6 +73,15 @@ const half = (
   upright: false,
 });
 
+/** The places of a hinge at a share of the chord from the rear, by shares of the span. */
+function hingeOf(of: Lifting, hinge: number): (share: number) => Point {
+  const { leading, trailing } = planOf(of);
+  return (share) => {
+    const out = share * of.semispan;
+    return [out, trailing(out) - hinge * (trailing(out) - leading(out))];
+  };
+}
+
 /** What runs over a wing: hinges of flap and aileron at a share of the chord from the rear, and its own edges. */
 function wingLines(
   of: Lifting,
@@ -81,10 +92,7 @@ function wingLines(
   cuts: readonly number[],
 ): SkinLine[] {
   const { leading, trailing } = planOf(of);
-  const at = (share: number): Point => {
-    const out = share * of.semispan;
-    return [out, trailing(out) - hinge * (trailing(out) - leading(out))];
-  };
+  const at = hingeOf(of, hinge);
   const spanwise = (from: number, to: number) => steps(from, to, 8).map(at);
   const cut = (share: number): Point[] => [at(share), [share * of.semispan, trailing(share * of.semispan)]];
   const [inner, middle, outer] = cuts;
@@ -141,11 +149,56 @@ function fromOutside(
 const NEAR_TIP = 0.97;
 const EDGE_ON_AT = [0.12, 0.5, NEAR_TIP] as const;
 
+const OVER_BODIES_IN_PLAN = { upper: OVER_BODIES, lower: OVER_BODIES };
+
 const sidedZone = (key: string, title: string, side: HalfSide, group: Zone['group']): Zone =>
   zoneOf(sided(key, side), `${title}, ${side}`, group, side);
 
 /** Low wings are drawn under the fuselage in plan and before it from the side; high ones over it. */
 export const isHigh = (d: Dimensions) => d.wingHeight > d.fuselageHeight * 0.7;
+
+/** The flap, as shares of chord from the rear and of span; ailerons go on from there. Let down and folded up, degrees. */
+const FLAP = { chord: 0.24, from: 0.16, to: 0.57, downDeg: 40 } as const;
+const AILERON_TO = 0.9;
+/** Wings that fold do so where the flap ends. */
+const FOLD = { at: FLAP.to, upDeg: 100 } as const;
+
+/** The two faces of a wing, upper and lower: what moves takes a part of each along. */
+type Faces = readonly [upper: Chart, lower: Chart];
+
+function flap(of: Lifting, faces: Faces): Leaf[] {
+  const { trailing } = planOf(of);
+  const hinge = hingeOf(of, FLAP.chord);
+  const [from, to] = [hinge(FLAP.from), hinge(FLAP.to)];
+  const behind = Math.max(trailing(from[0]), trailing(to[0])) + 1;
+  const [inner, outer] = [middleOf(faces, from), middleOf(faces, to)];
+  return leavesOf(
+    'flaps',
+    faces,
+    [[from, to, [to[0], behind], [from[0], behind]]],
+    // The trailing edge goes down on either side.
+    turned(inner, way(inner, outer), of.side * FLAP.downDeg),
+  );
+}
+
+/** What is outside of the fold, turned up about it. */
+function foldingPanel(of: Lifting, faces: Faces): Leaf[] {
+  const out = FOLD.at * of.semispan;
+  const { leading, trailing } = planOf(of);
+  const reach = 10 * of.semispan;
+  return leavesOf(
+    'fold',
+    faces,
+    [rectangle(out, Math.min(-reach, leading(out)), of.semispan * 1.1, Math.max(reach, trailing(out)))],
+    turned(middleOf(faces, [out, (leading(out) + trailing(out)) / 2]), [1, 0, 0], of.side * FOLD.upDeg),
+  );
+}
+
+const leavesOf = (opens: Opening, faces: Faces, region: Region, motion: Motion): Leaf[] =>
+  faces.map((chart) => ({ opens, chart, region, motion, inside: null }));
+
+/** Half-way between the two faces. */
+const middleOf = ([upper, lower]: Faces, at: Point): Xyz => onWay(upper.at(at), lower.at(at), 0.5);
 
 /** The wing. Inner and outer panels differ above, one zone a side below. */
 export function wingParts(profile: Profile, d: Dimensions, edges: ZoneEdges): SkinPart[] {
@@ -160,10 +213,11 @@ export function wingParts(profile: Profile, d: Dimensions, edges: ZoneEdges): Sk
     const of = half(side, plan, at);
     const upper = liftingChart(`wing-upper-${side}`, of, 1, d.length, ['upper']);
     const lower = liftingChart(`wing-lower-${side}`, of, -1, d.length, ['lower']);
-    const lines = (chart: Chart, name: string) => wingLines(of, chart, root, 0.24, name, [0.16, 0.57, 0.9]);
+    const lines = (chart: Chart, name: string) =>
+      wingLines(of, chart, root, FLAP.chord, name, [FLAP.from, FLAP.to, AILERON_TO]);
     return {
       level: isHigh(d) ? 40 : 20,
-      levels: { port: 45, starboard: 45 },
+      levels: { ...(isHigh(d) ? {} : OVER_BODIES_IN_PLAN), port: 45, starboard: 45 },
       regions: [
         { zone: sided('wing-upper-inner', side), chart: upper, region: [panel(of, () => root, split)] },
         { zone: sided('wing-upper-outer', side), chart: upper, region: [panel(of, split, () => of.semispan)] },
@@ -180,6 +234,7 @@ export function wingParts(profile: Profile, d: Dimensions, edges: ZoneEdges): Sk
         },
       ],
       lines: [...lines(upper, `${side} wing`), ...lines(lower, `${side} wing, below:`)],
+      leaves: [...flap(of, [upper, lower]), ...(d.upperWingHeight > 0 ? [] : foldingPanel(of, [upper, lower]))],
       zones: [
         sidedZone('wing-upper-inner', 'Inner wing upper', side, 'wings'),
         sidedZone('wing-upper-outer', 'Outer wing upper', side, 'wings'),
@@ -280,7 +335,7 @@ export function tailplaneParts(profile: Profile, d: Dimensions): SkinPart[] {
     const lower = liftingChart(`tailplane-lower-${side}`, of, -1, d.length, ['lower']);
     return {
       level: 10,
-      levels: { port: 52, starboard: 52 },
+      levels: { ...OVER_BODIES_IN_PLAN, port: 52, starboard: 52 },
       regions: [
         { zone: sided('tailplane-upper', side), chart: upper, region: whole },
         { zone: sided('tailplane-lower', side), chart: lower, region: whole },

@@ -5,7 +5,8 @@ import { PLAIN } from '@/core/markings/design';
 import type { PlaceableMarking } from '@/core/markings/placing';
 import { PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';
 import type { SchemeField } from '@/core/scheme/field';
-import { skinOf, type MachineToSkin, type SkinPiece } from './machine';
+import { skinOf, type MachineToSkin } from './machine';
+import type { SkinPiece } from './piece';
 
 /** Whatever outline, scheme and markings passed their schemas, what is drawn of them is sound. */
 

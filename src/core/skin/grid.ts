@@ -159,10 +159,10 @@ export function liftingMesh(of: Lifting, tolerance: number): Mesh {
   return maker.mesh;
 }
 
-/** Any skin over two coordinates, as triangles: `ps` and `qs` are cuts that it is bent at. */
-export function pointGrid(at: At, ps: readonly number[], qs: readonly number[], tolerance: number): Mesh {
-  const size = Math.max(...[at(ps[0]!, qs[0]!), at(ps.at(-1)!, qs.at(-1)!)].flat().map(Math.abs), tolerance);
+/** Any skin over two coordinates, as triangles: `ps` and `qs` are cuts that it is bent at; no finer than these where no tolerance is given. */
+export function pointGrid(at: At, ps: readonly number[], qs: readonly number[], tolerance: number | null): Mesh {
+  const size = Math.max(...[at(ps[0]!, qs[0]!), at(ps.at(-1)!, qs.at(-1)!)].flat().map(Math.abs), tolerance ?? 0);
   const maker = new MeshMaker(size);
-  laidOut(at, gridOf(at, ps, qs, tolerance), maker, false);
+  laidOut(at, tolerance === null ? { ps: [...ps], qs: [...qs] } : gridOf(at, ps, qs, tolerance), maker, false);
   return maker.mesh;
 }

@@ -4,6 +4,9 @@ import { signedArea, type Point, type Polygon } from '@/core/geometry/polygon';
 import { between, type Xyz } from '@/core/outline/body';
 import type { Chart } from '@/core/outline/chart';
 import { cross, onWay, plus, unit, way } from '@/core/outline/space';
+import { solidPoint, type Solid } from '@/core/outline/solid';
+import { pointGrid } from './grid';
+import { cornerAt, type Mesh } from './mesh';
 
 /** Regions of a chart lifted off the page: cut there, triangulated there, and bent with the skin. Their borders stay crisp at any size. */
 
@@ -164,4 +167,32 @@ export function normalAt({ at, step }: Chart, [p, q]: Point, turn: 1 | -1): Xyz 
   const out = cross(way(at([p - dp, q]), at([p + dp, q])), way(at([p, q - dq]), at([p, q + dq])));
   // At a point of a nose every way is out: the axis is as good as any.
   return Math.hypot(...out) > 0 ? unit(plus([0, 0, 0], out, turn)) : [-1, 0, 0];
+}
+
+/** A mesh with the way it looks at each corner: the mean of its triangles there. */
+export function smooth({ positions, triangles }: Mesh): Lifted {
+  const normals = new Float32Array(positions.length);
+  for (let i = 0; i < triangles.length; i += 3) {
+    const corners = [triangles[i]!, triangles[i + 1]!, triangles[i + 2]!];
+    const [a, b, c] = corners.map((corner) => cornerAt(positions, corner)) as [Xyz, Xyz, Xyz];
+    const n = cross(way(a, b), way(a, c));
+    for (const corner of corners) n.forEach((value, k) => (normals[3 * corner + k]! += value));
+  }
+  for (let i = 0; i < normals.length; i += 3) {
+    const length = Math.hypot(normals[i]!, normals[i + 1]!, normals[i + 2]!);
+    // A corner of no triangle looks nowhere: anywhere is as good.
+    if (length === 0) normals[i] = 1;
+    else for (let k = 0; k < 3; k += 1) normals[i + k]! /= length;
+  }
+  return { positions: Float32Array.from(positions), normals, index: Uint32Array.from(triangles) };
+}
+
+/** The skin of something fitted, as a mesh; without a tolerance as fine as the girths that are given. */
+export function solidSkin(
+  solid: Solid,
+  tolerance: number | null,
+  girths: readonly number[] = [0, 90, 180, 270, 360],
+): Lifted {
+  const stations = solid.body.sections.map(({ x }) => x);
+  return smooth(pointGrid((s, girth) => solidPoint(solid, s, girth), stations, girths, tolerance));
 }

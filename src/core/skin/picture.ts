@@ -1,8 +1,8 @@
 import type { Xyz } from '@/core/outline/body';
 import { dot, plus, unit } from '@/core/outline/space';
-import { srgbToXyz, xyzToSrgb } from '@/core/colour/spaces';
-import type { SkinPiece } from './machine';
-import { framed, seenFrom, type Eye } from './seen-from';
+import { hexToLab, labToXyz, xyzToSrgb } from '@/core/colour/spaces';
+import type { SkinPiece } from './piece';
+import { aheadOf, framed, seenFrom, USUAL_LAMP, type Eye } from './seen-from';
 
 /** A picture of the machine for paper, drawn without a browser, lit as it is in the hand. */
 
@@ -15,8 +15,7 @@ export interface PaintedPiece {
 
 /** Points that one point of the picture is the mean of, along each way. */
 const FINER = 2;
-/** Where the light comes from, by the eye's own ways: upper left, from before. Half of the light comes from all round. */
-const LAMP = { right: -0.45, up: 0.5, toward: 0.74 } as const;
+/** So much of the light comes from all round, the rest from the lamp. */
 const AROUND = 0.5;
 
 /** RGBA, row by row; what is not machine is clear. */
@@ -48,7 +47,8 @@ export function pictureOf(
     high,
     below,
   );
-  const lamp = unit(plus(plus(plus([0, 0, 0], eye.right, LAMP.right), eye.up, LAMP.up), eye.toward, LAMP.toward));
+  const [right, up] = USUAL_LAMP;
+  const lamp = unit(plus(plus(plus([0, 0, 0], eye.right, right), eye.up, up), eye.toward, aheadOf(USUAL_LAMP)));
   const inks = [solid, clear].map((list) => list.map(({ colour }) => linear(colour))) as [Xyz[], Xyz[]];
   const sums = new Float64Array(4 * width * height);
   for (let at = 0; at < wide * high; at += 1) {
@@ -81,5 +81,4 @@ function lit(normals: Float32Array, at: number, { toward }: Eye, lamp: Xyz): num
 }
 
 /** Light of a screen colour, as it adds up. */
-const linear = (hex: string): Xyz =>
-  srgbToXyz([1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16) / 255) as unknown as Xyz) as unknown as Xyz;
+const linear = (hex: string): Xyz => [...labToXyz(hexToLab(hex))];

@@ -1,6 +1,6 @@
 import type { Xyz } from '@/core/outline/body';
 import { cross, dot, unit } from '@/core/outline/space';
-import type { SkinPiece } from './machine';
+import type { SkinPiece } from './piece';
 
 /** The machine as an eye far off sees it: which piece shows at each point of a picture, and how it lies to the light. Without a browser. */
 
@@ -35,8 +35,15 @@ export interface SeenFrom {
   depth: Float32Array;
 }
 
+/** Where the light comes from, seen from the eye: to the right and up, each -1 to 1; in the middle it stands where one looks from. */
+export type Lamp = readonly [right: number, up: number];
+/** From the upper left, as drawings are lit. */
+export const USUAL_LAMP: Lamp = [-0.45, 0.5];
+/** How far a lamp stands before the machine, where its distance is 1. */
+export const aheadOf = ([right, up]: Lamp): number => Math.sqrt(Math.max(0.05, 1 - right * right - up * up));
+
 /** So much of a picture is filled. */
-const FILLS = 0.94;
+export const FILLS = 0.94;
 
 /** Places the machine so that it fills a picture: from space (m) to picture (px, down) and how near it is. */
 export function framed(pieces: readonly Pick<SkinPiece, 'positions'>[], eye: Eye, width: number, height: number) {

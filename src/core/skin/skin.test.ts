@@ -6,7 +6,8 @@ import { PRESET_NAMES, PRESETS } from '@/core/outline/presets';
 import { cellsOf } from '@/core/scheme/cells';
 import { viewOfDemo } from '@tests/support/demo-brief';
 import { liftedRegion, type Lifted } from './lift';
-import { skinOf, type SkinPiece } from './machine';
+import { skinOf } from './machine';
+import type { SkinPiece } from './piece';
 import { meshArea } from './mesh';
 
 const { state, outline } = viewOfDemo().view;

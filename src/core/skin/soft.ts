@@ -1,8 +1,9 @@
 import { grown, intersection, together, type Region } from '@/core/geometry/clip';
-import { rectangle, type Point } from '@/core/geometry/polygon';
+import { rectangle, steps, type Point } from '@/core/geometry/polygon';
 import { sectionAt } from '@/core/outline/body';
-import type { Chart } from '@/core/outline/chart';
-import type { PaintedField } from '@/core/scheme/cells';
+import { withoutSlivers, type Chart } from '@/core/outline/chart';
+import type { Cell, PaintedField } from '@/core/scheme/cells';
+import { groupBy } from '@/core/units/grouped';
 
 /** Soft edges of a scheme: across their width a colour comes up step by step, from nothing to all of it. */
 
@@ -47,6 +48,52 @@ export function softened(
     return { field, laid: inner };
   });
   return { painted: whole, strips };
+}
+
+/** How wide a soft edge between zones is, mm on the model, where nobody measured it: what a raised mask leaves. */
+const SOFT_MODEL_MM = 1.5;
+
+/** What reaches over the border of a zone onto the next: each its own colour, up to half of what covers at the border itself. */
+export interface Overspray<M> {
+  chart: Chart;
+  region: Region;
+  /** How what it lies on stands. */
+  motion: M;
+  /** The zone that it comes from. */
+  zone: string;
+  share: number;
+  /** From the outermost, to 1 at the border. */
+  rank: number;
+}
+
+/** Over every border of a soft zone that no field makes: of either side onto the other. */
+export function oversprayOf<M>(
+  cells: readonly (Pick<Cell, 'chart' | 'zone' | 'field' | 'glass' | 'region'> & { motion: M })[],
+  soft: ReadonlySet<string>,
+  denominator: number,
+): Overspray<M>[] {
+  if (soft.size === 0) return [];
+  const bare = groupBy(
+    cells.filter(({ field, glass }) => field === null && !glass),
+    ({ chart }) => chart,
+  );
+  const half = (SOFT_MODEL_MM * denominator) / 2000;
+  return [...bare].flatMap(([chart, on]) =>
+    on.flatMap((from) => {
+      const border = borderOf(chart, from.region);
+      return on.flatMap((onto) => {
+        if (onto.zone === from.zone || !(soft.has(from.zone) || soft.has(onto.zone))) return [];
+        return steps(1, STEPS, STEPS - 1).flatMap((i): Overspray<M>[] => {
+          const region = withoutSlivers(chart, intersection(border(half * (1 - (i - 0.5) / STEPS)), onto.region));
+          const [before, now] = [(i - 1) / (2 * STEPS), i / (2 * STEPS)];
+          const share = (now - before) / (1 - before);
+          return region.length > 0
+            ? [{ chart, region, motion: onto.motion, zone: from.zone, share, rank: i / STEPS }]
+            : [];
+        });
+      });
+    }),
+  );
 }
 
 /** A region of a chart whose border is moved outwards by so many m of skin, inwards where they are negative. */

@@ -1,5 +1,5 @@
 /** Items by what they have in common: groups in the order in which they first come, items in theirs. */
-export function groupBy<T, K extends string | number>(items: readonly T[], keyOf: (item: T) => K): Map<K, T[]> {
+export function groupBy<T, K>(items: readonly T[], keyOf: (item: T) => K): Map<K, T[]> {
   const groups = new Map<K, T[]>();
   for (const item of items) {
     const key = keyOf(item);

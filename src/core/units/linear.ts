@@ -28,3 +28,15 @@ export function solveLinear(rows: number[][]): number[] | null {
   }
   return solution;
 }
+
+/** The unknowns that miss least: each line is its coefficients and what they should add up to. Null where the lines do not tell them all. */
+export function leastSquares(lines: readonly (readonly number[])[]): number[] | null {
+  const n = lines[0]!.length - 1;
+  const rows = Array.from({ length: n }, () => new Array<number>(n + 1).fill(0));
+  for (const line of lines)
+    for (let i = 0; i < n; i += 1) {
+      if (line[i] === 0) continue;
+      for (let j = 0; j <= n; j += 1) rows[i]![j]! += line[i]! * line[j]!;
+    }
+  return solveLinear(rows);
+}

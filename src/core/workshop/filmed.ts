@@ -24,7 +24,6 @@ export interface FilmInk {
   name: string;
   official: string | null;
   chosen: string | null;
-  sheen: Sheen;
 }
 
 export interface BriefFilm extends Film {
@@ -138,7 +137,6 @@ function inksOf({ calls, official }: BriefView, codes: readonly (string | null)[
         name: official.get(code)?.record.name || code,
         official: lab && hexOf(lab),
         chosen: chosen && hexOf(chosen),
-        sheen: paint?.kind === 'metallic' ? 'metal' : (paint?.finish ?? 'matt'),
       };
       return [[code, ink] as const];
     }),
@@ -176,6 +174,7 @@ function coatMaker(
   patches: ReadonlySet<string>,
 ) {
   const { coats, brief } = view.state;
+  const paintOf = new Map(view.calls.map(({ code, choice }) => [code, choice?.paint]));
   const byId = new Map(paints.map((paint) => [paint.id, paint]));
   const washed = weather.wash && hexOf(weather.wash.colour);
   /** The product of a role on a zone: that which was chosen for it before that which is laid everywhere. */
@@ -195,7 +194,7 @@ function coatMaker(
     const marking = step?.marking ?? null;
     const base: FilmCoat = { what, code, ...USUAL[what], marking, zones };
     if (code !== null && what !== 'decal') {
-      const paint = view.calls.find((call) => call.code === code)?.choice?.paint;
+      const paint = paintOf.get(code);
       return [{ ...base, hides: 1, sheen: paint?.kind === 'metallic' ? 'metal' : (paint?.finish ?? base.sheen) }];
     }
     if (marking !== null && what === 'undercoat') return [{ ...base, hex: MARKING_GROUND }];

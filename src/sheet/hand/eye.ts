@@ -1,6 +1,6 @@
 import { Box3, Sphere, Vector3, type DirectionalLight, type OrthographicCamera } from 'three';
 import type { View } from '@/core/outline/zones';
-import type { Lamp } from './light-pad';
+import { aheadOf, FILLS, THREE_QUARTER, type Lamp } from '@/core/skin/seen-from';
 
 /** Where the eye and its lamp stand, and how they are moved. */
 
@@ -9,17 +9,14 @@ export type Look = View | 'corner';
 
 /** Where the eye stands, seen from the middle of the machine: nose to the left from port, as on the sheet. */
 const EYES: Readonly<Record<Look, readonly [number, number, number]>> = {
-  corner: [-0.62, -0.66, 0.42],
+  corner: THREE_QUARTER,
   port: [0, -1, 0],
   starboard: [0, 1, 0],
   upper: [0, 0, 1],
   lower: [0, 0, -1],
 };
-/** The machine fills so much of the frame. */
-const FILLS = 0.94;
-
 /** Puts the lamp beside the eye, so that it goes with it. */
-export function light(lamp: DirectionalLight | null, eye: OrthographicCamera, target: Vector3, [right, up]: Lamp) {
+export function light(lamp: DirectionalLight | null, eye: OrthographicCamera, target: Vector3, at: Lamp) {
   if (!lamp) return;
   eye.updateMatrixWorld();
   const [x, y, z] = [0, 1, 2].map((i) => new Vector3().setFromMatrixColumn(eye.matrixWorld, i)) as [
@@ -27,8 +24,8 @@ export function light(lamp: DirectionalLight | null, eye: OrthographicCamera, ta
     Vector3,
     Vector3,
   ];
-  const ahead = Math.sqrt(Math.max(0.05, 1 - right * right - up * up));
-  lamp.position.copy(target).addScaledVector(x, right).addScaledVector(y, up).addScaledVector(z, ahead);
+  const [right, up] = at;
+  lamp.position.copy(target).addScaledVector(x, right).addScaledVector(y, up).addScaledVector(z, aheadOf(at));
   lamp.target.position.copy(target);
   lamp.updateMatrixWorld();
   lamp.target.updateMatrixWorld();

@@ -1,5 +1,5 @@
 import { BufferAttribute, BufferGeometry } from 'three';
-import type { SkinPiece } from '@/core/skin/machine';
+import type { SkinPiece } from '@/core/skin/piece';
 
 /** A piece of the skin as it is drawn. */
 export function geometryOf({ positions, normals, index }: SkinPiece): BufferGeometry {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
-import type { SkinPiece } from '@/core/skin/machine';
+import type { SkinPiece } from '@/core/skin/piece';
 import { standAfter } from '@/core/laid/film';
 import type { BriefFilm } from '@/core/workshop/filmed';
 import { OPTION_CHOICES, type SchoolName } from '@/core/kit/options';
@@ -15,7 +15,7 @@ import { onDay } from './another-day';
 import { FilmStrip } from './film-strip';
 import type { TurnedAt } from './turned-at';
 import { InWords } from './in-words';
-import type { Lamp } from './light-pad';
+import type { Lamp } from '@/core/skin/seen-from';
 import type { Look } from './eye';
 import type { Taken, Together } from './scene';
 import { ruledPieces, standingPieces, type Palette } from './shown';
@@ -49,7 +49,6 @@ interface Props {
   lamp: Lamp;
   together: Together;
   selected: string | null;
-  named: string | null;
   isTold: boolean;
   titles: ReadonlyMap<string, string>;
   at: TurnedAt | null;
@@ -85,7 +84,12 @@ export function HandSide(props: Props): ReactNode {
     [pieces, data, mode, overlay, film, stand, count, palette],
   );
   const titleOf = useCallback((zone: string) => titles.get(zone) ?? zone, [titles]);
-  const choose = useCallback((zone: string) => onSelect(zone === selected ? null : zone), [onSelect, selected]);
+  const choose = useCallback(
+    (zone: string) => {
+      if (titles.has(zone)) onSelect(zone === selected ? null : zone);
+    },
+    [onSelect, selected, titles],
+  );
   return (
     <div className="hand-side" role="group" aria-label={title}>
       <div className="hand-scene-holder">

@@ -2,14 +2,17 @@
 
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Remote } from 'comlink';
-import type { MachineToSkin, SkinPiece } from '@/core/skin/machine';
+import type { MachineToSkin } from '@/core/skin/machine';
+import type { SkinPiece } from '@/core/skin/piece';
+import { CLOSED } from '@/core/skin/pose';
+import { USUAL_LAMP, type Lamp } from '@/core/skin/seen-from';
 import { VIEWS } from '@/core/outline/zones';
 import { keepAs } from '@/ui/keep-as';
 import { useWorker } from '@/ui/use-worker';
 import type { SheetOverlay } from '../airframe-sheet';
 import { VIEW_TITLES, type SheetMode } from '../fill-of';
 import type { SheetData } from '../sheet-data';
-import { LightPad, USUAL_LAMP, type Lamp } from './light-pad';
+import { LightPad } from './light-pad';
 import type { Look } from './eye';
 import type { Taken, Together } from './scene';
 import { HandSide } from './hand-side';
@@ -63,7 +66,6 @@ export function InHand(props: Props): ReactNode {
     lamp,
     together,
     selected,
-    named,
     isTold: told,
     titles,
     onUnder: setUnder,
@@ -111,6 +113,17 @@ export function InHand(props: Props): ReactNode {
 
 const NONE: readonly SkinPiece[] = [];
 
+/** What of the sheet's data the machine is cut from. */
+const machineIn = ({
+  spec,
+  denominator,
+  fields,
+  markings,
+  pose = CLOSED,
+  subjects = [],
+  softZones = [],
+}: SheetData): MachineToSkin => ({ spec, denominator, fields, markings, pose, subjects, softZones });
+
 /** What was cut last: taken into the hand again, it is there at once. */
 let kept: { of: string; pieces: SkinPiece[] } | null = null;
 
@@ -120,11 +133,7 @@ function usePieces(data: SheetData): { pieces: SkinPiece[] | null; working: bool
     () => new Worker(new URL('../../workers/skin.worker.ts', import.meta.url), { type: 'module' }),
   );
   const [fault, setFault] = useState('');
-  const machine = useMemo(
-    () =>
-      JSON.stringify({ spec: data.spec, denominator: data.denominator, fields: data.fields, markings: data.markings }),
-    [data],
-  );
+  const machine = useMemo(() => JSON.stringify(machineIn(data)), [data]);
   const [pieces, setPieces] = useState(kept?.of === machine ? kept.pieces : null);
   useEffect(() => {
     // What was begun for another is not wanted any more.

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { seenOn, type Seen, type Stand } from '@/core/laid/film';
-import type { SkinPiece } from '@/core/skin/machine';
+import type { SkinPiece } from '@/core/skin/piece';
 import type { BriefFilm } from '@/core/workshop/filmed';
 import type { LayerKind } from '@/core/work/kinds';
 import { capital } from '@/core/units/words';

@@ -1,13 +1,9 @@
 'use client';
 
+import type { Lamp } from '@/core/skin/seen-from';
 import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import './light-pad.css';
 
-/** Where the light comes from, seen from the eye: to the right and up, each -1 to 1; in the middle it stands where one looks from. */
-export type Lamp = readonly [right: number, up: number];
-
-/** From the upper left, as drawings are lit. */
-export const USUAL_LAMP: Lamp = [-0.45, 0.5];
 const STEP = 0.15;
 
 const held = (value: number): number => Math.max(-0.9, Math.min(0.9, value));

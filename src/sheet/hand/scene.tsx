@@ -4,9 +4,9 @@ import { Canvas, useThree } from '@react-three/fiber';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Box3, NoToneMapping, Vector3, type DirectionalLight, type OrthographicCamera } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import type { SkinPiece } from '@/core/skin/machine';
+import type { SkinPiece } from '@/core/skin/piece';
 import { light, nearer, stand, STEP, turnBy, type Look } from './eye';
-import type { Lamp } from './light-pad';
+import type { Lamp } from '@/core/skin/seen-from';
 import { Piece } from './piece';
 import type { Shown } from './shown';
 import { modelOf, pictureOf, turntableOf } from './take-out';
@@ -107,6 +107,8 @@ function Machine(props: Props & { isLost: boolean }): ReactNode {
     return pieces.length > 0 ? whole : new Box3(new Vector3(-1, -1, -1), new Vector3(1, 1, 1));
   }, [pieces]);
 
+  const ranks = useMemo(() => new Map(pieces.map((piece, i) => [piece, i])), [pieces]);
+
   // Whatever changes is drawn at once, and finely when nothing more does.
   const draw = useDrawn();
 
@@ -195,7 +197,7 @@ function Machine(props: Props & { isLost: boolean }): ReactNode {
       <directionalLight ref={lamp} intensity={LIGHT} />
       {shown.map((one) => (
         <Piece
-          key={pieces.indexOf(one.piece)}
+          key={ranks.get(one.piece)}
           {...one}
           isLit={one.piece.zone === selected}
           onUnder={onUnder}

@@ -1,6 +1,6 @@
 import { Color, type MeshPhongMaterial } from 'three';
 import type { Sheen } from '@/core/laid/film';
-import type { Hatch } from './shown';
+import { TAPE, type Hatch } from './shown';
 
 /** How surfaces take the light: the diffuse colour is the swatch's own, what shines comes on top of it. */
 
@@ -34,8 +34,8 @@ const LINES: Readonly<Record<Hatch, string>> = {
     'max(step(mod(gl_FragCoord.x + gl_FragCoord.y, 8.0), 2.0), step(mod(gl_FragCoord.x - gl_FragCoord.y, 8.0), 2.0))',
   taped: 'step(mod(gl_FragCoord.x - gl_FragCoord.y, 14.0), 3.0)',
 };
-/** What lies between the lines over tape; what is hatched elsewhere has its own colour there, and dark lines. */
-const TAPE = 'vec3(0.77, 0.75, 0.68)';
+/** What lies between the lines over tape, as light adds up; what is hatched elsewhere has its own colour there, and dark lines. */
+const OF_TAPE = `vec3(${new Color(TAPE).toArray().join(', ')})`;
 const DARK = 'vec3(0.09)';
 
 type Drawn = Pick<MeshPhongMaterial, 'onBeforeCompile' | 'customProgramCacheKey'>;
@@ -44,7 +44,7 @@ type Drawn = Pick<MeshPhongMaterial, 'onBeforeCompile' | 'customProgramCacheKey'
 export const HATCHED: Readonly<Record<Hatch | 'plain', Drawn>> = {
   plain: drawnWith('plain', null),
   // Tape hides the colour under it but for the lines: one sees that it is covered, and what.
-  taped: drawnWith('taped', `mix(${TAPE}, gl_FragColor.rgb, ${LINES.taped})`),
+  taped: drawnWith('taped', `mix(${OF_TAPE}, gl_FragColor.rgb, ${LINES.taped})`),
   leaning: drawnWith('leaning', `mix(gl_FragColor.rgb, ${DARK}, ${LINES.leaning})`),
   contested: drawnWith('contested', `mix(gl_FragColor.rgb, ${DARK}, ${LINES.contested})`),
 };

@@ -1,6 +1,6 @@
 import { hexOf, hexToLab } from '@/core/colour/spaces';
-import { seenOn, type Seen, type Sheen, type Stand } from '@/core/laid/film';
-import type { SkinPiece } from '@/core/skin/machine';
+import { seenOn, type FilmCoat, type Seen, type Sheen, type Stand } from '@/core/laid/film';
+import type { SkinPiece } from '@/core/skin/piece';
 import { lookOf } from '@/core/weathering/looks';
 import type { BriefFilm } from '@/core/workshop/filmed';
 import { fillOf, type SheetMode } from '../fill-of';
@@ -25,7 +25,7 @@ const OPEN = '#e9e9e9';
 const PLASTIC = '#d3d5d4';
 const GLASS = '#c9ced1';
 /** Tape, whatever its maker makes it of. */
-const TAPE = '#e4e2d8';
+export const TAPE = '#e4e2d8';
 const UNSEEN = '#f3f3f3';
 
 /** Which colours are shown: those that were chosen, or those that are official. */
@@ -42,10 +42,12 @@ export function ruledPieces(
   const zones = new Map(data.zones.map((zone) => [zone.key, zone]));
   const told = !overlay && (mode === 'certainty' || mode === 'progress');
   return pieces.flatMap((piece): Shown[] => {
-    const { zone, marking, glass, share } = piece;
+    const { zone, code, marking, glass, share } = piece;
     if (marking !== null && (told || overlay?.hidden.has(marking))) return [];
     if (glass) return [{ piece, colour: GLASS, opacity: 0.45, sheen: 'gloss', hatch: null }];
     const known = zones.get(zone);
+    // Overspray onto the next zone is told by neither.
+    if ((told || overlay) && share < 1 && code === null) return [];
     if (told) return [{ piece, ...filled(fillOf(mode, known)), opacity: 1, sheen: 'matt' }];
     const sheen = end ? (seenOn(piece, end.film, end.stand)?.sheen ?? 'matt') : 'matt';
     // Another day's colours are of whole zones: its fields are not drawn.
@@ -91,15 +93,13 @@ export function standingPieces(pieces: readonly SkinPiece[], film: BriefFilm, st
 
 /** What an eye mixes of coats that let what is under them through; plastic under all. */
 export function seenColour({ coats }: Seen, film: BriefFilm, palette: Palette): string {
-  let base = PLASTIC;
-  const covers: { colour: ReturnType<typeof hexToLab>; share: number }[] = [];
-  for (const { code, hex, hides } of coats) {
-    const colour = (code === null ? hex : film.inks[code]?.[palette]) ?? (hides >= 1 ? OPEN : null);
-    if (colour === null) continue;
-    if (hides >= 1) {
-      base = colour;
-      covers.length = 0;
-    } else covers.push({ colour: hexToLab(colour), share: hides });
-  }
+  const inkOf = ({ code, hex }: FilmCoat) => (code === null ? hex : (film.inks[code]?.[palette] ?? null));
+  const [lowest] = coats;
+  // Only the lowest that is seen hides all under it.
+  const base = lowest && lowest.hides >= 1 ? (inkOf(lowest) ?? OPEN) : PLASTIC;
+  const covers = coats.flatMap((coat) => {
+    const ink = coat.hides < 1 ? inkOf(coat) : null;
+    return ink ? [{ colour: hexToLab(ink), share: coat.hides }] : [];
+  });
   return covers.length > 0 ? hexOf(lookOf(hexToLab(base), covers)) : base;
 }

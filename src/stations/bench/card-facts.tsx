@@ -1,3 +1,4 @@
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import type { ReactNode } from 'react';
 import type { BenchCard } from '@/core/bench/cards';
 import { durationInWords } from '@/core/units/minutes';
@@ -101,7 +102,7 @@ function InTheCup({ card: { cup, paint } }: { card: BenchCard }): ReactNode {
       <dd>
         <DropBar
           parts={[
-            ...cup.parts.map(({ label, drops, hex }) => ({ label, drops, hex: hex ?? paint?.hex ?? '#9a9a9a' })),
+            ...cup.parts.map(({ label, drops, hex }) => ({ label, drops, hex: hex ?? paint?.hex ?? UNMEASURED })),
             ...(cup.thinnerDrops > 0 ? [{ label: cup.thinner, hex: null, drops: cup.thinnerDrops }] : []),
           ]}
         />

@@ -11,6 +11,7 @@ import { Calls } from './calls/calls';
 import { unpainted, type ColoursPage } from './page-data';
 import { PANES, type GoTo } from './panes';
 import { SampleShelf } from './sample-shelf';
+import { useShared } from '@/ui/use-shared';
 import css from './colours.module.css';
 import './colours.css';
 
@@ -21,7 +22,8 @@ const BuyingPane = dynamic(() => import('./buying/buying-pane').then((module) =>
 const DrawerPane = dynamic(() => import('./drawer/drawer-pane').then((module) => module.DrawerPane));
 const StandardsPane = dynamic(() => import('./standards/standards-pane').then((module) => module.StandardsPane));
 
-export function ColoursStation({ data }: { data: ColoursPage }): ReactNode {
+export function ColoursStation(page: { data: ColoursPage }): ReactNode {
+  const data = useShared(page.data);
   const params = useSearchParams();
   const wanted = params.get('show');
   const code = params.get('code');

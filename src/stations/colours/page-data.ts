@@ -1,3 +1,4 @@
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import { colourLaid } from '@/core/workshop/already-laid';
 import type { BriefView } from '@/core/derive/derive';
 import type { CallView } from '@/core/derive/called';
@@ -223,7 +224,7 @@ function callEdges(view: BriefView, leftOut: ReadonlySet<ZoneGroup> = INSIDE): {
 
 export const dropOf = (paint: Paint, drops: number): DropPart => ({
   label: paintLabel(paint),
-  hex: paint.lab ? hexOf(paint.lab) : '#9a9a9a',
+  hex: paint.lab ? hexOf(paint.lab) : UNMEASURED,
   drops,
 });
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import { useMemo, type ReactNode } from 'react';
 import { fitsOf, neighboursOf, type PlacedFit } from '@/core/markings/fit-on';
 import { leastDetail } from '@/core/markings/fit';
@@ -193,7 +194,7 @@ function ToScale({ data, on, marking }: { data: MarkingsPage; on: Drawn; marking
           fillOf={(zone) => ({ paint: data.zoneColours[zone] ?? '#efefef' })}
           painted={inView}
           markings={[marking]}
-          inkOf={(code) => data.inks[code] ?? '#9a9a9a'}
+          inkOf={(code) => data.inks[code] ?? UNMEASURED}
           idPrefix={`scale-${marking.id}`}
           zoneTitle={(zone) => zone}
         />

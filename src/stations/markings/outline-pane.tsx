@@ -1,5 +1,6 @@
 'use client';
 
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import Button from '@mui/material/Button';
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Kept } from '@/core/kept/records';
@@ -116,7 +117,7 @@ export function OutlinePane({ data }: { data: MarkingsPage }): ReactNode {
             scale={scale}
             selected={null}
             markings={[]}
-            inkOf={() => '#9a9a9a'}
+            inkOf={() => UNMEASURED}
             fillOf={() => ({ paint: '#efefef' })}
             idPrefix="outline"
             zoneTitle={(zone) => zone}

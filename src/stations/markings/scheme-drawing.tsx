@@ -1,5 +1,6 @@
 'use client';
 
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import { memo, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Kept } from '@/core/kept/records';
 import type { PlaceableMarking } from '@/core/markings/placing';
@@ -116,7 +117,7 @@ export function SchemeDrawing({
         selected={null}
         painted={painted}
         markings={markings}
-        inkOf={(code) => inks[code] ?? '#9a9a9a'}
+        inkOf={(code) => inks[code] ?? UNMEASURED}
         fillOf={(zone) => (zoneColours[zone] ? { paint: zoneColours[zone] } : { hatch: 'unseen' })}
         idPrefix="scheme"
         zoneTitle={zoneTitle}

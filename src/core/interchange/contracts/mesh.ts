@@ -1,18 +1,12 @@
-import { z } from 'zod';
 import { bodyMesh, liftingMesh } from '@/core/skin/grid';
 import { meshArea, type Mesh } from '@/core/skin/mesh';
 import { skinInput } from './area';
 import { finite, parseInput, type Contract } from './contract';
-import { bodyOfInput, coordinate } from './shapes';
+import { bodyOfInput, placed } from './shapes';
 
 const input = skinInput(
   { toleranceModelMm: finite.min(0.001, 'must be at least 0.001').max(100, 'must be at most 100').default(0.05) },
-  {
-    side: z.union([z.literal(1), z.literal(-1)], { error: 'must be 1 or -1' }).default(1),
-    y: coordinate.default(0),
-    z: coordinate.default(0),
-    upright: z.boolean({ error: 'must be true or false' }).default(false),
-  },
+  placed,
 );
 
 /** `mesh`: the skin of bodies and halves of wings as triangles. */

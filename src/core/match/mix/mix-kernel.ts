@@ -1,4 +1,4 @@
-import cie from '@/core/colour/cie-31.json' with { type: 'json' };
+import cie from '../../colour/cie-31.json' with { type: 'json' };
 import { BANDS, type Pigment } from '@/core/colour/kubelka-munk';
 import { WHITE_D65 } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
