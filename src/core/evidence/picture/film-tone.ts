@@ -1,4 +1,4 @@
-import cie from '@/core/colour/cie-31.json' with { type: 'json' };
+import cie from '../../colour/cie-31.json' with { type: 'json' };
 import type { Reflectance } from '@/core/colour/types';
 
 /**

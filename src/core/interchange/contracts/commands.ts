@@ -1,10 +1,12 @@
 import { area } from './area';
+import { camera } from './camera';
 import { coats } from './coats';
 import type { Contract } from './contract';
 import { difference } from './difference';
 import { estimate } from './estimate';
 import { fit } from './fit';
 import { layers } from './layers';
+import { lift } from './lift';
 import { masks } from './masks';
 import { mesh } from './mesh';
 import { minutes } from './minutes';
@@ -36,4 +38,6 @@ export const CONTRACTS = {
   rework,
   minutes,
   mesh,
+  camera,
+  lift,
 } satisfies Record<string, Contract>;

@@ -24,6 +24,14 @@ export const shape = points
     if (fault) context.addIssue({ code: 'custom', message: fault });
   });
 
+/** Where a half of a wing or a fin stands, beside its own shape. */
+export const placed = {
+  side: z.union([z.literal(1), z.literal(-1)], { error: 'must be 1 or -1' }).default(1),
+  y: coordinate.default(0),
+  z: coordinate.default(0),
+  upright: z.boolean({ error: 'must be true or false' }).default(false),
+};
+
 export const section = z.strictObject(
   {
     x: coordinate,
