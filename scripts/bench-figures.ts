@@ -5,6 +5,10 @@ export interface Figure {
   asked: string;
 }
 
+/** Writes it as a line. */
+export const show = ({ what, found, asked }: Figure) =>
+  console.log(`${what.padEnd(72)} ${found.padStart(16)}   asked: ${asked}`);
+
 export const median = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 export const medianAndWorst = (values: readonly number[], digits = 0): string =>

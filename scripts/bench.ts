@@ -5,18 +5,19 @@ import { planRoute } from '../src/core/route/plan';
 import { deriveBrief } from '../src/core/derive/derive';
 import { exportBrief } from '../src/data/brief-files';
 import { listBriefs } from '../src/data/brief-list';
-import { loadBrief } from '../src/data/briefs';
+import { loadBrief } from '../src/data/read-brief';
 import { loadShelf } from '../src/data/shelf';
 import { benchColours } from './bench-colours';
 import { benchEvidence } from './bench-evidence';
 import { benchMany } from './bench-many';
 import { benchHand } from './bench-hand';
+import { benchActs } from './bench-acts';
 import { benchKit } from './bench-kit';
 import { benchMarkings } from './bench-markings';
 import { benchLongLog, benchWorkshop } from './bench-workshop';
 import { benchSchedule } from './bench-schedule';
 import { benchKeystroke, benchPages } from './bench-pages';
-import { median, medianAndWorst, pace, timed, type Figure } from './bench-figures';
+import { median, medianAndWorst, pace, show, timed } from './bench-figures';
 import { CHROMIUM } from './chromium';
 import { HEAVY, heavyBrief } from './heavy-brief';
 import { briefFileSchema } from '../src/core/interchange/brief-file';
@@ -26,8 +27,6 @@ import { closePool } from '../src/data/database';
 // Measures what the issues promise, on the demo, against the production server that scripts/with-server.sh started.
 const base = process.env.BASE_URL!;
 const STATIONS = ['evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
-const show = ({ what, found, asked }: Figure) =>
-  console.log(`${what.padEnd(72)} ${found.padStart(16)}   asked: ${asked}`);
 const line = (what: string, found: string, asked: string) => show({ what, found, asked });
 
 show(pace());
@@ -91,6 +90,8 @@ const { value: heavy } = await importBrief(briefFileSchema.parse(heavyBrief(HEAV
 for (const figure of await benchPages(base, heavy, 'heavy', { ms: 150, kB: 400 })) show(figure);
 for (const figure of await benchKit(browser, base, heavy, 'heavy')) show(figure);
 show(await benchLongLog(browser, base, heavy));
+for (const figure of await benchActs(browser, base, id, 'demo')) show(figure);
+for (const figure of await benchActs(browser, base, heavy, 'heavy')) show(figure);
 show(await benchKeystroke(browser, base, id, 'demo'));
 show(await benchKeystroke(browser, base, heavy, 'heavy'));
 const crowd = await Promise.all(

@@ -1,0 +1,177 @@
+import { pathToFileURL } from 'node:url';
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { nowUtc } from '../src/clock/now';
+import { briefFileSchema } from '../src/core/interchange/brief-file';
+import { importBrief } from '../src/data/brief-files';
+import { listBriefs } from '../src/data/brief-list';
+import { closePool } from '../src/data/database';
+import { median, pace, show, type Figure } from './bench-figures';
+import { CHROMIUM } from './chromium';
+import { HEAVY, heavyBrief } from './heavy-brief';
+
+/** Where the time of an act goes, from the press until it and all that follows from it are drawn: five acts, each done and taken back. */
+
+interface ActTimes {
+  /** From the press until the act is sent: handlers, the outbox, acts before it. */
+  sent: number;
+  /** Until the first byte of the answer: checks, lock, writing, reading, deriving, page data. */
+  answered: number;
+  /** Until the last byte of it. */
+  read: number;
+  /** Until the last change of the page that follows from it. */
+  drawn: number;
+  bytes: number;
+}
+
+/** Waits for a press, and answers with where the time after it went. As text: what is compiled here brings helpers that a page does not know. */
+const ARM = `window.acted = new Promise((done) => {
+  let pressed = 0;
+  let drawn = 0;
+  const press = () => { pressed ||= performance.now(); };
+  addEventListener('keydown', press, { capture: true, once: true });
+  addEventListener('pointerdown', press, { capture: true, once: true });
+  new MutationObserver(() => requestAnimationFrame(() => { drawn = performance.now(); })).observe(document.body, {
+    subtree: true, childList: true, attributes: true, characterData: true,
+  });
+  performance.clearResourceTimings();
+  // What changes nothing sends nothing.
+  setTimeout(() => done(null), 15000);
+  const look = () => {
+    const own = performance.getEntriesByType('resource').filter(({ initiatorType, startTime, name }) => initiatorType === 'fetch' && pressed && startTime >= pressed && !/undo|revision|health/.test(name));
+    const [first] = own;
+    const last = own.at(-1);
+    if (!first || performance.now() - Math.max(drawn, last.responseEnd) < 250) return setTimeout(look, 20);
+    done({
+      sent: first.requestStart - pressed,
+      answered: first.responseStart - first.requestStart,
+      read: first.responseEnd - first.responseStart,
+      drawn: Math.max(0, drawn - first.responseEnd),
+      bytes: own.reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0),
+    });
+  };
+  look();
+}); void 0;`;
+
+interface Act {
+  name: string;
+  station: string;
+  /** All that comes before the press that sends it. */
+  prepare: (page: Page, run: number) => Promise<void>;
+  press: (page: Page, run: number) => Promise<void>;
+}
+
+const enter = (page: Page) => page.keyboard.press('Enter');
+const other = <T>(run: number, one: T, two: T): T => (run % 2 ? one : two);
+
+const ACTS: readonly Act[] = [
+  {
+    name: 'a typed sighting',
+    station: 'evidence',
+    prepare: async (page, run) => {
+      await page.locator('.ledger tbody tr[data-question] td.sighting').first().focus();
+      await page.keyboard.type(other(run, 'TCS 10', 'TCS 31'));
+    },
+    press: enter,
+  },
+  {
+    name: 'a ruling',
+    station: 'evidence',
+    prepare: async (page, run) => {
+      if (!(await page.getByLabel('Reason', { exact: true }).isVisible()))
+        await page.locator('.ledger tbody tr[data-question]').first().getByRole('button').first().click();
+      await page.getByLabel('Reason', { exact: true }).fill(`as measured, ${run}`);
+    },
+    press: (page) => page.getByRole('button', { name: /^(Rule|Change the ruling)$/ }).click(),
+  },
+  {
+    name: 'an option',
+    station: 'kit',
+    prepare: async (page, run) => {
+      const group = page.getByRole('group', { name: 'Doors and hatches' });
+      // What was chosen before stands there.
+      await group.locator('[aria-pressed=true]', { hasText: other(run, 'open', 'closed') }).waitFor();
+      await page.waitForTimeout(300);
+      await group.getByRole('button', { name: other(run, 'closed', 'open'), exact: true }).click();
+    },
+    press: (page, run) => page.getByRole('button', { name: `Choose doors ${other(run, 'closed', 'open')}` }).click(),
+  },
+  {
+    name: 'a step done',
+    station: 'bench',
+    prepare: (page) => page.locator('main').focus(),
+    press: (page) => page.keyboard.press('d'),
+  },
+  {
+    name: 'a paint chosen',
+    station: 'colours',
+    prepare: async (page) => {
+      const offers = page.getByRole('button', { name: /^Use / });
+      if ((await offers.count()) === 0)
+        await page.getByRole('row', { name: /TCS/ }).first().getByRole('button').first().click();
+      await offers.first().waitFor();
+    },
+    press: (page, run) =>
+      page
+        .getByRole('button', { name: /^Use / })
+        .nth(run % 2)
+        .click(),
+  },
+];
+
+const RUNS = 10;
+
+export async function benchActs(browser: Browser, base: string, id: string, name: string): Promise<Figure[]> {
+  const figures: Figure[] = [];
+  for (const act of ACTS) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    page.setDefaultTimeout(20_000);
+    try {
+      await page.goto(`${base}/briefs/${id}/${act.station}`, { waitUntil: 'networkidle' });
+      await page.locator('html[data-ready]').waitFor();
+      const times: ActTimes[] = [];
+      for (let run = 0; run < RUNS; run += 1) {
+        await act.prepare(page, run);
+        await page.waitForTimeout(300);
+        await page.evaluate(ARM);
+        await act.press(page, run);
+        const taken = await page.evaluate(() => (window as unknown as { acted: Promise<ActTimes | null> }).acted);
+        if (taken && run > 1) times.push(taken);
+      }
+      if (times.length === 0) throw new Error('nothing was sent');
+      figures.push(figureOf(`${name}: ${act.name}`, times));
+    } catch (error) {
+      figures.push({
+        what: `${name}: ${act.name}`,
+        found: `not done: ${String(error).split('\n')[0]!}`,
+        asked: 'a figure',
+      });
+    }
+    await page.close();
+  }
+  return figures;
+}
+
+function figureOf(what: string, times: readonly ActTimes[]): Figure {
+  const of = (part: keyof ActTimes) => median(times.map((one) => one[part])).toFixed(0);
+  const whole = times.map(({ sent, answered, read, drawn }) => sent + answered + read + drawn).sort((a, b) => a - b);
+  return {
+    what: `${what}: ms until drawn, median (worst) = sent + answered + read + drawn; kB`,
+    found: `${median(whole).toFixed(0)} (${whole.at(-1)!.toFixed(0)}) = ${of('sent')} + ${of('answered')} + ${of('read')} + ${of('drawn')}; ${(median(times.map(({ bytes }) => bytes)) / 1024).toFixed(1)}`,
+    asked: 'demo 60 (100), 5 kB; heavy 100 (150), 15 kB',
+  };
+}
+
+if (import.meta.url === pathToFileURL(process.argv[1]!).href) {
+  const [brief] = await listBriefs();
+  const { value: heavy } = await importBrief(briefFileSchema.parse(heavyBrief(HEAVY, nowUtc().slice(0, 10))));
+  const browser = await chromium.launch(CHROMIUM);
+  for (const [id, name] of [
+    [brief!.id, 'demo'],
+    [heavy, 'heavy'],
+  ] as const) {
+    show(pace());
+    for (const figure of await benchActs(browser, process.env.BASE_URL!, id, name)) show(figure);
+  }
+  await browser.close();
+  await closePool();
+}
