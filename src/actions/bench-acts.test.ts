@@ -2,13 +2,14 @@ import { nowMs } from '@/clock/now';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { isOther } from '@/core/bench/other-work';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { lookAt } from '@/data/snapshot';
 import { closePool, pool } from '@/data/database';
 import { revisionOf } from '@/data/revisions';
 import { sentSchema, type BenchAct } from '@/outbox/queued';
 import '@tests/support/next-request';
 import { ownDatabase } from '@tests/support/own-database';
+import { tellAll } from '@tests/support/house';
 import { stamp } from '@tests/support/stamp';
 import { testBrief } from '@tests/support/test-brief';
 
@@ -86,7 +87,10 @@ beforeAll(async () => {
   await ownDatabase('bench_acts_test');
   briefId = await testBrief();
 });
-beforeEach(() => pool().query('delete from log_entry; delete from timer; delete from spray_out'));
+beforeEach(async () => {
+  await pool().query('delete from log_entry; delete from timer; delete from spray_out');
+  await tellAll();
+});
 afterAll(closePool);
 
 describe('what arrives', () => {

@@ -2,12 +2,14 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import { BLANK_RECIPE } from '@/core/kept/blank';
 import { briefFileSchema } from '@/core/interchange/brief-file';
 import { exportBrief, importBrief } from '@/data/brief-files';
-import { loadBrief, createBrief } from '@/data/briefs';
+import { createBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { loadShelf } from '@/data/shelf';
 import { closePool, pool, rows } from '@/data/database';
 import { undoLast } from '@/data/undo';
 import { newBrief } from '@/core/kept/new-brief';
 import '@tests/support/next-request';
+import { tellAll } from '@tests/support/house';
 import { stamp } from '@tests/support/stamp';
 import { ownDatabase } from '@tests/support/own-database';
 
@@ -37,6 +39,7 @@ beforeAll(async () => {
 });
 beforeEach(async () => {
   await pool().query('truncate brief, colour_system, colour_code, paint_line, picture, change, act cascade');
+  await tellAll();
   const setup = newBrief('2026-11-23');
   briefId = (
     await createBrief({
@@ -113,6 +116,7 @@ describe('primer and clears', () => {
     expect(await coats()).toEqual([]);
     await primerOn(['gear-main'], '1');
     await pool().query(`update general_coat set zones = '{gear-main,store-centre}' where brief_id = $1`, [briefId]);
+    await tellAll();
     const [kept] = await coats();
     expect(await primerOn(kept!.zones, '2', kept!)).toMatchObject({ ok: true });
     expect((await coats())[0]!.zones).toEqual(['gear-main', 'store-centre']);

@@ -8,7 +8,7 @@ import { RECORDS, type RecordName } from '@/core/kept/records';
 import { briefFileSchema } from '@/core/interchange/brief-file';
 import type { Result } from '@/core/interchange/result';
 import { exportBrief, importBrief } from '@/data/brief-files';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { closePool, pool } from '@/data/database';
 import { lookAt } from '@/data/snapshot';
 import { ownDatabase } from '@tests/support/own-database';

@@ -4,10 +4,12 @@ import { newBrief } from '@/core/kept/new-brief';
 import type { Result } from '@/core/interchange/result';
 import { addToShelf } from '@/data/catalogue';
 import { newAct, perform } from '@/data/acts';
-import { createBrief, loadBrief } from '@/data/briefs';
+import { createBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { closePool, pool } from '@/data/database';
 import { ownDatabase } from '@tests/support/own-database';
 import '@tests/support/next-request';
+import { tellAll } from '@tests/support/house';
 import { stamp } from '@tests/support/stamp';
 
 /** What is typed at Evidence reaches what is kept as it was meant, or is asked about. */
@@ -19,6 +21,7 @@ let briefId = '';
 beforeAll(() => ownDatabase('evidence_actions_test'));
 beforeEach(async () => {
   await pool().query('truncate brief, colour_system, colour_code, change, act cascade');
+  await tellAll();
   const setup = newBrief('2026-11-26');
   briefId = (
     await createBrief({

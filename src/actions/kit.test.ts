@@ -4,10 +4,11 @@ import { newBrief } from '@/core/kept/new-brief';
 import type { Result } from '@/core/interchange/result';
 import { addToShelf } from '@/data/catalogue';
 import { newAct, perform } from '@/data/acts';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { closePool, pool } from '@/data/database';
 import { ownDatabase } from '@tests/support/own-database';
 import '@tests/support/next-request';
+import { tellAll } from '@tests/support/house';
 import { stamp } from '@tests/support/stamp';
 
 /** What is said at Kit, and of many zones at once, is kept whole or refused with its reason. */
@@ -30,6 +31,7 @@ const value = <T>(result: Result<T>): T => {
 beforeAll(() => ownDatabase('kit_actions_test'));
 beforeEach(async () => {
   await pool().query('truncate brief, tool, colour_system, colour_code, change, act cascade');
+  await tellAll();
   await perform(newAct(null, 'colours'), (writer) =>
     addToShelf(writer, {
       systems: [{ name: 'TCS', title: 'TCS', shape: 'digits', prefix: 'TCS', digits: 2 }],

@@ -3,7 +3,7 @@ import { loadDemo } from '@demo/load';
 import { nowUtc } from '@/clock/now';
 import { STRIPPED_FIRST } from '@/core/bench/mishaps';
 import type { Result } from '@/core/interchange/result';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { closePool } from '@/data/database';
 import { ownDatabase } from '@tests/support/own-database';
 import '@tests/support/next-request';

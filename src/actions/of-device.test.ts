@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { BLANK_LOG_ENTRY } from '@/core/kept/blank';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { closePool } from '@/data/database';
 import { DEVICE_HEADER } from '@/wall/device';
 import { requestHeaders } from '@tests/support/next-request';

@@ -4,7 +4,7 @@ import { newBrief } from '@/core/kept/new-brief';
 import type { Result } from '@/core/interchange/result';
 import { asAccepted, type AcceptedPlan } from '@/core/route/accepted-plan';
 import type { RouteEdit } from '@/core/route/edits';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { closePool, pool } from '@/data/database';
 import { loadShelf } from '@/data/shelf';
 import { ownDatabase } from '@tests/support/own-database';

@@ -3,11 +3,12 @@ import { newBrief } from '@/core/kept/new-brief';
 import { BLANK_SIGHTING, BLANK_SOURCE } from '@/core/kept/blank';
 import type { Result } from '@/core/interchange/result';
 import { exportBrief } from '@/data/brief-files';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { closePool, pool } from '@/data/database';
 import { revisionsOf } from '@/data/revisions';
 import { ownDatabase } from '@tests/support/own-database';
 import '@tests/support/next-request';
+import { tellAll } from '@tests/support/house';
 import { stamp } from '@tests/support/stamp';
 
 /** What an act would turn is told before, kept by nobody, and told again in the same words when it is done. */
@@ -76,6 +77,7 @@ async function setup(change: (both: { brief: Record<string, unknown>; airframe: 
 beforeAll(() => ownDatabase('telling_test'));
 beforeEach(async () => {
   await pool().query('truncate brief, tool, colour_system, colour_code, change, act cascade');
+  await tellAll();
   const { brief, airframe, sessions } = newBrief('2026-11-26');
   briefId = value(
     await createBrief({

@@ -1,12 +1,12 @@
 import { minuteNow } from '@/clock/now';
 import { deriveBrief, PAGE_EFFORT } from '@/core/derive/derive';
 import { weighQuestions } from '@/core/derive/questions';
-import { Stages } from '@/core/derive/stages';
 import { turnedBetween, turnedPaint, turnedRulings } from '@/core/workshop/turned';
 import type { ActAnswer } from '@/core/kept/act';
 import { outlineOf, type BriefState } from '@/core/kept/state';
 import type { Turn } from '@/core/kept/turn';
 import { perform, type Act, type ActWriter } from '@/data/acts';
+import { knownBrief } from '@/data/known';
 import { lookAt } from '@/data/snapshot';
 import { tryOut } from '@/data/try-out';
 import { bookOf, briefOf, shelfOf } from './brief-of';
@@ -60,7 +60,7 @@ async function turnedIn(briefId: string, { before, after }: Both, reach: Reach):
   if (reach === 'paint' && !before.log.some(({ what }) => what !== '')) return [];
   const shelf = await lookAt(briefId, shelfOf);
   const settings = { nowUtc: minuteNow(), effort: PAGE_EFFORT };
-  const stages = new Stages();
+  const { stages } = knownBrief(briefId);
   const views = [deriveBrief(before, shelf, settings, stages), deriveBrief(after, shelf, settings, stages)] as const;
   return reach === 'paint' ? turnedPaint(...views) : turnedBetween(...views);
 }

@@ -1,6 +1,6 @@
 import { openCount } from '@/core/derive/open-count';
 import { keepOpen, reckonedFrom, type BriefWithFigure } from '@/data/brief-list';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { atOneMoment } from '@/data/database';
 import { revisionsOf } from '@/data/revisions';
 import { loadCodeBook } from '@/data/shelf';

@@ -6,7 +6,8 @@ import { colourCodeFields, paintFields, paintLineFields } from '@/core/kept/reco
 import { ownDatabase } from '@tests/support/own-database';
 import { stamp } from '@tests/support/stamp';
 import { InUse, newAct, perform, type ActWriter } from './acts';
-import { createBrief, loadBrief, loadSince } from './briefs';
+import { createBrief } from './briefs';
+import { loadBrief, loadSince } from './read-brief';
 import { choose } from './choices';
 import { closePool, pool, rows } from './database';
 import { revisionsOf } from './revisions';

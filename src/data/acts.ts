@@ -5,15 +5,18 @@ import type { ActAnswer, ActStation, ChangedRow, Stamp } from '@/core/kept/act';
 import { contradictionsIn, readToContradict, type Contradiction } from '@/core/kept/contradictions';
 import { MOST_CHIPS, MOST_RECORDS } from '@/core/kept/most';
 import type { Fields, Kept, RecordName } from '@/core/kept/records';
-import type { BriefState } from '@/core/kept/state';
+import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { KINDS, listsOf, type ListName } from './brief-records';
 import { inTransaction, rows, type Client } from './database';
 import { dependantsOf } from './dependants';
 import { UsersElsewhere } from './in-use';
 import { bareCodes } from './kept-codes';
+import { knownAt, remember, shelfKnownAt } from './known';
+import { loadSince, readAnew, type LoadedBrief } from './read-brief';
 import { isRemoved } from './removed-briefs';
 import type { Sight } from './sight';
 import { bumpRevision, holdRevision, lockRevision, revisionOf, SHELF, shelfRevision } from './revisions';
+import { loadShelf, loadShelfSince } from './shelf';
 import { briefOfRow, columnsOf, fromRow, isShared, toRow, type Row } from './rows';
 
 /** The one way to write: an act is applied once, in one transaction, with the history of every row that it touches. */
@@ -110,7 +113,9 @@ const AGAIN = new Set(['40P01', '40001']);
 export async function perform<T>(act: Act, work: (writer: ActWriter) => Promise<T>): Promise<ActAnswer<T>> {
   for (let tries = 1; ; tries += 1) {
     try {
-      return await inTransaction((client) => performIn(client, act, work));
+      const { answer, known } = await inTransaction((client) => doneIn(client, act, work));
+      if (known) remember(act.briefId!, known);
+      return answer;
     } catch (error) {
       if (tries === MOST_TRIES || !AGAIN.has((error as { code?: string }).code ?? '')) throw error;
     }
@@ -118,18 +123,25 @@ export async function perform<T>(act: Act, work: (writer: ActWriter) => Promise<
 }
 
 /** The same within a transaction that is under way. */
-export async function performIn<T>(
+export const performIn = async <T>(
   client: PoolClient,
   act: Act,
   work: (writer: ActWriter) => Promise<T>,
-): Promise<ActAnswer<T>> {
+): Promise<ActAnswer<T>> => (await doneIn(client, act, work)).answer;
+
+/** `known`: the brief as the act left it, where all of it was read. */
+async function doneIn<T>(
+  client: PoolClient,
+  act: Act,
+  work: (writer: ActWriter) => Promise<T>,
+): Promise<{ answer: ActAnswer<T>; known: LoadedBrief | null }> {
   const [fresh] = await rows(
     client,
     `insert into act (id, brief_id, by, station, device_at, seen, undoes) values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (id) do nothing returning 1`,
     [act.id, act.briefId, act.by, act.station, act.at, act.seen, act.undoes],
   );
-  if (!fresh) return answerOf<T>(client, act);
+  if (!fresh) return { answer: await answerOf<T>(client, act), known: null };
   if (act.briefId) {
     await lockRevision(client, act.briefId);
     if (await isRemoved(client, act.briefId)) throw new LiesRemoved();
@@ -143,7 +155,7 @@ export async function performIn<T>(
     JSON.stringify(answer),
     clockShiftMs(),
   ]);
-  return answer;
+  return { answer, known: writer.known(answer.revision) };
 }
 
 async function answerOf<T>(client: Client, { id, briefId, at }: Act): Promise<ActAnswer<T>> {
@@ -178,6 +190,9 @@ export class ActWriter {
   private readonly elsewhere: UsersElsewhere;
   private readingsKept = false;
   private isShelfHeld = false;
+  /** The brief as it was read within the act, and the kinds that were written since. */
+  private read: LoadedBrief | null = null;
+  private unread = new Set<RecordName>();
 
   constructor(
     readonly client: PoolClient,
@@ -192,11 +207,37 @@ export class ActWriter {
     return this.act.briefId;
   }
 
-  /** What is read of the shelf from here on stays so until the act is done: nobody changes it under what was checked against it. */
-  async holdShelf(): Promise<void> {
-    if (this.isShelfHeld || this.scopes.has(SHELF)) return;
+  /** The brief as it stands now, with what the act wrote already: of what is known of it only what changed since is read. */
+  async brief(): Promise<BriefState | null> {
+    if (!this.read) {
+      const revision = await revisionOf(this.client, this.briefId);
+      if (!revision) return null;
+      this.read = await loadSince(this.client, this.briefId, revision, knownAt(this.briefId, revision.number));
+    }
+    const names = (Object.keys(KINDS) as ListName[]).filter((name) => this.unread.has(KINDS[name][0]));
+    this.unread.clear();
+    this.read = await readAnew(this.client, this.briefId, this.read, names);
+    return this.read.state.brief ? this.read.state : null;
+  }
+
+  /** The brief as the act leaves it, at its new revision; null where it did not read all of it, or wrote since. */
+  known(number: number | null): LoadedBrief | null {
+    if (!this.read || this.unread.size > 0 || number === null) return null;
+    const own = [...(this.scopes.get(this.briefId) ?? [])].map((kind) => [kind, number]);
+    return {
+      state: this.read.state,
+      revision: { number, kinds: { ...this.read.revision.kinds, ...Object.fromEntries(own) } },
+    };
+  }
+
+  /** The shelf. What is read of it from here on stays so until the act is done: nobody changes it under what was checked against it. */
+  async shelf(): Promise<ColourShelf> {
+    // What the act itself wrote there has no revision yet.
+    if (this.scopes.has(SHELF)) return loadShelf(this.client);
+    if (!this.isShelfHeld) await holdRevision(this.client, SHELF);
     this.isShelfHeld = true;
-    await holdRevision(this.client, SHELF);
+    const revision = await shelfRevision(this.client);
+    return (await loadShelfSince(this.client, revision, shelfKnownAt(revision.number))).shelf;
   }
 
   async insert<N extends RecordName>(name: N, fields: Fields<N>, id: string = randomUUID()): Promise<Kept<N>> {
@@ -333,6 +374,7 @@ export class ActWriter {
     this.touched.set(name, change);
     if (!this.stood.has(name)) this.stood.set(name, change);
     const scope = briefOfRow(entity, row) ?? SHELF;
+    if (scope === this.act.briefId) this.unread.add(entity);
     this.scopes.set(scope, (this.scopes.get(scope) ?? new Set()).add(entity));
     if (this.changes.length >= HISTORY_AT_ONCE) await this.flush();
   }
@@ -361,6 +403,8 @@ export class ActWriter {
   }
 
   backTo(mark: ReturnType<ActWriter['mark']>) {
+    // What was written since is no more: it is read again.
+    for (const kind of this.scopes.get(this.act.briefId ?? SHELF) ?? []) this.unread.add(kind);
     this.changes = [...mark.changes];
     this.touched = new Map(mark.touched);
     this.stood = new Map(mark.stood);

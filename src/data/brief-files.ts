@@ -9,7 +9,7 @@ import { codesRead } from '@/core/interchange/codes-read';
 import { plain } from '@/core/interchange/dossier';
 import { renameIn, withStepKeys } from '@/core/interchange/step-keys';
 import { newAct, perform, type ActWriter } from './acts';
-import { isId } from './briefs';
+import { isId } from './read-brief';
 import { insertDossier, keepPictures, picturesInJson, type FilePictures } from './dossier';
 import { addToShelf } from './catalogue';
 import { picturesThere, readPicture } from './pictures';

@@ -10,14 +10,14 @@ import { withoutSide } from '@/core/outline/zones';
 import { toDossier, type Dossier, type DossierParts } from '@/core/interchange/dossier';
 import { codesRead } from '@/core/interchange/codes-read';
 import { resolveSources, type ReadTable, type RowFault } from '@/core/interchange/evidence-csv';
-import { loadBrief } from './briefs';
+import { loadBrief } from './read-brief';
 import { pool } from './database';
 import { revisionsOf } from './revisions';
 import { newAct, perform, type ActWriter } from './acts';
 import type { Stamp } from '@/core/kept/act';
 import type { Fields } from '@/core/kept/records';
 import { keepExportedPicture, readPicture } from './pictures';
-import { loadCodeBook } from './shelf';
+import { codeBook } from '@/core/codes/official';
 
 /** Evidence in and out: a dossier merged into what is known, tables row by row. */
 
@@ -185,13 +185,12 @@ export async function mergeDossier(
   if (!(await revisionsOf(pool(), briefId))) return null;
   try {
     const { value: added } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) => {
-      const state = (await loadBrief(briefId, writer.client))!;
+      const state = (await writer.brief())!;
       const faults = contradictions(dossier, state);
       if (faults.length > 0) throw new ContradictsAirframe(faults);
-      await writer.holdShelf();
       return insertDossier(
         writer,
-        codesRead(dossier, [await loadCodeBook(writer.client)]),
+        codesRead(dossier, [codeBook(await writer.shelf())]),
         await keepPictures(writer, picturesInJson(dossier.pictures)),
         state,
       );
@@ -221,10 +220,9 @@ export async function addTable(
   if (!(await revisionsOf(pool(), briefId))) return null;
   const { value } = await perform({ ...newAct(briefId, 'evidence'), ...stamp }, async (writer) => {
     // Read within the act: what somebody else adds meanwhile waits for it, or is known to it.
-    const state = (await loadBrief(briefId, writer.client))!;
+    const state = (await writer.brief())!;
     const faults: RowFault[] = [...read.faults];
-    await writer.holdShelf();
-    const book = await loadCodeBook(writer.client);
+    const book = codeBook(await writer.shelf());
     const clear = <R extends { row: number }>(table: R[], saidIn: (row: R) => { aspect: Aspect; value: string }): R[] =>
       table.filter((row) => {
         const said = saidIn(row);

@@ -4,10 +4,12 @@ import { newBrief } from '@/core/kept/new-brief';
 import { colourCodeFields } from '@/core/kept/records';
 import type { BriefFile } from '@/core/interchange/brief-file';
 import { dunlin } from '@demo/dunlin';
+import { tellAll } from '@tests/support/house';
 import { ownDatabase } from '@tests/support/own-database';
 import { newAct, perform, type ActWriter } from './acts';
 import { exportBrief, importBrief } from './brief-files';
-import { createBrief, loadBrief } from './briefs';
+import { createBrief } from './briefs';
+import { loadBrief } from './read-brief';
 import { addToShelf, type ShelfAddition } from './catalogue';
 import { closePool, pool } from './database';
 import { bringUpToDate } from './migrate';
@@ -62,8 +64,8 @@ const said = async (id: string) => {
 };
 
 const emptied = async () => {
-  await pool().query('truncate brief, colour_code, colour_system, act, change, revision cascade');
-  await pool().query("insert into revision (of) values ('00000000-0000-0000-0000-000000000000')");
+  await pool().query('truncate brief, colour_code, colour_system, act, change cascade');
+  await tellAll();
 };
 beforeAll(() => ownDatabase('kept_codes_test'));
 beforeEach(emptied);

@@ -1,3 +1,4 @@
+import { shared } from '@/core/units/shared';
 import type { RecordName } from '@/core/kept/records';
 import type { ColourShelf } from '@/core/kept/state';
 import { codeBook } from '@/core/codes/official';
@@ -5,7 +6,6 @@ import { type CodeBook } from '@/core/codes/system';
 import { pool, rows, type Client } from './database';
 import type { Revision } from './revisions';
 import { fromRow, type Row } from './rows';
-import { settled } from './settled';
 
 /** The shelf as it was read, with the revision that it was read at. */
 export interface LoadedShelf {
@@ -69,7 +69,7 @@ export async function loadShelfSince(
     (name) => !before || PARTS[name].kinds.some((kind) => (revision.kinds[kind] ?? 0) > before.revision.number),
   );
   if (names.length === 0) return { shelf: before!.shelf, revision };
-  const fresh = settled<Partial<ColourShelf>>(before?.shelf, await partsOf(client, names));
+  const fresh = shared<Partial<ColourShelf>>(before?.shelf, await partsOf(client, names));
   return { shelf: { ...before?.shelf, ...fresh } as ColourShelf, revision };
 }
 

@@ -1,4 +1,6 @@
-import { isId, loadBrief, loadSince, type LoadedBrief } from './briefs';
+import type { PoolClient } from 'pg';
+import { knownAt, remember, rememberShelf, shelfKnownAt } from './known';
+import { isId, loadSince, type LoadedBrief } from './read-brief';
 import type { BriefState, ColourShelf } from '@/core/kept/state';
 import { atOneMoment } from './database';
 import { revisionsOf, type Revisions } from './revisions';
@@ -13,43 +15,36 @@ export interface Snapshot {
   revisions: Revisions;
 }
 
-/** What was read of them before; only the kinds that changed since are read again. */
-export interface Known {
-  brief: LoadedBrief | null;
-  shelf: LoadedShelf | null;
-}
+/** A brief with the shelf; null where there is no such brief. Of what is known of them only the kinds that changed since are read again. */
+export const snapshotOf = async (briefId: string): Promise<Snapshot | null> =>
+  isId(briefId) ? atOneMoment((client) => snapshotIn(client, briefId)) : null;
 
-/** A brief with the shelf; null where there is no such brief. */
-export async function snapshotOf(briefId: string, known: () => Known): Promise<Snapshot | null> {
-  if (!isId(briefId)) return null;
-  return atOneMoment(async (client) => {
-    const revisions = await revisionsOf(client, briefId);
-    if (!revisions) return null;
-    // Asked only now: who waited for a line may know more than when it began to wait.
-    const before = newest(known(), revisions);
-    return {
-      brief: await loadSince(client, briefId, revisions.brief, before.brief),
-      shelf: await loadShelfSince(client, revisions.shelf, before.shelf),
-      revisions,
-    };
-  });
+async function snapshotIn(client: PoolClient, briefId: string): Promise<Snapshot | null> {
+  const revisions = await revisionsOf(client, briefId);
+  if (!revisions) return null;
+  // Asked only now: who waited for a line may know more than when it began to wait.
+  const brief = await loadSince(client, briefId, revisions.brief, knownAt(briefId, revisions.brief.number));
+  const shelf = await loadShelfSince(client, revisions.shelf, shelfKnownAt(revisions.shelf.number));
+  remember(briefId, brief);
+  rememberShelf(shelf);
+  return { brief, shelf, revisions };
 }
-
-/** What is known and no newer than this moment: a read that began earlier may end later. */
-const newest = ({ brief, shelf }: Known, at: Revisions): Known => ({
-  brief: brief && brief.revision.number <= at.brief.number ? brief : null,
-  shelf: shelf && shelf.revision.number <= at.shelf.number ? shelf : null,
-});
 
 /** Looks at a brief as of one moment. */
 export const lookAt = <T>(briefId: string, work: (at: Sight) => Promise<T>): Promise<T> =>
-  atOneMoment((client) => work({ client, briefId }));
+  atOneMoment((client) => {
+    let read: Promise<Snapshot | null> | null = null;
+    const snapshot = () => (read ??= snapshotIn(client, briefId));
+    return work({
+      client,
+      briefId,
+      brief: async () => (await snapshot())?.brief.state ?? null,
+      shelf: async () => (await snapshot())?.shelf.shelf ?? loadShelf(client),
+    });
+  });
 
 /** All that is kept of a brief and of the shelf; null where there is no such brief. */
-export async function wholeBrief({
-  client,
-  briefId,
-}: Sight): Promise<{ state: BriefState; shelf: ColourShelf } | null> {
-  const state = await loadBrief(briefId, client);
-  return state && { state, shelf: await loadShelf(client) };
+export async function wholeBrief(at: Sight): Promise<{ state: BriefState; shelf: ColourShelf } | null> {
+  const state = await at.brief();
+  return state && { state, shelf: await at.shelf() };
 }

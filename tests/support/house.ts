@@ -16,7 +16,11 @@ export async function stand(house: 'demo' | 'empty'): Promise<void> {
       await saveDemo();
     }
   }
-  // The server that is tested goes on: it must hear that all of it is another.
+  await tellAll();
+}
+
+/** Who goes on must hear what was changed behind the acts: all of it is another. */
+export async function tellAll(): Promise<void> {
   await bumpRevision(pool(), SHELF, [...SHARED]);
   for (const { id } of await rows<{ id: string }>(pool(), 'select id from brief'))
     await bumpRevision(pool(), id, Object.keys(RECORDS) as RecordName[]);

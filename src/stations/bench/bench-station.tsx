@@ -16,6 +16,7 @@ import css from './bench.module.css';
 import { useLamp } from './lamp';
 import type { BenchPage } from './page-data';
 import { TonightPane } from './tonight-pane';
+import { useShared } from '@/ui/use-shared';
 
 const TechniquesPane = dynamic(() => import('./techniques-pane').then((module) => module.TechniquesPane));
 const WeatheringPane = dynamic(() => import('./weathering-pane').then((module) => module.WeatheringPane));
@@ -23,7 +24,8 @@ const PhonePane = dynamic(() => import('./phone-pane').then((module) => module.P
 const GluesPane = dynamic(() => import('./glues-pane').then((module) => module.GluesPane));
 
 /** What to do now: tonight's cards, and what is looked up beside them. */
-export function BenchStation({ data: told }: { data: BenchPage }): ReactNode {
+export function BenchStation(page: { data: BenchPage }): ReactNode {
+  const told = useShared(page.data);
   const { unseen } = useOutbox();
   const finished = unseen.flatMap((act) => (act.kind === 'finish' ? [act.entry] : []));
   const done = new Set(

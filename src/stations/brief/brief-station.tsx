@@ -8,8 +8,10 @@ import { counted, countedInWords, plural } from '@/core/units/words';
 import { finishedInWords } from '@/ui/due-words';
 import { keepAs } from '@/ui/keep-as';
 import type { BriefPage } from './page-data';
+import { useShared } from '@/ui/use-shared';
 
-export function BriefStation({ data }: { data: BriefPage }): ReactNode {
+export function BriefStation(page: { data: BriefPage }): ReactNode {
+  const data = useShared(page.data);
   const [busy, setBusy] = useState(false);
   const [says, setSays] = useState('');
   const stop = useRef<AbortController | null>(null);

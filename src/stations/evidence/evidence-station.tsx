@@ -23,6 +23,7 @@ import type { EvidencePage } from './page-data';
 import { Ledger } from './ledger';
 import type { OpenedFor } from './question-detail';
 import { useCellEntries } from './use-cell-entries';
+import { useShared } from '@/ui/use-shared';
 import css from './evidence.module.css';
 import './evidence.css';
 
@@ -38,7 +39,8 @@ type Pane = 'ledger' | 'sources' | 'timeline' | 'dossier';
 const STATES = ['open', 'ruled', 'reopened', 'settled', 'leaning', 'contested', 'unseen', 'measured'] as const;
 type StateFilter = 'all' | (typeof STATES)[number];
 
-export function EvidenceStation({ data }: { data: EvidencePage }): ReactNode {
+export function EvidenceStation(page: { data: EvidencePage }): ReactNode {
+  const data = useShared(page.data);
   const asked = useSearchParams();
   const wanted = asked.get('source');
   const named = asked.get('question');

@@ -384,7 +384,8 @@ interface Column {
 
 interface RowProps {
   row: number;
-  data: EvidencePage;
+  /** Of the page what tells where a zone was repainted. */
+  data: Pick<EvidencePage, 'sources' | 'events'>;
   columns: readonly Column[];
   question: QuestionRow;
   chosen: boolean;
@@ -496,7 +497,8 @@ const Row = memo(
   },
   (before, after) =>
     before.row === after.row &&
-    before.data === after.data &&
+    before.data.sources === after.data.sources &&
+    before.data.events === after.data.events &&
     before.columns === after.columns &&
     before.question === after.question &&
     before.chosen === after.chosen &&
@@ -584,7 +586,7 @@ const ownSighting = (question: QuestionRow, source: SourceRow) =>
 const fallbackOf = (question: QuestionRow, source: SourceRow) => clarityOf(source, question.zone, question.aspect);
 
 /** Where a repaint of the row's zone lies: the first column dated on or after it, with the words for it. */
-function repaintColumns(data: EvidencePage, question: QuestionRow): Map<number, string> {
+function repaintColumns(data: Pick<EvidencePage, 'sources' | 'events'>, question: QuestionRow): Map<number, string> {
   const columns = new Map<number, string>();
   if (!ASPECTS[question.aspect].surface) return columns;
   for (const event of data.events) {

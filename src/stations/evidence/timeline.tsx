@@ -1,5 +1,6 @@
 'use client';
 
+import { UNMEASURED } from '@/core/colour/unmeasured';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { coloursOn, layersAsOn, showsOn, type ColourHistory, type ColourOnDay } from '@/core/evidence/as-on';
@@ -38,7 +39,7 @@ function DatedTimeline({ data, history }: { data: EvidencePage; history: ColourH
 
   useEffect(() => {
     const colours = new Map(
-      [...onDay].map(([key, { value }]) => [key, value === null ? null : (hexOf.get(value) ?? '#9a9a9a')]),
+      [...onDay].map(([key, { value }]) => [key, value === null ? null : (hexOf.get(value) ?? UNMEASURED)]),
     );
     const hidden = new Set(
       data.markings.filter((m) => !showsOn(data.events, m.zone, m.name, day)).map((marking) => marking.id),

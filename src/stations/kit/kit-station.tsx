@@ -9,6 +9,7 @@ import { shortDay } from '@/ui/dates';
 import css from './kit.module.css';
 import { OptionsPane } from './options-pane';
 import type { KitPage } from './page-data';
+import { useShared } from '@/ui/use-shared';
 
 const PartsPane = dynamic(() => import('./parts-pane').then((module) => module.PartsPane));
 const MeasuredPane = dynamic(() => import('./measured-pane').then((module) => module.MeasuredPane));
@@ -18,7 +19,8 @@ const DaysPane = dynamic(() => import('./days-pane').then((module) => module.Day
 const MachineForm = dynamic(() => import('./machine-form').then((module) => module.MachineForm));
 
 /** What is in the box, and what it shall become. */
-export function KitStation({ data }: { data: KitPage }): ReactNode {
+export function KitStation(page: { data: KitPage }): ReactNode {
+  const data = useShared(page.data);
   const panes = [
     ['options', 'Options'],
     ['parts', `Parts (${data.parts.length})`],

@@ -9,6 +9,7 @@ import { StationFrame } from '@/stations/shell/station-frame';
 import css from './log.module.css';
 import type { LogPage } from './page-data';
 import { RecordPane } from './record-pane';
+import { useShared } from '@/ui/use-shared';
 
 const MadePane = dynamic(() => import('./made-pane').then((module) => module.MadePane));
 const MishapPane = dynamic(() => import('./mishap-pane').then((module) => module.MishapPane));
@@ -16,7 +17,8 @@ const LearnedPane = dynamic(() => import('./learned-pane').then((module) => modu
 const ActList = dynamic(() => import('@/stations/shell/act-list').then((module) => module.ActList));
 
 /** What was done, how each zone was made, what went wrong, and what it all teaches. */
-export function LogStation({ data }: { data: LogPage }): ReactNode {
+export function LogStation(page: { data: LogPage }): ReactNode {
+  const data = useShared(page.data);
   const panes = [
     ['record', `Record (${data.first.total})`],
     ['made', 'How it was made'],

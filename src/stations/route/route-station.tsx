@@ -29,6 +29,7 @@ import { SchoolsSection } from './schools-section';
 import { TakeOff } from './take-off';
 import { WhatIf } from './what-if';
 import { ZoneStack } from './zone-stack';
+import { useShared } from '@/ui/use-shared';
 import './session-list.css';
 
 const BenchAir = dynamic(() => import('./bench-air').then((module) => module.BenchAir));
@@ -36,7 +37,8 @@ const Evenings = dynamic(() => import('./evenings').then((module) => module.Even
 const CalendarIn = dynamic(() => import('./calendar-in').then((module) => module.CalendarIn));
 const WeeklySessions = dynamic(() => import('./weekly-sessions').then((module) => module.WeeklySessions));
 
-export function RouteStation({ data }: { data: RoutePage }): ReactNode {
+export function RouteStation(page: { data: RoutePage }): ReactNode {
+  const data = useShared(page.data);
   const [whole, setWhole] = useState(false);
   const [sessionsOpen, setSessionsOpen] = useState(data.weekly.length === 0);
   const [chosen, setChosen] = useState<string | null>(null);

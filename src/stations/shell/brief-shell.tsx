@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { memo, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { AirframeSheet, type SheetOverlay } from '@/sheet/airframe-sheet';
 import type { TurnedAt } from '@/sheet/hand/turned-at';
 import type { SheetData } from '@/sheet/sheet-data';
@@ -12,6 +12,7 @@ import { useFocusKept } from '@/ui/focus-kept';
 import { useKey, useKeysExplained } from '@/ui/keys';
 import { useEscape } from '@/ui/opened';
 import { onDemand } from '@/ui/on-demand';
+import { useShared } from '@/ui/use-shared';
 import { ShownUnitsContext } from '@/ui/shown-units';
 import type { ShownUnits } from '@/core/units/shown';
 import { UndoButtons } from './undo-buttons';
@@ -33,6 +34,9 @@ const KeysDialog = dynamic(() => import('./keys-dialog').then((module) => module
 
 // Loaded when it is turned for the first time: it draws in space, and no page needs that.
 const InHand = onDemand(() => import('@/sheet/hand/in-hand').then((module) => module.InHand));
+
+/** Drawn again only where what it shows changed. */
+const Sheet = memo(AirframeSheet);
 
 const NONE: ReadonlySet<string> = new Set();
 
@@ -68,7 +72,9 @@ export function BriefShell(props: Props): ReactNode {
 }
 
 function Shell(props: Props): ReactNode {
-  const { briefId, identity, subtitle, sheet, findable, timers, revision, isDevice, children } = props;
+  const { briefId, identity, subtitle, timers, revision, isDevice, children } = props;
+  const sheet = useShared(props.sheet);
+  const findable = useShared(props.findable);
   const [zone, choose] = useState<string | null>(null);
   const [several, chooseSeveral] = useState<ReadonlySet<string>>(NONE);
   const [overlay, setOverlay] = useState<SheetOverlay | null>(null);
@@ -76,8 +82,8 @@ function Shell(props: Props): ReactNode {
   const [help, setHelp] = useState(false);
   const [summing, setSumming] = useState(false);
   const [finding, setFinding] = useState(false);
-  const [turning, setTurning] = useState(false);
-  const [turnedAt, setTurnedAt] = useState<TurnedAt | null>(null);
+  /** The machine in the hand, and where a card opened it; null while it lies. */
+  const [hand, setHand] = useState<{ at: TurnedAt | null } | null>(null);
   const pathname = usePathname();
   const router = useRouter();
   const base = `/briefs/${briefId}`;
@@ -111,10 +117,7 @@ function Shell(props: Props): ReactNode {
   useKey('/', () => setFinding(true));
   useKey('?', () => setHelp(true));
   useKey('=', () => setSumming(true));
-  const turn = (at: TurnedAt | null) => {
-    setTurnedAt(at);
-    setTurning(at !== null || !turning);
-  };
+  const turn = (at: TurnedAt | null) => setHand(at || !hand ? { at } : null);
   useKey('v', () => turn(null));
   useKey('e', isDevice ? null : () => router.push(`${base}/kit?show=machine`));
   useEscape(() => {
@@ -189,13 +192,13 @@ function Shell(props: Props): ReactNode {
             <button
               type="button"
               className="turn-it"
-              aria-pressed={turning}
+              aria-pressed={hand !== null}
               title="Turn it (v)"
               onClick={() => turn(null)}
             >
               Turn it
             </button>
-            <AirframeSheet
+            <Sheet
               data={sheet}
               overlay={overlay}
               mode={current?.sheet ?? 'markings'}
@@ -207,18 +210,18 @@ function Shell(props: Props): ReactNode {
           </div>
         </aside>
         <div className="right">
-          {turning ? (
+          {hand ? (
             <InHand
               briefId={briefId}
               revision={`${revision.brief}.${revision.shelf}`}
               data={sheet}
               overlay={overlay}
-              at={turnedAt}
+              at={hand.at}
               isAway={isAway}
               mode={current?.sheet ?? 'markings'}
               selected={zone}
               onSelect={choose}
-              onClose={() => setTurning(false)}
+              onClose={() => setHand(null)}
             />
           ) : null}
           <nav className="tabs" aria-label="Stations">

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { redirect } from 'next/navigation';
 import { isDevice } from '@/actions/of-device';
-import { isId } from '@/data/briefs';
+import { isId } from '@/data/read-brief';
 import { pool } from '@/data/database';
 import { isRemoved } from '@/data/removed-briefs';
 import { numbersOf } from '@/data/revisions';

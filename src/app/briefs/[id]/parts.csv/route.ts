@@ -1,6 +1,6 @@
 import { withMark } from '@/core/interchange/decode';
 import { partsCsv } from '@/core/interchange/parts-csv';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { attachment, noSuch } from '../../../files/attachment';
 import { fileName } from '../file-name';
 

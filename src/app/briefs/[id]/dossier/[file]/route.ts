@@ -1,7 +1,7 @@
 import { makePdf } from '@/paper/thread';
 import { withMark } from '@/core/interchange/decode';
 import { rulingsCsv, sightingsCsv, sourcesCsv } from '@/core/interchange/evidence-csv';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { exportDossier } from '@/data/dossier';
 import { dossierPaper } from '@/paper/dossier-data';
 import { fileName } from '../../file-name';

@@ -9,7 +9,7 @@ import { readEvidenceCsv, type RowFault } from '@/core/interchange/evidence-csv'
 import { capped, counted } from '@/core/units/words';
 import { actOf } from '@/app/files/act';
 import { bodyOf, MB, TooMuch } from '@/app/files/body';
-import { loadBrief } from '@/data/briefs';
+import { loadBrief } from '@/data/read-brief';
 import { addTable, mergeDossier } from '@/data/dossier';
 import { PictureFault } from '@/data/pictures';
 
