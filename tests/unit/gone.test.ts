@@ -32,7 +32,7 @@ const worked = (() => {
 
 function opens(state: BriefState) {
   const seen = view(state);
-  expect(kitPage(seen, shelf).briefId).toBe(state.brief.id);
+  expect(kitPage(seen, shelf, 1).briefId).toBe(state.brief.id);
   evidencePage(seen, shelf);
   coloursPage(seen, shelf, '1', NOW);
   markingsPage(seen, shelf);

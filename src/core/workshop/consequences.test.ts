@@ -1,20 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
-import { OPTION_CHOICES, optionsFor } from '@/core/kit/options';
+import { OPTION_CHOICES, optionsFor, type OptionName } from '@/core/kit/options';
 import { machineOf } from '@/core/outline/presets';
-import { consequencesOf } from './consequences';
+import type { BriefView } from '@/core/derive/derive';
+import { consequenceOf, otherChoices } from './consequences';
 
 const { view } = viewOfDemo();
-const all = consequencesOf(view);
-const of = (option: string, choice: string, from = all) =>
-  from.find((one) => one.option === option && one.choice === choice)!;
+const of = (option: OptionName, choice: string, from: BriefView = view) => consequenceOf(from, { option, choice });
 
 describe('what another choice would do', () => {
-  test('is said of every choice that is not the present one', () => {
+  test('may be asked of every choice that is not the present one', () => {
     const names = optionsFor(machineOf(view.state.airframe));
     const choices = names.reduce((sum, name) => sum + OPTION_CHOICES[name].choices.length - 1, 0);
-    expect(all).toHaveLength(choices);
-    for (const { option, choice } of all) expect(view.state.brief.options[option]).not.toBe(choice);
+    const others = otherChoices(view);
+    expect(others).toHaveLength(choices);
+    for (const { option, choice } of others) expect(view.state.brief.options[option]).not.toBe(choice);
   });
   test('gear up takes its steps and zones away, and cannot stand on it', () => {
     const up = of('gear', 'up');
@@ -27,7 +27,7 @@ describe('what another choice would do', () => {
     const { view: clean } = viewOfDemo((state) => {
       state.brief = { ...state.brief, options: { ...state.brief.options, stores: 'none' } };
     });
-    const tanks = of('stores', 'tanks', consequencesOf(clean));
+    const tanks = of('stores', 'tanks', clean);
     expect(tanks.adds.map(({ key }) => key)).toEqual(
       expect.arrayContaining(['store:port inner:drill', 'store:port inner:hang']),
     );

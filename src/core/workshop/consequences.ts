@@ -26,50 +26,44 @@ export interface Consequence {
   says: { never: boolean; says: string }[];
 }
 
-/** Every choice that is not the present one, with what it would change: the route is built with it and compared. */
-export function consequencesOf(view: BriefView): Consequence[] {
-  const { brief, airframe, log } = view.state;
-  const machine = machineOf(airframe);
-  const progress = progressOf(log);
-  const present: Present = {
-    steps: new Set(view.route.steps.map(({ key }) => key)),
-    minutes: minutesOf(view.route.steps),
-    seen: seenIn(view.outline, brief.options),
-    says: (options) => saidTogether(options, machine, progress),
-  };
-  return optionsFor(machine).flatMap((option) =>
-    (OPTION_CHOICES[option].choices as readonly string[])
-      .filter((choice) => choice !== brief.options[option])
-      .map((choice) => consequenceOf(view, present, option, choice)),
-  );
+/** What is to be known of a choice beside all that is chosen. */
+export function saidOfChoice({ state }: BriefView, option: OptionName, choice: string): Consequence['says'] {
+  const { brief, airframe, log } = state;
+  return saidTogether({ ...brief.options, [option]: choice } as Options, machineOf(airframe), progressOf(log));
 }
 
-/** What every choice is compared with. */
-interface Present {
-  steps: ReadonlySet<string>;
-  minutes: number;
-  /** Zones that are seen, by key, with their titles. */
-  seen: ReadonlyMap<string, string>;
-  says: (options: Options) => Consequence['says'];
+/** Every choice that is not the present one. */
+export function otherChoices({ state }: BriefView): { option: OptionName; choice: string }[] {
+  return optionsFor(machineOf(state.airframe)).flatMap((option) =>
+    (OPTION_CHOICES[option].choices as readonly string[]).flatMap((choice) =>
+      choice === state.brief.options[option] ? [] : [{ option, choice }],
+    ),
+  );
 }
 
 const minutesOf = (steps: readonly RouteStep[]): number => steps.reduce((sum, { minutes }) => sum + minutes, 0);
 const seenIn = ({ zones }: Outline, options: Options): Map<string, string> =>
   new Map(zones.filter((zone) => isSeen(zone, options)).map(({ key, title }) => [key, title]));
 
-function consequenceOf(view: BriefView, present: Present, option: OptionName, choice: string): Consequence {
+/** What a choice would change: the route is built with it, and compared with the one that stands. */
+export function consequenceOf(
+  view: BriefView,
+  { option, choice }: { option: OptionName; choice: string },
+): Consequence {
   const { airframe, brief, subjects } = view.state;
   const options = { ...brief.options, [option]: choice } as Options;
   const outline = outlineOf({ airframe, subjects, brief: { ...brief, options } });
   const route = routeOf(view.wanted, outline, options);
+  const now = new Set(view.route.steps.map(({ key }) => key));
   const then = new Set(route.steps.map(({ key }) => key));
-  const adds = route.steps.filter(({ key }) => !present.steps.has(key));
+  const adds = route.steps.filter(({ key }) => !now.has(key));
   const removes = view.route.steps.filter(({ key }) => !then.has(key));
+  const seenNow = seenIn(view.outline, brief.options);
   const seenThen = seenIn(outline, options);
   // What is added waits for, and what is removed is itself, on the plan that stands.
   const touched = new Set([
     ...removes.map(({ key }) => key),
-    ...route.links.filter(({ from }) => !present.steps.has(from)).map(({ to }) => to),
+    ...route.links.filter(({ from }) => !now.has(from)).map(({ to }) => to),
   ]);
   const planned = view.plan.work.filter(({ key }) => touched.has(key));
   return {
@@ -77,15 +71,15 @@ function consequenceOf(view: BriefView, present: Present, option: OptionName, ch
     choice,
     adds: adds.map(brieflyOf),
     removes: removes.map(brieflyOf),
-    minutes: minutesOf(route.steps) - present.minutes,
-    shows: [...seenThen].flatMap(([key, title]) => (present.seen.has(key) ? [] : [title])),
-    hides: [...present.seen].flatMap(([key, title]) => (seenThen.has(key) ? [] : [title])),
+    minutes: minutesOf(route.steps) - minutesOf(view.route.steps),
+    shows: [...seenThen].flatMap(([key, title]) => (seenNow.has(key) ? [] : [title])),
+    hides: [...seenNow].flatMap(([key, title]) => (seenThen.has(key) ? [] : [title])),
     decideBy:
       planned
         .filter(({ done }) => !done)
         .map(({ start }) => start)
         .sort()[0] ?? null,
-    says: present.says(options),
+    says: saidOfChoice(view, option, choice),
   };
 }
 

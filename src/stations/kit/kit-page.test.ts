@@ -7,7 +7,7 @@ import { kitPage } from './page-data';
 
 const pageOf = (change: (state: BriefState) => void = () => undefined) => {
   const { view, shelf } = viewOfDemo(change);
-  return { page: kitPage(view, shelf), view };
+  return { page: kitPage(view, shelf, 1), view };
 };
 const part = (number: string, over: Partial<BriefState['parts'][number]> = {}): BriefState['parts'][number] => ({
   ...BLANK_PART,
@@ -19,12 +19,16 @@ const part = (number: string, over: Partial<BriefState['parts'][number]> = {}): 
 });
 
 describe('what Kit shows', () => {
-  test('every choice but the present one with what it would change', () => {
+  test('every choice, and of those that cannot be beside the others why', () => {
     const { page } = pageOf();
+    const cannot = (option: string, choice: string) =>
+      page.options.find(({ name }) => name === option)!.choices.find(({ value }) => value === choice)!.cannot;
     for (const { choices } of page.options) {
-      expect(choices.filter(({ chosen }) => chosen)).toHaveLength(1);
-      for (const { chosen, changes } of choices) expect(changes === null).toBe(chosen);
+      const chosen = choices.filter((choice) => choice.chosen);
+      expect(chosen.map((choice) => choice.cannot)).toEqual(['']);
     }
+    expect(cannot('gear', 'up')).toMatch(/cannot stand on it/);
+    expect(cannot('stand', 'a rod')).toBe('');
   });
   test('of a part that needs work what that is, what it holds up and when', () => {
     const { page } = pageOf((state) => {

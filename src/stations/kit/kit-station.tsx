@@ -8,7 +8,8 @@ import { StationFrame } from '@/stations/shell/station-frame';
 import { shortDay } from '@/ui/dates';
 import css from './kit.module.css';
 import { OptionsPane } from './options-pane';
-import type { KitPage } from './page-data';
+import type { KitPage, SoonestChoice } from './page-data';
+import { useFetched } from '@/ui/use-fetched';
 import { useShared } from '@/ui/use-shared';
 
 const PartsPane = dynamic(() => import('./parts-pane').then((module) => module.PartsPane));
@@ -32,7 +33,7 @@ export function KitStation(page: { data: KitPage }): ReactNode {
   ] as const;
   const pane = usePane(panes);
   return (
-    <StationFrame station="kit" styles={css.kit} now={whatMatters(data)}>
+    <StationFrame station="kit" styles={css.kit} now={<WhatMatters data={data} />}>
       <PaneBar path={`/briefs/${data.briefId}/kit`} panes={panes} chosen={pane} />
       {pane === 'options' ? <OptionsPane data={data} /> : null}
       {pane === 'parts' ? <PartsPane data={data} /> : null}
@@ -51,21 +52,26 @@ export function KitStation(page: { data: KitPage }): ReactNode {
   );
 }
 
-/** One line: the part that holds up work soonest, else the option that has to be decided soonest. */
-export function whatMatters({ parts, options, said }: KitPage): string {
+/** One line: the part that holds up work soonest, else what is to be known of the choices, else the option that has to be decided soonest. */
+function WhatMatters({ data }: { data: KitPage }): ReactNode {
+  const known = whatMatters(data);
+  const soonest = useFetched<{ soonest: SoonestChoice | null }>(
+    known ? null : `/briefs/${data.briefId}/choices?revision=${data.revision}`,
+  )?.soonest;
+  if (known) return known;
+  return soonest
+    ? `${soonest.title} is to be settled first: by ${shortDay(soonest.by)}.`
+    : 'Everything in the box is sound.';
+}
+
+/** Null where nothing is but, perhaps, an option to decide. */
+export function whatMatters({ parts, said }: KitPage): string | null {
   const bad = parts.filter(({ work, holdsUp }) => work.length > 0 && holdsUp !== '');
   const [first] = bad;
   if (first)
     return `${counted(bad.length, 'part')} ${plural('needs', bad.length)} work first: ${first.called} ${first.name} holds up ${first.holdsUp}.`;
-  const soonest = options
-    .flatMap(({ title, choices }) =>
-      choices.flatMap(({ changes }) => (changes?.decideBy ? [{ title, by: changes.decideBy }] : [])),
-    )
-    .sort((a, b) => a.by.localeCompare(b.by))[0];
   if (said[0]) return `Know this of your choices: ${said[0]}.`;
-  if (parts.length === 0)
-    return 'Look into the box: say which parts are there and how they are, such as "sprue C: 1-24 sound".';
-  return soonest
-    ? `${soonest.title} is to be settled first: by ${shortDay(soonest.by)}.`
-    : 'Everything in the box is sound.';
+  return parts.length === 0
+    ? 'Look into the box: say which parts are there and how they are, such as "sprue C: 1-24 sound".'
+    : null;
 }

@@ -15,6 +15,7 @@ import { durationInWords } from '@/core/units/minutes';
 import { capital, capped, counted } from '@/core/units/words';
 import { shortDay } from '@/ui/dates';
 import { Opened } from '@/ui/opened';
+import { useFetched } from '@/ui/use-fetched';
 import { useSaving } from '@/ui/saving';
 import type { ChoiceRow, KitPage, OptionRow } from './page-data';
 import { SchoolsByZones } from './schools-at';
@@ -51,19 +52,19 @@ export function OptionsPane({ data }: { data: KitPage }): ReactNode {
                     type="button"
                     aria-pressed={choice.chosen}
                     aria-expanded={open ? open.value === choice.value : undefined}
-                    className={choice.changes?.says.some(({ never }) => never) ? 'choice cannot' : 'choice'}
+                    className={choice.cannot ? 'choice cannot' : 'choice'}
                     onClick={() => setLooking(choice.chosen ? null : { option: option.name, choice: choice.value })}
                   >
                     {choice.value}
                   </button>
                 ))}
               </fieldset>
-              {open?.changes ? (
+              {open ? (
                 <ChoiceDetail
                   key={open.value}
+                  url={`/briefs/${data.briefId}/choices/${option.name}/${encodeURIComponent(open.value)}?revision=${data.revision}`}
                   weigh={(act) => weighOption({ act, ...choiceOf(option, open) })}
                   choice={open}
-                  changes={open.changes}
                   busy={busy}
                   onTake={() => take(option, open)}
                   onClose={() => setLooking(null)}
@@ -83,91 +84,104 @@ export function OptionsPane({ data }: { data: KitPage }): ReactNode {
 
 const MOST_STEPS = 8;
 
+/** What a choice would change, fetched when it is looked at; that it cannot be is known before. */
 function ChoiceDetail({
   choice,
-  changes,
+  url,
   weigh,
   busy,
   onTake,
   onClose,
 }: {
   choice: ChoiceRow;
-  changes: Consequence;
+  url: string;
   weigh: (act: Stamp) => Promise<Result<Turn[]>>;
   busy: boolean;
   onTake: () => void;
   onClose: () => void;
 }): ReactNode {
-  const { adds, removes, minutes, shows, hides, decideBy, says } = changes;
-  const refused = says.find(({ never }) => never);
-  const added = adds.reduce((sum, { minutes: own }) => sum + own, 0);
-  const steps = (list: Consequence['adds']) =>
-    capped(
-      list.map(({ key, title, minutes: own }) => ({ key, text: `${title}, ${own} min` })),
-      MOST_STEPS,
-      (left) => ({ key: 'more', text: `and ${counted(left, 'step')} more` }),
-    );
+  const changes = useFetched<Consequence>(url);
   return (
     <Opened className="choice-detail" label={`What ${choice.said} would change`} onClose={onClose}>
-      {refused ? (
+      {choice.cannot ? (
         <p role="alert">
-          <strong>It cannot be:</strong> {refused.says}.
+          <strong>It cannot be:</strong> {choice.cannot}.
         </p>
       ) : null}
-      {says
+      {changes?.says
         .filter(({ never }) => !never)
         .map(({ says: told }) => (
           <p key={told}>{capital(told)}.</p>
         ))}
-      <p>
-        <strong>
-          {minutes === 0
-            ? 'As much work as now'
-            : `${durationInWords(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}`}
-        </strong>
-        {decideBy ? `; decide by ${shortDay(decideBy)}` : ''}
-        {added > 0 ? `; changed back once it is done, ${durationInWords(added)} of it are lost` : ''}.
-      </p>
+      <p>{changes ? <Work changes={changes} /> : <span className="dim">Reckoning …</span>}</p>
       <p className="pane-actions">
-        <Button variant="contained" disabled={busy || Boolean(refused)} onClick={onTake}>
+        <Button variant="contained" disabled={busy || choice.cannot !== ''} onClick={onTake}>
           Choose {choice.said}
         </Button>
         <Button onClick={onClose}>Leave it</Button>
       </p>
-      <WhatItTurns of={refused ? null : choice.value} weigh={weigh} pause={0} />
-      <div className="choice-columns">
-        <section>
-          <h3>Adds</h3>
-          <ul>
-            {steps(adds).map(({ key, text }) => (
-              <li key={key}>{text}</li>
-            ))}
-            {adds.length === 0 ? <li className="dim">no step</li> : null}
-          </ul>
-        </section>
-        <section>
-          <h3>Takes away</h3>
-          <ul>
-            {steps(removes).map(({ key, text }) => (
-              <li key={key}>{text}</li>
-            ))}
-            {removes.length === 0 ? <li className="dim">no step</li> : null}
-          </ul>
-        </section>
-        <section>
-          <h3>Seen and hidden</h3>
-          <ul>
-            {shows.map((title) => (
-              <li key={title}>shows {title}</li>
-            ))}
-            {hides.map((title) => (
-              <li key={title}>hides {title}</li>
-            ))}
-            {shows.length + hides.length === 0 ? <li className="dim">nothing changes</li> : null}
-          </ul>
-        </section>
-      </div>
+      <WhatItTurns of={choice.cannot ? null : choice.value} weigh={weigh} pause={0} />
+      {changes ? <StepsAndZones changes={changes} /> : null}
     </Opened>
+  );
+}
+
+function Work({ changes: { adds, minutes, decideBy } }: { changes: Consequence }): ReactNode {
+  const added = adds.reduce((sum, { minutes: own }) => sum + own, 0);
+  return (
+    <>
+      <strong>
+        {minutes === 0
+          ? 'As much work as now'
+          : `${durationInWords(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'}`}
+      </strong>
+      {decideBy ? `; decide by ${shortDay(decideBy)}` : ''}
+      {added > 0 ? `; changed back once it is done, ${durationInWords(added)} of it are lost` : ''}.
+    </>
+  );
+}
+
+const stepLines = (list: Consequence['adds']) =>
+  capped(
+    list.map(({ key, title, minutes }) => ({ key, text: `${title}, ${minutes} min` })),
+    MOST_STEPS,
+    (left) => ({ key: 'more', text: `and ${counted(left, 'step')} more` }),
+  );
+
+function StepsAndZones({ changes: { adds, removes, shows, hides } }: { changes: Consequence }): ReactNode {
+  return (
+    <div className="choice-columns">
+      <section>
+        <h3>Adds</h3>
+        <ul>
+          {stepLines(adds).map(({ key, text }) => (
+            <li key={key}>{text}</li>
+          ))}
+          {adds.length === 0 ? <li className="dim">no step</li> : null}
+        </ul>
+      </section>
+      <section>
+        <h3>Takes away</h3>
+        <ul>
+          {stepLines(removes).map(({ key, text }) => (
+            <li key={key}>{text}</li>
+          ))}
+          {removes.length === 0 ? <li className="dim">no step</li> : null}
+        </ul>
+      </section>
+      <section>
+        <h3>Seen and hidden</h3>
+        <ul>
+          {shows.map((title) => (
+            <li key={title}>shows {title}</li>
+          ))}
+          {hides.map((title) => (
+            <li key={title}>hides {title}</li>
+          ))}
+          {shows.length + hides.length === 0 ? <li className="dim">nothing changes</li> : null}
+        </ul>
+      </section>
+    </div>
   );
 }
 

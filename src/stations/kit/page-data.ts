@@ -1,5 +1,5 @@
 import type { BriefView } from '@/core/derive/derive';
-import { consequencesOf, type Consequence } from '@/core/workshop/consequences';
+import { saidOfChoice } from '@/core/workshop/consequences';
 import { dayContradictions } from '@/core/workshop/day-contradictions';
 import { heldUpBy } from '@/core/workshop/held-up';
 import { leaveIt, type LeaveIt } from '@/core/workshop/leave-it';
@@ -23,13 +23,18 @@ export interface ChoiceRow {
   /** "gear up" */
   said: string;
   chosen: boolean;
-  /** What it would change; null for what is chosen. */
-  changes: Consequence | null;
+  /** Why it cannot be, beside what else is chosen; '' where it can. */
+  cannot: string;
 }
 export interface OptionRow {
   name: OptionName;
   title: string;
   choices: ChoiceRow[];
+}
+export interface SoonestChoice {
+  title: string;
+  /** Local date-time. */
+  by: string;
 }
 export type PartRow = Kept<'part'> & {
   /** "C 12" */
@@ -48,6 +53,8 @@ export type PartRow = Kept<'part'> & {
 
 export interface KitPage {
   briefId: string;
+  /** Of the brief: what is fetched later is asked for by it. */
+  revision: number;
   brief: Kept<'brief'>;
   airframe: Kept<'airframe'>;
   options: OptionRow[];
@@ -70,16 +77,16 @@ export interface KitPage {
   ways: { code: string; name: string; way: string; because: string }[];
 }
 
-export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
+export function kitPage(view: BriefView, shelf: ColourShelf, revision: number): KitPage {
   const { brief, airframe, parts, measures, subjects, zoneDays, log } = view.state;
   const machine = machineOf(airframe);
   const titles = new Map(view.outline.zones.map(({ key, title }) => [key, title]));
   const zoneTitle = (key: string) => titles.get(key) ?? '';
-  const changes = new Map(consequencesOf(view).map((one) => [`${one.option} ${one.choice}`, one]));
   const contradictions = dayContradictions(view.state, view.outline, fullDay);
   const subjectOf = new Map(view.outline.zones.map(({ key, subject }) => [key, subject?.name]));
   return {
     briefId: brief.id,
+    revision,
     brief,
     airframe,
     options: optionsFor(machine).map((name) => ({
@@ -89,7 +96,8 @@ export function kitPage(view: BriefView, shelf: ColourShelf): KitPage {
         value,
         said: choiceSaid(name, value),
         chosen: brief.options[name] === value,
-        changes: changes.get(`${name} ${value}`) ?? null,
+        cannot:
+          brief.options[name] === value ? '' : (saidOfChoice(view, name, value).find(({ never }) => never)?.says ?? ''),
       })),
     })),
     said: [

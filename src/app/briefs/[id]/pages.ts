@@ -18,7 +18,7 @@ import { briefView, type Derived } from './view';
 
 /** What each page of a brief shows, and no more; `code` is the colour that is looked at. */
 const PAGES = {
-  kit: ({ view, shelf }: Derived) => kitPage(view, shelf),
+  kit: ({ view, shelf, revisions }: Derived) => kitPage(view, shelf, revisions.brief.number),
   evidence: ({ view, shelf, revisions }: Derived) => evidencePage(view, shelf, revisions.brief.number),
   colours: ({ view, shelf, revisions, nowUtc }: Derived, code: string | null) =>
     coloursPage(view, shelf, String(revisions.shelf.number), nowUtc, code),
