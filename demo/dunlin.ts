@@ -2,7 +2,8 @@ import { DEFAULT_OPTIONS } from '@/core/kit/options';
 import { PRESETS } from '@/core/outline/presets';
 import { AS_OUTLINED, NO_KIT_EXTRAS } from '@/core/kept/new-brief';
 import { NO_CHANGES } from '@/core/evidence/weights';
-import { figureFields, PLAIN_LETTERS, type Signs } from '@/core/markings/design';
+import { PLAIN_LETTERS, type Signs } from '@/core/markings/design';
+import { figureFields } from '@/core/markings/design-fields';
 import { blockLetters } from '@/core/markings/lettering';
 import { BriefBuilder } from './builder';
 

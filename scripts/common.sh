@@ -44,6 +44,7 @@ need_npm_packages() {
   [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && return
   say "Installing npm packages ..."
   npm ci --ignore-scripts --no-audit --no-fund >"$(private_log .data/npm.log)" 2>&1 || fail "npm ci failed: see .data/npm.log"
+  node scripts/press-static.mjs || fail "What browsers load could not be compressed."
   printf '%s' "$wanted" >"$stamp"
 }
 
@@ -53,6 +54,7 @@ need_build() {
   [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && [ -f .next/BUILD_ID ] && return
   say "Building ..."
   npx --no-install next build >"$(private_log .data/build.log)" 2>&1 || { tail -n 30 .data/build.log >&2; fail "The build failed: see .data/build.log"; }
+  node scripts/press-static.mjs || fail "What browsers load could not be compressed."
   printf '%s' "$wanted" >"$stamp"
 }
 

@@ -4,6 +4,7 @@ import type { Server as SecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import compression from 'compression';
 import next from 'next';
+import sirv from 'sirv';
 import { STATIONS } from '@/core/kept/act';
 import { latestBrief } from '@/data/briefs';
 import { pool } from '@/data/database';
@@ -28,6 +29,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   const moreHosts = hostsBeside();
   const pages = new PageMemory(MOST_REMEMBERED, () => btoa(crypto.randomUUID()));
   const compress = compression({ level: 3 });
+  const loads = builtLoads(dev);
 
   const answer = async (request: IncomingMessage, response: ServerResponse) => {
     const asked = dev ? null : pageAsked(request);
@@ -43,6 +45,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     // Pages say more exactly what they may load, each with its nonce; everything else says it here.
     response.setHeader('content-security-policy', policyOf(request.url ?? ''));
     if (request.headers['next-action']) unreadableIsRefused(response);
+    if (loads(request, response)) return;
     compress(request as never, response as never, () => {
       answer(request, response).catch((error: unknown) => {
         console.error(error);
@@ -80,6 +83,24 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   await opened(server, port, '127.0.0.1');
   const benchPort = Number(process.env.BENCH_PORT ?? 0);
   if (benchPort > 0) await openBench(benchPort, dev, serve);
+}
+
+const BUILT = '/_next/static/';
+
+/** Answers for what browsers load of the build, as it was compressed with it; false where something else is asked for. */
+function builtLoads(dev: boolean): (request: IncomingMessage, response: ServerResponse) => boolean {
+  if (dev) return () => false;
+  const files = sirv('.next/static', { brotli: true, immutable: true, maxAge: 365 * 24 * 60 * 60 });
+  return (request, response) => {
+    const { url = '' } = request;
+    if (!url.startsWith(BUILT)) return false;
+    request.url = url.slice(BUILT.length - 1);
+    files(request, response, () => {
+      response.writeHead(404, { 'content-type': 'text/plain; charset=utf-8' });
+      response.end('No such file.\n');
+    });
+    return true;
+  };
 }
 
 /** Listens on a port. Throws where it is in other hands. */

@@ -1,8 +1,10 @@
 'use client';
 
-import Popover from '@mui/material/Popover';
 import { useId, useState, type ReactNode } from 'react';
+import { onDemand } from './on-demand';
 import './explained.css';
+
+const Popover = onDemand(() => import('@mui/material/Popover').then((module) => module.default));
 
 /** A figure that opens into what it comes from: by a tap, by Enter, or by resting the pointer on it. */
 export function Explained({ says, children }: { says: string; children: ReactNode }): ReactNode {
@@ -23,17 +25,19 @@ export function Explained({ says, children }: { says: string; children: ReactNod
       >
         {children}
       </button>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        onClick={(event) => event.stopPropagation()}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      >
-        <p id={id} className="explanation">
-          {says}
-        </p>
-      </Popover>
+      {anchor ? (
+        <Popover
+          open
+          anchorEl={anchor}
+          onClose={() => setAnchor(null)}
+          onClick={(event) => event.stopPropagation()}
+          anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        >
+          <p id={id} className="explanation">
+            {says}
+          </p>
+        </Popover>
+      ) : null}
     </>
   );
 }

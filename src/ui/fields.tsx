@@ -12,6 +12,7 @@ import { parseScale } from '@/core/units/length';
 import type { Stamp } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
 import { beginFilling } from './keys';
+import { Offers } from './offers';
 import { measuresIn, useMeasures } from './shown-units';
 import { ChangedElsewhereNotice, useSaving } from './saving';
 
@@ -242,27 +243,6 @@ function Foreseen({
   const values = useWatch({ control });
   const { isDirty } = useFormState({ control });
   return isDirty ? foresees(typedValues(fields, values, measures)) : null;
-}
-
-/** What would be taken instead of what was refused: one press takes it. */
-export function Offers({
-  offers,
-  onTake,
-  titleOf = (value) => value,
-}: {
-  offers: readonly string[];
-  onTake: (value: string) => void;
-  titleOf?: (value: string) => string;
-}): ReactNode {
-  return (
-    <p className="offers">
-      {offers.map((value) => (
-        <Button key={value} variant="outlined" onClick={() => onTake(value)}>
-          {titleOf(value) === value ? `Take ${value}` : titleOf(value)}
-        </Button>
-      ))}
-    </p>
-  );
 }
 
 /** A single field bound to a form. */

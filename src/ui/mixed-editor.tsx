@@ -1,10 +1,10 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import type { Kept } from '@/core/kept/records';
 import { parseNumber } from '@/core/units/number';
+import { TextField } from './text-field';
 
 type Mixed = NonNullable<Kept<'log_entry'>['mixed']>;
 
@@ -19,19 +19,18 @@ export function MixedEditor({ mixed, onMixed }: { mixed: Mixed; onMixed: (mixed:
       {mixed.parts.map(({ label, drops }, i) => (
         <div key={i}>
           <TextField
-            size="small"
             label="Drops"
             defaultValue={drops}
             onChange={(event) => change(i, { drops: whole(event.target.value) })}
-            slotProps={{ htmlInput: { inputMode: 'numeric', 'aria-label': `Drops of ${label}` } }}
-            sx={{ width: 90 }}
+            inputMode="numeric"
+            aria-label={`Drops of ${label}`}
+            width={90}
           />
           <TextField
-            size="small"
             label="Paint"
             value={label}
             onChange={(event) => change(i, { label: event.target.value })}
-            sx={{ width: 320, maxWidth: '100%' }}
+            width={320}
           />
           {mixed.parts.length > 1 ? (
             <button
@@ -47,12 +46,11 @@ export function MixedEditor({ mixed, onMixed }: { mixed: Mixed; onMixed: (mixed:
       ))}
       <div>
         <TextField
-          size="small"
           label="Thinner to one"
           defaultValue={mixed.thinner}
           onChange={(event) => onMixed({ ...mixed, thinner: Math.max(0, parseNumber(event.target.value) ?? 0) })}
-          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-          sx={{ width: 130 }}
+          inputMode="decimal"
+          width={130}
         />
         <Button
           size="small"

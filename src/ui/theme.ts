@@ -1,6 +1,6 @@
 'use client';
 
-import './zod-without-eval';
+import './zod-in-browsers';
 import { createTheme, type ThemeOptions } from '@mui/material/styles';
 
 /** Neutral greys only (a = b = 0): the only colour on the screen is paint. One dark red for what is dangerous or lossy. */

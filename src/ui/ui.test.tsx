@@ -326,7 +326,7 @@ describe('a form over one record', () => {
 });
 
 describe('a figure that explains itself', () => {
-  test('opens into what it comes from by a press, and does not open the row that it stands in', () => {
+  test('opens into what it comes from by a press, and does not open the row that it stands in', async () => {
     const onRow = jest.fn();
     render(
       <div onClick={onRow}>
@@ -334,7 +334,7 @@ describe('a figure that explains itself', () => {
       </div>,
     );
     fireEvent.click(screen.getByRole('button', { name: '1.3 ml' }));
-    expect(screen.getByText('138 cm² × 50 µm × 2 coats')).toBeTruthy();
+    expect(await screen.findByText('138 cm² × 50 µm × 2 coats')).toBeTruthy();
     expect(onRow).not.toHaveBeenCalled();
   });
 });

@@ -4,7 +4,9 @@ import { NOW, shelfOfDemo, stateOfDemo, viewOfDemo, workedUntil } from '@tests/s
 import { deriveBrief } from '@/core/derive/derive';
 import type { BenchCard } from './cards';
 import { STEP_LORE } from './step-lore';
-import { fetchFor, packEvening, tonightOf } from './tonight';
+import { packEvening } from './packed-evening';
+import { fetchFor } from './to-fetch';
+import { tonightOf } from './tonight';
 
 const { view } = viewOfDemo();
 const [some] = tonightOf(view).cards;

@@ -4,7 +4,8 @@ import { deltaE00 } from './difference';
 import { invert, apply, type Matrix } from './matrix';
 import { greatestChroma, munsellToLab } from './munsell';
 import { parseMunsell, printMunsell } from './munsell-notation';
-import { adapt, hexOf, hexToLab, labToXyz, reflectanceToXyz, WHITE_D65, xyzToLab, xyzToSrgb } from './spaces';
+import { reflectanceToXyz } from './reflectance';
+import { adapt, hexOf, hexToLab, labToXyz, WHITE_D65, xyzToLab, xyzToSrgb } from './spaces';
 import type { Lab, Xyz } from './types';
 import { combinedSd, differenceInWords } from './words';
 

@@ -4,7 +4,8 @@ import { poolChips } from './chips';
 import { deltaE00 } from './difference';
 import { greatestChroma, munsellToLab } from './munsell';
 import { parseMunsell, printMunsell } from './munsell-notation';
-import { adapt, hexToLab, labFromWhite, labToHex, labToXyz, reflectanceToXyz, WHITE_D65, xyzToLab } from './spaces';
+import { reflectanceToXyz } from './reflectance';
+import { adapt, hexToLab, labFromWhite, labToHex, labToXyz, WHITE_D65, xyzToLab } from './spaces';
 import type { Lab } from './types';
 import { cannotTell, differenceInWords } from './words';
 

@@ -1,10 +1,10 @@
-import cie from './cie-31.json' with { type: 'json' };
+import whites from './whites.json' with { type: 'json' };
 import { apply, invert, type Matrix, type Vector } from './matrix';
-import type { Lab, Reflectance, Srgb, White, Xyz } from './types';
+import type { Lab, Srgb, White, Xyz } from './types';
 
 /** The D65 white of the 31-band tables (x 0.3127, y 0.3290), Y = 1. */
-export const WHITE_D65 = cie.white_D65_XYZ as unknown as Xyz;
-const WHITES = { ...(cie.bradford.whites as unknown as Record<White, Xyz>), D65: WHITE_D65 };
+export const WHITE_D65 = whites.white_D65_XYZ as unknown as Xyz;
+const WHITES = { ...(whites.bradford.whites as unknown as Record<White, Xyz>), D65: WHITE_D65 };
 
 // CIE 15: the cube-root curve and its linear start.
 const EPSILON = 216 / 24389;
@@ -24,7 +24,7 @@ export function labToXyz(lab: Lab, white: Xyz = WHITE_D65): Xyz {
   return [uncurve(fy + lab[1] / 500) * white[0], uncurve(fy) * white[1], uncurve(fy - lab[2] / 200) * white[2]];
 }
 
-const BRADFORD = cie.bradford.matrix as unknown as Matrix;
+const BRADFORD = whites.bradford.matrix as unknown as Matrix;
 const BRADFORD_INVERSE = invert(BRADFORD);
 
 /** Bradford adaptation (Lam 1985): what looks the same under `to` as `xyz` does under `from`. */
@@ -46,13 +46,6 @@ export function labFromWhite(lab: Lab, white: White): Lab {
 export function labForWhite(lab: Lab, white: White): Lab {
   if (white === 'D65') return lab;
   return xyzToLab(adapt(labToXyz(lab), WHITE_D65, WHITES[white]), WHITES[white]);
-}
-
-/** Plain summation over the 31 bands of the weights for D65. Throws RangeError unless there are 31. */
-export function reflectanceToXyz(reflectance: Reflectance): Xyz {
-  if (reflectance.length !== 31) throw new RangeError('a reflectance has 31 values, 400 to 700 nm by 10');
-  const weigh = (weights: readonly number[]) => weights.reduce((total, w, i) => total + w * reflectance[i]!, 0);
-  return [weigh(cie.weights_D65.X), weigh(cie.weights_D65.Y), weigh(cie.weights_D65.Z)];
 }
 
 // IEC 61966-2-1: the sRGB primaries (0.64, 0.33), (0.30, 0.60), (0.15, 0.06) and this D65 white give the matrix.

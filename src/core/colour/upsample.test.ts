@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { deltaE00 } from './difference';
-import { reflectanceToXyz, xyzToLab } from './spaces';
+import { reflectanceToXyz } from './reflectance';
+import { xyzToLab } from './spaces';
 import type { Lab } from './types';
 import { upsample } from './upsample';
 

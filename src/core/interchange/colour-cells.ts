@@ -1,7 +1,8 @@
 import { ORIGIN_SD, type ChipOrigin } from '@/core/colour/chips';
 import { munsellToLab } from '@/core/colour/munsell';
 import { MunsellFault, parseMunsell } from '@/core/colour/munsell-notation';
-import { hexToLab, labFromWhite, reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
+import { reflectanceToXyz } from '@/core/colour/reflectance';
+import { hexToLab, labFromWhite, xyzToLab } from '@/core/colour/spaces';
 import type { Lab, White } from '@/core/colour/types';
 import type { RowReader } from './table';
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { subjectName } from '@/core/kit/subjects';
 import { LAYER_KINDS, type LayerKind } from '@/core/work/kinds';
 import { laidThen } from './former-steps';
-import { optionsSchema } from '@/core/kit/options';
+import { optionsSchema } from '@/core/kit/option-fields';
 import { machineOf } from '@/core/outline/presets';
 import { airframeFields } from '@/core/kept/records/airframe';
 

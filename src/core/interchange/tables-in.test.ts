@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { labForWhite, reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
+import { reflectanceToXyz } from '@/core/colour/reflectance';
+import { labForWhite, xyzToLab } from '@/core/colour/spaces';
 import { paintOf } from '@tests/support/paints';
 import { readCatalogue, writeCatalogue } from './catalogue-csv';
 import { readCgats, writeCgats } from './cgats';

@@ -1,15 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { saidTogether, whyNot } from './conflicts';
 import { NOT_BEGUN } from './machine';
-import {
-  DEFAULT_OPTIONS,
-  OPTION_CHOICES,
-  OPTION_NAMES,
-  optionsFor,
-  optionsInWords,
-  optionsSchema,
-  type Options,
-} from './options';
+import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsFor, optionsInWords, type Options } from './options';
+import { optionsSchema } from './option-fields';
 import { sightOf } from './seen';
 import type { Machine } from './machine';
 

@@ -1,11 +1,10 @@
-import { z } from 'zod';
 import { among, type Among } from './among';
 import type { Machine } from './machine';
 
 const LANDING = ['wheels', 'skis', 'floats', 'skids'] as const;
 export type Landing = (typeof LANDING)[number];
 
-interface Choice {
+export interface Choice {
   title: string;
   choices: readonly [string, ...string[]];
   /** What is taken while nobody chose. */
@@ -227,16 +226,6 @@ export function optionsAt(options: Options, schoolsAt: readonly SchoolAt[], zone
     ? options
     : { ...options, ...Object.fromEntries(own.map(({ school, value }) => [school, value])) };
 }
-
-/** Choices that a file leaves out are as usual. */
-export const optionsSchema = z.strictObject(
-  Object.fromEntries(
-    OPTION_NAMES.map((name) => {
-      const { title, choices: values, usual } = OPTION_CHOICES[name] as Choice;
-      return [name, z.enum(values, { error: `${title}: choose one of ${values.join(', ')}` }).default(usual)];
-    }),
-  ) as unknown as { [N in OptionName]: z.ZodDefault<z.ZodType<Options[N], Options[N]>> },
-);
 
 /** The choices that a machine has: no flaps on a rotorcraft, no sweep on fixed wings, no canopy over an open cockpit. */
 export const optionsFor = (machine: Machine): OptionName[] =>

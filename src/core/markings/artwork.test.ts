@@ -3,10 +3,10 @@ import { extentOf, polygonArea } from '@/core/geometry/polygon';
 import { DrawingFault, shapesOfSvg } from '@/core/geometry/svg-paths';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
-import { fieldShape } from '@/core/scheme/field';
+import { fieldShape } from '@/core/scheme/field-shape';
 import { fieldsFromDrawing } from '@/core/scheme/from-drawing';
 import { artworkOf } from './artwork';
-import { designFields } from './design';
+import { designFields } from './design-fields';
 
 const drawing = (inside: string) => shapesOfSvg(`<svg xmlns="http://www.w3.org/2000/svg">${inside}</svg>`);
 

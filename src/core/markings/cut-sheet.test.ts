@@ -9,7 +9,8 @@ import type { FieldShape, SchemeField } from '@/core/scheme/field';
 import { cutSheetSvg } from '@/core/interchange/cut-sheet-svg';
 import { canopySheet, fieldSheet, laidOut, markingSheet, maskLayers, placingNotes, proofMarks } from './cut-sheet';
 import { coatsOfMarking } from './coats';
-import { figureFields, PLAIN } from './design';
+import { PLAIN } from './design';
+import { figureFields } from './design-fields';
 import type { PlaceableMarking } from './placing';
 
 const outline = buildOutline({

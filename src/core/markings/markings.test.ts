@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { regionArea } from '@/core/geometry/clip';
 import { narrowest } from '@/core/geometry/narrowest';
 import { extentOf } from '@/core/geometry/polygon';
-import { designFields, figureFields, FIGURES, PLAIN, type Design } from './design';
+import { FIGURES, PLAIN, PLAIN_LETTERS, type Design } from './design';
+import { designFields, figureFields, letterFields } from './design-fields';
 import { fieldsOf, proportionsOf, silhouetteOf } from './drawn';
 import { HEXAGON } from './figures';
 import type { MarkingKind } from './kinds';
@@ -14,6 +15,15 @@ const marking = (kind: MarkingKind, design: Partial<Design> = {}, text = '') => 
   kind,
   text,
   design: { ...PLAIN, ...design },
+});
+
+describe('a design of which nothing is said', () => {
+  test('is plain, as are its letters, and nobody shares what it holds', () => {
+    expect(designFields.parse({})).toEqual(PLAIN);
+    expect(letterFields.parse({})).toEqual(PLAIN_LETTERS);
+    designFields.parse({}).cuts.push(3);
+    expect(designFields.parse({}).cuts).toEqual([]);
+  });
 });
 
 describe('the size of a decal', () => {

@@ -4,7 +4,8 @@ import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import type { View } from '@/core/outline/zones';
 import { areaOn } from '@/core/outline/chart';
-import { figureFields, PLAIN } from './design';
+import { PLAIN } from './design';
+import { figureFields } from './design-fields';
 import { zonesOfMarking } from './on-zones';
 import { onSkin, placeMarking, type PlaceableMarking } from './placing';
 

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { DIMENSION_NAMES, dimensionsSchema } from './dimensions';
+import { DIMENSION_NAMES } from './dimensions';
+import { dimensionsSchema } from './dimension-fields';
 import { extentOf, polygonArea } from '@/core/geometry/polygon';
 import { buildOutline, modelAreaCm2, zoneTitle, type OutlineSpec } from './outline';
 import { formOf, PRESET_NAMES, PRESETS, type PresetName } from './presets';

@@ -1,9 +1,11 @@
 import type { OutlineSpec } from './outline';
-import { dimensionsSchema } from './dimensions';
+import { dimensionsSchema } from './dimension-fields';
 import type { ProfilePoint } from './preset';
 import { PRESETS } from './presets';
-import { profileOf, profileSchema } from './profile';
-import { ZONE_EDGES, zoneEdgesSchema } from './zone-edges';
+import { profileOf } from './profile';
+import { profileSchema } from './profile-fields';
+import { ZONE_EDGES } from './zone-edges';
+import { zoneEdgesSchema } from './zone-edge-fields';
 import type { View } from './zones';
 
 /** The shape of a machine as it is pulled to a drawing: handles on its stations, its wing plan and the edges of its zones. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { readSaidList } from '@/core/evidence/said-list';
-import { dimensionsSchema } from './dimensions';
+import { dimensionsSchema } from './dimension-fields';
 import { buildOutline } from './outline';
 import { PRESET_NAMES, PRESETS } from './presets';
 import { scaledTo } from './scaled';

@@ -1,6 +1,7 @@
 import { deltaE00 } from '@/core/colour/difference';
 import { BANDS, filmOver, innerOf, seen, thick, type Pigment } from '@/core/colour/kubelka-munk';
-import { reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
+import { reflectanceToXyz } from '@/core/colour/reflectance';
+import { xyzToLab } from '@/core/colour/spaces';
 import type { Lab, Reflectance } from '@/core/colour/types';
 import { labOfPigment } from './pigment';
 

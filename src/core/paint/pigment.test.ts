@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { deltaE00 } from '@/core/colour/difference';
 import { BANDS, filmOver, innerOf, masstone, mixed, seen, type Pigment } from '@/core/colour/kubelka-munk';
-import { reflectanceToXyz } from '@/core/colour/spaces';
+import { reflectanceToXyz } from '@/core/colour/reflectance';
 import type { Lab } from '@/core/colour/types';
 import { coatsToHide, greyGround, groundOfPaint, layCoats } from './films';
 import { CLASS_CONTRAST, labOfPigment, pigmentOf } from './pigment';

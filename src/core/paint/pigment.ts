@@ -1,5 +1,6 @@
 import { BANDS, innerOf, masstone, overGround, ratioOf, seen, type Pigment } from '@/core/colour/kubelka-munk';
-import { labToXyz, reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
+import { reflectanceToXyz } from '@/core/colour/reflectance';
+import { labToXyz, xyzToLab } from '@/core/colour/spaces';
 import type { Lab, Reflectance } from '@/core/colour/types';
 import { upsample } from '@/core/colour/upsample';
 import { remembering } from '@/core/units/remembered';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, optionsSchema, type Options } from '@/core/kit/options';
+import { DEFAULT_OPTIONS, OPTION_CHOICES, OPTION_NAMES, type Options } from '@/core/kit/options';
+import { optionsSchema } from '@/core/kit/option-fields';
 import { isSeen } from '@/core/kit/seen';
 import { MARKING_METHODS } from '@/core/markings/kinds';
 import { buildOutline, type Outline } from '@/core/outline/outline';

@@ -1,70 +1,38 @@
-import { z } from 'zod';
-import { faultOf } from '@/core/geometry/simple';
-import { VIEWS } from '@/core/outline/zones';
+import type { View } from '@/core/outline/zones';
 
 /** A field of the scheme: an area of one colour, drawn in a view and laid on the surface, over what lies there already. */
-
-const metres = (title: string) =>
-  z
-    .number({ error: `${title}: a number is needed` })
-    .min(-50, `${title}: too far out`)
-    .max(400, `${title}: too far out`);
 
 /**
  * A corner as it is drawn: station in m aft of the nose, offset in m up from the belly (side views) or to starboard (from above and below).
  * One that hangs on a marking keeps its distance from it when that is moved.
  */
-const cornerFields = z.strictObject({
-  x: metres('Station'),
-  y: metres('Offset'),
-  on: z
-    .strictObject({ marking: z.string().min(1).max(60), place: z.number().int().min(0).max(40) })
-    .nullable()
-    .default(null),
-});
-export type Corner = z.infer<typeof cornerFields>;
-
-const view = z.enum(VIEWS, { error: 'Seen from: one of the four views' });
-const MOST_CORNERS = 400;
-const corners = (least: number, says: string) =>
-  z.array(cornerFields).min(least, says).max(MOST_CORNERS, `Corners: at most ${MOST_CORNERS}`);
-const closed = corners(3, 'Corners: an area needs at least three').superRefine((list, context) => {
-  // Corners that hang on markings lie where those lie: only what stands by itself is checked here.
-  const fault = list.every(({ on }) => on === null) ? faultOf(list.map(({ x, y }) => [x, y] as const)) : null;
-  if (fault) context.addIssue({ code: 'custom', message: `Area: ${fault}` });
-});
+export interface Corner {
+  x: number;
+  y: number;
+  on: { marking: string; place: number } | null;
+}
 
 export const BAND_ON = ['fuselage', 'wings', 'tailplane', 'fin'] as const;
 
-export const fieldShape = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('area'), view, corners: closed, smooth: z.boolean() }),
+export type FieldShape =
+  | { kind: 'area'; view: View; corners: Corner[]; smooth: boolean }
   /** All below a line (or above it), right round the keel (or the spine). */
-  z.strictObject({
-    kind: z.literal('height'),
-    view: z.enum(['port', 'starboard'], { error: 'Seen from: a side view' }),
-    corners: corners(2, 'Line: it needs at least two points'),
-    smooth: z.boolean(),
-    covers: z.enum(['below', 'above']),
-  }),
+  | { kind: 'height'; view: 'port' | 'starboard'; corners: Corner[]; smooth: boolean; covers: 'below' | 'above' }
   /** Right round the fuselage between two stations, or along the chord between two distances from the centre line. */
-  z
-    .strictObject({ kind: z.literal('band'), on: z.enum(BAND_ON), from: metres('From'), to: metres('To') })
-    .refine(({ from, to }) => to > from, { path: ['to'], message: 'To: it ends before it begins' }),
+  | { kind: 'band'; on: (typeof BAND_ON)[number]; from: number; to: number }
   /** Whole zones in a tone of their own. */
-  z.strictObject({ kind: z.literal('zones'), zones: z.array(z.string().min(1).max(60)).min(1, 'Zones: at least one') }),
-  z.strictObject({
-    kind: z.literal('mottle'),
-    view,
-    corners: closed,
-    smooth: z.boolean(),
-    /** Share of the area that the blotches cover. */
-    density: z.number().min(0.05, 'Density: at least 5 %').max(0.9, 'Density: at most 90 %'),
-    /** Freehand at close range, or through holes in a card that is held off the skin. */
-    by: z.enum(['freehand', 'stencil']).default('freehand'),
-    blotchMm: z.number().min(20, 'Blotch: at least 20 mm').max(3000, 'Blotch: at most 3 m'),
-  }),
-]);
-export type FieldShape = z.infer<typeof fieldShape>;
+  | { kind: 'zones'; zones: string[] }
+  | {
+      kind: 'mottle';
+      view: View;
+      corners: Corner[];
+      smooth: boolean;
+      /** Share of the area that the blotches cover. */
+      density: number;
+      /** Freehand at close range, or through holes in a card that is held off the skin. */
+      by: 'freehand' | 'stencil';
+      blotchMm: number;
+    };
 
 export const FIELD_EDGES = ['hard', 'soft'] as const;
 

@@ -5,7 +5,8 @@ import { PRESETS } from '@/core/outline/presets';
 import { areasByColour, cellsOf, type PaintedField } from './cells';
 import { contradictions } from './contradictions';
 import { bordersOf, edgesByColour } from './edges';
-import { fieldShape, type FieldShape, type SchemeField } from './field';
+import type { FieldShape, SchemeField } from './field';
+import { fieldShape } from './field-shape';
 import { layField } from './laid';
 import { PATTERNS, type PatternName } from './patterns';
 

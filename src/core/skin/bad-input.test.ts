@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { dimensionsSchema, type Dimensions } from '@/core/outline/dimensions';
+import type { Dimensions } from '@/core/outline/dimensions';
+import { dimensionsSchema } from '@/core/outline/dimension-fields';
 import { PLAIN } from '@/core/markings/design';
 import type { PlaceableMarking } from '@/core/markings/placing';
 import { PRESET_NAMES, PRESETS, type PresetName } from '@/core/outline/presets';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { optionsSchema } from '@/core/kit/options';
+import { optionsSchema } from '@/core/kit/option-fields';
 import { between, type Xyz } from '@/core/outline/body';
 import { buildOutline } from '@/core/outline/outline';
 import { moved, OPENINGS, turned, turnedWay } from '@/core/outline/leaves';

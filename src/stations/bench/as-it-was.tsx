@@ -1,11 +1,11 @@
 'use client';
 
-import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import type { BenchCard, LoggedStep } from '@/core/bench/cards';
 import { useMeasures } from '@/ui/shown-units';
 import type { BenchAct } from '@/outbox/queued';
 import { MixedEditor } from '@/ui/mixed-editor';
+import { TextField } from '@/ui/text-field';
 
 /** What was really done, where it differs from the card. */
 export interface Really extends LoggedStep {
@@ -56,12 +56,11 @@ export function AsItWas({
   const measures = useMeasures();
   const number = (label: string, name: 'ml' | 'coats' | 'tempC' | 'humidity', unit: string) => (
     <TextField
-      size="small"
       label={`${label}, ${measures.unit(unit)}`}
       defaultValue={really[name] === null ? '' : measures.asTyped(really[name], unit)}
       onChange={(event) => onReally({ ...really, [name]: (measures.read(event.target.value, unit) ?? null) as never })}
-      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      sx={{ width: 150 }}
+      inputMode="decimal"
+      width={150}
     />
   );
   const sprayed = really.sprayed;
@@ -76,27 +75,25 @@ export function AsItWas({
           ? (['pressureBar', 'needleMm', 'distanceCm'] as const).map((name) => (
               <TextField
                 key={name}
-                size="small"
                 label={[SPRAYED[name].label, measures.unit(SPRAYED[name].unit)].filter(Boolean).join(', ')}
                 defaultValue={measures.asTyped(sprayed[name], SPRAYED[name].unit)}
                 onChange={(event) => {
                   const value = measures.read(event.target.value, SPRAYED[name].unit);
                   if (value !== null) onReally({ ...really, sprayed: { ...sprayed, [name]: value } });
                 }}
-                slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-                sx={{ width: 150 }}
+                inputMode="decimal"
+                width={150}
               />
             ))
           : null}
         {number('Temperature', 'tempC', '°C')}
         {number('Humidity', 'humidity', '%')}
         <TextField
-          size="small"
           label="By"
           value={really.who}
           onChange={(event) => onReally({ ...really, who: event.target.value })}
-          slotProps={{ htmlInput: { list: 'bench-people' } }}
-          sx={{ width: 150 }}
+          list="bench-people"
+          width={150}
         />
         <datalist id="bench-people">
           {people.map((one) => (

@@ -4,7 +4,7 @@ import { ThemeProvider } from '@mui/material/styles';
 import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
 import type { BenchCard } from '@/core/bench/cards';
-import { packEvening } from '@/core/bench/tonight';
+import { packEvening } from '@/core/bench/packed-evening';
 import { durationInWords } from '@/core/units/minutes';
 import { counted, countedInWords } from '@/core/units/words';
 import { useOutbox } from '@/stations/shell/outbox';

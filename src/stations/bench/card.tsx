@@ -1,7 +1,6 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
@@ -15,6 +14,7 @@ import { CardFacts, TriedBefore } from './card-facts';
 import { DoneOn } from './done-on';
 import type { BenchPage } from './page-data';
 import { useFinish, type Finish } from './use-finish';
+import { TextField } from '@/ui/text-field';
 
 const TriedForm = dynamic(() => import('@/stations/shell/tried-form').then((module) => module.TriedForm));
 
@@ -175,7 +175,7 @@ function FinishRow({ card, missing, finish }: { card: BenchCard; missing: number
         onChange={(event) => finish.setTook(event.target.value)}
         error={faults.took !== undefined}
         helperText={faults.took}
-        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        inputMode="decimal"
       />
       <TextField
         inputRef={finish.noteField}
@@ -185,7 +185,6 @@ function FinishRow({ card, missing, finish }: { card: BenchCard; missing: number
         value={finish.note}
         onChange={(event) => finish.setNote(event.target.value)}
         required={missing > 0}
-        sx={{ minWidth: 200 }}
       />
       <Button variant="contained" disabled={!finish.isKnown || card.isOpen} onClick={() => void finish.finish()}>
         {share < 1 && share > 0 ? 'So far done (d)' : 'Done (d)'}

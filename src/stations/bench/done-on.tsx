@@ -1,11 +1,11 @@
 'use client';
 
-import TextField from '@mui/material/TextField';
 import { useEffect, type ReactNode } from 'react';
 import type { BenchCard } from '@/core/bench/cards';
 import { counted } from '@/core/units/words';
 import { ZoneChecks } from '@/stations/shell/zone-checks';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
+import { TextField } from '@/ui/text-field';
 
 /** On which of its zones a step is done: all of them, until some are marked off here or on the sheet. */
 export function useDoneOn({ zones, places }: BenchCard): {
@@ -60,13 +60,12 @@ export function DoneOn({
       <details className="bench-on">
         <summary>Only so far</summary>
         <TextField
-          size="small"
           label="Done, %"
           value={far}
           onChange={(event) => onFar(event.target.value)}
           error={fault !== ''}
           helperText={fault || 'what is left stays on the route, with its share of the minutes'}
-          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+          inputMode="numeric"
         />
       </details>
     );

@@ -3,7 +3,8 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { sitDown } from '@/actions/bench';
-import { fetchFor, packEvening, type EveningPiece, type PackedEvening } from '@/core/bench/tonight';
+import { packEvening, type EveningPiece, type PackedEvening } from '@/core/bench/packed-evening';
+import { fetchFor } from '@/core/bench/to-fetch';
 import type { BenchCard } from '@/core/bench/cards';
 import { minutesLater } from '@/core/units/day';
 import { durationInWords } from '@/core/units/minutes';

@@ -37,6 +37,7 @@ import type { Way } from '@/core/kit/applying';
 import { builderFactor, CUP_ML, planCup, type AppliedFigures, type CupPlan } from '@/core/paint/quantity';
 import { thinRatioOf } from '@/core/paint/thinning';
 import type { DropPart } from '@/ui/drop-bar';
+import { dropOf, MATCHES, targetOf } from './of-call';
 import { batchInWords, finishesInWords, relationInWords } from '@/core/codes/code-words';
 
 export interface Chosen {
@@ -141,9 +142,6 @@ export interface ColoursPage {
   worn: number;
 }
 
-/** Paints of each group (drawer, claims, others) that a call shows. */
-export const MATCHES = 7;
-
 /** `open` is the code whose paints are looked at: those of the others come with the shelf, when they are. */
 export function coloursPage(
   view: BriefView,
@@ -220,28 +218,6 @@ function callEdges(view: BriefView, leftOut: ReadonlySet<ZoneGroup> = INSIDE): {
       }
   }
   return [...edges.values()].sort((x, y) => x.a.localeCompare(y.a) || x.b.localeCompare(y.b));
-}
-
-export const dropOf = (paint: Paint, drops: number): DropPart => ({
-  label: paintLabel(paint),
-  hex: paint.lab ? hexOf(paint.lab) : UNMEASURED,
-  drops,
-});
-
-/** Calls that need a paint and have none, what covers most first; of what is only printed or penned nobody needs one. */
-export const unpainted = <C extends Pick<ColourCallRow, 'painted' | 'chosen' | 'areaCm2'>>(calls: readonly C[]): C[] =>
-  calls.filter(({ painted, chosen }) => painted && !chosen).sort((a, b) => b.areaCm2 - a.areaCm2);
-
-/** The drops that make a call as it is chosen: of its recipe, or one of its paint; none while nothing is chosen. */
-export const chosenParts = ({ recipes, chosen }: Pick<ColourCallRow, 'recipes' | 'chosen'>): readonly Part[] =>
-  recipes.find(({ inUse }) => inUse)?.record.parts ?? (chosen ? [{ paintId: chosen.paint.id, drops: 1 }] : []);
-
-/** What a call asks of a paint; null while no colour is known for its code. */
-export function targetOf(call: Pick<ColourCallRow, 'lab' | 'sd' | 'code' | 'record'>): Target | null {
-  const { lab, sd, code, record } = call;
-  return lab && record
-    ? { lab, sd, code, finish: record.finish, kind: record.kind, ground: record.ground, flop: record.flop }
-    : null;
 }
 
 function callRow(

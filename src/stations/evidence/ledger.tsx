@@ -20,7 +20,7 @@ import { counted, lowered } from '@/core/units/words';
 import { fullDay, shortDay } from '@/ui/dates';
 import { dueInWords } from '@/ui/due-words';
 import type { Result } from '@/core/interchange/result';
-import { Offers } from '@/ui/fields';
+import { Offers } from '@/ui/offers';
 import type { EvidencePage, QuestionRow, SourceRow } from './page-data';
 import type { OpenedFor } from './question-detail';
 import { saidOf } from './said-of';

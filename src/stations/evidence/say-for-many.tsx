@@ -7,7 +7,8 @@ import { ASPECT_NAMES, ASPECTS, aspectOf, type Aspect } from '@/core/evidence/as
 import { CLARITIES } from '@/core/evidence/weights';
 import { counted } from '@/core/units/words';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
-import { Offers, useUnsaved } from '@/ui/fields';
+import { useUnsaved } from '@/ui/fields';
+import { Offers } from '@/ui/offers';
 import { useEscape } from '@/ui/opened';
 import { useSaving } from '@/ui/saving';
 import type { EvidencePage } from './page-data';

@@ -5,7 +5,8 @@ import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
 import { save } from '@/actions/records';
 import type { Kept } from '@/core/kept/records';
-import { COURSES, figureFields, FIGURES, PLAIN, PLAIN_LETTERS, type Design } from '@/core/markings/design';
+import { COURSES, FIGURES, PLAIN, PLAIN_LETTERS, type Design } from '@/core/markings/design';
+import { figureFields } from '@/core/markings/design-fields';
 import { HEXAGON } from '@/core/markings/figures';
 import {
   goesRound,

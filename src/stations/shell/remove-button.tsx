@@ -1,18 +1,15 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import { useState, type ReactNode } from 'react';
 import { remove } from '@/actions/records';
 import { weighRemoval } from '@/actions/weighing';
 import type { RecordName } from '@/core/kept/records';
 import type { Turn } from '@/core/kept/turn';
+import { onDemand } from '@/ui/on-demand';
 import { stampNow, useSaving } from '@/ui/saving';
-import { TurnList } from '@/ui/turn-list';
 import type { StationPath } from './stations';
+
+const RemoveDialog = onDemand(() => import('./remove-dialog').then((module) => module.RemoveDialog));
 
 interface Props {
   briefId: string;
@@ -58,20 +55,7 @@ export function RemoveButton({ briefId, station, entity, record, said, label, lo
         {lossy ? '✕ ' : ''}
         {children}
       </button>
-      {turns ? (
-        <Dialog open onClose={() => setTurns(null)} aria-labelledby={`turns-${id}`}>
-          <DialogTitle id={`turns-${id}`}>What this changes</DialogTitle>
-          <DialogContent>
-            <TurnList turns={turns} leads={false} />
-          </DialogContent>
-          <DialogActions>
-            <Button onClick={() => setTurns(null)}>Leave it</Button>
-            <Button variant="contained" disabled={busy} autoFocus onClick={take}>
-              Remove it
-            </Button>
-          </DialogActions>
-        </Dialog>
-      ) : null}
+      {turns ? <RemoveDialog id={id} turns={turns} busy={busy} onTake={take} onClose={() => setTurns(null)} /> : null}
     </>
   );
 }

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { munsellToLab } from '@/core/colour/munsell';
 import { MunsellFault, parseMunsell } from '@/core/colour/munsell-notation';
-import { hexToLab, labFromWhite, labToHex, labToXyz, reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
+import { reflectanceToXyz } from '@/core/colour/reflectance';
+import { hexToLab, labFromWhite, labToHex, labToXyz, xyzToLab } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { finite } from './contract';
 

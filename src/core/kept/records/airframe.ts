@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { choice, inOrder, line, needed, optionalDay } from '../fields';
-import { dimensionsSchema } from '@/core/outline/dimensions';
+import { dimensionsSchema } from '@/core/outline/dimension-fields';
 import { COCKPITS, PRESET_NAMES } from '@/core/outline/presets';
-import { profileSchema } from '@/core/outline/profile';
-import { zoneEdgesSchema } from '@/core/outline/zone-edges';
+import { profileSchema } from '@/core/outline/profile-fields';
+import { zoneEdgesSchema } from '@/core/outline/zone-edge-fields';
 import { SURFACES } from '@/core/outline/zones';
 
 const surface = (label: string) => choice(`${label} skinned with`, ['', ...SURFACES]).default('');

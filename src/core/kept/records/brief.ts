@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { choice, day, line, needed, number, optionalDay, prose } from '../fields';
 import { CLARITIES, SOURCE_KIND_NAMES } from '@/core/evidence/weights';
-import { isChoice, optionsSchema, ZONED_SCHOOLS } from '@/core/kit/options';
+import { isChoice, ZONED_SCHOOLS } from '@/core/kit/options';
+import { optionsSchema } from '@/core/kit/option-fields';
 import { STORE_STATIONS } from '@/core/kit/stores';
 import { isTimeZone } from '@/core/route/calendar';
 import { TAKEABLE } from '@/core/laid/guard';

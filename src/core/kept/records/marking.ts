@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { choice, id, line, needed, number } from '../fields';
-import { designFields, MOST_COLOURS, PLAIN } from '@/core/markings/design';
+import { MOST_COLOURS, PLAIN } from '@/core/markings/design';
+import { designFields } from '@/core/markings/design-fields';
 import { MARKING_KINDS, MARKING_METHODS, PRINTED } from '@/core/markings/kinds';
 import { placeFields } from '@/core/markings/place';
 import { PLAIN_PRINTING, printingFields } from '@/core/markings/printing';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { choice, needed, number } from '../fields';
-import { FIELD_EDGES, fieldShape } from '@/core/scheme/field';
+import { FIELD_EDGES } from '@/core/scheme/field';
+import { fieldShape } from '@/core/scheme/field-shape';
 
 /** An area of one colour of the scheme, drawn in a view. */
 export const schemeFieldFields = z.strictObject({

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { deltaE00 } from '@/core/colour/difference';
 import { masstone, mixed } from '@/core/colour/kubelka-munk';
-import { reflectanceToXyz, xyzToLab } from '@/core/colour/spaces';
+import { reflectanceToXyz } from '@/core/colour/reflectance';
+import { xyzToLab } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { madeUpPaints } from '@tests/support/made-up';
 import { MixKernel } from './mix-kernel';

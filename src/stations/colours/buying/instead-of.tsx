@@ -13,7 +13,8 @@ import { matchSingle } from '@/core/match/single';
 import { paintLabel, type Paint } from '@/core/paint/catalogue';
 import { fullDay } from '@/ui/dates';
 import { useSaving } from '@/ui/saving';
-import { targetOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
+import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
+import { targetOf } from '@/stations/colours/of-call';
 import type { GoTo } from '../panes';
 
 /** Little enough to answer at once; the mixing bench looks further. */

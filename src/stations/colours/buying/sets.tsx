@@ -8,7 +8,8 @@ import { judgeSets, type JudgedSet } from '@/core/match/sets';
 import { spokenZones } from '@/core/outline/spoken';
 import { counted, listed } from '@/core/units/words';
 import { useSaving } from '@/ui/saving';
-import { targetOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
+import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
+import { targetOf } from '@/stations/colours/of-call';
 
 /** A set that serves fewer calls than this is bought for a single bottle. */
 const WORTH_A_LOOK = 2;

@@ -14,9 +14,9 @@ import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
 import { openedByRow } from '@/ui/rows';
 import { useShelf } from '../shelf';
 import type { OpenedCall, PaneProps } from '../panes';
-import { Candidates } from './candidates';
 import { GeneralCoats } from './general-coats';
 
+const Candidates = dynamic(() => import('./candidates').then((module) => module.Candidates));
 const NamesakesInDrawer = dynamic(() => import('./by-name').then((module) => module.NamesakesInDrawer));
 const ByName = dynamic(() => import('./by-name').then((module) => module.ByName));
 

@@ -13,7 +13,8 @@ import { readMeasure } from '@/core/units/measure';
 import { DropBar } from '@/ui/drop-bar';
 import { Explained } from '@/ui/explained';
 import { needFrom } from '../explanations';
-import { dropOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
+import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
+import { dropOf } from '@/stations/colours/of-call';
 
 /** The recipe for as much as is needed, in the order in which the drops go in. */
 export function MakeIt({

@@ -13,7 +13,8 @@ import { isMixable, pigmentOfPaint } from '@/core/paint/paint-pigment';
 import type { Paint } from '@/core/paint/catalogue';
 import { DropBar } from '@/ui/drop-bar';
 import { useSaving } from '@/ui/saving';
-import { dropOf, type ColourCallRow, type ColoursPage } from '@/stations/colours/page-data';
+import type { ColourCallRow, ColoursPage } from '@/stations/colours/page-data';
+import { dropOf } from '@/stations/colours/of-call';
 
 /** Faded, bleached, shadowed and chipped members of the colour in hand, each as a recipe. */
 export function ToneFamily({
