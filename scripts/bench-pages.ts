@@ -4,7 +4,7 @@ import { median, type Figure } from './bench-figures';
 
 /** Pages of a brief: how long the server takes for them, how much they weigh, and how soon a change is on the screen. */
 
-const STATIONS = ['kit', 'evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
+export const STATIONS = ['kit', 'evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
 const ROUNDS = 9;
 
 export async function benchPages(

@@ -1,8 +1,9 @@
 #!/usr/bin/env bash
-# What the issues promise, measured: npm run bench. An hour of long service: npm run bench -- soak [MINUTES]; the view of the hand alone: npm run bench -- hand; acts alone: npm run bench -- acts
+# What the issues promise, measured: npm run bench. An hour of long service: npm run bench -- soak [MINUTES]; the view of the hand alone: npm run bench -- hand; acts alone: npm run bench -- acts; what browsers load: npm run bench -- scripts
 case "${1:-}" in
   soak) shift; exec bash "$(dirname "$0")/with-server.sh" tsx scripts/soak.ts "$@" ;;
   acts) exec bash "$(dirname "$0")/with-server.sh" tsx scripts/bench-acts.ts ;;
+  scripts) exec bash "$(dirname "$0")/with-server.sh" tsx scripts/bench-scripts.ts ;;
   hand) exec bash "$(dirname "$0")/with-server.sh" tsx scripts/bench-hand.ts ;;
   *) exec bash "$(dirname "$0")/with-server.sh" tsx scripts/bench.ts ;;
 esac

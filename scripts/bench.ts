@@ -1,4 +1,3 @@
-import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { deltaE00 } from '../src/core/colour/difference';
 import { planRoute } from '../src/core/route/plan';
@@ -17,6 +16,7 @@ import { benchMarkings } from './bench-markings';
 import { benchLongLog, benchWorkshop } from './bench-workshop';
 import { benchSchedule } from './bench-schedule';
 import { benchKeystroke, benchPages } from './bench-pages';
+import { benchScripts } from './bench-scripts';
 import { median, medianAndWorst, pace, show, timed } from './bench-figures';
 import { CHROMIUM } from './chromium';
 import { HEAVY, heavyBrief } from './heavy-brief';
@@ -26,7 +26,6 @@ import { closePool } from '../src/data/database';
 
 // Measures what the issues promise, on the demo, against the production server that scripts/with-server.sh started.
 const base = process.env.BASE_URL!;
-const STATIONS = ['evidence', 'colours', 'markings', 'route', 'bench', 'log', 'brief'];
 const line = (what: string, found: string, asked: string) => show({ what, found, asked });
 
 show(pace());
@@ -36,20 +35,7 @@ const id = brief!.id;
 for (const figure of await benchPages(base, id, 'demo', { ms: 40, kB: 60 })) show(figure);
 
 const browser = await chromium.launch(CHROMIUM);
-for (const station of STATIONS) {
-  // A context of its own: nothing is in the cache, and no worker fetches the files of other stations meanwhile.
-  const context = await browser.newContext({ serviceWorkers: 'block' });
-  const page = await context.newPage();
-  const sizes: Promise<number>[] = [];
-  page.on('response', (response) => {
-    if (response.request().resourceType() === 'script')
-      sizes.push(response.body().then((body) => gzipSync(body).length));
-  });
-  await page.goto(`${base}/briefs/${id}/${station}`, { waitUntil: 'networkidle' });
-  const bytes = (await Promise.all(sizes)).reduce((total, size) => total + size, 0);
-  line(`${station}: compressed script, kB`, (bytes / 1024).toFixed(0), 'at most 350');
-  await context.close();
-}
+for (const figure of await benchScripts(browser, base, id)) show(figure);
 for (const figure of await benchEvidence(browser, base)) show(figure);
 for (const figure of await benchMarkings(browser, base, id)) show(figure);
 for (const figure of await benchHand(browser, base, id)) show(figure);
