@@ -1,4 +1,3 @@
-import { UNMEASURED } from '@/core/colour/unmeasured';
 import { colourLaid } from '@/core/workshop/already-laid';
 import type { BriefView } from '@/core/derive/derive';
 import type { CallView } from '@/core/derive/called';
@@ -12,10 +11,9 @@ import type { ColourShelf } from '@/core/kept/state';
 import { otherFinishes } from '@/core/codes/system';
 import { relatedCodes, type OfficialColour } from '@/core/codes/official';
 import { deltaE00 } from '@/core/colour/difference';
-import { hexOf } from '@/core/colour/spaces';
 import type { Lab } from '@/core/colour/types';
 import { combinedSd, differenceInWords } from '@/core/colour/words';
-import { chemistryOf, type Part } from '@/core/match/mix/cup';
+import { chemistryOf } from '@/core/match/mix/cup';
 import {
   bestOfEach,
   claimInWords,
