@@ -44,13 +44,12 @@ need_npm_packages() {
   [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && return
   say "Installing npm packages ..."
   npm ci --ignore-scripts --no-audit --no-fund >"$(private_log .data/npm.log)" 2>&1 || fail "npm ci failed: see .data/npm.log"
-  node scripts/press-static.mjs || fail "What browsers load could not be compressed."
   printf '%s' "$wanted" >"$stamp"
 }
 
 need_build() {
   local stamp=.next/built-from wanted
-  wanted=$(find src public db next.config.ts tsconfig.json package-lock.json -type f ! -name "*.test.ts*" -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64)
+  wanted=$(find src public db next.config.ts tsconfig.json package-lock.json scripts/press-static.mjs -type f ! -name "*.test.ts*" -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-64)
   [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && [ -f .next/BUILD_ID ] && return
   say "Building ..."
   npx --no-install next build >"$(private_log .data/build.log)" 2>&1 || { tail -n 30 .data/build.log >&2; fail "The build failed: see .data/build.log"; }
