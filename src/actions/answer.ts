@@ -1,4 +1,3 @@
-import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { stampSchema, type ActAnswer } from '@/core/kept/act';
 import type { Result } from '@/core/interchange/result';
@@ -8,11 +7,10 @@ import { CannotBeDone, ChangedElsewhere, Contradicts } from '@/data/acts';
 export const ofBrief = z.object({ briefId: z.uuid(), act: stampSchema });
 export const versioned = z.object({ id: z.uuid(), version: z.number().int() });
 
-/** Runs an act; whatever it throws becomes an answer, and the page it was done on comes back with the answer as it now is. */
+/** Runs an act; whatever it throws becomes an answer. Whoever did it asks what changed of the page. */
 export async function answered<T>(work: () => Promise<ActAnswer<T>>): Promise<Result<T>> {
   const result = await lookedUp(work);
   if (!result.ok) return result;
-  revalidatePath('/briefs/[id]', 'layout');
   return { ok: true, ...result.value };
 }
 
@@ -30,10 +28,8 @@ export async function lookedUp<T>(work: () => Promise<T>): Promise<Result<T>> {
       };
     if (error instanceof Contradicts) return { ok: false, faults: [{ field: error.field, says: error.message }] };
     if (error instanceof CannotBeDone) return { ok: false, faults: [{ field: '', says: error.message }] };
-    if (error instanceof ChangedElsewhere) {
-      revalidatePath('/briefs/[id]', 'layout');
+    if (error instanceof ChangedElsewhere)
       return { ok: false, conflict: { entity: error.entity, id: error.rowId, theirs: error.theirs } };
-    }
     const refused = constraintInWords(error);
     if (refused) return { ok: false, faults: [{ field: '', says: refused }] };
     console.error(error);

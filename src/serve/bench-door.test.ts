@@ -155,6 +155,7 @@ describe('a paired device', () => {
       `/briefs/${BRIEF}/bench`,
       `/briefs/${BRIEF}/log`,
       `/briefs/${BRIEF}/made/fin-port`,
+      `/briefs/${BRIEF}/now/bench?shell=1&page=1`,
       `/briefs/${BRIEF}/film`,
       `/briefs/${BRIEF}/history`,
       '/sw.js',
@@ -162,7 +163,14 @@ describe('a paired device', () => {
       '/offline/files',
     ])
       expect(await ask(url, { headers })).toMatchObject({ status: 200, body: `for ${device!.id}` });
-    for (const url of [`/briefs/${BRIEF}/colours`, `/briefs/${BRIEF}/brief.json`, '/shelf', '/new', '/briefs/import'])
+    for (const url of [
+      `/briefs/${BRIEF}/colours`,
+      `/briefs/${BRIEF}/now/colours`,
+      `/briefs/${BRIEF}/brief.json`,
+      '/shelf',
+      '/new',
+      '/briefs/import',
+    ])
       expect((await ask(url, { headers })).status).toBe(403);
     expect(await ask('/', { headers })).toMatchObject({ status: 302, headers: { location: `/briefs/${BRIEF}/bench` } });
   });

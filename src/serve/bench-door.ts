@@ -19,7 +19,7 @@ const MOST_FORM_BYTES = 4096;
 const ID = '[0-9a-f-]{36}';
 /** What the Bench and the Log are, and what they ask for. */
 const OPEN: readonly RegExp[] = [
-  new RegExp(`^/briefs/${ID}/(bench|log)$`),
+  new RegExp(`^/briefs/${ID}/(now/)?(bench|log)$`),
   new RegExp(`^/briefs/${ID}/log/(lines|learned|falls/${ID})$`),
   new RegExp(`^/briefs/${ID}/(sum-facts|revision|acts|undo|film|history)$`),
   new RegExp(`^/briefs/${ID}/made/[\\w-]+$`),

@@ -16,7 +16,7 @@ type Conflict = Extract<Result, { conflict: unknown }>['conflict'];
 interface Saving {
   busy: boolean;
   /**
-   * Runs an act when those before it were answered, and tells the reader how it went. The answer brings the page as it then is. An act
+   * Runs an act when those before it were answered, and tells the reader how it went. It ends when the page is as it then is. An act
    * whose answer was lost on the way is sent again under its own name, so that it is done once.
    */
   run: <T>(work: (act: Stamp) => Promise<Result<T>>, done?: string) => Promise<Result<T>>;
@@ -37,6 +37,8 @@ export interface Offer {
   press: () => void;
 }
 
+const nothingMore = (): Promise<void> => Promise.resolve();
+
 /** Who does something now, with a name of its own. */
 export const stampNow = (): Stamp => ({
   id: crypto.randomUUID(),
@@ -54,7 +56,14 @@ export function useSaving(): Saving {
 }
 
 /** Says what was saved, what was refused, and when the server could not be reached; nothing typed is lost by any of it. */
-export function SavingProvider({ children }: { children: ReactNode }): ReactNode {
+export function SavingProvider({
+  after = nothingMore,
+  children,
+}: {
+  /** What follows an act before whoever did it goes on: the page as it then is. */
+  after?: () => Promise<void>;
+  children: ReactNode;
+}): ReactNode {
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<Said | null>(null);
   const say = useCallback(
@@ -106,9 +115,13 @@ export function SavingProvider({ children }: { children: ReactNode }): ReactNode
       };
       const answer = before.current.then(inTurn);
       before.current = answer;
-      return answer;
+      // The act after it need not wait for the page; whoever did this one sees what came of it.
+      return answer.then(async (result) => {
+        if (result.ok || 'conflict' in result) await after();
+        return result;
+      });
     },
-    [say, tell],
+    [say, tell, after],
   );
   const saving = useMemo<Saving>(
     () => ({ busy, run, tell, versionOf, takenBackBy }),

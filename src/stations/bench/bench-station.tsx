@@ -16,7 +16,8 @@ import css from './bench.module.css';
 import { useLamp } from './lamp';
 import type { BenchPage } from './page-data';
 import { TonightPane } from './tonight-pane';
-import { useShared } from '@/ui/use-shared';
+import type { Made } from '@/stations/shell/current-page';
+import { useCurrent } from '@/stations/shell/use-current';
 
 const TechniquesPane = dynamic(() => import('./techniques-pane').then((module) => module.TechniquesPane));
 const WeatheringPane = dynamic(() => import('./weathering-pane').then((module) => module.WeatheringPane));
@@ -24,8 +25,8 @@ const PhonePane = dynamic(() => import('./phone-pane').then((module) => module.P
 const GluesPane = dynamic(() => import('./glues-pane').then((module) => module.GluesPane));
 
 /** What to do now: tonight's cards, and what is looked up beside them. */
-export function BenchStation(page: { data: BenchPage }): ReactNode {
-  const told = useShared(page.data);
+export function BenchStation({ page }: { page: Made<BenchPage> }): ReactNode {
+  const told = useCurrent(page);
   const { unseen } = useOutbox();
   const finished = unseen.flatMap((act) => (act.kind === 'finish' ? [act.entry] : []));
   const done = new Set(

@@ -8,10 +8,11 @@ import { counted, countedInWords, plural } from '@/core/units/words';
 import { finishedInWords } from '@/ui/due-words';
 import { keepAs } from '@/ui/keep-as';
 import type { BriefPage } from './page-data';
-import { useShared } from '@/ui/use-shared';
+import type { Made } from '@/stations/shell/current-page';
+import { useCurrent } from '@/stations/shell/use-current';
 
-export function BriefStation(page: { data: BriefPage }): ReactNode {
-  const data = useShared(page.data);
+export function BriefStation({ page }: { page: Made<BriefPage> }): ReactNode {
+  const data = useCurrent(page);
   const [busy, setBusy] = useState(false);
   const [says, setSays] = useState('');
   const stop = useRef<AbortController | null>(null);

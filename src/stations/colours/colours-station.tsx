@@ -12,7 +12,8 @@ import type { ColoursPage } from './page-data';
 import { unpainted } from './of-call';
 import { PANES, type GoTo } from './panes';
 import { SampleShelf } from './sample-shelf';
-import { useShared } from '@/ui/use-shared';
+import type { Made } from '@/stations/shell/current-page';
+import { useCurrent } from '@/stations/shell/use-current';
 import css from './colours.module.css';
 import './colours.css';
 
@@ -23,8 +24,8 @@ const BuyingPane = dynamic(() => import('./buying/buying-pane').then((module) =>
 const DrawerPane = dynamic(() => import('./drawer/drawer-pane').then((module) => module.DrawerPane));
 const StandardsPane = dynamic(() => import('./standards/standards-pane').then((module) => module.StandardsPane));
 
-export function ColoursStation(page: { data: ColoursPage }): ReactNode {
-  const data = useShared(page.data);
+export function ColoursStation({ page }: { page: Made<ColoursPage> }): ReactNode {
+  const data = useCurrent(page);
   const params = useSearchParams();
   const wanted = params.get('show');
   const code = params.get('code');

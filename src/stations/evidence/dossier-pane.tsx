@@ -1,7 +1,6 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
 import { useRef, useState, type ReactNode } from 'react';
 import { ENCODING_TITLES, type Encoding } from '@/core/interchange/decode';
 import { capital } from '@/core/units/words';
@@ -18,7 +17,6 @@ interface Taken {
 /** The evidence out and in: as one PDF, as one JSON file, as three tables. */
 export function DossierPane({ data }: { data: EvidencePage }): ReactNode {
   const { run } = useSaving();
-  const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
   const [taken, setTaken] = useState<Taken | null>(null);
@@ -36,7 +34,6 @@ export function DossierPane({ data }: { data: EvidencePage }): ReactNode {
       });
       const answer = (await response.json()) as Taken;
       setTaken(answer);
-      if (response.ok) router.refresh();
       return response.ok
         ? { ok: true as const, value: null }
         : { ok: false as const, faults: [{ field: '', says: answer.says }] };

@@ -10,7 +10,8 @@ import css from './kit.module.css';
 import { OptionsPane } from './options-pane';
 import type { KitPage, SoonestChoice } from './page-data';
 import { useFetched } from '@/ui/use-fetched';
-import { useShared } from '@/ui/use-shared';
+import type { Made } from '@/stations/shell/current-page';
+import { useCurrent } from '@/stations/shell/use-current';
 
 const PartsPane = dynamic(() => import('./parts-pane').then((module) => module.PartsPane));
 const MeasuredPane = dynamic(() => import('./measured-pane').then((module) => module.MeasuredPane));
@@ -20,8 +21,8 @@ const DaysPane = dynamic(() => import('./days-pane').then((module) => module.Day
 const MachineForm = dynamic(() => import('./machine-form').then((module) => module.MachineForm));
 
 /** What is in the box, and what it shall become. */
-export function KitStation(page: { data: KitPage }): ReactNode {
-  const data = useShared(page.data);
+export function KitStation({ page }: { page: Made<KitPage> }): ReactNode {
+  const data = useCurrent(page);
   const panes = [
     ['options', 'Options'],
     ['parts', `Parts (${data.parts.length})`],

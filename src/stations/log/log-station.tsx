@@ -9,7 +9,8 @@ import { StationFrame } from '@/stations/shell/station-frame';
 import css from './log.module.css';
 import type { LogPage } from './page-data';
 import { RecordPane } from './record-pane';
-import { useShared } from '@/ui/use-shared';
+import type { Made } from '@/stations/shell/current-page';
+import { useCurrent } from '@/stations/shell/use-current';
 
 const MadePane = dynamic(() => import('./made-pane').then((module) => module.MadePane));
 const MishapPane = dynamic(() => import('./mishap-pane').then((module) => module.MishapPane));
@@ -17,8 +18,8 @@ const LearnedPane = dynamic(() => import('./learned-pane').then((module) => modu
 const ActList = dynamic(() => import('@/stations/shell/act-list').then((module) => module.ActList));
 
 /** What was done, how each zone was made, what went wrong, and what it all teaches. */
-export function LogStation(page: { data: LogPage }): ReactNode {
-  const data = useShared(page.data);
+export function LogStation({ page }: { page: Made<LogPage> }): ReactNode {
+  const data = useCurrent(page);
   const panes = [
     ['record', `Record (${data.first.total})`],
     ['made', 'How it was made'],

@@ -8,7 +8,8 @@ import { counted, countedInWords, plural } from '@/core/units/words';
 import { MarkingList } from './marking-list';
 import css from './markings.module.css';
 import type { MarkingsPage } from './page-data';
-import { useShared } from '@/ui/use-shared';
+import type { Made } from '@/stations/shell/current-page';
+import { useCurrent } from '@/stations/shell/use-current';
 
 const SchemePane = dynamic(() => import('./scheme-pane').then((module) => module.SchemePane));
 const MasksPane = dynamic(() => import('./masks-pane').then((module) => module.MasksPane));
@@ -17,8 +18,8 @@ const DecalsPane = dynamic(() => import('./decals-pane').then((module) => module
 const SheetsPane = dynamic(() => import('./sheets-pane').then((module) => module.SheetsPane));
 
 /** How big, where, and how it is made: scheme, markings, the order of masking, and what is cut. */
-export function MarkingsStation(page: { data: MarkingsPage }): ReactNode {
-  const data = useShared(page.data);
+export function MarkingsStation({ page }: { page: Made<MarkingsPage> }): ReactNode {
+  const data = useCurrent(page);
   const panes = [
     ['markings', `Markings (${data.markings.length})`],
     ['scheme', `Scheme (${data.fields.length})`],

@@ -29,7 +29,8 @@ import { SchoolsSection } from './schools-section';
 import { TakeOff } from './take-off';
 import { WhatIf } from './what-if';
 import { ZoneStack } from './zone-stack';
-import { useShared } from '@/ui/use-shared';
+import type { Made } from '@/stations/shell/current-page';
+import { useCurrent } from '@/stations/shell/use-current';
 import './session-list.css';
 
 const BenchAir = dynamic(() => import('./bench-air').then((module) => module.BenchAir));
@@ -37,8 +38,8 @@ const Evenings = dynamic(() => import('./evenings').then((module) => module.Even
 const CalendarIn = dynamic(() => import('./calendar-in').then((module) => module.CalendarIn));
 const WeeklySessions = dynamic(() => import('./weekly-sessions').then((module) => module.WeeklySessions));
 
-export function RouteStation(page: { data: RoutePage }): ReactNode {
-  const data = useShared(page.data);
+export function RouteStation({ page }: { page: Made<RoutePage> }): ReactNode {
+  const data = useCurrent(page);
   const [whole, setWhole] = useState(false);
   const [sessionsOpen, setSessionsOpen] = useState(data.weekly.length === 0);
   const [chosen, setChosen] = useState<string | null>(null);

@@ -21,7 +21,9 @@ import { OutboxProvider, useOutbox } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { isOfBench, STATIONS } from './stations';
-import { PageRevisionContext, useCurrentPage, type PageRevision } from './use-current-page';
+import type { Made, PageRevision } from './current-page';
+import { CurrentProvider, useCurrentBrief, useRefreshed } from './use-current';
+import { PageRevisionContext, useCurrentPage } from './use-current-page';
 import { useKeptOffline } from './use-kept-offline';
 import { SheetDataContext, SheetOverlayContext, TurnContext, ZoneChoiceContext } from './zone-choice';
 import './head.css';
@@ -40,7 +42,8 @@ const Sheet = memo(AirframeSheet);
 
 const NONE: ReadonlySet<string> = new Set();
 
-interface Props {
+/** What stands round every station. */
+interface ShellData {
   briefId: string;
   identity: string;
   subtitle: string;
@@ -49,6 +52,9 @@ interface Props {
   timers: TimerRow[];
   /** In what the house shows lengths, pressures and temperatures. */
   units: ShownUnits;
+}
+
+interface Around {
   /** What the page was made from. */
   revision: PageRevision;
   /** Seen on a paired device, to which the Bench and the Log are open and nothing else. */
@@ -57,21 +63,32 @@ interface Props {
 }
 
 /** Head, airframe sheet and station tabs round whatever station is open. */
-export function BriefShell(props: Props): ReactNode {
+export function BriefShell({
+  briefId,
+  made,
+  revision: ofPage,
+  isDevice,
+  children,
+}: Around & { briefId: string; made: Made<ShellData> }): ReactNode {
+  const { shell, revision, current } = useCurrentBrief(briefId, made, ofPage);
   return (
-    <ShownUnitsContext.Provider value={props.units}>
-      <SavingProvider>
-        <OutboxProvider briefId={props.briefId} revision={props.revision.brief}>
-          <PageRevisionContext.Provider value={props.revision}>
-            <Shell {...props} />
-          </PageRevisionContext.Provider>
-        </OutboxProvider>
-      </SavingProvider>
+    <ShownUnitsContext.Provider value={shell.units}>
+      <CurrentProvider current={current}>
+        <SavingProvider after={current.refreshed}>
+          <OutboxProvider briefId={briefId} revision={revision.brief}>
+            <PageRevisionContext.Provider value={revision}>
+              <Shell {...shell} revision={revision} isDevice={isDevice}>
+                {children}
+              </Shell>
+            </PageRevisionContext.Provider>
+          </OutboxProvider>
+        </SavingProvider>
+      </CurrentProvider>
     </ShownUnitsContext.Provider>
   );
 }
 
-function Shell(props: Props): ReactNode {
+function Shell(props: ShellData & Around): ReactNode {
   const { briefId, identity, subtitle, timers, revision, isDevice, children } = props;
   const sheet = useShared(props.sheet);
   const findable = useShared(props.findable);
@@ -88,7 +105,7 @@ function Shell(props: Props): ReactNode {
   const router = useRouter();
   const base = `/briefs/${briefId}`;
   const { isAway } = useOutbox();
-  useCurrentPage(briefId, revision);
+  useCurrentPage(briefId, revision, useRefreshed());
   const stations = isDevice ? STATIONS.filter(({ path }) => isOfBench(path)) : STATIONS;
   const current = STATIONS.find((station) => pathname.startsWith(`${base}/${station.path}`));
   // Elsewhere what was kept once is good enough: acts wait in the outbox on top of it.

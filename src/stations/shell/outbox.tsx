@@ -1,11 +1,12 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Stamp } from '@/core/kept/act';
 import type { BenchAct, Replayed } from '@/outbox/queued';
 import type { OutboxDb, Post, Told, Waiting } from '@/outbox/store';
 import { stampNow, useSaving } from '@/ui/saving';
+import { AGAIN_MS } from './again';
+import { useRefreshed } from './use-current';
 
 /** Acts of the bench go through the outbox of this device: kept at once, sent when the server is there, each once. */
 interface Outbox {
@@ -38,9 +39,6 @@ export function useOutbox(): Outbox {
   if (!outbox) throw new Error('useOutbox needs an OutboxProvider above it');
   return outbox;
 }
-
-/** How long a server that does not answer is left alone, ms. */
-export const AGAIN_MS = 15_000;
 
 /** Answers by which a server says that it is busy or away, and that the same may come again. */
 const LATER = new Set([408, 425, 429]);
@@ -88,7 +86,7 @@ interface Props {
 }
 
 export function OutboxProvider({ briefId, revision, children }: Props): ReactNode {
-  const router = useRouter();
+  const refreshed = useRefreshed();
   const { tell } = useSaving();
   const db = useRef<Promise<OutboxDb> | null>(null);
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
@@ -124,9 +122,9 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
     );
     setAway(sent.isAway);
     setUnpaired(sent.isUnpaired);
-    if (sent.done > 0) router.refresh();
+    if (sent.done > 0) void refreshed();
     return look();
-  }, [opened, look, router]);
+  }, [opened, look, refreshed]);
 
   useEffect(() => {
     let stopped = false;
@@ -199,7 +197,7 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
         const { store, db: open } = await opened();
         await store.forget(open, place);
         await look();
-        router.refresh();
+        void refreshed();
       },
       tryAgain: async (place, withPicture) => {
         const { store, db: open } = await opened();
@@ -207,7 +205,7 @@ export function OutboxProvider({ briefId, revision, children }: Props): ReactNod
         await sendAll().catch(() => setAway(true));
       },
     }),
-    [briefId, waiting, unseen, isKnown, isAway, isUnpaired, opened, look, sendAll, keep, router],
+    [briefId, waiting, unseen, isKnown, isAway, isUnpaired, opened, look, sendAll, keep, refreshed],
   );
   return <Context.Provider value={outbox}>{children}</Context.Provider>;
 }

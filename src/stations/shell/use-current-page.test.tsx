@@ -1,14 +1,11 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, render } from '@testing-library/react';
-import type { PageRevision } from './use-current-page';
+import type { PageRevision } from './current-page';
 
 /** A page that opens asks whether it is out of date, and is brought anew where it is. */
 
-const refresh = jest.fn();
-const router = { refresh };
-jest.unstable_mockModule('next/navigation', () => ({ useRouter: () => router }));
-jest.unstable_mockModule('./outbox', () => ({ AGAIN_MS: 15_000 }));
+const refresh = jest.fn(() => Promise.resolve());
 const { useCurrentPage } = await import('./use-current-page');
 
 /** What the server says of the brief; null while it is away. */
@@ -31,7 +28,7 @@ afterEach(() => {
 });
 
 function Page({ revision }: { revision: PageRevision }) {
-  useCurrentPage('a-brief', revision);
+  useCurrentPage('a-brief', revision, refresh);
   return null;
 }
 const settle = (ms = 0) => act(() => jest.advanceTimersByTimeAsync(ms));

@@ -1,14 +1,8 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { createContext, useContext, useEffect, useRef } from 'react';
-import { AGAIN_MS } from './outbox';
-
-/** Of the brief and of the shelf. */
-export interface PageRevision {
-  brief: number;
-  shelf: number;
-}
+import type { PageRevision } from './current-page';
+import { AGAIN_MS } from './again';
 
 export const PageRevisionContext = createContext<PageRevision>({ brief: 0, shelf: 0 });
 /** What the page was made from, as an address names it that is asked for anew when that changes. */
@@ -21,8 +15,7 @@ export function useRevisionInWords(): string {
  * A page that opens asks once whether the brief is still what it was made from. It may not be: an act of the page before was done while this
  * one was on its way, or it was kept on this device, or the browser went back to it.
  */
-export function useCurrentPage(briefId: string, { brief, shelf }: PageRevision): void {
-  const router = useRouter();
+export function useCurrentPage(briefId: string, { brief, shelf }: PageRevision, refreshed: () => Promise<void>): void {
   const shown = useRef({ brief, shelf });
   useEffect(() => {
     shown.current = { brief, shelf };
@@ -34,7 +27,7 @@ export function useCurrentPage(briefId: string, { brief, shelf }: PageRevision):
         const response = await fetch(`/briefs/${briefId}/revision`, { cache: 'no-store' });
         if (response.status === 404) return;
         const now = (await response.json()) as PageRevision;
-        if (now.brief !== shown.current.brief || now.shelf !== shown.current.shelf) router.refresh();
+        if (now.brief !== shown.current.brief || now.shelf !== shown.current.shelf) void refreshed();
       } catch {
         later = setTimeout(() => void ask(), AGAIN_MS);
       }
@@ -46,5 +39,5 @@ export function useCurrentPage(briefId: string, { brief, shelf }: PageRevision):
       clearTimeout(later);
       window.removeEventListener('pageshow', cameBack);
     };
-  }, [briefId, router]);
+  }, [briefId, refreshed]);
 }

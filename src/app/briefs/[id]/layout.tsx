@@ -20,7 +20,12 @@ export default async function BriefLayout({
   if (isId(id) && (await isRemoved(pool(), id))) redirect('/removed');
   const derived = await briefView(id);
   return (
-    <BriefShell {...shellData(derived)} revision={numbersOf(derived.revisions)} isDevice={await isDevice()}>
+    <BriefShell
+      briefId={derived.view.state.brief.id}
+      made={{ of: derived.of, data: shellData(derived) }}
+      revision={numbersOf(derived.revisions)}
+      isDevice={await isDevice()}
+    >
       {children}
     </BriefShell>
   );

@@ -1,5 +1,8 @@
 import { createHash } from 'node:crypto';
 import type { BriefView } from '@/core/derive/derive';
+import { changesBetween } from '@/core/units/changes';
+import { numbersOf } from '@/data/revisions';
+import type { PageNow } from '@/stations/shell/current-page';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { briefTitle, typeOf, unitsOf } from '@/core/kept/state';
 import { sheetData } from '@/sheet/sheet-data';
@@ -14,7 +17,7 @@ import { routePage } from '@/stations/route/page-data';
 import type { Findable } from '@/stations/shell/find-field';
 import { fullDay } from '@/ui/dates';
 import { shownOf } from './shown-of';
-import { briefView, type Derived } from './view';
+import { briefView, derivedOf, type Derived } from './view';
 
 /** What each page of a brief shows, and no more; `code` is the colour that is looked at. */
 const PAGES = {
@@ -28,7 +31,7 @@ const PAGES = {
   log: ({ view, revisions }: Derived) => logPage(view, revisions.brief.number),
   brief: ({ view }: Derived) => briefPage(view),
 } as const;
-type PageName = keyof typeof PAGES;
+export type PageName = keyof typeof PAGES;
 
 const made = new WeakMap<Derived, Map<PageName, { code: string | null; page: unknown }>>();
 
@@ -46,11 +49,51 @@ export function pageOf<N extends PageName>(
   return page as ReturnType<(typeof PAGES)[N]>;
 }
 
-/** What stands round every station: the head, the sheet, and what can be found. */
-export function shellData(derived: Derived) {
+/** A page with the name of what it was made from. */
+export const madePage = <N extends PageName>(name: N, derived: Derived, code: string | null = null) => ({
+  of: derived.of,
+  data: pageOf(name, derived, code),
+});
+
+const shells = new WeakMap<Derived, ReturnType<typeof makeShell>>();
+/** What stands round every station: the head, the sheet, and what can be found; made once of what was derived. */
+export function shellData(derived: Derived): ReturnType<typeof makeShell> {
+  const shell = shells.get(derived) ?? makeShell(derived);
+  shells.set(derived, shell);
+  return shell;
+}
+function makeShell(derived: Derived) {
   const { view, shelf } = derived;
   return { ...shownOf(derived, shellOf(view)), timers: view.state.timers, units: unitsOf(shelf) };
 }
+
+/** How a page and what stands round it are now, told as what changed since they were made under the names that are shown. */
+export function pageNow(
+  id: string,
+  derived: Derived,
+  shown: { shell: string; page: { name: PageName; code: string | null; of: string } | null },
+): PageNow {
+  const shellThen = derivedOf(id, shown.shell);
+  return {
+    of: derived.of,
+    revision: numbersOf(derived.revisions),
+    shell: piece(shellThen && shellData(shellThen), shellData(derived)),
+    page: shown.page && pageSince(id, derived, shown.page),
+  };
+}
+
+function pageSince(
+  id: string,
+  derived: Derived,
+  { name, code, of }: { name: PageName; code: string | null; of: string },
+) {
+  const then = derivedOf(id, of);
+  return piece(then && pageOf(name, then, code), pageOf(name, derived, code));
+}
+
+const piece = (before: unknown, now: unknown) => (before ? { changes: changesBetween(before, now) } : { whole: now });
+
+export const isPage = (name: string): name is PageName => Object.hasOwn(PAGES, name);
 
 function shellOf(view: BriefView) {
   const { airframe, brief } = view.state;
@@ -85,10 +128,10 @@ function findables(view: BriefView): Findable[] {
 
 /** A short name for all that a page shows now: the same name, the same page. Null where there is no such brief. */
 async function contentOf(id: string, page: string, search: string): Promise<string | null> {
-  if (!Object.hasOwn(PAGES, page)) return null;
+  if (!isPage(page)) return null;
   const derived = await briefView(id).catch(() => null);
   if (!derived) return null;
-  const data = pageOf(page as PageName, derived, new URLSearchParams(search).get('code'));
+  const data = pageOf(page, derived, new URLSearchParams(search).get('code'));
   return createHash('sha1')
     .update(JSON.stringify([shellData(derived), data]))
     .digest('base64');

@@ -1,7 +1,7 @@
 import { BenchStation } from '@/stations/bench/bench-station';
-import { pageOf } from '../pages';
+import { madePage } from '../pages';
 import { briefView } from '../view';
 
 export default async function BenchPage({ params }: { params: Promise<{ id: string }> }) {
-  return <BenchStation data={pageOf('bench', await briefView((await params).id))} />;
+  return <BenchStation page={madePage('bench', await briefView((await params).id))} />;
 }

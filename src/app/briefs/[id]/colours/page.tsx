@@ -1,5 +1,5 @@
 import { ColoursStation } from '@/stations/colours/colours-station';
-import { pageOf } from '../pages';
+import { madePage } from '../pages';
 import { briefView } from '../view';
 
 export default async function ColoursPage({
@@ -12,7 +12,7 @@ export default async function ColoursPage({
   const { code } = await searchParams;
   return (
     <ColoursStation
-      data={pageOf('colours', await briefView((await params).id), typeof code === 'string' ? code : null)}
+      page={madePage('colours', await briefView((await params).id), typeof code === 'string' ? code : null)}
     />
   );
 }

@@ -1,4 +1,3 @@
-import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import type { Stamp } from '@/core/kept/act';
 import { outlineOf } from '@/core/kept/state';
@@ -47,7 +46,6 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   const table = readEvidenceCsv(text, outline.zones);
   if (!('table' in table)) return refused(table.faults);
   const done = (await addTable(id, table, stamp))!;
-  revalidatePath('/briefs/[id]', 'layout');
   return answer(
     `${done.added} of ${counted(done.added + done.faults.length, table.table.replace(/s$/, ''))} added${encoding === 'utf-8' ? '' : `, read as ${ENCODING_TITLES[encoding]}`}.`,
     done.faults,
@@ -70,7 +68,6 @@ async function takeDossier(id: string, text: string, stamp: Stamp | undefined): 
   try {
     const done = (await mergeDossier(id, parsed.data, stamp))!;
     if (done.faults.length > 0) return refused(done.faults);
-    revalidatePath('/briefs/[id]', 'layout');
     const added = Object.entries(done.added)
       .filter(([, count]) => count > 0)
       .map(([what, count]) => counted(count, what.replace(/s$/, '')));

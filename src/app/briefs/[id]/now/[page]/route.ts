@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { badRequest } from '@/app/files/attachment';
+import { isPage, pageNow } from '../../pages';
+import { briefView } from '../../view';
+
+const name = z.string().max(80);
+const askedOf = z.object({ shell: name, page: name.nullable(), code: z.string().max(200).nullable() });
+
+/** How a page of the brief is now, told as what changed since the one that is shown. */
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ id: string; page: string }> },
+): Promise<Response> {
+  const { id, page } = await params;
+  const search = new URL(request.url).searchParams;
+  const asked = askedOf.safeParse(Object.fromEntries(['shell', 'page', 'code'].map((key) => [key, search.get(key)])));
+  if (!asked.success) return badRequest('It does not say which page is shown');
+  const { shell, page: of, code } = asked.data;
+  const shown = of !== null && isPage(page) ? { name: page, code, of } : null;
+  return Response.json(pageNow(id, await briefView(id), { shell, page: shown }), {
+    headers: { 'cache-control': 'no-store' },
+  });
+}
