@@ -37,6 +37,11 @@ export interface Offer {
   press: () => void;
 }
 
+const AWAY = {
+  ok: false as const,
+  faults: [{ field: '', says: 'The server cannot be reached. What you typed is still here: try again in a moment.' }],
+};
+
 const nothingMore = (): Promise<void> => Promise.resolve();
 
 /** Who does something now, with a name of its own. */
@@ -64,7 +69,8 @@ export function SavingProvider({
   after?: () => Promise<void>;
   children: ReactNode;
 }): ReactNode {
-  const [busy, setBusy] = useState(false);
+  /** Acts that are under way. */
+  const [underWay, setUnderWay] = useState(0);
   const [said, setSaid] = useState<Said | null>(null);
   const say = useCallback(
     (text: string, { bad = false, offer = null, turned = [] }: Partial<Said> = {}) =>
@@ -89,40 +95,34 @@ export function SavingProvider({
   const before = useRef<Promise<unknown>>(Promise.resolve());
   const run = useCallback(
     <T,>(work: (act: Stamp) => Promise<Result<T>>, done?: string): Promise<Result<T>> => {
+      const act = stampNow();
       const inTurn = async (): Promise<Result<T>> => {
-        setBusy(true);
-        const act = stampNow();
-        try {
-          const result = await patiently(() => work(act));
-          if (result.ok) {
-            lastAct.current = act.id;
-            for (const { id, row } of result.rows ?? []) if (row) versions.current.set(id, row.version);
-            const turned = result.turned ?? [];
-            if (done || turned.length > 0) tell(done ?? 'Done', { act: act.id, turned });
-          } else if ('faults' in result) {
-            say(result.faults.map((fault) => fault.says).join('. '), { bad: true });
-          } else {
-            say(conflictInWords(result.conflict), { bad: true });
-          }
-          return result;
-        } catch {
-          const says = 'The server cannot be reached. What you typed is still here: try again in a moment.';
-          say(says, { bad: true });
-          return { ok: false, faults: [{ field: '', says }] };
-        } finally {
-          setBusy(false);
+        setUnderWay((count) => count + 1);
+        const result = await patiently(() => work(act)).catch((): Result<T> => AWAY);
+        if (result.ok) {
+          lastAct.current = act.id;
+          for (const { id, row } of result.rows ?? []) if (row) versions.current.set(id, row.version);
         }
-      };
-      const answer = before.current.then(inTurn);
-      before.current = answer;
-      // The act after it need not wait for the page; whoever did this one sees what came of it.
-      return answer.then(async (result) => {
-        if (result.ok || 'conflict' in result) await after();
         return result;
-      });
+      };
+      const sent = before.current.then(inTurn);
+      // The act after it need not wait for the page; whoever did this one is told with what came of it.
+      before.current = sent;
+      return sent
+        .then(async (result) => {
+          if (result.ok || 'conflict' in result) await after();
+          const turned = (result.ok ? result.turned : null) ?? [];
+          if (result.ok) {
+            if (done || turned.length > 0) tell(done ?? 'Done', { act: act.id, turned });
+          } else if ('faults' in result) say(result.faults.map((fault) => fault.says).join('. '), { bad: true });
+          else say(conflictInWords(result.conflict), { bad: true });
+          return result;
+        })
+        .finally(() => setUnderWay((count) => count - 1));
     },
     [say, tell, after],
   );
+  const busy = underWay > 0;
   const saving = useMemo<Saving>(
     () => ({ busy, run, tell, versionOf, takenBackBy }),
     [busy, run, tell, versionOf, takenBackBy],

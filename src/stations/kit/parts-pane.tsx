@@ -24,8 +24,7 @@ const rowHeight = () =>
 
 /** The register of parts: said in a line, in a table, or one by one. */
 export function PartsPane({ data }: { data: KitPage }): ReactNode {
-  const { busy, tell } = useSaving();
-  const { run, versioned } = useLatestVersions();
+  const { busy, run, tell, versionOf } = useSaving();
   const { zone } = useZoneChoice();
   const [text, setText] = useState('');
   const [wanted, setWanted] = useState('');
@@ -70,8 +69,15 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
   );
   const set = useCallback(
     (part: PartRow, fields: Partial<Pick<PartRow, 'condition' | 'origin'>>) =>
-      void run((act) => changeParts({ act, briefId: data.briefId, parts: [versioned(part)], fields })),
-    [run, versioned, data.briefId],
+      void run((act) =>
+        changeParts({
+          act,
+          briefId: data.briefId,
+          parts: [{ id: part.id, version: versionOf(part.id, part.version) }],
+          fields,
+        }),
+      ),
+    [run, versionOf, data.briefId],
   );
   const picked = data.parts.filter(({ id }) => chosen.has(id));
   const one = open && open !== 'new' ? data.parts.find(({ id }) => id === open) : null;
@@ -145,14 +151,7 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
                 : `${shown.length} of ${counted(data.parts.length, 'part')}`}
             </span>
             {picked.length > 0 ? (
-              <Bulk
-                data={data}
-                picked={picked}
-                busy={busy}
-                onDone={() => setChosen(new Set())}
-                run={run}
-                versioned={versioned}
-              />
+              <Bulk data={data} picked={picked} onDone={() => setChosen(new Set())} />
             ) : (
               <Button size="small" onClick={() => setChosen(new Set(shown.map(({ id }) => id)))}>
                 Choose all shown
@@ -166,54 +165,14 @@ export function PartsPane({ data }: { data: KitPage }): ReactNode {
   );
 }
 
-/**
- * Parts change faster than the page comes back with them: what an answer says of their versions counts at once, so that a second press is no
- * change elsewhere.
- */
-function useLatestVersions() {
-  const { run: plainRun } = useSaving();
-  const latest = useRef(new Map<string, number>());
-  const run: typeof plainRun = useCallback(
-    async (work, done) => {
-      const result = await plainRun(work, done);
-      if (result.ok)
-        for (const { entity, id, row } of result.rows ?? [])
-          if (entity === 'part' && row) latest.current.set(id, row.version);
-      return result;
-    },
-    [plainRun],
-  );
-  const versioned = useCallback(
-    ({ id, version }: { id: string; version: number }) => ({
-      id,
-      version: Math.max(version, latest.current.get(id) ?? 0),
-    }),
-    [],
-  );
-  return { run, versioned };
-}
-
 const wordsOf = (part: PartRow): string =>
   [part.called, part.called.replace(' ', ''), part.name, part.zoneTitle, part.condition, part.origin, part.note]
     .join(' ')
     .toLowerCase();
 
-function Bulk({
-  data,
-  picked,
-  busy,
-  run,
-  versioned,
-  onDone,
-}: {
-  data: KitPage;
-  picked: readonly PartRow[];
-  busy: boolean;
-  run: ReturnType<typeof useSaving>['run'];
-  versioned: ReturnType<typeof useLatestVersions>['versioned'];
-  onDone: () => void;
-}): ReactNode {
-  const parts = picked.map(versioned);
+function Bulk({ data, picked, onDone }: { data: KitPage; picked: readonly PartRow[]; onDone: () => void }): ReactNode {
+  const { run, busy, versionOf } = useSaving();
+  const parts = picked.map(({ id, version }) => ({ id, version: versionOf(id, version) }));
   const change = (fields: Record<string, string>) =>
     void run(
       (act) => changeParts({ act, briefId: data.briefId, parts, fields }),

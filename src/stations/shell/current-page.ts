@@ -45,6 +45,7 @@ export class CurrentPage {
   #running: Promise<void> = Promise.resolve();
   #next: Promise<void> | null = null;
   readonly #seen = new Set<() => void>();
+  readonly #seenByAll = () => this.#seen.forEach((seen) => seen());
   readonly #ask: (asked: Asked) => Promise<PageNow>;
 
   constructor(shell: Made, revision: PageRevision, ask: (asked: Asked) => Promise<PageNow>) {
@@ -76,7 +77,7 @@ export class CurrentPage {
     if (this.#shell.made === made) return;
     this.#shell = { ...made, made };
     this.#revision = revision;
-    for (const seen of this.#seen) seen();
+    this.#seenByAll();
   }
 
   /** Asks how all that is shown is now. One question at a time: who asks while one is under way is told by the next. */
@@ -98,7 +99,8 @@ export class CurrentPage {
       this.#revision = now.revision;
     }
     if (page && now.page && this.#page === page) this.#page = { ...page, of: now.of, data: told(page.data, now.page) };
-    for (const seen of this.#seen) seen();
+    // Whoever waits for it goes on first, and closes the form that it was typed into: the page is drawn with that, not before.
+    setTimeout(this.#seenByAll);
   }
 }
 

@@ -13,8 +13,8 @@ import {
   type ReactNode,
 } from 'react';
 import { useShared } from '@/ui/use-shared';
-import { CurrentPage, type Made, type PageNow, type PageRevision } from './current-page';
 import { AGAIN_MS } from './again';
+import { CurrentPage, type Asked, type Made, type PageNow, type PageRevision } from './current-page';
 
 /** What is shown of the brief, and who asks how it is now. */
 interface Current {
@@ -26,7 +26,7 @@ const Context = createContext<Current | null>(null);
 const NEVER = () => () => undefined;
 
 /** Asks the server how the page of a brief is now. Throws where it does not answer. */
-async function askOf(briefId: string, { page, shell }: Parameters<ConstructorParameters<typeof CurrentPage>[2]>[0]) {
+async function askOf(briefId: string, { page, shell }: Asked): Promise<PageNow> {
   const [station, search] = (page?.address ?? 'none').split('?');
   const query = new URLSearchParams(search);
   query.set('shell', shell);
