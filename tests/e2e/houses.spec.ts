@@ -24,6 +24,8 @@ function addresses({ zone, entry, question }: Named): string[] {
     if (address === 'made/[zone]') return [`made/${zone}`];
     if (address === 'log/falls/[entry]') return entry ? [`log/falls/${entry}`] : [];
     if (address === 'questions/[question]') return question ? [`questions/${question}`] : [];
+    if (address === 'now/[page]') return STATIONS.map((station) => `now/${station}?shell=none&page=none`);
+    if (address === 'choices/[option]/[choice]') return ['choices/weathering/none', 'choices/weathering/derelict'];
     if (address === 'cut') return ['cut?sheet=all&as=svg'];
     expect(address, 'an address that this test does not know how to fill').not.toContain('[');
     return [address];
