@@ -1,12 +1,9 @@
-import { pathToFileURL } from 'node:url';
-import { chromium, type Browser, type Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
+import { alone } from './bench-alone';
 import { nowUtc } from '../src/clock/now';
 import { briefFileSchema } from '../src/core/interchange/brief-file';
 import { importBrief } from '../src/data/brief-files';
-import { listBriefs } from '../src/data/brief-list';
-import { closePool } from '../src/data/database';
 import { median, pace, show, type Figure } from './bench-figures';
-import { CHROMIUM } from './chromium';
 import { HEAVY, heavyBrief } from './heavy-brief';
 
 /** Where the time of an act goes, from the press until it and all that follows from it are drawn: five acts, each done and taken back. */
@@ -161,17 +158,13 @@ function figureOf(what: string, times: readonly ActTimes[]): Figure {
   };
 }
 
-if (import.meta.url === pathToFileURL(process.argv[1]!).href) {
-  const [brief] = await listBriefs();
+await alone(import.meta.url, async (browser, base, demo) => {
   const { value: heavy } = await importBrief(briefFileSchema.parse(heavyBrief(HEAVY, nowUtc().slice(0, 10))));
-  const browser = await chromium.launch(CHROMIUM);
   for (const [id, name] of [
-    [brief!.id, 'demo'],
+    [demo, 'demo'],
     [heavy, 'heavy'],
   ] as const) {
     show(pace());
-    for (const figure of await benchActs(browser, process.env.BASE_URL!, id, name)) show(figure);
+    for (const figure of await benchActs(browser, base, id, name)) show(figure);
   }
-  await browser.close();
-  await closePool();
-}
+});

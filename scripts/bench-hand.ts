@@ -1,9 +1,6 @@
-import { pathToFileURL } from 'node:url';
-import { chromium, type Browser } from '@playwright/test';
-import { listBriefs } from '../src/data/brief-list';
-import { closePool } from '../src/data/database';
+import type { Browser } from '@playwright/test';
+import { alone } from './bench-alone';
 import { median, medianAndWorst, pace, show, type Figure } from './bench-figures';
-import { CHROMIUM } from './chromium';
 
 /** The view of the machine in the hand, on the demo, drawn in software as here. Figures of a browser at 1280 by 800. */
 
@@ -91,10 +88,6 @@ export async function benchHand(browser: Browser, base: string, id: string): Pro
   ];
 }
 
-if (import.meta.url === pathToFileURL(process.argv[1]!).href) {
-  const [brief] = await listBriefs();
-  const browser = await chromium.launch(CHROMIUM);
-  for (const figure of [pace(), ...(await benchHand(browser, process.env.BASE_URL!, brief!.id))]) show(figure);
-  await browser.close();
-  await closePool();
-}
+await alone(import.meta.url, async (browser, base, id) => {
+  for (const figure of [pace(), ...(await benchHand(browser, base, id))]) show(figure);
+});

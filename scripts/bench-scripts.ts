@@ -1,25 +1,21 @@
-import { pathToFileURL } from 'node:url';
-import { chromium, type Browser } from '@playwright/test';
-import { listBriefs } from '../src/data/brief-list';
-import { closePool } from '../src/data/database';
+import type { Browser } from '@playwright/test';
+import { alone } from './bench-alone';
 import { show, type Figure } from './bench-figures';
-import { CHROMIUM } from './chromium';
 import { STATIONS } from './bench-pages';
 
 /** What a cold browser is sent with a station, in kB as it travels: of its scripts how much all stations share, its styles and its faces. */
 export async function benchScripts(browser: Browser, base: string, id: string): Promise<Figure[]> {
   const pages = await Promise.all(STATIONS.map((station) => loaded(browser, `${base}/briefs/${id}/${station}`)));
   const scripts = pages.map((files) => files.filter(({ type }) => type === 'Script'));
-  const everywhere = new Set(
-    scripts[0]!.map(({ url }) => url).filter((url) => scripts.every((files) => files.some((file) => file.url === url))),
-  );
+  const isEverywhere = ({ url }: Loaded) => scripts.every((files) => files.some((file) => file.url === url));
   const kB = (files: readonly Loaded[]) => files.reduce((sum, { bytes }) => sum + bytes, 0) / 1024;
   return STATIONS.map((station, i) => {
-    const own = scripts[i]!.filter(({ url }) => !everywhere.has(url));
+    const all = scripts[i]!;
+    const common = kB(all.filter(isEverywhere));
     const of = (type: string) => kB(pages[i]!.filter((file) => file.type === type)).toFixed(0);
     return {
       what: `${station}: kB of script = of all stations + its own (files); styles, faces`,
-      found: `${kB(scripts[i]!).toFixed(0)} = ${kB(scripts[i]!.filter(({ url }) => everywhere.has(url))).toFixed(0)} + ${kB(own).toFixed(0)} (${scripts[i]!.length}); ${of('Stylesheet')}, ${of('Font')}`,
+      found: `${kB(all).toFixed(0)} = ${common.toFixed(0)} + ${(kB(all) - common).toFixed(0)} (${all.length}); ${of('Stylesheet')}, ${of('Font')}`,
       asked: 'at most 250',
     };
   });
@@ -50,10 +46,6 @@ async function loaded(browser: Browser, url: string): Promise<Loaded[]> {
   return [...files.values()];
 }
 
-if (import.meta.url === pathToFileURL(process.argv[1]!).href) {
-  const browser = await chromium.launch(CHROMIUM);
-  const [brief] = await listBriefs();
-  for (const figure of await benchScripts(browser, process.env.BASE_URL!, brief!.id)) show(figure);
-  await browser.close();
-  await closePool();
-}
+await alone(import.meta.url, async (browser, base, id) => {
+  for (const figure of await benchScripts(browser, base, id)) show(figure);
+});

@@ -111,8 +111,8 @@ export function SavingProvider({
       return sent
         .then(async (result) => {
           if (result.ok || 'conflict' in result) await after();
-          const turned = (result.ok ? result.turned : null) ?? [];
           if (result.ok) {
+            const turned = result.turned ?? [];
             if (done || turned.length > 0) tell(done ?? 'Done', { act: act.id, turned });
           } else if ('faults' in result) say(result.faults.map((fault) => fault.says).join('. '), { bad: true });
           else say(conflictInWords(result.conflict), { bad: true });

@@ -1,4 +1,4 @@
-import { shared } from './shared';
+import { idOf, isHolder, shared } from './shared';
 
 /** Where something stands in plain data: keys and places from the top down. */
 type Path = readonly (string | number)[];
@@ -39,25 +39,21 @@ export const changed = <T>(before: T, changes: readonly Change[]): T =>
   changes.reduce<unknown>((data, change) => changedAt(data, change, 0), before) as T;
 
 function changedAt(data: unknown, change: Change, depth: number): unknown {
-  if (depth === change.at.length) {
-    if ('rows' in change)
-      return change.rows.map((row) => (typeof row === 'number' ? (data as unknown[])[row] : row.row));
-    return 'to' in change ? change.to : undefined;
-  }
-  const key = change.at[depth]!;
-  const isGone = 'gone' in change && depth === change.at.length - 1;
+  const key = change.at[depth];
+  if (key === undefined) return made(data, change);
   if (Array.isArray(data)) return data.map((one, i) => (i === key ? changedAt(one, change, depth + 1) : one));
-  const record = data as Record<string, unknown>;
   // Entries make a key of any name an own one.
-  return Object.fromEntries(
-    isGone
-      ? Object.entries(record).filter(([own]) => own !== key)
-      : Object.hasOwn(record, key)
-        ? Object.entries(record).map(([own, value]) => [own, own === key ? changedAt(value, change, depth + 1) : value])
-        : [...Object.entries(record), [key, changedAt(undefined, change, depth + 1)]],
-  );
+  const entries = new Map(Object.entries(data as object));
+  if ('gone' in change && depth === change.at.length - 1) entries.delete(String(key));
+  else entries.set(String(key), changedAt(entries.get(String(key)), change, depth + 1));
+  return Object.fromEntries(entries);
 }
 
-const isHolder = (value: unknown): value is object => typeof value === 'object' && value !== null;
+const made = (was: unknown, change: Change): unknown =>
+  'rows' in change
+    ? change.rows.map((row) => (typeof row === 'number' ? (was as unknown[])[row] : row.row))
+    : 'to' in change
+      ? change.to
+      : undefined;
+
 const isRecord = (value: unknown): value is Record<string, unknown> => isHolder(value) && !Array.isArray(value);
-const idOf = (one: unknown): unknown => (isHolder(one) ? (one as { id?: unknown }).id : undefined);

@@ -23,10 +23,11 @@ function sharedList(before: readonly unknown[], fresh: readonly unknown[]): read
   return made.length === before.length && made.every((one, i) => one === before[i]) ? before : made;
 }
 
-const idOf = (one: unknown): unknown => (isHolder(one) ? (one as { id?: unknown }).id : undefined);
+/** What a row is known by; undefined where it has none. */
+export const idOf = (one: unknown): unknown => (isHolder(one) ? (one as { id?: unknown }).id : undefined);
 
 /** An object or a list of plain data; what has a class of its own, as a Map, is taken as it comes. */
-const isHolder = (value: unknown): value is object => {
+export const isHolder = (value: unknown): value is object => {
   if (typeof value !== 'object' || value === null) return false;
   const kind: unknown = Object.getPrototypeOf(value);
   return Array.isArray(value) || kind === Object.prototype || kind === null;

@@ -12,7 +12,6 @@ import { useFocusKept } from '@/ui/focus-kept';
 import { useKey, useKeysExplained } from '@/ui/keys';
 import { useEscape } from '@/ui/opened';
 import { onDemand } from '@/ui/on-demand';
-import { useShared } from '@/ui/use-shared';
 import { ShownUnitsContext } from '@/ui/shown-units';
 import type { ShownUnits } from '@/core/units/shown';
 import { UndoButtons } from './undo-buttons';
@@ -89,9 +88,7 @@ export function BriefShell({
 }
 
 function Shell(props: ShellData & Around): ReactNode {
-  const { briefId, identity, subtitle, timers, revision, isDevice, children } = props;
-  const sheet = useShared(props.sheet);
-  const findable = useShared(props.findable);
+  const { briefId, identity, subtitle, sheet, findable, timers, revision, isDevice, children } = props;
   const [zone, choose] = useState<string | null>(null);
   const [several, chooseSeveral] = useState<ReadonlySet<string>>(NONE);
   const [overlay, setOverlay] = useState<SheetOverlay | null>(null);
@@ -159,7 +156,7 @@ function Shell(props: ShellData & Around): ReactNode {
             <strong>{identity}</strong>
           ) : (
             <>
-              {/* No station is fetched ahead: each act would have them all fetched anew. */}
+              {/* No station is fetched ahead: each is made of the whole brief. */}
               <Link href="/" prefetch={false} className="head-home" aria-label="All briefs">
                 ≡
               </Link>

@@ -93,12 +93,13 @@ export class CurrentPage {
   async #once(): Promise<void> {
     const [shell, page] = [this.#shell, this.#page];
     const now = await this.#ask({ shell: shell.of, page: page && { address: page.address, of: page.of } });
-    // Another may have been opened meanwhile.
+    // Another may have come meanwhile.
     if (this.#shell === shell) {
       this.#shell = { ...shell, of: now.of, data: told(shell.data, now.shell) };
       this.#revision = now.revision;
     }
-    if (page && now.page && this.#page === page) this.#page = { ...page, of: now.of, data: told(page.data, now.page) };
+    if (page && now.page && this.#page?.made === page.made)
+      this.#page = { ...this.#page, of: now.of, data: told(page.data, now.page) };
     // Whoever waits for it goes on first, and closes the form that it was typed into: the page is drawn with that, not before.
     setTimeout(this.#seenByAll);
   }

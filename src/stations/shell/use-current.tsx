@@ -73,7 +73,7 @@ export function useCurrentBrief<T>(
     () => null,
   );
   const current = useMemo(() => ({ page, refreshed }), [page, refreshed]);
-  return { shell, revision: known ?? revision, current };
+  return { shell: useShared(shell), revision: known ?? revision, current };
 }
 
 export const CurrentProvider = ({ current, children }: { current: Current; children: ReactNode }): ReactNode => (

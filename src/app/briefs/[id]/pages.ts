@@ -71,27 +71,19 @@ function makeShell(derived: Derived) {
 export function pageNow(
   id: string,
   derived: Derived,
-  shown: { shell: string; page: { name: PageName; code: string | null; of: string } | null },
+  { shell, page }: { shell: string; page: { name: PageName; code: string | null; of: string } | null },
 ): PageNow {
-  const shellThen = derivedOf(id, shown.shell);
+  const since = (of: string, make: (derived: Derived) => unknown) => {
+    const then = derivedOf(id, of);
+    return then ? { changes: changesBetween(make(then), make(derived)) } : { whole: make(derived) };
+  };
   return {
     of: derived.of,
     revision: numbersOf(derived.revisions),
-    shell: piece(shellThen && shellData(shellThen), shellData(derived)),
-    page: shown.page && pageSince(id, derived, shown.page),
+    shell: since(shell, shellData),
+    page: page && since(page.of, (of) => pageOf(page.name, of, page.code)),
   };
 }
-
-function pageSince(
-  id: string,
-  derived: Derived,
-  { name, code, of }: { name: PageName; code: string | null; of: string },
-) {
-  const then = derivedOf(id, of);
-  return piece(then && pageOf(name, then, code), pageOf(name, derived, code));
-}
-
-const piece = (before: unknown, now: unknown) => (before ? { changes: changesBetween(before, now) } : { whole: now });
 
 export const isPage = (name: string): name is PageName => Object.hasOwn(PAGES, name);
 
