@@ -1,10 +1,13 @@
 import cluster from 'node:cluster';
-import { availableParallelism } from 'node:os';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { availableParallelism, tmpdir } from 'node:os';
+import path from 'node:path';
 import { hangUpHelpers } from '@/workers/helpers';
 import { serveSimulated } from '@/services/simulated/serve';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
 import { quietConsole } from './quiet-console';
 import { helperProcess } from './helper-process';
+import { doorOf } from './neighbours';
 import { listen } from './web';
 
 /**
@@ -52,16 +55,28 @@ if (cluster.isPrimary) {
     // A process gives memory back before it takes more.
     cluster.setupPrimary({ execArgv: [...process.execArgv, '--max-old-space-size=200', '--max-semi-space-size=4'] });
     let ending = false;
-    for (let i = 0; i < wanted; i += 1) cluster.fork();
+    // Nobody but the owner of this house may enter the folder of the inner doors.
+    const folder = mkdtempSync(path.join(tmpdir(), 'build-brief-doors-'));
+    process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
+    const numbers = new Map<number, number>();
+    const begin = (number: number) => {
+      const worker = cluster.fork({ HOUSE_DOORS: folder, HOUSE_COUNT: wanted, HOUSE_NUMBER: number });
+      numbers.set(worker.id, number);
+    };
+    for (let number = 0; number < wanted; number += 1) begin(number);
     cluster.on('exit', (worker, code) => {
       if (ending) return;
+      const number = numbers.get(worker.id)!;
+      numbers.delete(worker.id);
+      // Until another stands there, its neighbours answer for its briefs.
+      rmSync(doorOf(folder, number), { force: true });
       if (code === PORT_TAKEN) {
         ending = true;
         for (const other of Object.values(cluster.workers ?? {})) other?.kill('SIGTERM');
         process.exit(PORT_TAKEN);
       }
       process.stderr.write(`Web process ${worker.process.pid} ended; another takes its place.\n`);
-      setTimeout(() => cluster.fork(), 500);
+      setTimeout(() => begin(number), 500);
     });
     for (const signal of ['SIGINT', 'SIGTERM'] as const)
       process.on(signal, () => {

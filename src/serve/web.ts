@@ -13,6 +13,7 @@ import { CLOSED_POLICY, hostsBeside, policyOf, refusalOf, SECURITY_HEADERS } fro
 import { DEVICE_HEADER } from '@/wall/device';
 import { benchDoor, type KnownActions } from './bench-door';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
+import { knownNeighbours, openInnerDoor, passOn } from './neighbours';
 import { pageAsked, PageMemory } from './page-memory';
 import { nowMs } from '@/clock/now';
 
@@ -54,13 +55,20 @@ export async function listen(port: number, dev: boolean): Promise<void> {
       });
     });
   };
+  const neighbours = dev ? null : knownNeighbours(process.env);
+  const isPassedOn = neighbours ? passOn(neighbours) : () => false;
+  let isWarm = false;
+  /** For whoever was let in at a door of this process. */
+  const welcome = (request: IncomingMessage, response: ServerResponse) => {
+    if (!isWarm || !isPassedOn(request, response)) serve(request, response);
+  };
   const server = createServer((request, response) => {
     for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
     // Only the door of the bench says this.
     delete request.headers[DEVICE_HEADER];
     const { host, origin } = request.headers;
     const refusal = refusalOf({ method: request.method, host, origin, url: request.url }, moreHosts);
-    if (!refusal) return serve(request, response);
+    if (!refusal) return welcome(request, response);
     response.writeHead(refusal.status, {
       'content-type': 'text/plain; charset=utf-8',
       'content-security-policy': CLOSED_POLICY,
@@ -80,9 +88,15 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');
   });
   if (!dev) await warmUp(server);
+  isWarm = true;
+  if (neighbours)
+    await openInnerDoor(neighbours, (request, response) => {
+      for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
+      serve(request, response);
+    });
   await opened(server, port, '127.0.0.1');
   const benchPort = Number(process.env.BENCH_PORT ?? 0);
-  if (benchPort > 0) await openBench(benchPort, dev, serve);
+  if (benchPort > 0) await openBench(benchPort, dev, welcome);
 }
 
 const BUILT = '/_next/static/';
