@@ -7,40 +7,24 @@ import next from 'next';
 import sirv from 'sirv';
 import { STATIONS } from '@/core/kept/act';
 import { latestBrief } from '@/data/briefs';
-import { pool } from '@/data/database';
-import { revisionInWords, revisionsOf } from '@/data/revisions';
 import { CLOSED_POLICY, hostsBeside, policyOf, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
 import { DEVICE_HEADER } from '@/wall/device';
 import { benchDoor, type KnownActions } from './bench-door';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
 import { knownNeighbours, openInnerDoor, passOn } from './neighbours';
-import { pageAsked, PageMemory } from './page-memory';
-import { nowMs } from '@/clock/now';
 
 /** Longer than a browser keeps a line that it does not use. */
 const KEPT_OPEN_MS = 6 * 60_000;
-const MOST_REMEMBERED = 16 * 1024 * 1024;
 
-/** Starts one web process: the wall, then pages from memory, then the application. */
+/** Starts one web process: the wall, then what the build made, then the application. */
 export async function listen(port: number, dev: boolean): Promise<void> {
   const app = next({ dev, hostname: '127.0.0.1', port });
   const handle = app.getRequestHandler();
   await app.prepare();
   const upgrade = app.getUpgradeHandler();
   const moreHosts = hostsBeside();
-  const pages = new PageMemory(MOST_REMEMBERED, () => btoa(crypto.randomUUID()));
   const compress = compression({ level: 3 });
   const loads = builtLoads(dev);
-
-  const answer = async (request: IncomingMessage, response: ServerResponse) => {
-    const asked = dev ? null : pageAsked(request);
-    const revisions = asked ? await revisionsOf(pool(), asked.brief).catch(() => null) : null;
-    if (!asked || !revisions) return handle(request, response);
-    const minute = Math.floor(nowMs() / 60_000);
-    const of = `${revisionInWords(revisions)} ${minute}`;
-    const content = async () => (await contentOf()?.(asked.brief, asked.station, asked.search)) ?? null;
-    await pages.answer(request, response, { of, content }, () => handle(request, response));
-  };
 
   const serve = (request: IncomingMessage, response: ServerResponse) => {
     // Pages say more exactly what they may load, each with its nonce; everything else says it here.
@@ -48,7 +32,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     if (request.headers['next-action']) unreadableIsRefused(response);
     if (loads(request, response)) return;
     compress(request as never, response as never, () => {
-      answer(request, response).catch((error: unknown) => {
+      handle(request, response).catch((error: unknown) => {
         console.error(error);
         if (!response.headersSent) response.writeHead(500, { 'content-type': 'text/plain' });
         response.end('The server could not do it.\n');
@@ -172,14 +156,6 @@ async function warmUp(server: Server): Promise<void> {
     server.closeAllConnections();
   });
 }
-
-/** The application says what a page shows, once it has shown one. */
-const contentOf = () =>
-  (
-    globalThis as {
-      buildBriefContentOf?: (brief: string, station: string, search: string) => Promise<string | null>;
-    }
-  ).buildBriefContentOf;
 
 /** Actions of the house never throw: where one ends in a fault of the server, what was sent could not be read. */
 function unreadableIsRefused(response: ServerResponse): void {

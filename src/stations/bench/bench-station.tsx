@@ -16,7 +16,7 @@ import css from './bench.module.css';
 import { useLamp } from './lamp';
 import type { BenchPage } from './page-data';
 import { TonightPane } from './tonight-pane';
-import type { Made } from '@/stations/shell/current-page';
+import type { Sent } from '@/stations/shell/current-page';
 import { useCurrent } from '@/stations/shell/use-current';
 
 const TechniquesPane = dynamic(() => import('./techniques-pane').then((module) => module.TechniquesPane));
@@ -25,7 +25,7 @@ const PhonePane = dynamic(() => import('./phone-pane').then((module) => module.P
 const GluesPane = dynamic(() => import('./glues-pane').then((module) => module.GluesPane));
 
 /** What to do now: tonight's cards, and what is looked up beside them. */
-export function BenchStation({ page }: { page: Made<BenchPage> }): ReactNode {
+export function BenchStation({ page }: { page: Sent<BenchPage> }): ReactNode {
   const told = useCurrent(page);
   const { unseen } = useOutbox();
   const finished = unseen.flatMap((act) => (act.kind === 'finish' ? [act.entry] : []));

@@ -8,10 +8,10 @@ import { counted, countedInWords, plural } from '@/core/units/words';
 import { finishedInWords } from '@/ui/due-words';
 import { keepAs } from '@/ui/keep-as';
 import type { BriefPage } from './page-data';
-import type { Made } from '@/stations/shell/current-page';
+import type { Sent } from '@/stations/shell/current-page';
 import { useCurrent } from '@/stations/shell/use-current';
 
-export function BriefStation({ page }: { page: Made<BriefPage> }): ReactNode {
+export function BriefStation({ page }: { page: Sent<BriefPage> }): ReactNode {
   const data = useCurrent(page);
   const [busy, setBusy] = useState(false);
   const [says, setSays] = useState('');

@@ -12,7 +12,7 @@ import type { ColoursPage } from './page-data';
 import { unpainted } from './of-call';
 import { PANES, type GoTo } from './panes';
 import { SampleShelf } from './sample-shelf';
-import type { Made } from '@/stations/shell/current-page';
+import type { Sent } from '@/stations/shell/current-page';
 import { useCurrent } from '@/stations/shell/use-current';
 import css from './colours.module.css';
 import './colours.css';
@@ -24,7 +24,7 @@ const BuyingPane = dynamic(() => import('./buying/buying-pane').then((module) =>
 const DrawerPane = dynamic(() => import('./drawer/drawer-pane').then((module) => module.DrawerPane));
 const StandardsPane = dynamic(() => import('./standards/standards-pane').then((module) => module.StandardsPane));
 
-export function ColoursStation({ page }: { page: Made<ColoursPage> }): ReactNode {
+export function ColoursStation({ page }: { page: Sent<ColoursPage> }): ReactNode {
   const data = useCurrent(page);
   const params = useSearchParams();
   const wanted = params.get('show');

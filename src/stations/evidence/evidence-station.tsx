@@ -23,7 +23,7 @@ import type { EvidencePage } from './page-data';
 import { Ledger } from './ledger';
 import type { OpenedFor } from './question-detail';
 import { useCellEntries } from './use-cell-entries';
-import type { Made } from '@/stations/shell/current-page';
+import type { Sent } from '@/stations/shell/current-page';
 import { useCurrent } from '@/stations/shell/use-current';
 import css from './evidence.module.css';
 import './evidence.css';
@@ -40,7 +40,7 @@ type Pane = 'ledger' | 'sources' | 'timeline' | 'dossier';
 const STATES = ['open', 'ruled', 'reopened', 'settled', 'leaning', 'contested', 'unseen', 'measured'] as const;
 type StateFilter = 'all' | (typeof STATES)[number];
 
-export function EvidenceStation({ page }: { page: Made<EvidencePage> }): ReactNode {
+export function EvidenceStation({ page }: { page: Sent<EvidencePage> }): ReactNode {
   const data = useCurrent(page);
   const asked = useSearchParams();
   const wanted = asked.get('source');

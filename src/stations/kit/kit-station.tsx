@@ -10,7 +10,7 @@ import css from './kit.module.css';
 import { OptionsPane } from './options-pane';
 import type { KitPage, SoonestChoice } from './page-data';
 import { useFetched } from '@/ui/use-fetched';
-import type { Made } from '@/stations/shell/current-page';
+import type { Sent } from '@/stations/shell/current-page';
 import { useCurrent } from '@/stations/shell/use-current';
 
 const PartsPane = dynamic(() => import('./parts-pane').then((module) => module.PartsPane));
@@ -21,7 +21,7 @@ const DaysPane = dynamic(() => import('./days-pane').then((module) => module.Day
 const MachineForm = dynamic(() => import('./machine-form').then((module) => module.MachineForm));
 
 /** What is in the box, and what it shall become. */
-export function KitStation({ page }: { page: Made<KitPage> }): ReactNode {
+export function KitStation({ page }: { page: Sent<KitPage> }): ReactNode {
   const data = useCurrent(page);
   const panes = [
     ['options', 'Options'],

@@ -9,7 +9,7 @@ import { StationFrame } from '@/stations/shell/station-frame';
 import css from './log.module.css';
 import type { LogPage } from './page-data';
 import { RecordPane } from './record-pane';
-import type { Made } from '@/stations/shell/current-page';
+import type { Sent } from '@/stations/shell/current-page';
 import { useCurrent } from '@/stations/shell/use-current';
 
 const MadePane = dynamic(() => import('./made-pane').then((module) => module.MadePane));
@@ -18,7 +18,7 @@ const LearnedPane = dynamic(() => import('./learned-pane').then((module) => modu
 const ActList = dynamic(() => import('@/stations/shell/act-list').then((module) => module.ActList));
 
 /** What was done, how each zone was made, what went wrong, and what it all teaches. */
-export function LogStation({ page }: { page: Made<LogPage> }): ReactNode {
+export function LogStation({ page }: { page: Sent<LogPage> }): ReactNode {
   const data = useCurrent(page);
   const panes = [
     ['record', `Record (${data.first.total})`],

@@ -8,7 +8,7 @@ import { counted, countedInWords, plural } from '@/core/units/words';
 import { MarkingList } from './marking-list';
 import css from './markings.module.css';
 import type { MarkingsPage } from './page-data';
-import type { Made } from '@/stations/shell/current-page';
+import type { Sent } from '@/stations/shell/current-page';
 import { useCurrent } from '@/stations/shell/use-current';
 
 const SchemePane = dynamic(() => import('./scheme-pane').then((module) => module.SchemePane));
@@ -18,7 +18,7 @@ const DecalsPane = dynamic(() => import('./decals-pane').then((module) => module
 const SheetsPane = dynamic(() => import('./sheets-pane').then((module) => module.SheetsPane));
 
 /** How big, where, and how it is made: scheme, markings, the order of masking, and what is cut. */
-export function MarkingsStation({ page }: { page: Made<MarkingsPage> }): ReactNode {
+export function MarkingsStation({ page }: { page: Sent<MarkingsPage> }): ReactNode {
   const data = useCurrent(page);
   const panes = [
     ['markings', `Markings (${data.markings.length})`],

@@ -29,7 +29,7 @@ import { SchoolsSection } from './schools-section';
 import { TakeOff } from './take-off';
 import { WhatIf } from './what-if';
 import { ZoneStack } from './zone-stack';
-import type { Made } from '@/stations/shell/current-page';
+import type { Sent } from '@/stations/shell/current-page';
 import { useCurrent } from '@/stations/shell/use-current';
 import './session-list.css';
 
@@ -38,7 +38,7 @@ const Evenings = dynamic(() => import('./evenings').then((module) => module.Even
 const CalendarIn = dynamic(() => import('./calendar-in').then((module) => module.CalendarIn));
 const WeeklySessions = dynamic(() => import('./weekly-sessions').then((module) => module.WeeklySessions));
 
-export function RouteStation({ page }: { page: Made<RoutePage> }): ReactNode {
+export function RouteStation({ page }: { page: Sent<RoutePage> }): ReactNode {
   const data = useCurrent(page);
   const [whole, setWhole] = useState(false);
   const [sessionsOpen, setSessionsOpen] = useState(data.weekly.length === 0);

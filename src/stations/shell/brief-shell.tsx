@@ -20,7 +20,7 @@ import { OutboxProvider, useOutbox } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { isOfBench, STATIONS } from './stations';
-import type { Made, PageRevision } from './current-page';
+import type { PageRevision, Sent } from './current-page';
 import { CurrentProvider, useCurrentBrief, useRefreshed } from './use-current';
 import { PageRevisionContext, useCurrentPage } from './use-current-page';
 import { useKeptOffline } from './use-kept-offline';
@@ -64,12 +64,12 @@ interface Around {
 /** Head, airframe sheet and station tabs round whatever station is open. */
 export function BriefShell({
   briefId,
-  made,
+  sent,
   revision: ofPage,
   isDevice,
   children,
-}: Around & { briefId: string; made: Made<ShellData> }): ReactNode {
-  const { shell, revision, current } = useCurrentBrief(briefId, made, ofPage);
+}: Around & { briefId: string; sent: Sent<ShellData> }): ReactNode {
+  const { shell, revision, current } = useCurrentBrief(briefId, sent, ofPage);
   return (
     <ShownUnitsContext.Provider value={shell.units}>
       <CurrentProvider current={current}>

@@ -12,6 +12,16 @@ export interface Made<T = unknown> {
   data: T;
 }
 
+/** What the server made, as it comes with a page: one text costs both sides a fraction of what a tree of properties does. */
+export interface Sent<T> {
+  of: string;
+  data: string & { readonly holds?: T };
+}
+
+export const sent = <T>({ of, data }: Made<T>): Sent<T> => ({ of, data: JSON.stringify(data) });
+
+export const received = <T>({ of, data }: Sent<T>): Made<T> => ({ of, data: JSON.parse(data) as T });
+
 /** A piece of a page as it is now: what changed since the one that is shown, or all of it where the server knows that one no more. */
 type Piece = { changes: readonly Change[] } | { whole: unknown };
 

@@ -14,7 +14,7 @@ import {
 } from 'react';
 import { useShared } from '@/ui/use-shared';
 import { AGAIN_MS } from './again';
-import { CurrentPage, type Asked, type Made, type PageNow, type PageRevision } from './current-page';
+import { CurrentPage, received, type Asked, type PageNow, type PageRevision, type Sent } from './current-page';
 
 /** What is shown of the brief, and who asks how it is now. */
 interface Current {
@@ -39,9 +39,10 @@ async function askOf(briefId: string, { page, shell }: Asked): Promise<PageNow> 
 /** What stands round the pages of a brief, as it is now, with its revision. */
 export function useCurrentBrief<T>(
   briefId: string,
-  made: Made<T>,
+  sent: Sent<T>,
   revision: PageRevision,
 ): { shell: T; revision: PageRevision; current: Current } {
+  const made = useMemo(() => received(sent), [sent]);
   const [page] = useState(() => new CurrentPage(made, revision, (asked) => askOf(briefId, asked)));
   const router = useRouter();
   const hasGoneOn = useRef(false);
@@ -88,8 +89,9 @@ export function useRefreshed(): () => Promise<void> {
 }
 
 /** What a station shows: as its page came, and as it is after each act; what did not change stays the very object. */
-export function useCurrent<T>(made: Made<T>): T {
+export function useCurrent<T>(sent: Sent<T>): T {
   const current = useContext(Context);
+  const made = useMemo(() => received(sent), [sent]);
   const address = `${usePathname().split('/')[3] ?? ''}?${useSearchParams()}`;
   const data = useSyncExternalStore(
     current?.page.watch ?? NEVER,

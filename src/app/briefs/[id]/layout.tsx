@@ -5,6 +5,7 @@ import { isId } from '@/data/read-brief';
 import { pool } from '@/data/database';
 import { isRemoved } from '@/data/removed-briefs';
 import { numbersOf } from '@/data/revisions';
+import { sent } from '@/stations/shell/current-page';
 import { BriefShell } from '@/stations/shell/brief-shell';
 import { shellData } from './pages';
 import { briefView } from './view';
@@ -22,7 +23,7 @@ export default async function BriefLayout({
   return (
     <BriefShell
       briefId={derived.view.state.brief.id}
-      made={{ of: derived.of, data: shellData(derived) }}
+      sent={sent({ of: derived.of, data: shellData(derived) })}
       revision={numbersOf(derived.revisions)}
       isDevice={await isDevice()}
     >

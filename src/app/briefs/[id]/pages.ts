@@ -1,8 +1,7 @@
-import { createHash } from 'node:crypto';
 import type { BriefView } from '@/core/derive/derive';
 import { changesBetween } from '@/core/units/changes';
 import { numbersOf } from '@/data/revisions';
-import type { PageNow } from '@/stations/shell/current-page';
+import { sent, type PageNow } from '@/stations/shell/current-page';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { briefTitle, typeOf, unitsOf } from '@/core/kept/state';
 import { sheetData } from '@/sheet/sheet-data';
@@ -49,11 +48,9 @@ export function pageOf<N extends PageName>(
   return page as ReturnType<(typeof PAGES)[N]>;
 }
 
-/** A page with the name of what it was made from. */
-export const madePage = <N extends PageName>(name: N, derived: Derived, code: string | null = null) => ({
-  of: derived.of,
-  data: pageOf(name, derived, code),
-});
+/** A page with the name of what it was made from, as it is sent. */
+export const sentPage = <N extends PageName>(name: N, derived: Derived, code: string | null = null) =>
+  sent({ of: derived.of, data: pageOf(name, derived, code) });
 
 const shells = new WeakMap<Derived, ReturnType<typeof makeShell>>();
 /** What stands round every station: the head, the sheet, and what can be found; made once of what was derived. */
@@ -117,17 +114,3 @@ function findables(view: BriefView): Findable[] {
     ...view.plan.work.map((item) => ({ label: item.step.title, kind: 'Steps', path: 'route' })),
   ];
 }
-
-/** A short name for all that a page shows now: the same name, the same page. Null where there is no such brief. */
-async function contentOf(id: string, page: string, search: string): Promise<string | null> {
-  if (!isPage(page)) return null;
-  const derived = await briefView(id).catch(() => null);
-  if (!derived) return null;
-  const data = pageOf(page, derived, new URLSearchParams(search).get('code'));
-  return createHash('sha1')
-    .update(JSON.stringify([shellData(derived), data]))
-    .digest('base64');
-}
-
-// The memory of pages stands outside the application: it finds this by its name.
-(globalThis as { buildBriefContentOf?: typeof contentOf }).buildBriefContentOf = contentOf;

@@ -1,7 +1,7 @@
 import { BriefStation } from '@/stations/brief/brief-station';
-import { madePage } from '../pages';
+import { sentPage } from '../pages';
 import { briefView } from '../view';
 
 export default async function BriefPage({ params }: { params: Promise<{ id: string }> }) {
-  return <BriefStation page={madePage('brief', await briefView((await params).id))} />;
+  return <BriefStation page={sentPage('brief', await briefView((await params).id))} />;
 }

@@ -1,5 +1,5 @@
 import { ColoursStation } from '@/stations/colours/colours-station';
-import { madePage } from '../pages';
+import { sentPage } from '../pages';
 import { briefView } from '../view';
 
 export default async function ColoursPage({
@@ -12,7 +12,7 @@ export default async function ColoursPage({
   const { code } = await searchParams;
   return (
     <ColoursStation
-      page={madePage('colours', await briefView((await params).id), typeof code === 'string' ? code : null)}
+      page={sentPage('colours', await briefView((await params).id), typeof code === 'string' ? code : null)}
     />
   );
 }

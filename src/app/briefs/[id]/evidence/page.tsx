@@ -1,7 +1,7 @@
 import { EvidenceStation } from '@/stations/evidence/evidence-station';
-import { madePage } from '../pages';
+import { sentPage } from '../pages';
 import { briefView } from '../view';
 
 export default async function EvidencePage({ params }: { params: Promise<{ id: string }> }) {
-  return <EvidenceStation page={madePage('evidence', await briefView((await params).id))} />;
+  return <EvidenceStation page={sentPage('evidence', await briefView((await params).id))} />;
 }

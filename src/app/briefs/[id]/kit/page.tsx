@@ -1,7 +1,7 @@
 import { KitStation } from '@/stations/kit/kit-station';
-import { madePage } from '../pages';
+import { sentPage } from '../pages';
 import { briefView } from '../view';
 
 export default async function KitPage({ params }: { params: Promise<{ id: string }> }) {
-  return <KitStation page={madePage('kit', await briefView((await params).id))} />;
+  return <KitStation page={sentPage('kit', await briefView((await params).id))} />;
 }

@@ -1,7 +1,7 @@
 import { LogStation } from '@/stations/log/log-station';
-import { madePage } from '../pages';
+import { sentPage } from '../pages';
 import { briefView } from '../view';
 
 export default async function LogPage({ params }: { params: Promise<{ id: string }> }) {
-  return <LogStation page={madePage('log', await briefView((await params).id))} />;
+  return <LogStation page={sentPage('log', await briefView((await params).id))} />;
 }
