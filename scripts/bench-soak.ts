@@ -1,8 +1,8 @@
 import { Agent, request as ask } from 'node:http';
 import { randomUUID } from 'node:crypto';
-import { readdirSync, readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { median, pace, type Figure } from './bench-figures';
+import { memoryOf } from './memory-of';
 
 /** Long service: builders who look, write, print and bring pictures for an hour; then the same load as at first. */
 
@@ -67,32 +67,6 @@ function asForm(bytes: Buffer): { body: Buffer; type: string } {
     body: Buffer.concat([Buffer.from(head), bytes, Buffer.from(`\r\n--${edge}--\r\n`)]),
     type: `multipart/form-data; boundary=${edge}`,
   };
-}
-
-/** Resident memory of the server's processes, MB: the largest last. */
-function memoryOf(root: number): number[] {
-  const parents = new Map<number, number>();
-  for (const pid of readdirSync('/proc')
-    .filter((name) => /^\d+$/.test(name))
-    .map(Number))
-    try {
-      parents.set(pid, Number(/^PPid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]));
-    } catch {
-      // It ended while it was looked at.
-    }
-  const isOf = (pid: number): boolean =>
-    pid === root || (parents.has(pid) && parents.get(pid)! > 1 && isOf(parents.get(pid)!));
-  return [...parents.keys()]
-    .filter(isOf)
-    .flatMap((pid) => {
-      try {
-        const found = /^VmRSS:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
-        return found ? [Math.round(Number(found[1]) / 1024)] : [];
-      } catch {
-        return [];
-      }
-    })
-    .sort((a, b) => a - b);
 }
 
 /** The load that fresh and used are compared by: pages alone, as fast as they come, for so many seconds. Answers a second and 95th, ms. */

@@ -1,13 +1,15 @@
+import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { tellAll } from '@tests/support/house';
 import { ownDatabase } from '@tests/support/own-database';
 import type { Fields } from '@/core/kept/records';
 import { newBrief } from '@/core/kept/new-brief';
+import type { BriefState } from '@/core/kept/state';
 import { newAct, perform, type ActWriter } from './acts';
 import { createBrief } from './briefs';
 import { closePool, pool } from './database';
-import { knownAt, knownBrief } from './known';
-import { loadBrief } from './read-brief';
+import { knownAt, knownBrief, MOST_BYTES, remember } from './known';
+import { loadBrief, type LoadedBrief } from './read-brief';
 import { revisionOf } from './revisions';
 import { snapshotOf } from './snapshot';
 import { tryOut } from './try-out';
@@ -107,4 +109,37 @@ test('what another process wrote is seen by the next page and the next act', asy
   await tellAll();
   expect(zonesIn((await snapshotOf(briefId))!.brief.state)).toEqual(['fin-port']);
   await act(async (writer) => expect(zonesIn(await writer.brief())).toEqual(['fin-port']));
+});
+
+describe('how much is remembered', () => {
+  const brief = (rows: number): LoadedBrief => ({
+    state: { questions: Array.from({ length: rows }, () => ({})) } as unknown as BriefState,
+    revision: { number: 1, kinds: {} },
+  });
+  const open = (rows: number) => {
+    const id = randomUUID();
+    remember(id, brief(rows));
+    return id;
+  };
+  const isKnown = (id: string) => knownAt(id, 1) !== null;
+
+  test('the briefs that were opened last, small ones more than large ones', () => {
+    const countOf = (rows: number) => {
+      const ids = Array.from({ length: 40 }, () => open(rows));
+      // Who asks makes a brief the newest: the oldest is asked for last.
+      const stay = [...ids].reverse().map(isKnown);
+      expect(stay.indexOf(false)).toBe(stay.filter(Boolean).length);
+      return stay.indexOf(false);
+    };
+    const [small, large] = [countOf(10), countOf(5000)];
+    expect(large).toBeGreaterThanOrEqual(1);
+    expect(small).toBeGreaterThan(large);
+  });
+  test('one that grows makes the others leave; one larger than all may be is known alone', () => {
+    const first = open(10);
+    const grows = open(10);
+    expect([isKnown(first), isKnown(grows)]).toEqual([true, true]);
+    remember(grows, brief(MOST_BYTES / 100));
+    expect([isKnown(grows), isKnown(first)]).toEqual([true, false]);
+  });
 });

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { Stages } from '@/core/derive/stages';
 import type { LoadedBrief } from './read-brief';
 import type { LoadedShelf } from './shelf';
@@ -12,19 +13,31 @@ export interface KnownBrief {
   stages: Stages;
 }
 
+/** Measured on a brief of twenty rows and on one of 4,500: what was derived of any, and what each row takes as read and as derived. */
+const BYTES_OF_ANY = 6e6;
+const BYTES_OF_A_ROW = 2000;
+/** Of all briefs that are remembered; a process of these and of the pages that it draws stays under 300 MB. */
+export const MOST_BYTES = 64e6;
+
 /** One for all bundles of this process. */
 const held = globalThis as unknown as {
-  buildBriefKnown?: { briefs: Map<string, KnownBrief>; shelf: LoadedShelf | null };
+  buildBriefKnown?: { briefs: LRUCache<string, KnownBrief>; shelf: LoadedShelf | null };
 };
-const known = (held.buildBriefKnown ??= { briefs: new Map(), shelf: null });
-const MOST_BRIEFS = 8;
+const known = (held.buildBriefKnown ??= {
+  briefs: new LRUCache({ maxSize: MOST_BYTES, sizeCalculation }),
+  shelf: null,
+});
+
+/** What a brief takes in memory, bytes. One that is larger than all may be is remembered alone. */
+function sizeCalculation({ loaded }: KnownBrief): number {
+  const rows = Object.values(loaded?.state ?? {}).reduce((sum, of) => sum + (Array.isArray(of) ? of.length : 1), 0);
+  return Math.min(BYTES_OF_ANY + rows * BYTES_OF_A_ROW, MOST_BYTES);
+}
 
 export function knownBrief(id: string): KnownBrief {
   const key = id.toLowerCase();
   const of = known.briefs.get(key) ?? { loaded: null, stages: new Stages() };
-  known.briefs.delete(key);
-  known.briefs.set(key, of);
-  if (known.briefs.size > MOST_BRIEFS) known.briefs.delete(known.briefs.keys().next().value!);
+  if (!known.briefs.has(key)) known.briefs.set(key, of);
   return of;
 }
 
@@ -40,7 +53,11 @@ export const shelfKnownAt = (number: number): LoadedShelf | null =>
 /** Remembers what was read, unless something newer is known. Only what is committed is remembered. */
 export function remember(id: string, loaded: LoadedBrief): void {
   const of = knownBrief(id);
-  if (!of.loaded || of.loaded.revision.number <= loaded.revision.number) of.loaded = loaded;
+  if (of.loaded && of.loaded.revision.number > loaded.revision.number) return;
+  of.loaded = loaded;
+  // Weighed anew.
+  known.briefs.delete(id.toLowerCase());
+  known.briefs.set(id.toLowerCase(), of);
 }
 
 export function rememberShelf(loaded: LoadedShelf): void {
