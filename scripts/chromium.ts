@@ -1,6 +1,6 @@
-/** How every script and test starts Debian's Chromium: headless, and without a word to any network. */
+/** How every script and test starts Debian's Chromium: the one that draws to no screen, which takes a third less of the machine, and without a word to any network. */
 export const CHROMIUM = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

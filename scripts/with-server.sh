@@ -6,7 +6,7 @@ set -uo pipefail
 need_node
 need_npm_packages
 need_build
-[ -x /usr/bin/chromium ] || install_packages chromium
+[ -x /usr/bin/chromium-headless-shell ] || install_packages chromium-headless-shell
 THROWAWAY=$(mktemp -d /tmp/buildbrief-run.XXXXXX)
 chmod 755 "$THROWAWAY"
 SERVER=
