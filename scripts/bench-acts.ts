@@ -101,10 +101,11 @@ const ACTS: readonly Act[] = [
   {
     name: 'a paint chosen',
     station: 'colours',
-    prepare: async (page) => {
+    prepare: async (page, run) => {
       const offers = page.getByRole('button', { name: /^Use / });
-      if ((await offers.count()) === 0)
-        await page.getByRole('row', { name: /TCS/ }).first().getByRole('button').first().click();
+      // The pane closes with the choice of before.
+      if (run > 0) await offers.first().waitFor({ state: 'detached' });
+      await page.getByRole('row', { name: /TCS/ }).first().getByRole('button').first().click();
       await offers.first().waitFor();
     },
     press: (page, run) =>

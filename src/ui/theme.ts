@@ -15,6 +15,19 @@ const heading = { fontFamily: '"Barlow Condensed", sans-serif', fontWeight: 600 
 
 const shared: ThemeOptions = {
   shape: { borderRadius: 0 },
+  // What was pressed is there at once. A border that fades has its whole page painted for each of fifteen frames, just as the answer is drawn.
+  transitions: {
+    create: () => 'none',
+    duration: {
+      shortest: 0,
+      shorter: 0,
+      short: 0,
+      standard: 0,
+      complex: 0,
+      enteringScreen: 0,
+      leavingScreen: 0,
+    },
+  },
   typography: {
     fontFamily: '"Atkinson Hyperlegible", sans-serif',
     fontSize: 14,
