@@ -1,6 +1,6 @@
 import type { Minutes } from '@/core/units/minutes';
-import { cleanOutMinutes, type Instant, type PlannedStep, type PlanProblem, type Span } from './problem';
-import { violations } from './validate';
+import { cleanOutMinutes, type Instant, type PlannedStep, type PlanProblem, type PlanStep, type Span } from './problem';
+import { cleanOuts, violations } from './validate';
 
 /**
  * A plan with some of its steps as late as what waits for them allows, in the free time of its sessions; all else stays where it is, and so
@@ -15,56 +15,83 @@ export function asLate(
   const wanted = plan.filter(({ id }) => late.has(id) && !done.has(id));
   // The last first: what it leaves free may be taken by those before it.
   const inTurn = [...wanted].sort((a, b) => b.segments[0]![0] - a.segments[0]![0]);
-  return inTurn.reduce((now, { id }) => moved(problem, now, id), plan);
+  const steps = new Map(problem.steps.map((step) => [step.id, step]));
+  let now = plan;
+  let cleaning = cleanOuts(problem, now);
+  for (const { id } of inTurn) {
+    const step = steps.get(id)!;
+    now = moved(problem, now, step, cleaning);
+    if (step.colour !== null) cleaning = cleanOuts(problem, now);
+  }
+  return now;
 }
 
-function moved(problem: PlanProblem, plan: readonly PlannedStep[], id: string): readonly PlannedStep[] {
+function moved(
+  problem: PlanProblem,
+  plan: readonly PlannedStep[],
+  step: PlanStep,
+  cleaning: readonly Span[],
+): readonly PlannedStep[] {
+  const { id, minutes } = step;
   const starts = new Map(plan.map(({ id: own, segments }) => [own, segments[0]![0]]));
-  const { minutes } = problem.steps.find((step) => step.id === id)!;
   const until = Math.min(
     ...problem.links.flatMap(({ from, to, minLag }) =>
       from === id && starts.has(to) ? [starts.get(to)! - minLag] : [],
     ),
   );
   if (!Number.isFinite(until)) return plan;
-  const before = violations(problem, plan).length;
-  for (const end of endsUpTo(problem, plan, id, minutes, until)) {
+  const near = nearOf(problem, step);
+  const ids = new Set([...near.steps.map((one) => one.id), ...near.links.flatMap(({ from, to }) => [from, to])]);
+  const [around, others] = [plan.filter((one) => ids.has(one.id)), plan.filter((one) => one.id !== id)];
+  const endingAt = (of: readonly PlannedStep[], end: Instant) =>
+    of.map((one): PlannedStep => (one.id === id ? { id, segments: [[end - minutes, end]] } : one));
+  const before = violations(near, around).length;
+  for (const end of endsUpTo(problem, others, step, cleaning, until)) {
     if (end - minutes <= starts.get(id)!) return plan;
-    const next = plan.map((step): PlannedStep => (step.id === id ? { id, segments: [[end - minutes, end]] } : step));
-    if (violations(problem, next).length <= before) return next;
+    if (violations(near, endingAt(around, end)).length <= before) return endingAt(plan, end);
   }
   return plan;
 }
 
-/** Moments at which a piece of work may end in free time, the latest first: right before what follows, and before the airbrush is cleaned for it. */
+/** Of a problem what a step can break by its place in free time: itself and its waits; a spray also the clean-outs of all sprays. */
+const nearOf = (problem: PlanProblem, { id, colour }: PlanStep): PlanProblem => ({
+  ...problem,
+  steps: problem.steps.filter((step) => step.id === id || (colour !== null && step.colour !== null)),
+  links: problem.links.filter(({ from, to }) => from === id || to === id),
+});
+
+/**
+ * Moments at which a piece of work may end in free time, the latest first: right before what follows, and before the airbrush is cleaned for
+ * it. A spray that moves has other clean-outs around it: room is left for any.
+ */
 function* endsUpTo(
   { windows, airbrush }: PlanProblem,
-  plan: readonly PlannedStep[],
-  id: string,
-  minutes: Minutes,
+  others: readonly PlannedStep[],
+  { minutes, colour }: PlanStep,
+  cleaning: readonly Span[],
   until: Instant,
 ): Generator<Instant> {
-  const busy = plan
-    .filter((step) => step.id !== id)
-    .flatMap(({ segments }) => segments)
-    .sort(([a], [b]) => a - b);
-  const colours = Object.keys(airbrush?.cleanOut ?? {});
-  const cleaning = [
-    ...new Set([
-      0,
-      ...colours.flatMap((state) =>
-        Object.keys(airbrush!.cleanOut[state]!).map((colour) => cleanOutMinutes(airbrush, state, colour)),
-      ),
-    ]),
-  ].sort((a, b) => a - b);
+  const worked = others.flatMap(({ segments }) => segments);
+  const cleaned = colour === null ? cleaning.map(({ start, end }) => [start, end] as const) : [];
+  const busy = [...worked, ...cleaned].sort(([a], [b]) => a - b);
+  const spares = colour === null ? [0] : [0, ...cleanOutTimes(airbrush)];
   for (const window of [...windows].reverse()) {
     if (window.start >= until) continue;
     for (const { start, end } of gapsIn(window, busy).reverse())
-      for (const spare of cleaning) {
+      for (const spare of spares) {
         const at = Math.min(end - spare, until);
         if (at - minutes >= start) yield at;
       }
   }
+}
+
+/** How long the airbrush may be cleaned, the shortest first. */
+function cleanOutTimes(airbrush: PlanProblem['airbrush']): Minutes[] {
+  const states = Object.entries(airbrush?.cleanOut ?? {});
+  const times = states.flatMap(([state, to]) =>
+    Object.keys(to).map((colour) => cleanOutMinutes(airbrush, state, colour)),
+  );
+  return [...new Set(times)].sort((a, b) => a - b);
 }
 
 /** The free time of a session, in its order. */

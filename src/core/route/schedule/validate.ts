@@ -9,9 +9,24 @@ export function violations(
   plan: readonly PlannedStep[],
   nameOf: (id: string) => string = (id) => id,
 ): string[] {
+  const known = knownOf(problem, plan, nameOf);
+  const [steps, cleans] = [stepFaults(known), cleanOutFaults(known)];
+  const work = [...steps.work, ...cleans.work].sort((a, b) => a.from - b.from || a.to - b.to);
+  const overlaps = work.flatMap((piece, i) => {
+    const next = work[i + 1];
+    return next && next.from < piece.to ? [`${piece.name} and ${next.name} overlap`] : [];
+  });
+  return [...steps.faults, ...linkFaults(known), ...cleans.faults, ...overlaps];
+}
+
+/** When the airbrush is cleaned for the sprays of a plan. */
+export const cleanOuts = (problem: PlanProblem, plan: readonly PlannedStep[]): Span[] =>
+  cleanOutFaults(knownOf(problem, plan, (id) => id)).work.map(({ from, to }) => ({ start: from, end: to }));
+
+function knownOf(problem: PlanProblem, plan: readonly PlannedStep[], nameOf: (id: string) => string): Known {
   const actuals = new Map(problem.actuals.map((actual) => [actual.id, actual]));
   const planned = new Map(plan.map((step) => [step.id, step.segments]));
-  const known: Known = {
+  return {
     problem,
     nameOf,
     isDone: (id) => actuals.has(id),
@@ -20,13 +35,6 @@ export function violations(
       return actual ? [[actual.start, actual.end]] : planned.get(id);
     },
   };
-  const [steps, cleans] = [stepFaults(known), cleanOutFaults(known)];
-  const work = [...steps.work, ...cleans.work].sort((a, b) => a.from - b.from || a.to - b.to);
-  const overlaps = work.flatMap((piece, i) => {
-    const next = work[i + 1];
-    return next && next.from < piece.to ? [`${piece.name} and ${next.name} overlap`] : [];
-  });
-  return [...steps.faults, ...linkFaults(known), ...cleans.faults, ...overlaps];
 }
 
 /** A schedule with what was done in it. */
