@@ -12,7 +12,10 @@ export const standingIn = (route: Route, { zones }: Outline, { log, mishaps, bri
   return standingOf(
     route,
     zones.map(({ key }) => key),
-    log.map((entry) => ({ ...entry, stepKey: stepNow(entry.stepKey) })),
+    log.map((entry) => {
+      const stepKey = stepNow(entry.stepKey);
+      return stepKey === entry.stepKey ? entry : { ...entry, stepKey };
+    }),
     mishaps,
     { tempC: brief.tempC, humidity: brief.humidity },
     (zone) => areas.get(zone) ?? 0,
