@@ -99,6 +99,21 @@ describe('deriving with the memory of an earlier state', () => {
       expect([stage, after[stage] === before[stage]]).toEqual([stage, true]);
     expect(after.state.brief.notes).toBe('seen again');
   });
+  test.each(['an option', 'a scale', 'a ruling'])('%s that is tried, and then done, is reckoned once', (name) => {
+    const stages = new Stages();
+    const state = stateOfDemo(shelf);
+    const before = deriveBrief(state, shelf, at(NOON), stages);
+    const change = CHANGES[name]!;
+    const tried = change(state);
+    const told = deriveBrief(tried, shelf, at(NOON), stages);
+    // What was tried is not kept: the brief stands as before until it is done, by rows that are read again.
+    expect(deriveBrief(state, shelf, at(NOON), stages).route).toBe(before.route);
+    const done = { ...tried, brief: structuredClone(tried.brief) };
+    const after = deriveBrief(done, shelf, at(NOON), stages);
+    for (const stage of ['outline', 'questions', 'calls', 'route', 'plan', 'open'] as const)
+      expect([stage, after[stage] === told[stage]]).toEqual([stage, true]);
+    expect(after).toEqual(deriveBrief(done, shelf, at(NOON)));
+  });
   test('a plan holds until the first work in it should have begun, and is then made anew', () => {
     const stages = new Stages();
     const state = stateOfDemo(shelf);
