@@ -3,6 +3,7 @@
 import { loadDemo, loadFirstEvening } from '@demo/load';
 import type { Result } from '@/core/interchange/result';
 import { isEmptyHouse } from '@/data/brief-list';
+import { inTurn } from '@/data/database';
 import { lookedUp, Refused } from './answer';
 import { revalidatePath } from 'next/cache';
 import { nowUtc } from '@/clock/now';
@@ -10,8 +11,10 @@ import { nowUtc } from '@/clock/now';
 /** Loads the whole demo into a house that has no brief yet. */
 export async function loadWholeDemo(): Promise<Result<string>> {
   return lookedUp(async () => {
-    if (!(await isEmptyHouse())) throw new Refused('', 'The demo goes into an empty house only.');
-    const [first] = await loadDemo(nowUtc());
+    const [first] = await inTurn('the demo', async () => {
+      if (!(await isEmptyHouse())) throw new Refused('', 'The demo goes into an empty house only.');
+      return loadDemo(nowUtc());
+    });
     revalidatePath('/');
     return first!;
   });

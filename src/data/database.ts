@@ -69,6 +69,22 @@ async function within<T>(begin: string, work: (client: pg.PoolClient) => Promise
   }
 }
 
+/** Runs `work` while nobody else, on whatever machine, runs work of that name: who comes second waits. */
+export async function inTurn<T>(name: string, work: () => Promise<T>): Promise<T> {
+  const client = await pool().connect();
+  try {
+    await client.query('select pg_advisory_lock(hashtext($1))', [name]);
+    const result = await work();
+    await client.query('select pg_advisory_unlock(hashtext($1))', [name]);
+    client.release();
+    return result;
+  } catch (error) {
+    // With its line goes its turn.
+    client.release(true);
+    throw error;
+  }
+}
+
 export async function rows<T>(client: Client, sql: string, values: readonly unknown[] = []): Promise<T[]> {
   const result = await client.query(sql, [...values]);
   return result.rows as T[];

@@ -10,6 +10,8 @@ export async function migrate(databaseUrl: string): Promise<void> {
     direction: 'up',
     migrationsTable: 'migration',
     checkOrder: true,
+    // Two machines that start at once on one database: the second goes on where the first is done.
+    advisoryLockMode: 'wait',
     log: () => undefined,
   });
 }

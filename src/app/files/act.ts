@@ -1,8 +1,9 @@
 import { stampSchema, type Stamp } from '@/core/kept/act';
 import { nowUtc } from '@/clock/now';
 
-/** `?act=` names the act that a file comes with, so that it is done once; without a stamp where the name is none that an act can have. */
+/** The act that an address names with `act`, and its moment with `at`, so that it is done once; without a stamp where it is none that an act can have. */
 export function actOf(request: Request): { named: boolean; stamp: Stamp | undefined } {
-  const id = new URL(request.url).searchParams.get('act');
-  return { named: id !== null, stamp: stampSchema.safeParse({ id, at: nowUtc() }).data };
+  const search = new URL(request.url).searchParams;
+  const id = search.get('act');
+  return { named: id !== null, stamp: stampSchema.safeParse({ id, at: search.get('at') ?? nowUtc() }).data };
 }

@@ -28,10 +28,8 @@ export function DossierPane({ data }: { data: EvidencePage }): ReactNode {
     setBusy(true);
     setTaken(null);
     await run(async (act) => {
-      const response = await fetch(`${base}/import?act=${act.id}${encoding ? `&encoding=${encoding}` : ''}`, {
-        method: 'POST',
-        body: file,
-      });
+      const query = new URLSearchParams({ act: act.id, at: act.at, ...(encoding ? { encoding } : {}) });
+      const response = await fetch(`${base}/import?${query}`, { method: 'POST', body: file });
       const answer = (await response.json()) as Taken;
       setTaken(answer);
       return response.ok

@@ -6,6 +6,7 @@ import { capped } from '@/core/units/words';
 import { actOf } from '@/app/files/act';
 import { MB, megabytes, textOf, TooMuch, withBodyAsFile } from '@/app/files/body';
 import { openBriefZip, ZipFault, type OpenZip } from '@/app/files/brief-zip';
+import { CannotBeDone } from '@/data/acts';
 import { importBrief } from '@/data/brief-files';
 import { PictureFault } from '@/data/pictures';
 
@@ -22,6 +23,7 @@ export async function POST(request: Request): Promise<Response> {
     return await withBodyAsFile(request, MOST_BYTES, (file) => take(file, stamp));
   } catch (error) {
     if (error instanceof TooMuch) return refused([error.message], 413);
+    if (error instanceof CannotBeDone) return refused([error.message], 409);
     if (error instanceof PictureFault || error instanceof ZipFault) return refused([error.message]);
     throw error;
   }

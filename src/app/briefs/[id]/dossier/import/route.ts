@@ -8,6 +8,7 @@ import { readEvidenceCsv, type RowFault } from '@/core/interchange/evidence-csv'
 import { capped, counted } from '@/core/units/words';
 import { actOf } from '@/app/files/act';
 import { bodyOf, MB, TooMuch } from '@/app/files/body';
+import { CannotBeDone } from '@/data/acts';
 import { loadBrief } from '@/data/read-brief';
 import { addTable, mergeDossier } from '@/data/dossier';
 import { PictureFault } from '@/data/pictures';
@@ -26,7 +27,15 @@ const whole = (says: string) => [{ row: 0, says }];
 
 /** Takes in a dossier (JSON) or a table of sources, sightings or rulings (CSV): told apart by how the file begins. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const { id } = await params;
+  try {
+    return await take(request, (await params).id);
+  } catch (error) {
+    if (error instanceof CannotBeDone) return refused(whole(error.message), 409);
+    throw error;
+  }
+}
+
+async function take(request: Request, id: string): Promise<Response> {
   const { stamp } = actOf(request);
   const asked = encodingSchema.safeParse(new URL(request.url).searchParams.get('encoding'));
   let read: Decoded;
