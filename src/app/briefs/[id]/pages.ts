@@ -16,7 +16,7 @@ import { routePage } from '@/stations/route/page-data';
 import type { Findable } from '@/stations/shell/find-field';
 import { fullDay } from '@/ui/dates';
 import { shownOf } from './shown-of';
-import { briefView, derivedOf, type Derived } from './view';
+import { derivedOf, type Derived } from './view';
 
 /** What each page of a brief shows, and no more; `code` is the colour that is looked at. */
 const PAGES = {
