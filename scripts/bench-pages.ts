@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import type { Browser } from '@playwright/test';
-import { median, type Figure } from './bench-figures';
+import { median, timed, type Figure } from './bench-figures';
 
 /** Pages of a brief: how long the server takes for them, how much they weigh, and how soon a change is on the screen. */
 
@@ -15,21 +15,14 @@ export async function benchPages(
 ): Promise<Figure[]> {
   const figures: Figure[] = [];
   for (const station of STATIONS) {
-    const [anew, again]: number[][] = [[], []];
-    let weight = 0;
-    const fetchPage = async (query: string, into: number[]) => {
-      const start = performance.now();
-      const body = await (await fetch(`${base}/briefs/${id}/${station}${query}`)).text();
-      into.push(performance.now() - start);
-      weight = gzipSync(body).length;
-    };
-    for (let i = 0; i < ROUNDS; i += 1) {
-      await fetchPage(`?round=${i}`, anew!);
-      await fetchPage('', again!);
-    }
+    let body = '';
+    const taken = await timed(
+      async () => (body = await (await fetch(`${base}/briefs/${id}/${station}`)).text()),
+      ROUNDS,
+    );
     figures.push({
-      what: `${name}, ${station}: ms anew, ms remembered (medians), kB compressed`,
-      found: `${median(anew!).toFixed(0)}, ${median(again!).toFixed(0)}, ${(weight / 1024).toFixed(0)}`,
+      what: `${name}, ${station}: ms (median), kB compressed`,
+      found: `${median(taken).toFixed(0)}, ${(gzipSync(body).length / 1024).toFixed(0)}`,
       asked: `${most.ms} ms, ${most.kB} kB`,
     });
   }

@@ -27,6 +27,16 @@ describe('work in turn', () => {
     await Promise.all([inTurn('a', work('one')), inTurn('b', work('two'))]);
     expect(told.slice(0, 2).sort()).toEqual(['one begins', 'two begins']);
   });
+  test('is done however many wait for it', async () => {
+    const many = Array.from({ length: 15 }, (_, i) =>
+      inTurn('a', () =>
+        pool()
+          .query('select 1')
+          .then(() => i),
+      ),
+    );
+    await expect(Promise.all(many)).resolves.toEqual(many.map((_, i) => i));
+  });
   test('that fails lets the next go on', async () => {
     await expect(inTurn('a', () => Promise.reject(new Error('no')))).rejects.toThrow('no');
     await expect(inTurn('a', () => Promise.resolve('yes'))).resolves.toBe('yes');

@@ -36,9 +36,11 @@ function sizeCalculation({ loaded }: KnownBrief): number {
 
 export function knownBrief(id: string): KnownBrief {
   const key = id.toLowerCase();
-  const of = known.briefs.get(key) ?? { loaded: null, stages: new Stages() };
-  if (!known.briefs.has(key)) known.briefs.set(key, of);
-  return of;
+  const before = known.briefs.get(key);
+  if (before) return before;
+  const made: KnownBrief = { loaded: null, stages: new Stages() };
+  known.briefs.set(key, made);
+  return made;
 }
 
 /** As a brief was read last, no newer than a revision: a read that began earlier may end later. */
@@ -55,9 +57,10 @@ export function remember(id: string, loaded: LoadedBrief): void {
   const of = knownBrief(id);
   if (of.loaded && of.loaded.revision.number > loaded.revision.number) return;
   of.loaded = loaded;
-  // Weighed anew.
-  known.briefs.delete(id.toLowerCase());
-  known.briefs.set(id.toLowerCase(), of);
+  // Put in again it would keep its weight of before.
+  const key = id.toLowerCase();
+  known.briefs.delete(key);
+  known.briefs.set(key, of);
 }
 
 export function rememberShelf(loaded: LoadedShelf): void {

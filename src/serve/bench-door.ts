@@ -3,7 +3,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { createServer, type Server } from 'node:https';
 import { escape } from 'html-escaper';
 import { deviceOf, noteSeen, pairDevice } from '@/data/bench-devices';
-import { CLOSED_POLICY, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
+import { CLOSED_POLICY, refusalOf, secured } from '@/wall/wall';
 import { DEVICE_HEADER } from '@/wall/device';
 import type { BenchCertificate } from './certificate';
 
@@ -63,7 +63,7 @@ export function benchDoor({ certificate, hosts, home, actions, answer }: BenchDo
   const { key, cert, root } = certificate;
   const server = createServer({ key, cert: `${cert}\n${root}` }, (request, response) => {
     void (async () => {
-      for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
+      secured(response);
       // What comes from outside never says who it is.
       delete request.headers[DEVICE_HEADER];
       const { host, origin } = request.headers;

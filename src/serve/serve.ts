@@ -58,26 +58,22 @@ if (cluster.isPrimary) {
     // Nobody but the owner of this house may enter the folder of the inner doors.
     const folder = mkdtempSync(path.join(tmpdir(), 'build-brief-doors-'));
     process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
-    const numbers = new Map<number, number>();
     const begin = (number: number) => {
       const worker = cluster.fork({ HOUSE_DOORS: folder, HOUSE_COUNT: wanted, HOUSE_NUMBER: number });
-      numbers.set(worker.id, number);
+      worker.once('exit', (code: number | null) => {
+        if (ending) return;
+        // Until another stands there, its neighbours answer for its briefs.
+        rmSync(doorOf(folder, number), { force: true });
+        if (code === PORT_TAKEN) {
+          ending = true;
+          for (const other of Object.values(cluster.workers ?? {})) other?.kill('SIGTERM');
+          process.exit(PORT_TAKEN);
+        }
+        process.stderr.write(`Web process ${worker.process.pid} ended; another takes its place.\n`);
+        setTimeout(() => begin(number), 500);
+      });
     };
     for (let number = 0; number < wanted; number += 1) begin(number);
-    cluster.on('exit', (worker, code) => {
-      if (ending) return;
-      const number = numbers.get(worker.id)!;
-      numbers.delete(worker.id);
-      // Until another stands there, its neighbours answer for its briefs.
-      rmSync(doorOf(folder, number), { force: true });
-      if (code === PORT_TAKEN) {
-        ending = true;
-        for (const other of Object.values(cluster.workers ?? {})) other?.kill('SIGTERM');
-        process.exit(PORT_TAKEN);
-      }
-      process.stderr.write(`Web process ${worker.process.pid} ended; another takes its place.\n`);
-      setTimeout(() => begin(number), 500);
-    });
     for (const signal of ['SIGINT', 'SIGTERM'] as const)
       process.on(signal, () => {
         ending = true;

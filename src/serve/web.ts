@@ -7,7 +7,7 @@ import next from 'next';
 import sirv from 'sirv';
 import { STATIONS } from '@/core/kept/act';
 import { latestBrief } from '@/data/briefs';
-import { CLOSED_POLICY, hostsBeside, policyOf, refusalOf, SECURITY_HEADERS } from '@/wall/wall';
+import { CLOSED_POLICY, hostsBeside, policyOf, refusalOf, secured } from '@/wall/wall';
 import { DEVICE_HEADER } from '@/wall/device';
 import { benchDoor, type KnownActions } from './bench-door';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
@@ -47,7 +47,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
     if (!isWarm || !isPassedOn(request, response)) serve(request, response);
   };
   const server = createServer((request, response) => {
-    for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
+    secured(response);
     // Only the door of the bench says this.
     delete request.headers[DEVICE_HEADER];
     const { host, origin } = request.headers;
@@ -75,7 +75,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   isWarm = true;
   if (neighbours)
     await openInnerDoor(neighbours, (request, response) => {
-      for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
+      secured(response);
       serve(request, response);
     });
   await opened(server, port, '127.0.0.1');

@@ -33,16 +33,15 @@ function moved(
   cleaning: readonly Span[],
 ): readonly PlannedStep[] {
   const { id, minutes } = step;
-  const starts = new Map(plan.map(({ id: own, segments }) => [own, segments[0]![0]]));
-  const until = Math.min(
-    ...problem.links.flatMap(({ from, to, minLag }) =>
-      from === id && starts.has(to) ? [starts.get(to)! - minLag] : [],
-    ),
-  );
-  if (!Number.isFinite(until)) return plan;
   const near = nearOf(problem, step);
   const ids = new Set([...near.steps.map((one) => one.id), ...near.links.flatMap(({ from, to }) => [from, to])]);
-  const [around, others] = [plan.filter((one) => ids.has(one.id)), plan.filter((one) => one.id !== id)];
+  const around = plan.filter((one) => ids.has(one.id));
+  const starts = new Map(around.map((one) => [one.id, one.segments[0]![0]]));
+  const until = Math.min(
+    ...near.links.flatMap(({ from, to, minLag }) => (from === id && starts.has(to) ? [starts.get(to)! - minLag] : [])),
+  );
+  if (!Number.isFinite(until)) return plan;
+  const others = plan.filter((one) => one.id !== id);
   const endingAt = (of: readonly PlannedStep[], end: Instant) =>
     of.map((one): PlannedStep => (one.id === id ? { id, segments: [[end - minutes, end]] } : one));
   const before = violations(near, around).length;
