@@ -3,7 +3,7 @@ import { alone } from './bench-alone';
 import { nowUtc } from '../src/clock/now';
 import { briefFileSchema } from '../src/core/interchange/brief-file';
 import { importBrief } from '../src/data/brief-files';
-import { median, pace, show, type Figure } from './bench-figures';
+import { median, pace, paceNs, show, type Figure } from './bench-figures';
 import { HEAVY, heavyBrief } from './heavy-brief';
 
 /** Where the time of an act goes, from the press until it and all that follows from it are drawn: five acts, each done and taken back. */
@@ -127,16 +127,18 @@ export async function benchActs(browser: Browser, base: string, id: string, name
       await page.goto(`${base}/briefs/${id}/${act.station}`, { waitUntil: 'networkidle' });
       await page.locator('html[data-ready]').waitFor();
       const times: ActTimes[] = [];
+      const paces: number[] = [];
       for (let run = 0; run < RUNS; run += 1) {
         await act.prepare(page, run);
         await page.waitForTimeout(300);
+        paces.push(paceNs());
         await page.evaluate(ARM);
         await act.press(page, run);
         const taken = await page.evaluate(() => (window as unknown as { acted: Promise<ActTimes | null> }).acted);
         if (taken && run > 1) times.push(taken);
       }
       if (times.length === 0) throw new Error('nothing was sent');
-      figures.push(figureOf(`${name}: ${act.name}`, times));
+      figures.push(figureOf(`${name}: ${act.name}`, times, median(paces)));
     } catch (error) {
       figures.push({
         what: `${name}: ${act.name}`,
@@ -149,12 +151,12 @@ export async function benchActs(browser: Browser, base: string, id: string, name
   return figures;
 }
 
-function figureOf(what: string, times: readonly ActTimes[]): Figure {
+function figureOf(what: string, times: readonly ActTimes[], ns: number): Figure {
   const of = (part: keyof ActTimes) => median(times.map((one) => one[part])).toFixed(0);
   const whole = times.map(({ sent, answered, read, drawn }) => sent + answered + read + drawn).sort((a, b) => a - b);
   return {
-    what: `${what}: ms until drawn, median (worst) = sent + answered + read + drawn; kB`,
-    found: `${median(whole).toFixed(0)} (${whole.at(-1)!.toFixed(0)}) = ${of('sent')} + ${of('answered')} + ${of('read')} + ${of('drawn')}; ${(median(times.map(({ bytes }) => bytes)) / 1024).toFixed(1)}`,
+    what: `${what}: ms until drawn, median (worst) = sent + answered + read + drawn; kB; median at 1 ns`,
+    found: `${median(whole).toFixed(0)} (${whole.at(-1)!.toFixed(0)}) = ${of('sent')} + ${of('answered')} + ${of('read')} + ${of('drawn')}; ${(median(times.map(({ bytes }) => bytes)) / 1024).toFixed(1)}; ${(median(whole) / ns).toFixed(0)} at ${ns.toFixed(1)}`,
     asked: 'demo 60 (100), 5 kB; heavy 100 (150), 15 kB',
   };
 }

@@ -160,6 +160,7 @@ describe('a paired device', () => {
       `/briefs/${BRIEF}/history`,
       '/sw.js',
       '/outbox',
+      `/outbox?brief=${BRIEF}`,
       '/offline/files',
     ])
       expect(await ask(url, { headers })).toMatchObject({ status: 200, body: `for ${device!.id}` });

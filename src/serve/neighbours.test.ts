@@ -17,7 +17,9 @@ describe('which process answers for an address', () => {
     fc.assert(
       fc.property(uuid, fc.integer({ min: 1, max: 16 }), (id, count) => {
         const answers = [id, id.toUpperCase()].flatMap((name) =>
-          paths.map((rest) => processOf(`/briefs/${name}${rest}`, count)),
+          [...paths.map((rest) => `/briefs/${name}${rest}`), `/outbox?brief=${name}`].map((url) =>
+            processOf(url, count),
+          ),
         );
         expect(new Set(answers).size).toBe(1);
         expect(answers[0]).toBeGreaterThanOrEqual(0);
@@ -35,10 +37,14 @@ describe('which process answers for an address', () => {
     );
     expect(Math.min(...counts)).toBeGreaterThan(50);
   });
-  test.each(['/', '/new', '/shelf/catalogue', '/briefs/import', '/pictures/3d3fa85c-09b5-476b-9c7f-04ddca3f26cd'])(
-    'any for %s',
-    (url) => expect(processOf(url, 2)).toBeNull(),
-  );
+  test.each([
+    '/',
+    '/new',
+    '/outbox',
+    '/shelf/catalogue',
+    '/briefs/import',
+    '/pictures/3d3fa85c-09b5-476b-9c7f-04ddca3f26cd',
+  ])('any for %s', (url) => expect(processOf(url, 2)).toBeNull());
   test('a process that is alone, or was told of none, knows no neighbours', () => {
     expect(knownNeighbours({})).toBeNull();
     expect(knownNeighbours({ HOUSE_DOORS: '/tmp/x', HOUSE_COUNT: '1', HOUSE_NUMBER: '0' })).toBeNull();

@@ -18,7 +18,8 @@ export interface Neighbours {
 
 type Answer = (request: IncomingMessage, response: ServerResponse) => void;
 
-const BRIEF = /^\/briefs\/([0-9a-f-]{36})(?:[/?]|$)/i;
+/** An address within a brief, or what is sent from its bench. */
+const BRIEF = /^(?:\/briefs\/|\/outbox\?brief=)([0-9a-f-]{36})(?:[/?]|$)/i;
 
 /** Which of `count` processes answers for an address, from 0; null where any may. */
 export function processOf(url: string, count: number): number | null {

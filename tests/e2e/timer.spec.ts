@@ -31,8 +31,8 @@ test.describe('a timer that runs', () => {
     const base = await openDemo(page, 'bench', NOT_BEGUN);
     let isFetched: () => void = () => undefined;
     const fetched = new Promise<void>((resolve) => (isFetched = resolve));
-    const told = page.waitForResponse('/outbox');
-    await page.route('/outbox', async (route) => {
+    const told = page.waitForResponse('/outbox*');
+    await page.route('/outbox*', async (route) => {
       await fetched;
       await route.continue();
     });
@@ -71,7 +71,7 @@ test.describe('a timer that runs', () => {
         await route.continue();
       },
     );
-    const told = page.waitForResponse('/outbox');
+    const told = page.waitForResponse('/outbox*');
     await running.click();
     await told;
     await page.waitForTimeout(500);
@@ -82,7 +82,7 @@ test.describe('a timer that runs', () => {
 
   test('that waits on this device is that of its own brief, and is taken back there', async ({ page }) => {
     const base = await openDemo(page, 'bench', NOT_BEGUN);
-    await page.route('/outbox', (route) => route.abort());
+    await page.route('/outbox*', (route) => route.abort());
     await startTimer(page);
     const running = page.getByRole('banner').getByRole('button', { name: /left\. Stop$/ });
     await expect(running).toHaveCount(1);

@@ -62,7 +62,7 @@ const post: Post = {
     return id ? { id } : { refused: says ?? 'it is refused' };
   },
   act: async (act) => {
-    const response = await fetch('/outbox', {
+    const response = await fetch(`/outbox?brief=${act.briefId}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ sentAt: new Date().toISOString(), act }),
