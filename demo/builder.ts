@@ -21,7 +21,7 @@ export class BriefBuilder {
 
   constructor(brief: Fields<'brief'>, airframe: Fields<'airframe'>) {
     this.made = {
-      format: 'build-brief/14',
+      format: 'build-brief/15',
       repaired: [],
       brief,
       airframe,

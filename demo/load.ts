@@ -7,6 +7,7 @@ import type { Lab } from '@/core/colour/types';
 import { matchSingle } from '@/core/match/single';
 import { buildOutline, type Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
+import type { KeptCamera } from '@/core/skin/camera/kept-camera';
 import { localDay } from '@/core/route/calendar';
 import { planRoute } from '@/core/route/plan';
 import { addDays } from '@/core/units/day';
@@ -16,6 +17,7 @@ import { importBrief } from '@/data/brief-files';
 import { createBrief } from '@/data/briefs';
 import { loadShelf } from '@/data/shelf';
 import { dunlin } from './dunlin';
+import { laidIn, photograph, type CameraShot } from './photographs';
 import { drawShot, pixelOf, PLAIN, type Shot } from './pictures';
 import { bracken, turnstone } from './small-briefs';
 import { dunlinParts, firstEveningParts } from './parts';
@@ -36,9 +38,6 @@ const FRAMES: Record<string, Frame> = {
   'Box painting': { view: 'starboard', manner: 'painting', slant: -4 },
   'Scheme drawing': { view: 'upper', manner: 'line drawing' },
   'Works apron': { view: 'starboard', manner: 'monochrome photograph' },
-  'Delivery flight': { view: 'starboard', manner: 'monochrome photograph', slant: 5, squeeze: 0.9 },
-  'Engine change': { view: 'port', manner: 'monochrome photograph', crop: [0, 0.5] },
-  Taxiing: { view: 'starboard', manner: 'monochrome photograph', slant: -6, squeeze: 0.85 },
   Apron: { view: 'port', manner: 'colour photograph' },
   'Hangar row': { view: 'starboard', manner: 'colour photograph', slant: 7, squeeze: 0.92 },
   'Low pass': { view: 'lower', manner: 'colour photograph', slant: 9, squeeze: 0.8 },
@@ -48,6 +47,16 @@ const FRAMES: Record<string, Frame> = {
   'Summer camp': { view: 'port', manner: 'monochrome photograph', slant: 4 },
   'On skis': { view: 'port', manner: 'colour photograph', slant: -3 },
   'Picture postcard': { view: 'starboard', manner: 'colour photograph' },
+};
+
+/** Photographs by a camera that is known: of some their machine was laid over them. */
+const TAKEN: Record<string, CameraShot & { laid: boolean }> = {
+  // From ahead and below, close by.
+  'Engine change': { from: [-0.62, -0.9, -0.05], aim: [0.5, -0.12, 0.05], focal: 1.15, laid: true },
+  // From the side and far off.
+  'Delivery flight': { from: [0.62, 6.5, 0.5], aim: [0.5, 0, 0.08], focal: 5, isFlying: true, laid: true },
+  // Printed the wrong way round.
+  Taxiing: { from: [-0.5, 1.25, 0.12], aim: [0.46, 0, 0.05], focal: 1.25, isMirrored: true, laid: false },
 };
 
 /** Steps of the main demo that are still ahead although they could be done: tonight's work. */
@@ -164,20 +173,41 @@ async function drawPictures(file: BriefFile, shelf: ColourShelf): Promise<BriefF
     );
   const ruled = coloursIn(file.rulings);
   const markings = file.markings.map((marking, i) => ({ ...marking, id: String(i) }));
+  const fields = file.fields.map((field, i) => ({ ...field, id: String(i) }));
   const pictures: Record<string, string> = {};
+  const cameras = new Map<string, KeptCamera>();
   for (const source of file.sources) {
-    const frame = Object.entries(FRAMES).find(([start]) => source.title.startsWith(start))?.[1];
-    if (!frame) continue;
+    const of = <T>(all: Record<string, T>): T | undefined =>
+      Object.entries(all).find(([start]) => source.title.startsWith(start))?.[1];
+    const [frame, shot] = [of(FRAMES), of(TAKEN)];
+    if (!frame && !shot) continue;
     const said = coloursIn(file.sightings.filter((sighting) => sighting.source === source.ref));
     const colourOf = (zone: string) => colourOfCode(said.get(zone) ?? ruled.get(zone) ?? '');
-    pictures[source.ref] = (
-      await drawShot(outline, { ...frame, film: filmOf(source.film), colourOf, codeColour: colourOfCode, markings })
-    ).toString('base64');
+    const film = filmOf(source.film);
+    const picture = shot
+      ? await photograph(
+          {
+            spec: outline.spec,
+            denominator: file.brief.denominator,
+            fields,
+            markings,
+            colourOf,
+            codeColour: colourOfCode,
+          },
+          { ...shot, film },
+        )
+      : await drawShot(outline, { ...frame!, film, colourOf, codeColour: colourOfCode, markings });
+    pictures[source.ref] = picture.toString('base64');
+    if (shot?.laid) cameras.set(source.ref, laidIn(outline.spec, shot));
   }
   return measuredIn(outline, {
     ...file,
     pictures,
-    sources: file.sources.map((source) => ({ ...source, pictureId: source.ref in pictures ? source.ref : null })),
+    sources: file.sources.map((source) => ({
+      ...source,
+      pictureId: source.ref in pictures ? source.ref : null,
+      camera: cameras.get(source.ref) ?? null,
+    })),
   });
 }
 
@@ -201,7 +231,7 @@ function measuredIn(outline: Outline, file: BriefFile): BriefFile {
     sources: file.sources.map((source) => (source === apron ? { ...source, calibration } : source)),
     sightings: file.sightings.map((sighting) =>
       sighting.source === apron.ref && sighting.question === size
-        ? { ...sighting, marks: { tool: 'length' as const, points, calibration } }
+        ? { ...sighting, marks: { tool: 'length' as const, onSkin: false, points, calibration } }
         : sighting,
     ),
   };

@@ -29,11 +29,11 @@ export interface Shot {
   crop?: readonly [from: number, to: number];
 }
 
-const WIDTH = 1200;
-const HEIGHT = 800;
+export const WIDTH = 1200;
+export const HEIGHT = 800;
 const path = (points: Polygon) => `M${points.map(([u, v]) => `${u.toFixed(3)},${v.toFixed(3)}`).join('L')}Z`;
 
-const GLASS: Lab = [78, -3, -6];
+export const GLASS: Lab = [78, -3, -6];
 
 /** How the airframe lies in the picture: px per metre, and where the outline's origin is. */
 function framed(outline: Outline, shot: Pick<Shot, 'view' | 'crop'>) {
@@ -55,7 +55,7 @@ export function pixelOf(outline: Outline, shot: Pick<Shot, 'view' | 'crop'>, [u,
 
 /** The print grey of a colour on a film, by the model that Evidence ranks with; this printer's exposure and contrast. */
 const greys = new Map<string, string>();
-function greyOnFilm(lab: Lab, film: NonNullable<Shot['film']>): string {
+export function greyOnFilm(lab: Lab, film: NonNullable<Shot['film']>): string {
   const key = `${lab.join(' ')} ${film}`;
   const known = greys.get(key);
   if (known) return known;
@@ -126,7 +126,7 @@ export async function drawShot(outline: Outline, shot: Shot): Promise<Buffer> {
 }
 
 let grain: Promise<Buffer> | undefined;
-const filmGrain = () =>
+export const filmGrain = () =>
   (grain ??= sharp({
     create: {
       width: WIDTH,

@@ -1,4 +1,4 @@
-import type { Camera } from '@/core/evidence/picture/camera/view';
+import type { Camera } from '@/core/skin/camera/view';
 import type { Xyz } from '@/core/outline/body';
 import { cross, unit, way } from '@/core/outline/space';
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { CONTRACTS } from '@/core/interchange/contracts/commands';
 import { ContractFaults } from '@/core/interchange/contracts/contract';
-import type { FoundCamera } from '@/core/evidence/picture/camera/find-camera';
-import { project, rayOf, turnBetween, type Camera } from '@/core/evidence/picture/camera/view';
+import type { FoundCamera } from '@/core/skin/camera/find-camera';
+import { project, rayOf, turnBetween, type Camera } from '@/core/skin/camera/view';
 import { halton } from '@/core/geometry/polygon';
 import type { Xyz } from '@/core/outline/body';
 import { unit } from '@/core/outline/space';

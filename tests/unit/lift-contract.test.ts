@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CONTRACTS } from '@/core/interchange/contracts/commands';
 import { ContractFaults } from '@/core/interchange/contracts/contract';
-import { project, rayOf, type Camera } from '@/core/evidence/picture/camera/view';
+import { project, rayOf, type Camera } from '@/core/skin/camera/view';
 import { halton } from '@/core/geometry/polygon';
 import type { Xyz } from '@/core/outline/body';
 import { dot, unit } from '@/core/outline/space';

@@ -48,7 +48,7 @@ import { broughtUp } from './earlier-brief-files';
 import { renameIn, withStepKeys } from './step-keys';
 import { checkDossier, dossierParts, dossierPartsOf, plain, ref, unlike, type FileFault } from './dossier';
 
-/** `build-brief/14`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
+/** `build-brief/15`: a whole brief as a file, see docs/formats/brief.md. References are names inside the file (s1, q1, e1). */
 
 const chipInFile = chipFields.omit({ codeId: true });
 const paintInFile = paintFields.omit({ lineId: true });
@@ -77,9 +77,9 @@ export const MOST_REPAIRED = 200;
 
 export const wholeBrief = z
   .strictObject({
-    format: z.literal('build-brief/14', {
+    format: z.literal('build-brief/15', {
       error:
-        'this is not a Build Brief file (its format should be "build-brief/14", or 13, 12, 11, 10, 9, 8, 7, 6, 5, 4, 3, 2 or 1)',
+        'this is not a Build Brief file (its format should be "build-brief/15", or 14, 13, 12, 11, 10, 9, 8, 7, 6, 5, 4, 3, 2 or 1)',
     }),
     /** What the brief said against itself and was let go, so that the file can be taken in: see repair.ts. */
     repaired: z
@@ -397,7 +397,7 @@ export function toBriefFile(state: BriefState, shelf: ColourShelf, pictureIds: r
   const names = namesOf(shelf);
   const [choices, recipes, uses] = [choicesNamed(state, names), recipesNamed(state, names), usesNamed(state, names)];
   return {
-    format: 'build-brief/14',
+    format: 'build-brief/15',
     repaired: [],
     brief: plain(state.brief),
     airframe: plain(state.airframe),

@@ -91,6 +91,8 @@ const NEXT: Readonly<Record<string, (file: Raw) => Raw>> = {
   }),
   /** Had one school for all zones, one dark under all colours, and blotches that were sprayed freehand. */
   'build-brief/13': (file) => ({ ...file, format: 'build-brief/14' }),
+  /** Laid no machine over a picture. */
+  'build-brief/14': (file) => ({ ...file, format: 'build-brief/15' }),
 };
 
 /** What an entry laid: by its step's name of then, or as the run says whose work it is. */

@@ -19,6 +19,7 @@ export const BLANK_SOURCE: Fields<'source'> = {
   gradeReason: '',
   pictureId: null,
   calibration: null,
+  camera: null,
 };
 
 export const BLANK_SIGHTING: Omit<Fields<'sighting'>, 'questionId' | 'sourceId' | 'value'> = {

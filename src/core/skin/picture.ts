@@ -18,21 +18,31 @@ const FINER = 2;
 /** So much of the light comes from all round, the rest from the lamp. */
 const AROUND = 0.5;
 
-/** RGBA, row by row; what is not machine is clear. */
+/**
+ * RGBA, row by row; what is not machine is clear. It fills the picture, as an eye far off sees it, unless `place` says where a place (m) lies in it
+ * (px) and how near it is.
+ */
 export function pictureOf(
   painted: readonly PaintedPiece[],
   eye: Eye,
   width: number,
   height: number,
+  place?: (at: Xyz) => [u: number, v: number, near: number],
 ): Uint8ClampedArray {
   const [wide, high] = [width * FINER, height * FINER];
   const [solid, clear] = [painted.filter(({ opacity }) => opacity === 1), painted.filter(({ opacity }) => opacity < 1)];
-  const project = framed(
-    painted.map(({ piece }) => piece),
-    eye,
-    wide,
-    high,
-  );
+  const finer = (at: Xyz): [number, number, number] => {
+    const [u, v, near] = place!(at);
+    return [u * FINER, v * FINER, near];
+  };
+  const project = place
+    ? finer
+    : framed(
+        painted.map(({ piece }) => piece),
+        eye,
+        wide,
+        high,
+      );
   const below = seenFrom(
     solid.map(({ piece }) => piece),
     project,

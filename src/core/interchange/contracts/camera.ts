@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fewestPlaces, findCamera, NoCamera } from '@/core/evidence/picture/camera/find-camera';
+import { fewestPlaces, findCamera, NoCamera } from '@/core/skin/camera/find-camera';
 import { ContractFaults, finite, parseInput, text, type Contract } from './contract';
 import { coordinate } from './shapes';
 

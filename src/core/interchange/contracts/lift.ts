@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { meetSkin, type Skin } from '@/core/evidence/picture/camera/meet-skin';
+import { meetSkin, type Met, type Skin } from '@/core/skin/camera/meet-skin';
 import { skinInput } from './area';
 import { finite, parseInput, text, type Contract } from './contract';
 import { bodyOfInput, placed } from './shapes';
@@ -50,6 +50,12 @@ const input = skinInput(
   placed,
 );
 
+const told = (met: Met | null) => {
+  if (!met) return null;
+  const { xyz, on, face, coords, sdMm, grazingDeg } = met;
+  return { xyz, on, face, coords, sdMm, grazingDeg };
+};
+
 /** `lift`: lines that were drawn on a picture, on the skin that it shows. */
 export const lift: Contract = {
   run(raw) {
@@ -69,7 +75,12 @@ export const lift: Contract = {
           },
           met[0] ? 0 : null,
         );
-        return { id, points: met, lengthMm, lengthModelMm: lengthMm === null ? null : lengthMm / denominator };
+        return {
+          id,
+          points: met.map(told),
+          lengthMm,
+          lengthModelMm: lengthMm === null ? null : lengthMm / denominator,
+        };
       }),
     };
   },

@@ -4,6 +4,7 @@ import { FILM_NAMES } from '@/core/evidence/film';
 import { calibrationSchema } from '@/core/evidence/picture/marks';
 import { SOURCE_KIND_NAMES } from '@/core/evidence/weights';
 import { VIEWS } from '@/core/outline/zones';
+import { keptCameraSchema } from '@/core/skin/camera/kept-camera';
 
 export const sourceFields = inOrder(
   z.strictObject({
@@ -24,6 +25,7 @@ export const sourceFields = inOrder(
     gradeReason: prose('Reason for the grade', 300),
     pictureId: z.string().nullable(),
     calibration: calibrationSchema.nullable(),
+    camera: keptCameraSchema.nullable().default(null),
   }),
   'dateFrom',
   'dateTo',

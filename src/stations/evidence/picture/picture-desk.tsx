@@ -1,16 +1,21 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useRef, useState, type ReactNode } from 'react';
 import { figureOf } from '@/core/evidence/picture/figure';
 import { TOOLS, type Calibration, type Tool } from '@/core/evidence/picture/measure';
 import type { XY } from '@/core/evidence/picture/homography';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
-import { MeasuredPanel, type MeasuredKeeper } from './measured-panel';
+import type { FigureKeeper } from './becomes';
+import { MeasuredPanel } from './measured-panel';
 import { PictureViewer } from './picture-viewer';
 import { ScaleForm } from './scale-form';
 import { TonePanel, type Patch } from './tone-panel';
 import { useShown } from '@/ui/shown-units';
+import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
 import '../evidence.css';
+
+const MachineDesk = dynamic(() => import('./machine-desk').then((module) => module.MachineDesk));
 
 export type Mode = 'look' | 'scale' | 'panel' | Tool | 'tone';
 const MODES: { mode: Mode; title: string; points: number; asks: string }[] = [
@@ -46,8 +51,10 @@ export function PictureDesk({ data, source }: { data: EvidencePage; source: Sour
   const [points, setPoints] = useState<Partial<Record<Mode, XY[]>>>({});
   const [patches, setPatches] = useState<Patch[]>([]);
   const [selected, setSelected] = useState<number | null>(null);
+  /** What is done with the machine that lies over the picture; null while it is looked at in its own plane. */
+  const [onMachine, setOnMachine] = useState<'lay' | SkinTool | null>(null);
   const [beside, setBeside] = useState('');
-  const measuredPanel = useRef<MeasuredKeeper>(null);
+  const measuredPanel = useRef<FigureKeeper>(null);
   const calibration = source.calibration as Calibration | null;
   const { points: wanted, asks } = MODES.find((item) => item.mode === mode)!;
   const here = mode === 'tone' ? patches.map((patch) => patch.at) : (points[mode] ?? standingPoints(mode, calibration));
@@ -72,15 +79,28 @@ export function PictureDesk({ data, source }: { data: EvidencePage; source: Sour
           <button
             key={item.mode}
             type="button"
-            aria-pressed={mode === item.mode}
+            aria-pressed={onMachine === null && mode === item.mode}
             onClick={() => {
               setMode(item.mode);
+              setOnMachine(null);
               setSelected(null);
             }}
           >
             {item.title}
           </button>
         ))}
+        <span className="mode-group" role="group" aria-label="With the machine laid over it">
+          <button type="button" aria-pressed={onMachine === 'lay'} onClick={() => setOnMachine('lay')}>
+            Lay the machine over it
+          </button>
+          {onMachine || source.camera
+            ? (Object.keys(SKIN_TOOLS) as SkinTool[]).map((tool) => (
+                <button key={tool} type="button" aria-pressed={onMachine === tool} onClick={() => setOnMachine(tool)}>
+                  {SKIN_TOOLS[tool].title} on it
+                </button>
+              ))
+            : null}
+        </span>
         <label>
           beside{' '}
           <select value={beside} onChange={(event) => setBeside(event.target.value)} aria-label="Another source beside">
@@ -93,72 +113,78 @@ export function PictureDesk({ data, source }: { data: EvidencePage; source: Sour
           </select>
         </label>
       </div>
-      <div className={other ? 'viewers two' : 'viewers'}>
-        <PictureViewer
-          pictureId={source.pictureId!}
-          title={source.title}
-          marks={{
-            points: here,
-            selected,
-            onSelect: setSelected,
-            onMove: (index, to) => change(here.map((point, i) => (i === index ? to : point))),
-            onPut: mode === 'look' ? undefined : put,
-            onRemoveLast: () => {
-              change(here.slice(0, -1));
-              setSelected(null);
-            },
-          }}
-          drawing={(px) => (
-            <>
-              {mode === 'look' || isTool(mode) ? <KeptMarks data={data} source={source} px={px} /> : null}
-              <Shape mode={mode} points={here} px={px} />
-            </>
-          )}
-          onKey={(key) => {
-            if (key !== 's') return false;
-            measuredPanel.current?.keep();
-            return true;
-          }}
-        />
-        {other ? <PictureViewer key={other.id} pictureId={other.pictureId!} title={other.title} /> : null}
-      </div>
-      {mode === 'scale' || mode === 'panel' ? (
-        <ScaleForm
-          key={`${mode} ${source.version}`}
-          data={data}
-          source={source}
-          kind={mode === 'scale' ? 'length' : 'panel'}
-          points={here}
-          complete={here.length === wanted}
-        />
-      ) : null}
-      {isTool(mode) ? (
-        <MeasuredPanel
-          data={data}
-          source={source}
-          tool={mode}
-          points={here}
-          measured={measured}
-          calibration={calibration}
-          ref={measuredPanel}
-        />
-      ) : null}
-      {mode === 'look' ? (
-        <p className="dim">
-          {calibration
-            ? `${shown(scaleInWords(calibration))} `
-            : 'No scale yet: a known length or a known panel gives one. '}
-          Drag or arrows move, wheel or + − zoom, r turns, b and B lighten and darken.
-        </p>
+      {onMachine ? (
+        <MachineDesk data={data} source={source} tool={onMachine === 'lay' ? null : onMachine} />
       ) : (
-        <p className="dim">
-          {asks} {here.length < wanted && mode !== 'tone' ? `${here.length} of ${wanted}.` : ''} Click, or p for the
-          middle; drag or nudge with arrows (shift: 10 px), o takes the next point, Delete the last.
-        </p>
+        <>
+          <div className={other ? 'viewers two' : 'viewers'}>
+            <PictureViewer
+              pictureId={source.pictureId!}
+              title={source.title}
+              marks={{
+                points: here,
+                selected,
+                onSelect: setSelected,
+                onMove: (index, to) => change(here.map((point, i) => (i === index ? to : point))),
+                onPut: mode === 'look' ? undefined : put,
+                onRemoveLast: () => {
+                  change(here.slice(0, -1));
+                  setSelected(null);
+                },
+              }}
+              drawing={(px) => (
+                <>
+                  {mode === 'look' || isTool(mode) ? <KeptMarks data={data} source={source} px={px} /> : null}
+                  <Shape mode={mode} points={here} px={px} />
+                </>
+              )}
+              onKey={(key) => {
+                if (key !== 's') return false;
+                measuredPanel.current?.keep();
+                return true;
+              }}
+            />
+            {other ? <PictureViewer key={other.id} pictureId={other.pictureId!} title={other.title} /> : null}
+          </div>
+          {mode === 'scale' || mode === 'panel' ? (
+            <ScaleForm
+              key={`${mode} ${source.version}`}
+              data={data}
+              source={source}
+              kind={mode === 'scale' ? 'length' : 'panel'}
+              points={here}
+              complete={here.length === wanted}
+            />
+          ) : null}
+          {isTool(mode) ? (
+            <MeasuredPanel
+              data={data}
+              source={source}
+              tool={mode}
+              points={here}
+              measured={measured}
+              calibration={calibration}
+              ref={measuredPanel}
+            />
+          ) : null}
+          {mode === 'look' ? (
+            <p className="dim">
+              {calibration
+                ? `${shown(scaleInWords(calibration))} `
+                : 'No scale yet: a known length or a known panel gives one. '}
+              Drag or arrows move, wheel or + − zoom, r turns, b and B lighten and darken.
+            </p>
+          ) : (
+            <p className="dim">
+              {asks} {here.length < wanted && mode !== 'tone' ? `${here.length} of ${wanted}.` : ''} Click, or p for the
+              middle; drag or nudge with arrows (shift: 10 px), o takes the next point, Delete the last.
+            </p>
+          )}
+          {mode === 'tone' ? (
+            <TonePanel data={data} source={source} patches={patches} onPatches={setPatches} onSelect={setSelected} />
+          ) : null}
+        </>
       )}
-      {mode === 'tone' ? (
-        <TonePanel data={data} source={source} patches={patches} onPatches={setPatches} onSelect={setSelected} />
-      ) : null}
     </div>
   );
 }

@@ -40,6 +40,8 @@ interface Props {
   /** What is drawn over the picture, in its px; `px` is one screen px there. */
   drawing?: (px: number) => ReactNode;
   onKey?: (key: string) => boolean;
+  /** Told once the picture is there, px. */
+  onSize?: (size: Size) => void;
 }
 
 const MOST_SCALE = 24;
@@ -150,7 +152,7 @@ function usePointers(
 }
 
 /** A picture to look at closely: zoom, turn, lighten; points by mouse, touch or keys, with a loupe for the last px. */
-export function PictureViewer({ pictureId, title, marks, drawing, onKey }: Props): ReactNode {
+export function PictureViewer({ pictureId, title, marks, drawing, onKey, onSize }: Props): ReactNode {
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<Size | null>(null);
   const [light, setLight] = useState({ brightness: 100, contrast: 100 });
@@ -231,6 +233,7 @@ export function PictureViewer({ pictureId, title, marks, drawing, onKey }: Props
             onLoad={(event) => {
               const { naturalWidth: width, naturalHeight: height } = event.currentTarget;
               setSize({ width, height });
+              onSize?.({ width, height });
               fit({ width, height }, 0);
             }}
           />

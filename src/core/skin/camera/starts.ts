@@ -1,7 +1,7 @@
 import type { Xyz } from '@/core/outline/body';
 import { cross, dot, plus, times, unit } from '@/core/outline/space';
 import { leastSquares } from '@/core/units/linear';
-import type { XY } from '../homography';
+import type { Point } from '@/core/geometry/polygon';
 import type { Sight, Terms, Unknowns } from './refine';
 import { squared, type Rotation } from './view';
 
@@ -13,13 +13,13 @@ const FOCALS = [0.35, 0.55, 0.9, 1.4, 2.2, 3.5, 6, 12] as const;
 const FLAT = 0.06;
 
 /** `principal` as it is known, or the middle of the picture. */
-export function starts(sights: readonly Sight[], terms: Terms, principal: XY): Unknowns[] {
+export function starts(sights: readonly Sight[], terms: Terms, principal: Point): Unknowns[] {
   const focals = terms.focal === null ? FOCALS : [terms.focal];
   const begin = (rotation: Rotation, m: number, a: number, b: number, focal: number): Unknowns => {
     const q = m / focal;
     return { rotation, m, a, b, q, principal, kappa: terms.k1 === 0 ? 0 : terms.k1 / focal ** 2 };
   };
-  const seen = sights.map(({ seen: [u, v] }): XY => [u - principal[0], v - principal[1]]);
+  const seen = sights.map(({ seen: [u, v] }): Point => [u - principal[0], v - principal[1]]);
   const places = sights.map(({ place }) => place);
   const flat = without(places, seen);
   const found: Unknowns[] = [];
@@ -73,7 +73,7 @@ function nearestRotation(rows: readonly [Xyz, Xyz, Xyz]): { rotation: Rotation; 
 }
 
 /** u (1 + q r3 P) = m r1 P + a and the same for v, solved for all of it at once (direct linear transform). */
-function linear(places: readonly Xyz[], seen: readonly XY[]) {
+function linear(places: readonly Xyz[], seen: readonly Point[]) {
   const h = leastSquares(
     places.flatMap(([x, y, z], i) => {
       const [u, v] = seen[i]!;
@@ -103,7 +103,7 @@ interface Affine {
  * The projection without depth. Where the places lie near one plane what is across it is not told: it is chosen so that the rows become square and
  * equally long, which two do.
  */
-function without(places: readonly Xyz[], seen: readonly XY[]): Affine[] {
+function without(places: readonly Xyz[], seen: readonly Point[]): Affine[] {
   const { axes, spread } = principalAxes(places);
   const isFlat = spread[2]! < FLAT * spread[0]!;
   const used = isFlat ? axes.slice(0, 2) : axes;

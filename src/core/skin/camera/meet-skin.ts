@@ -1,7 +1,7 @@
 import { sectionAt, type Body, type Xyz } from '@/core/outline/body';
 import { chordAt, type Lifting } from '@/core/outline/lifting';
 import { cross, dot, plus, unit } from '@/core/outline/space';
-import type { XY } from '../homography';
+import type { Point } from '@/core/geometry/polygon';
 import { rayOf, type Camera } from './view';
 
 /** Where the ray through a point of a picture first meets a skin: along the ray the skin is where its equation changes sign. */
@@ -13,11 +13,13 @@ export interface Met {
   on: string;
   face: 'skin' | 'upper' | 'lower';
   /** Station and angle on a body (0 top, 90 starboard), shares of semispan and chord on a surface. */
-  coords: XY;
+  coords: Point;
   /** The longer half axis of what the given px make of the place on the skin, mm. */
   sdMm: number;
   /** Between ray and skin. */
   grazingDeg: number;
+  /** The way that the skin looks there, of length 1. */
+  normal: Xyz;
 }
 
 /** A skin is looked for in so many even steps of the way through each stretch of it. */
@@ -32,14 +34,21 @@ interface Crossing {
   off: (at: Xyz) => number;
 }
 
-/** Null where it meets nothing. */
-export function meetSkin(camera: Camera, skins: readonly Skin[], point: XY, sdPx: number): Met | null {
+/** Null where it meets nothing. `isThere` tells of a place whether the skin goes that far: a tip may be rounded, and glass let in. */
+export function meetSkin(
+  camera: Camera,
+  skins: readonly Skin[],
+  point: Point,
+  sdPx: number,
+  isThere: (skin: Skin, face: Met['face'], coords: Point) => boolean = () => true,
+): Met | null {
   const { centre } = camera;
   const way = rayOf(camera, point);
   let first: Crossing | null = null;
   for (const skin of skins)
     for (const found of skin.kind === 'body' ? onBody(skin, centre, way) : onSurface(skin, centre, way))
-      if (!first || found.far < first.far) first = found;
+      if ((!first || found.far < first.far) && isThere(skin, found.face, coordsOf(skin, plus(centre, way, found.far))))
+        first = found;
   return first && metAt(camera, first, way, point, sdPx);
 }
 
@@ -163,7 +172,7 @@ function* onSurface(skin: Extract<Skin, { kind: 'surface' }>, centre: Xyz, way: 
 /** A step for slopes, as a share of how far away it is. */
 const NEAR = 1e-6;
 
-function metAt(camera: Camera, { far, face, skin, off }: Crossing, way: Xyz, point: XY, sdPx: number): Met {
+function metAt(camera: Camera, { far, face, skin, off }: Crossing, way: Xyz, point: Point, sdPx: number): Met {
   const xyz = plus(camera.centre, way, far);
   const step = NEAR * far;
   const slope = [0, 1, 2].map((k) => {
@@ -176,7 +185,7 @@ function metAt(camera: Camera, { far, face, skin, off }: Crossing, way: Xyz, poi
   const length = Math.hypot(...slope);
   const normal: Xyz = length > 0 && Number.isFinite(length) ? unit(slope) : [-way[0], -way[1], -way[2]];
   const sine = Math.abs(dot(normal, way));
-  const moved = ([u, v]: XY): Xyz => {
+  const moved = ([u, v]: Point): Xyz => {
     const [one, other] = [rayOf(camera, [point[0] + u, point[1] + v]), rayOf(camera, [point[0] - u, point[1] - v])];
     const turn: Xyz = [0, 1, 2].map((k) => (one[k]! - other[k]!) / (2 * (u + v))) as unknown as Xyz;
     // On the skin: along the ray as far as brings it back to the tangent plane.
@@ -193,10 +202,11 @@ function metAt(camera: Camera, { far, face, skin, off }: Crossing, way: Xyz, poi
     coords: coordsOf(skin, xyz),
     sdMm: Number.isFinite(longest) ? sdPx * longest : Number.MAX_SAFE_INTEGER,
     grazingDeg: (Math.asin(Math.min(1, sine)) * 180) / Math.PI,
+    normal,
   };
 }
 
-function coordsOf(skin: Skin, xyz: Xyz): XY {
+function coordsOf(skin: Skin, xyz: Xyz): Point {
   if (skin.kind === 'surface') {
     const { s, t } = overSurface(skin.of, xyz);
     return [s, t];

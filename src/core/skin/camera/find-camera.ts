@@ -1,12 +1,13 @@
 import type { Xyz } from '@/core/outline/body';
 import { dot } from '@/core/outline/space';
 import { solveLinear } from '@/core/units/linear';
-import type { XY } from '../homography';
+import type { Point } from '@/core/geometry/polygon';
 import {
   blank,
   normalEquations,
   pictureOf,
   refined,
+  stepped,
   unknownsIn,
   type Refined,
   type Sight,
@@ -21,7 +22,7 @@ import { project, turnBetween, type Camera } from './view';
 export interface NamedPlace {
   id: string;
   /** px */
-  at: XY;
+  at: Point;
   /** mm on the real machine */
   xyz: Xyz;
   sdPx: number;
@@ -34,7 +35,7 @@ export interface Picture {
 
 export interface KnownOfCamera {
   focalPx: number | null;
-  principal: XY | null;
+  principal: Point | null;
   k1: number;
 }
 export type Freed = 'principal' | 'k1';
@@ -43,7 +44,7 @@ export interface FoundCamera extends Camera {
   /** Over all places that are no outliers, px. */
   rmsPx: number;
   /** What was found less what the camera shows, px; null where it does not show it at all. */
-  residuals: { id: string; px: XY | null }[];
+  residuals: { id: string; px: Point | null }[];
   outliers: string[];
   sd: { focalPx: number; centreMm: Xyz; turnDeg: number };
   says: string[];
@@ -67,12 +68,24 @@ const APART_DEG = 4;
 export const fewestPlaces = ({ focalPx }: Pick<KnownOfCamera, 'focalPx'>): number => (focalPx === null ? 5 : 4);
 
 /** Throws NoCamera for too few places, and for places on one line. */
-export function findCamera(
+export const findCamera = (
   picture: Picture,
   points: readonly NamedPlace[],
   known: KnownOfCamera,
   free: ReadonlySet<Freed>,
-): FoundCamera {
+): FoundCamera => searchCamera(picture, points, known, free).found;
+
+/**
+ * The camera with others as far off as it may be, in pairs: what is reckoned from each of a pair differs by twice what its own uncertainty is along
+ * one unknown, and their squares add up to that of all (the columns of the Cholesky factor of the covariance). Where places fit worse than they were
+ * said to, by the outline or by whoever set them, the pairs lie further apart by as much.
+ */
+export function searchCamera(
+  picture: Picture,
+  points: readonly NamedPlace[],
+  known: KnownOfCamera,
+  free: ReadonlySet<Freed>,
+): { found: FoundCamera; pairs: readonly (readonly [Camera, Camera])[] } {
   if (points.length < fewestPlaces(known)) throw new NoCamera(`${fewestPlaces(known)} places are needed at least`);
   const scale = new Scale(picture, points, known, free);
   if (scale.spread[1] <= 1e-6 * scale.spread[0]) throw new NoCamera('all places lie on one line');
@@ -112,13 +125,19 @@ export function findCamera(
     return { id, px: seen && ([at[0] - seen[0], at[1] - seen[1]] as const) };
   });
   const squares = kept.map((i) => residuals[i]!.px).map((px) => (px ? px[0] ** 2 + px[1] ** 2 : 0));
+  // Each place gives two figures; what is left over of those tells how well they fit.
+  const spare = 2 * sights.length - scale.unknowns;
+  const worse = spare > 0 ? Math.max(1, Math.sqrt(chosen.cost / spare)) : 1;
   return {
-    ...found,
-    rmsPx: Math.sqrt(squares.reduce((sum, square) => sum + square, 0) / kept.length),
-    residuals,
-    outliers: outliers.sort((a, b) => a - b).map((i) => points[i]!.id),
-    sd,
-    says,
+    found: {
+      ...found,
+      rmsPx: Math.sqrt(squares.reduce((sum, square) => sum + square, 0) / kept.length),
+      residuals,
+      outliers: outliers.sort((a, b) => a - b).map((i) => points[i]!.id),
+      sd,
+      says,
+    },
+    pairs: scale.pairs(chosen.camera, sights, worse),
   };
 }
 
@@ -142,7 +161,7 @@ class Scale {
   private readonly middle: Xyz;
   private readonly size: number;
   readonly spread: [number, number, number];
-  private readonly principal: XY;
+  private readonly principal: Point;
   private readonly terms: Terms;
 
   constructor(
@@ -302,6 +321,24 @@ class Scale {
     };
   }
 
+  /** Cameras one standard deviation off to either side, along each direction of the factor of the covariance; none where the places do not tell it. */
+  pairs(camera: Unknowns, sights: readonly Sight[], worse: number): [Camera, Camera][] {
+    const covariance = this.covariance(camera, sights);
+    const factor = covariance && lowerFactor(covariance);
+    if (!factor) return [];
+    return factor.map((_, k) => {
+      const off = (by: number) =>
+        this.camera(
+          stepped(
+            camera,
+            this.terms,
+            factor.map((row) => by * worse * row[k]!),
+          ),
+        );
+      return [off(1), off(-1)];
+    });
+  }
+
   /** Standard deviations of what was found, by the places' own; infinite where they do not tell it. */
   deviations(camera: Unknowns, sights: readonly Sight[]): FoundCamera['sd'] {
     const covariance = this.covariance(camera, sights);
@@ -343,6 +380,20 @@ const together = (covariance: readonly (readonly number[])[], x: readonly number
     (sum, row, i) => sum + (x[i] ?? 0) * row.reduce((own, value, j) => own + value * (y[j] ?? 0), 0),
     0,
   );
+
+/** The lower factor of a symmetric matrix (Cholesky); null where it is not positive. */
+function lowerFactor(matrix: readonly (readonly number[])[]): number[][] | null {
+  const n = matrix.length;
+  const lower = Array.from({ length: n }, () => new Array<number>(n).fill(0));
+  for (let i = 0; i < n; i += 1)
+    for (let j = 0; j <= i; j += 1) {
+      let sum = matrix[i]![j]!;
+      for (let k = 0; k < j; k += 1) sum -= lower[i]![k]! * lower[j]![k]!;
+      if (i === j && !(sum > 0)) return null;
+      lower[i]![j] = i === j ? Math.sqrt(sum) : sum / lower[j]![j]!;
+    }
+  return lower;
+}
 
 /** One over the distance of the farthest camera, in sizes of what it looks at. */
 const FARTHEST = 1e-4;

@@ -1,6 +1,6 @@
 import type { Xyz } from '@/core/outline/body';
 import { cross, dot, plus, turnedAbout, unit, way } from '@/core/outline/space';
-import type { XY } from '../homography';
+import type { Point } from '@/core/geometry/polygon';
 
 /**
  * A picture as a camera sees a machine (Hartley and Zisserman, Multiple View Geometry, 2004, ch. 6; radial term: Brown 1971). Places in mm on the
@@ -12,7 +12,7 @@ export type Rotation = readonly [right: Xyz, down: Xyz, ahead: Xyz];
 
 export interface Camera {
   focalPx: number;
-  principal: XY;
+  principal: Point;
   k1: number;
   rotation: Rotation;
   /** Where the camera stands, mm. */
@@ -26,7 +26,7 @@ export const seenBy = ({ rotation, centre }: Pick<Camera, 'rotation' | 'centre'>
 };
 
 /** Where a place is seen; null where it does not lie before the camera. */
-export function project(camera: Camera, place: Xyz): XY | null {
+export function project(camera: Camera, place: Xyz): Point | null {
   const [x, y, ahead] = seenBy(camera, place);
   if (ahead <= 0) return null;
   const [p, q] = [x / ahead, y / ahead];
@@ -35,7 +35,7 @@ export function project(camera: Camera, place: Xyz): XY | null {
 }
 
 /** The way on which a point of the picture looks, in the machine's axes, of length 1. */
-export function rayOf({ focalPx, principal, k1, rotation }: Camera, [u, v]: XY): Xyz {
+export function rayOf({ focalPx, principal, k1, rotation }: Camera, [u, v]: Point): Xyz {
   const [p, q] = [(u - principal[0]) / focalPx, (v - principal[1]) / focalPx];
   const bent = Math.hypot(p, q);
   // r (1 + k1 r2) = bent, by Newton from where it would be without the lens.

@@ -1,6 +1,6 @@
 import type { Xyz } from '@/core/outline/body';
 import { solveLinear } from '@/core/units/linear';
-import type { XY } from '../homography';
+import type { Point } from '@/core/geometry/polygon';
 import { turnedBy, type Rotation } from './view';
 
 /**
@@ -15,7 +15,7 @@ export interface Unknowns {
   b: number;
   m: number;
   q: number;
-  principal: XY;
+  principal: Point;
   kappa: number;
 }
 
@@ -31,7 +31,7 @@ export interface Terms {
 
 export interface Sight {
   place: Xyz;
-  seen: XY;
+  seen: Point;
   /** One over its standard deviation. */
   weight: number;
 }
@@ -138,7 +138,7 @@ export function stepped(camera: Unknowns, terms: Terms, step: readonly number[])
   const m = camera.m + step[5]!;
   let n = 6;
   const q = terms.focal === null ? camera.q + step[n++]! : m / terms.focal;
-  const principal: XY = terms.freePrincipal
+  const principal: Point = terms.freePrincipal
     ? [camera.principal[0] + step[n++]!, camera.principal[1] + step[n++]!]
     : camera.principal;
   const kappa = terms.freeKappa ? camera.kappa + step[n]! : terms.k1 === 0 ? 0 : terms.k1 * (q / m) ** 2;

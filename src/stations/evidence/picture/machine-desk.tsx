@@ -1,0 +1,229 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { Point } from '@/core/geometry/polygon';
+import { namedPlaces } from '@/core/outline/named-places';
+import { buildOutline } from '@/core/outline/outline';
+import type { Over, TracedHere } from '@/core/skin/camera/machine-over';
+import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
+import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
+import { useKeep } from '@/stations/shell/use-keep';
+import { useSheetData } from '@/stations/shell/zone-choice';
+import { useAnswered, useStandingWorker } from '@/ui/use-standing-worker';
+import type { CameraApi } from '@/workers/camera.worker';
+import type { FigureKeeper } from './becomes';
+import { FitPanel } from './fit-panel';
+import { PictureViewer } from './picture-viewer';
+import { PlaceList } from './place-list';
+import { SkinPanel } from './skin-panel';
+import { useLaying, type Laying } from './use-laying';
+import './machine-desk.css';
+
+/** What a tool asks for. */
+const SKIN_ASKS: Readonly<Record<SkinTool, string>> = {
+  border: 'Put points along the border of two colours, from one end to the other.',
+  length: 'Put points along what is measured, from one end to the other.',
+  diameter: 'Put three points on the rim.',
+  angle: 'Put a point on one leg, on the corner, on the other leg.',
+  area: 'Put points round the area.',
+};
+
+/** The machine laid over a picture: its places are set, and what is traced then lies on its skin. */
+export function MachineDesk({
+  data,
+  source,
+  tool,
+}: {
+  data: EvidencePage;
+  source: SourceRow;
+  /** Null while its places are set. */
+  tool: SkinTool | null;
+}): ReactNode {
+  const sheet = useSheetData();
+  if (!sheet) return null;
+  return <OnSheet data={data} source={source} tool={tool} sheet={sheet} />;
+}
+
+function OnSheet({
+  data,
+  source,
+  tool,
+  sheet: { spec, denominator },
+}: {
+  data: EvidencePage;
+  source: SourceRow;
+  tool: SkinTool | null;
+  sheet: NonNullable<ReturnType<typeof useSheetData>>;
+}): ReactNode {
+  const outline = useMemo(() => buildOutline(spec), [spec]);
+  const places = useMemo(() => namedPlaces(outline), [outline]);
+  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
+  const laying = useLaying(source, places, size);
+  const { draft } = laying;
+  const machine = useMemo(() => ({ spec, denominator }), [spec, denominator]);
+  const api = useStandingWorker<CameraApi>(
+    () => new Worker(new URL('../../../workers/camera.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  const over = useAnswered<Over>(
+    draft && draft.points.length > 0 ? JSON.stringify({ machine, draft }) : null,
+    () => api().over(machine, draft!) as Promise<Over>,
+  );
+  const figure = useRef<FigureKeeper>(null);
+  const [traces, setTraces] = useState<Partial<Record<SkinTool, Point[]>>>({});
+  const [selected, setSelected] = useState<number | null>(null);
+  const trace = tool ? (traces[tool] ?? []) : [];
+  const asked = draft && tool && over?.laid && trace.length > 0 ? { draft, tool, trace } : null;
+  const traced = useAnswered<TracedHere | null>(
+    asked && JSON.stringify({ machine, ...asked }),
+    () => api().traced(machine, asked!.draft, asked!.tool, asked!.trace) as Promise<TracedHere | null>,
+  );
+  const { keep, busy } = useKeep(data.briefId, 'evidence');
+  const keepCamera = () =>
+    draft && !busy ? keep('source', source, { camera: draft }, 'The machine lies over this picture now') : undefined;
+  // What is traced stands on a camera that is kept.
+  useEffect(() => {
+    if (tool && laying.isChanged && over?.laid) void keepCamera();
+    // When a tool is taken up.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [tool]);
+
+  const change = (next: Point[]) => setTraces({ ...traces, [tool!]: next });
+  const most = tool ? SKIN_TOOLS[tool].most : 0;
+  const marks = tool
+    ? {
+        points: trace,
+        selected,
+        onSelect: setSelected,
+        onMove: (index: number, to: Point) => change(trace.map((point, i) => (i === index ? to : point))),
+        onPut: over?.laid
+          ? (at: Point) => {
+              const next = trace.length >= most ? [at] : [...trace, at];
+              change(next);
+              setSelected(next.length - 1);
+            }
+          : undefined,
+        onRemoveLast: () => {
+          change(trace.slice(0, -1));
+          setSelected(null);
+        },
+      }
+    : laying.marks;
+  return (
+    <>
+      <div className="machine-desk">
+        <PictureViewer
+          pictureId={source.pictureId!}
+          title={source.title}
+          onSize={setSize}
+          marks={marks}
+          drawing={(px) => (
+            <>
+              {over?.fault === null ? <MachineLines lines={over.lines} px={px} isFaint={tool !== null} /> : null}
+              {tool ? (
+                <TraceLine tool={tool} trace={trace} traced={traced} px={px} />
+              ) : (
+                <PlaceNames laying={laying} px={px} />
+              )}
+            </>
+          )}
+          onKey={(key) => {
+            if (key !== 's') return false;
+            if (tool) figure.current?.keep();
+            else void keepCamera();
+            return true;
+          }}
+        />
+        {tool ? null : <PlaceList outline={outline} places={places} laying={laying} over={over} />}
+      </div>
+      {tool ? (
+        over?.laid ? (
+          <SkinPanel
+            data={data}
+            source={source}
+            tool={tool}
+            trace={trace}
+            traced={traced}
+            asks={SKIN_ASKS[tool]}
+            ref={figure}
+          />
+        ) : (
+          <p role="status">Lay the machine over the picture first: then what is traced lies on its skin.</p>
+        )
+      ) : (
+        <FitPanel over={over} laying={laying} onKeep={() => void keepCamera()} busy={busy} />
+      )}
+    </>
+  );
+}
+
+/** Its lines, light over dark so that they show on any ground. */
+function MachineLines({ lines, px, isFaint }: { lines: Float32Array; px: number; isFaint: boolean }): ReactNode {
+  const d = useMemo(() => {
+    const parts: string[] = [];
+    for (let i = 0; i < lines.length; i += 4)
+      parts.push(
+        `M${lines[i]!.toFixed(1)} ${lines[i + 1]!.toFixed(1)}L${lines[i + 2]!.toFixed(1)} ${lines[i + 3]!.toFixed(1)}`,
+      );
+    return parts.join('');
+  }, [lines]);
+  return (
+    <g opacity={isFaint ? 0.45 : 1}>
+      <path d={d} fill="none" stroke="#000" strokeOpacity={0.6} strokeWidth={2.6 * px} />
+      <path d={d} fill="none" stroke="#fff" strokeWidth={1 * px} />
+    </g>
+  );
+}
+
+/** What is asked for, beside the point that is set for it. */
+function PlaceNames({ laying, px }: { laying: Laying; px: number }): ReactNode {
+  const { selected, points } = laying.marks;
+  const at = selected === null ? undefined : points[selected];
+  if (!at) return null;
+  return (
+    <text
+      x={at[0] + 12 * px}
+      y={at[1] - 10 * px}
+      fontSize={15 * px}
+      fill="#fff"
+      stroke="#000"
+      strokeWidth={3 * px}
+      paintOrder="stroke"
+    >
+      {laying.titleOf(laying.asked!)}
+    </text>
+  );
+}
+
+/** What is traced: whole where it is known, dashed where it is not. */
+function TraceLine({
+  tool,
+  trace,
+  traced,
+  px,
+}: {
+  tool: SkinTool;
+  trace: readonly Point[];
+  traced: TracedHere | null;
+  px: number;
+}): ReactNode {
+  const closed = tool === 'area' && trace.length > 2;
+  const stretches = traced ? knownStretches(traced.along) : [];
+  const whole = trace.length > 1 ? `M${trace.map((point) => point.join(' ')).join('L')}${closed ? 'Z' : ''}` : '';
+  const known = stretches.map((line) => `M${line.map((point) => point.join(' ')).join('L')}`).join('');
+  return (
+    <>
+      <path d={whole} fill="none" stroke="#000" strokeWidth={2.6 * px} strokeDasharray={`${6 * px} ${4 * px}`} />
+      <path d={whole} fill="none" stroke="#fff" strokeWidth={1.2 * px} strokeDasharray={`${6 * px} ${4 * px}`} />
+      <path d={known} fill="none" stroke="#000" strokeWidth={4.2 * px} />
+      <path d={known} fill="none" stroke="#fff" strokeWidth={2 * px} />
+    </>
+  );
+}
+
+function knownStretches(along: TracedHere['along']): Point[][] {
+  const lines: Point[][] = [[]];
+  for (const { at, isKnown } of along)
+    if (isKnown) lines.at(-1)!.push(at);
+    else if (lines.at(-1)!.length > 0) lines.push([]);
+  return lines.filter((line) => line.length > 1);
+}
