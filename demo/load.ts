@@ -17,7 +17,7 @@ import { importBrief } from '@/data/brief-files';
 import { createBrief } from '@/data/briefs';
 import { loadShelf } from '@/data/shelf';
 import { dunlin } from './dunlin';
-import { laidIn, photograph, type CameraShot } from './photographs';
+import { laidIn, photograph, TAKEN } from './photographs';
 import { drawShot, pixelOf, PLAIN, type Shot } from './pictures';
 import { bracken, turnstone } from './small-briefs';
 import { dunlinParts, firstEveningParts } from './parts';
@@ -47,16 +47,6 @@ const FRAMES: Record<string, Frame> = {
   'Summer camp': { view: 'port', manner: 'monochrome photograph', slant: 4 },
   'On skis': { view: 'port', manner: 'colour photograph', slant: -3 },
   'Picture postcard': { view: 'starboard', manner: 'colour photograph' },
-};
-
-/** Photographs by a camera that is known: of some their machine was laid over them. */
-const TAKEN: Record<string, CameraShot & { laid: boolean }> = {
-  // From ahead and below, close by.
-  'Engine change': { from: [-0.62, -0.9, -0.05], aim: [0.5, -0.12, 0.05], focal: 1.15, laid: true },
-  // From the side and far off.
-  'Delivery flight': { from: [0.62, 6.5, 0.5], aim: [0.5, 0, 0.08], focal: 5, isFlying: true, laid: true },
-  // Printed the wrong way round.
-  Taxiing: { from: [-0.5, 1.25, 0.12], aim: [0.46, 0, 0.05], focal: 1.25, isMirrored: true, laid: false },
 };
 
 /** Steps of the main demo that are still ahead although they could be done: tonight's work. */

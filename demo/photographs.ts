@@ -28,6 +28,16 @@ export interface CameraShot {
   film?: Shot['film'];
 }
 
+/** Photographs by a camera that is known, by the start of their source's title: over some of them the machine was laid. */
+export const TAKEN: Record<string, CameraShot & { laid: boolean }> = {
+  // From ahead and below, close by.
+  'Engine change': { from: [-0.62, -0.9, -0.05], aim: [0.46, -0.08, 0.05], focal: 1.05, laid: true },
+  // From the side and far off.
+  'Delivery flight': { from: [0.62, 6.5, 0.5], aim: [0.5, 0, 0.08], focal: 5, isFlying: true, laid: true },
+  // Printed the wrong way round.
+  Taxiing: { from: [-0.5, 1.25, 0.12], aim: [0.46, 0, 0.05], focal: 1.25, isMirrored: true, laid: false },
+};
+
 export interface Taken {
   spec: OutlineSpec;
   denominator: number;

@@ -51,6 +51,17 @@ const SHOTS: Shot[] = [
       await page.getByText('Adding up').waitFor({ state: 'hidden' });
     },
   },
+  {
+    name: 'evidence-machine-over',
+    path: `${main}/evidence`,
+    before: async (page) => {
+      await page.getByRole('button', { name: /^Sources/ }).click();
+      await page.getByRole('button', { name: 'Open Engine change' }).click();
+      await page.getByRole('button', { name: 'Lay the machine over it' }).click();
+      await page.getByText(/fits to/).waitFor();
+      await page.getByRole('group', { name: 'Tools for the picture' }).evaluate((bar) => bar.scrollIntoView());
+    },
+  },
   { name: 'colours', path: `${main}/colours?code=TCS%2014` },
   {
     name: 'colours-mixing',
@@ -94,16 +105,6 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'route', path: `${main}/route` },
-  {
-    name: 'route-schools',
-    path: `${main}/route`,
-    before: async (page) => {
-      const schools = page.getByRole('region', { name: 'Schools' });
-      await schools.getByRole('button', { name: 'Compare the schools' }).click();
-      await schools.getByText('For this brief').first().waitFor();
-      await schools.evaluate((section) => section.scrollIntoView());
-    },
-  },
   {
     name: 'bench',
     path: `${main}/bench`,

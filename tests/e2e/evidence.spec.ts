@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { asWideAsThePage, choose, expect, openDemo, PHONE, soundPage, test } from '../support/story';
+import { asWideAsThePage, choose, expect, openDemo, PHONE, soundPage, takeBack, test } from '../support/story';
 
 const picture = (background: string, day?: string) => {
   const image = sharp({ create: { width: 320, height: 200, channels: 3, background } }).jpeg();
@@ -19,16 +19,6 @@ const viewer = async (page: Page) => {
   await expect(frame.locator('svg')).toBeVisible();
   return frame;
 };
-/** Takes back as many changes, so that the next test finds the demo as it was. */
-async function takeBack(page: Page, times: number) {
-  for (let i = 0; i < times; i += 1) {
-    const done = page.waitForResponse((response) => response.request().method() === 'POST');
-    // So soon after an act that moved the focus no letter is a command.
-    await page.waitForTimeout(500);
-    await page.locator('body').press('u');
-    await done;
-  }
-}
 /** A PDF of a page for each colour ("1 0 0"), filled with it. */
 function pdfOf(colours: readonly string[]): Buffer {
   const pages = colours.map((_, i) => 3 + 2 * i);

@@ -124,3 +124,14 @@ export const tooSmallForAFinger = (page: Page): Promise<string[]> =>
       },
     ),
   );
+
+/** Takes back as many changes, so that the next test finds the demo as it was. */
+export async function takeBack(page: Page, times: number) {
+  for (let i = 0; i < times; i += 1) {
+    const done = page.waitForResponse((response) => response.request().method() === 'POST');
+    // So soon after an act that moved the focus no letter is a command.
+    await page.waitForTimeout(500);
+    await page.locator('body').press('u');
+    await done;
+  }
+}

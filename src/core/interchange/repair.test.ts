@@ -68,6 +68,13 @@ describe('a backup', () => {
     expect(isSound(file)).toBe(true);
     expect(file.repaired[0]).toMatch(/^brief options: /);
   });
+  test('of a brief and a machine that nobody can read begins both anew', () => {
+    const file = changed((broken) => {
+      Object.assign(broken, { brief: null, airframe: null });
+    });
+    expect(isSound(file)).toBe(true);
+    expect(file.repaired.map((said) => said.split(':')[0])).toEqual(['brief', 'airframe']);
+  });
   test('of more than a brief can hold keeps the first', () => {
     const file = changed(({ timers }) => {
       for (let i = 0; i < 120; i += 1)

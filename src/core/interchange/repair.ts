@@ -92,7 +92,9 @@ function letGo(
     list.splice(element.at(-1) as number, 1);
     return 'it is left out';
   }
-  const blank = newBrief('2000-01-01') as unknown as Record<string, Holder>;
+  const begun = newBrief('2000-01-01');
+  // A form begins without a type, which nobody may leave it at.
+  const blank = { ...begun, airframe: { ...begun.airframe, type: 'not known' } } as unknown as Record<string, Holder>;
   const top = String(place[0]);
   if (record && top in blank && typeof field === 'string' && field in blank[top]!) record[field] = blank[top]![field];
   else (file as unknown as Holder)[top] = blank[top] ?? [];

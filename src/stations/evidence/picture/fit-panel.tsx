@@ -4,6 +4,7 @@ import type { Over } from '@/core/skin/camera/machine-over';
 import { counted } from '@/core/units/words';
 import { useShown } from '@/ui/shown-units';
 import type { Laying } from './use-laying';
+import './fit-panel.css';
 
 const FREED = [
   ['principal', 'It is cropped'],

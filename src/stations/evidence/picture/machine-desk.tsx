@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Point } from '@/core/geometry/polygon';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline } from '@/core/outline/outline';
-import type { Over, TracedHere } from '@/core/skin/camera/machine-over';
+import type { Over, TraceElsewhere, TracedHere } from '@/core/skin/camera/machine-over';
 import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
@@ -77,6 +77,11 @@ function OnSheet({
     asked && JSON.stringify({ machine, ...asked }),
     () => api().traced(machine, asked!.draft, asked!.tool, asked!.trace) as Promise<TracedHere | null>,
   );
+  const others = useMemo(() => tracesElsewhere(data, source.id), [data, source.id]);
+  const elsewhere = useAnswered<SeenElsewhere[]>(
+    draft && over?.laid && others.length > 0 ? JSON.stringify({ machine, draft, others }) : null,
+    () => api().elsewhere(machine, draft!, others) as Promise<SeenElsewhere[]>,
+  );
   const { keep, busy } = useKeep(data.briefId, 'evidence');
   const keepCamera = () =>
     draft && !busy ? keep('source', source, { camera: draft }, 'The machine lies over this picture now') : undefined;
@@ -119,6 +124,7 @@ function OnSheet({
           drawing={(px) => (
             <>
               {over?.fault === null ? <MachineLines lines={over.lines} px={px} isFaint={tool !== null} /> : null}
+              <Elsewhere traces={elsewhere ?? []} px={px} />
               {tool ? (
                 <TraceLine tool={tool} trace={trace} traced={traced} px={px} />
               ) : (
@@ -152,6 +158,9 @@ function OnSheet({
       ) : (
         <FitPanel over={over} laying={laying} onKeep={() => void keepCamera()} busy={busy} />
       )}
+      {elsewhere && elsewhere.length > 0 ? (
+        <p className="dim">Dotted, as other pictures have it: {elsewhere.map(({ label }) => label).join('; ')}.</p>
+      ) : null}
     </>
   );
 }
@@ -192,6 +201,56 @@ function PlaceNames({ laying, px }: { laying: Laying; px: number }): ReactNode {
       {laying.titleOf(laying.asked!)}
     </text>
   );
+}
+
+interface SeenElsewhere {
+  id: string;
+  label: string;
+  lines: Point[][];
+}
+
+/** What was traced on the machine in other pictures that it lies over. */
+const tracesElsewhere = ({ questions, sources }: EvidencePage, here: string): TraceElsewhere[] =>
+  questions.flatMap(({ id, sightings }) =>
+    sightings.flatMap((sighting) => {
+      const source = sources.find((one) => one.id === sighting.sourceId);
+      const { marks } = sighting;
+      if (!marks?.onSkin || !source?.camera || source.id === here || sighting.questionId !== id) return [];
+      return [
+        {
+          id: sighting.id,
+          label: `${source.title}: ${sighting.value}${sighting.sd ? ` ± ${sighting.sd}` : ''}`,
+          camera: source.camera,
+          points: marks.points,
+          isClosed: marks.tool === 'area',
+        },
+      ];
+    }),
+  );
+
+/** What other pictures have where: dotted, so that it is told from what is traced here. */
+function Elsewhere({ traces, px }: { traces: readonly SeenElsewhere[]; px: number }): ReactNode {
+  return traces.map(({ id, label, lines }) => {
+    const d = lines.map((line) => `M${line.map((point) => point.join(' ')).join('L')}`).join('');
+    const [x, y] = lines[0]![0]!;
+    return (
+      <g key={id} className="traced-elsewhere">
+        <path d={d} fill="none" stroke="#000" strokeWidth={4 * px} strokeDasharray={`${2 * px} ${5 * px}`} />
+        <path d={d} fill="none" stroke="#fff" strokeWidth={2 * px} strokeDasharray={`${2 * px} ${5 * px}`} />
+        <text
+          x={x}
+          y={y - 10 * px}
+          fontSize={14 * px}
+          fill="#fff"
+          stroke="#000"
+          strokeWidth={3 * px}
+          paintOrder="stroke"
+        >
+          {label}
+        </text>
+      </g>
+    );
+  });
 }
 
 /** What is traced: whole where it is known, dashed where it is not. */

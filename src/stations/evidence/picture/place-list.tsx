@@ -4,6 +4,7 @@ import type { NamedPlace } from '@/core/outline/named-places';
 import type { Outline } from '@/core/outline/outline';
 import type { Over } from '@/core/skin/camera/machine-over';
 import type { Laying } from './use-laying';
+import './place-list.css';
 
 /** The places of the machine that a picture may show: which is asked for, which are set, and which do not fit. */
 export function PlaceList({

@@ -14,6 +14,7 @@ import { useKeep } from '@/stations/shell/use-keep';
 import { useSheetData, useZoneChoice } from '@/stations/shell/zone-choice';
 import { useShown } from '@/ui/shown-units';
 import { Becomes, type FigureKeeper } from './becomes';
+import '../evidence.css';
 
 const FIGURES: Readonly<Record<FigureOf, { unit: string; says: string; aspects: readonly Aspect[] }>> = {
   height: { unit: 'mm', says: 'above the belly, in the mean', aspects: ['boundaryPlace', 'markingPlace'] },

@@ -29,7 +29,10 @@ export function useLaying(
   const points = draft?.points ?? [];
   const isSet = (id: string) => points.some(({ place }) => place === id);
   // The one that is asked for: the one that was named, else the first that nobody found.
-  const asked = named ?? places.find(({ id }) => !isSet(id) && !skipped.has(id))?.id ?? null;
+  const asked =
+    named ??
+    places.find(({ id, isGear }) => !isSet(id) && !skipped.has(id) && !(isGear && draft?.isFlying))?.id ??
+    null;
   const change = (next: KeptCamera, isSame = false) => {
     // A place that is being pulled is one change.
     if (!isSame) setBefore([...before.slice(-99), own]);

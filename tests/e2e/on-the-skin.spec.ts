@@ -1,0 +1,116 @@
+import type { Locator, Page } from '@playwright/test';
+import { dunlin } from '@demo/dunlin';
+import { cameraOf, TAKEN } from '@demo/photographs';
+import { outlineSpecOf } from '@/core/kept/state';
+import { bodyPoint, girthOfHeight, sectionAt, type Xyz } from '@/core/outline/body';
+import { namedPlaces } from '@/core/outline/named-places';
+import { buildOutline, chartsOf } from '@/core/outline/outline';
+import { times } from '@/core/outline/space';
+import { landerOn } from '@/core/skin/camera/landing';
+import { project } from '@/core/skin/camera/view';
+import { expect, openDemo, soundPage, takeBack, test } from '../support/story';
+
+/** The demo's photograph that is printed the wrong way round: what it shows is known to the last figure. */
+const TITLE = 'Taxiing, film still';
+const WIDTH = 1200;
+const { file } = dunlin('2026-11-10');
+const outline = buildOutline(outlineSpecOf(file.airframe, file.brief));
+const camera = cameraOf(TAKEN.Taxiing!, outline.spec.dimensions.length);
+const land = landerOn(outline, false);
+
+/** Where the print shows a place (mm); null where something is before it. */
+function shownAt(place: Xyz, slackMm = 400): [number, number] | null {
+  const seen = project(camera, place);
+  if (!seen || seen[0] < 0 || seen[0] > WIDTH || seen[1] < 0 || seen[1] > 800) return null;
+  const here = land(camera, seen, 1);
+  const far = (at: Xyz) => Math.hypot(...at.map((value, k) => value - camera.centre[k]!));
+  return here && far(here.xyz) < far(place) - slackMm ? null : [WIDTH - seen[0], seen[1]];
+}
+
+/** A line along the starboard side at a height above the belly, m. */
+function sideLine(heightM: number, shares: readonly number[]): Xyz[] {
+  const { on } = chartsOf(outline).find(({ id }) => id === 'fuselage')!;
+  if (on.kind !== 'body') throw new Error('a fuselage is a body');
+  return shares.map((share) => {
+    const x = share * outline.spec.dimensions.length;
+    const { z, height, n } = sectionAt(on.body, x);
+    return times(bodyPoint(on.body, x, girthOfHeight(n, (heightM - z) / (height / 2))), 1000);
+  });
+}
+
+const click = async (page: Page, frame: Locator, [u, v]: readonly [number, number]) => {
+  await frame.scrollIntoViewIfNeeded();
+  const box = (await frame.locator('.viewer-plane > svg').boundingBox())!;
+  await page.mouse.click(box.x + (u / WIDTH) * box.width, box.y + (v / WIDTH) * box.width);
+};
+
+async function openPicture(page: Page, title: string): Promise<Locator> {
+  await openDemo(page, 'evidence');
+  await page.getByRole('button', { name: /^Sources/ }).click();
+  await page.getByRole('button', { name: `Open ${title}` }).click();
+  await page.getByRole('button', { name: 'Lay the machine over it' }).click();
+  const frame = page.getByRole('application');
+  await expect(frame.locator('.viewer-plane > svg')).toBeVisible();
+  return frame;
+}
+
+test('from a fresh picture to a border in the scheme: places are set, the machine lies over it, and what is traced lies where it really is', async ({
+  page,
+}) => {
+  const frame = await openPicture(page, TITLE);
+  await page.getByLabel('the print is mirrored').check();
+  const asked = page.locator('.place-asked strong');
+  const places = new Map(namedPlaces(outline).map(({ title, at }) => [title, times(at, 1000)]));
+  for (let set = 0; set < 8;) {
+    const title = (await asked.textContent())!;
+    const at = shownAt(places.get(title)!);
+    if (at) {
+      await click(page, frame, at);
+      set += 1;
+    } else await page.getByRole('button', { name: 'Not seen here' }).click();
+    await expect(asked).not.toHaveText(title);
+  }
+  // As near as a click on a screen comes.
+  await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it (s)' }).click();
+  await expect(page.getByText('The machine lies over this picture now')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Border on it' }).click();
+  const height = 0.8 * outline.spec.dimensions.fuselageHeight;
+  for (const place of sideLine(height, [0.24, 0.3, 0.36, 0.42])) await click(page, frame, shownAt(place, 50)!);
+  const figure = page.locator('.measured .figure');
+  await expect(figure).toHaveText(/above the belly/);
+  const [value, sd] = (await figure.textContent())!.match(/[\d.]+/g)!.map(Number) as [number, number];
+  expect(Math.abs(value - height * 1000)).toBeLessThan(15);
+  expect(sd).toBeLessThan(30);
+  await page.getByRole('button', { name: 'Put it into the scheme' }).click();
+  await expect(page.getByText('It is in the scheme now')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it (s)' }).click();
+  await expect(page.getByText(/is a sighting now/)).toBeVisible();
+  await soundPage(page);
+
+  await page.goto(page.url().replace(/evidence.*/, 'markings?show=scheme'));
+  await expect(page.getByText(`Traced: ${TITLE}`).first()).toBeVisible();
+  // Another picture of the same side shows the border where it has it.
+  await openPicture(page, 'Delivery flight');
+  await expect(page.locator('.traced-elsewhere')).not.toHaveCount(0);
+  await expect(page.getByText(new RegExp(`as other pictures have it: ${TITLE}: \\d+ ± \\d+`))).toBeVisible();
+  // The camera stands when the picture is opened again.
+  await openPicture(page, TITLE);
+  await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
+  await takeBack(page, 3);
+});
+
+test('a place on another machine is named and left out; taken back it fits again', async ({ page }) => {
+  const frame = await openPicture(page, 'Engine change');
+  await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
+  await page
+    .getByRole('list', { name: 'Places of the machine' })
+    .getByRole('button', { name: /^Top of the fin/ })
+    .click();
+  await click(page, frame, [200, 90]);
+  await expect(page.getByText(/✕ Top of the fin: \d+ px, .* off, and left out/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take back', exact: true }).click();
+  await expect(page.getByText(/and left out/)).toHaveCount(0);
+  await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
+});
