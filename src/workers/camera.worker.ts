@@ -1,7 +1,14 @@
 import { expose, transfer } from 'comlink';
 import type { Point } from '@/core/geometry/polygon';
+import type { Pixels } from '@/core/markings/traced';
 import type { KeptCamera } from '@/core/skin/camera/kept-camera';
-import { MachineOver, type MachineToLay, type TraceElsewhere } from '@/core/skin/camera/machine-over';
+import {
+  MachineOver,
+  type MachineToLay,
+  type SchemeToHold,
+  type TraceElsewhere,
+} from '@/core/skin/camera/machine-over';
+import { mendsOf } from '@/core/skin/camera/mends';
 import type { SkinTool } from '@/core/skin/camera/traced';
 
 let ready: { of: string; machine: MachineOver } | null = null;
@@ -20,6 +27,15 @@ const api = {
   },
   traced: (machine: MachineToLay, kept: KeptCamera, tool: SkinTool, points: readonly Point[]) =>
     readied(machine).traced(kept, tool, points),
+  straightOn: (machine: MachineToLay, kept: KeptCamera, points: readonly Point[], pixels: Pixels) => {
+    const flat = readied(machine).straightOn(kept, points, pixels);
+    return flat && transfer(flat, [flat.data.buffer]);
+  },
+  held: (machine: MachineToLay, kept: KeptCamera, scheme: SchemeToHold) => {
+    const held = readied(machine).held(kept, scheme);
+    return held && transfer(held, [held.data.buffer]);
+  },
+  mends: (machine: MachineToLay, pictures: readonly KeptCamera[]) => mendsOf(machine.spec, pictures),
   elsewhere: (machine: MachineToLay, kept: KeptCamera, traces: readonly TraceElsewhere[]) =>
     readied(machine).elsewhere(kept, traces),
 };

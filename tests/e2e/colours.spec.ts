@@ -285,6 +285,8 @@ test.describe('colours', () => {
     };
     await tabTo(/^TCS 14$/);
     await page.keyboard.press('Enter');
+    // What is offered comes in its own time.
+    await page.getByRole('button', { name: /^Use / }).first().waitFor();
     await tabTo(/^Use /);
     await page.keyboard.press('Enter');
     await expect(row).toContainText('in the drawer');

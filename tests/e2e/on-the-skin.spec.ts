@@ -112,5 +112,22 @@ test('a place on another machine is named and left out; taken back it fits again
   await expect(page.getByText(/✕ Top of the fin: \d+ px, .* off, and left out/)).toBeVisible();
   await page.getByRole('button', { name: 'Take back', exact: true }).click();
   await expect(page.getByText(/and left out/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Would another outline fit better?' }).click();
+  await expect(page.getByText('No: no dimension of it')).toBeVisible({ timeout: 60_000 });
+  // As it is ruled, held over the photograph.
+  await page.getByLabel('the ruled scheme held over it').fill('60');
+  await expect(page.locator('canvas.held-over')).toBeVisible();
+  await page.getByRole('button', { name: 'Area on it' }).click();
+  for (const at of [
+    [480, 310],
+    [620, 320],
+    [620, 380],
+    [480, 370],
+  ] as const)
+    await click(page, frame, at);
+  await expect(page.locator('.measured .figure')).toHaveText(/m² of skin/);
+  await page.getByRole('button', { name: 'Show it straight on' }).click();
+  await expect(page.getByText(/mm to a point; the bar is \d+ mm\. The picture shows [1-9]\d* %/)).toBeVisible();
+  await page.getByRole('button', { name: 'Lay the machine over it' }).click();
   await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
 });

@@ -1,16 +1,23 @@
 import type { Point } from '@/core/geometry/polygon';
+import type { PlaceableMarking } from '@/core/markings/placing';
+import type { Pixels } from '@/core/markings/traced';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline, type OutlineSpec } from '@/core/outline/outline';
+import { times } from '@/core/outline/space';
+import type { SchemeField } from '@/core/scheme/field';
 import { remembering } from '@/core/units/remembered';
 import { skinOf } from '../machine';
+import { pictureOf } from '../picture';
+import type { SkinPiece } from '../piece';
 import { CLOSED } from '../pose';
 import { NoCamera } from './find-camera';
 import type { KeptCamera } from './kept-camera';
 import { landerOn, TURNING, type Landed, type Lander } from './landing';
 import { goneSince, laidOver, movedSince, unmirrored, type LaidOver } from './laid-over';
 import { linesOf, linesSeen, type LinesOf } from './seen-lines';
+import { straightOn, type StraightOn } from './straight-on';
 import { cornerIn, traceOnSkin, type SkinTool, type Traced } from './traced';
-import { project } from './view';
+import { project, seenBy } from './view';
 
 /** A machine over the pictures of a brief: made ready once, then asked again and again while places and traces are pulled about. */
 
@@ -37,6 +44,22 @@ export interface TracedHere extends Omit<Traced, 'corners' | 'along'> {
   along: { at: Point; isKnown: boolean }[];
 }
 
+/** How the machine is ruled, as it is held over a picture. */
+export interface SchemeToHold {
+  fields: readonly SchemeField[];
+  markings: readonly PlaceableMarking[];
+  /** By zone, `#rrggbb`; null where nothing is ruled. */
+  colours: Readonly<Record<string, string | null>>;
+  /** By colour code. */
+  inks: Readonly<Record<string, string>>;
+}
+
+/** What nobody ruled, and glass. */
+const OPEN = '#e9e9e9';
+const GLASS = '#c9ced1';
+/** Longest side of what is held over a picture, px. */
+const HELD_PX = 1000;
+
 /** What was traced in another picture. */
 export interface TraceElsewhere {
   id: string;
@@ -56,6 +79,7 @@ export class MachineOver {
   private readonly drawn = new Map<boolean, LinesOf>();
   /** A trace is pulled about under one camera; what was traced in other pictures under theirs. */
   private readonly remember = remembering<LaidOver>(12);
+  private readonly rememberSkin = remembering<SkinPiece[]>(2);
 
   constructor(private readonly machine: MachineToLay) {
     this.outline = buildOutline(machine.spec);
@@ -97,6 +121,68 @@ export class MachineOver {
         })),
         along: along.map(({ at, isKnown }) => ({ at: of(at), isKnown })),
       };
+    } catch (error) {
+      if (error instanceof NoCamera) return null;
+      throw error;
+    }
+  }
+
+  /** The machine as it is ruled, from the camera of the picture: clear where it is not. Null without a camera. */
+  held(kept: KeptCamera, scheme: SchemeToHold): Pixels | null {
+    try {
+      const { camera } = this.laid(kept);
+      const shrunk = Math.min(1, HELD_PX / Math.max(kept.width, kept.height));
+      const [width, height] = [Math.round(kept.width * shrunk), Math.round(kept.height * shrunk)];
+      const { fields, markings, colours, inks } = scheme;
+      const pieces = this.rememberSkin(JSON.stringify([fields, markings, kept.isFlying]), () =>
+        skinOf({ ...this.machine, fields, markings, pose: { ...CLOSED, isGearUp: kept.isFlying } }),
+      );
+      const [right, down, ahead] = camera.rotation;
+      const data = pictureOf(
+        pieces.map((piece) => ({
+          piece,
+          colour: piece.glass ? GLASS : ((piece.code ? inks[piece.code] : colours[piece.zone]) ?? OPEN),
+          opacity: piece.glass ? 0.45 : piece.share,
+        })),
+        { right, up: times(down, -1), toward: times(ahead, -1) },
+        width,
+        height,
+        (at) => {
+          const mm = times(at, 1000);
+          const seen = project(camera, mm);
+          const [u, v] = seen ? unmirrored(kept, seen) : [Number.NaN, Number.NaN];
+          return [u * shrunk, v * shrunk, 1 / seenBy(camera, mm)[2]];
+        },
+      );
+      return { width, height, data };
+    } catch (error) {
+      if (error instanceof NoCamera) return null;
+      throw error;
+    }
+  }
+
+  /**
+   * What lies within a line that was drawn round it, laid flat as the view that looks at it has it; null where none does. `pixels` are the whole print,
+   * made smaller or not.
+   */
+  straightOn(kept: KeptCamera, points: readonly Point[], pixels: Pixels): StraightOn | null {
+    try {
+      const laid = this.laid(kept);
+      const land = this.lander(kept.isFlying);
+      const { along, zones, view } = traceOnSkin(
+        'area',
+        points.map((at) => unmirrored(kept, at)),
+        laid,
+        land,
+      );
+      const round = along.flatMap((one) => (one.isKnown ? [one.landed!] : []));
+      if (!view || round.length < 3) return null;
+      const smaller = pixels.width / kept.width;
+      const inPixels = (at: Point): Point => {
+        const [u, v] = unmirrored(kept, at);
+        return [u * smaller, v * smaller];
+      };
+      return straightOn(this.outline, view, round, new Set(zones), pixels, { camera: laid.camera, land, inPixels });
     } catch (error) {
       if (error instanceof NoCamera) return null;
       throw error;

@@ -1,5 +1,7 @@
 import Button from '@mui/material/Button';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import { DIMENSIONS } from '@/core/outline/dimensions';
+import type { Mend } from '@/core/skin/camera/mends';
 import type { Over } from '@/core/skin/camera/machine-over';
 import { counted } from '@/core/units/words';
 import { useShown } from '@/ui/shown-units';
@@ -17,11 +19,14 @@ export function FitPanel({
   laying,
   onKeep,
   busy,
+  findMends,
 }: {
   over: Over | null;
   laying: Laying;
   onKeep: () => void;
   busy: boolean;
+  /** Which dimension of the outline all pictures together would have otherwise. */
+  findMends: () => Promise<Mend[]>;
 }): ReactNode {
   const shown = useShown();
   const { draft } = laying;
@@ -135,12 +140,46 @@ export function FitPanel({
           Keep it (s)
         </Button>
       </div>
+      {laid ? <OtherOutline key={JSON.stringify(draft)} findMends={findMends} /> : null}
       <p className="dim">
         Click, or p for the middle; drag or nudge with arrows (shift: 10 px), o takes the next place that is set, Delete
         takes it away.
       </p>
     </div>
   );
+}
+
+/** Whether the outline has a dimension that the pictures have otherwise: asked on a press, since every dimension is tried. */
+function OtherOutline({ findMends }: { findMends: () => Promise<Mend[]> }): ReactNode {
+  const shown = useShown();
+  const [mends, setMends] = useState<Mend[] | null>(null);
+  const [busy, setBusy] = useState(false);
+  const ask = async () => {
+    setBusy(true);
+    setMends(await findMends());
+    setBusy(false);
+  };
+  return (
+    <div>
+      <Button size="small" variant="outlined" disabled={busy} onClick={() => void ask()}>
+        {busy ? 'Every dimension is tried…' : 'Would another outline fit better?'}
+      </Button>{' '}
+      <span role="status">
+        {mends === null
+          ? ''
+          : mends.length === 0
+            ? 'No: no dimension of it would take away half of what does not fit.'
+            : shown(mends.slice(0, 2).map(mendInWords).join(' '))}
+      </span>
+    </div>
+  );
+}
+
+/** "Fin height 1.85 m instead of 1.60 m would take away 92 % of what does not fit, in 3 of 3 pictures." */
+function mendInWords({ dimension, from, to, gain, better, pictures }: Mend): string {
+  const { title, unit } = DIMENSIONS[dimension];
+  const said = (value: number) => (unit === 'deg' ? `${value.toFixed(1)}°` : `${value.toFixed(2)} m`);
+  return `${title} ${said(to)} instead of ${said(from)} would take away ${Math.round(100 * gain)} % of what does not fit, in ${better} of ${counted(pictures, 'picture')}. Is that what the kit has, measured at Kit? The outline is changed at Markings.`;
 }
 
 /** From how far it was taken, where that is told at all. */

@@ -2,9 +2,12 @@
 
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Point } from '@/core/geometry/polygon';
+import type { Pixels } from '@/core/markings/traced';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline } from '@/core/outline/outline';
-import type { Over, TraceElsewhere, TracedHere } from '@/core/skin/camera/machine-over';
+import type { Over, SchemeToHold, TraceElsewhere, TracedHere } from '@/core/skin/camera/machine-over';
+import type { StraightOn } from '@/core/skin/camera/straight-on';
+import type { Mend } from '@/core/skin/camera/mends';
 import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
@@ -13,6 +16,7 @@ import { useAnswered, useStandingWorker } from '@/ui/use-standing-worker';
 import type { CameraApi } from '@/workers/camera.worker';
 import type { FigureKeeper } from './becomes';
 import { FitPanel } from './fit-panel';
+import { HeldOver } from './held-over';
 import { PictureViewer } from './picture-viewer';
 import { PlaceList } from './place-list';
 import { SkinPanel } from './skin-panel';
@@ -48,13 +52,14 @@ function OnSheet({
   data,
   source,
   tool,
-  sheet: { spec, denominator },
+  sheet,
 }: {
   data: EvidencePage;
   source: SourceRow;
   tool: SkinTool | null;
   sheet: NonNullable<ReturnType<typeof useSheetData>>;
 }): ReactNode {
+  const { spec, denominator } = sheet;
   const outline = useMemo(() => buildOutline(spec), [spec]);
   const places = useMemo(() => namedPlaces(outline), [outline]);
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
@@ -81,6 +86,15 @@ function OnSheet({
   const elsewhere = useAnswered<SeenElsewhere[]>(
     draft && over?.laid && others.length > 0 ? JSON.stringify({ machine, draft, others }) : null,
     () => api().elsewhere(machine, draft!, others) as Promise<SeenElsewhere[]>,
+  );
+  const [wiped, setWiped] = useState(0);
+  const scheme = useMemo((): SchemeToHold => {
+    const { fields, markings, zones, inks } = sheet;
+    return { fields, markings, inks, colours: Object.fromEntries(zones.map(({ key, colour }) => [key, colour])) };
+  }, [sheet]);
+  const held = useAnswered<Pixels | null>(
+    draft && over?.laid && wiped > 0 ? JSON.stringify({ machine, draft, scheme }) : null,
+    () => api().held(machine, draft!, scheme) as Promise<Pixels | null>,
   );
   const { keep, busy } = useKeep(data.briefId, 'evidence');
   const keepCamera = () =>
@@ -121,6 +135,7 @@ function OnSheet({
           title={source.title}
           onSize={setSize}
           marks={marks}
+          over={held && size ? <HeldOver held={held} {...size} share={wiped / 100} /> : null}
           drawing={(px) => (
             <>
               {over?.fault === null ? <MachineLines lines={over.lines} px={px} isFaint={tool !== null} /> : null}
@@ -151,13 +166,38 @@ function OnSheet({
             traced={traced}
             asks={SKIN_ASKS[tool]}
             ref={figure}
+            straightOn={(pixels) => api().straightOn(machine, draft!, trace, pixels) as Promise<StraightOn | null>}
           />
         ) : (
           <p role="status">Lay the machine over the picture first: then what is traced lies on its skin.</p>
         )
       ) : (
-        <FitPanel over={over} laying={laying} onKeep={() => void keepCamera()} busy={busy} />
+        <FitPanel
+          over={over}
+          laying={laying}
+          onKeep={() => void keepCamera()}
+          busy={busy}
+          findMends={() =>
+            api().mends(machine, [
+              draft!,
+              ...data.sources.flatMap(({ id, camera }) => (camera && id !== source.id ? [camera] : [])),
+            ]) as Promise<Mend[]>
+          }
+        />
       )}
+      {over?.laid ? (
+        <label className="held-wipe">
+          the ruled scheme held over it{' '}
+          <input
+            type="range"
+            min={0}
+            max={100}
+            step={5}
+            value={wiped}
+            onChange={({ target }) => setWiped(Number(target.value))}
+          />
+        </label>
+      ) : null}
       {elsewhere && elsewhere.length > 0 ? (
         <p className="dim">Dotted, as other pictures have it: {elsewhere.map(({ label }) => label).join('; ')}.</p>
       ) : null}

@@ -40,6 +40,8 @@ interface Props {
   /** What is drawn over the picture, in its px; `px` is one screen px there. */
   drawing?: (px: number) => ReactNode;
   onKey?: (key: string) => boolean;
+  /** What lies on the picture under its drawing, as large as it. */
+  over?: ReactNode;
   /** Told once the picture is there, px. */
   onSize?: (size: Size) => void;
 }
@@ -152,7 +154,7 @@ function usePointers(
 }
 
 /** A picture to look at closely: zoom, turn, lighten; points by mouse, touch or keys, with a loupe for the last px. */
-export function PictureViewer({ pictureId, title, marks, drawing, onKey, onSize }: Props): ReactNode {
+export function PictureViewer({ pictureId, title, marks, drawing, over, onKey, onSize }: Props): ReactNode {
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState<Size | null>(null);
   const [light, setLight] = useState({ brightness: 100, contrast: 100 });
@@ -237,6 +239,7 @@ export function PictureViewer({ pictureId, title, marks, drawing, onKey, onSize 
               fit({ width, height }, 0);
             }}
           />
+          {over}
           {size ? (
             <svg
               width={size.width}

@@ -5,15 +5,18 @@ import { useState, type ReactNode, type Ref } from 'react';
 import { ASPECTS, type Aspect } from '@/core/evidence/aspects';
 import { roundToSd } from '@/core/evidence/picture/measure';
 import type { Point } from '@/core/geometry/polygon';
-import { isSide, type View } from '@/core/outline/zones';
+import type { Pixels } from '@/core/markings/traced';
+import { isSide } from '@/core/outline/zones';
 import { PLAIN_FIELD, type FieldShape } from '@/core/scheme/field';
 import type { TracedHere } from '@/core/skin/camera/machine-over';
+import type { StraightOn } from '@/core/skin/camera/straight-on';
 import { SKIN_TOOLS, type FigureOf, type SkinTool } from '@/core/skin/camera/traced';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useSheetData, useZoneChoice } from '@/stations/shell/zone-choice';
 import { useShown } from '@/ui/shown-units';
 import { Becomes, type FigureKeeper } from './becomes';
+import { SEEN_FROM, StraightOnPicture } from './straight-on-picture';
 import '../evidence.css';
 
 const FIGURES: Readonly<Record<FigureOf, { unit: string; says: string; aspects: readonly Aspect[] }>> = {
@@ -35,6 +38,7 @@ export function SkinPanel({
   traced,
   asks,
   ref,
+  straightOn,
 }: {
   data: EvidencePage;
   source: SourceRow;
@@ -43,6 +47,8 @@ export function SkinPanel({
   traced: TracedHere | null;
   asks: string;
   ref: Ref<FigureKeeper>;
+  /** What lies within what was drawn round, laid flat. */
+  straightOn: (pixels: Pixels) => Promise<StraightOn | null>;
 }): ReactNode {
   const shown = useShown();
   const { titleOf } = useZoneChoice();
@@ -99,6 +105,7 @@ export function SkinPanel({
       {tool === 'border' || tool === 'area' ? (
         <IntoScheme data={data} source={source} tool={tool} traced={traced} />
       ) : null}
+      {tool === 'area' ? <StraightOnPicture key={JSON.stringify(trace)} source={source} lay={straightOn} /> : null}
       {help}
     </>
   );
@@ -210,12 +217,6 @@ function IntoScheme({
   );
 }
 
-const SEEN_FROM: Readonly<Record<View, string>> = {
-  port: 'from port',
-  starboard: 'from starboard',
-  upper: 'from above',
-  lower: 'from below',
-};
 const [MIRRORED] = ASPECTS.pattern.choices;
 
 /** Whether a source says that the other side shows the pattern as in a mirror, and which; null where none does. */

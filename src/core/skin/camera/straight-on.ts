@@ -1,0 +1,96 @@
+import { isInRegion } from '@/core/geometry/clip';
+import { extentOf, type Point } from '@/core/geometry/polygon';
+import type { Pixels } from '@/core/markings/traced';
+import { project as drawnAt } from '@/core/outline/drawing';
+import type { Outline } from '@/core/outline/outline';
+import { times } from '@/core/outline/space';
+import type { View } from '@/core/outline/zones';
+import type { Landed, Lander } from './landing';
+import { project, type Camera } from './view';
+
+/** A piece of a picture laid flat at true scale, as a view of the machine has it. */
+export interface StraightOn extends Pixels {
+  view: View;
+  mmPerPx: number;
+  /** Share of it that the picture shows; the rest is clear. */
+  shown: number;
+}
+
+/** Longest side, px; the picture is looked up at every so many of them, and followed straight between. */
+const LONGEST_PX = 480;
+const EVERY_PX = 12;
+/** So much is shown beyond what was drawn round, as a share of it. */
+const BEYOND = 0.04;
+/** A place further off than this, mm, is another one: something lies before it. */
+const SAME_MM = 30;
+
+/** Of a piece of the picture: where in it a place is seen, px of the pixels that are given. */
+export interface Seen {
+  camera: Camera;
+  land: Lander;
+  /** From a point as the camera has it to one of the pixels. */
+  inPixels: (at: Point) => Point;
+}
+
+/** `round`: places on the skin round what is wanted; `zones` are those that it lies on. Null where the view has no extent of it. */
+export function straightOn(
+  outline: Outline,
+  view: View,
+  round: readonly Landed[],
+  zones: ReadonlySet<string>,
+  pixels: Pixels,
+  seen: Seen,
+): StraightOn | null {
+  const { length } = outline.spec.dimensions;
+  const at = round.map(({ xyz: [x, y, z] }) => drawnAt(view, length, x / 1000, y / 1000, z / 1000));
+  const { left, right, top, bottom } = extentOf([at]);
+  const [across, down] = [(right - left) * (1 + 2 * BEYOND), (bottom - top) * (1 + 2 * BEYOND)];
+  if (!(across > 0) || !(down > 0)) return null;
+  const mPerPx = Math.max(across, down) / LONGEST_PX;
+  const [width, height] = [Math.max(2, Math.round(across / mPerPx)), Math.max(2, Math.round(down / mPerPx))];
+  const [u0, v0] = [left - (right - left) * BEYOND, top - (bottom - top) * BEYOND];
+  const regions = outline.regions.filter(({ zone, chart }) => zones.has(zone) && chart.seen[view]);
+  const [columns, rows] = [Math.ceil(width / EVERY_PX) + 1, Math.ceil(height / EVERY_PX) + 1];
+  const grid = Array.from({ length: columns * rows }, (_, i) =>
+    placeOf([u0 + (i % columns) * EVERY_PX * mPerPx, v0 + Math.floor(i / columns) * EVERY_PX * mPerPx]),
+  );
+  /** Where the picture shows a point of the view; null where it does not. */
+  function placeOf(point: Point): Point | null {
+    for (const { chart, region } of regions) {
+      const on = chart.under(view, point);
+      if (!on || !isInRegion(on, region)) continue;
+      const place = times(chart.at(on), 1000);
+      const shown = project(seen.camera, place);
+      const here = shown && seen.land(seen.camera, shown, 1);
+      if (here && Math.hypot(...here.xyz.map((value, k) => value - place[k]!)) < SAME_MM) return seen.inPixels(shown);
+    }
+    return null;
+  }
+  const data = new Uint8ClampedArray(4 * width * height);
+  let shown = 0;
+  for (let row = 0; row < height; row += 1)
+    for (let column = 0; column < width; column += 1) {
+      const [i, j] = [Math.floor(column / EVERY_PX), Math.floor(row / EVERY_PX)];
+      const [a, b] = [grid[j * columns + i], grid[j * columns + i + 1]];
+      const [c, d] = [grid[(j + 1) * columns + i], grid[(j + 1) * columns + i + 1]];
+      if (!a || !b || !c || !d) continue;
+      const [s, t] = [column / EVERY_PX - i, row / EVERY_PX - j];
+      const mixed = (k: 0 | 1) => (1 - t) * ((1 - s) * a[k] + s * b[k]) + t * ((1 - s) * c[k] + s * d[k]);
+      if (sample(pixels, mixed(0), mixed(1), data, 4 * (row * width + column))) shown += 1;
+    }
+  return { view, width, height, data, mmPerPx: mPerPx * 1000, shown: shown / (width * height) };
+}
+
+/** The colour at a place between pixels, straight between the four about it; false beyond the picture. */
+function sample({ width, height, data }: Pixels, u: number, v: number, into: Uint8ClampedArray, at: number): boolean {
+  const [x, y] = [u - 0.5, v - 0.5];
+  const [i, j] = [Math.floor(x), Math.floor(y)];
+  if (i < 0 || j < 0 || i + 1 >= width || j + 1 >= height) return false;
+  const [s, t] = [x - i, y - j];
+  for (let k = 0; k < 4; k += 1) {
+    const of = (column: number, row: number) => data[4 * (row * width + column) + k]!;
+    into[at + k] =
+      (1 - t) * ((1 - s) * of(i, j) + s * of(i + 1, j)) + t * ((1 - s) * of(i, j + 1) + s * of(i + 1, j + 1));
+  }
+  return true;
+}
