@@ -9,7 +9,7 @@ import { cross, times, unit, way } from '@/core/outline/space';
 import type { SchemeField } from '@/core/scheme/field';
 import type { KeptCamera } from '@/core/skin/camera/kept-camera';
 import { landerOn } from '@/core/skin/camera/landing';
-import { project, seenBy, type Camera } from '@/core/skin/camera/view';
+import { eyeOf, project, seenNear, type Camera } from '@/core/skin/camera/view';
 import { skinOf } from '@/core/skin/machine';
 import { pictureOf } from '@/core/skin/picture';
 import { CLOSED } from '@/core/skin/pose';
@@ -75,15 +75,10 @@ export async function photograph(
       colour: hex(piece.glass ? GLASS : piece.code ? codeColour(piece.code) : colourOf(piece.zone)),
       opacity: piece.glass ? 0.6 : piece.share,
     })),
-    { right: camera.rotation[0], up: times(camera.rotation[1], -1), toward: times(camera.rotation[2], -1) },
+    eyeOf(camera),
     WIDTH,
     HEIGHT,
-    (at) => {
-      const mm = times(at, 1000);
-      const [, , ahead] = seenBy(camera, mm);
-      const seen = project(camera, mm) ?? [Number.NaN, Number.NaN];
-      return [seen[0], seen[1], 1 / ahead];
-    },
+    (at) => seenNear(camera, times(at, 1000)),
   );
   const machine = await sharp(picture, { raw: { width: WIDTH, height: HEIGHT, channels: 4 } })
     .png({ compressionLevel: 1 })

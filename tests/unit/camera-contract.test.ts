@@ -3,10 +3,10 @@ import { CONTRACTS } from '@/core/interchange/contracts/commands';
 import { ContractFaults } from '@/core/interchange/contracts/contract';
 import type { FoundCamera } from '@/core/skin/camera/find-camera';
 import { project, rayOf, turnBetween, type Camera } from '@/core/skin/camera/view';
-import { halton } from '@/core/geometry/polygon';
 import type { Xyz } from '@/core/outline/body';
 import { unit } from '@/core/outline/space';
 import { lookingAt } from '@tests/support/cameras';
+import { even, normal } from '@tests/support/photographed';
 
 /** What `camera` owes every picture: the camera that took it, what cannot be told of it, and which places are off. */
 
@@ -38,12 +38,6 @@ interface Given {
   at: readonly [number, number];
   xyz: Xyz;
 }
-
-/** Evenly spread numbers, the same on every day: `i` of run `run`. */
-const even = (run: number, i: number) => halton(run + 1, [2, 3, 5, 7, 11, 13, 17, 19, 23, 29, 31, 37][i]!);
-/** From such to a normal one (Box and Muller 1958). */
-const normal = (run: number, i: number) =>
-  Math.sqrt(-2 * Math.log(even(run, i) * 0.999 + 5e-4)) * Math.cos(2 * Math.PI * even(run, (i + 1) % 12));
 
 /** All round the machine, 1.2 to 20 spans away, with lenses of 0.6 to 5 widths. */
 function anyCamera(run: number): Camera {

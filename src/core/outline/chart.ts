@@ -12,6 +12,7 @@ import {
   type Xyz,
 } from './body';
 import { chordAt, liftingPoint, outOf, spanwise, type Lifting } from './lifting';
+import { runsOf } from '@/core/units/grouped';
 import { project } from './drawing';
 import { isSide, type View } from './zones';
 
@@ -127,14 +128,13 @@ function cutTo(region: Region, boxes: Region): Region {
 export function lineIn(chart: Chart, line: Polygon, view: View, length: number): Polygon[] {
   const seen = chart.seen[view];
   if (!seen) return [];
-  const pieces: Point[][] = [[]];
-  for (const point of followed(chart, line, false)) {
-    const girth = chart.on.kind === 'body' ? ((point[1] % 360) + 360) % 360 : point[1];
-    const isSeen = seen.some((ring) => isIn([point[0], girth], ring));
-    if (isSeen) pieces.at(-1)!.push(project(view, length, ...chart.at(point)));
-    else if (pieces.at(-1)!.length > 0) pieces.push([]);
-  }
-  return pieces.filter((piece) => piece.length > 1);
+  return runsOf(
+    followed(chart, line, false).map((point) => {
+      const girth = chart.on.kind === 'body' ? ((point[1] % 360) + 360) % 360 : point[1];
+      const isSeen = seen.some((ring) => isIn([point[0], girth], ring));
+      return isSeen ? project(view, length, ...chart.at(point)) : null;
+    }),
+  );
 }
 
 /** Within an upright rectangle, its border included. */

@@ -1,9 +1,10 @@
+import { capital } from '@/core/units/words';
 import { bodyPoint, sectionAt, type Body, type Xyz } from './body';
 import { chordAt, liftingPoint, type Lifting } from './lifting';
 import { chartsOf, type Outline } from './outline';
 import { formOf } from './presets';
 import { solidPoint, type Solid } from './solid';
-import { planOf } from './wings';
+import { outwards, planOf, SIDES } from './wings';
 
 /** Places of a machine that anybody finds in a photograph of it, by what the machine has. */
 
@@ -36,15 +37,11 @@ export function namedPlaces(outline: Outline): NamedPlace[] {
   const spinner = bodyOf('spinner');
   const canopy = bodyOf('canopy');
   const island = bodyOf('island');
-  const sides = [
-    ['port', 'Port', -1],
-    ['starboard', 'Starboard', 1],
-  ] as const;
   const { cowlLength } = outline.spec.dimensions;
   const fin = liftingOf('fin-starboard') ?? liftingOf('fin-port');
   const fins = fin && fin.y !== 0;
   const onSides = (of: (side: 'port' | 'starboard', title: string, sign: -1 | 1) => NamedPlace[]) =>
-    sides.flatMap(([side, title, sign]) => of(side, title, sign));
+    SIDES.flatMap((side) => of(side, capital(side), outwards(side)));
   const tipsOf = (wing: string, id: string, title: string) =>
     onSides((side, whose) => {
       const of = liftingOf(`${wing}-${side}`);

@@ -17,3 +17,7 @@ export const BARE = { code: null, marking: null, share: 1, glass: false } as con
 
 /** Bays, rooms and soft edges lie over the skin and under all that is laid on it, as a share of what that lies over it. */
 export const UNDER_ART = 0.6;
+
+/** What nobody has decided, and glass, as they are shown. */
+export const UNDECIDED_COLOUR = '#e9e9e9';
+export const GLASS_LOOK = { colour: '#c9ced1', opacity: 0.45 } as const;

@@ -1,6 +1,6 @@
 import { hexOf, hexToLab } from '@/core/colour/spaces';
 import { seenOn, type FilmCoat, type Seen, type Sheen, type Stand } from '@/core/laid/film';
-import type { SkinPiece } from '@/core/skin/piece';
+import { GLASS_LOOK, UNDECIDED_COLOUR, type SkinPiece } from '@/core/skin/piece';
 import { lookOf } from '@/core/weathering/looks';
 import type { BriefFilm } from '@/core/workshop/filmed';
 import { fillOf, type SheetMode } from '../fill-of';
@@ -20,10 +20,8 @@ export interface Shown {
   hatch: Hatch | null;
 }
 
-/** What nobody has decided, and plastic. */
-const OPEN = '#e9e9e9';
+/** What is not painted. */
 const PLASTIC = '#d3d5d4';
-const GLASS = '#c9ced1';
 /** Tape, whatever its maker makes it of. */
 export const TAPE = '#e4e2d8';
 const UNSEEN = '#f3f3f3';
@@ -44,7 +42,7 @@ export function ruledPieces(
   return pieces.flatMap((piece): Shown[] => {
     const { zone, code, marking, glass, share } = piece;
     if (marking !== null && (told || overlay?.hidden.has(marking))) return [];
-    if (glass) return [{ piece, colour: GLASS, opacity: 0.45, sheen: 'gloss', hatch: null }];
+    if (glass) return [{ piece, ...GLASS_LOOK, sheen: 'gloss', hatch: null }];
     const known = zones.get(zone);
     // Overspray onto the next zone is told by neither.
     if ((told || overlay) && share < 1 && code === null) return [];
@@ -52,7 +50,7 @@ export function ruledPieces(
     const sheen = end ? (seenOn(piece, end.film, end.stand)?.sheen ?? 'matt') : 'matt';
     // Another day's colours are of whole zones: its fields are not drawn.
     const colour =
-      overlay && marking === null ? (overlay.colours.get(zone) ?? OPEN) : colourOf(piece, known, data, end);
+      overlay && marking === null ? (overlay.colours.get(zone) ?? UNDECIDED_COLOUR) : colourOf(piece, known, data, end);
     return [{ piece, colour, opacity: overlay && marking === null ? 1 : share, sheen, hatch: null }];
   });
 }
@@ -65,7 +63,7 @@ function colourOf(
 ): string {
   const own = end && (code === null ? end.film.grounds[zone] : (end.film.standard[code] ?? code));
   const ink = own ? end.film.inks[own]?.[end.palette] : undefined;
-  return ink ?? (code ? data.inks[code] : known?.colour) ?? OPEN;
+  return ink ?? (code ? data.inks[code] : known?.colour) ?? UNDECIDED_COLOUR;
 }
 
 const filled = (fill: Fill): Pick<Shown, 'colour' | 'hatch'> =>
@@ -78,7 +76,7 @@ export function standingPieces(pieces: readonly SkinPiece[], film: BriefFilm, st
   return pieces.flatMap((piece): Shown[] => {
     const seen = seenOn(piece, film, stand);
     if (!seen) return [];
-    if (piece.glass && !seen.isTaped) return [{ piece, colour: GLASS, opacity: 0.45, sheen: 'gloss', hatch: null }];
+    if (piece.glass && !seen.isTaped) return [{ piece, ...GLASS_LOOK, sheen: 'gloss', hatch: null }];
     return [
       {
         piece,
@@ -96,7 +94,7 @@ export function seenColour({ coats }: Seen, film: BriefFilm, palette: Palette): 
   const inkOf = ({ code, hex }: FilmCoat) => (code === null ? hex : (film.inks[code]?.[palette] ?? null));
   const [lowest] = coats;
   // Only the lowest that is seen hides all under it.
-  const base = lowest && lowest.hides >= 1 ? (inkOf(lowest) ?? OPEN) : PLASTIC;
+  const base = lowest && lowest.hides >= 1 ? (inkOf(lowest) ?? UNDECIDED_COLOUR) : PLASTIC;
   const covers = coats.flatMap((coat) => {
     const ink = coat.hides < 1 ? inkOf(coat) : null;
     return ink ? [{ colour: hexToLab(ink), share: coat.hides }] : [];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fewestPlaces, findCamera, NoCamera } from '@/core/skin/camera/find-camera';
+import { fewestPlaces, findCamera, NoCamera, placesForFreed } from '@/core/skin/camera/find-camera';
 import { ContractFaults, finite, parseInput, text, type Contract } from './contract';
 import { coordinate } from './shapes';
 
@@ -51,9 +51,7 @@ const input = z
           message: 'lies outside of ten times the picture',
         });
     });
-    // What is free besides takes a figure each.
-    const extra = (free.includes('principal') ? 2 : 0) + (free.includes('k1') ? 1 : 0);
-    const fewest = fewestPlaces(known) + Math.ceil(extra / 2);
+    const fewest = fewestPlaces(known) + placesForFreed(free);
     if (points.length < fewest)
       context.addIssue({ code: 'custom', path: ['points'], message: `at least ${fewest} places are needed` });
   });

@@ -67,6 +67,10 @@ const APART_DEG = 4;
 /** Fewest places: two figures each against six unknowns of the camera, or seven with its focal length. */
 export const fewestPlaces = ({ focalPx }: Pick<KnownOfCamera, 'focalPx'>): number => (focalPx === null ? 5 : 4);
 
+/** Places more for what is looked for besides: its figures come from them. */
+export const placesForFreed = (free: readonly Freed[]): number =>
+  Math.ceil(((free.includes('principal') ? 2 : 0) + (free.includes('k1') ? 1 : 0)) / 2);
+
 /** Throws NoCamera for too few places, and for places on one line. */
 export const findCamera = (
   picture: Picture,

@@ -1,7 +1,15 @@
-import type { Xyz } from '@/core/outline/body';
+import { between, type Xyz } from '@/core/outline/body';
+import { times } from '@/core/outline/space';
 import type { NamedPlace } from '@/core/outline/named-places';
 import type { Point } from '@/core/geometry/polygon';
-import { fewestPlaces, NoCamera, searchCamera, type FoundCamera, type NamedPlace as Sighted } from './find-camera';
+import {
+  fewestPlaces,
+  NoCamera,
+  placesForFreed,
+  searchCamera,
+  type FoundCamera,
+  type NamedPlace as Sighted,
+} from './find-camera';
 import type { KeptCamera } from './kept-camera';
 import { seenBy, type Camera } from './view';
 
@@ -30,7 +38,6 @@ export interface LaidOver {
   distanceSdM: number;
   places: LaidPlace[];
   says: string[];
-  isMirrorLikely: boolean;
 }
 
 /** A place is set by hand to so many px of a picture of 1200 px, and to as many more of a larger one. */
@@ -45,15 +52,13 @@ export const unmirrored = ({ isMirrored, width }: Pick<KeptCamera, 'isMirrored' 
 
 export const setSdPx = ({ width }: Pick<KeptCamera, 'width'>): number => SET_SD_PX * Math.max(1, width / SET_SD_WIDTH);
 
-const inMm = ([x, y, z]: Xyz): Xyz => [x * 1000, y * 1000, z * 1000];
+const inMm = (at: Xyz): Xyz => times(at, 1000);
 
 /** How many places are missing before a camera can be found; 0 where there are enough. */
 export function placesMissing({ points, focalPx, free }: KeptCamera, places: readonly NamedPlace[]): number {
   const known = new Set(places.map(({ id }) => id));
-  // What is freed besides takes its figures from places more.
-  const extra = Math.ceil(((free.includes('principal') ? 2 : 0) + (free.includes('k1') ? 1 : 0)) / 2);
   // Five would do, but another camera often fits as well.
-  const fewest = fewestPlaces({ focalPx }) + (focalPx === null ? 1 : 0) + extra;
+  const fewest = fewestPlaces({ focalPx }) + (focalPx === null ? 1 : 0) + placesForFreed(free);
   return Math.max(0, fewest - points.filter(({ place }) => known.has(place)).length);
 }
 
@@ -90,7 +95,7 @@ export function laidOver(kept: KeptCamera, places: readonly NamedPlace[]): LaidO
   });
   const kind = laid.filter(({ isOutlier }) => !isOutlier);
   const middle = meanOf(sighted.map(({ xyz }) => xyz));
-  const distance = Math.hypot(...middle.map((value, k) => value - found.centre[k]!));
+  const distance = between(middle, found.centre);
   return {
     camera: cameraIn(found),
     pairs,
@@ -100,7 +105,6 @@ export function laidOver(kept: KeptCamera, places: readonly NamedPlace[]): LaidO
     distanceSdM: Math.hypot(...found.sd.centreMm) / 1000,
     places: laid,
     says: found.says,
-    isMirrorLikely: isMirroredBetter(kept, sighted, found),
   };
 }
 
@@ -121,20 +125,14 @@ const BADLY = 3;
 /** The other way round it must fit so many times better. */
 const MIRRORED = 3;
 
-/** Whether the print fits far better with left and right exchanged: an outlier fewer, or a third of what is left over. */
-function isMirroredBetter(kept: KeptCamera, sighted: readonly Sighted[], found: FoundCamera): boolean {
-  if (found.rmsPx < BADLY * setSdPx(kept) && found.outliers.length === 0) return false;
-  const turned = sighted.map((one) => ({ ...one, at: [kept.width - one.at[0], one.at[1]] as const }));
-  const squares = ({ residuals }: FoundCamera) =>
-    residuals.reduce((sum, { px }) => sum + (px ? px[0] ** 2 + px[1] ** 2 : kept.width ** 2), 0);
+/** Whether the print fits far better with left and right exchanged: a third of what is left over. */
+export function isMirrorLikely(kept: KeptCamera, places: readonly NamedPlace[], laid: LaidOver): boolean {
+  if (laid.rmsPx < BADLY * setSdPx(kept) && laid.places.every(({ isOutlier }) => !isOutlier)) return false;
+  const squares = (of: LaidOver) =>
+    of.places.reduce((sum, { offPx }) => sum + (Number.isFinite(offPx) ? offPx : kept.width) ** 2, 0);
   try {
-    const { found: other } = searchCamera(
-      { width: kept.width, height: kept.height },
-      turned,
-      { focalPx: kept.focalPx, principal: null, k1: 0 },
-      new Set(kept.free),
-    );
-    return squares(other) * MIRRORED ** 2 <= squares(found);
+    const other = laidOver({ ...kept, isMirrored: !kept.isMirrored }, places);
+    return squares(other) * MIRRORED ** 2 <= squares(laid);
   } catch (error) {
     if (error instanceof NoCamera) return false;
     throw error;
@@ -147,7 +145,7 @@ export function movedSince(kept: KeptCamera, places: readonly NamedPlace[]): { t
   return kept.points.flatMap(({ place, xyz }) => {
     const spot = spots.get(place);
     if (!spot) return [];
-    const mm = Math.hypot(...inMm(spot.at).map((value, k) => value - xyz[k]!));
+    const mm = between(inMm(spot.at), xyz);
     return mm > MOVED_MM ? [{ title: spot.title, mm }] : [];
   });
 }

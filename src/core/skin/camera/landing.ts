@@ -1,10 +1,10 @@
 import { isInRegion } from '@/core/geometry/clip';
-import { girthOfAngle, type Body, type Xyz } from '@/core/outline/body';
+import { between, girthOfAngle, type Body, type Xyz } from '@/core/outline/body';
 import type { Chart } from '@/core/outline/chart';
-import type { Lifting } from '@/core/outline/lifting';
+import { chordAt, type Lifting } from '@/core/outline/lifting';
 import { chartsOf, type Outline } from '@/core/outline/outline';
 import type { Solid } from '@/core/outline/solid';
-import { cross, dot, plus, way } from '@/core/outline/space';
+import { cross, dot, plus, times, way } from '@/core/outline/space';
 import type { Point } from '@/core/geometry/polygon';
 import { meetSkin, type Met, type Skin } from './meet-skin';
 import type { Camera, Rotation } from './view';
@@ -68,7 +68,7 @@ export function landerOn(outline: Outline, isFlying: boolean): Lander {
   };
   return (camera, point, sdPx) => {
     const met = meetSkin(camera, skins, point, sdPx, (skin, face, coords) => placeOn(skin.id, face, coords) !== null);
-    let nearest = met ? Math.hypot(...way(camera.centre, met.xyz)) : Infinity;
+    let nearest = met ? between(camera.centre, met.xyz) : Infinity;
     const place = met && placeOn(met.on, met.face, met.coords);
     let landed: Landed | null =
       met && place
@@ -82,9 +82,10 @@ export function landerOn(outline: Outline, isFlying: boolean): Lander {
           }
         : null;
     for (const { solid, skin } of fitted) {
-      const there = meetSkin(asSeenFrom(solid, camera), [skin], point, sdPx);
+      const own = asSeenFrom(solid, camera);
+      const there = meetSkin(own, [skin], point, sdPx);
       if (!there) continue;
-      const far = Math.hypot(...way(asSeenFrom(solid, camera).centre, there.xyz));
+      const far = between(own.centre, there.xyz);
       if (far >= nearest) continue;
       nearest = far;
       landed = {
@@ -106,10 +107,8 @@ function onChart({ on }: Chart, [first, second]: Point): Point {
     const x = first / MM;
     return [x, girthOfAngle(on.body, x, second)];
   }
-  const out = first * on.of.semispan;
-  const { root, tip } = on.of;
-  const mix = (from: number, to: number) => from + first * (to - from);
-  return [out, mix(root.x, tip.x) + second * mix(root.chord, tip.chord)];
+  const { x, chord } = chordAt(on.of, first);
+  return [first * on.of.semispan, x + second * chord];
 }
 
 const inMm = ({ sections, y }: Body): Body => ({
@@ -139,16 +138,14 @@ const axesOf = ({ along, across }: Solid): readonly [Xyz, Xyz, Xyz] => [along, a
 function asSeenFrom(solid: Solid, camera: Camera): Camera {
   const axes = axesOf(solid);
   const turned = (v: Xyz): Xyz => [dot(v, axes[0]), dot(v, axes[1]), dot(v, axes[2])];
-  const start = solid.at.map((value) => value * MM) as unknown as Xyz;
   return {
     ...camera,
-    centre: turned(way(start, camera.centre)),
+    centre: turned(way(times(solid.at, MM), camera.centre)),
     rotation: camera.rotation.map(turned) as unknown as Rotation,
   };
 }
 
 function backFrom(solid: Solid, [s, y, z]: Xyz): Xyz {
   const [along, across, third] = axesOf(solid);
-  const start = solid.at.map((value) => value * MM) as unknown as Xyz;
-  return plus(plus(plus(start, along, s), across, y), third, z);
+  return plus(plus(plus(times(solid.at, MM), along, s), across, y), third, z);
 }

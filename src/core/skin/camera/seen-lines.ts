@@ -1,9 +1,10 @@
 import type { Xyz } from '@/core/outline/body';
 import { followed } from '@/core/outline/chart';
 import type { Outline } from '@/core/outline/outline';
+import { times } from '@/core/outline/space';
 import type { SkinPiece } from '../piece';
 import { seenFrom, type SeenFrom } from '../seen-from';
-import { project, seenBy, type Camera } from './view';
+import { seenNear, type Camera } from './view';
 
 /** The lines of a machine as a camera sees them: borders of its pieces, its contours and its hinges, without what lies behind something. */
 
@@ -34,9 +35,7 @@ export function linesOf(outline: Outline, pieces: readonly SkinPiece[], leftOut:
       })),
     lines: outline.lines
       .filter(({ kind }) => kind !== 'edge')
-      .map(({ chart, points }) =>
-        followed(chart, points, false).map((point) => chart.at(point).map((value) => value * 1000) as unknown as Xyz),
-      ),
+      .map(({ chart, points }) => followed(chart, points, false).map((point) => times(chart.at(point), 1000))),
   };
 }
 
@@ -62,11 +61,9 @@ function edgesOf(index: Uint32Array): Int32Array {
 export function linesSeen(camera: Camera, { pieces, lines }: LinesOf, width: number, height: number): Float32Array {
   const shrunk = Math.min(1, HIDING_PX / Math.max(width, height));
   const [wide, high] = [Math.max(1, Math.round(width * shrunk)), Math.max(1, Math.round(height * shrunk))];
-  // How near, as one over the distance ahead: even along each straight line of the picture.
   const toSeen = (at: Xyz): [number, number, number] => {
-    const seen = project(camera, at);
-    const [, , ahead] = seenBy(camera, at);
-    return seen ? [seen[0] * shrunk, seen[1] * shrunk, 1 / ahead] : [Number.NaN, Number.NaN, 0];
+    const [u, v, near] = seenNear(camera, at);
+    return [u * shrunk, v * shrunk, near];
   };
   const seen = seenFrom(pieces, toSeen, wide, high);
   const out: number[] = [];

@@ -1,6 +1,7 @@
 import { isInRegion } from '@/core/geometry/clip';
 import { extentOf, type Point } from '@/core/geometry/polygon';
 import type { Pixels } from '@/core/markings/traced';
+import { between } from '@/core/outline/body';
 import { project as drawnAt } from '@/core/outline/drawing';
 import type { Outline } from '@/core/outline/outline';
 import { times } from '@/core/outline/space';
@@ -22,7 +23,7 @@ const EVERY_PX = 12;
 /** So much is shown beyond what was drawn round, as a share of it. */
 const BEYOND = 0.04;
 /** A place further off than this, mm, is another one: something lies before it. */
-const SAME_MM = 30;
+export const SAME_MM = 30;
 
 /** Of a piece of the picture: where in it a place is seen, px of the pixels that are given. */
 export interface Seen {
@@ -62,7 +63,7 @@ export function straightOn(
       const place = times(chart.at(on), 1000);
       const shown = project(seen.camera, place);
       const here = shown && seen.land(seen.camera, shown, 1);
-      if (here && Math.hypot(...here.xyz.map((value, k) => value - place[k]!)) < SAME_MM) return seen.inPixels(shown);
+      if (here && between(here.xyz, place) < SAME_MM) return seen.inPixels(shown);
     }
     return null;
   }

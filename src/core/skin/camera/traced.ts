@@ -1,4 +1,4 @@
-import { polygonArea, type Point } from '@/core/geometry/polygon';
+import type { Point } from '@/core/geometry/polygon';
 import { between, type Xyz } from '@/core/outline/body';
 import { cross, dot, plus, unit, way } from '@/core/outline/space';
 import { isSide, type View } from '@/core/outline/zones';
@@ -274,6 +274,3 @@ export const cornerIn = (view: View, { xyz }: Landed): [x: number, y: number] =>
   xyz[0] / 1000,
   (isSide(view) ? xyz[2] : xyz[1]) / 1000,
 ];
-
-/** Whether corners make an area worth the name. */
-export const isArea = (corners: readonly Point[]): boolean => corners.length > 2 && polygonArea([...corners]) > 1e-4;

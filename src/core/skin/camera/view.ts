@@ -1,5 +1,6 @@
 import type { Xyz } from '@/core/outline/body';
-import { cross, dot, plus, turnedAbout, unit, way } from '@/core/outline/space';
+import { cross, dot, plus, times, turnedAbout, unit, way } from '@/core/outline/space';
+import type { Eye } from '../seen-from';
 import type { Point } from '@/core/geometry/polygon';
 
 /**
@@ -33,6 +34,22 @@ export function project(camera: Camera, place: Xyz): Point | null {
   const bent = camera.focalPx * (1 + camera.k1 * (p * p + q * q));
   return [bent * p + camera.principal[0], bent * q + camera.principal[1]];
 }
+
+/**
+ * Where a place is seen and how near it is, as one over its distance ahead, which is even along each straight line of a picture; not a number
+ * where it does not lie before the camera.
+ */
+export function seenNear(camera: Camera, place: Xyz): [u: number, v: number, near: number] {
+  const [u, v] = project(camera, place) ?? [Number.NaN, Number.NaN];
+  return [u, v, Math.max(0, 1 / seenBy(camera, place)[2])];
+}
+
+/** A camera as an eye: to the right and up in its picture, and towards it. */
+export const eyeOf = ({ rotation: [right, down, ahead] }: Camera): Eye => ({
+  right,
+  up: times(down, -1),
+  toward: times(ahead, -1),
+});
 
 /** The way on which a point of the picture looks, in the machine's axes, of length 1. */
 export function rayOf({ focalPx, principal, k1, rotation }: Camera, [u, v]: Point): Xyz {

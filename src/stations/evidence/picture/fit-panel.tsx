@@ -79,7 +79,7 @@ export function FitPanel({
             ) : null}
           </>
         )}
-        {laid?.isMirrorLikely ? (
+        {over?.laid && over.isMirrorLikely ? (
           <p>
             Left and right exchanged it fits far better.{' '}
             <Button size="small" onClick={() => laying.adjust({ isMirrored: !draft.isMirrored })}>

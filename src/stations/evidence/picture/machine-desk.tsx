@@ -9,6 +9,7 @@ import type { Over, SchemeToHold, TraceElsewhere, TracedHere } from '@/core/skin
 import type { StraightOn } from '@/core/skin/camera/straight-on';
 import type { Mend } from '@/core/skin/camera/mends';
 import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
+import { runsOf } from '@/core/units/grouped';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useSheetData } from '@/stations/shell/zone-choice';
@@ -17,8 +18,10 @@ import type { CameraApi } from '@/workers/camera.worker';
 import type { FigureKeeper } from './becomes';
 import { FitPanel } from './fit-panel';
 import { HeldOver } from './held-over';
+import { Label, LightOverDark, pathOf } from './over-picture';
 import { PictureViewer } from './picture-viewer';
 import { PlaceList } from './place-list';
+import { pointsInHand } from './points-in-hand';
 import { SkinPanel } from './skin-panel';
 import { useLaying, type Laying } from './use-laying';
 import './machine-desk.css';
@@ -108,25 +111,7 @@ function OnSheet({
 
   const change = (next: Point[]) => setTraces({ ...traces, [tool!]: next });
   const most = tool ? SKIN_TOOLS[tool].most : 0;
-  const marks = tool
-    ? {
-        points: trace,
-        selected,
-        onSelect: setSelected,
-        onMove: (index: number, to: Point) => change(trace.map((point, i) => (i === index ? to : point))),
-        onPut: over?.laid
-          ? (at: Point) => {
-              const next = trace.length >= most ? [at] : [...trace, at];
-              change(next);
-              setSelected(next.length - 1);
-            }
-          : undefined,
-        onRemoveLast: () => {
-          change(trace.slice(0, -1));
-          setSelected(null);
-        },
-      }
-    : laying.marks;
+  const marks = tool ? pointsInHand(trace, most, Boolean(over?.laid), change, [selected, setSelected]) : laying.marks;
   return (
     <>
       <div className="machine-desk">
@@ -227,20 +212,11 @@ function MachineLines({ lines, px, isFaint }: { lines: Float32Array; px: number;
 function PlaceNames({ laying, px }: { laying: Laying; px: number }): ReactNode {
   const { selected, points } = laying.marks;
   const at = selected === null ? undefined : points[selected];
-  if (!at) return null;
-  return (
-    <text
-      x={at[0] + 12 * px}
-      y={at[1] - 10 * px}
-      fontSize={15 * px}
-      fill="#fff"
-      stroke="#000"
-      strokeWidth={3 * px}
-      paintOrder="stroke"
-    >
+  return at ? (
+    <Label at={at} px={px}>
       {laying.titleOf(laying.asked!)}
-    </text>
-  );
+    </Label>
+  ) : null;
 }
 
 interface SeenElsewhere {
@@ -270,27 +246,14 @@ const tracesElsewhere = ({ questions, sources }: EvidencePage, here: string): Tr
 
 /** What other pictures have where: dotted, so that it is told from what is traced here. */
 function Elsewhere({ traces, px }: { traces: readonly SeenElsewhere[]; px: number }): ReactNode {
-  return traces.map(({ id, label, lines }) => {
-    const d = lines.map((line) => `M${line.map((point) => point.join(' ')).join('L')}`).join('');
-    const [x, y] = lines[0]![0]!;
-    return (
-      <g key={id} className="traced-elsewhere">
-        <path d={d} fill="none" stroke="#000" strokeWidth={4 * px} strokeDasharray={`${2 * px} ${5 * px}`} />
-        <path d={d} fill="none" stroke="#fff" strokeWidth={2 * px} strokeDasharray={`${2 * px} ${5 * px}`} />
-        <text
-          x={x}
-          y={y - 10 * px}
-          fontSize={14 * px}
-          fill="#fff"
-          stroke="#000"
-          strokeWidth={3 * px}
-          paintOrder="stroke"
-        >
-          {label}
-        </text>
-      </g>
-    );
-  });
+  return traces.map(({ id, label, lines }) => (
+    <g key={id} className="traced-elsewhere">
+      <LightOverDark d={lines.map((line) => pathOf(line)).join('')} px={px} light={2} dark={4} dashes={[2, 5]} />
+      <Label at={lines[0]![0]!} px={px}>
+        {label}
+      </Label>
+    </g>
+  ));
 }
 
 /** What is traced: whole where it is known, dashed where it is not. */
@@ -305,24 +268,17 @@ function TraceLine({
   traced: TracedHere | null;
   px: number;
 }): ReactNode {
-  const closed = tool === 'area' && trace.length > 2;
-  const stretches = traced ? knownStretches(traced.along) : [];
-  const whole = trace.length > 1 ? `M${trace.map((point) => point.join(' ')).join('L')}${closed ? 'Z' : ''}` : '';
-  const known = stretches.map((line) => `M${line.map((point) => point.join(' ')).join('L')}`).join('');
+  const known = runsOf(traced?.along.map(({ at, isKnown }) => (isKnown ? at : null)) ?? []);
   return (
     <>
-      <path d={whole} fill="none" stroke="#000" strokeWidth={2.6 * px} strokeDasharray={`${6 * px} ${4 * px}`} />
-      <path d={whole} fill="none" stroke="#fff" strokeWidth={1.2 * px} strokeDasharray={`${6 * px} ${4 * px}`} />
-      <path d={known} fill="none" stroke="#000" strokeWidth={4.2 * px} />
-      <path d={known} fill="none" stroke="#fff" strokeWidth={2 * px} />
+      <LightOverDark
+        d={pathOf(trace, tool === 'area' && trace.length > 2)}
+        px={px}
+        light={1.2}
+        dark={2.6}
+        dashes={[6, 4]}
+      />
+      <LightOverDark d={known.map((line) => pathOf(line)).join('')} px={px} light={2} dark={4.2} />
     </>
   );
-}
-
-function knownStretches(along: TracedHere['along']): Point[][] {
-  const lines: Point[][] = [[]];
-  for (const { at, isKnown } of along)
-    if (isKnown) lines.at(-1)!.push(at);
-    else if (lines.at(-1)!.length > 0) lines.push([]);
-  return lines.filter((line) => line.length > 1);
 }

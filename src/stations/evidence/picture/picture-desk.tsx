@@ -8,7 +8,9 @@ import type { XY } from '@/core/evidence/picture/homography';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import type { FigureKeeper } from './becomes';
 import { MeasuredPanel } from './measured-panel';
+import { Label, LightOverDark, pathOf } from './over-picture';
 import { PictureViewer } from './picture-viewer';
+import { pointsInHand } from './points-in-hand';
 import { ScaleForm } from './scale-form';
 import { TonePanel, type Patch } from './tone-panel';
 import { useShown } from '@/ui/shown-units';
@@ -65,12 +67,6 @@ export function PictureDesk({ data, source }: { data: EvidencePage; source: Sour
     if (mode === 'tone') setPatches((was) => next.map((at, i) => ({ ...(was[i] ?? { code: '', radius: 8 }), at })));
     else setPoints({ ...points, [mode]: next });
   };
-  const put = (at: XY) => {
-    // A full set begins anew.
-    const next = here.length >= wanted ? [at] : [...here, at];
-    change(next);
-    setSelected(next.length - 1);
-  };
   const measured = isTool(mode) && here.length === wanted ? figureOf(mode, here, calibration) : null;
   return (
     <div className="picture-desk">
@@ -121,17 +117,7 @@ export function PictureDesk({ data, source }: { data: EvidencePage; source: Sour
             <PictureViewer
               pictureId={source.pictureId!}
               title={source.title}
-              marks={{
-                points: here,
-                selected,
-                onSelect: setSelected,
-                onMove: (index, to) => change(here.map((point, i) => (i === index ? to : point))),
-                onPut: mode === 'look' ? undefined : put,
-                onRemoveLast: () => {
-                  change(here.slice(0, -1));
-                  setSelected(null);
-                },
-              }}
+              marks={pointsInHand(here, wanted, mode !== 'look', change, [selected, setSelected])}
               drawing={(px) => (
                 <>
                   {mode === 'look' || isTool(mode) ? <KeptMarks data={data} source={source} px={px} /> : null}
@@ -200,19 +186,10 @@ const scaleInWords = (calibration: Calibration): string =>
     ? `Scale: ${calibration.mm} ± ${calibration.sdMm} mm between two points.`
     : `Scale: a panel of ${calibration.widthMm} × ${calibration.heightMm} ± ${calibration.sdMm} mm, rectified.`;
 
-const path = (points: readonly XY[], closed: boolean) =>
-  points.length < 2 ? '' : `M${points.map((point) => point.join(' ')).join('L')}${closed ? 'Z' : ''}`;
-
-/** Lines that tell what the points mean, light over dark so that they show on any ground. */
+/** Lines that tell what the points mean. */
 function Shape({ mode, points, px }: { mode: Mode; points: readonly XY[]; px: number }): ReactNode {
   if (mode === 'look' || mode === 'tone') return null;
-  const d = path(points, mode === 'panel' && points.length === 4);
-  return (
-    <>
-      <path d={d} fill="none" stroke="#000" strokeWidth={3.4 * px} />
-      <path d={d} fill="none" stroke="#fff" strokeWidth={1.4 * px} />
-    </>
-  );
+  return <LightOverDark d={pathOf(points, mode === 'panel' && points.length === 4)} px={px} light={1.4} dark={3.4} />;
 }
 
 /** What was measured in this picture before, with its figure. */
@@ -221,30 +198,14 @@ function KeptMarks({ data, source, px }: { data: EvidencePage; source: SourceRow
     question.sightings.filter((s) => s.sourceId === source.id && s.questionId === question.id && s.marks),
   );
   return kept.map((sighting) => {
-    const marks = sighting.marks!;
-    const [x, y] = marks.points[0]!;
+    const { points } = sighting.marks!;
     return (
       <g key={sighting.id} className="kept-marks">
-        <path d={path(marks.points, false)} fill="none" stroke="#000" strokeWidth={3 * px} />
-        <path
-          d={path(marks.points, false)}
-          fill="none"
-          stroke="#fff"
-          strokeWidth={1.2 * px}
-          strokeDasharray={`${5 * px}`}
-        />
-        <text
-          x={x + 8 * px}
-          y={y - 8 * px}
-          fontSize={15 * px}
-          fill="#fff"
-          stroke="#000"
-          strokeWidth={3 * px}
-          paintOrder="stroke"
-        >
+        <LightOverDark d={pathOf(points)} px={px} light={1.2} dark={3} dashes={[5]} />
+        <Label at={points[0]!} px={px}>
           {sighting.value}
           {sighting.sd ? ` ± ${sighting.sd}` : ''}
-        </text>
+        </Label>
       </g>
     );
   });
