@@ -13,8 +13,8 @@ const swc = [
 
 /** Where a test stands in for modules of the framework or for those of a browser, or has a database to itself: each file in a context of its own. */
 const APART = [
-  '\\.test\\.tsx$',
-  '/src/(actions|app|data|serve|stations|workers)/.*\\.test\\.ts$',
+  '/(sheet|stations|ui)/.*\\.test\\.tsx$',
+  '/src/(actions|app|data|serve|workers)/.*\\.test\\.ts$',
   '/src/proxy\\.test\\.ts$',
   // Node takes the form of its library that the house does not bundle.
   '/src/core/markings/font-file\\.test\\.ts$',
@@ -28,7 +28,7 @@ const roots = ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir
 const plain = {
   displayName: 'plain',
   roots,
-  testMatch: ['**/*.test.ts'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   testPathIgnorePatterns: APART,
   runner: 'jest-light-runner',
   transform: {},
@@ -57,7 +57,7 @@ const config = {
   // A machine that others use too may be many times slower for a minute: a test that hangs is told all the same.
   testTimeout: 60_000,
   // ES modules of finished files stay in a worker's memory; a worker grown large is replaced between two files.
-  workerIdleMemoryLimit: '1200MB',
+  workerIdleMemoryLimit: '500MB',
 };
 
 export default config;

@@ -8,7 +8,6 @@ const port = Number(process.env.E2E_PORT ?? 3700);
 /** Browser tests by user story, in Debian's Chromium, against the production build and the test database of ./test. */
 export default defineConfig({
   testDir: 'tests/e2e',
-  globalSetup: './tests/support/load-demo.ts',
   workers: 1,
   ...(STORY_LIST ? { projects: eachAloneInRandomOrder(STORY_LIST, TEST_SEED) } : {}),
   // A machine under load may be slow once; a fault is there twice.

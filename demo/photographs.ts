@@ -5,11 +5,11 @@ import type { PlaceableMarking } from '@/core/markings/placing';
 import type { Xyz } from '@/core/outline/body';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline, type OutlineSpec } from '@/core/outline/outline';
-import { cross, times, unit, way } from '@/core/outline/space';
+import { times, way } from '@/core/outline/space';
 import type { SchemeField } from '@/core/scheme/field';
 import type { KeptCamera } from '@/core/skin/camera/kept-camera';
 import { landerOn } from '@/core/skin/camera/landing';
-import { eyeOf, project, seenNear, type Camera } from '@/core/skin/camera/view';
+import { eyeOf, lookingAt, project, seenNear, type Camera } from '@/core/skin/camera/view';
 import { skinOf } from '@/core/skin/machine';
 import { pictureOf } from '@/core/skin/picture';
 import { CLOSED } from '@/core/skin/pose';
@@ -50,13 +50,11 @@ export interface Taken {
 /** The camera of a shot, mm. */
 export function cameraOf({ from, aim, focal }: CameraShot, length: number): Camera {
   const centre = times(from, length * 1000);
-  const ahead = unit(way(centre, times(aim, length * 1000)));
-  const right = unit(cross(ahead, [0, 0, 1]));
   return {
     focalPx: focal * WIDTH,
     principal: [WIDTH / 2, HEIGHT / 2],
     k1: 0,
-    rotation: [right, cross(ahead, right), ahead],
+    rotation: lookingAt(centre, times(aim, length * 1000)),
     centre,
   };
 }

@@ -1,8 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { loadDemo } from '@demo/load';
-import { nowUtc } from '@/clock/now';
 import { STRIPPED_FIRST } from '@/core/bench/mishaps';
 import type { Result } from '@/core/interchange/result';
+import { listBriefs } from '@/data/brief-list';
 import { loadBrief } from '@/data/read-brief';
 import { closePool } from '@/data/database';
 import { ownDatabase } from '@tests/support/own-database';
@@ -27,8 +26,8 @@ let ruling = {} as Omit<Parameters<typeof weighSave>[0] & object, 'act'> & { fie
 let zones: string[] = [];
 
 beforeAll(async () => {
-  await ownDatabase('mishaps_test');
-  briefId = (await loadDemo(nowUtc()))[0]!;
+  await ownDatabase('mishaps_test', 'demo');
+  briefId = (await listBriefs())[0]!.id;
   const state = await kept();
   const painted = new Set(state.log.flatMap(({ what, zones }) => (what === 'colour' ? zones : [])));
   const codes = [...new Set(state.rulings.map(({ value }) => value))];

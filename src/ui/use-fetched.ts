@@ -13,12 +13,19 @@ function fetched(url: string): Promise<unknown> {
     if (!response.ok) throw new Error(`${url} answered ${response.status}`);
     return response.json() as Promise<unknown>;
   });
-  held.set(url, coming);
+  hold(url, coming);
   // What failed is asked for anew the next time.
   coming.catch(() => held.delete(url));
-  if (held.size > MOST_HELD) held.delete(held.keys().next().value!);
   return coming;
 }
+
+function hold(url: string, answer: Promise<unknown>): void {
+  held.set(url, answer);
+  if (held.size > MOST_HELD) held.delete(held.keys().next().value!);
+}
+
+/** What an address answers came with something else: whoever asks for it need not fetch it. */
+export const cameAlong = (url: string, answer: unknown): void => hold(url, Promise.resolve(answer));
 
 /** What an address answers; until a new one has, what the last one did. Null at first, and for no address. */
 export function useFetched<T>(url: string | null): T | null {

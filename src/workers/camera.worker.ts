@@ -36,6 +36,8 @@ const api = {
     return held && transfer(held, [held.data.buffer]);
   },
   mends: (machine: MachineToLay, pictures: readonly KeptCamera[]) => mendsOf(machine.spec, pictures),
+  lookedFor: (machine: MachineToLay, ...asked: Parameters<MachineOver['lookedFor']>) =>
+    readied(machine).lookedFor(...asked),
   elsewhere: (machine: MachineToLay, kept: KeptCamera, traces: readonly TraceElsewhere[]) =>
     readied(machine).elsewhere(kept, traces),
 };

@@ -71,14 +71,29 @@ export function stateOfDemo(shelf: ColourShelf): BriefState {
 
 export const NOW = '2026-11-23T12:00:00Z';
 
-export function viewOfDemo(change: (state: BriefState) => void = () => undefined): {
+interface Derived {
   view: BriefView;
   shelf: ColourShelf;
-} {
+}
+const asRead = once(() => {
   const shelf = shelfOfDemo();
-  const state = stateOfDemo(shelf);
+  return { shelf, state: stateOfDemo(shelf) };
+});
+/** Tests only read it. */
+const unchanged = once(() => derived());
+
+/** The demo, or what it becomes where something of it is changed. */
+export const viewOfDemo = (change?: (state: BriefState) => void): Derived => (change ? derived(change) : unchanged());
+
+function derived(change: (state: BriefState) => void = () => undefined): Derived {
+  const { shelf, state } = structuredClone(asRead());
   change(state);
   return { view: deriveBrief(state, shelf, { nowUtc: NOW, effort: 0 }), shelf };
+}
+
+function once<T>(make: () => T): () => T {
+  let made: { is: T } | null = null;
+  return () => (made ??= { is: make() }).is;
 }
 
 /** A brief whose log holds all steps up to one, in the order of the network, an hour apart, each sprayed as tried. */

@@ -1,21 +1,14 @@
 import { RECORDS, type RecordName } from '../../src/core/kept/records';
-import { nowUtc } from '../../src/clock/now';
 import { pool, rows } from '../../src/data/database';
 import { bumpRevision, SHELF } from '../../src/data/revisions';
 import { SHARED } from '../../src/data/rows';
-import { emptyAll, isSaved, restoreDemo, saveDemo } from './saved-demo';
+import type { House } from './own-database';
+import { emptyAll, restoreDemo } from './saved-demo';
 
-/** Empties the test database; `demo` stands in it again as it was loaded once, whatever was done there since. */
-export async function stand(house: 'demo' | 'empty'): Promise<void> {
+/** Empties a database that was made with the demo; `demo` stands in it again as it was loaded once, whatever was done there since. */
+export async function stand(house: House): Promise<void> {
   await emptyAll(pool());
-  if (house === 'demo') {
-    if (await isSaved(pool())) await restoreDemo();
-    else {
-      const { loadDemo } = await import('../../demo/load');
-      await loadDemo(nowUtc());
-      await saveDemo();
-    }
-  }
+  if (house === 'demo') await restoreDemo();
   await tellAll();
 }
 

@@ -18,9 +18,6 @@ export async function emptyAll(client: Client): Promise<void> {
   await client.query(`truncate ${(await tables(client)).join(', ')}`);
 }
 
-export const isSaved = async (client: Client): Promise<boolean> =>
-  (await rows(client, "select 1 from pg_namespace where nspname = 'saved'")).length > 0;
-
 export const saveDemo = () =>
   inTransaction(async (client) => {
     await client.query('create schema saved');

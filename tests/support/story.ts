@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
 import { clockShiftMs } from '../../src/clock/now';
 import { stand } from './house';
+import type { House } from './own-database';
 
 /** Sets the clock of a browser as the house's is set: everything that its pages call the present. */
 function setClock(shiftMs: number) {
@@ -15,7 +16,7 @@ function setClock(shiftMs: number) {
 
 interface Story {
   /** What stands in the house when the story begins: no story sees what another left. */
-  house: 'demo' | 'empty';
+  house: House;
   standing: void;
 }
 

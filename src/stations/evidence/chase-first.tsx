@@ -1,6 +1,7 @@
 'use client';
 
-import { questionInWords } from '@/core/evidence/question-words';
+import dynamic from 'next/dynamic';
+import { questionInWords, ruledAgainst } from '@/core/evidence/question-words';
 import { useState, type ReactNode } from 'react';
 import { durationInWords } from '@/core/units/minutes';
 import { listed, plural } from '@/core/units/words';
@@ -8,6 +9,8 @@ import { shortDay, windowInWords } from '@/ui/dates';
 import { Explained } from '@/ui/explained';
 import type { ChaseRow, EvidencePage } from './page-data';
 import './evidence.css';
+
+const PictureWanted = dynamic(() => import('./picture/picture-wanted').then((module) => module.PictureWanted));
 
 const SHOWN = 5;
 
@@ -22,6 +25,7 @@ export function ChaseFirst({
   onSource: (source: string) => void;
 }): ReactNode {
   const [all, setAll] = useState(false);
+  const [isWanted, setWanted] = useState(false);
   if (data.chase.length === 0) return null;
   const byId = new Map(data.questions.map((q) => [q.id, q]));
   return (
@@ -47,6 +51,13 @@ export function ChaseFirst({
           );
         })}
       </ol>
+      {isWanted ? (
+        <PictureWanted data={data} onSource={onSource} />
+      ) : (
+        <button type="button" className="row-button" onClick={() => setWanted(true)}>
+          Which picture would settle most?
+        </button>
+      )}
       {data.chase.length > SHOWN ? (
         <button type="button" className="row-button" onClick={() => setAll(!all)}>
           {all ? 'Only the first' : `All ${data.chase.length}`}
@@ -121,11 +132,3 @@ export function Settle({
 
 const scoreInWords = ({ chance, redoMinutes, daysLeft, score }: ChaseRow) =>
   `chance to flip ${chance.toFixed(2)} × ${(redoMinutes / 60).toFixed(1)} h to redo ÷ ${daysLeft === null ? '60 days (no date)' : `${Math.max(0.5, daysLeft)} days left`} = ${score.toFixed(3)}`;
-
-/** What speaks against a ruling; where nothing is known of it, there is nothing to speak against it either. */
-export function ruledAgainst(chance: number): string {
-  const percent = Math.round(chance * 100);
-  return percent >= 100
-    ? 'Ruled, and nothing here supports it. '
-    : `Ruled, but ${percent} % of what is known speaks for something else. `;
-}

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { viewOfDemo } from '@tests/support/demo-brief';
 import { BLANK_PART } from '@/core/kept/blank';
 import type { BriefState } from '@/core/kept/state';
-import { whatMatters } from './kit-station';
 import { kitPage } from './page-data';
+import { whatMatters } from './what-matters';
 
 const pageOf = (change: (state: BriefState) => void = () => undefined) => {
   const { view, shelf } = viewOfDemo(change);

@@ -2,13 +2,13 @@
 
 import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
-import { counted, plural } from '@/core/units/words';
 import { PaneBar, usePane } from '@/stations/shell/pane-bar';
 import { StationFrame } from '@/stations/shell/station-frame';
 import { shortDay } from '@/ui/dates';
 import css from './kit.module.css';
 import { OptionsPane } from './options-pane';
 import type { KitPage, SoonestChoice } from './page-data';
+import { whatMatters } from './what-matters';
 import { useFetched } from '@/ui/use-fetched';
 import type { Sent } from '@/stations/shell/current-page';
 import { useCurrent } from '@/stations/shell/use-current';
@@ -63,16 +63,4 @@ function WhatMatters({ data }: { data: KitPage }): ReactNode {
   return soonest
     ? `${soonest.title} is to be settled first: by ${shortDay(soonest.by)}.`
     : 'Everything in the box is sound.';
-}
-
-/** Null where nothing is but, perhaps, an option to decide. */
-export function whatMatters({ parts, said }: KitPage): string | null {
-  const bad = parts.filter(({ work, holdsUp }) => work.length > 0 && holdsUp !== '');
-  const [first] = bad;
-  if (first)
-    return `${counted(bad.length, 'part')} ${plural('needs', bad.length)} work first: ${first.called} ${first.name} holds up ${first.holdsUp}.`;
-  if (said[0]) return `Know this of your choices: ${said[0]}.`;
-  return parts.length === 0
-    ? 'Look into the box: say which parts are there and how they are, such as "sprue C: 1-24 sound".'
-    : null;
 }

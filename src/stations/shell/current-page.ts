@@ -1,3 +1,4 @@
+import type { UndoState } from '@/core/kept/undo-answer';
 import { changed, type Change } from '@/core/units/changes';
 
 /** Of the brief and of the shelf. */
@@ -31,6 +32,8 @@ export interface PageNow {
   revision: PageRevision;
   shell: Piece;
   page: Piece | null;
+  /** What one press would take back now, and what it would do again. */
+  undo: UndoState;
 }
 
 /** `made`: as it came with the page; what is shown goes on from there. */

@@ -1,12 +1,13 @@
 import { History, Redo2, Undo2 } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useContext, useEffect, useState, type ReactNode } from 'react';
 import type { UndoState } from '@/core/kept/undo-answer';
 import { useKey } from '@/ui/keys';
 import { useSaving } from '@/ui/saving';
 import { useFetched } from '@/ui/use-fetched';
 import { useTakingBack } from './taking-back';
-import { useRevisionInWords } from './use-current-page';
+import { undoAddress } from './undo-address';
+import { PageRevisionContext } from './use-current-page';
 import './head.css';
 
 const ActsDialog = dynamic(() => import('./acts-dialog').then((module) => module.ActsDialog));
@@ -14,7 +15,7 @@ const ActsDialog = dynamic(() => import('./acts-dialog').then((module) => module
 /** Takes back and does again, by name, from the head; and the list of what was done. */
 export function UndoButtons({ briefId }: { briefId: string }): ReactNode {
   const [listing, setListing] = useState(false);
-  const state = useFetched<UndoState>(`/briefs/${briefId}/undo?of=${useRevisionInWords()}`);
+  const state = useFetched<UndoState>(undoAddress(briefId, useContext(PageRevisionContext)));
   const { takenBackBy } = useSaving();
   const { takeBack, doAgain } = useTakingBack(briefId);
   useEffect(() => takenBackBy((act) => void takeBack(act)), [takenBackBy, takeBack]);

@@ -12,8 +12,10 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
+import { cameAlong } from '@/ui/use-fetched';
 import { useShared } from '@/ui/use-shared';
 import { AGAIN_MS } from './again';
+import { undoAddress } from './undo-address';
 import { CurrentPage, received, type Asked, type PageNow, type PageRevision, type Sent } from './current-page';
 
 /** What is shown of the brief, and who asks how it is now. */
@@ -33,7 +35,9 @@ async function askOf(briefId: string, { page, shell }: Asked): Promise<PageNow> 
   if (page) query.set('page', page.of);
   const response = await fetch(`/briefs/${briefId}/now/${station}?${query}`, { cache: 'no-store' });
   if (!response.ok) throw new Error(`the page answers ${response.status}`);
-  return (await response.json()) as PageNow;
+  const now = (await response.json()) as PageNow;
+  cameAlong(undoAddress(briefId, now.revision), now.undo);
+  return now;
 }
 
 /** What stands round the pages of a brief, as it is now, with its revision. */

@@ -69,7 +69,7 @@ export function pageNow(
   id: string,
   derived: Derived,
   { shell, page }: { shell: string; page: { name: PageName; code: string | null; of: string } | null },
-): PageNow {
+): Omit<PageNow, 'undo'> {
   const since = (of: string, make: (derived: Derived) => unknown) => {
     const then = derivedOf(id, of);
     return then ? { changes: changesBetween(make(then), make(derived)) } : { whole: make(derived) };

@@ -125,7 +125,7 @@ describe('the lines of a machine over a picture', () => {
     const there = clicked(other, line, 7, 0);
     expect(there).not.toBeNull();
     const [shown] = machine.elsewhere(other.kept, [
-      { id: 'one', label: 'one', camera: taken.kept, points: here, isClosed: false },
+      { id: 'one', label: 'one', camera: taken.kept, tool: 'border', points: here },
     ]);
     const [first, last] = [shown!.lines[0]![0]!, shown!.lines.at(-1)!.at(-1)!];
     expect(Math.hypot(first[0] - there![0]![0], first[1] - there![0]![1])).toBeLessThan(1);

@@ -12,6 +12,7 @@ import { skinOf } from '../machine';
 import { pictureOf } from '../picture';
 import { GLASS_LOOK, UNDECIDED_COLOUR, type SkinPiece } from '../piece';
 import { CLOSED } from '../pose';
+import { bestViewpoints, placesOver, seenPoorly, type BestSeen, type Wanted, type WouldShow } from './best-seen';
 import { NoCamera } from './find-camera';
 import type { KeptCamera } from './kept-camera';
 import { landerOn, TURNING, type Lander } from './landing';
@@ -65,8 +66,23 @@ export interface TraceElsewhere {
   id: string;
   label: string;
   camera: KeptCamera;
+  tool: SkinTool;
   points: readonly Point[];
-  isClosed: boolean;
+}
+
+/** As this one shows it: stretches that nothing hides here; and what it is there. */
+export interface SeenElsewhere extends Pick<Traced, 'figure' | 'zones'> {
+  id: string;
+  label: string;
+  lines: Point[][];
+}
+
+/** How well the pictures of a brief show what is asked about, and which picture would tell most. */
+export interface LookedFor {
+  /** Zones that no picture with a camera sees well, the worst first. */
+  poorly: BestSeen[];
+  /** The best first. */
+  from: WouldShow[];
 }
 
 export class MachineOver {
@@ -165,8 +181,8 @@ export class MachineOver {
     });
   }
 
-  /** What was traced in other pictures, as this one shows it: stretches that nothing hides here. */
-  elsewhere(kept: KeptCamera, traces: readonly TraceElsewhere[]): { id: string; label: string; lines: Point[][] }[] {
+  /** What was traced in other pictures, as this one shows it. */
+  elsewhere(kept: KeptCamera, traces: readonly TraceElsewhere[]): SeenElsewhere[] {
     const laid = this.laid(kept);
     if (laid instanceof NoCamera) return [];
     const land = this.lander(kept.isFlying);
@@ -175,11 +191,30 @@ export class MachineOver {
       const here = seen && land(laid.camera, seen, 1);
       return here && between(here.xyz, place) < SAME_MM ? unmirrored(kept, seen) : null;
     };
-    return traces.flatMap(({ id, label, camera: other, points, isClosed }) => {
-      const along = this.tracedIn(other, isClosed ? 'area' : 'border', points)?.along ?? [];
-      const lines = runsOf(along.map((one) => (one.isKnown ? shownHere(one.landed!.xyz) : null)));
-      return lines.length > 0 ? [{ id, label, lines }] : [];
+    return traces.flatMap(({ id, label, camera: other, tool, points }) => {
+      const there = this.tracedIn(other, tool, points);
+      if (!there) return [];
+      const lines = runsOf(there.along.map((one) => (one.isKnown ? shownHere(one.landed!.xyz) : null)));
+      return lines.length > 0 ? [{ id, label, lines, figure: there.figure, zones: there.zones }] : [];
     });
+  }
+
+  /** `zones` are asked about, `wanted` of them is open; pictures without a camera show nothing. */
+  lookedFor(
+    pictures: readonly { id: string; camera: KeptCamera }[],
+    zones: readonly string[],
+    wanted: readonly Wanted[],
+  ): LookedFor {
+    const laid = pictures.flatMap(({ id, camera: kept }) => {
+      const found = this.laid(kept);
+      if (found instanceof NoCamera) return [];
+      const { width, height } = kept;
+      return [{ id, camera: found.camera, land: this.lander(kept.isFlying), width, height }];
+    });
+    return {
+      poorly: laid.length > 0 ? seenPoorly(placesOver(this.outline, zones), laid) : [],
+      from: bestViewpoints(this.outline, this.lander(false), wanted),
+    };
   }
 
   /** What is traced in a print, as its camera has it. Null where the print has none. */

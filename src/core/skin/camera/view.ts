@@ -86,6 +86,13 @@ export function squared(right: Xyz, down: Xyz): Rotation {
   return [first, second, cross(first, second)];
 }
 
+/** Of a camera at a place that looks at another, held level; looking straight up or down it has the nose above. */
+export function lookingAt(centre: Xyz, aim: Xyz): Rotation {
+  const ahead = unit(way(centre, aim));
+  const right = unit(cross(ahead, Math.abs(ahead[2]) > 0.97 ? [-1, 0, 0] : [0, 0, 1]));
+  return [right, cross(ahead, right), ahead];
+}
+
 /** The angle between two rotations, degrees. */
 export function turnBetween(a: Rotation, b: Rotation): number {
   const trace = dot(a[0], b[0]) + dot(a[1], b[1]) + dot(a[2], b[2]);

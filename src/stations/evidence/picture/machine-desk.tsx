@@ -5,7 +5,7 @@ import type { Point } from '@/core/geometry/polygon';
 import type { Pixels } from '@/core/markings/traced';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline } from '@/core/outline/outline';
-import type { Over, SchemeToHold, TraceElsewhere, TracedHere } from '@/core/skin/camera/machine-over';
+import type { Over, SchemeToHold, SeenElsewhere, TracedHere } from '@/core/skin/camera/machine-over';
 import type { StraightOn } from '@/core/skin/camera/straight-on';
 import type { Mend } from '@/core/skin/camera/mends';
 import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
@@ -13,9 +13,9 @@ import { runsOf } from '@/core/units/grouped';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useSheetData } from '@/stations/shell/zone-choice';
-import { useAnswered, useStandingWorker } from '@/ui/use-standing-worker';
-import type { CameraApi } from '@/workers/camera.worker';
+import { useAnswered } from '@/ui/use-standing-worker';
 import type { FigureKeeper } from './becomes';
+import { AsOthersHaveIt, Elsewhere, tracesElsewhere } from './elsewhere';
 import { FitPanel } from './fit-panel';
 import { HeldOver } from './held-over';
 import { Label, LightOverDark, pathOf } from './over-picture';
@@ -23,6 +23,7 @@ import { PictureViewer } from './picture-viewer';
 import { PlaceList } from './place-list';
 import { pointsInHand } from './points-in-hand';
 import { SkinPanel } from './skin-panel';
+import { useCamera } from './use-camera';
 import { useLaying, type Laying } from './use-laying';
 import './machine-desk.css';
 
@@ -69,9 +70,7 @@ function OnSheet({
   const laying = useLaying(source, places, size);
   const { draft } = laying;
   const machine = useMemo(() => ({ spec, denominator }), [spec, denominator]);
-  const api = useStandingWorker<CameraApi>(
-    () => new Worker(new URL('../../../workers/camera.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  const api = useCamera();
   const over = useAnswered<Over>(
     draft && draft.points.length > 0 ? JSON.stringify({ machine, draft }) : null,
     () => api().over(machine, draft!) as Promise<Over>,
@@ -183,9 +182,7 @@ function OnSheet({
           />
         </label>
       ) : null}
-      {elsewhere && elsewhere.length > 0 ? (
-        <p className="dim">Dotted, as other pictures have it: {elsewhere.map(({ label }) => label).join('; ')}.</p>
-      ) : null}
+      <AsOthersHaveIt traces={elsewhere ?? []} traced={traced} />
     </>
   );
 }
@@ -217,43 +214,6 @@ function PlaceNames({ laying, px }: { laying: Laying; px: number }): ReactNode {
       {laying.titleOf(laying.asked!)}
     </Label>
   ) : null;
-}
-
-interface SeenElsewhere {
-  id: string;
-  label: string;
-  lines: Point[][];
-}
-
-/** What was traced on the machine in other pictures that it lies over. */
-const tracesElsewhere = ({ questions, sources }: EvidencePage, here: string): TraceElsewhere[] =>
-  questions.flatMap(({ id, sightings }) =>
-    sightings.flatMap((sighting) => {
-      const source = sources.find((one) => one.id === sighting.sourceId);
-      const { marks } = sighting;
-      if (!marks?.onSkin || !source?.camera || source.id === here || sighting.questionId !== id) return [];
-      return [
-        {
-          id: sighting.id,
-          label: `${source.title}: ${sighting.value}${sighting.sd ? ` ± ${sighting.sd}` : ''}`,
-          camera: source.camera,
-          points: marks.points,
-          isClosed: marks.tool === 'area',
-        },
-      ];
-    }),
-  );
-
-/** What other pictures have where: dotted, so that it is told from what is traced here. */
-function Elsewhere({ traces, px }: { traces: readonly SeenElsewhere[]; px: number }): ReactNode {
-  return traces.map(({ id, label, lines }) => (
-    <g key={id} className="traced-elsewhere">
-      <LightOverDark d={lines.map((line) => pathOf(line)).join('')} px={px} light={2} dark={4} dashes={[2, 5]} />
-      <Label at={lines[0]![0]!} px={px}>
-        {label}
-      </Label>
-    </g>
-  ));
 }
 
 /** What is traced: whole where it is known, dashed where it is not. */

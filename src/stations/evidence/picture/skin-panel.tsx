@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode, type Ref } from 'react';
-import { ASPECTS, type Aspect } from '@/core/evidence/aspects';
+import { ASPECTS } from '@/core/evidence/aspects';
 import { roundToSd } from '@/core/evidence/picture/measure';
 import type { Point } from '@/core/geometry/polygon';
 import type { Pixels } from '@/core/markings/traced';
@@ -10,24 +10,15 @@ import { isSide } from '@/core/outline/zones';
 import { PLAIN_FIELD, type FieldShape } from '@/core/scheme/field';
 import type { TracedHere } from '@/core/skin/camera/machine-over';
 import type { StraightOn } from '@/core/skin/camera/straight-on';
-import { SKIN_TOOLS, type FigureOf, type SkinTool } from '@/core/skin/camera/traced';
+import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useSheetData, useZoneChoice } from '@/stations/shell/zone-choice';
 import { useShown } from '@/ui/shown-units';
 import { Becomes, type FigureKeeper } from './becomes';
+import { FIGURES } from './figures';
 import { SEEN_FROM, StraightOnPicture } from './straight-on-picture';
 import '../evidence.css';
-
-const FIGURES: Readonly<Record<FigureOf, { unit: string; says: string; aspects: readonly Aspect[] }>> = {
-  height: { unit: 'mm', says: 'above the belly, in the mean', aspects: ['boundaryPlace', 'markingPlace'] },
-  station: { unit: 'mm', says: 'aft of the nose, in the mean', aspects: ['boundaryPlace', 'markingPlace'] },
-  breadth: { unit: 'mm', says: 'from the centre line, in the mean', aspects: ['boundaryPlace', 'markingPlace'] },
-  length: { unit: 'mm', says: 'along the skin', aspects: ['size', 'boundaryWidth', 'boundaryPlace', 'markingPlace'] },
-  diameter: { unit: 'mm', says: 'across', aspects: ['size'] },
-  angle: { unit: '°', says: 'on the machine', aspects: ['style', 'fit'] },
-  area: { unit: 'm²', says: 'of skin', aspects: ['fit', 'wear'] },
-};
 
 /** What was traced on the machine: its figure with its uncertainty, what it becomes a sighting of, and how it goes into the scheme. */
 export function SkinPanel({

@@ -6,7 +6,6 @@ import { closePool } from '@/data/database';
 import { loadBrief } from '@/data/read-brief';
 import { ownDatabase } from '@tests/support/own-database';
 import '@tests/support/next-request';
-import { stand } from '@tests/support/house';
 import { stamp } from '@tests/support/stamp';
 import type { PageNow } from '@/stations/shell/current-page';
 
@@ -19,8 +18,7 @@ const PAGES = ['kit', 'evidence', 'colours', 'markings', 'route', 'bench', 'log'
 let id = '';
 
 beforeAll(async () => {
-  await ownDatabase('now_test');
-  await stand('demo');
+  await ownDatabase('now_test', 'demo');
   id = (await listBriefs()).find(({ airframe }) => airframe.serial === 'C 417')!.id;
 });
 afterAll(closePool);
@@ -59,6 +57,11 @@ describe('how a page is now', () => {
     expect(changed(shown.shell, now.shell.changes)).toEqual(fresh.shell);
     expect(changed(shown.page, now.page.changes)).toEqual(fresh.page);
     expect(bytes).toBeLessThan(JSON.stringify(fresh).length / 3);
+  });
+  test('after an act it is told along with it what one press would take back', async () => {
+    await say('TCS 10');
+    const { undo } = (await ask('kit', NOTHING)).now;
+    expect([undo.back, undo.again]).toEqual([expect.stringMatching(/TCS 10/), null]);
   });
   test('what is shown already is told as nothing', async () => {
     const { of } = await whole('kit');

@@ -3,15 +3,13 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { listBriefs } from '@/data/brief-list';
 import { closePool } from '@/data/database';
 import { loadBrief } from '@/data/read-brief';
-import { stand } from '@tests/support/house';
 import { ownDatabase } from '@tests/support/own-database';
 import { POST } from './route';
 
 let id = '';
 let source = '';
 beforeAll(async () => {
-  await ownDatabase('import_test');
-  await stand('demo');
+  await ownDatabase('import_test', 'demo');
   id = (await listBriefs())[0]!.id;
   source = (await loadBrief(id))!.sources[0]!.title;
 });

@@ -1,5 +1,8 @@
 import { z } from 'zod';
+import { mayTakeBack } from '@/actions/of-device';
 import { badRequest } from '@/app/files/attachment';
+import { undoState } from '@/data/act-list';
+import type { PageNow } from '@/stations/shell/current-page';
 import { isPage, pageNow } from '../../pages';
 import { briefView } from '../../view';
 
@@ -17,7 +20,9 @@ export async function GET(
   if (!asked.success) return badRequest('It does not say which page is shown');
   const { shell, page: of, code } = asked.data;
   const shown = of !== null && isPage(page) ? { name: page, code, of } : null;
-  return Response.json(pageNow(id, await briefView(id), { shell, page: shown }), {
+  const derived = await briefView(id);
+  const undo = await undoState(id, { stations: await mayTakeBack() });
+  return Response.json({ ...pageNow(id, derived, { shell, page: shown }), undo } satisfies PageNow, {
     headers: { 'cache-control': 'no-store' },
   });
 }

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { ruledAgainst } from './chase-first';
+import { ruledAgainst } from './question-words';
 
 test('a ruling that nothing supports is not called contradicted by what is known', () => {
   expect(ruledAgainst(1)).toMatch(/nothing here supports it/);
