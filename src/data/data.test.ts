@@ -608,16 +608,23 @@ describe('evidence in and out', () => {
   });
 });
 
-describe('the day a picture was taken', () => {
+describe('what a camera wrote into a picture', () => {
   const taken = (exif: object | null) => {
     const image = sharp({ create: { width: 20, height: 20, channels: 3, background: '#345' } }).jpeg();
     return (exif ? image.withExif(exif as Parameters<typeof image.withExif>[0]) : image).toBuffer();
   };
-  test('is read from its tags and offered; the kept picture has none', async () => {
+  test('the day is read from its tags and offered; the kept picture has none', async () => {
     const kept = await keepPicture(await taken({ IFD2: { DateTimeOriginal: '2019:08:17 14:30:00' } }));
     expect(kept.takenOn).toBe('2019-08-17');
     const { bytes } = (await readPicture(kept.id, 'full'))!;
     expect((await sharp(bytes).metadata()).exif).toBeUndefined();
+  });
+  test('the focal length is that of the kept picture, in px: by the diagonal of a small frame', async () => {
+    const { focalPx } = await keepPicture(await taken({ IFD2: { FocalLengthIn35mmFilm: '50' } }));
+    // 50 mm on a diagonal of 43.27 mm; the picture is 20 px square.
+    expect(focalPx).toBeCloseTo((50 / 43.2666) * 28.2843, 2);
+    expect((await keepPicture(await taken(null))).focalPx).toBeNull();
+    expect((await keepPicture(await taken({ IFD2: { FocalLengthIn35mmFilm: '0' } }))).focalPx).toBeNull();
   });
   test('is not there when the file says nothing, or nonsense', async () => {
     expect((await keepPicture(await taken(null))).takenOn).toBeNull();

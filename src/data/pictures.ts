@@ -48,9 +48,11 @@ export class TooManyPictures extends Error {
 /** A picture refused: says what is wrong with it. */
 export class PictureFault extends Error {}
 
-/** A picture as it came: with the day in its tags, which are not kept. */
+/** A picture as it came: with the day and the focal length in its tags, which are not kept. */
 export interface TakenPicture extends KeptPicture {
   takenOn: Day | null;
+  /** In px of the picture. */
+  focalPx: number | null;
 }
 
 export interface KeptPicture {
@@ -76,10 +78,10 @@ async function keep(from: PictureJob['from'], size: number, client: Client): Pro
     throw new PictureFault(`the file has ${(size / 1024 / 1024).toFixed(1)} MB; 15 MB is the most`);
   const done = await encoded({ kind: 'keep', from });
   if (!('kept' in done)) throw new PictureFault('fault' in done ? done.fault : 'it cannot be kept');
-  const { takenOn, ...kept } = done.kept;
+  const { takenOn, focalPx, ...kept } = done.kept;
   const id = createHash('sha256').update(kept.picture).digest('hex');
   await insertPicture(client, { id, ...kept });
-  return { id, width: kept.width, height: kept.height, takenOn };
+  return { id, width: kept.width, height: kept.height, takenOn, focalPx };
 }
 
 export async function readPicture(

@@ -5,17 +5,13 @@ import { useDropzone } from 'react-dropzone';
 import dynamic from 'next/dynamic';
 import { counted } from '@/core/units/words';
 import { isPdf } from './pdf-file';
+import { uploadPicture, type Uploaded } from './upload-picture';
 import './picture-drop.css';
 
 const PdfPages = dynamic(() => import('./pdf-pages').then((module) => module.PdfPages));
 
 /** A picture that the server has taken. */
-export interface TakenPicture {
-  id: string;
-  /** The file's name without its ending. */
-  name: string;
-  /** The day in the file's tags, for confirmation. */
-  takenOn: string | null;
+export interface TakenPicture extends Uploaded {
   /** Of the PDF that it was taken from. */
   page: number | null;
 }
@@ -52,7 +48,7 @@ export function PictureDrop({ says, multiple = false, onPicture, onUnsent, given
       }
       const at = { done: i, of: files.length };
       setProgress({ ...at, before: 0 });
-      const answer = await upload(file, (before) => setProgress({ ...at, before }));
+      const answer = await uploadPicture(file, (before) => setProgress({ ...at, before }));
       if ('isAway' in answer && onUnsent) onUnsent(file);
       else if ('fault' in answer) refuse(file, answer.fault);
       else onPicture({ ...answer, page });
@@ -117,59 +113,6 @@ export function PictureDrop({ says, multiple = false, onPicture, onUnsent, given
       ))}
     </div>
   );
-}
-
-interface Line {
-  before?: number;
-  status?: number;
-  id?: string;
-  takenOn?: string | null;
-  says?: string;
-}
-
-/** So often a picture is sent again where too many wait, and after how long, ms. */
-const MOST_TIMES = 20;
-const AGAIN_MS = 4000;
-
-/** Sends a picture; `onBefore` hears how many come before it while it waits. */
-async function upload(
-  file: File,
-  onBefore: (before: number) => void,
-): Promise<Omit<TakenPicture, 'page'> | { fault: string; isAway?: true }> {
-  try {
-    let answer: Line = {};
-    for (let times = 0; times < MOST_TIMES; times += 1) {
-      const body = new FormData();
-      body.set('picture', file);
-      const headers = { accept: 'application/x-ndjson' };
-      answer = await lastLine(await fetch('/pictures', { method: 'POST', body, headers }), onBefore);
-      if (answer.status !== 429) break;
-      await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
-    }
-    if (!answer.id) return { fault: answer.says ?? 'refused' };
-    return { id: answer.id, takenOn: answer.takenOn ?? null, name: file.name.replace(/\.[^.]*$/, '') };
-  } catch {
-    return { fault: 'the server cannot be reached; the picture was not taken', isAway: true };
-  }
-}
-
-/** The answer is the last line; those before it say how many pictures come first. */
-async function lastLine(response: Response, onBefore: (before: number) => void): Promise<Line> {
-  let [text, last] = ['', {} as Line];
-  const take = (lines: readonly string[]) => {
-    for (const line of lines.filter(Boolean)) {
-      last = JSON.parse(line) as Line;
-      if (last.before !== undefined) onBefore(last.before);
-    }
-  };
-  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
-  for (let read = await reader.read(); !read.done; read = await reader.read()) {
-    const lines = `${text}${read.value}`.split('\n');
-    text = lines.pop()!;
-    take(lines);
-  }
-  take([text]);
-  return last;
 }
 
 const OF_SOURCE =

@@ -31,6 +31,10 @@ const api = {
     const flat = readied(machine).straightOn(kept, points, pixels);
     return flat && transfer(flat, [flat.data.buffer]);
   },
+  inOwnPlane: (machine: MachineToLay, kept: KeptCamera, points: readonly Point[], pixels: Pixels) => {
+    const flat = readied(machine).inOwnPlane(kept, points, pixels);
+    return flat && transfer(flat, [flat.data.buffer]);
+  },
   held: (machine: MachineToLay, kept: KeptCamera, scheme: SchemeToHold) => {
     const held = readied(machine).held(kept, scheme);
     return held && transfer(held, [held.data.buffer]);

@@ -30,6 +30,8 @@ export interface EncodedPicture {
   width: number;
   height: number;
   takenOn: Day | null;
+  /** The focal length that the camera wrote into the file, in px of what is kept. */
+  focalPx: number | null;
 }
 
 /** What is asked: a picture to keep, or one that is kept made small enough for print. */
@@ -84,7 +86,8 @@ async function reencoded(bytes: Uint8Array): Promise<EncodedPicture> {
     .jpeg({ quality: 88 })
     .toBuffer({ resolveWithObject: true });
   const { width, height } = info;
-  return { picture, thumbnail: await small(picture, THUMBNAIL_EDGE, 78), width, height, takenOn: dayTaken(meta.exif) };
+  const thumbnail = await small(picture, THUMBNAIL_EDGE, 78);
+  return { picture, thumbnail, width, height, takenOn: dayTaken(meta.exif), focalPx: focalIn(meta.exif, info) };
 }
 
 /** The day that the camera wrote into the file; null where it wrote none. It is offered, never believed: scans carry the scanner's day. */
@@ -94,6 +97,19 @@ function dayTaken(exif: Buffer | undefined): Day | null {
     const taken = exif && exifReader(exif).Photo?.DateTimeOriginal;
     const day = taken ? taken.toISOString().slice(0, 10) : '';
     return isDay(day) ? day : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Diagonal of a frame of 36 by 24 mm, on which tags reckon a focal length (CIPA DC-008, FocalLengthIn35mmFilm). */
+const SMALL_FRAME_MM = Math.hypot(36, 24);
+
+/** Null where the camera wrote none. It is offered as well: of a print that was photographed it is the lens of the copy. */
+function focalIn(exif: Buffer | undefined, { width, height }: { width: number; height: number }): number | null {
+  try {
+    const mm = exif && exifReader(exif).Photo?.FocalLengthIn35mmFilm;
+    return typeof mm === 'number' && mm > 0 ? (mm * Math.hypot(width, height)) / SMALL_FRAME_MM : null;
   } catch {
     return null;
   }

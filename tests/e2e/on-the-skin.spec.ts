@@ -3,6 +3,7 @@ import { dunlin } from '@demo/dunlin';
 import { cameraOf, TAKEN } from '@demo/photographs';
 import { outlineSpecOf } from '@/core/kept/state';
 import { bodyPoint, girthOfHeight, sectionAt, type Xyz } from '@/core/outline/body';
+import { planeOn, turned } from '@/core/markings/placing';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline, chartsOf } from '@/core/outline/outline';
 import { times } from '@/core/outline/space';
@@ -27,14 +28,15 @@ function shownAt(place: Xyz, slackMm = 400): [number, number] | null {
   return here && far(here.xyz) < far(place) - slackMm ? null : [WIDTH - seen[0], seen[1]];
 }
 
-/** A line along the starboard side at a height above the belly, m. */
-function sideLine(heightM: number, shares: readonly number[]): Xyz[] {
+/** A line along a side at a height above the belly, m. */
+function sideLine(heightM: number, shares: readonly number[], side: 'port' | 'starboard' = 'starboard'): Xyz[] {
   const { on } = chartsOf(outline).find(({ id }) => id === 'fuselage')!;
   if (on.kind !== 'body') throw new Error('a fuselage is a body');
   return shares.map((share) => {
     const x = share * outline.spec.dimensions.length;
     const { z, height, n } = sectionAt(on.body, x);
-    return times(bodyPoint(on.body, x, girthOfHeight(n, (heightM - z) / (height / 2))), 1000);
+    const girth = girthOfHeight(n, (heightM - z) / (height / 2));
+    return times(bodyPoint(on.body, x, side === 'port' ? 360 - girth : girth), 1000);
   });
 }
 
@@ -130,4 +132,59 @@ test('a place on another machine is named and left out; taken back it fits again
   await expect(page.getByText(/mm to a point; the bar is \d+ mm\. The picture shows [1-9]\d* %/)).toBeVisible();
   await page.getByRole('button', { name: 'Lay the machine over it' }).click();
   await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
+});
+
+test('what is painted on a side: a marking goes to where it was traced and is laid flat, an edge is hard or soft, and what no picture shows is named', async ({
+  page,
+}) => {
+  const taken = cameraOf(TAKEN['Engine change']!, outline.spec.dimensions.length);
+  const seen = (place: Xyz) => project(taken, place)!;
+  const frame = await openPicture(page, 'Engine change');
+  await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
+  await page.getByRole('button', { name: 'Marking on it' }).click();
+  for (let i = 0; i < 5; i += 1) await frame.press('+');
+  const letters = file.markings.find(({ title }) => title === 'Code letters')!;
+  const place = letters.places.find(({ view }) => view === 'port')!;
+  const { chart, put } = planeOn(outline, place, letters.zone)!;
+  const [wide, high] = [0.5, letters.heightMm / 2000];
+  for (const corner of [[-wide, -high] as const, [wide, -high] as const, [-wide, high] as const])
+    await click(page, frame, seen(times(chart.at(put(turned(place, corner))), 1000)));
+  const figure = page.locator('.measured .figure');
+  await expect(figure).toHaveText(/mm high/);
+  // As near as a click on a screen comes.
+  expect(Math.abs(Number((await figure.textContent())!.match(/\d+/)![0]) - letters.heightMm)).toBeLessThan(25);
+  await page.getByRole('button', { name: 'Show it straight on' }).click();
+  await expect(
+    page.getByText(/in its own plane, unrolled from the skin.* The picture shows (9\d|100) % of it/),
+  ).toBeVisible();
+  await page.getByLabel('Marking in the scheme').selectOption({ label: 'Code letters' });
+  await page.getByRole('button', { name: 'Put it there' }).click();
+  await expect(page.getByText('Code letters lies there now')).toBeVisible();
+  await page.getByRole('button', { name: 'Make it its artwork' }).click();
+  await expect(page.getByText(/shows it now/)).toBeVisible();
+
+  // The underside begins where the zone does: masked, in the demo.
+  await page.getByRole('button', { name: 'Edge on it' }).click();
+  const onSide = (share: number, heightM: number) => seen(sideLine(heightM, [share], 'port')[0]!);
+  const borderAt = (share: number) => {
+    const heights = Array.from({ length: 300 }, (_, i) => 0.1 + i * 0.004);
+    return onSide(
+      share,
+      heights.find((heightM) => land(taken, onSide(share, heightM), 1)?.zone === 'fuselage-forward-port')!,
+    );
+  };
+  const [one, other] = [borderAt(0.24), borderAt(0.27)];
+  const along = [other[0] - one[0], other[1] - one[1]] as const;
+  const far = 16 / Math.hypot(...along);
+  for (const by of [-far, far]) await click(page, frame, [one[0] + by * along[1], one[1] - by * along[0]]);
+  await expect(figure).toHaveText(/^hard, or at most \d+ mm wide$/);
+  await page.getByRole('button', { name: 'Keep it (s)' }).click();
+  await expect(page.getByText(/is a sighting now/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Ledger' }).click();
+  await page.getByRole('button', { name: 'Which picture would settle most?' }).click();
+  await expect(page.getByText(/would settle most: it shows \d+ % of what is open/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/In none of them: .*Outer wing upper, port/)).toBeVisible();
+  await soundPage(page);
+  await takeBack(page, 3);
 });

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { placedAt } from './place';
 import { extentOf } from '@/core/geometry/polygon';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
@@ -53,6 +54,23 @@ describe('where a marking lies', () => {
     const wings = marking({ places: [place('upper', 4, 3), place('lower', 4, 3)] });
     expect(middle(extent(wings, 0))[1]).toBeCloseTo(-3, 6);
     expect(middle(extent(wings, 1))[1]).toBeCloseTo(3, 6);
+  });
+});
+
+describe('a place that was found', () => {
+  const place = { view: 'port', station: 4, offset: 1, turn: 0, mirrored: true } as const;
+  const found = { view: 'port', station: 4.51234, offset: 1.1, turn: 3.4, mirrored: false } as const;
+  test('is taken by the nearest in its view, which faces as it faced', () => {
+    const far = { ...place, station: 8 };
+    expect(placedAt([far, place, { ...place, view: 'starboard' }], found)).toEqual([
+      far,
+      { ...place, station: 4.512, offset: 1.1, turn: 3 },
+      { ...place, view: 'starboard' },
+    ]);
+  });
+  test('is one more where its view has none', () => {
+    expect(placedAt([{ ...place, view: 'starboard' }], found)).toHaveLength(2);
+    expect(placedAt([], found)).toEqual([{ ...found, station: 4.512, turn: 3 }]);
   });
 });
 

@@ -81,6 +81,26 @@ function chartUnder(outline: Outline, place: MarkingPlace, zone: string): Chart 
   return (top && seen(top.zone)) ?? seen(zone) ?? null;
 }
 
+/** The plane of a place laid on to the skin. */
+export interface PlaneOn {
+  chart: Chart;
+  /** From metres about the centre, to the right as it is looked at and up, to the chart. */
+  put: (local: Point) => Point;
+}
+
+/** A point about the centre, turned clockwise as a place is. */
+export function turned({ turn }: Pick<MarkingPlace, 'turn'>, [x, y]: Point): Point {
+  const angle = (-turn * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  return [x * cos - y * sin, x * sin + y * cos];
+}
+
+/** Null where the view of a place sees no surface of its zone. */
+export function planeOn(outline: Outline, place: MarkingPlace, zone: string): PlaneOn | null {
+  const chart = chartUnder(outline, place, zone);
+  return chart && { chart, put: onto(outline, chart, place) };
+}
+
 /** Steps, m, in which straight edges of a marking follow a curved skin. */
 const STEP = 0.12;
 
@@ -88,10 +108,10 @@ const STEP = 0.12;
 export function onSkin(outline: Outline, marking: PlaceableMarking, placeIndex: number): OnSkin | null {
   const place = marking.places[placeIndex];
   if (!place) return null;
-  const chart = chartUnder(outline, place, marking.zone);
-  if (!chart) return null;
+  const plane = planeOn(outline, place, marking.zone);
+  if (!plane) return null;
+  const { chart, put } = plane;
   if (goesRound(marking)) return { chart, fields: bands(chart, marking, place) };
-  const put = onto(outline, chart, place);
   return {
     chart,
     fields: localFields(marking, place).map(({ region, colour }) => ({
@@ -104,14 +124,12 @@ export function onSkin(outline: Outline, marking: PlaceableMarking, placeIndex: 
 /** Fields in metres about the centre, turned and mirrored; u to the right as it is looked at, v up. Turns are clockwise. */
 function localFields(marking: PlaceableMarking, place: MarkingPlace) {
   const size = marking.heightMm / 1000;
-  const angle = (-place.turn * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(angle) * size, Math.sin(angle) * size];
   // The fore end of what runs along is the fore end on both sides.
   const runsAft = marking.kind === 'band' && place.view === 'starboard';
   const flip = place.mirrored !== runsAft ? -1 : 1;
   return fieldsOf(marking).map(({ region, colour }) => ({
     colour,
-    region: region.map((ring) => ring.map(([x, y]): Point => [flip * x * cos - y * sin, flip * x * sin + y * cos])),
+    region: region.map((ring) => ring.map(([x, y]) => turned(place, [flip * x * size, y * size]))),
   }));
 }
 

@@ -5,6 +5,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { save } from '@/actions/records';
 import { addSources, lookAtSources, takeSources } from '@/actions/evidence';
 import { BLANK_SOURCE } from '@/core/kept/blank';
+import { NOTHING_LAID } from '@/core/skin/camera/kept-camera';
 import type { Kept } from '@/core/kept/records';
 import { Opened } from '@/ui/opened';
 import { fullDay } from '@/ui/dates';
@@ -42,6 +43,8 @@ export function NewSources({
 }): ReactNode {
   const [drafts, setDrafts] = useState<Draft[]>([]);
   const [listing, setListing] = useState(false);
+  /** The picture is of the machine itself, not of a print of it: its lens is that of the camera. */
+  const [lensOf, setLensOf] = useState<string | null>(null);
   const take = (picture: TakenPicture) =>
     setDrafts((was) => [...was, { picture, title: picture.name, kind: 'photograph', film: 'unknown', dated: '' }]);
   const [only] = drafts;
@@ -94,6 +97,20 @@ export function NewSources({
           {only?.picture.takenOn ? (
             <OfferedDay day={only.picture.takenOn} onTake={(day) => setDrafts([{ ...only, dated: day }])} />
           ) : null}
+          {only?.picture.lens ? (
+            <p className="offered">
+              <label>
+                <input
+                  type="checkbox"
+                  checked={lensOf === only.picture.id}
+                  onChange={({ target }) => setLensOf(target.checked ? only.picture.id : null)}
+                />{' '}
+                The file names the lens, {(only.picture.lens.focalPx / only.picture.lens.width).toFixed(2)} widths long.
+                It was this camera that stood before the machine, not one that took a print: the lens is known when the
+                machine is laid over it.
+              </label>
+            </p>
+          ) : null}
           <RecordForm
             fields={sourceFieldSpecs(data, null)}
             initial={{ ...BLANK_SOURCE, dated: '' }}
@@ -111,7 +128,15 @@ export function NewSources({
                   entity: 'source',
                   id: null,
                   version: null,
-                  fields: { ...BLANK_SOURCE, ...fields, pictureId: only?.picture.id ?? null },
+                  fields: {
+                    ...BLANK_SOURCE,
+                    ...fields,
+                    pictureId: only?.picture.id ?? null,
+                    camera:
+                      only?.picture.lens && lensOf === only.picture.id
+                        ? { ...NOTHING_LAID, ...only.picture.lens }
+                        : null,
+                  },
                 }),
               )
             }

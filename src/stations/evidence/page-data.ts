@@ -6,7 +6,7 @@ import { isSeen } from '@/core/kit/seen';
 import { setsOf } from '@/core/outline/zone-sets';
 import type { Due } from '@/core/derive/due';
 import { isAfterLoss } from '@/core/kept/check-source';
-import { otherSide } from '@/core/outline/zones';
+import { otherSide, type View } from '@/core/outline/zones';
 import type { Kept } from '@/core/kept/records';
 import { identityOf, type ColourShelf } from '@/core/kept/state';
 import { aspectOf } from '@/core/evidence/aspects';
@@ -111,7 +111,9 @@ export interface EvidencePage {
   codes: CodeRow[];
   events: Kept<'paint_event'>[];
   layers: LayerOrder[];
-  markings: { id: string; title: string; name: string; zone: string }[];
+  markings: { id: string; version: number; title: string; name: string; zone: string }[];
+  /** Drawings of one's own that lie under a view. */
+  underlays: { id: string; version: number; view: View }[];
   /** Zones that will be seen and of which nobody asked the colour, as they are said. */
   unasked: { count: number; said: string };
   /** Zones that are painted alike on most machines: those that are seen. */
@@ -136,7 +138,7 @@ export interface CodeRow {
 }
 
 export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0): EvidencePage {
-  const { airframe, sources, brief, events, markings } = view.state;
+  const { airframe, sources, brief, events, markings, underlays } = view.state;
   const target = { from: airframe.targetFrom, to: airframe.targetTo };
   const words = onlyWords(view.questions);
   const seen = view.outline.zones.filter((zone) => isSeen(zone, brief.options));
@@ -188,7 +190,8 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
     unasked: { count: view.unasked.length, said: unaskedInWords(view) },
     revision,
     layers: view.layers,
-    markings: markings.map(({ id, title, name, zone }) => ({ id, title, name, zone })),
+    markings: markings.map(({ id, version, title, name, zone }) => ({ id, version, title, name, zone })),
+    underlays: underlays.map(({ id, version, view: under }) => ({ id, version, view: under })),
     weights: { weights: brief.weights, version: brief.version },
   };
 }

@@ -16,7 +16,7 @@ export const calibrationSchema = z.discriminatedUnion('kind', [
 
 /** What a measured sighting was measured by. */
 export const marksSchema = z.strictObject({
-  tool: z.enum(['length', 'diameter', 'angle', 'tone', 'border', 'area']),
+  tool: z.enum(['length', 'diameter', 'angle', 'tone', 'border', 'area', 'marking', 'edge']),
   /** On the machine that was laid over the picture, not in the plane of the picture. */
   onSkin: z.boolean().default(false),
   points: z.array(point).min(1).max(60),

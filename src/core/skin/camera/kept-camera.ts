@@ -31,3 +31,12 @@ export const keptCameraSchema = z.strictObject({
   isFlying: z.boolean(),
 });
 export type KeptCamera = z.infer<typeof keptCameraSchema>;
+
+/** Before any place is set. */
+export const NOTHING_LAID = {
+  points: [],
+  focalPx: null,
+  free: [],
+  isMirrored: false,
+  isFlying: false,
+} satisfies Partial<KeptCamera>;

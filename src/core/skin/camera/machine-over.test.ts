@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { halton, type Point } from '@/core/geometry/polygon';
+import { planeOn, turned } from '@/core/markings/placing';
 import type { Pixels } from '@/core/markings/traced';
 import type { Xyz } from '@/core/outline/body';
+import { times } from '@/core/outline/space';
 import { clicked, photographed, PICTURE, portLine, type Photographed } from '@tests/support/photographed';
 import { MachineOver } from './machine-over';
 import type { StraightOn } from './straight-on';
@@ -131,6 +133,31 @@ describe('the lines of a machine over a picture', () => {
     expect(Math.hypot(first[0] - there![0]![0], first[1] - there![0]![1])).toBeLessThan(1);
     expect(Math.hypot(last[0] - there![1]![0], last[1] - there![1]![1])).toBeLessThan(1);
   });
+});
+
+test('a marking laid flat in its own plane has its corners where they belong, and is as large as it is', () => {
+  const taken = photographed('single', 2);
+  const machine = new MachineOver({ spec: taken.outline.spec, denominator: 48 });
+  const place = { view: 'port', station: 4.4, offset: 0.9, turn: 12, mirrored: false } as const;
+  const [wide, high] = [0.8, 0.4];
+  const { chart, put } = planeOn(taken.outline, place, 'fuselage-rear-port')!;
+  const on = (at: Point): Xyz => times(chart.at(put(turned(place, at))), 1000);
+  const corners = [[-wide / 2, -high / 2] as const, [wide / 2, -high / 2] as const, [-wide / 2, high / 2] as const];
+  const spots = [...corners, [0, 0] as const, [wide / 4, high / 4] as const];
+  const points = clicked(taken, corners.map(on), 2, 0)!;
+  const flat = machine.inOwnPlane(taken.kept, points, printOf(taken, spots.map(on)))!;
+  expect(flat.width / flat.height).toBeCloseTo(wide / high, 1);
+  // The fourth corner, which nobody clicked, is dark; the middle and a quarter of it are bright where they are.
+  const bright = ([u, v]: Point) => {
+    const column = Math.round((1000 * u) / flat.mmPerPx + flat.width / 2);
+    const row = Math.round(flat.height / 2 - (1000 * v) / flat.mmPerPx);
+    return flat.data[4 * (row * flat.width + column)]! > 120;
+  };
+  expect([[0, 0] as const, [wide / 4, high / 4] as const, [-wide / 4, high / 4] as const].map(bright)).toEqual([
+    true,
+    true,
+    false,
+  ]);
 });
 
 test('the scheme held over a picture has each zone in its colour where the picture shows it', () => {

@@ -1,5 +1,5 @@
 import type { Point } from '@/core/geometry/polygon';
-import type { PlaceableMarking } from '@/core/markings/placing';
+import { planeOn, type PlaceableMarking } from '@/core/markings/placing';
 import type { Pixels } from '@/core/markings/traced';
 import { between, type Xyz } from '@/core/outline/body';
 import { namedPlaces } from '@/core/outline/named-places';
@@ -18,7 +18,7 @@ import type { KeptCamera } from './kept-camera';
 import { landerOn, TURNING, type Lander } from './landing';
 import { goneSince, isMirrorLikely, laidOver, movedSince, unmirrored, type LaidOver } from './laid-over';
 import { linesOf, linesSeen, type LinesOf } from './seen-lines';
-import { SAME_MM, straightOn, type StraightOn } from './straight-on';
+import { inOwnPlane, SAME_MM, straightOn, type LaidFlat, type Seen, type StraightOn } from './straight-on';
 import { cornerIn, traceOnSkin, type SkinTool, type Traced } from './traced';
 import { eyeOf, project, seenNear } from './view';
 
@@ -170,15 +170,29 @@ export class MachineOver {
     if (laid instanceof NoCamera || !traced) return null;
     const round = traced.along.flatMap((one) => (one.isKnown ? [one.landed!] : []));
     if (!traced.view || round.length < 3) return null;
+    return straightOn(this.outline, traced.view, round, new Set(traced.zones), pixels, this.seenIn(kept, laid, pixels));
+  }
+
+  /** What lies within a marking that was traced, in its own plane; null where it is none. */
+  inOwnPlane(kept: KeptCamera, points: readonly Point[], pixels: Pixels): LaidFlat | null {
+    const laid = this.laid(kept);
+    const marking = this.tracedIn(kept, 'marking', points)?.marking;
+    if (laid instanceof NoCamera || !marking) return null;
+    const plane = planeOn(this.outline, marking.place, marking.zone);
+    const size = [marking.wideMm / 1000, marking.highMm / 1000] as const;
+    return plane && inOwnPlane(plane, marking.place, size, pixels, this.seenIn(kept, laid, pixels));
+  }
+
+  private seenIn(kept: KeptCamera, { camera }: LaidOver, pixels: Pixels): Seen {
     const smaller = pixels.width / kept.width;
-    return straightOn(this.outline, traced.view, round, new Set(traced.zones), pixels, {
-      camera: laid.camera,
+    return {
+      camera,
       land: this.lander(kept.isFlying),
       inPixels: (at) => {
         const [u, v] = unmirrored(kept, at);
         return [u * smaller, v * smaller];
       },
-    });
+    };
   }
 
   /** What was traced in other pictures, as this one shows it. */
@@ -226,6 +240,7 @@ export class MachineOver {
       points.map((at) => unmirrored(kept, at)),
       laid,
       this.lander(kept.isFlying),
+      this.machine.spec.dimensions.length,
     );
   }
 

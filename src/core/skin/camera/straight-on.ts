@@ -1,20 +1,29 @@
 import { isInRegion } from '@/core/geometry/clip';
 import { extentOf, type Point } from '@/core/geometry/polygon';
 import type { Pixels } from '@/core/markings/traced';
-import { between } from '@/core/outline/body';
+import type { MarkingPlace } from '@/core/markings/place';
+import { turned, type PlaneOn } from '@/core/markings/placing';
+import { between, type Xyz } from '@/core/outline/body';
 import { project as drawnAt } from '@/core/outline/drawing';
 import type { Outline } from '@/core/outline/outline';
 import { times } from '@/core/outline/space';
 import type { View } from '@/core/outline/zones';
+import { fromDrawn } from '@/core/scheme/laid';
 import type { Landed, Lander } from './landing';
 import { project, type Camera } from './view';
 
-/** A piece of a picture laid flat at true scale, as a view of the machine has it. */
-export interface StraightOn extends Pixels {
-  view: View;
+/** A piece of a picture laid flat at true scale. */
+export interface LaidFlat extends Pixels {
   mmPerPx: number;
   /** Share of it that the picture shows; the rest is clear. */
   shown: number;
+}
+
+/** As a view of the machine has it. */
+export interface StraightOn extends LaidFlat {
+  view: View;
+  /** Station and offset of its upper left corner and of its lower right one, m. */
+  corners: [Point, Point];
 }
 
 /** Longest side, px; the picture is looked up at every so many of them, and followed straight between. */
@@ -45,28 +54,64 @@ export function straightOn(
   const { length } = outline.spec.dimensions;
   const at = round.map(({ xyz: [x, y, z] }) => drawnAt(view, length, x / 1000, y / 1000, z / 1000));
   const { left, right, top, bottom } = extentOf([at]);
-  const [across, down] = [(right - left) * (1 + 2 * BEYOND), (bottom - top) * (1 + 2 * BEYOND)];
+  const [across, down] = [right - left, bottom - top];
+  const [u0, v0] = [left - across * BEYOND, top - down * BEYOND];
+  const regions = outline.regions.filter(({ zone, chart }) => zones.has(zone) && chart.seen[view]);
+  const flat = laidFlat([across, down], pixels, seen, ([u, v]) => {
+    const point: Point = [u0 + u, v0 + v];
+    for (const { chart, region } of regions) {
+      const on = chart.under(view, point);
+      if (on && isInRegion(on, region)) return times(chart.at(on), 1000);
+    }
+    return null;
+  });
+  return (
+    flat && {
+      ...flat,
+      view,
+      corners: [
+        fromDrawn(outline, view, [u0, v0]),
+        fromDrawn(outline, view, [u0 + across * (1 + 2 * BEYOND), v0 + down * (1 + 2 * BEYOND)]),
+      ],
+    }
+  );
+}
+
+/** What lies within a marking's own frame, unrolled from the skin on which it lies so turned. `size`: wide and high, m. */
+export function inOwnPlane(
+  { chart, put }: PlaneOn,
+  place: Pick<MarkingPlace, 'turn'>,
+  [wide, high]: readonly [number, number],
+  pixels: Pixels,
+  seen: Seen,
+): LaidFlat | null {
+  const [left, top] = [-wide * (0.5 + BEYOND), high * (0.5 + BEYOND)];
+  return laidFlat([wide, high], pixels, seen, ([u, v]) =>
+    times(chart.at(put(turned(place, [left + u, top - v]))), 1000),
+  );
+}
+
+/**
+ * `size`, m, with a little beyond it all round; `placeAt` has the place on the skin, mm, of a point so far to the right of the upper left corner
+ * and below it, m, or null where there is none.
+ */
+function laidFlat(
+  size: readonly [number, number],
+  pixels: Pixels,
+  seen: Seen,
+  placeAt: (at: Point) => Xyz | null,
+): LaidFlat | null {
+  const [across, down] = [size[0] * (1 + 2 * BEYOND), size[1] * (1 + 2 * BEYOND)];
   if (!(across > 0) || !(down > 0)) return null;
   const mPerPx = Math.max(across, down) / LONGEST_PX;
   const [width, height] = [Math.max(2, Math.round(across / mPerPx)), Math.max(2, Math.round(down / mPerPx))];
-  const [u0, v0] = [left - (right - left) * BEYOND, top - (bottom - top) * BEYOND];
-  const regions = outline.regions.filter(({ zone, chart }) => zones.has(zone) && chart.seen[view]);
   const [columns, rows] = [Math.ceil(width / EVERY_PX) + 1, Math.ceil(height / EVERY_PX) + 1];
-  const grid = Array.from({ length: columns * rows }, (_, i) =>
-    placeOf([u0 + (i % columns) * EVERY_PX * mPerPx, v0 + Math.floor(i / columns) * EVERY_PX * mPerPx]),
-  );
-  /** Where the picture shows a point of the view; null where it does not. */
-  function placeOf(point: Point): Point | null {
-    for (const { chart, region } of regions) {
-      const on = chart.under(view, point);
-      if (!on || !isInRegion(on, region)) continue;
-      const place = times(chart.at(on), 1000);
-      const shown = project(seen.camera, place);
-      const here = shown && seen.land(seen.camera, shown, 1);
-      if (here && between(here.xyz, place) < SAME_MM) return seen.inPixels(shown);
-    }
-    return null;
-  }
+  const grid = Array.from({ length: columns * rows }, (_, i) => {
+    const place = placeAt([(i % columns) * EVERY_PX * mPerPx, Math.floor(i / columns) * EVERY_PX * mPerPx]);
+    const shown = place && project(seen.camera, place);
+    const here = shown && seen.land(seen.camera, shown, 1);
+    return here && between(here.xyz, place) < SAME_MM ? seen.inPixels(shown) : null;
+  });
   const data = new Uint8ClampedArray(4 * width * height);
   let shown = 0;
   for (let row = 0; row < height; row += 1)
@@ -79,7 +124,7 @@ export function straightOn(
       const mixed = (k: 0 | 1) => (1 - t) * ((1 - s) * a[k] + s * b[k]) + t * ((1 - s) * c[k] + s * d[k]);
       if (sample(pixels, mixed(0), mixed(1), data, 4 * (row * width + column))) shown += 1;
     }
-  return { view, width, height, data, mmPerPx: mPerPx * 1000, shown: shown / (width * height) };
+  return { width, height, data, mmPerPx: mPerPx * 1000, shown: shown / (width * height) };
 }
 
 /** The colour at a place between pixels, straight between the four about it; false beyond the picture. */

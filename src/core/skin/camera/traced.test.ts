@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { isInRegion } from '@/core/geometry/clip';
+import type { MarkingPlace } from '@/core/markings/place';
+import { planeOn, turned } from '@/core/markings/placing';
 import { buildOutline, chartsOf } from '@/core/outline/outline';
 import { namedPlaces } from '@/core/outline/named-places';
 import { times } from '@/core/outline/space';
@@ -64,7 +66,13 @@ describe('what is traced', () => {
       const height = outline.spec.dimensions.fuselageHeight * (0.4 + 0.3 * even(run, 7));
       const points = clicked(picture, portLine(picture, height, lineOf(run)), run, 1);
       if (!points) return [];
-      const figure = traceOnSkin(tool, points, laidOver(kept, namedPlaces(outline)), land).figure;
+      const figure = traceOnSkin(
+        tool,
+        points,
+        laidOver(kept, namedPlaces(outline)),
+        land,
+        outline.spec.dimensions.length,
+      ).figure;
       return figure ? [{ off: figure.value - truth(run) * height * 1000, sd: figure.sd, value: figure.value }] : [];
     });
 
@@ -88,7 +96,13 @@ describe('what is traced', () => {
       const points = clicked(picture, line, run, 0);
       if (!points) continue;
       const { outline, kept, land } = picture;
-      const { figure } = traceOnSkin('length', points, laidOver(kept, namedPlaces(outline)), land);
+      const { figure } = traceOnSkin(
+        'length',
+        points,
+        laidOver(kept, namedPlaces(outline)),
+        land,
+        outline.spec.dimensions.length,
+      );
       const straight = Math.hypot(...line[1]!.map((value, k) => value - line[0]![k]!));
       expect(Math.abs(figure!.value - straight) / straight).toBeLessThan(0.005);
     }
@@ -104,8 +118,8 @@ describe('what is traced', () => {
     };
     const places = namedPlaces(outline);
     const [one, other] = [laidOver(kept, places), laidOver(turned, places)];
-    expect(traceOnSkin('border', points, other, land).figure!.value).toBeCloseTo(
-      traceOnSkin('border', points, one, land).figure!.value,
+    expect(traceOnSkin('border', points, other, land, outline.spec.dimensions.length).figure!.value).toBeCloseTo(
+      traceOnSkin('border', points, one, land, outline.spec.dimensions.length).figure!.value,
       3,
     );
   });
@@ -113,7 +127,13 @@ describe('what is traced', () => {
     const picture = photographed('single', 2);
     const { outline, kept, land } = picture;
     const [on] = clicked(picture, portLine(picture, 0.9, [0.5]), 2, 0)!;
-    const told = traceOnSkin('length', [on!, [-3000, -3000]], laidOver(kept, namedPlaces(outline)), land);
+    const told = traceOnSkin(
+      'length',
+      [on!, [-3000, -3000]],
+      laidOver(kept, namedPlaces(outline)),
+      land,
+      outline.spec.dimensions.length,
+    );
     expect(told.figure).toBeNull();
     expect(told.says.join(' ')).toMatch(/misses the machine/);
     expect(told.corners.map(({ isKnown }) => isKnown)).toEqual([true, false]);
@@ -158,5 +178,68 @@ describe('a machine laid over a picture', () => {
     const moved = movedSince(kept, namedPlaces(outlineIn('tail-wheel')));
     expect(moved).toEqual([]);
     expect(movedSince(kept, namedPlaces(buildOutline(higher))).map(({ title }) => title)).toContain('Top of the fin');
+  });
+});
+
+describe('a marking traced by three of its corners', () => {
+  /** Letters on the port side of a machine, as they were painted. */
+  const painted = (run: number): { place: MarkingPlace; size: [wide: number, high: number] } => ({
+    place: {
+      view: 'port',
+      station: (0.45 + 0.2 * even(run, 8)) * outlineIn(presetOf(run)).spec.dimensions.length,
+      offset: (0.45 + 0.15 * even(run, 9)) * outlineIn(presetOf(run)).spec.dimensions.fuselageHeight,
+      turn: run % 3 === 0 ? 0 : Math.round(-20 + 40 * even(run, 10)),
+      mirrored: false,
+    },
+    size: [0.5 + 0.4 * even(run, 11), 0.35 + 0.2 * even(run, 3)],
+  });
+  const tracedIn = (run: number, noisePx: number) => {
+    const picture = photographed(presetOf(run), run, noisePx);
+    const { outline, kept, land } = picture;
+    const { place, size } = painted(run);
+    const { chart, put } = planeOn(outline, place, 'fuselage-rear-port')!;
+    const [w, h] = [size[0] / 2, size[1] / 2];
+    const corners = [[-w, -h] as const, [w, -h] as const, [-w, h] as const].map((corner) =>
+      times(chart.at(put(turned(place, corner))), 1000),
+    );
+    const points = clicked(picture, corners, run, noisePx / 2);
+    if (!points) return null;
+    const laid = laidOver(kept, namedPlaces(outline));
+    return { place, size, told: traceOnSkin('marking', points, laid, land, outline.spec.dimensions.length) };
+  };
+
+  test('lies, stands and is as large as it was painted: letters within 1.5 % of their height', () => {
+    const found = RUNS.flatMap((run) => tracedIn(run, 0) ?? []).filter(({ told }) => told.marking);
+    expect(found.length).toBeGreaterThan(15);
+    for (const { place, size, told } of found) {
+      const { marking } = told;
+      expect(marking!.place.view).toBe('port');
+      expect(Math.abs(marking!.highMm / (1000 * size[1]) - 1)).toBeLessThan(0.015);
+      expect(Math.abs(marking!.wideMm / (1000 * size[0]) - 1)).toBeLessThan(0.03);
+      expect(Math.abs(marking!.place.station - place.station)).toBeLessThan(0.03);
+      expect(Math.abs(marking!.place.offset - place.offset)).toBeLessThan(0.05);
+      expect(Math.abs(marking!.place.turn - place.turn)).toBeLessThan(4);
+      expect(told.figure!.value).toBe(marking!.highMm);
+    }
+  });
+  test('as a hand clicks it, its height lies within twice what is stated', () => {
+    const found = RUNS.flatMap((run) => tracedIn(run, 2) ?? []).flatMap(({ size, told: { figure } }) =>
+      figure ? [Math.abs(figure.value - 1000 * size[1]) <= 2 * figure.sd] : [],
+    );
+    expect(found.length).toBeGreaterThan(15);
+    expect(found.filter(Boolean).length / found.length).toBeGreaterThanOrEqual(0.95);
+  });
+  test('of fewer corners nothing is told', () => {
+    const picture = photographed('single', 2);
+    const { outline, kept, land } = picture;
+    const points = clicked(picture, portLine(picture, 0.9, [0.5, 0.6]), 2, 0)!;
+    const told = traceOnSkin(
+      'marking',
+      points,
+      laidOver(kept, namedPlaces(outline)),
+      land,
+      outline.spec.dimensions.length,
+    );
+    expect([told.figure, told.marking]).toEqual([null, null]);
   });
 });

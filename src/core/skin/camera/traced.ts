@@ -1,5 +1,7 @@
 import type { Point } from '@/core/geometry/polygon';
+import type { MarkingPlace } from '@/core/markings/place';
 import { between, type Xyz } from '@/core/outline/body';
+import { project as drawnAt } from '@/core/outline/drawing';
 import { cross, dot, plus, unit, way } from '@/core/outline/space';
 import { isSide, type View } from '@/core/outline/zones';
 import { GRAZING_DEG, isKnown, type Landed, type Lander } from './landing';
@@ -14,6 +16,9 @@ export const SKIN_TOOLS = {
   diameter: { title: 'Diameter', least: 3, most: 3 },
   angle: { title: 'Angle', least: 3, most: 3 },
   area: { title: 'Area', least: 3, most: 60 },
+  marking: { title: 'Marking', least: 3, most: 3 },
+  /** How soft a border is, across it: its greys tell that, not its length. */
+  edge: { title: 'Edge', least: 2, most: 2 },
 } as const;
 export type SkinTool = keyof typeof SKIN_TOOLS;
 
@@ -26,6 +31,8 @@ export type FigureOf =
   /** Of a border along the span: mean distance from the centre line, mm. */
   | 'breadth'
   | 'length'
+  /** Of a marking, along the skin, mm. */
+  | 'high'
   | 'diameter'
   | 'angle'
   | 'area';
@@ -57,22 +64,36 @@ export interface Traced {
   zones: string[];
   /** The view in which it is best drawn. */
   view: View | null;
+  /** Where a marking lies, as far as it was traced as one. */
+  marking: TracedMarking | null;
   says: string[];
+}
+
+/** A marking by three of its corners: lower left, lower right and upper left as it is read. */
+export interface TracedMarking {
+  zone: string;
+  place: MarkingPlace;
+  /** Along the skin, mm. */
+  wideMm: number;
+  highMm: number;
 }
 
 /** Points as clicked are off by about so many px. */
 const CLICK_SD_PX = 1;
 /** A line is followed on the skin in steps of so many px. */
 const STEP_PX = 12;
+/** Less askew than this, degrees, a marking is taken to stand straight: it was clicked so. */
+const ASKEW_DEG = 2;
 /** More steps than this tell nothing more. */
 const MOST_STEPS = 400;
 
-/** `points` as the camera has them: a mirrored print turned over. */
+/** `points` as the camera has them: a mirrored print turned over. `length` of the machine, m. */
 export function traceOnSkin(
   tool: SkinTool,
   points: readonly Point[],
   { camera, pairs }: Pick<LaidOver, 'camera' | 'pairs'>,
   land: Lander,
+  length: number,
 ): Traced {
   const seen = (at: Point): TracedPoint => {
     const landed = land(camera, at, CLICK_SD_PX);
@@ -87,18 +108,65 @@ export function traceOnSkin(
     says.push(`Part of it is seen more aslant than ${GRAZING_DEG}°: it is drawn dashed, and that part is not used.`);
   const corners = points.map(seen);
   const enough = points.length >= SKIN_TOOLS[tool].least;
-  const of = enough ? figureKind(tool, along) : null;
+  const of = enough && tool !== 'edge' ? figureKind(tool, along) : null;
+  const lineOf = (parts: Part[]) => ({ along: parts.map(({ at }) => seen(at)), parts });
   const line =
-    of === 'diameter' || of === 'angle' ? { along: corners, parts: oneByOne(points) } : { along, parts: followed };
+    of === 'diameter' || of === 'angle'
+      ? { along: corners, parts: oneByOne(points) }
+      : of === 'high'
+        ? lineOf(edgeIn(points, 0, 2))
+        : { along, parts: followed };
   const figure = of ? figureOf(of, points.length, line, camera, pairs) : null;
-  if (enough && !figure && says.length === 0) says.push('It cannot be told from here.');
+  if (enough && tool !== 'edge' && !figure && says.length === 0) says.push('It cannot be told from here.');
   return {
     corners: corners.map((one) => ({ ...one, sdMm: one.isKnown ? cornerSd(one, pairs) : Number.MAX_SAFE_INTEGER })),
     along,
     figure,
     zones: [...new Set(along.flatMap((one) => (one.isKnown ? [one.landed!.zone] : [])))],
     view: bestView(along),
+    marking:
+      of === 'high' && figure ? markingBy(corners, figure.value, lineOf(edgeIn(points, 0, 1)).along, length) : null,
     says,
+  };
+}
+
+/** From one corner to another. */
+const edgeIn = (points: readonly Point[], from: number, to: number): Part[] =>
+  followedIn([points[from]!, points[to]!], false).map(({ at, of }) => ({
+    at,
+    of: of.map(([corner, share]) => [corner === 0 ? from : to, share] as const),
+  }));
+
+/** `foot`: its lower edge, followed on the skin; `length` of the machine, m. */
+function markingBy(
+  corners: readonly TracedPoint[],
+  highMm: number,
+  foot: readonly TracedPoint[],
+  length: number,
+): TracedMarking | null {
+  const view = bestView([...corners, ...foot]);
+  const wideMm = figureIn(
+    'length',
+    foot.map((one) => (one.isKnown ? one.landed!.xyz : null)),
+  );
+  const [left, right, top] = corners.map((one) => (one.isKnown ? one.landed! : null));
+  if (!view || wideMm === null || !left || !right || !top) return null;
+  const drawn = ({ xyz: [x, y, z] }: Landed) => drawnAt(view, length, x / 1000, y / 1000, z / 1000);
+  const [[u, v], [toU, toV]] = [drawn(left), drawn(right)];
+  const [one, other] = [cornerIn(view, right), cornerIn(view, top)];
+  const turn = (Math.atan2(toV - v, toU - u) * 180) / Math.PI;
+  const straight = Math.round(turn / 90) * 90;
+  return {
+    zone: left.zone,
+    place: {
+      view,
+      station: (one[0] + other[0]) / 2,
+      offset: (one[1] + other[1]) / 2,
+      turn: Math.abs(turn - straight) < ASKEW_DEG ? (straight === -180 ? 180 : straight) : turn,
+      mirrored: false,
+    },
+    wideMm,
+    highMm,
   };
 }
 
@@ -133,7 +201,8 @@ function followedIn(points: readonly Point[], isClosed: boolean): Part[] {
 }
 
 /** A border is told by its height where it runs along a side, by its station where it runs across, else by how far out it lies. */
-function figureKind(tool: SkinTool, along: readonly TracedPoint[]): FigureOf | null {
+function figureKind(tool: Exclude<SkinTool, 'edge'>, along: readonly TracedPoint[]): FigureOf | null {
+  if (tool === 'marking') return 'high';
   if (tool !== 'border') return tool;
   const known = along.flatMap((one) => (one.isKnown ? [one.landed!.xyz] : []));
   const view = bestView(along);
@@ -150,7 +219,7 @@ function figureIn(of: FigureOf, line: readonly (Xyz | null)[]): number | null {
     if (!a || !b || !c) return null;
     return of === 'diameter' ? circleThrough(a, b, c) : angleAt(a, b, c);
   }
-  if (of === 'length' || of === 'area') {
+  if (of === 'length' || of === 'high' || of === 'area') {
     if (line.includes(null)) return null;
     const whole = line as readonly Xyz[];
     return of === 'area' ? areaWithin(whole) : whole.slice(1).reduce((sum, at, i) => sum + between(whole[i]!, at), 0);

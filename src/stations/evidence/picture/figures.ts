@@ -7,6 +7,7 @@ export const FIGURES: Readonly<Record<FigureOf, { unit: string; says: string; as
   station: { unit: 'mm', says: 'aft of the nose, in the mean', aspects: ['boundaryPlace', 'markingPlace'] },
   breadth: { unit: 'mm', says: 'from the centre line, in the mean', aspects: ['boundaryPlace', 'markingPlace'] },
   length: { unit: 'mm', says: 'along the skin', aspects: ['size', 'boundaryWidth', 'boundaryPlace', 'markingPlace'] },
+  high: { unit: 'mm', says: 'high', aspects: ['size'] },
   diameter: { unit: 'mm', says: 'across', aspects: ['size'] },
   angle: { unit: '°', says: 'on the machine', aspects: ['style', 'fit'] },
   area: { unit: 'm²', says: 'of skin', aspects: ['fit', 'wear'] },

@@ -6,7 +6,7 @@ import type { Pixels } from '@/core/markings/traced';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline } from '@/core/outline/outline';
 import type { Over, SchemeToHold, SeenElsewhere, TracedHere } from '@/core/skin/camera/machine-over';
-import type { StraightOn } from '@/core/skin/camera/straight-on';
+import type { LaidFlat, StraightOn } from '@/core/skin/camera/straight-on';
 import type { Mend } from '@/core/skin/camera/mends';
 import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
 import { runsOf } from '@/core/units/grouped';
@@ -34,6 +34,8 @@ const SKIN_ASKS: Readonly<Record<SkinTool, string>> = {
   diameter: 'Put three points on the rim.',
   angle: 'Put a point on one leg, on the corner, on the other leg.',
   area: 'Put points round the area.',
+  edge: 'Put a point to either side of the border, straight across it and well into each colour.',
+  marking: 'Put its lower left, its lower right and its upper left corner, as it is read.',
 };
 
 /** The machine laid over a picture: its places are set, and what is traced then lies on its skin. */
@@ -150,7 +152,11 @@ function OnSheet({
             traced={traced}
             asks={SKIN_ASKS[tool]}
             ref={figure}
-            straightOn={(pixels) => api().straightOn(machine, draft!, trace, pixels) as Promise<StraightOn | null>}
+            lengthOf={(points) => api().traced(machine, draft!, 'length', points) as Promise<TracedHere | null>}
+            straightOn={{
+              fromView: (pixels) => api().straightOn(machine, draft!, trace, pixels) as Promise<StraightOn | null>,
+              inOwnPlane: (pixels) => api().inOwnPlane(machine, draft!, trace, pixels) as Promise<LaidFlat | null>,
+            }}
           />
         ) : (
           <p role="status">Lay the machine over the picture first: then what is traced lies on its skin.</p>

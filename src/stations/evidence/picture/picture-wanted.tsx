@@ -3,7 +3,6 @@
 import { useMemo, type ReactNode } from 'react';
 import type { LookedFor } from '@/core/skin/camera/machine-over';
 import type { Viewpoint } from '@/core/skin/camera/best-seen';
-import { listed } from '@/core/units/words';
 import type { EvidencePage } from '@/stations/evidence/page-data';
 import { useSheetData, useZoneChoice } from '@/stations/shell/zone-choice';
 import { useAnswered } from '@/ui/use-standing-worker';
@@ -43,16 +42,16 @@ export function PictureWanted({
   );
   if (!found) return <p role="status">Looking round the machine ...</p>;
   const [best, next] = found.from;
-  const named = (zones: readonly string[]) =>
-    zones.length > NAMED
-      ? `${zones.slice(0, NAMED).map(titleOf).join(', ')} and ${zones.length - NAMED} more`
-      : listed(zones.map(titleOf));
+  const unseen = found.poorly.filter((one) => one.best === null);
+  // Their titles have commas of their own.
+  const named = (zones: readonly string[], most = NAMED) =>
+    [...zones.slice(0, most).map(titleOf), ...(zones.length > most ? [`${zones.length - most} more`] : [])].join('; ');
   return (
     <div className="picture-wanted">
       {best ? (
         <p role="status">
           A picture taken from <strong>{viewpointInWords(best.from)}</strong> would settle most: it shows{' '}
-          {Math.round(100 * best.share)} % of what is open, {named(best.zones)}.
+          {Math.round(100 * best.share)} % of what is open ({named(best.zones)}).
           {next ? (
             <>
               {' '}
@@ -71,26 +70,27 @@ export function PictureWanted({
         <>
           <h3>What no picture shows well</h3>
           <ul>
+            {unseen.length > 0 ? (
+              <li>
+                In none of them:{' '}
+                {named(
+                  unseen.map(({ zone }) => zone),
+                  Infinity,
+                )}
+              </li>
+            ) : null}
             {found.poorly.map(({ zone, best: seen }) => {
               const source = seen && data.sources.find(({ id }) => id === seen.picture);
-              return (
+              return source ? (
                 <li key={zone}>
-                  {titleOf(zone)}:{' '}
-                  {source ? (
-                    <>
-                      best {Math.round(seen!.deg)}°,{' '}
-                      {seen!.share < 0.95 ? `${Math.round(100 * seen!.share)} % of it, ` : ''}
-                      in{' '}
-                      <button type="button" className="row-button inline" onClick={() => onSource(source.id)}>
-                        {source.title}
-                      </button>
-                      {source.dated ? `, ${source.dated}` : ''}
-                    </>
-                  ) : (
-                    'in none'
-                  )}
+                  {titleOf(zone)}: best {Math.round(seen.deg)}°,{' '}
+                  {seen.share < 0.95 ? `${Math.round(100 * seen.share)} % of it, ` : ''}in{' '}
+                  <button type="button" className="row-button inline" onClick={() => onSource(source.id)}>
+                    {source.title}
+                  </button>
+                  {source.dated ? `, ${source.dated}` : ''}
                 </li>
-              );
+              ) : null;
             })}
           </ul>
           <p className="dim">

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Point } from '@/core/geometry/polygon';
 import type { NamedPlace } from '@/core/outline/named-places';
-import type { KeptCamera } from '@/core/skin/camera/kept-camera';
+import { NOTHING_LAID, type KeptCamera } from '@/core/skin/camera/kept-camera';
 import type { SourceRow } from '@/stations/evidence/page-data';
 
 export type Laying = ReturnType<typeof useLaying>;
@@ -17,14 +17,7 @@ export function useLaying(
   const [before, setBefore] = useState<readonly (KeptCamera | null)[]>([]);
   const [named, setNamed] = useState<string | null>(null);
   const [skipped, setSkipped] = useState<ReadonlySet<string>>(new Set());
-  const begun: KeptCamera | null = size && {
-    ...size,
-    points: [],
-    focalPx: null,
-    free: [],
-    isMirrored: false,
-    isFlying: false,
-  };
+  const begun: KeptCamera | null = size && { ...size, ...NOTHING_LAID };
   const draft = own ?? kept ?? begun;
   const points = draft?.points ?? [];
   const isSet = (id: string) => points.some(({ place }) => place === id);
