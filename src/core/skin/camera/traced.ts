@@ -99,7 +99,7 @@ export function traceOnSkin(
     const landed = land(camera, at, CLICK_SD_PX);
     return { at, landed, isKnown: isKnown(landed) };
   };
-  const followed = followedIn(points, tool === 'area');
+  const followed = followedIn(asDrawn(tool, points), tool === 'area');
   const along = followed.map(({ at }) => seen(at));
   const says: string[] = [];
   if (along.some(({ landed }) => landed === null))
@@ -169,6 +169,10 @@ function markingBy(
     highMm,
   };
 }
+
+/** In the order in which they are joined: a marking's side and foot meet at its lower left corner, which is clicked first. */
+export const asDrawn = (tool: SkinTool, points: readonly Point[]): readonly Point[] =>
+  tool === 'marking' && points.length === 3 ? [points[2]!, points[0]!, points[1]!] : points;
 
 /** A point of a line with the share that each of its two corners has in it. */
 interface Part {

@@ -7,6 +7,7 @@ import type { EvidencePage } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useSheetData } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
+import { MarkingChoice } from './marking-choice';
 import { SEEN_FROM, takenIn } from './straight-on-picture';
 
 /** Takes a piece that was laid flat into the house, and goes on with its identity. */
@@ -73,13 +74,7 @@ export function AsArtwork({ data, flat }: { data: EvidencePage; flat: LaidFlat }
   return (
     <div className="measured-target">
       becomes the artwork of{' '}
-      <select value={marking.id} onChange={({ target }) => setChosen(target.value)} aria-label="Artwork of">
-        {artworks.map(({ id, title }) => (
-          <option key={id} value={id}>
-            {title}
-          </option>
-        ))}
-      </select>{' '}
+      <MarkingChoice label="Artwork of" markings={artworks} chosen={marking.id} onChoose={setChosen} />{' '}
       <Button
         variant="outlined"
         disabled={busy}

@@ -9,6 +9,7 @@ import type { EvidencePage } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useSheetData } from '@/stations/shell/zone-choice';
 import { useShown } from '@/ui/shown-units';
+import { MarkingChoice } from './marking-choice';
 import { SEEN_FROM } from './straight-on-picture';
 
 /** "1 240 mm up at 4 310 mm aft of the nose, 820 wide, turned by 3 degrees": where a marking was traced. */
@@ -37,13 +38,7 @@ export function IntoMarking({ data, traced }: { data: EvidencePage; traced: Trac
   return (
     <div className="measured-target">
       goes into the scheme as{' '}
-      <select value={marking.id} onChange={({ target }) => setChosen(target.value)} aria-label="Marking in the scheme">
-        {markings.map(({ id, title }) => (
-          <option key={id} value={id}>
-            {title}
-          </option>
-        ))}
-      </select>{' '}
+      <MarkingChoice label="Marking in the scheme" markings={markings} chosen={marking.id} onChoose={setChosen} />{' '}
       <label>
         <input type="checkbox" checked={takesHeight} onChange={({ target }) => setTakesHeight(target.checked)} />{' '}
         {shown(`${Math.round(traced.highMm)} mm`)} high

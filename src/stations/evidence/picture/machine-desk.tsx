@@ -8,7 +8,7 @@ import { buildOutline } from '@/core/outline/outline';
 import type { Over, SchemeToHold, SeenElsewhere, TracedHere } from '@/core/skin/camera/machine-over';
 import type { LaidFlat, StraightOn } from '@/core/skin/camera/straight-on';
 import type { Mend } from '@/core/skin/camera/mends';
-import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
+import { asDrawn, SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
 import { runsOf } from '@/core/units/grouped';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
@@ -238,7 +238,7 @@ function TraceLine({
   return (
     <>
       <LightOverDark
-        d={pathOf(trace, tool === 'area' && trace.length > 2)}
+        d={pathOf(asDrawn(tool, trace), tool === 'area' && trace.length > 2)}
         px={px}
         light={1.2}
         dark={2.6}
