@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import exifReader from 'exif-reader';
+import exifReader, { type Exif } from 'exif-reader';
 import decodeHeic from 'heic-decode';
 import sharp, { type Metadata, type Sharp } from 'sharp';
 import { isDay, type Day } from '@/core/units/day';
@@ -87,32 +87,34 @@ async function reencoded(bytes: Uint8Array): Promise<EncodedPicture> {
     .toBuffer({ resolveWithObject: true });
   const { width, height } = info;
   const thumbnail = await small(picture, THUMBNAIL_EDGE, 78);
-  return { picture, thumbnail, width, height, takenOn: dayTaken(meta.exif), focalPx: focalIn(meta.exif, info) };
+  const tags = tagsIn(meta.exif);
+  return { picture, thumbnail, width, height, takenOn: dayTaken(tags), focalPx: focalIn(tags, info) };
 }
 
-/** The day that the camera wrote into the file; null where it wrote none. It is offered, never believed: scans carry the scanner's day. */
-function dayTaken(exif: Buffer | undefined): Day | null {
+/** What the camera wrote into the file; null where it wrote nothing that can be read. */
+function tagsIn(exif: Buffer | undefined): Exif['Photo'] | null {
   try {
-    // The reader takes the camera's wall clock for universal time: its day is the day as written.
-    const taken = exif && exifReader(exif).Photo?.DateTimeOriginal;
-    const day = taken ? taken.toISOString().slice(0, 10) : '';
-    return isDay(day) ? day : null;
+    return (exif && exifReader(exif).Photo) ?? null;
   } catch {
     return null;
   }
+}
+
+/** Null where the tags name none. It is offered, never believed: scans carry the scanner's day. */
+function dayTaken(tags: Exif['Photo'] | null): Day | null {
+  // The reader takes the camera's wall clock for universal time: its day is the day as written.
+  const taken = tags?.DateTimeOriginal;
+  const day = taken && !Number.isNaN(taken.getTime()) ? taken.toISOString().slice(0, 10) : '';
+  return isDay(day) ? day : null;
 }
 
 /** Diagonal of a frame of 36 by 24 mm, on which tags reckon a focal length (CIPA DC-008, FocalLengthIn35mmFilm). */
 const SMALL_FRAME_MM = Math.hypot(36, 24);
 
-/** Null where the camera wrote none. It is offered as well: of a print that was photographed it is the lens of the copy. */
-function focalIn(exif: Buffer | undefined, { width, height }: { width: number; height: number }): number | null {
-  try {
-    const mm = exif && exifReader(exif).Photo?.FocalLengthIn35mmFilm;
-    return typeof mm === 'number' && mm > 0 ? (mm * Math.hypot(width, height)) / SMALL_FRAME_MM : null;
-  } catch {
-    return null;
-  }
+/** Null where the tags name none. It is offered as well: of a print that was photographed it is the lens of the copy. */
+function focalIn(tags: Exif['Photo'] | null, { width, height }: { width: number; height: number }): number | null {
+  const mm = tags?.FocalLengthIn35mmFilm;
+  return typeof mm === 'number' && mm > 0 ? (mm * Math.hypot(width, height)) / SMALL_FRAME_MM : null;
 }
 
 const small = (picture: Uint8Array, edge: number, quality: number): Promise<Buffer> =>

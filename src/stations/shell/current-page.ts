@@ -7,6 +7,9 @@ export interface PageRevision {
   shelf: number;
 }
 
+/** As an address names it. */
+export const revisionInWords = ({ brief, shelf }: PageRevision): string => `${brief}.${shelf}`;
+
 /** What the server made of a brief, and of which revision and minute: the same name, the same page. */
 export interface Made<T = unknown> {
   of: string;

@@ -1,14 +1,13 @@
 'use client';
 
 import { createContext, useContext, useEffect, useRef } from 'react';
-import type { PageRevision } from './current-page';
+import { revisionInWords, type PageRevision } from './current-page';
 import { AGAIN_MS } from './again';
 
 export const PageRevisionContext = createContext<PageRevision>({ brief: 0, shelf: 0 });
 /** What the page was made from, as an address names it that is asked for anew when that changes. */
 export function useRevisionInWords(): string {
-  const { brief, shelf } = useContext(PageRevisionContext);
-  return `${brief}.${shelf}`;
+  return revisionInWords(useContext(PageRevisionContext));
 }
 
 /**

@@ -1,4 +1,5 @@
-import type { Pixels } from './grey';
+import { betweenPixels } from '@/core/geometry/between-pixels';
+import { lumaAt, type Pixels } from './grey';
 import type { XY } from './homography';
 
 /** How soft a border of two colours is in a picture: its greys across it, and the normal distribution function that fits them best. */
@@ -6,19 +7,6 @@ import type { XY } from './homography';
 /** Greys are read so far apart, px, and each is the mean of so many to either side, along the border. */
 export const EDGE_STEP_PX = 0.5;
 const BESIDE_PX = 2;
-
-/** Grey (Rec. 709 luma, 0..255) between pixels; null beyond the picture. */
-function greyAt({ width, height, data }: Pixels, [u, v]: XY): number | null {
-  const [x, y] = [u - 0.5, v - 0.5];
-  const [i, j] = [Math.floor(x), Math.floor(y)];
-  if (i < 0 || j < 0 || i + 1 >= width || j + 1 >= height) return null;
-  const of = (column: number, row: number) => {
-    const at = 4 * (row * width + column);
-    return 0.2126 * data[at]! + 0.7152 * data[at + 1]! + 0.0722 * data[at + 2]!;
-  };
-  const [s, t] = [x - i, y - j];
-  return (1 - t) * ((1 - s) * of(i, j) + s * of(i + 1, j)) + t * ((1 - s) * of(i, j + 1) + s * of(i + 1, j + 1));
-}
 
 /** Greys from one point to another, straight across a border; null where that runs beyond the picture. */
 export function profileAcross(pixels: Pixels, from: XY, to: XY): number[] | null {
@@ -28,7 +16,10 @@ export function profileAcross(pixels: Pixels, from: XY, to: XY): number[] | null
   const profile = Array.from({ length: steps + 1 }, (_, i) => {
     const at = i * EDGE_STEP_PX;
     const beside = Array.from({ length: 2 * BESIDE_PX + 1 }, (__, k) => k - BESIDE_PX);
-    const greys = beside.flatMap((k) => greyAt(pixels, [from[0] + at * du - k * dv, from[1] + at * dv + k * du]) ?? []);
+    const greys = beside.flatMap((k) => {
+      const mixed = betweenPixels(pixels, [from[0] + at * du - k * dv, from[1] + at * dv + k * du]);
+      return mixed ? [mixed((pixel) => lumaAt(pixels.data, 4 * pixel))] : [];
+    });
     return greys.length > 0 ? greys.reduce((sum, grey) => sum + grey, 0) / greys.length : null;
   });
   return profile.includes(null) ? null : (profile as number[]);

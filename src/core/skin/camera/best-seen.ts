@@ -1,12 +1,11 @@
 import { isInRegion } from '@/core/geometry/clip';
 import { extentOf, halton, type Point } from '@/core/geometry/polygon';
-import { between, type Xyz } from '@/core/outline/body';
+import type { Xyz } from '@/core/outline/body';
 import { areaOn } from '@/core/outline/chart';
 import type { Outline } from '@/core/outline/outline';
 import { plus, times, unit } from '@/core/outline/space';
-import { GRAZING_DEG, type Lander } from './landing';
-import { SAME_MM } from './straight-on';
-import { lookingAt, project, type Camera } from './view';
+import { isKnown, seenAt, type Lander } from './landing';
+import { lookingAt, type Camera } from './view';
 
 /** How well pictures see the zones of a machine, and from where a picture would show most of what is open. */
 
@@ -57,13 +56,10 @@ export function seenOf(
   land: Lander,
   size: { width: number; height: number } | null,
 ): SeenFrom {
+  const isBeside = ([u, v]: Point) => size !== null && (u < 0 || v < 0 || u > size.width || v > size.height);
   const degs = places.flatMap((place) => {
-    const at = project(camera, place);
-    if (!at || (size && (at[0] < 0 || at[1] < 0 || at[0] > size.width || at[1] > size.height))) return [];
-    const landed = land(camera, at, 1);
-    return landed && landed.grazingDeg >= GRAZING_DEG && between(landed.xyz, place) < SAME_MM
-      ? [landed.grazingDeg]
-      : [];
+    const seen = seenAt(place, camera, land);
+    return seen && !isBeside(seen.at) && isKnown(seen.landed) ? [seen.landed.grazingDeg] : [];
   });
   degs.sort((a, b) => a - b);
   return { share: degs.length / places.length, deg: degs[Math.floor(degs.length / 2)] ?? 0 };

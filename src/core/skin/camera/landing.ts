@@ -7,7 +7,7 @@ import type { Solid } from '@/core/outline/solid';
 import { cross, dot, plus, times, way } from '@/core/outline/space';
 import type { Point } from '@/core/geometry/polygon';
 import { meetSkin, type Met, type Skin } from './meet-skin';
-import type { Camera, Rotation } from './view';
+import { project, type Camera, type Rotation } from './view';
 
 /** Where a point of a picture lies on a machine: its zone, its place on the surface, and how well that is known. */
 
@@ -34,6 +34,16 @@ export const TURNING: ReadonlySet<string> = new Set(['propeller', 'rotor-blades'
 const MM = 1000;
 
 export type Lander = (camera: Camera, point: Point, sdPx: number) => Landed | null;
+
+/** A place further off than this, mm, is another one: something lies before it. */
+const SAME_MM = 30;
+
+/** Where a camera sees a place of the skin (mm); null where it does not, or something lies before it. */
+export function seenAt(place: Xyz, camera: Camera, land: Lander): { at: Point; landed: Landed } | null {
+  const at = project(camera, place);
+  const landed = at && land(camera, at, 1);
+  return landed && between(landed.xyz, place) < SAME_MM ? { at, landed } : null;
+}
 
 /** `isFlying`: with its gear up. */
 export function landerOn(outline: Outline, isFlying: boolean): Lander {

@@ -1,7 +1,7 @@
 import type { Point } from '@/core/geometry/polygon';
 import { planeOn, type PlaceableMarking } from '@/core/markings/placing';
 import type { Pixels } from '@/core/markings/traced';
-import { between, type Xyz } from '@/core/outline/body';
+import type { Xyz } from '@/core/outline/body';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline, type OutlineSpec } from '@/core/outline/outline';
 import { times } from '@/core/outline/space';
@@ -15,12 +15,12 @@ import { CLOSED } from '../pose';
 import { bestViewpoints, placesOver, seenPoorly, type BestSeen, type Wanted, type WouldShow } from './best-seen';
 import { NoCamera } from './find-camera';
 import type { KeptCamera } from './kept-camera';
-import { landerOn, TURNING, type Lander } from './landing';
+import { landerOn, seenAt, TURNING, type Lander } from './landing';
 import { goneSince, isMirrorLikely, laidOver, movedSince, unmirrored, type LaidOver } from './laid-over';
 import { linesOf, linesSeen, type LinesOf } from './seen-lines';
-import { inOwnPlane, SAME_MM, straightOn, type LaidFlat, type Seen, type StraightOn } from './straight-on';
+import { inOwnPlane, straightOn, type LaidFlat, type Seen, type StraightOn } from './straight-on';
 import { cornerIn, traceOnSkin, type SkinTool, type Traced } from './traced';
-import { eyeOf, project, seenNear } from './view';
+import { eyeOf, seenNear } from './view';
 
 /** A machine over the pictures of a brief: made ready once, then asked again and again while places and traces are pulled about. */
 
@@ -201,9 +201,8 @@ export class MachineOver {
     if (laid instanceof NoCamera) return [];
     const land = this.lander(kept.isFlying);
     const shownHere = (place: Xyz): Point | null => {
-      const seen = project(laid.camera, place);
-      const here = seen && land(laid.camera, seen, 1);
-      return here && between(here.xyz, place) < SAME_MM ? unmirrored(kept, seen) : null;
+      const seen = seenAt(place, laid.camera, land);
+      return seen && unmirrored(kept, seen.at);
     };
     return traces.flatMap(({ id, label, camera: other, tool, points }) => {
       const there = this.tracedIn(other, tool, points);

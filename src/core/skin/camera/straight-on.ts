@@ -1,16 +1,17 @@
+import { betweenPixels } from '@/core/geometry/between-pixels';
 import { isInRegion } from '@/core/geometry/clip';
 import { extentOf, type Point } from '@/core/geometry/polygon';
 import type { Pixels } from '@/core/markings/traced';
 import type { MarkingPlace } from '@/core/markings/place';
 import { turned, type PlaneOn } from '@/core/markings/placing';
-import { between, type Xyz } from '@/core/outline/body';
+import type { Xyz } from '@/core/outline/body';
 import { project as drawnAt } from '@/core/outline/drawing';
 import type { Outline } from '@/core/outline/outline';
 import { times } from '@/core/outline/space';
 import type { View } from '@/core/outline/zones';
 import { fromDrawn } from '@/core/scheme/laid';
-import type { Landed, Lander } from './landing';
-import { project, type Camera } from './view';
+import { seenAt, type Landed, type Lander } from './landing';
+import type { Camera } from './view';
 
 /** A piece of a picture laid flat at true scale. */
 export interface LaidFlat extends Pixels {
@@ -31,8 +32,6 @@ const LONGEST_PX = 480;
 const EVERY_PX = 12;
 /** So much is shown beyond what was drawn round, as a share of it. */
 const BEYOND = 0.04;
-/** A place further off than this, mm, is another one: something lies before it. */
-export const SAME_MM = 30;
 
 /** Of a piece of the picture: where in it a place is seen, px of the pixels that are given. */
 export interface Seen {
@@ -108,9 +107,8 @@ function laidFlat(
   const [columns, rows] = [Math.ceil(width / EVERY_PX) + 1, Math.ceil(height / EVERY_PX) + 1];
   const grid = Array.from({ length: columns * rows }, (_, i) => {
     const place = placeAt([(i % columns) * EVERY_PX * mPerPx, Math.floor(i / columns) * EVERY_PX * mPerPx]);
-    const shown = place && project(seen.camera, place);
-    const here = shown && seen.land(seen.camera, shown, 1);
-    return here && between(here.xyz, place) < SAME_MM ? seen.inPixels(shown) : null;
+    const shown = place && seenAt(place, seen.camera, seen.land);
+    return shown && seen.inPixels(shown.at);
   });
   const data = new Uint8ClampedArray(4 * width * height);
   let shown = 0;
@@ -122,21 +120,15 @@ function laidFlat(
       if (!a || !b || !c || !d) continue;
       const [s, t] = [column / EVERY_PX - i, row / EVERY_PX - j];
       const mixed = (k: 0 | 1) => (1 - t) * ((1 - s) * a[k] + s * b[k]) + t * ((1 - s) * c[k] + s * d[k]);
-      if (sample(pixels, mixed(0), mixed(1), data, 4 * (row * width + column))) shown += 1;
+      if (sample(pixels, [mixed(0), mixed(1)], data, 4 * (row * width + column))) shown += 1;
     }
   return { width, height, data, mmPerPx: mPerPx * 1000, shown: shown / (width * height) };
 }
 
-/** The colour at a place between pixels, straight between the four about it; false beyond the picture. */
-function sample({ width, height, data }: Pixels, u: number, v: number, into: Uint8ClampedArray, at: number): boolean {
-  const [x, y] = [u - 0.5, v - 0.5];
-  const [i, j] = [Math.floor(x), Math.floor(y)];
-  if (i < 0 || j < 0 || i + 1 >= width || j + 1 >= height) return false;
-  const [s, t] = [x - i, y - j];
-  for (let k = 0; k < 4; k += 1) {
-    const of = (column: number, row: number) => data[4 * (row * width + column) + k]!;
-    into[at + k] =
-      (1 - t) * ((1 - s) * of(i, j) + s * of(i + 1, j)) + t * ((1 - s) * of(i, j + 1) + s * of(i + 1, j + 1));
-  }
+/** The colour at a place between pixels; false beyond the picture. */
+function sample(pixels: Pixels, at: Point, into: Uint8ClampedArray, from: number): boolean {
+  const mixed = betweenPixels(pixels, at);
+  if (!mixed) return false;
+  for (let k = 0; k < 4; k += 1) into[from + k] = mixed((pixel) => pixels.data[4 * pixel + k]!);
   return true;
 }

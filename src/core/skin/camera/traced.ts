@@ -109,12 +109,13 @@ export function traceOnSkin(
   const corners = points.map(seen);
   const enough = points.length >= SKIN_TOOLS[tool].least;
   const of = enough && tool !== 'edge' ? figureKind(tool, along) : null;
-  const lineOf = (parts: Part[]) => ({ along: parts.map(({ at }) => seen(at)), parts });
+  // A marking's side ends, and its foot begins, at its lower left corner.
+  const turns = of === 'high' ? followed.findIndex(({ of: shares }) => shares.at(-1)!.join() === '1,1') : 0;
   const line =
     of === 'diameter' || of === 'angle'
       ? { along: corners, parts: oneByOne(points) }
       : of === 'high'
-        ? lineOf(edgeIn(points, 0, 2))
+        ? { along: along.slice(0, turns + 1), parts: followed.slice(0, turns + 1) }
         : { along, parts: followed };
   const figure = of ? figureOf(of, points.length, line, camera, pairs) : null;
   if (enough && tool !== 'edge' && !figure && says.length === 0) says.push('It cannot be told from here.');
@@ -124,18 +125,10 @@ export function traceOnSkin(
     figure,
     zones: [...new Set(along.flatMap((one) => (one.isKnown ? [one.landed!.zone] : [])))],
     view: bestView(along),
-    marking:
-      of === 'high' && figure ? markingBy(corners, figure.value, lineOf(edgeIn(points, 0, 1)).along, length) : null,
+    marking: of === 'high' && figure ? markingBy(corners, figure.value, along.slice(turns), length) : null,
     says,
   };
 }
-
-/** From one corner to another. */
-const edgeIn = (points: readonly Point[], from: number, to: number): Part[] =>
-  followedIn([points[from]!, points[to]!], false).map(({ at, of }) => ({
-    at,
-    of: of.map(([corner, share]) => [corner === 0 ? from : to, share] as const),
-  }));
 
 /** `foot`: its lower edge, followed on the skin; `length` of the machine, m. */
 function markingBy(

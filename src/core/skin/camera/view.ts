@@ -86,10 +86,10 @@ export function squared(right: Xyz, down: Xyz): Rotation {
   return [first, second, cross(first, second)];
 }
 
-/** Of a camera at a place that looks at another, held level; looking straight up or down it has the nose above. */
-export function lookingAt(centre: Xyz, aim: Xyz): Rotation {
+/** Of a camera at a place that looks at another, with `up` above; looking straight up or down it has the nose above. */
+export function lookingAt(centre: Xyz, aim: Xyz, up: Xyz = [0, 0, 1]): Rotation {
   const ahead = unit(way(centre, aim));
-  const right = unit(cross(ahead, Math.abs(ahead[2]) > 0.97 ? [-1, 0, 0] : [0, 0, 1]));
+  const right = unit(cross(ahead, Math.abs(ahead[2]) > 0.97 ? [-1, 0, 0] : up));
   return [right, cross(ahead, right), ahead];
 }
 

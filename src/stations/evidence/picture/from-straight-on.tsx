@@ -11,50 +11,55 @@ import { MarkingChoice } from './marking-choice';
 import { SEEN_FROM, takenIn } from './straight-on-picture';
 
 /** Takes a piece that was laid flat into the house, and goes on with its identity. */
-function useTakenIn(): [
-  take: (flat: LaidFlat, then: (id: string) => Promise<unknown>) => Promise<void>,
-  busy: boolean,
-] {
+function TakeIn({
+  flat,
+  then,
+  children,
+}: {
+  flat: LaidFlat;
+  then: (pictureId: string) => Promise<unknown>;
+  children: ReactNode;
+}): ReactNode {
   const { tell } = useSaving();
   const [busy, setBusy] = useState(false);
-  const take = async (flat: LaidFlat, then: (id: string) => Promise<unknown>) => {
+  const take = async () => {
     setBusy(true);
     const taken = await takenIn(flat);
     if ('fault' in taken) tell(`It was not taken in: ${taken.fault}`);
     else await then(taken.id);
     setBusy(false);
   };
-  return [take, busy];
+  return (
+    <Button variant="outlined" disabled={busy} onClick={() => void take()}>
+      {children}
+    </Button>
+  );
 }
 
 /** One press lays it under the drawing of its view, where it belongs. */
 export function UnderDrawing({ data, flat }: { data: EvidencePage; flat: StraightOn }): ReactNode {
   const { keep } = useKeep(data.briefId, 'evidence');
-  const [take, busy] = useTakenIn();
   const under = data.underlays.find(({ view }) => view === flat.view) ?? null;
   const [[left, top], [right, bottom]] = flat.corners;
   return (
-    <Button
-      variant="outlined"
-      disabled={busy}
-      onClick={() =>
-        void take(flat, (pictureId) =>
-          keep(
-            'underlay',
-            under,
-            {
-              view: flat.view,
-              pictureId,
-              fromPoint: { u: 0, v: 0, x: left, y: top },
-              toPoint: { u: 1, v: 1, x: right, y: bottom },
-            },
-            `It lies under the drawing ${SEEN_FROM[flat.view]} now, at Markings`,
-          ),
+    <TakeIn
+      flat={flat}
+      then={(pictureId) =>
+        keep(
+          'underlay',
+          under,
+          {
+            view: flat.view,
+            pictureId,
+            fromPoint: { u: 0, v: 0, x: left, y: top },
+            toPoint: { u: 1, v: 1, x: right, y: bottom },
+          },
+          `It lies under the drawing ${SEEN_FROM[flat.view]} now, at Markings`,
         )
       }
     >
       {under ? 'Lay it under the drawing instead of what lies there' : 'Lay it under the drawing'}
-    </Button>
+    </TakeIn>
   );
 }
 
@@ -62,7 +67,6 @@ export function UnderDrawing({ data, flat }: { data: EvidencePage; flat: Straigh
 export function AsArtwork({ data, flat }: { data: EvidencePage; flat: LaidFlat }): ReactNode {
   const { keep } = useKeep(data.briefId, 'evidence');
   const sheet = useSheetData();
-  const [take, busy] = useTakenIn();
   const [chosen, setChosen] = useState('');
   const artworks = data.markings.flatMap((marking) => {
     const laid = sheet?.markings.find(({ id }) => id === marking.id);
@@ -75,25 +79,22 @@ export function AsArtwork({ data, flat }: { data: EvidencePage; flat: LaidFlat }
     <div className="measured-target">
       becomes the artwork of{' '}
       <MarkingChoice label="Artwork of" markings={artworks} chosen={marking.id} onChoose={setChosen} />{' '}
-      <Button
-        variant="outlined"
-        disabled={busy}
-        onClick={() =>
-          void take(flat, (pictureId) =>
-            keep(
-              'marking',
-              marking,
-              {
-                design: { ...marking.design, pictureId, aspect: Math.round((1000 * flat.width) / flat.height) / 1000 },
-                heightMm: Math.round(flat.height * flat.mmPerPx),
-              },
-              `${marking.title} shows it now; trace it at Markings, or print it`,
-            ),
+      <TakeIn
+        flat={flat}
+        then={(pictureId) =>
+          keep(
+            'marking',
+            marking,
+            {
+              design: { ...marking.design, pictureId, aspect: Math.round((1000 * flat.width) / flat.height) / 1000 },
+              heightMm: Math.round(flat.height * flat.mmPerPx),
+            },
+            `${marking.title} shows it now; trace it at Markings, or print it`,
           )
         }
       >
         Make it its artwork
-      </Button>
+      </TakeIn>
     </div>
   );
 }
