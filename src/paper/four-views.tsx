@@ -2,7 +2,8 @@ import { UNMEASURED } from '@/core/colour/unmeasured';
 import { G, Path, Svg, Text, View as Box } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { artworkIn, schemeOn } from '@/core/markings/placing';
-import { fieldsInView, shapesUnderFields } from '@/core/scheme/in-view';
+import { fieldsInView } from '@/core/scheme/in-view';
+import { ringsOf, shapesUnderFields } from '@/core/scheme/shown-field';
 import type { Polygon } from '@/core/geometry/polygon';
 import { buildOutline, type Outline } from '@/core/outline/outline';
 import { VIEWS, type View } from '@/core/outline/zones';
@@ -91,12 +92,14 @@ function PdfView({
                   strokeWidth={0.6}
                   {...(colour ? {} : { strokeDasharray: '2 1.5' })}
                 />
-                {over.map(({ rings, code }, k) => (
+                {over.map((piece, k) => (
                   <Path
                     key={k}
-                    d={rings.map((ring) => d(ring)).join('')}
+                    d={ringsOf(piece)
+                      .map((ring) => d(ring))
+                      .join('')}
                     fillRule="evenodd"
-                    fill={sheet.inks[code] ?? UNMEASURED}
+                    fill={sheet.inks[piece.code] ?? UNMEASURED}
                   />
                 ))}
               </G>

@@ -2,14 +2,12 @@
 
 import { UNMEASURED } from '@/core/colour/unmeasured';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import type { Outline } from '@/core/outline/outline';
+import type { ShownView, ShownViews } from '@/core/markings/views';
 import { VIEWS, type View } from '@/core/outline/zones';
-import { fieldsInView } from '@/core/scheme/in-view';
 import { roundBarShown } from '@/core/units/length';
-import type { SheetData, ZoneData } from './sheet-data';
+import type { ShownSheet, ZoneData } from './sheet-data';
 import { fillOf, VIEW_TITLES, type SheetMode } from './fill-of';
 import { Lasso } from './lasso';
-import { useDrawn } from './use-drawn';
 import { ViewDrawing, viewBox, type Fill } from './view-drawing';
 import { useMeasures } from '@/ui/shown-units';
 import './sheet.css';
@@ -26,7 +24,7 @@ export interface SheetOverlay {
 }
 
 interface Props {
-  data: SheetData;
+  data: ShownSheet;
   overlay?: SheetOverlay | null;
   mode: SheetMode;
   selected: string | null;
@@ -52,7 +50,6 @@ export function AirframeSheet({
 }: Props): ReactNode {
   const measures = useMeasures();
   const { shown } = measures;
-  const { outline, painted } = useDrawn(data);
   const list = useRef<HTMLUListElement>(null);
   // The chosen zone comes into sight in the list, and nothing else moves.
   useEffect(() => {
@@ -61,7 +58,7 @@ export function AirframeSheet({
   const [alone, setAlone] = useState<View | null>(null);
   const zones = useMemo(() => new Map(data.zones.map((zone) => [zone.key, zone])), [data.zones]);
   const views = alone ? [alone] : VIEWS;
-  const extent = (view: View) => outline.extents[view];
+  const extent = (view: View) => data.views[view].extent;
   const wide = (view: View) => extent(view).right - extent(view).left;
   const scale = alone
     ? Math.min((width - 8) / wide(alone), 380 / (extent(alone).bottom - extent(alone).top))
@@ -88,10 +85,18 @@ export function AirframeSheet({
 
   const barMm = roundBarShown((((width * 0.45) / scale) * 1000) / data.denominator, measures.units);
   const barPx = ((barMm * data.denominator) / 1000) * scale;
+  const showsColours = mode === 'colours' || mode === 'markings';
+  // Another day's colours are those of whole zones.
+  const drawnIn = (view: View): ShownView => {
+    const all = data.views[view];
+    if (overlay)
+      return { ...all, fields: [], artwork: all.artwork.filter(({ marking }) => !overlay.hidden.has(marking)) };
+    return showsColours ? all : { ...all, fields: [], artwork: [] };
+  };
   const drawing = (view: View) => (
     <ViewDrawing
-      outline={outline}
       view={view}
+      drawn={drawnIn(view)}
       scale={scale}
       selected={selected}
       onSelect={choose}
@@ -99,16 +104,6 @@ export function AirframeSheet({
       idPrefix="sheet"
       zoneTitle={titleOf}
       fillOf={(zone) => (overlay ? overlaid(overlay, zone) : fillOf(mode, zones.get(zone)))}
-      markings={
-        overlay
-          ? data.markings.filter((marking) => !overlay.hidden.has(marking.id))
-          : mode === 'certainty' || mode === 'progress'
-            ? []
-            : data.markings
-      }
-      painted={
-        overlay || (mode !== 'colours' && mode !== 'markings') ? undefined : fieldsInView(outline, painted, view)
-      }
       inkOf={(code) => data.inks[code] ?? UNMEASURED}
     />
   );
@@ -119,7 +114,7 @@ export function AirframeSheet({
           <figure
             key={view}
             className={`view-${view}`}
-            style={{ width: alone ? '100%' : viewBox(outline, view, scale).width }}
+            style={{ width: alone ? '100%' : viewBox(extent(view), scale).width }}
           >
             <figcaption>
               <button
@@ -137,13 +132,12 @@ export function AirframeSheet({
               aria-label={`Zones seen from ${VIEW_TITLES[view].toLowerCase()}, arrow keys choose`}
               tabIndex={0}
               onKeyDown={step}
-              aria-activedescendant={drawnId(outline, view, selected)}
+              aria-activedescendant={drawnId(data.views, view, selected)}
               aria-multiselectable={onSeveral ? true : undefined}
             >
               {onSeveral ? (
                 <Lasso
-                  outline={outline}
-                  view={view}
+                  drawn={data.views[view]}
                   scale={scale}
                   onRound={(zones) => {
                     onSelect(null);
@@ -195,8 +189,8 @@ export function AirframeSheet({
 }
 
 /** The element of a zone on a view, where that view shows it. */
-function drawnId(outline: Outline, view: View, zone: string | null): string | undefined {
-  return outline.drawings[view].shapes.some((shape) => shape.zone === zone) ? `sheet-${view}-zone-${zone}` : undefined;
+function drawnId(views: ShownViews, view: View, zone: string | null): string | undefined {
+  return views[view].shapes.some((shape) => shape.zone === zone) ? `sheet-${view}-zone-${zone}` : undefined;
 }
 
 function overlaid({ colours }: SheetOverlay, zone: string): Fill {

@@ -2,8 +2,7 @@
 
 import { useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { isWithin, type Point } from '@/core/geometry/polygon';
-import type { Outline } from '@/core/outline/outline';
-import type { View } from '@/core/outline/zones';
+import type { ShownView } from '@/core/markings/views';
 import { viewBox } from './view-drawing';
 import './sheet.css';
 
@@ -12,20 +11,18 @@ const PRESS_PX = 6;
 
 /** A line drawn round zones of a view chooses all that lie in it. */
 export function Lasso({
-  outline,
-  view,
+  drawn,
   scale,
   onRound,
   children,
 }: {
-  outline: Outline;
-  view: View;
+  drawn: ShownView;
   scale: number;
   onRound: (zones: string[]) => void;
   children: ReactNode;
 }): ReactNode {
   const [line, setLine] = useState<Point[]>([]);
-  const drawn = useRef(false);
+  const isDrawn = useRef(false);
   const at = ({ currentTarget, clientX, clientY }: PointerEvent<HTMLElement>): Point => {
     const { left, top } = currentTarget.getBoundingClientRect();
     return [clientX - left, clientY - top];
@@ -33,10 +30,10 @@ export function Lasso({
   const isLong = line.some(([x, y]) => Math.hypot(x - line[0]![0], y - line[0]![1]) > PRESS_PX);
   const end = () => {
     if (isLong) {
-      const box = viewBox(outline, view, scale);
+      const box = viewBox(drawn.extent, scale);
       const round = line.map(([x, y]): Point => [box.x + x / scale, box.y + y / scale]);
-      const zones = outline.drawings[view].shapes.filter(({ points }) => isWithin(middleOf(points), round));
-      drawn.current = true;
+      const zones = drawn.shapes.filter(({ points }) => isWithin(middleOf(points), round));
+      isDrawn.current = true;
       onRound([...new Set(zones.map(({ zone }) => zone))]);
     }
     setLine([]);
@@ -45,13 +42,13 @@ export function Lasso({
     <div
       className="lasso"
       onPointerDown={(event) => {
-        drawn.current = false;
+        isDrawn.current = false;
         if (event.button === 0 && event.pointerType !== 'touch') setLine([at(event)]);
       }}
       onPointerMove={(event) => line.length > 0 && setLine([...line, at(event)])}
       onPointerUp={end}
       onPointerLeave={end}
-      onClickCapture={(event) => drawn.current && event.stopPropagation()}
+      onClickCapture={(event) => isDrawn.current && event.stopPropagation()}
     >
       {children}
       {isLong ? (

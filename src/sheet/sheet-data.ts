@@ -6,6 +6,7 @@ import { type BriefView } from '@/core/derive/derive';
 import { certaintyOf, type ZoneCertainty } from '@/core/workshop/certainty';
 import { hexOf } from '@/core/colour/spaces';
 import { coloursLaid } from '@/core/laid/laid';
+import { shownViews, type ShownViews } from '@/core/markings/views';
 import type { OutlineSpec } from '@/core/outline/outline';
 import { softZones } from '@/core/derive/ruled';
 import type { Standing } from '@/core/skin/machine';
@@ -26,6 +27,11 @@ export interface SheetData extends Standing {
   fields: SchemeField[];
   /** Screen colours of the codes on the sheet. */
   inks: Record<string, string>;
+}
+
+/** The sheet with all that its views show. */
+export interface ShownSheet extends SheetData {
+  views: ShownViews;
 }
 
 export interface ZoneData {
@@ -86,6 +92,11 @@ export function sheetData(view: BriefView): SheetData {
     softZones: [...softZones(view.questions)].sort(),
     inks,
   };
+}
+
+export function shownSheet(view: BriefView): ShownSheet {
+  const sheet = sheetData(view);
+  return { ...sheet, views: shownViews(view.outline, sheet.fields, sheet.markings) };
 }
 
 /** The screen colour of a code; grey where nobody measured it. */

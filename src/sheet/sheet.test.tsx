@@ -6,7 +6,8 @@ import { PLAIN } from '@/core/markings/design';
 import { buildOutline } from '@/core/outline/outline';
 import { AirframeSheet } from './airframe-sheet';
 import type { SheetMode } from './fill-of';
-import type { SheetData } from './sheet-data';
+import type { SheetData, ShownSheet } from './sheet-data';
+import { shownViews } from '@/core/markings/views';
 
 afterEach(cleanup);
 
@@ -16,7 +17,7 @@ const spec = {
   landing: 'wheels' as const,
   folded: false,
 };
-const data: SheetData = {
+const sheet: SheetData = {
   spec,
   denominator: 48,
   titleBlock: [{ label: 'Airframe', value: 'Testbird' }],
@@ -42,6 +43,8 @@ const data: SheetData = {
   fields: [],
   inks: { 'TCS 05': '#d09a2a' },
 };
+
+const data: ShownSheet = { ...sheet, views: shownViews(buildOutline(spec), sheet.fields, sheet.markings) };
 
 const fillOf = (zone: string) => document.getElementById(`sheet-port-zone-${zone}`)!.getAttribute('fill')!;
 

@@ -2,10 +2,8 @@
 
 import { UNMEASURED } from '@/core/colour/unmeasured';
 import type { ReactNode } from 'react';
-import { fieldsInView } from '@/core/scheme/in-view';
 import type { View } from '@/core/outline/zones';
-import type { SheetData } from './sheet-data';
-import { useDrawn } from './use-drawn';
+import type { ShownSheet } from './sheet-data';
 import { ViewDrawing } from './view-drawing';
 import './sheet.css';
 
@@ -18,20 +16,19 @@ export function SmallViews({
   width,
   idPrefix,
 }: {
-  data: SheetData;
+  data: ShownSheet;
   colourOf: (zone: string) => string | null;
   width: number;
   idPrefix: string;
 }): ReactNode {
-  const { outline, painted } = useDrawn(data);
-  const scale = width / Math.max(...SHOWN.map((view) => outline.extents[view].right - outline.extents[view].left));
+  const scale = width / Math.max(...SHOWN.map((view) => data.views[view].extent.right - data.views[view].extent.left));
   return (
     <div className="small-views">
       {SHOWN.map((view) => (
         <ViewDrawing
           key={view}
-          outline={outline}
           view={view}
+          drawn={data.views[view]}
           scale={scale * 0.97}
           selected={null}
           idPrefix={`${idPrefix}-${view}`}
@@ -40,8 +37,6 @@ export function SmallViews({
             const colour = colourOf(zone);
             return colour ? { paint: colour } : { hatch: 'unseen' };
           }}
-          painted={fieldsInView(outline, painted, view)}
-          markings={data.markings}
           inkOf={(code) => data.inks[code] ?? UNMEASURED}
         />
       ))}

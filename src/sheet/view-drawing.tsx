@@ -1,17 +1,17 @@
 import { Fragment, type ReactNode } from 'react';
-import { artworkIn, type PlaceableMarking, type PlacedPicture } from '@/core/markings/placing';
-import type { Polygon } from '@/core/geometry/polygon';
-import type { Outline } from '@/core/outline/outline';
+import type { PlacedPicture } from '@/core/markings/placing';
+import type { ShownView } from '@/core/markings/views';
+import type { Extent, Polygon } from '@/core/geometry/polygon';
 import type { View } from '@/core/outline/zones';
-import { shapesUnderFields, type FieldInView } from '@/core/scheme/in-view';
+import { ringsOf, shapesUnderFields } from '@/core/scheme/shown-field';
 import './sheet.css';
 
 /** How a zone is filled: a plain colour, or one of the certainty hatches. */
 export type Fill = { paint: string } | { hatch: 'leaning' | 'contested' | 'unseen' };
 
 interface Props {
-  outline: Outline;
   view: View;
+  drawn: ShownView;
   fillOf: (zone: string) => Fill;
   selected: string | null;
   onSelect?: (zone: string, further: boolean) => void;
@@ -19,21 +19,15 @@ interface Props {
   several?: ReadonlySet<string>;
   /** Pixels per metre. */
   scale: number;
-  markings: readonly PlaceableMarking[];
-  /** The scheme over the zones' own colours, as this view shows it. */
-  painted?: readonly FieldInView[];
   inkOf: (code: string) => string;
   idPrefix: string;
   zoneTitle: (zone: string) => string;
 }
 
-const NONE: readonly FieldInView[] = [];
-
 const HATCH_PX = 5;
 
 /** Width and height in px of one view at a scale, with a little room round it. */
-export function viewBox(outline: Outline, view: View, scale: number) {
-  const { left, right, top, bottom } = outline.extents[view];
+export function viewBox({ left, right, top, bottom }: Extent, scale: number) {
   const pad = 4 / scale;
   return {
     x: left - pad,
@@ -45,25 +39,22 @@ export function viewBox(outline: Outline, view: View, scale: number) {
 
 /** One of the four views, in SVG, from the outline's real proportions. */
 export function ViewDrawing({
-  outline,
   view,
+  drawn,
   fillOf,
   selected,
   onSelect,
   several,
   scale,
-  markings,
-  painted = NONE,
   inkOf,
   idPrefix,
   zoneTitle,
 }: Props): ReactNode {
-  const box = viewBox(outline, view, scale);
+  const box = viewBox(drawn.extent, scale);
   const at = ([u, v]: readonly [number, number]) =>
     `${((u - box.x) * scale).toFixed(1)} ${((v - box.y) * scale).toFixed(1)}`;
   const path = (points: Polygon) => `M${points.map(at).join('L')}Z`;
   const line = (points: Polygon) => `M${points.map(at).join('L')}`;
-  const drawing = outline.drawings[view];
   const id = (name: string) => `${idPrefix}-${view}-${name}`;
   const named = new Set<string>();
   return (
@@ -96,7 +87,7 @@ export function ViewDrawing({
           <path d="M0 0V9M0 0H9" stroke="#3a3a3a" strokeWidth="1.5" />
         </pattern>
       </defs>
-      {shapesUnderFields(drawing, painted).map(({ shape, over }, i) => {
+      {shapesUnderFields(drawn, drawn.fields).map(({ shape, over }, i) => {
         const fill = shape.glass ? ({ paint: '#fafafa' } as Fill) : fillOf(shape.zone);
         const first = !named.has(shape.zone);
         named.add(shape.zone);
@@ -124,16 +115,16 @@ export function ViewDrawing({
             >
               {onSelect ? <title>{zoneTitle(shape.zone)}</title> : null}
             </path>
-            {over.map(({ field, code, rings, softM }, k) => (
+            {over.map((piece, k) => (
               <path
-                key={`${field} ${k}`}
-                d={rings.map(path).join('')}
+                key={`${piece.field} ${k}`}
+                d={ringsOf(piece).map(path).join('')}
                 fillRule="evenodd"
-                fill={inkOf(code)}
+                fill={inkOf(piece.code)}
                 pointerEvents="none"
                 aria-hidden="true"
-                {...(softM > 0
-                  ? { stroke: inkOf(code), strokeOpacity: 0.45, strokeWidth: Math.max(1, softM * scale) }
+                {...(piece.softM > 0
+                  ? { stroke: inkOf(piece.code), strokeOpacity: 0.45, strokeWidth: Math.max(1, piece.softM * scale) }
                   : {})}
               />
             ))}
@@ -141,7 +132,7 @@ export function ViewDrawing({
         );
       })}
       <g aria-hidden="true" pointerEvents="none">
-        {drawing.lines.map((item, i) => (
+        {drawn.lines.map((item, i) => (
           <path
             key={i}
             d={line(item.points)}
@@ -150,7 +141,7 @@ export function ViewDrawing({
             strokeWidth={item.weight === 'bold' ? 1.6 : 0.6}
           />
         ))}
-        {artworkIn(outline, markings, view).map((art, i) => (
+        {drawn.artwork.map((art, i) => (
           <g key={i}>
             {art.fields.map((field, k) => (
               <path key={k} d={field.region.map(path).join('')} fillRule="evenodd" fill={inkOf(field.code)} />

@@ -14,10 +14,6 @@ import { isWithin, type Point, type Polygon } from './polygon';
 /** One area of any number of pieces, holes among them: what an odd number of its rings surround lies inside. */
 export type Region = readonly Polygon[];
 
-/** Whether a point lies in a region, and in none of its holes. */
-export const isInRegion = (point: Point, region: Region): boolean =>
-  region.filter((ring) => isWithin(point, ring)).length % 2 === 1;
-
 /** Everything within the outer borders of a region, its holes filled. */
 export const solid = (region: Region): Region => {
   const rings = region.filter((ring) => ring.length > 2);

@@ -31,11 +31,15 @@ export interface Extent {
 
 /** The smallest upright rectangle round all points; all zero for none. */
 export function extentOf(polygons: readonly Polygon[]): Extent {
-  const points = polygons.flat();
-  if (points.length === 0) return { left: 0, right: 0, top: 0, bottom: 0 };
-  const us = points.map(([u]) => u);
-  const vs = points.map(([, v]) => v);
-  return { left: Math.min(...us), right: Math.max(...us), top: Math.min(...vs), bottom: Math.max(...vs) };
+  const extent = { left: Infinity, right: -Infinity, top: Infinity, bottom: -Infinity };
+  for (const polygon of polygons)
+    for (const [u, v] of polygon) {
+      extent.left = Math.min(extent.left, u);
+      extent.right = Math.max(extent.right, u);
+      extent.top = Math.min(extent.top, v);
+      extent.bottom = Math.max(extent.bottom, v);
+    }
+  return extent.left === Infinity ? { left: 0, right: 0, top: 0, bottom: 0 } : extent;
 }
 
 export function steps(from: number, to: number, count: number): number[] {
@@ -67,6 +71,10 @@ export function isWithin([x, y]: Point, polygon: Polygon): boolean {
   });
   return within;
 }
+
+/** Whether an odd number of rings surround a point: in an area, and in none of its holes. */
+export const isInRegion = (point: Point, rings: readonly Polygon[]): boolean =>
+  rings.filter((ring) => isWithin(point, ring)).length % 2 === 1;
 
 /** The `i`th number (from 1) between 0 and 1 of the evenly spread sequence of a base that is prime (Halton 1960): the same every time. */
 export function halton(i: number, base: number): number {

@@ -6,7 +6,8 @@ import { artworkIn, schemeOn, type PlaceableMarking } from '@/core/markings/plac
 import type { Outline } from '@/core/outline/outline';
 import { VIEWS } from '@/core/outline/zones';
 import type { SchemeField } from '@/core/scheme/field';
-import { fieldsInView, shapesUnderFields } from '@/core/scheme/in-view';
+import { fieldsInView } from '@/core/scheme/in-view';
+import { ringsOf, shapesUnderFields } from '@/core/scheme/shown-field';
 
 export interface SchemeDrawn {
   outline: Outline;
@@ -42,7 +43,7 @@ export function schemeSvg({ outline, denominator, fields, markings, zoneColours,
     const fields = view === 'front' ? [] : fieldsInView(outline, painted, view);
     const shapes = shapesUnderFields(drawing, fields).map(({ shape, over }) => {
       const fill = shape.glass ? '#fafafa' : (zoneColours[shape.zone] ?? OPEN);
-      const laid = over.map(({ code, rings }) => inked(rings, code));
+      const laid = over.map((piece) => inked(ringsOf(piece), piece.code));
       return `<path d="${closed(shape.points)}" fill="${fill}"/>${laid.join('')}`;
     });
     const lines = drawing.lines.map(

@@ -1,5 +1,5 @@
-import { isInRegion, regionArea, solid, type Region } from '@/core/geometry/clip';
-import { polygonArea, type Point, type Polygon } from '@/core/geometry/polygon';
+import { regionArea, solid, type Region } from '@/core/geometry/clip';
+import { isInRegion, polygonArea, type Point, type Polygon } from '@/core/geometry/polygon';
 import { arcsRound } from '@/core/outline/body';
 import { followed, type Chart } from '@/core/outline/chart';
 import { spanwise } from '@/core/outline/lifting';

@@ -1,4 +1,5 @@
-import { intersection, isInRegion, regionArea } from '@/core/geometry/clip';
+import { isInRegion } from '@/core/geometry/polygon';
+import { intersection, regionArea } from '@/core/geometry/clip';
 import type { Outline } from '@/core/outline/outline';
 import { rememberedOf } from '@/core/units/remembered';
 import { middleOf, onSkin, type PlaceableMarking } from './placing';

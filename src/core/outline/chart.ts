@@ -47,14 +47,16 @@ export function followed({ step, breaks }: Chart, line: Polygon, closed: boolean
   for (let i = 0; i < last; i += 1) {
     const [a, b] = [line[i]!, line[(i + 1) % line.length]!];
     const parts = Math.max(1, Math.ceil(Math.abs(b[0] - a[0]) / step[0]), Math.ceil(Math.abs(b[1] - a[1]) / step[1]));
-    const cuts = Array.from({ length: parts }, (_, k) => k / parts);
-    if (a[0] !== b[0])
-      for (const x of breaks) {
-        const t = (x - a[0]) / (b[0] - a[0]);
-        if (t > 0 && t < 1) cuts.push(t);
-      }
-    cuts.sort((s, t) => s - t);
-    for (const t of cuts) points.push([a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]);
+    const along = (t: number): Point => [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])];
+    const [low, high] = [Math.min(a[0], b[0]), Math.max(a[0], b[0])];
+    const bends = breaks.filter((x) => x > low && x < high);
+    if (bends.length === 0) {
+      for (let k = 0; k < parts; k += 1) points.push(along(k / parts));
+      continue;
+    }
+    const cuts = bends.map((x) => (x - a[0]) / (b[0] - a[0])).filter((t) => t > 0 && t < 1);
+    for (let k = 0; k < parts; k += 1) cuts.push(k / parts);
+    for (const t of cuts.sort((s, u) => s - u)) points.push(along(t));
   }
   if (!closed && line.length > 0) points.push(line.at(-1)!);
   return points;

@@ -24,7 +24,7 @@ import { formOf, glazingOf, machineOf, PRESETS, type AsBuilt, type PresetName } 
 import { bodyOfProfile, profileOf } from './profile';
 import { rotorParts } from './rotors';
 import { silhouette, solidArea, type Solid } from './solid';
-import { standingOut } from './standing-out';
+import { hiding, standingOut } from './standing-out';
 import { finParts, tailplaneParts, upperWingParts, wingParts } from './wings';
 import { ZONE_EDGES, type ZoneEdges } from './zone-edges';
 import { VIEWS, type Surface, type Surfaces, type View, type Zone, type ZoneGroup } from './zones';
@@ -182,7 +182,9 @@ function surfaceOf(group: ZoneGroup, { surfaces }: OutlineSpec, { surface }: Pre
 /** Wings, tails and fins are shown from where they come out of the bodies that they are fixed to. */
 function standOut(parts: readonly SkinPart[], length: number): void {
   const regions = parts.flatMap((part) => part.regions);
-  const bodies = chartsOf({ regions: regions.filter(({ glass }) => !glass) }).filter(({ on }) => on.kind === 'body');
+  const bodies = chartsOf({ regions: regions.filter(({ glass }) => !glass) })
+    .filter(({ on }) => on.kind === 'body')
+    .map(hiding);
   const isAslant = (chart: Chart, view: View) =>
     parts.some(({ edgeOn }) => edgeOn?.some((one) => one.chart === chart && one.view === view));
   for (const chart of chartsOf({ regions })) {

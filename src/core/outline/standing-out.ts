@@ -3,7 +3,7 @@ import { steps, type Point } from '@/core/geometry/polygon';
 import type { Xyz } from './body';
 import type { Chart } from './chart';
 import { project } from './drawing';
-import type { View } from './zones';
+import { isSide, type View } from './zones';
 
 /** What of a wing, tail or fin a view shows beside the bodies that it is fixed to: from the line at which it comes out of them. */
 
@@ -21,17 +21,45 @@ const HALVINGS = 12;
 /** Nearer than this, m, two surfaces lie at one place. */
 const SAME = 1e-5;
 
+/** A body that may hide what is fixed to it, and how far it reaches across in the views from the side and from above, m. */
+export interface Hiding {
+  body: Chart;
+  ends: readonly [first: number, last: number];
+  across: { side: readonly [number, number]; plan: readonly [number, number] };
+}
+
+/** What of a body's chart is asked again and again while wings come out of it. */
+export function hiding(chart: Chart): Hiding {
+  const { on } = chart;
+  if (on.kind !== 'body') throw new Error(`${chart.id} is no body`);
+  const { sections, y } = on.body;
+  const half = Math.max(...sections.map(({ width }) => width)) / 2;
+  return {
+    body: chart,
+    ends: [chart.breaks[0]!, chart.breaks.at(-1)!],
+    across: {
+      // As a view draws them: what lies higher has the smaller number.
+      side: [
+        Math.min(...sections.map(({ z, height }) => -z - height / 2)),
+        Math.max(...sections.map(({ z, height }) => -z + height / 2)),
+      ],
+      plan: [-Math.abs(y) - half, Math.abs(y) + half],
+    },
+  };
+}
+
 /** The part of a lifting chart that is nearer to the eye of a view than any body before it: a region of the chart, wide beyond its ends. */
-export function standingOut(chart: Chart, own: Region, bodies: readonly Chart[], view: View, length: number): Region {
+export function standingOut(chart: Chart, own: Region, bodies: readonly Hiding[], view: View, length: number): Region {
   const outs = own.flatMap((ring) => ring.map(([out]) => out));
   const xs = own.flatMap((ring) => ring.map(([, x]) => x));
   const [least, most] = [Math.min(...outs), Math.max(...outs)];
   const isHidden = (out: number, x: number): boolean => {
     const at = chart.at([out, x]);
     const drawn = project(view, length, ...at);
-    return bodies.some((body) => {
-      const [first, last] = [body.breaks[0]!, body.breaks.at(-1)!];
+    return bodies.some(({ body, ends: [first, last], across }) => {
       if (at[0] < first || at[0] > last) return false;
+      const [least, most] = isSide(view) ? across.side : across.plan;
+      if (drawn[1] < least - SAME || drawn[1] > most + SAME) return false;
       const under = body.under(view, drawn);
       if (!under) return false;
       const over = body.at(under);

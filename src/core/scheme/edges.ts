@@ -1,5 +1,4 @@
-import { isInRegion } from '@/core/geometry/clip';
-import { extentOf, type Extent, type Point } from '@/core/geometry/polygon';
+import { extentOf, isInRegion, type Extent, type Point } from '@/core/geometry/polygon';
 import { between } from '@/core/outline/body';
 import { followed, type Chart } from '@/core/outline/chart';
 import type { Cell } from './cells';

@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { isInRegion } from '@/core/geometry/clip';
-import { halton, isWithin, type Point } from '@/core/geometry/polygon';
+import { halton, isInRegion, isWithin, type Point } from '@/core/geometry/polygon';
 import { schemeOn } from '@/core/markings/placing';
 import { project } from '@/core/outline/drawing';
 import { NEARER } from '@/core/outline/standing-out';
 import { VIEWS, type View } from '@/core/outline/zones';
-import { fieldsInView, shapesUnderFields } from '@/core/scheme/in-view';
+import { fieldsInView } from '@/core/scheme/in-view';
+import { ringsOf, shapesUnderFields } from '@/core/scheme/shown-field';
 import { viewOfDemo } from '@tests/support/demo-brief';
 import { skinOf } from './machine';
 import { seenFrom } from './seen-from';
@@ -50,7 +50,7 @@ function onSheet(view: View) {
     let best: { zone: string; code: string | null; glass: boolean } | null = null;
     for (const { shape, over } of shapes) {
       if (isWithin(point, shape.points)) best = { zone: shape.zone, code: null, glass: shape.glass ?? false };
-      for (const { rings, code } of over) if (best && isInRegion(point, rings)) best = { ...best, code };
+      for (const piece of over) if (best && isInRegion(point, ringsOf(piece))) best = { ...best, code: piece.code };
     }
     return best;
   };

@@ -1,5 +1,4 @@
-import { isInRegion } from '@/core/geometry/clip';
-import { steps, type Point } from '@/core/geometry/polygon';
+import { isInRegion, steps, type Point } from '@/core/geometry/polygon';
 import { between, bodyPoint, type Xyz } from '@/core/outline/body';
 import { followed, type Chart } from '@/core/outline/chart';
 import type { Motion } from '@/core/outline/leaves';

@@ -1,6 +1,6 @@
 import earcut from 'earcut';
-import { isInRegion, union, type Region } from '@/core/geometry/clip';
-import { signedArea, type Point, type Polygon } from '@/core/geometry/polygon';
+import { union, type Region } from '@/core/geometry/clip';
+import { isInRegion, signedArea, type Point, type Polygon } from '@/core/geometry/polygon';
 import { between, type Xyz } from '@/core/outline/body';
 import type { Chart } from '@/core/outline/chart';
 import { cross, onWay, plus, unit, way } from '@/core/outline/space';

@@ -1,4 +1,5 @@
-import { difference, intersection, isInRegion, type Region } from '@/core/geometry/clip';
+import { isInRegion } from '@/core/geometry/polygon';
+import { difference, intersection, type Region } from '@/core/geometry/clip';
 import type { Xyz } from '@/core/outline/body';
 import { withoutSlivers, type Chart } from '@/core/outline/chart';
 import { moved, turnedWay, type Leaf, type Motion, type Opening } from '@/core/outline/leaves';

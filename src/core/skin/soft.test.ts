@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { isInRegion } from '@/core/geometry/clip';
-import type { Point } from '@/core/geometry/polygon';
+import { isInRegion, type Point } from '@/core/geometry/polygon';
 import { buildOutline, chartsOf } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
 import type { SchemeField } from '@/core/scheme/field';

@@ -11,6 +11,7 @@ import type { Stamp } from '@/core/kept/act';
 import type { Turn } from '@/core/kept/turn';
 import { AS_OUTLINED } from '@/core/kept/new-brief';
 import type { Fields, Kept } from '@/core/kept/records';
+import { shownViews } from '@/core/markings/views';
 import { OPTION_CHOICES, OPTION_NAMES, optionsFor, type Options } from '@/core/kit/options';
 import { DIMENSION_NAMES, DIMENSIONS, OTHER_FORMS, type Dimensions } from '@/core/outline/dimensions';
 import { dimensionsSchema } from '@/core/outline/dimension-fields';
@@ -434,7 +435,8 @@ function Preview({
       swept: values.sweep === 'swept',
       ...ownOutline(own),
     };
-    const zones = buildOutline(spec).zones.map((item) => ({
+    const outline = buildOutline(spec);
+    const zones = outline.zones.map((item) => ({
       key: item.key,
       title: `${item.title}${item.areaM2 > 0 ? `, ${item.areaM2.toFixed(1)} m²` : ''}`,
       certainty: 'unasked' as const,
@@ -447,6 +449,7 @@ function Preview({
       zones,
       markings: [],
       fields: [],
+      views: shownViews(outline, [], []),
       inks: {},
       titleBlock: [
         {

@@ -10,7 +10,7 @@ import { fitsOf } from '@/core/markings/fit-on';
 import { MARKING_KINDS } from '@/core/markings/kinds';
 import { durationInWords } from '@/core/units/minutes';
 import { capital, counted, listed } from '@/core/units/words';
-import { useDrawn } from '@/sheet/use-drawn';
+import { useDrawn } from './use-drawn';
 import { RemoveButton } from '@/stations/shell/remove-button';
 import { Opened } from '@/ui/opened';
 import { optionsOf, RecordForm } from '@/ui/fields';

@@ -2,6 +2,7 @@
 
 import { UNMEASURED } from '@/core/colour/unmeasured';
 import { useMemo, type ReactNode } from 'react';
+import { shownView } from '@/core/markings/views';
 import { fitsOf, neighboursOf, type PlacedFit } from '@/core/markings/fit-on';
 import { leastDetail } from '@/core/markings/fit';
 import { proportionsOf, seenFields } from '@/core/markings/drawn';
@@ -14,7 +15,7 @@ import type { View } from '@/core/outline/zones';
 import { fieldsInView } from '@/core/scheme/in-view';
 import { durationInWords } from '@/core/units/minutes';
 import { capital, counted } from '@/core/units/words';
-import type { Drawn } from '@/sheet/use-drawn';
+import type { Drawn } from './use-drawn';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
 import type { MarkingsPage } from './page-data';
 import { useShown } from '@/ui/shown-units';
@@ -174,12 +175,14 @@ export function FitView({ data, on, marking }: { data: MarkingsPage; on: Drawn; 
 function ToScale({ data, on, marking }: { data: MarkingsPage; on: Drawn; marking: Marking }): ReactNode {
   const { outline, painted } = on;
   const view: View | undefined = marking.places[0]?.view;
-  const inView = useMemo(() => (view ? fieldsInView(outline, painted, view) : []), [outline, painted, view]);
-  if (!view) return <p className="dim">Give it a place to see it on the airframe.</p>;
-  const [first] = artworkIn(outline, [marking], view);
-  const around = extentOf(first?.fields.flatMap(({ region }) => region) ?? []);
-  const scale = Math.min(80, 640 / (outline.extents[view].right - outline.extents[view].left));
-  const box = viewBox(outline, view, scale);
+  const drawn = useMemo(
+    () => view && shownView(outline, view, fieldsInView(outline, painted, view), [marking]),
+    [outline, painted, view, marking],
+  );
+  if (!view || !drawn) return <p className="dim">Give it a place to see it on the airframe.</p>;
+  const around = extentOf(drawn.artwork[0]?.fields.flatMap(({ region }) => region) ?? []);
+  const scale = Math.min(80, 640 / (drawn.extent.right - drawn.extent.left));
+  const box = viewBox(drawn.extent, scale);
   const height = Math.min(box.height, 230);
   const middle = ((around.top + around.bottom) / 2 - box.y) * scale;
   const top = Math.max(0, Math.min(box.height - height, middle - height / 2));
@@ -187,13 +190,11 @@ function ToScale({ data, on, marking }: { data: MarkingsPage; on: Drawn; marking
     <div className="to-scale" style={{ height }} role="img" aria-label={`${marking.title} on the ${view} view`}>
       <div style={{ marginTop: -top }}>
         <ViewDrawing
-          outline={outline}
           view={view}
+          drawn={drawn}
           scale={scale}
           selected={marking.zone}
           fillOf={(zone) => ({ paint: data.zoneColours[zone] ?? '#efefef' })}
-          painted={inView}
-          markings={[marking]}
           inkOf={(code) => data.inks[code] ?? UNMEASURED}
           idPrefix={`scale-${marking.id}`}
           zoneTitle={(zone) => zone}

@@ -11,7 +11,7 @@ import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { Opened } from '@/ui/opened';
 import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
-import { useDrawn } from '@/sheet/use-drawn';
+import { useDrawn } from './use-drawn';
 import { useWorker } from '@/ui/use-worker';
 import type { MarkingsPage } from './page-data';
 import { useMeasures } from '@/ui/shown-units';

@@ -4,6 +4,7 @@ import { UNMEASURED } from '@/core/colour/unmeasured';
 import Button from '@mui/material/Button';
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Kept } from '@/core/kept/records';
+import { shownView } from '@/core/markings/views';
 import { buildOutline } from '@/core/outline/outline';
 import { outlineHandles, pulled, type Pulled } from '@/core/outline/pulled';
 import type { View } from '@/core/outline/zones';
@@ -48,8 +49,8 @@ export function OutlinePane({ data }: { data: MarkingsPage }): ReactNode {
     Math.min(width || MOST_WIDE_PX, MOST_WIDE_PX) / (right - left + 0.4),
     MOST_HIGH_PX / (bottom - top + 0.4),
   );
-  const box = viewBox(frame, view, scale);
-  const own = viewBox(outline, view, scale);
+  const box = viewBox(frame.extents[view], scale);
+  const own = viewBox(outline.extents[view], scale);
   const px = (x: number, y: number): [number, number] => {
     const [u, v] = asDrawn(outline, view, [[x, y]])[0]!;
     return [(u - box.x) * scale, (v - box.y) * scale];
@@ -112,11 +113,10 @@ export function OutlinePane({ data }: { data: MarkingsPage }): ReactNode {
           }}
         >
           <ViewDrawing
-            outline={outline}
             view={view}
+            drawn={shownView(outline, view, [], [])}
             scale={scale}
             selected={null}
-            markings={[]}
             inkOf={() => UNMEASURED}
             fillOf={() => ({ paint: '#efefef' })}
             idPrefix="outline"

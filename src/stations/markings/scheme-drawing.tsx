@@ -3,14 +3,13 @@
 import { UNMEASURED } from '@/core/colour/unmeasured';
 import { memo, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Kept } from '@/core/kept/records';
-import type { PlaceableMarking } from '@/core/markings/placing';
+import type { ShownView } from '@/core/markings/views';
 import type { Point } from '@/core/geometry/polygon';
 import { smoothThrough } from '@/core/geometry/smooth-line';
 import type { Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 import { caught, type Catches } from '@/core/scheme/catching';
 import { asDrawn, fromDrawn } from '@/core/scheme/laid';
-import type { FieldInView } from '@/core/scheme/in-view';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
 import { arrowed, Handle } from './handle';
 import { Underlay } from './underlay';
@@ -38,8 +37,7 @@ export function SchemeDrawing({
   outline,
   view,
   width,
-  painted,
-  markings,
+  below,
   catches,
   zoneColours,
   inks,
@@ -56,8 +54,7 @@ export function SchemeDrawing({
   outline: Outline;
   view: View;
   width: number;
-  painted: readonly FieldInView[];
-  markings: readonly PlaceableMarking[];
+  below: ShownView;
   /** What a corner is caught by in this view. */
   catches: Catches;
   zoneColours: Record<string, string>;
@@ -78,9 +75,9 @@ export function SchemeDrawing({
   const shown = useShown();
   const drag = useRef<number | null>(null);
   const svg = useRef<SVGSVGElement>(null);
-  const { left: from, right: to, top: high, bottom: low } = outline.extents[view];
+  const { left: from, right: to, top: high, bottom: low } = below.extent;
   const scale = Math.min(width / (to - from + 0.4), MOST_HIGH_PX / (low - high + 0.4));
-  const box = viewBox(outline, view, scale);
+  const box = viewBox(below.extent, scale);
   const px = ([u, v]: Point): Point => [(u - box.x) * scale, (v - box.y) * scale];
   const drawn = handles ? asDrawn(outline, view, handles.corners) : [];
   const line = handles?.smooth ? smoothThrough(drawn, handles.closed) : drawn;
@@ -111,12 +108,10 @@ export function SchemeDrawing({
   return (
     <div className="scheme-drawing" style={{ width: box.width, height: box.height }}>
       <Below
-        outline={outline}
         view={view}
+        drawn={below}
         scale={scale}
         selected={null}
-        painted={painted}
-        markings={markings}
         inkOf={(code) => inks[code] ?? UNMEASURED}
         fillOf={(zone) => (zoneColours[zone] ? { paint: zoneColours[zone] } : { hatch: 'unseen' })}
         idPrefix="scheme"

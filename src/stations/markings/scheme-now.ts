@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo } from 'react';
 import type { SchemeField } from '@/core/scheme/field';
 import { schemeFigures } from '@/core/scheme/figures';
-import { useDrawn } from '@/sheet/use-drawn';
+import { useDrawn } from './use-drawn';
 import type { MarkingsPage } from './page-data';
 
 /** The scheme as fields stand now, with what follows from it: areas, edges and contradictions, reckoned when nothing is being dragged. */

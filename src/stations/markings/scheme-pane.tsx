@@ -8,6 +8,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { replay } from '@/actions/records';
 import { ASPECTS } from '@/core/evidence/aspects';
 import type { Kept } from '@/core/kept/records';
+import { shownView } from '@/core/markings/views';
 import { placesOf } from '@/core/markings/placing';
 import type { Outline } from '@/core/outline/outline';
 import { isSide, VIEWS, type View } from '@/core/outline/zones';
@@ -185,7 +186,10 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
   const { outline, painted } = scheme;
   const placeOf = useMemo(() => placesOf(data.markings), [data.markings]);
   const catches = useMemo(() => catchesOf(outline, view, data.markings), [outline, view, data.markings]);
-  const inView = useMemo(() => fieldsInView(outline, painted, view), [outline, painted, view]);
+  const below = useMemo(
+    () => shownView(outline, view, fieldsInView(outline, painted, view), data.markings),
+    [outline, painted, view, data.markings],
+  );
   const field = fields.find(({ id }) => id === open) ?? null;
   const underlay = data.underlays.find((one) => one.view === view) ?? null;
   const shape = field && 'corners' in field.shape && viewOf(field) === view ? field.shape : null;
@@ -224,8 +228,7 @@ export function SchemePane({ data }: { data: MarkingsPage }): ReactNode {
           view={view}
           width={Math.min(width, 860)}
           underlay={underlay}
-          painted={inView}
-          markings={data.markings}
+          below={below}
           catches={catches}
           zoneColours={data.zoneColours}
           inks={data.inks}

@@ -6,7 +6,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { memo, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { AirframeSheet, type SheetOverlay } from '@/sheet/airframe-sheet';
 import type { TurnedAt } from '@/sheet/hand/turned-at';
-import type { SheetData } from '@/sheet/sheet-data';
+import type { ShownSheet } from '@/sheet/sheet-data';
 import { titleOfKey } from '@/core/outline/spoken';
 import { useFocusKept } from '@/ui/focus-kept';
 import { useKey, useKeysExplained } from '@/ui/keys';
@@ -46,7 +46,7 @@ interface ShellData {
   briefId: string;
   identity: string;
   subtitle: string;
-  sheet: SheetData;
+  sheet: ShownSheet;
   findable: Findable[];
   timers: TimerRow[];
   /** In what the house shows lengths, pressures and temperatures. */

@@ -3,7 +3,7 @@
 import { createContext, useContext } from 'react';
 import type { SheetOverlay } from '@/sheet/airframe-sheet';
 import type { TurnedAt } from '@/sheet/hand/turned-at';
-import type { SheetData } from '@/sheet/sheet-data';
+import type { ShownSheet } from '@/sheet/sheet-data';
 
 interface ZoneChoice {
   zone: string | null;
@@ -32,7 +32,7 @@ export const TurnContext = createContext<(at: TurnedAt) => void>(() => undefined
 export const useTurn = () => useContext(TurnContext);
 
 /** What the sheet draws, for a station that draws the airframe once more. */
-export const SheetDataContext = createContext<SheetData | null>(null);
+export const SheetDataContext = createContext<ShownSheet | null>(null);
 
 export const useSheetData = () => useContext(SheetDataContext);
 

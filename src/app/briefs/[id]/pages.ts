@@ -4,7 +4,7 @@ import { numbersOf } from '@/data/revisions';
 import { sent, type PageNow } from '@/stations/shell/current-page';
 import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { briefTitle, typeOf, unitsOf } from '@/core/kept/state';
-import { sheetData } from '@/sheet/sheet-data';
+import { shownSheet } from '@/sheet/sheet-data';
 import { benchPage } from '@/stations/bench/page-data';
 import { briefPage } from '@/stations/brief/page-data';
 import { coloursPage } from '@/stations/colours/page-data';
@@ -93,7 +93,7 @@ function shellOf(view: BriefView) {
     briefId: brief.id,
     identity: briefTitle(brief.title, airframe),
     subtitle: `${typeOf(airframe)} · 1/${brief.denominator}${finish}`,
-    sheet: sheetData(view),
+    sheet: shownSheet(view),
     findable: findables(view),
   };
 }

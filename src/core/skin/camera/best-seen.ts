@@ -1,5 +1,4 @@
-import { isInRegion } from '@/core/geometry/clip';
-import { extentOf, halton, type Point } from '@/core/geometry/polygon';
+import { extentOf, halton, isInRegion, type Point } from '@/core/geometry/polygon';
 import type { Xyz } from '@/core/outline/body';
 import { areaOn } from '@/core/outline/chart';
 import type { Outline } from '@/core/outline/outline';

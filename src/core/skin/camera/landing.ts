@@ -1,11 +1,10 @@
-import { isInRegion } from '@/core/geometry/clip';
 import { between, girthOfAngle, type Body, type Xyz } from '@/core/outline/body';
 import type { Chart } from '@/core/outline/chart';
 import { chordAt, type Lifting } from '@/core/outline/lifting';
 import { chartsOf, type Outline } from '@/core/outline/outline';
 import type { Solid } from '@/core/outline/solid';
 import { cross, dot, plus, times, way } from '@/core/outline/space';
-import type { Point } from '@/core/geometry/polygon';
+import { isInRegion, type Point } from '@/core/geometry/polygon';
 import { meetSkin, type Met, type Skin } from './meet-skin';
 import { project, type Camera, type Rotation } from './view';
 

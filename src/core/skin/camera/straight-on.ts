@@ -1,6 +1,5 @@
 import { betweenPixels } from '@/core/geometry/between-pixels';
-import { isInRegion } from '@/core/geometry/clip';
-import { extentOf, type Point } from '@/core/geometry/polygon';
+import { extentOf, isInRegion, type Point } from '@/core/geometry/polygon';
 import type { Pixels } from '@/core/markings/traced';
 import type { MarkingPlace } from '@/core/markings/place';
 import { turned, type PlaneOn } from '@/core/markings/placing';

@@ -1,5 +1,5 @@
+import { isInRegion } from '@/core/geometry/polygon';
 import { describe, expect, test } from '@jest/globals';
-import { isInRegion } from '@/core/geometry/clip';
 import type { MarkingPlace } from '@/core/markings/place';
 import { planeOn, turned } from '@/core/markings/placing';
 import { buildOutline, chartsOf } from '@/core/outline/outline';
