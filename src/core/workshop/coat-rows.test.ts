@@ -5,7 +5,8 @@ import type { CoatRole } from '@/core/paint/coat-roles';
 import { dryingTime, STANDARD_CLIMATE } from '@/core/paint/drying';
 import { conflictsByPair } from '@/core/laid/guard';
 import { shelfOfDemo, viewOfDemo } from '@tests/support/demo-brief';
-import { coatRows, insteadInWords } from './coat-rows';
+import { coatRows } from './coat-rows';
+import { insteadInWords } from './coat-words';
 import { turnedBetween } from './turned';
 
 const shelf = shelfOfDemo();

@@ -4,14 +4,11 @@ import { figuresOfWay } from '@/core/kit/applying';
 import type { Tool } from '@/core/kit/tools';
 import { modelAreaOfZones } from '@/core/outline/outline';
 import { spokenZones } from '@/core/outline/spoken';
-import { CHEMISTRIES } from '@/core/paint/chemistry';
 import { COAT_ROLES, ROLE_FACTS, type CoatRole } from '@/core/paint/coat-roles';
-import { dryingTime, type Climate, type Coat, type DryingState } from '@/core/paint/drying';
+import type { Coat } from '@/core/paint/drying';
 import { CUP_ML, planCup, type Ml } from '@/core/paint/quantity';
 import { SPRAYING } from '@/core/paint/spraying';
 import { coatOf, partsOfCoat, type CoatPart } from '@/core/route/general-coats';
-import { lowered } from '@/core/units/words';
-import { durationInWords, type Minutes } from '@/core/units/minutes';
 
 /** A coat that no colour calls for, as the route of a brief lays it. */
 export interface CoatRow {
@@ -87,30 +84,4 @@ export function coatRows(
       ...zoned.map((record) => rowOf(record, (zone) => record.zones.includes(zone))),
     ];
   });
-}
-
-/** "gloss clear", "primer on the cowling": what a row is called in a list of what is needed. */
-export const coatInWords = ({ title, on }: Pick<CoatRow, 'title' | 'on'>): string =>
-  `${lowered(title)}${on ? ` on ${on}` : ''}`;
-
-/** Nobody waits to the minute for what takes hours. */
-const about = (minutes: Minutes) => durationInWords(minutes < 120 ? minutes : Math.round(minutes / 60) * 60);
-
-const STATES: readonly (readonly [DryingState, string])[] = [
-  ['recoat', 'to the next coat'],
-  ['handle', 'until it may be handled'],
-  ['mask', 'until it bears tape'],
-];
-
-/** What another product changes by itself, before anything is planned anew: "enamel, not acrylic lacquer; 20 h to the next coat instead of 15 min". */
-export function insteadInWords(other: Coat, now: Coat, climate: Climate): string {
-  const kind =
-    other.chemistry === now.chemistry
-      ? []
-      : [`${CHEMISTRIES[other.chemistry].title.toLowerCase()}, not ${CHEMISTRIES[now.chemistry].title.toLowerCase()}`];
-  const waits = STATES.flatMap(([state, says]) => {
-    const [then, before] = [other, now].map((coat) => dryingTime(coat, state, climate));
-    return then === before ? [] : [`${about(then!)} ${says} instead of ${about(before!)}`];
-  });
-  return [...kind, ...waits].join('; ') || 'dries as the one before; nothing changes';
 }

@@ -15,7 +15,7 @@ import type { View } from '@/core/outline/zones';
 import { fieldsInView } from '@/core/scheme/in-view';
 import { durationInWords } from '@/core/units/minutes';
 import { capital, counted } from '@/core/units/words';
-import type { Drawn } from './use-drawn';
+import { useDrawn, type Drawn } from './use-drawn';
 import { ViewDrawing, viewBox } from '@/sheet/view-drawing';
 import type { MarkingsPage } from './page-data';
 import { useShown } from '@/ui/shown-units';
@@ -76,8 +76,9 @@ const areaOfFields = ({ chart, fields }: OnSkin): number =>
   fields.reduce((sum, { region }) => sum + areaOn(chart, region), 0);
 
 /** A marking on its zone at true proportion, how it fits at each of its places, and the ways to make it. */
-export function FitView({ data, on, marking }: { data: MarkingsPage; on: Drawn; marking: Marking }): ReactNode {
+export function FitView({ data, marking }: { data: MarkingsPage; marking: Marking }): ReactNode {
   const shown = useShown();
+  const on = useDrawn(data);
   const { outline, painted } = on;
   const fits = useMemo(
     () => fitsOf(outline, data.denominator, marking, neighboursOf(outline, data.markings), painted),

@@ -11,7 +11,6 @@ import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { Opened } from '@/ui/opened';
 import { useKey } from '@/ui/keys';
 import { Chip } from '@/ui/swatch';
-import { useDrawn } from './use-drawn';
 import { useWorker } from '@/ui/use-worker';
 import type { MarkingsPage } from './page-data';
 import { useMeasures } from '@/ui/shown-units';
@@ -24,7 +23,6 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
   const measures = useMeasures();
   const [open, setOpen] = useState<string | null>(null);
   const { zone } = useZoneChoice();
-  const on = useDrawn(data);
   const troubles = useTroubles(data);
   useKey('n', () => setOpen('new'));
   const listed = data.markings.filter((marking) => !zone || marking.zones.includes(zone));
@@ -120,7 +118,7 @@ export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
                     <tr className="detail">
                       <td colSpan={8}>
                         <Opened label={marking.title} className="" onClose={() => setOpen(null)} closes>
-                          <FitView data={data} on={on} marking={marking} />
+                          <FitView data={data} marking={marking} />
                           <MarkingForm data={data} marking={marking} onDone={() => setOpen(null)} />
                         </Opened>
                       </td>

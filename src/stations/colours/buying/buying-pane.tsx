@@ -10,7 +10,7 @@ import { shopsFor } from '@/actions/services';
 import { CurrencyFault, planBuying, type BuyingPlan, type Shop } from '@/core/match/buying';
 import { paintNeeds, SPARE_SHARE, type PaintNeed } from '@/core/match/needs';
 import { paintInFull, paintLabel, type Paint } from '@/core/paint/catalogue';
-import { coatInWords } from '@/core/workshop/coat-rows';
+import { coatInWords } from '@/core/workshop/coat-words';
 import { parseNumber } from '@/core/units/number';
 import { counted, listed } from '@/core/units/words';
 import { fullDay } from '@/ui/dates';
