@@ -27,7 +27,9 @@ const ARM = `window.acted = new Promise((done) => {
   const press = () => { pressed ||= performance.now(); };
   addEventListener('keydown', press, { capture: true, once: true });
   addEventListener('pointerdown', press, { capture: true, once: true });
-  new MutationObserver(() => requestAnimationFrame(() => { drawn = performance.now(); })).observe(document.body, {
+  // How a message fades in and a button ripples follows from no act.
+  const isShow = ({ target, type }) => type === 'attributes' && (target.nodeType === 1 ? target : target.parentElement)?.closest('.MuiSnackbar-root, .MuiTouchRipple-root') || target.nodeType === 1 && target.closest('.MuiTouchRipple-root');
+  new MutationObserver((changes) => changes.every(isShow) || requestAnimationFrame(() => { drawn = performance.now(); })).observe(document.body, {
     subtree: true, childList: true, attributes: true, characterData: true,
   });
   performance.clearResourceTimings();

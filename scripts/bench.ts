@@ -6,6 +6,7 @@ import { exportBrief } from '../src/data/brief-files';
 import { listBriefs } from '../src/data/brief-list';
 import { loadBrief } from '../src/data/read-brief';
 import { loadShelf } from '../src/data/shelf';
+import { benchCamera } from './bench-camera';
 import { benchColours } from './bench-colours';
 import { benchEvidence } from './bench-evidence';
 import { benchMany } from './bench-many';
@@ -61,6 +62,7 @@ for (const effort of [0, 400, 12_000]) {
 
 const pdf = await timed(async () => (await fetch(`${base}/briefs/${id}/brief.pdf`)).arrayBuffer(), 3);
 for (const figure of await benchSchedule()) show(figure);
+for (const figure of await benchCamera()) show(figure);
 line('brief as PDF, ms (median)', median(pdf).toFixed(0), 'no figure');
 const exported = await timed(() => exportBrief(id), 5);
 line('brief as JSON, ms (median)', median(exported).toFixed(0), 'no figure');

@@ -182,6 +182,7 @@ describe('what stands beside the machine', () => {
       trueMm: -3,
       measuredMm: 2,
       otherMm: null,
+      dimension: '',
       note: '',
     });
     expect(result).toMatchObject({ ok: false, faults: [{ field: 'trueMm', says: 'True size: more than 0 mm' }] });

@@ -1,10 +1,10 @@
 import { expose, transfer } from 'comlink';
 import type { Point } from '@/core/geometry/polygon';
-import type { Pixels } from '@/core/markings/traced';
 import type { KeptCamera } from '@/core/skin/camera/kept-camera';
 import {
   MachineOver,
   type MachineToLay,
+  type Prints,
   type SchemeToHold,
   type TraceElsewhere,
 } from '@/core/skin/camera/machine-over';
@@ -27,12 +27,12 @@ const api = {
   },
   traced: (machine: MachineToLay, kept: KeptCamera, tool: SkinTool, points: readonly Point[]) =>
     readied(machine).traced(kept, tool, points),
-  straightOn: (machine: MachineToLay, kept: KeptCamera, points: readonly Point[], pixels: Pixels) => {
-    const flat = readied(machine).straightOn(kept, points, pixels);
+  straightOn: (machine: MachineToLay, points: readonly Point[], prints: Prints) => {
+    const flat = readied(machine).straightOn(points, prints);
     return flat && transfer(flat, [flat.data.buffer]);
   },
-  inOwnPlane: (machine: MachineToLay, kept: KeptCamera, points: readonly Point[], pixels: Pixels) => {
-    const flat = readied(machine).inOwnPlane(kept, points, pixels);
+  inOwnPlane: (machine: MachineToLay, points: readonly Point[], prints: Prints) => {
+    const flat = readied(machine).inOwnPlane(points, prints);
     return flat && transfer(flat, [flat.data.buffer]);
   },
   held: (machine: MachineToLay, kept: KeptCamera, scheme: SchemeToHold) => {

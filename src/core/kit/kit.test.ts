@@ -1,8 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { coatsBy, figuresOfWay, suggestWay, WAYS } from './applying';
-import { compare, rodLength } from './measuring';
+import { builtM, compare, rodLength } from './measuring';
 import { figuresOf, TOOL_KINDS, type Tool } from './tools';
+
+describe('what the kit makes of a dimension', () => {
+  test('in metres of the real machine; of a pair the mean; a drawing makes nothing', () => {
+    const measure = { of: 'part' as const, trueMm: 9600, measuredMm: 199, otherMm: 201 };
+    expect(builtM(measure, 48)).toBeCloseTo(9.6, 9);
+    expect(builtM({ ...measure, otherMm: null }, 72)).toBeCloseTo(14.328, 9);
+    expect(builtM({ ...measure, of: 'drawing' }, 48)).toBeNull();
+  });
+});
 
 describe('the kit against the real machine', () => {
   const of = (trueMm: number, measuredMm: number, otherMm: number | null = null) =>

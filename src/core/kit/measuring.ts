@@ -63,6 +63,10 @@ export function compare({ of, trueMm, measuredMm, otherMm }: Measure, denominato
   }
 }
 
+/** What the kit makes of it, in metres of the real machine. A drawing is no kit: it is to be enlarged anyway. */
+export const builtM = ({ of, measuredMm, otherMm }: Measure, denominator: number): number | null =>
+  of === 'drawing' ? null : ((otherMm === null ? measuredMm : (measuredMm + otherMm) / 2) * denominator) / 1000;
+
 const round = (value: number, digits: number): number => Number(value.toFixed(digits));
 
 /**

@@ -51,7 +51,8 @@ export function shownViews(
   });
 }
 
-const mm = (m: number) => Math.round(m * 1000) / 1000;
+/** Nought is written without a sign. */
+const mm = (m: number) => Math.round(m * 1000) / 1000 + 0;
 const ring = (points: Polygon): Point[] => points.map(([u, v]) => [mm(u), mm(v)]);
 
 const toMillimetres = ({ shapes, lines, extent, fields, artwork }: ShownView): ShownView => ({

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { effectsSeen, exposureSaid, withSaid, type SaidOfUse } from './from-evidence';
+import { EFFECT_SEEN, effectsSeen, exposureSaid, withSaid, type SaidOfUse } from './from-evidence';
 import type { Exposure } from './exposure';
 
 const said = (words: string, over: Partial<SaidOfUse> = {}): SaidOfUse => ({
@@ -56,6 +56,12 @@ describe('the exposure as evidence has it', () => {
 });
 
 describe('effects that were seen', () => {
+  test.each(Object.entries(EFFECT_SEEN))('%s: what a stain in a picture is called is read as it', (effect, words) => {
+    expect([...effectsSeen([said(`${words}, 0.42 ± 0.05 m²`, { zone: 'cowling-port' })])]).toEqual([
+      [effect, expect.objectContaining({ zones: ['cowling-port'], isAbsent: false })],
+    ]);
+  });
+
   test('with their zones and whose word it is', () => {
     const seen = effectsSeen([
       said('exhaust stain to the wing root, oil below the panel', { zone: 'cowling-port' }),

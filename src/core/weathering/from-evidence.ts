@@ -56,6 +56,18 @@ const EFFECT_WORDS: readonly (readonly [EffectName, RegExp])[] = [
   ['dust', /\b(dust\w*|mud\w*|splash\w*|dirt thrown)\b/],
   ['filter', /\b(grim\w*|discolou?r\w*|stained all over|dull\w*)\b/],
 ];
+/** What is said of an effect that was seen in a picture: read as it is said. */
+export const EFFECT_SEEN: Readonly<Record<EffectName, string>> = {
+  exhaust: 'exhaust soot',
+  leak: 'oil',
+  streaks: 'streaks',
+  chips: 'chipped',
+  fade: 'faded',
+  salt: 'salt',
+  dust: 'dust',
+  filter: 'grime',
+};
+
 /** A word that turns what follows it within a few words into its absence. */
 const NEGATED = /\b(no|not|without|never|hardly|free of)\b(?:\s+[\w-]+){0,3}\s*$/;
 

@@ -1,3 +1,5 @@
+import { builtM } from '@/core/kit/measuring';
+import type { DimensionName } from '@/core/outline/dimensions';
 import { bornQuestions, notAsked } from '@/core/workshop/born';
 import type { BriefView } from '@/core/derive/derive';
 import type { LayerOrder } from '@/core/derive/history';
@@ -112,6 +114,8 @@ export interface EvidencePage {
   events: Kept<'paint_event'>[];
   layers: LayerOrder[];
   markings: { id: string; version: number; title: string; name: string; zone: string }[];
+  /** Whose outline pictures may have otherwise; `kit` has the dimensions that were measured on it, in metres of the real machine. */
+  machine: { id: string; version: number; kit: Partial<Record<DimensionName, number>> };
   /** Drawings of one's own that lie under a view. */
   underlays: { id: string; version: number; view: View }[];
   /** Zones that will be seen and of which nobody asked the colour, as they are said. */
@@ -138,7 +142,7 @@ export interface CodeRow {
 }
 
 export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0): EvidencePage {
-  const { airframe, sources, brief, events, markings, underlays } = view.state;
+  const { airframe, sources, brief, events, markings, underlays, measures } = view.state;
   const target = { from: airframe.targetFrom, to: airframe.targetTo };
   const words = onlyWords(view.questions);
   const seen = view.outline.zones.filter((zone) => isSeen(zone, brief.options));
@@ -148,6 +152,16 @@ export function evidencePage(view: BriefView, shelf: ColourShelf, revision = 0):
     briefId: brief.id,
     identity: identityOf(airframe),
     target,
+    machine: {
+      id: airframe.id,
+      version: airframe.version,
+      kit: Object.fromEntries(
+        measures.flatMap((measure) => {
+          const metres = measure.dimension && builtM(measure, brief.denominator);
+          return metres ? [[measure.dimension, metres]] : [];
+        }),
+      ),
+    },
     sources: sources
       .map((source): SourceRow => {
         const window = view.windows.get(source.id)!;

@@ -99,6 +99,7 @@ describe('what Kit shows', () => {
           trueMm: 11_100,
           measuredMm: 231.25,
           otherMm: null,
+          dimension: '',
           note: '',
         },
       ];

@@ -2,6 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { MEASURED } from '@/core/kit/measuring';
+import { DIMENSION_NAMES, DIMENSIONS } from '@/core/outline/dimensions';
 import { Explained } from '@/ui/explained';
 import type { FieldSpec } from '@/ui/fields';
 import type { KitPage } from './page-data';
@@ -31,6 +32,18 @@ export function MeasuredPane({ data }: { data: KitPage }): ReactNode {
       label: 'Zone',
       type: 'choice',
       options: [{ value: '', label: 'not said' }, ...data.zones],
+      width: 4,
+    },
+    {
+      name: 'dimension',
+      label: 'Dimension of the outline',
+      type: 'choice',
+      options: [
+        { value: '', label: 'none of them' },
+        ...DIMENSION_NAMES.flatMap((value) =>
+          DIMENSIONS[value].unit === 'm' ? [{ value, label: DIMENSIONS[value].title.toLowerCase() }] : [],
+        ),
+      ],
       width: 4,
     },
     { name: 'trueMm', label: 'True size of the real machine', unit: 'mm', type: 'number', width: 4 },
@@ -67,7 +80,7 @@ export function MeasuredPane({ data }: { data: KitPage }): ReactNode {
         </span>,
       ]}
       fields={fields}
-      blank={{ title: '', of: 'part', zone: '', trueMm: '', measuredMm: '', otherMm: '', note: '' }}
+      blank={{ title: '', of: 'part', zone: '', dimension: '', trueMm: '', measuredMm: '', otherMm: '', note: '' }}
       add="Measure something"
       empty={
         <>

@@ -53,7 +53,7 @@ describe('a piece of a picture laid flat', () => {
   const places = portLine(taken, 0.95, [0.54, 0.6, 0.66]);
 
   test('is at true scale: what is a length apart on the side is as far apart on it', () => {
-    const flat = machine.straightOn(kept, round, printOf(taken, places))!;
+    const flat = machine.straightOn(round, [{ kept, pixels: printOf(taken, places) }])!;
     expect(flat.view).toBe('port');
     expect(flat.shown).toBeGreaterThan(0.6);
     const spots = spotsIn(flat);
@@ -78,10 +78,26 @@ describe('a piece of a picture laid flat', () => {
       points: kept.points.map((one) => ({ ...one, at: turn(one.at) })),
     };
     const [flat, other] = [
-      machine.straightOn(kept, round, printOf(taken, places))!,
-      machine.straightOn(mirrored, round.map(turn), printOf(taken, places, true))!,
+      machine.straightOn(round, [{ kept, pixels: printOf(taken, places) }])!,
+      machine.straightOn(round.map(turn), [{ kept: mirrored, pixels: printOf(taken, places, true) }])!,
     ];
     expect(spotsIn(other).map(([u]) => Math.round(u / 3))).toEqual(spotsIn(flat).map(([u]) => Math.round(u / 3)));
+  });
+  test('with what another picture shows of it: what one has is where the other has it, and a picture without a camera adds nothing', () => {
+    const other = photographed('single', 7);
+    const [own, theirs] = [printOf(taken, places.slice(0, 2)), printOf(other, places.slice(1))];
+    const flat = machine.straightOn(round, [
+      { kept, pixels: own },
+      { kept: other.kept, pixels: theirs },
+      { kept: { ...kept, points: [] }, pixels: own },
+    ])!;
+    expect(flat.pictures).toBe(2);
+    const alone = machine.straightOn(round, [{ kept, pixels: printOf(taken, places) }])!;
+    const seen = spotsIn({ ...flat, data: flat.data.map((tone) => (tone > 60 ? 255 : 0)) });
+    expect(seen).toHaveLength(3);
+    spotsIn(alone).forEach((at, i) => {
+      expect(Math.hypot(seen[i]![0] - at[0], seen[i]![1] - at[1]) * flat.mmPerPx).toBeLessThan(15);
+    });
   });
   test('is none of what lies beside the machine, and none without a camera', () => {
     const beside: Point[] = [
@@ -89,9 +105,9 @@ describe('a piece of a picture laid flat', () => {
       [-2900, -3000],
       [-2900, -2900],
     ];
-    const print = printOf(taken, places);
-    expect(machine.straightOn(kept, beside, print)).toBeNull();
-    expect(machine.straightOn({ ...kept, points: kept.points.slice(0, 3) }, round, print)).toBeNull();
+    const pixels = printOf(taken, places);
+    expect(machine.straightOn(beside, [{ kept, pixels }])).toBeNull();
+    expect(machine.straightOn(round, [{ kept: { ...kept, points: kept.points.slice(0, 3) }, pixels }])).toBeNull();
   });
 });
 
@@ -145,7 +161,7 @@ test('a marking laid flat in its own plane has its corners where they belong, an
   const corners = [[-wide / 2, -high / 2] as const, [wide / 2, -high / 2] as const, [-wide / 2, high / 2] as const];
   const spots = [...corners, [0, 0] as const, [wide / 4, high / 4] as const];
   const points = clicked(taken, corners.map(on), 2, 0)!;
-  const flat = machine.inOwnPlane(taken.kept, points, printOf(taken, spots.map(on)))!;
+  const flat = machine.inOwnPlane(points, [{ kept: taken.kept, pixels: printOf(taken, spots.map(on)) }])!;
   expect(flat.width / flat.height).toBeCloseTo(wide / high, 1);
   // The fourth corner, which nobody clicked, is dark; the middle and a quarter of it are bright where they are.
   const bright = ([u, v]: Point) => {

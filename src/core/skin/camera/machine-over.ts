@@ -17,8 +17,9 @@ import { NoCamera } from './find-camera';
 import type { KeptCamera } from './kept-camera';
 import { landerOn, seenAt, TURNING, type Lander } from './landing';
 import { goneSince, isMirrorLikely, laidOver, movedSince, unmirrored, type LaidOver } from './laid-over';
+import { nearestLine, type NearLine } from './nearest-line';
 import { linesOf, linesSeen, type LinesOf } from './seen-lines';
-import { inOwnPlane, straightOn, type LaidFlat, type Seen, type StraightOn } from './straight-on';
+import { inOwnPlane, laidTogether, straightOn, type LaidFlat, type Seen, type StraightOn } from './straight-on';
 import { cornerIn, traceOnSkin, type SkinTool, type Traced } from './traced';
 import { eyeOf, seenNear } from './view';
 
@@ -44,7 +45,7 @@ export type Over =
 
 /** A trace as it is told: places without their surfaces. */
 export interface TracedHere extends Omit<Traced, 'corners' | 'along'> {
-  corners: { sdMm: number; isKnown: boolean; inView: Point | null }[];
+  corners: { sdMm: number; isKnown: boolean; inView: Point | null; near: NearLine | null }[];
   along: { at: Point; isKnown: boolean }[];
 }
 
@@ -76,6 +77,14 @@ export interface SeenElsewhere extends Pick<Traced, 'figure' | 'zones'> {
   label: string;
   lines: Point[][];
 }
+
+/** A picture with its camera; `pixels` are the whole print, made smaller or not. */
+export interface Print {
+  kept: KeptCamera;
+  pixels: Pixels;
+}
+/** The first is the one in which was traced. */
+export type Prints = readonly [Print, ...Print[]];
 
 /** How well the pictures of a brief show what is asked about, and which picture would tell most. */
 export interface LookedFor {
@@ -126,6 +135,7 @@ export class MachineOver {
         sdMm,
         isKnown,
         inView: landed && told.view ? cornerIn(told.view, landed) : null,
+        near: isKnown && landed ? nearestLine(this.outline.lines, landed) : null,
       })),
       along: along.map(({ at, isKnown }) => ({ at: unmirrored(kept, at), isKnown })),
     };
@@ -161,26 +171,41 @@ export class MachineOver {
   }
 
   /**
-   * What lies within a line that was drawn round it, laid flat as the view that looks at it has it; null where none does. `pixels` are the whole print,
-   * made smaller or not.
+   * What lies within a line that was drawn round it in the first print, laid flat as the view that looks at it has it, from all of them; null where no
+   * view does.
    */
-  straightOn(kept: KeptCamera, points: readonly Point[], pixels: Pixels): StraightOn | null {
-    const laid = this.laid(kept);
-    const traced = this.tracedIn(kept, 'area', points);
-    if (laid instanceof NoCamera || !traced) return null;
+  straightOn(points: readonly Point[], [own, ...others]: Prints): StraightOn | null {
+    const traced = this.tracedIn(own.kept, 'area', points);
+    if (!traced) return null;
+    const { view } = traced;
     const round = traced.along.flatMap((one) => (one.isKnown ? [one.landed!] : []));
-    if (!traced.view || round.length < 3) return null;
-    return straightOn(this.outline, traced.view, round, new Set(traced.zones), pixels, this.seenIn(kept, laid, pixels));
+    if (!view || round.length < 3) return null;
+    const zones = new Set(traced.zones);
+    return this.together(own, others, (pixels, seen) => straightOn(this.outline, view, round, zones, pixels, seen));
   }
 
-  /** What lies within a marking that was traced, in its own plane; null where it is none. */
-  inOwnPlane(kept: KeptCamera, points: readonly Point[], pixels: Pixels): LaidFlat | null {
-    const laid = this.laid(kept);
-    const marking = this.tracedIn(kept, 'marking', points)?.marking;
-    if (laid instanceof NoCamera || !marking) return null;
+  /** What lies within a marking that was traced in the first print, in its own plane, from all of them; null where it is none. */
+  inOwnPlane(points: readonly Point[], [own, ...others]: Prints): LaidFlat | null {
+    const marking = this.tracedIn(own.kept, 'marking', points)?.marking;
+    if (!marking) return null;
     const plane = planeOn(this.outline, marking.place, marking.zone);
     const size = [marking.wideMm / 1000, marking.highMm / 1000] as const;
-    return plane && inOwnPlane(plane, marking.place, size, pixels, this.seenIn(kept, laid, pixels));
+    return plane && this.together(own, others, (pixels, seen) => inOwnPlane(plane, marking.place, size, pixels, seen));
+  }
+
+  /** A piece laid flat from one print, and together with what others show of it. */
+  private together<Flat extends LaidFlat>(
+    own: Print,
+    others: readonly Print[],
+    lay: (pixels: Pixels, seen: Seen) => Flat | null,
+  ): Flat | null {
+    const from = ({ kept, pixels }: Print): Flat[] => {
+      const laid = this.laid(kept);
+      const flat = laid instanceof NoCamera ? null : lay(pixels, this.seenIn(kept, laid, pixels));
+      return flat ? [flat] : [];
+    };
+    const [first] = from(own);
+    return first ? laidTogether([first, ...others.flatMap(from)]) : null;
   }
 
   private seenIn(kept: KeptCamera, { camera }: LaidOver, pixels: Pixels): Seen {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { DimensionName } from '@/core/outline/dimensions';
 import { photographed } from '@tests/support/photographed';
-import { mendsOf } from './mends';
+import { isKitWrong, mendsOf } from './mends';
 
 /** Pictures of one machine, and an outline of it that has a dimension otherwise. */
 const RUNS = [2, 7, 11] as const;
@@ -22,6 +22,11 @@ describe('where pictures disagree with an outline', () => {
     // Back to what the machine really has, but for a third of what is wrong.
     expect(Math.abs(best!.to - spec.dimensions[dimension])).toBeLessThan(Math.abs(by) / 3);
     expect(best!.gain).toBeGreaterThan(0.8);
+  });
+  test('a kit that measures as the outline does is wrong with it; one that measures as the pictures have it is not', () => {
+    const mend = { from: 1.6, to: 1.85 };
+    expect([1.55, 1.62, 1.7].map((kitM) => isKitWrong(mend, kitM))).toEqual([true, true, true]);
+    expect([1.75, 1.85, 2].map((kitM) => isKitWrong(mend, kitM))).toEqual([false, false, false]);
   });
   test('in nothing there is nothing to mend', () => {
     expect(mendsOf(spec, kept)).toEqual([]);

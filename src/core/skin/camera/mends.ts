@@ -18,6 +18,10 @@ export interface Mend {
   pictures: number;
 }
 
+/** Of outline and kit, which a picture puts in the wrong: the kit stands nearer to one of the two. */
+export const isKitWrong = ({ from, to }: Pick<Mend, 'from' | 'to'>, kitM: number): boolean =>
+  Math.abs(kitM - from) < Math.abs(kitM - to);
+
 /** Dimensions that move a named place, and are often told wrongly. */
 const TRIED: readonly DimensionName[] = [
   'span',

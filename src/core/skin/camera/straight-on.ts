@@ -17,6 +17,10 @@ export interface LaidFlat extends Pixels {
   mmPerPx: number;
   /** Share of it that the picture shows; the rest is clear. */
   shown: number;
+  /** How many px of the picture come to one of the piece, as a rule: from 1 on it shows all that the piece can. */
+  fineness: number;
+  /** From how many pictures it is. */
+  pictures: number;
 }
 
 /** As a view of the machine has it. */
@@ -121,7 +125,72 @@ function laidFlat(
       const mixed = (k: 0 | 1) => (1 - t) * ((1 - s) * a[k] + s * b[k]) + t * ((1 - s) * c[k] + s * d[k]);
       if (sample(pixels, [mixed(0), mixed(1)], data, 4 * (row * width + column))) shown += 1;
     }
-  return { width, height, data, mmPerPx: mPerPx * 1000, shown: shown / (width * height) };
+  return {
+    width,
+    height,
+    data,
+    mmPerPx: mPerPx * 1000,
+    shown: shown / (width * height),
+    fineness: finenessOf(grid, columns),
+    pictures: 1,
+  };
+}
+
+/** The median way in the picture from one knot of the grid to the next, for a px of the piece. */
+function finenessOf(grid: readonly (Point | null)[], columns: number): number {
+  const steps = grid.flatMap((at, i) => {
+    const next = (i + 1) % columns === 0 ? null : grid[i + 1];
+    return at && next ? [Math.hypot(next[0] - at[0], next[1] - at[1]) / EVERY_PX] : [];
+  });
+  return steps.sort((a, b) => a - b)[Math.floor(steps.length / 2)] ?? 0;
+}
+
+/** Fewer places than this that two pieces show tell nothing of how their light differs. */
+const LEAST_IN_COMMON = 200;
+
+/**
+ * One piece from several pictures of it that were laid flat alike. Each is brought to the light of the first (mean and spread of each channel,
+ * over what both show), then each place is their mean, the finer picture by more: what one of them hides another shows.
+ */
+export function laidTogether<Flat extends LaidFlat>(flats: readonly [Flat, ...Flat[]]): Flat {
+  const [first] = flats;
+  const all = flats.filter(({ shown, width, height }) => shown > 0 && width === first.width && height === first.height);
+  if (all.length < 2) return first;
+  const data = new Uint8ClampedArray(first.data.length);
+  const lights = all.map((flat) => [0, 1, 2].map((channel) => lightTo(first, flat, channel)));
+  let shown = 0;
+  for (let i = 0; i < data.length; i += 4) {
+    const here = all.flatMap((flat, k) => (flat.data[i + 3]! > 0 ? [{ flat, light: lights[k]! }] : []));
+    if (here.length === 0) continue;
+    const weightOf = ({ fineness }: LaidFlat) => Math.min(1, fineness) ** 2;
+    const whole = here.reduce((sum, { flat }) => sum + weightOf(flat), 0);
+    for (let channel = 0; channel < 3; channel += 1)
+      data[i + channel] =
+        here.reduce((sum, { flat, light }) => sum + weightOf(flat) * light[channel]!(flat.data[i + channel]!), 0) /
+        whole;
+    data[i + 3] = 255;
+    shown += 1;
+  }
+  return { ...first, data, shown: shown / (data.length / 4), pictures: all.length };
+}
+
+/** From the tone of one piece to that of another, in one channel. */
+function lightTo(to: LaidFlat, from: LaidFlat, channel: number): (tone: number) => number {
+  let [n, a, b, aa, bb] = [0, 0, 0, 0, 0];
+  if (to !== from)
+    for (let i = channel; i < to.data.length; i += 4) {
+      if (!to.data[i - channel + 3] || !from.data[i - channel + 3]) continue;
+      const [own, other] = [to.data[i]!, from.data[i]!];
+      n += 1;
+      a += own;
+      b += other;
+      aa += own * own;
+      bb += other * other;
+    }
+  if (n < LEAST_IN_COMMON) return (tone) => tone;
+  const spread = (sum: number, squares: number) => Math.sqrt(Math.max(0, squares / n - (sum / n) ** 2));
+  const wider = spread(b, bb) > 0 ? spread(a, aa) / spread(b, bb) : 1;
+  return (tone) => a / n + (tone - b / n) * wider;
 }
 
 /** The colour at a place between pixels; false beyond the picture. */

@@ -4,6 +4,8 @@ import Button from '@mui/material/Button';
 import { useImperativeHandle, useState, type ReactNode, type Ref } from 'react';
 import { addSighting } from '@/actions/evidence';
 import { ASPECTS, type Aspect } from '@/core/evidence/aspects';
+import type { EffectName } from '@/core/weathering/effects';
+import { EFFECT_SEEN } from '@/core/weathering/from-evidence';
 import type { Marks } from '@/core/evidence/picture/marks';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
 import { useSaving } from '@/ui/saving';
@@ -50,6 +52,9 @@ export function Becomes({
   const [chosenAspect, setAspect] = useState<Aspect | null>(null);
   const aspect = chosenAspect && aspects.includes(chosenAspect) ? chosenAspect : aspects[0]!;
   const [item, setItem] = useState('');
+  const [effect, setEffect] = useState<EffectName>('exhaust');
+  // A stain is of something: weathering lays that on its zone.
+  const told = aspect === 'wear' ? `${EFFECT_SEEN[effect]}, ${value}` : value;
   const keep = async () => {
     if (busy) return;
     await run(
@@ -61,8 +66,8 @@ export function Becomes({
           zone,
           aspect,
           item,
-          value,
-          sd,
+          value: told,
+          sd: aspect === 'wear' ? null : sd,
           clarity: 'clear',
           sense: 'for',
           note,
@@ -90,6 +95,15 @@ export function Becomes({
           </option>
         ))}
       </select>{' '}
+      {aspect === 'wear' ? (
+        <select value={effect} onChange={({ target }) => setEffect(target.value as EffectName)} aria-label="What it is">
+          {Object.entries(EFFECT_SEEN).map(([name, title]) => (
+            <option key={name} value={name}>
+              {title}
+            </option>
+          ))}
+        </select>
+      ) : null}{' '}
       <input
         value={item}
         onChange={(event) => setItem(event.target.value)}

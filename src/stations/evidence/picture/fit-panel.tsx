@@ -20,6 +20,7 @@ export function FitPanel({
   onKeep,
   busy,
   findMends,
+  outline,
 }: {
   over: Over | null;
   laying: Laying;
@@ -27,6 +28,7 @@ export function FitPanel({
   busy: boolean;
   /** Which dimension of the outline all pictures together would have otherwise. */
   findMends: () => Promise<Mend[]>;
+  outline: OutlineToMend;
 }): ReactNode {
   const shown = useShown();
   const { draft } = laying;
@@ -140,7 +142,7 @@ export function FitPanel({
           Keep it (s)
         </Button>
       </div>
-      {laid ? <OtherOutline key={JSON.stringify(draft)} findMends={findMends} /> : null}
+      {laid ? <OtherOutline key={JSON.stringify(draft)} findMends={findMends} outline={outline} /> : null}
       <p className="dim">
         Click, or p for the middle; drag or nudge with arrows (shift: 10 px), o takes the next place that is set, Delete
         takes it away.
@@ -149,8 +151,15 @@ export function FitPanel({
   );
 }
 
+/** The outline as it may be mended here, and what the kit has to say to it. */
+export interface OutlineToMend {
+  busy: boolean;
+  mend: (mend: Mend) => Promise<unknown>;
+  kitInWords: (mend: Mend) => string;
+}
+
 /** Whether the outline has a dimension that the pictures have otherwise: asked on a press, since every dimension is tried. */
-function OtherOutline({ findMends }: { findMends: () => Promise<Mend[]> }): ReactNode {
+function OtherOutline({ findMends, outline }: { findMends: () => Promise<Mend[]>; outline: OutlineToMend }): ReactNode {
   const shown = useShown();
   const [mends, setMends] = useState<Mend[] | null>(null);
   const [busy, setBusy] = useState(false);
@@ -169,8 +178,16 @@ function OtherOutline({ findMends }: { findMends: () => Promise<Mend[]> }): Reac
           ? ''
           : mends.length === 0
             ? 'No: no dimension of it would take away half of what does not fit.'
-            : shown(mends.slice(0, 2).map(mendInWords).join(' '))}
+            : null}
       </span>
+      {mends?.slice(0, 2).map((mend) => (
+        <p key={mend.dimension}>
+          {shown(`${mendInWords(mend)} ${outline.kitInWords(mend)}`)}{' '}
+          <Button size="small" disabled={busy || outline.busy} onClick={() => void outline.mend(mend)}>
+            Make the outline so
+          </Button>
+        </p>
+      ))}
     </div>
   );
 }
@@ -179,7 +196,7 @@ function OtherOutline({ findMends }: { findMends: () => Promise<Mend[]> }): Reac
 function mendInWords({ dimension, from, to, gain, better, pictures }: Mend): string {
   const { title, unit } = DIMENSIONS[dimension];
   const said = (value: number) => (unit === 'deg' ? `${value.toFixed(1)}°` : `${value.toFixed(2)} m`);
-  return `${title} ${said(to)} instead of ${said(from)} would take away ${Math.round(100 * gain)} % of what does not fit, in ${better} of ${counted(pictures, 'picture')}. Is that what the kit has, measured at Kit? The outline is changed at Markings.`;
+  return `${title} ${said(to)} instead of ${said(from)} would take away ${Math.round(100 * gain)} % of what does not fit, in ${better} of ${counted(pictures, 'picture')}.`;
 }
 
 /** From how far it was taken, where that is told at all. */

@@ -3,11 +3,12 @@
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Point } from '@/core/geometry/polygon';
 import type { Pixels } from '@/core/markings/traced';
+import { DIMENSIONS } from '@/core/outline/dimensions';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline } from '@/core/outline/outline';
 import type { Over, SchemeToHold, SeenElsewhere, TracedHere } from '@/core/skin/camera/machine-over';
 import type { LaidFlat, StraightOn } from '@/core/skin/camera/straight-on';
-import type { Mend } from '@/core/skin/camera/mends';
+import { isKitWrong, type Mend } from '@/core/skin/camera/mends';
 import { asDrawn, SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
 import { runsOf } from '@/core/units/grouped';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
@@ -154,8 +155,14 @@ function OnSheet({
             ref={figure}
             lengthOf={(points) => api().traced(machine, draft!, 'length', points) as Promise<TracedHere | null>}
             straightOn={{
-              fromView: (pixels) => api().straightOn(machine, draft!, trace, pixels) as Promise<StraightOn | null>,
-              inOwnPlane: (pixels) => api().inOwnPlane(machine, draft!, trace, pixels) as Promise<LaidFlat | null>,
+              fromView: (prints) => api().straightOn(machine, trace, prints) as Promise<StraightOn | null>,
+              inOwnPlane: (prints) => api().inOwnPlane(machine, trace, prints) as Promise<LaidFlat | null>,
+              prints: [
+                { pictureId: source.pictureId!, kept: draft! },
+                ...data.sources.flatMap(({ id, pictureId, camera }) =>
+                  pictureId && camera && id !== source.id ? [{ pictureId, kept: camera }] : [],
+                ),
+              ],
             }}
           />
         ) : (
@@ -167,6 +174,17 @@ function OnSheet({
           laying={laying}
           onKeep={() => void keepCamera()}
           busy={busy}
+          outline={{
+            busy,
+            mend: ({ dimension, to }) =>
+              keep(
+                'airframe',
+                data.machine,
+                { dimensions: { ...spec.dimensions, [dimension]: Math.round(to * 1000) / 1000 } },
+                `${DIMENSIONS[dimension].title} is as the pictures have it; u takes it back`,
+              ),
+            kitInWords: (mend) => kitInWords(mend, data.machine.kit[mend.dimension] ?? null, denominator),
+          }}
           findMends={() =>
             api().mends(machine, [
               draft!,
@@ -191,6 +209,16 @@ function OnSheet({
       <AsOthersHaveIt traces={elsewhere ?? []} traced={traced} />
     </>
   );
+}
+
+/** Which of outline and kit the pictures put in the wrong: "Your kit measures 1.61 m, as the outline has it: it is wrong too, 5.0 mm on the model." */
+function kitInWords(mend: Mend, kitM: number | null, denominator: number): string {
+  if (DIMENSIONS[mend.dimension].unit !== 'm') return 'Hold the kit against it as it is built up.';
+  if (kitM === null) return 'Measured at Kit, it is told whether the kit is wrong too.';
+  if (!isKitWrong(mend, kitM))
+    return `Your kit measures ${kitM.toFixed(2)} m, as the pictures have it: the outline alone is wrong.`;
+  const off = Math.abs((mend.to - kitM) * 1000) / denominator;
+  return `Your kit measures ${kitM.toFixed(2)} m, as the outline has it: it is wrong too, by ${off.toFixed(1)} mm on the model.`;
 }
 
 /** Its lines, light over dark so that they show on any ground. */

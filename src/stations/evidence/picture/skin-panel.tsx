@@ -3,9 +3,8 @@
 import type { ReactNode, Ref } from 'react';
 import { roundToSd } from '@/core/evidence/picture/measure';
 import type { Point } from '@/core/geometry/polygon';
-import type { Pixels } from '@/core/markings/traced';
 import { isSide } from '@/core/outline/zones';
-import type { TracedHere } from '@/core/skin/camera/machine-over';
+import type { Prints, TracedHere } from '@/core/skin/camera/machine-over';
 import type { LaidFlat, StraightOn } from '@/core/skin/camera/straight-on';
 import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
@@ -18,7 +17,7 @@ import { FIGURES } from './figures';
 import { AsArtwork, UnderDrawing } from './from-straight-on';
 import { IntoMarking, markingInWords } from './into-marking';
 import { IntoScheme } from './into-scheme';
-import { SEEN_FROM, StraightOnPicture } from './straight-on-picture';
+import { SEEN_FROM, StraightOnPicture, type KeptPrints } from './straight-on-picture';
 import '../evidence.css';
 
 /** What was traced on the machine: its figure with its uncertainty, what it becomes a sighting of, and how it goes into the scheme. */
@@ -44,8 +43,9 @@ export function SkinPanel({
   lengthOf: (points: Point[]) => Promise<TracedHere | null>;
   /** What lies within what was drawn round, laid flat. */
   straightOn: {
-    fromView: (pixels: Pixels) => Promise<StraightOn | null>;
-    inOwnPlane: (pixels: Pixels) => Promise<LaidFlat | null>;
+    fromView: (prints: Prints) => Promise<StraightOn | null>;
+    inOwnPlane: (prints: Prints) => Promise<LaidFlat | null>;
+    prints: KeptPrints;
   };
 }): ReactNode {
   const shown = useShown();
@@ -74,6 +74,7 @@ export function SkinPanel({
     : tool === 'border' || tool === 'length'
       ? alongInWords(traced)
       : '';
+  const near = nearInWords(traced, tool === 'border' || tool === 'length');
   const part = (value: number) => roundToSd(value, figure!.sd).value;
   return (
     <>
@@ -90,6 +91,7 @@ export function SkinPanel({
               </span>
             </p>
             {along ? <p className="dim">{shown(capital(along))}</p> : null}
+            {near ? <p className="dim">{shown(capital(near))}</p> : null}
           </>
         ) : null}
         {traced.says.map((says) => (
@@ -118,6 +120,7 @@ export function SkinPanel({
         <StraightOnPicture
           key={JSON.stringify(trace)}
           source={source}
+          prints={straightOn.prints}
           lay={straightOn.fromView}
           seen={({ view }) => `seen ${SEEN_FROM[view]}`}
         >
@@ -128,6 +131,7 @@ export function SkinPanel({
         <StraightOnPicture
           key={JSON.stringify(trace)}
           source={source}
+          prints={straightOn.prints}
           lay={straightOn.inOwnPlane}
           seen={() => 'in its own plane, unrolled from the skin'}
         >
@@ -150,4 +154,16 @@ function alongInWords({ corners, view }: TracedHere): string {
   );
   const [low, high] = [Math.min(...sds), Math.max(...sds)];
   return `${places.join(', ')} mm aft of the nose, ± ${low === high ? low : `${low} to ${high}`} mm`;
+}
+
+/** "It begins 84 ± 9 mm from the cowling joint and ends 210 ± 12 mm from the port wing joint 1". */
+function nearInWords({ corners }: TracedHere, isLine: boolean): string {
+  const said = ({ near, sdMm }: TracedHere['corners'][number]) => {
+    const { value, sd } = roundToSd(near!.mm, sdMm);
+    return `${value} ± ${sd} mm from the ${near!.id}`;
+  };
+  const [first, last] = [corners[0], corners.at(-1)];
+  const begins = first?.near ? `${isLine ? 'it begins' : 'its first corner lies'} ${said(first)}` : '';
+  const ends = isLine && last?.near && last !== first ? `${begins ? '' : 'it '}ends ${said(last)}` : '';
+  return [begins, ends].filter(Boolean).join(' and ');
 }

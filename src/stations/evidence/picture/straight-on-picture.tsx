@@ -2,9 +2,11 @@
 
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import type { Pixels } from '@/core/markings/traced';
 import type { View } from '@/core/outline/zones';
+import type { KeptCamera } from '@/core/skin/camera/kept-camera';
+import type { Prints } from '@/core/skin/camera/machine-over';
 import type { LaidFlat } from '@/core/skin/camera/straight-on';
+import { counted } from '@/core/units/words';
 import type { SourceRow } from '@/stations/evidence/page-data';
 import { keepAs } from '@/ui/keep-as';
 import { pictureOf, pixelsOf } from '@/ui/pixels';
@@ -23,15 +25,24 @@ const LONGEST_PX = 3000;
 /** Lengths of a scale bar, mm; the longest that is no longer than a third of the picture is drawn. */
 const BARS = [5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000];
 
+/** Pictures over which the machine was laid, the one in hand first. */
+export type KeptPrints = readonly [KeptPrint, ...KeptPrint[]];
+interface KeptPrint {
+  pictureId: string;
+  kept: KeptCamera;
+}
+
 /** A piece of the picture laid flat at true scale, with a bar; taken out as a picture, or used for something else: `children`. */
 export function StraightOnPicture<Flat extends LaidFlat>({
   source,
+  prints: [own, ...others],
   lay,
   seen,
   children,
 }: {
   source: SourceRow;
-  lay: (pixels: Pixels) => Promise<Flat | null>;
+  prints: KeptPrints;
+  lay: (prints: Prints) => Promise<Flat | null>;
   /** From where: "seen from port". */
   seen: (flat: Flat) => string;
   children: (flat: Flat) => ReactNode;
@@ -44,11 +55,15 @@ export function StraightOnPicture<Flat extends LaidFlat>({
   useEffect(() => {
     if (flat && canvas.current) drawFlat(canvas.current, flat);
   }, [flat]);
-  const show = async () => {
+  const read = async ({ pictureId, kept }: KeptPrint) => ({
+    kept,
+    pixels: pixelsOf(await pictureOf(pictureId), LONGEST_PX),
+  });
+  const show = async (further: readonly KeptPrint[]) => {
     setBusy(true);
     setSays('');
     try {
-      const found = await lay(pixelsOf(await pictureOf(source.pictureId!), LONGEST_PX));
+      const found = await lay([await read(own), ...(await Promise.all(further.map(read)))]);
       setFlat(found);
       if (!found) setSays('No view looks at it: it cannot be laid flat from here.');
     } catch {
@@ -58,9 +73,14 @@ export function StraightOnPicture<Flat extends LaidFlat>({
   };
   return (
     <div className="straight-on">
-      <Button variant="outlined" disabled={busy} onClick={() => void show()}>
+      <Button variant="outlined" disabled={busy} onClick={() => void show([])}>
         {busy ? 'Being laid flat…' : 'Show it straight on'}
-      </Button>
+      </Button>{' '}
+      {others.length > 0 ? (
+        <Button variant="outlined" disabled={busy} onClick={() => void show(others)}>
+          From all pictures that show it
+        </Button>
+      ) : null}
       {says ? <p role="alert">{says}</p> : null}
       {flat ? (
         <>
@@ -74,7 +94,7 @@ export function StraightOnPicture<Flat extends LaidFlat>({
             />
             <figcaption className="dim">
               {shown(
-                `Laid flat, ${seen(flat)}, ${flat.mmPerPx.toFixed(1)} mm to a point; the bar is ${barOf(flat)} mm. The picture shows ${Math.round(flat.shown * 100)} % of it.`,
+                `Laid flat, ${seen(flat)}, ${flat.mmPerPx.toFixed(1)} mm to a point; the bar is ${barOf(flat)} mm. ${flat.pictures > 1 ? `${counted(flat.pictures, 'picture')} together show` : others.length > 0 ? 'This picture alone shows' : 'The picture shows'} ${Math.round(flat.shown * 100)} % of it.`,
               )}{' '}
               <Button
                 size="small"
