@@ -31,7 +31,8 @@ interface Props {
   onSelect: (zone: string | null) => void;
   /** Zones that are chosen together: with shift, or with a line drawn round them. */
   several?: ReadonlySet<string>;
-  onSeveral?: (zones: ReadonlySet<string>) => void;
+  /** Told how they become others: two quick presses count both, drawn between them or not. */
+  onSeveral?: (become: (before: ReadonlySet<string>) => ReadonlySet<string>) => void;
   width?: number;
   compact?: boolean;
 }
@@ -66,12 +67,14 @@ export function AirframeSheet({
   const titleOf = (key: string) => zones.get(key)?.title ?? key;
   const choose = (zone: string, further = false) => {
     if (!further || !onSeveral) return onSelect(zone === selected ? null : zone);
-    const next = new Set(several);
-    // What was chosen alone is the first of several.
-    if (next.size === 0 && selected && selected !== zone) next.add(selected);
-    if (!next.delete(zone)) next.add(zone);
     if (selected) onSelect(null);
-    return onSeveral(next);
+    return onSeveral((before) => {
+      const next = new Set(before);
+      // What was chosen alone is the first of several.
+      if (next.size === 0 && selected && selected !== zone) next.add(selected);
+      if (!next.delete(zone)) next.add(zone);
+      return next;
+    });
   };
 
   const step = (event: KeyboardEvent) => {
@@ -141,7 +144,7 @@ export function AirframeSheet({
                   scale={scale}
                   onRound={(zones) => {
                     onSelect(null);
-                    onSeveral(new Set([...(several ?? []), ...zones]));
+                    onSeveral((before) => new Set([...before, ...zones]));
                   }}
                 >
                   {drawing(view)}

@@ -91,6 +91,29 @@ describe('the airframe sheet', () => {
     expect(choose).toHaveBeenLastCalledWith(null);
   });
 
+  test('two quick presses with shift choose both zones, though nothing was drawn between them', () => {
+    let several: ReadonlySet<string> = new Set();
+    render(
+      <AirframeSheet
+        data={data}
+        mode="certainty"
+        selected={null}
+        onSelect={choose}
+        several={several}
+        onSeveral={(become) => {
+          several = become(several);
+        }}
+      />,
+    );
+    const press = (zone: string) =>
+      fireEvent.click(document.getElementById(`sheet-port-zone-${zone}`)!, { shiftKey: true });
+    press('cowling-port');
+    press('fin-port');
+    expect([...several]).toEqual(['cowling-port', 'fin-port']);
+    press('cowling-port');
+    expect([...several]).toEqual(['fin-port']);
+  });
+
   test('arrow keys go through all zones and round again', () => {
     show('certainty', data.zones.at(-1)!.key);
     const drawing = screen.getByRole('listbox', { name: /seen from port/ });
