@@ -109,7 +109,6 @@ test.describe('the ledger', () => {
     await expect(row).toContainText('TCS 45 ?');
     await page.getByLabel('State').selectOption('reopened');
     await expect(page.locator('.ledger tbody tr')).toHaveCount(1);
-    await takeBack(page, 1);
   });
 
   test('sides are mirrored by a ruling, and taken apart again', async ({ page }) => {
@@ -125,7 +124,6 @@ test.describe('the ledger', () => {
     await expect(page.getByRole('button', { name: /Outer wing upper, starboard ⇄/ })).toBeVisible();
     await page.getByRole('button', { name: 'take them apart' }).click();
     await expect(page.getByRole('button', { name: /Outer wing upper, starboard ⇄/ })).toHaveCount(0);
-    await takeBack(page, 2);
   });
 
   test('what to chase says why, by when and what would settle it', async ({ page }) => {
@@ -198,7 +196,6 @@ test.describe('sources', () => {
     await page.getByRole('button', { name: 'Add the source' }).click();
     await page.getByRole('button', { name: 'Sources (18)' }).click();
     await expect(page.getByText('Photograph, before 20 Nov 1950').first()).toBeVisible();
-    await takeBack(page, 1);
   });
 
   test('a PDF is leafed through, and the page that is chosen becomes the picture of the source', async ({ page }) => {
@@ -276,7 +273,6 @@ test('what kinds of source weigh is shown with its reason and can be changed', a
   await expect(page.getByRole('button', { name: /source weighs \(1 changed\)/ })).toBeVisible();
   await page.getByRole('button', { name: 'Ledger' }).click();
   expect(Number(await support.innerText())).toBeGreaterThan(Number(before));
-  await takeBack(page, 1);
 });
 
 test.describe('measuring in a picture', () => {
@@ -323,7 +319,6 @@ test.describe('measuring in a picture', () => {
     await expect(page.getByText('Scale set')).toBeVisible();
     await page.getByRole('button', { name: 'Length', exact: true }).click();
     await expect(page.locator('.measured .figure')).toHaveText(/^1000 ± \d(\.\d)? mm$/);
-    await takeBack(page, 1);
   });
 
   test('four points in a line fix no panel', async ({ page }) => {
@@ -367,7 +362,6 @@ test.describe('measuring in a picture', () => {
     await page.getByRole('button', { name: 'Ledger' }).click();
     const works = rowOf(page, /Fin and rudder, starboard/).locator('[data-cell$=" 3"] .inferred');
     await expect(works).toHaveCount(2);
-    await takeBack(page, 1);
   });
 });
 
@@ -483,7 +477,6 @@ test.describe('the dossier', () => {
     await expect(page.getByRole('button', { name: 'Sources (18)' })).toBeVisible();
     await take('{"format": "something"}');
     await expect(page.getByRole('alert').filter({ hasText: 'this is not a dossier' })).toBeVisible();
-    await takeBack(page, 1);
   });
 });
 

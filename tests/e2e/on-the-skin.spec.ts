@@ -9,7 +9,7 @@ import { buildOutline, chartsOf } from '@/core/outline/outline';
 import { times } from '@/core/outline/space';
 import { landerOn } from '@/core/skin/camera/landing';
 import { project } from '@/core/skin/camera/view';
-import { expect, openDemo, soundPage, takeBack, test } from '../support/story';
+import { expect, openDemo, soundPage, test } from '../support/story';
 
 /** The demo's photograph that is printed the wrong way round: what it shows is known to the last figure. */
 const TITLE = 'Taxiing, film still';
@@ -100,7 +100,6 @@ test('from a fresh picture to a border in the scheme: places are set, the machin
   // The camera stands when the picture is opened again.
   await openPicture(page, TITLE);
   await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
-  await takeBack(page, 3);
 });
 
 test('a place on another machine is named and left out; taken back it fits again', async ({ page }) => {
@@ -186,5 +185,4 @@ test('what is painted on a side: a marking goes to where it was traced and is la
   await expect(page.getByText(/would settle most: it shows \d+ % of what is open/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/In none of them: .*Outer wing upper, port/)).toBeVisible();
   await soundPage(page);
-  await takeBack(page, 3);
 });
