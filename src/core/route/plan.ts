@@ -1,5 +1,6 @@
 import type { DoneStep } from '@/core/laid/standing';
 import { addDays, type Day } from '@/core/units/day';
+import { remembering } from '@/core/units/remembered';
 import { benchSessions, elapsedToLocal, localDay, midnightUtc, type BenchSession } from './calendar';
 import type { Evening, WeeklySession } from './evening';
 import { cleanOutTable } from './cleanout';
@@ -78,6 +79,9 @@ export interface PlanFrame {
   local: (minutes: number) => string;
 }
 
+/** A year of sessions is laid out anew only in another week, or where they were changed. */
+const sessionsOf = remembering<BenchSession[]>(24);
+
 /** What of a route is still to be scheduled, from now on. */
 export function planFrame(
   route: Pick<Route, 'steps' | 'links'>,
@@ -90,7 +94,8 @@ export function planFrame(
   const elapsed = (instant: string) => Math.round((Date.parse(instant) - Date.parse(origin)) / 60_000);
   const now = Math.max(elapsed(nowUtc), 0);
   const weeksPast = Math.ceil(now / (7 * 24 * 60)) + 1;
-  const sessions = benchSessions(weekly, first, weeksPast + WEEKS, timeZone, origin, evenings);
+  const laidOut = [weekly, first, weeksPast + WEEKS, timeZone, origin, evenings] as const;
+  const sessions = sessionsOf(JSON.stringify(laidOut), () => benchSessions(...laidOut));
 
   const keys = new Set(route.steps.map((step) => step.key));
   const known = [

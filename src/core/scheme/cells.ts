@@ -39,9 +39,30 @@ export function cellsOf(
   baseOf: (zone: string) => string | null,
   painted: readonly PaintedField[],
 ): Cell[] {
+  const last = cut.get(outline);
+  const pieces = last && isSameScheme(last.painted, painted) ? last.pieces : cutBy(outline, painted);
+  cut.set(outline, { painted, pieces });
+  return pieces.map((piece) => (piece.field === null ? { ...piece, code: baseOf(piece.zone) } : piece));
+}
+
+/** The last scheme that an outline was cut by: while colours are ruled it is cut the same. */
+const cut = new WeakMap<Outline, { painted: readonly PaintedField[]; pieces: readonly Cell[] }>();
+
+/** What is laid is one of its shape, so that the same is the very same. */
+const isSameScheme = (one: readonly PaintedField[], other: readonly PaintedField[]): boolean =>
+  one.length === other.length &&
+  one.every(({ field, laid }, i) => {
+    const { field: own, laid: there } = other[i]!;
+    return laid === there && field.id === own.id && field.code === own.code && densityOf(field) === densityOf(own);
+  });
+
+const densityOf = ({ shape }: SchemeField): number => (shape.kind === 'mottle' ? shape.density : 1);
+
+/** Zones in pieces, those in their own colour without a code. */
+function cutBy(outline: Outline, painted: readonly PaintedField[]): Cell[] {
   return outline.regions.flatMap(({ zone, chart, region, glass }): Cell[] => {
     const cell = { chart, zone, glass: glass ?? false };
-    const base: Cell = { ...cell, code: baseOf(zone), region, field: null, share: 1 };
+    const base: Cell = { ...cell, code: null, region, field: null, share: 1 };
     if (glass) return [base];
     let cells: Cell[] = [base];
     for (const { field, laid } of painted) {
@@ -49,7 +70,7 @@ export function cellsOf(
       if (!area || apart(region, area)) continue;
       const over = withoutSlivers(chart, intersection(region, area));
       if (over.length === 0) continue;
-      const density = field.shape.kind === 'mottle' ? field.shape.density : 1;
+      const density = densityOf(field);
       cells = cells.flatMap((under) => {
         if (apart(under.region, over)) return [under];
         const left = withoutSlivers(chart, difference(under.region, over));
@@ -63,6 +84,15 @@ export function cellsOf(
     }
     return cells;
   });
+}
+
+const skins = new WeakMap<Region, number>();
+
+/** Skin of a piece, measured once. */
+function skinOf(chart: Chart, region: Region): number {
+  const known = skins.get(region) ?? areaOn(chart, region);
+  skins.set(region, known);
+  return known;
 }
 
 export interface ColourArea {
@@ -87,7 +117,7 @@ export function areasByColour(
   };
   const skin = new Map<string, number>();
   for (const { zone, code, chart, region, share, glass } of cells) {
-    const areaM2 = areaOn(chart, region) * share * (glass ? FRAMES_SHARE : 1);
+    const areaM2 = skinOf(chart, region) * share * (glass ? FRAMES_SHARE : 1);
     skin.set(zone, (skin.get(zone) ?? 0) + areaM2);
     add(zone, code, areaM2);
   }

@@ -20,8 +20,10 @@ export async function GET(
   if (!asked.success) return badRequest('It does not say which page is shown');
   const { shell, page: of, code } = asked.data;
   const shown = of !== null && isPage(page) ? { name: page, code, of } : null;
-  const derived = await briefView(id);
-  const undo = await undoState(id, { stations: await mayTakeBack() });
+  const [derived, undo] = await Promise.all([
+    briefView(id),
+    mayTakeBack().then((stations) => undoState(id, { stations })),
+  ]);
   return Response.json({ ...pageNow(id, derived, { shell, page: shown }), undo } satisfies PageNow, {
     headers: { 'cache-control': 'no-store' },
   });
