@@ -91,6 +91,18 @@ test('from a fresh picture to a border in the scheme: places are set, the machin
   await expect(page.getByText(/is a sighting now/)).toBeVisible();
   await soundPage(page);
 
+  // A stain: how large it is, and what of, so that weathering lays it there. Two pictures show the side.
+  await page.getByRole('button', { name: 'Area on it' }).click();
+  const round = [...sideLine(0.6 * height, [0.28, 0.42]), ...sideLine(1.05 * height, [0.42, 0.28])];
+  for (const place of round) await click(page, frame, shownAt(place, 50)!);
+  await expect(figure).toHaveText(/m² of skin/);
+  await page.getByLabel('Aspect measured').selectOption({ label: 'wear and stains' });
+  await page.getByLabel('What it is').selectOption({ label: 'exhaust soot' });
+  await page.getByRole('button', { name: 'Keep it (s)' }).click();
+  await expect(page.getByText(/m² is a sighting now/)).toBeVisible();
+  await page.getByRole('button', { name: 'From all pictures that show it' }).click();
+  await expect(page.getByText(/2 pictures together show (9\d|100) % of it/)).toBeVisible();
+
   await page.goto(page.url().replace(/evidence.*/, 'markings?show=scheme'));
   await expect(page.getByText(`Traced: ${TITLE}`).first()).toBeVisible();
   // Another picture of the same side shows the border where it has it.

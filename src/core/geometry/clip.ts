@@ -9,7 +9,7 @@ import {
   simplifyPathsD,
   type PathsD,
 } from 'clipper2-ts';
-import { isWithin, type Point, type Polygon } from './polygon';
+import { isWithin, type Polygon } from './polygon';
 
 /** One area of any number of pieces, holes among them: what an odd number of its rings surround lies inside. */
 export type Region = readonly Polygon[];

@@ -8,7 +8,7 @@ import { leastDetail } from '@/core/markings/fit';
 import { proportionsOf, seenFields } from '@/core/markings/drawn';
 import { coatsInAll, groundsUnder } from '@/core/markings/grounds';
 import { compareMethods, makeable, testPiece, type MethodFacts } from '@/core/markings/methods';
-import { artworkIn, onSkin, type OnSkin } from '@/core/markings/placing';
+import { onSkin, type OnSkin } from '@/core/markings/placing';
 import { areaOn } from '@/core/outline/chart';
 import { extentOf } from '@/core/geometry/polygon';
 import type { View } from '@/core/outline/zones';

@@ -94,7 +94,7 @@ export function StraightOnPicture<Flat extends LaidFlat>({
             />
             <figcaption className="dim">
               {shown(
-                `Laid flat, ${seen(flat)}, ${flat.mmPerPx.toFixed(1)} mm to a point; the bar is ${barOf(flat)} mm. ${flat.pictures > 1 ? `${counted(flat.pictures, 'picture')} together show` : others.length > 0 ? 'This picture alone shows' : 'The picture shows'} ${Math.round(flat.shown * 100)} % of it.`,
+                `Laid flat, ${seen(flat)}, ${flat.mmPerPx.toFixed(1)} mm to a point; the bar is ${barOf(flat)} mm. ${flat.pictures > 1 ? `${counted(flat.pictures, 'picture')} together show` : 'The picture shows'} ${Math.round(flat.shown * 100)} % of it.`,
               )}{' '}
               <Button
                 size="small"
