@@ -2,7 +2,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { PRESETS } from '@/core/outline/presets';
-import { PLAIN } from '@/core/markings/design';
+import { BAND } from '@tests/support/band';
 import { buildOutline } from '@/core/outline/outline';
 import { AirframeSheet } from './airframe-sheet';
 import type { SheetMode } from './fill-of';
@@ -28,18 +28,7 @@ const sheet: SheetData = {
     colour: zone.key === 'fin-port' ? '#445533' : null,
     progress: zone.key === 'fin-port' ? 1 : null,
   })),
-  markings: [
-    {
-      id: 'm',
-      kind: 'band',
-      text: '',
-      heightMm: 400,
-      codes: ['TCS 05'],
-      places: [{ view: 'port', station: 6.7, offset: 1, turn: 0, mirrored: false }],
-      zone: 'fuselage-rear-port',
-      design: PLAIN,
-    },
-  ],
+  markings: [BAND],
   fields: [],
   inks: { 'TCS 05': '#d09a2a' },
 };

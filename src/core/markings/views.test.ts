@@ -5,8 +5,7 @@ import { VIEWS } from '@/core/outline/zones';
 import { PLAIN_FIELD, type SchemeField } from '@/core/scheme/field';
 import { ringsOf } from '@/core/scheme/shown-field';
 import { extentOf } from '@/core/geometry/polygon';
-import { PLAIN } from './design';
-import type { PlaceableMarking } from './placing';
+import { BAND } from '@tests/support/band';
 import { shownViews } from './views';
 
 const outline = buildOutline({
@@ -34,19 +33,8 @@ const field: SchemeField = {
     ],
   },
 };
-const band: PlaceableMarking = {
-  id: 'm',
-  kind: 'band',
-  text: '',
-  heightMm: 400,
-  codes: ['TCS 05'],
-  places: [{ view: 'port', station: 6.7, offset: 1, turn: 0, mirrored: false }],
-  zone: 'fuselage-rear-port',
-  design: PLAIN,
-};
-
 describe('the views as they are sent', () => {
-  const views = shownViews(outline, [field], [band]);
+  const views = shownViews(outline, [field], [BAND]);
 
   test('are what the outline draws, to half a millimetre, and plain data', () => {
     for (const view of VIEWS) {
@@ -76,8 +64,8 @@ describe('the views as they are sent', () => {
   });
 
   test('are the very same for the same scheme, and others once it is changed', () => {
-    expect(shownViews(outline, [{ ...field }], [band])).toBe(views);
-    expect(shownViews(outline, [], [band]).port.fields).toEqual([]);
+    expect(shownViews(outline, [{ ...field }], [BAND])).toBe(views);
+    expect(shownViews(outline, [], [BAND]).port.fields).toEqual([]);
     expect(shownViews(outline, [field], []).port.artwork).toEqual([]);
   });
 });
