@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { DimensionName } from '@/core/outline/dimensions';
 import { photographed } from '@tests/support/photographed';
-import { isKitWrong, mendsOf } from './mends';
+import { kitInWords, mendsOf } from './mends';
 
 /** Pictures of one machine, and an outline of it that has a dimension otherwise. */
 const RUNS = [2, 7, 11] as const;
@@ -23,11 +23,6 @@ describe('where pictures disagree with an outline', () => {
     expect(Math.abs(best!.to - spec.dimensions[dimension])).toBeLessThan(Math.abs(by) / 3);
     expect(best!.gain).toBeGreaterThan(0.8);
   });
-  test('a kit that measures as the outline does is wrong with it; one that measures as the pictures have it is not', () => {
-    const mend = { from: 1.6, to: 1.85 };
-    expect([1.55, 1.62, 1.7].map((kitM) => isKitWrong(mend, kitM))).toEqual([true, true, true]);
-    expect([1.75, 1.85, 2].map((kitM) => isKitWrong(mend, kitM))).toEqual([false, false, false]);
-  });
   test('in nothing there is nothing to mend', () => {
     expect(mendsOf(spec, kept)).toEqual([]);
   });
@@ -40,5 +35,22 @@ describe('where pictures disagree with an outline', () => {
   });
   test('pictures without a camera are not asked', () => {
     expect(mendsOf(withOther('finHeight', 0.25), [{ ...kept[0]!, points: [] }])).toEqual([]);
+  });
+});
+
+describe('of outline and kit, which is wrong', () => {
+  const mend = { dimension: 'finHeight', from: 1.6, to: 1.85 } as const;
+  test.each([1.55, 1.62, 1.7])('a kit that measures %s m has it as the outline does: it is wrong too', (kitM) => {
+    const said = kitInWords(mend, kitM, 50);
+    expect(said).toContain('wrong too');
+    // What the pictures have, less what the kit makes of it, at 1/50.
+    expect(said).toContain(`${((1850 - 1000 * kitM) / 50).toFixed(1)} mm on the model`);
+  });
+  test.each([1.75, 1.85, 2])('a kit that measures %s m has it as the pictures do', (kitM) =>
+    expect(kitInWords(mend, kitM, 50)).toContain('the outline alone is wrong'),
+  );
+  test('a kit that nobody measured is to be measured; an angle is held against it as it is built', () => {
+    expect(kitInWords(mend, null, 50)).toContain('Measured at Kit');
+    expect(kitInWords({ dimension: 'dihedral', from: 5, to: 7 }, null, 50)).toContain('as it is built up');
   });
 });

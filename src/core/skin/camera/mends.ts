@@ -18,9 +18,19 @@ export interface Mend {
   pictures: number;
 }
 
-/** Of outline and kit, which a picture puts in the wrong: the kit stands nearer to one of the two. */
-export const isKitWrong = ({ from, to }: Pick<Mend, 'from' | 'to'>, kitM: number): boolean =>
-  Math.abs(kitM - from) < Math.abs(kitM - to);
+/** Which of outline and kit the pictures put in the wrong: the kit stands nearer to one of the two. `kitM`, m of the real machine, as it was measured; null where nobody did. */
+export function kitInWords(
+  mend: Pick<Mend, 'dimension' | 'from' | 'to'>,
+  kitM: number | null,
+  denominator: number,
+): string {
+  if (DIMENSIONS[mend.dimension].unit !== 'm') return 'Hold the kit against it as it is built up.';
+  if (kitM === null) return 'Measured at Kit, it is told whether the kit is wrong too.';
+  if (Math.abs(kitM - mend.from) >= Math.abs(kitM - mend.to))
+    return `Your kit measures ${kitM.toFixed(2)} m, as the pictures have it: the outline alone is wrong.`;
+  const off = Math.abs((mend.to - kitM) * 1000) / denominator;
+  return `Your kit measures ${kitM.toFixed(2)} m, as the outline has it: it is wrong too, by ${off.toFixed(1)} mm on the model.`;
+}
 
 /** Dimensions that move a named place, and are often told wrongly. */
 const TRIED: readonly DimensionName[] = [

@@ -8,7 +8,7 @@ import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline } from '@/core/outline/outline';
 import type { Over, SchemeToHold, SeenElsewhere, TracedHere } from '@/core/skin/camera/machine-over';
 import type { LaidFlat, StraightOn } from '@/core/skin/camera/straight-on';
-import { isKitWrong, type Mend } from '@/core/skin/camera/mends';
+import { kitInWords, type Mend } from '@/core/skin/camera/mends';
 import { asDrawn, SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
 import { runsOf } from '@/core/units/grouped';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
@@ -209,16 +209,6 @@ function OnSheet({
       <AsOthersHaveIt traces={elsewhere ?? []} traced={traced} />
     </>
   );
-}
-
-/** Which of outline and kit the pictures put in the wrong: "Your kit measures 1.61 m, as the outline has it: it is wrong too, 5.0 mm on the model." */
-function kitInWords(mend: Mend, kitM: number | null, denominator: number): string {
-  if (DIMENSIONS[mend.dimension].unit !== 'm') return 'Hold the kit against it as it is built up.';
-  if (kitM === null) return 'Measured at Kit, it is told whether the kit is wrong too.';
-  if (!isKitWrong(mend, kitM))
-    return `Your kit measures ${kitM.toFixed(2)} m, as the pictures have it: the outline alone is wrong.`;
-  const off = Math.abs((mend.to - kitM) * 1000) / denominator;
-  return `Your kit measures ${kitM.toFixed(2)} m, as the outline has it: it is wrong too, by ${off.toFixed(1)} mm on the model.`;
 }
 
 /** Its lines, light over dark so that they show on any ground. */
