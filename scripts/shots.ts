@@ -2,9 +2,15 @@ import { chromium, type Page } from '@playwright/test';
 import { listBriefs } from '../src/data/brief-list';
 import { CHROMIUM } from './chromium';
 import { closePool } from '../src/data/database';
+import { nowUtc } from '../src/clock/now';
+import { outlineSpecOf } from '../src/core/kept/state';
+import { buildOutline } from '../src/core/outline/outline';
+import { dunlin } from '../demo/dunlin';
+import { clickInPicture, lettersSeen } from '../tests/support/in-picture';
 
 // One current picture of each main view, from the demo, into docs/screenshots/; of those alone that are named: npm run shots -- markings kit
 const base = process.env.BASE_URL!;
+const today = nowUtc().slice(0, 10);
 const briefs = await listBriefs();
 await closePool();
 const pathOf = (type: string) => `/briefs/${briefs.find((brief) => brief.airframe.type.includes(type))!.id}`;
@@ -16,15 +22,6 @@ interface Shot {
   path: string;
   narrow?: boolean;
   before?: (page: Page) => Promise<void>;
-}
-
-/** Another colour is typed for what is painted already: what is said of it, before it is ruled. */
-async function typedAnew(page: Page, name: RegExp) {
-  await page.getByRole('row', { name }).getByRole('button').first().click();
-  await page.getByLabel('Ruling').first().fill('TCS 31');
-  const turned = page.getByText(/lies on .* since/);
-  await turned.waitFor();
-  return turned;
 }
 
 const SHOTS: Shot[] = [
@@ -60,6 +57,24 @@ const SHOTS: Shot[] = [
       await page.getByRole('button', { name: 'Lay the machine over it' }).click();
       await page.getByText(/fits to/).waitFor();
       await page.getByRole('group', { name: 'Tools for the picture' }).evaluate((bar) => bar.scrollIntoView());
+    },
+  },
+  {
+    name: 'evidence-straight-on',
+    path: `${main}/evidence`,
+    before: async (page) => {
+      const { file } = dunlin(today);
+      await page.getByRole('button', { name: /^Sources/ }).click();
+      await page.getByRole('button', { name: 'Open Engine change' }).click();
+      await page.getByRole('button', { name: 'Lay the machine over it' }).click();
+      await page.getByText(/fits to/).waitFor();
+      await page.getByRole('button', { name: 'Marking on it' }).click();
+      // Three corners close together: nearer by.
+      for (let i = 0; i < 5; i += 1) await page.getByRole('application').press('+');
+      for (const corner of lettersSeen(file, buildOutline(outlineSpecOf(file.airframe, file.brief))))
+        await clickInPicture(page, corner);
+      await page.getByRole('button', { name: 'Show it straight on' }).click();
+      await page.getByText(/mm to a point/).scrollIntoViewIfNeeded();
     },
   },
   { name: 'colours', path: `${main}/colours?code=TCS%2014` },
@@ -145,21 +160,18 @@ const SHOTS: Shot[] = [
       await page.getByText('it takes').waitFor();
     },
   },
-  // What is painted already is ruled anew: these two change the demo, and come last.
-  {
-    name: 'evidence-ruled-anew',
-    path: `${painted}/evidence`,
-    before: async (page) => {
-      const turned = await typedAnew(page, /Wing lower, port\s*colour/);
-      await page.getByText('What this changes').click();
-      await turned.scrollIntoViewIfNeeded();
-    },
-  },
+  // What is painted already is ruled anew: this one changes the demo, and comes last.
   {
     name: 'log-made',
     path: `${painted}/evidence`,
     before: async (page) => {
-      await typedAnew(page, /Spinner\s*colour/);
+      await page
+        .getByRole('row', { name: /Spinner\s*colour/ })
+        .getByRole('button')
+        .first()
+        .click();
+      await page.getByLabel('Ruling').first().fill('TCS 31');
+      await page.getByText(/lies on .* since/).waitFor();
       await page.getByRole('button', { name: 'Change the ruling' }).click();
       await page.waitForTimeout(1500);
       await page.goto(`${base}${painted}/log?show=made`, { waitUntil: 'networkidle' });

@@ -1,14 +1,14 @@
-import type { Locator, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { dunlin } from '@demo/dunlin';
 import { cameraOf, TAKEN } from '@demo/photographs';
 import { outlineSpecOf } from '@/core/kept/state';
 import { bodyPoint, girthOfHeight, sectionAt, type Xyz } from '@/core/outline/body';
-import { planeOn, turned } from '@/core/markings/placing';
 import { namedPlaces } from '@/core/outline/named-places';
 import { buildOutline, chartsOf } from '@/core/outline/outline';
 import { times } from '@/core/outline/space';
 import { landerOn } from '@/core/skin/camera/landing';
 import { project } from '@/core/skin/camera/view';
+import { clickInPicture, lettersSeen } from '../support/in-picture';
 import { expect, openDemo, soundPage, test } from '../support/story';
 
 /** The demo's photograph that is printed the wrong way round: what it shows is known to the last figure. */
@@ -40,26 +40,18 @@ function sideLine(heightM: number, shares: readonly number[], side: 'port' | 'st
   });
 }
 
-const click = async (page: Page, frame: Locator, [u, v]: readonly [number, number]) => {
-  await frame.scrollIntoViewIfNeeded();
-  const box = (await frame.locator('.viewer-plane > svg').boundingBox())!;
-  await page.mouse.click(box.x + (u / WIDTH) * box.width, box.y + (v / WIDTH) * box.width);
-};
-
-async function openPicture(page: Page, title: string): Promise<Locator> {
+async function openPicture(page: Page, title: string): Promise<void> {
   await openDemo(page, 'evidence');
   await page.getByRole('button', { name: /^Sources/ }).click();
   await page.getByRole('button', { name: `Open ${title}` }).click();
   await page.getByRole('button', { name: 'Lay the machine over it' }).click();
-  const frame = page.getByRole('application');
-  await expect(frame.locator('.viewer-plane > svg')).toBeVisible();
-  return frame;
+  await expect(page.getByRole('application').locator('.viewer-plane > svg')).toBeVisible();
 }
 
 test('from a fresh picture to a border in the scheme: places are set, the machine lies over it, and what is traced lies where it really is', async ({
   page,
 }) => {
-  const frame = await openPicture(page, TITLE);
+  await openPicture(page, TITLE);
   await page.getByLabel('the print is mirrored').check();
   const asked = page.locator('.place-asked strong');
   const places = new Map(namedPlaces(outline).map(({ title, at }) => [title, times(at, 1000)]));
@@ -67,7 +59,7 @@ test('from a fresh picture to a border in the scheme: places are set, the machin
     const title = (await asked.textContent())!;
     const at = shownAt(places.get(title)!);
     if (at) {
-      await click(page, frame, at);
+      await clickInPicture(page, at);
       set += 1;
     } else await page.getByRole('button', { name: 'Not seen here' }).click();
     await expect(asked).not.toHaveText(title);
@@ -79,7 +71,7 @@ test('from a fresh picture to a border in the scheme: places are set, the machin
 
   await page.getByRole('button', { name: 'Border on it' }).click();
   const height = 0.8 * outline.spec.dimensions.fuselageHeight;
-  for (const place of sideLine(height, [0.24, 0.3, 0.36, 0.42])) await click(page, frame, shownAt(place, 50)!);
+  for (const place of sideLine(height, [0.24, 0.3, 0.36, 0.42])) await clickInPicture(page, shownAt(place, 50)!);
   const figure = page.locator('.measured .figure');
   await expect(figure).toHaveText(/above the belly/);
   const [value, sd] = (await figure.textContent())!.match(/[\d.]+/g)!.map(Number) as [number, number];
@@ -94,7 +86,7 @@ test('from a fresh picture to a border in the scheme: places are set, the machin
   // A stain: how large it is, and what of, so that weathering lays it there. Two pictures show the side.
   await page.getByRole('button', { name: 'Area on it' }).click();
   const round = [...sideLine(0.6 * height, [0.28, 0.42]), ...sideLine(1.05 * height, [0.42, 0.28])];
-  for (const place of round) await click(page, frame, shownAt(place, 50)!);
+  for (const place of round) await clickInPicture(page, shownAt(place, 50)!);
   await expect(figure).toHaveText(/m² of skin/);
   await page.getByLabel('Aspect measured').selectOption({ label: 'wear and stains' });
   await page.getByLabel('What it is').selectOption({ label: 'exhaust soot' });
@@ -115,13 +107,13 @@ test('from a fresh picture to a border in the scheme: places are set, the machin
 });
 
 test('a place on another machine is named and left out; taken back it fits again', async ({ page }) => {
-  const frame = await openPicture(page, 'Engine change');
+  await openPicture(page, 'Engine change');
   await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
   await page
     .getByRole('list', { name: 'Places of the machine' })
     .getByRole('button', { name: /^Top of the fin/ })
     .click();
-  await click(page, frame, [200, 90]);
+  await clickInPicture(page, [200, 90]);
   await expect(page.getByText(/✕ Top of the fin: \d+ px, .* off, and left out/)).toBeVisible();
   await page.getByRole('button', { name: 'Take back', exact: true }).click();
   await expect(page.getByText(/and left out/)).toHaveCount(0);
@@ -137,7 +129,7 @@ test('a place on another machine is named and left out; taken back it fits again
     [620, 380],
     [480, 370],
   ] as const)
-    await click(page, frame, at);
+    await clickInPicture(page, at);
   await expect(page.locator('.measured .figure')).toHaveText(/m² of skin/);
   await page.getByRole('button', { name: 'Show it straight on' }).click();
   await expect(page.getByText(/mm to a point; the bar is \d+ mm\. The picture shows [1-9]\d* %/)).toBeVisible();
@@ -150,16 +142,12 @@ test('what is painted on a side: a marking goes to where it was traced and is la
 }) => {
   const taken = cameraOf(TAKEN['Engine change']!, outline.spec.dimensions.length);
   const seen = (place: Xyz) => project(taken, place)!;
-  const frame = await openPicture(page, 'Engine change');
+  await openPicture(page, 'Engine change');
   await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
   await page.getByRole('button', { name: 'Marking on it' }).click();
-  for (let i = 0; i < 5; i += 1) await frame.press('+');
+  for (let i = 0; i < 5; i += 1) await page.getByRole('application').press('+');
   const letters = file.markings.find(({ title }) => title === 'Code letters')!;
-  const place = letters.places.find(({ view }) => view === 'port')!;
-  const { chart, put } = planeOn(outline, place, letters.zone)!;
-  const [wide, high] = [0.5, letters.heightMm / 2000];
-  for (const corner of [[-wide, -high] as const, [wide, -high] as const, [-wide, high] as const])
-    await click(page, frame, seen(times(chart.at(put(turned(place, corner))), 1000)));
+  for (const corner of lettersSeen(file, outline)) await clickInPicture(page, corner);
   const figure = page.locator('.measured .figure');
   await expect(figure).toHaveText(/mm high/);
   // As near as a click on a screen comes.
@@ -187,7 +175,7 @@ test('what is painted on a side: a marking goes to where it was traced and is la
   const [one, other] = [borderAt(0.24), borderAt(0.27)];
   const along = [other[0] - one[0], other[1] - one[1]] as const;
   const far = 16 / Math.hypot(...along);
-  for (const by of [-far, far]) await click(page, frame, [one[0] + by * along[1], one[1] - by * along[0]]);
+  for (const by of [-far, far]) await clickInPicture(page, [one[0] + by * along[1], one[1] - by * along[0]]);
   await expect(figure).toHaveText(/^hard, or at most \d+ mm wide$/);
   await page.getByRole('button', { name: 'Keep it (s)' }).click();
   await expect(page.getByText(/is a sighting now/)).toBeVisible();
