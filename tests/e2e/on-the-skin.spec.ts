@@ -156,6 +156,12 @@ test('what is painted on a side: a marking goes to where it was traced and is la
   await expect(
     page.getByText(/in its own plane, unrolled from the skin.* The picture shows (9\d|100) % of it/),
   ).toBeVisible();
+  // Its place is a sighting of its own.
+  await page.getByLabel('Aspect measured').selectOption({ label: 'marking, place' });
+  await page.getByRole('button', { name: 'Keep it (s)' }).click();
+  const kept = (await page.getByText(/mm aft of the nose is a sighting now/).textContent())!;
+  const { station } = letters.places.find(({ view }) => view === 'port')!;
+  expect(Math.abs(Number(kept.match(/\d+/)![0]) - 1000 * station)).toBeLessThan(40);
   await page.getByLabel('Marking in the scheme').selectOption({ label: 'Code letters' });
   await page.getByRole('button', { name: 'Put it there' }).click();
   await expect(page.getByText('Code letters lies there now')).toBeVisible();

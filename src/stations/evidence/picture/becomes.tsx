@@ -25,6 +25,7 @@ export function Becomes({
   value,
   sd,
   says,
+  otherwise,
   note,
   marks,
   ref,
@@ -39,6 +40,8 @@ export function Becomes({
   sd: number | null;
   /** The figure in words. */
   says: string;
+  /** What it is as a figure of another of them. */
+  otherwise?: Partial<Record<Aspect, { value: string; sd: number; says: string }>>;
   note: string;
   marks: Marks;
   ref?: Ref<FigureKeeper>;
@@ -54,7 +57,9 @@ export function Becomes({
   const [item, setItem] = useState('');
   const [effect, setEffect] = useState<EffectName>('exhaust');
   // A stain is of something: weathering lays that on its zone.
-  const told = aspect === 'wear' ? `${EFFECT_SEEN[effect]}, ${value}` : value;
+  const told =
+    otherwise?.[aspect] ??
+    (aspect === 'wear' ? { value: `${EFFECT_SEEN[effect]}, ${value}`, sd: null, says } : { value, sd, says });
   const keep = async () => {
     if (busy) return;
     await run(
@@ -66,14 +71,14 @@ export function Becomes({
           zone,
           aspect,
           item,
-          value: told,
-          sd: aspect === 'wear' ? null : sd,
+          value: told.value,
+          sd: told.sd,
           clarity: 'clear',
           sense: 'for',
           note,
           marks,
         }),
-      `${says} is a sighting now`,
+      `${told.says} is a sighting now`,
     );
   };
   // The viewer has the focus while one measures: its key s comes here.

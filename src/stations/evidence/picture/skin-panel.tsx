@@ -6,7 +6,7 @@ import type { Point } from '@/core/geometry/polygon';
 import { isSide } from '@/core/outline/zones';
 import type { Prints, TracedHere } from '@/core/skin/camera/machine-over';
 import type { LaidFlat, StraightOn } from '@/core/skin/camera/straight-on';
-import { SKIN_TOOLS, type SkinTool } from '@/core/skin/camera/traced';
+import { SKIN_TOOLS, type SkinTool, type TracedMarking } from '@/core/skin/camera/traced';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { capital } from '@/core/units/words';
 import { useZoneChoice } from '@/stations/shell/zone-choice';
@@ -102,11 +102,12 @@ export function SkinPanel({
         <Becomes
           data={data}
           source={source}
-          aspects={told.aspects}
+          aspects={traced.marking ? [...told.aspects, 'markingPlace'] : told.aspects}
           onZone={traced.zones[0] ?? null}
           value={told.unit === 'mm' ? String(rounded.value) : `${rounded.value} ± ${rounded.sd} ${told.unit}`}
           sd={told.unit === 'mm' ? rounded.sd : null}
           says={`${rounded.value} ± ${rounded.sd} ${told.unit}`}
+          otherwise={traced.marking ? { markingPlace: placeOf(traced.marking, traced.corners) } : undefined}
           note={`traced on the machine in the picture: ${along || told.says}`.slice(0, 300)}
           marks={{ tool, onSkin: true, points: trace.map(([u, v]) => [u, v]), calibration: null }}
           ref={ref}
@@ -166,4 +167,10 @@ function nearInWords({ corners }: TracedHere, isLine: boolean): string {
   const begins = first?.near ? `${isLine ? 'it begins' : 'its first corner lies'} ${said(first)}` : '';
   const ends = isLine && last?.near && last !== first ? `${begins ? '' : 'it '}ends ${said(last)}` : '';
   return [begins, ends].filter(Boolean).join(' and ');
+}
+
+/** Where the middle of a marking lies aft of the nose, as well as its corners are known. */
+function placeOf({ place: { station } }: TracedMarking, corners: TracedHere['corners']) {
+  const { value, sd } = roundToSd(station * 1000, Math.max(...corners.map(({ sdMm }) => sdMm)));
+  return { value: String(value), sd, says: `${value} ± ${sd} mm aft of the nose` };
 }
