@@ -28,7 +28,8 @@ const ARM = `window.acted = new Promise((done) => {
   addEventListener('keydown', press, { capture: true, once: true });
   addEventListener('pointerdown', press, { capture: true, once: true });
   // How a message fades in and a button ripples follows from no act.
-  const isShow = ({ target, type }) => type === 'attributes' && (target.nodeType === 1 ? target : target.parentElement)?.closest('.MuiSnackbar-root, .MuiTouchRipple-root') || target.nodeType === 1 && target.closest('.MuiTouchRipple-root');
+  const isShow = ({ target, type }) =>
+    target.nodeType === 1 && target.closest(type === 'attributes' ? '.MuiSnackbar-root, .MuiTouchRipple-root' : '.MuiTouchRipple-root');
   new MutationObserver((changes) => changes.every(isShow) || requestAnimationFrame(() => { drawn = performance.now(); })).observe(document.body, {
     subtree: true, childList: true, attributes: true, characterData: true,
   });

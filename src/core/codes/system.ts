@@ -1,5 +1,6 @@
 import { MunsellFault, parseMunsell, printMunsell } from '@/core/colour/munsell-notation';
 import type { Finish } from '@/core/paint/catalogue';
+import { rememberingFor } from '@/core/units/remembered';
 
 /** How the codes of a system are made up. */
 export const CODE_SHAPES = ['digits', 'gloss-family', 'family', 'letters', 'munsell'] as const;
@@ -134,19 +135,14 @@ export function readCode({ systems, known }: CodeBook, text: string): ReadCode[]
 
 /** The canonical form of a code in whichever of the systems takes it; the trimmed text itself when none does, or several do. */
 export function canonicalIn(book: CodeBook, text: string): string {
-  const known = read.get(book) ?? new Map<string, string>();
-  read.set(book, known);
-  const before = known.get(text);
-  if (before !== undefined) return before;
-  const readings = readCode(book, text);
-  const code = readings.length === 1 ? readings[0]!.code : text.trim();
-  if (known.size < MOST_READ) known.set(text, code);
-  return code;
+  return read(book, text, () => {
+    const readings = readCode(book, text);
+    return readings.length === 1 ? readings[0]!.code : text.trim();
+  });
 }
 
 /** A brief calls the same few codes again and again. */
-const read = new WeakMap<CodeBook, Map<string, string>>();
-const MOST_READ = 2000;
+const read = rememberingFor<CodeBook, string>(2000);
 
 /** Several codes so, each once. */
 export const canonicalList = (book: CodeBook, texts: readonly string[]): string[] => [

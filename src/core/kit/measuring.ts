@@ -37,7 +37,7 @@ const UNLIKE_MM = 0.3;
 /** Compares what was measured with the true size at scale. Sizes positive, the denominator at least 1. */
 export function compare({ of, trueMm, measuredMm, otherMm }: Measure, denominator: number): Comparison {
   const shouldMm = trueMm / denominator;
-  const mean = otherMm === null ? measuredMm : (measuredMm + otherMm) / 2;
+  const mean = meanOf({ measuredMm, otherMm });
   const errorMm = mean - shouldMm;
   const errorPercent = (mean / shouldMm - 1) * 100;
   const unlikeMm = otherMm === null ? null : Math.abs(measuredMm - otherMm);
@@ -64,8 +64,12 @@ export function compare({ of, trueMm, measuredMm, otherMm }: Measure, denominato
 }
 
 /** What the kit makes of it, in metres of the real machine. A drawing is no kit: it is to be enlarged anyway. */
-export const builtM = ({ of, measuredMm, otherMm }: Measure, denominator: number): number | null =>
-  of === 'drawing' ? null : ((otherMm === null ? measuredMm : (measuredMm + otherMm) / 2) * denominator) / 1000;
+export const builtM = (measure: Measure, denominator: number): number | null =>
+  measure.of === 'drawing' ? null : (meanOf(measure) * denominator) / 1000;
+
+/** Of a pair the mean of both, mm. */
+const meanOf = ({ measuredMm, otherMm }: Pick<Measure, 'measuredMm' | 'otherMm'>): number =>
+  otherMm === null ? measuredMm : (measuredMm + otherMm) / 2;
 
 const round = (value: number, digits: number): number => Number(value.toFixed(digits));
 

@@ -5,7 +5,7 @@ import { VIEWS, type View } from '@/core/outline/zones';
 import type { SchemeField } from '@/core/scheme/field';
 import { fieldsInView } from '@/core/scheme/in-view';
 import type { FieldInView } from '@/core/scheme/shown-field';
-import { remembering } from '@/core/units/remembered';
+import { rememberingFor } from '@/core/units/remembered';
 import { artworkIn, schemeOn, type Artwork, type PlaceableMarking } from './placing';
 
 /** All that one view of a machine shows, m as drawn: plain data, so that who draws it needs neither its surfaces nor how it is laid on them. */
@@ -28,9 +28,8 @@ export const shownView = (
   artwork: artworkIn(outline, markings, view),
 });
 
-const memories = new WeakMap<Outline, ReturnType<typeof remembering<ShownViews>>>();
 /** More schemes of one outline than a brief is told in are never asked for by turns. */
-const MOST_KNOWN = 4;
+const remember = rememberingFor<Outline, ShownViews>(4);
 
 /** The four views with scheme and markings, as they are sent: to the millimetre, of which a screen shows less. */
 export function shownViews(
@@ -38,9 +37,7 @@ export function shownViews(
   fields: readonly SchemeField[],
   markings: readonly PlaceableMarking[],
 ): ShownViews {
-  const remember = memories.get(outline) ?? remembering<ShownViews>(MOST_KNOWN);
-  memories.set(outline, remember);
-  return remember(JSON.stringify([fields, markings]), () => {
+  return remember(outline, JSON.stringify([fields, markings]), () => {
     const painted = schemeOn(outline, fields, markings);
     return Object.fromEntries(
       VIEWS.map((view) => [

@@ -58,8 +58,8 @@ export function standingOut(chart: Chart, own: Region, bodies: readonly Hiding[]
     const drawn = project(view, length, ...at);
     return bodies.some(({ body, ends: [first, last], across }) => {
       if (at[0] < first || at[0] > last) return false;
-      const [least, most] = isSide(view) ? across.side : across.plan;
-      if (drawn[1] < least - SAME || drawn[1] > most + SAME) return false;
+      const [top, bottom] = isSide(view) ? across.side : across.plan;
+      if (drawn[1] < top - SAME || drawn[1] > bottom + SAME) return false;
       const under = body.under(view, drawn);
       if (!under) return false;
       const over = body.at(under);

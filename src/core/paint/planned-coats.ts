@@ -5,6 +5,7 @@ import type { Paint } from './catalogue';
 import { coatThickness, countCoats } from './coats';
 import { pigmentOfPaint } from './paint-pigment';
 import { thinRatioOf } from './thinning';
+import { rememberingFor } from '@/core/units/remembered';
 
 /** How many coats of a paint are planned for, and why: what layers, cup, minutes, buying and route all go by. */
 export interface PlannedCoats {
@@ -23,16 +24,11 @@ export function plannedCoats(paint: Paint, ground: Lab, logged: readonly number[
     const coats = Math.round(median(logged));
     return { coats, because: `${coats} by your own log, ${logged.length === 1 ? 'once' : `${logged.length} times`}` };
   }
-  const overGrounds = reckoned.get(paint) ?? new Map<string, PlannedCoats>();
-  reckoned.set(paint, overGrounds);
-  const key = ground.join(' ');
-  const coats = overGrounds.get(key) ?? reckonCoats(paint, ground);
-  overGrounds.set(key, coats);
-  return coats;
+  return reckoned(paint, ground.join(' '), () => reckonCoats(paint, ground));
 }
 
 /** Films are dear to reckon: each paint over each ground once, as long as the paint is known. */
-const reckoned = new WeakMap<Paint, Map<string, PlannedCoats>>();
+const reckoned = rememberingFor<Paint, PlannedCoats>(1000);
 
 function reckonCoats(paint: Paint, ground: Lab): PlannedCoats {
   const known = paint.kind === 'solid' ? pigmentOfPaint(paint) : null;

@@ -3,6 +3,7 @@ import { extentOf } from '@/core/geometry/polygon';
 import { areaOn, withoutSlivers, type Chart } from '@/core/outline/chart';
 import type { Outline } from '@/core/outline/outline';
 import { FRAMES_SHARE } from '@/core/outline/pods';
+import { rememberedOf } from '@/core/units/remembered';
 import type { SchemeField } from './field';
 import type { LaidField } from './laid';
 
@@ -86,14 +87,8 @@ function cutBy(outline: Outline, painted: readonly PaintedField[]): Cell[] {
   });
 }
 
-const skins = new WeakMap<Region, number>();
-
 /** Skin of a piece, measured once. */
-function skinOf(chart: Chart, region: Region): number {
-  const known = skins.get(region) ?? areaOn(chart, region);
-  skins.set(region, known);
-  return known;
-}
+const skinOf = rememberedOf(areaOn);
 
 export interface ColourArea {
   zone: string;

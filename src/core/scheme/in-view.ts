@@ -2,25 +2,22 @@ import { shownIn } from '@/core/outline/chart';
 import type { Outline } from '@/core/outline/outline';
 import type { View } from '@/core/outline/zones';
 import type { PaintedField } from './cells';
-import { remembering } from '@/core/units/remembered';
+import { rememberingFor } from '@/core/units/remembered';
 import { cornersNow, type PlaceOf, type SchemeField } from './field';
 import { layField, type LaidField } from './laid';
 import type { FieldInView } from './shown-field';
 
-const memories = new WeakMap<Outline, ReturnType<typeof remembering<LaidField>>>();
-const MOST_KNOWN = 400;
+const remember = rememberingFor<Outline, LaidField>(400);
 
 /** Fields laid on the skin. Those that have not moved are remembered: while one is dragged only it is laid anew. */
 export function paintScheme(outline: Outline, fields: readonly SchemeField[], placeOf: PlaceOf): PaintedField[] {
-  const remember = memories.get(outline) ?? remembering<LaidField>(MOST_KNOWN);
-  memories.set(outline, remember);
   return [...fields]
     .sort((a, b) => a.rank - b.rank)
     .map((field) => {
       const { shape, mirrored, keptTo } = field;
       const corners = 'corners' in shape ? cornersNow(shape.corners, placeOf) : null;
       const key = JSON.stringify([shape, corners, mirrored, keptTo]);
-      return { field, laid: remember(key, () => layField(outline, field, placeOf)) };
+      return { field, laid: remember(outline, key, () => layField(outline, field, placeOf)) };
     });
 }
 

@@ -1,5 +1,6 @@
 import { ellipse, extentOf, halton, isInRegion, type Point, type Polygon } from '@/core/geometry/polygon';
 import type { Shape, ViewDrawing } from '@/core/outline/drawing';
+import { rememberedOf } from '@/core/units/remembered';
 
 /** A field as a view shows it on one surface. */
 export interface FieldInView {
@@ -14,14 +15,9 @@ export interface FieldInView {
   softM: number;
 }
 
-const spread = new WeakMap<readonly Polygon[], Polygon[]>();
-
 /** What of a field is painted: what an odd number of these rings surround. Blotches are spread over an area once. */
 export function ringsOf({ area, mottle }: Pick<FieldInView, 'area' | 'mottle'>): readonly Polygon[] {
-  if (!mottle) return area;
-  const rings = spread.get(area) ?? blotches(area, mottle);
-  spread.set(area, rings);
-  return rings;
+  return mottle ? spread(area, mottle) : area;
 }
 
 /**
@@ -41,6 +37,8 @@ export function shapesUnderFields(
 
 /** The most blotches that are drawn of one field in one view. */
 const MOST_BLOTCHES = 500;
+
+const spread = rememberedOf(blotches);
 
 /** Blotches spread evenly over an area, the same at every redraw. */
 function blotches(rings: Polygon[], { density, blotchMm }: { density: number; blotchMm: number }): Polygon[] {

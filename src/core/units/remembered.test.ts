@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { remembering } from './remembered';
+import { remembering, rememberingFor } from './remembered';
 
 describe('a memory of the last few answers', () => {
   test('the same question is worked out once, the oldest is forgotten first', () => {
@@ -21,4 +21,12 @@ describe('a memory of the last few answers', () => {
     ask();
     expect(times).toBe(1);
   });
+});
+
+test('each thing has a memory of its own: the same name is asked of each once', () => {
+  let times = 0;
+  const remember = rememberingFor<object, number>(2);
+  const [one, other] = [{}, {}];
+  const ask = (of: object) => remember(of, 'a', () => (times += 1));
+  expect([one, other, one, other].map(ask)).toEqual([1, 2, 1, 2]);
 });

@@ -14,6 +14,16 @@ export function remembering<T>(most: number): (name: string, work: () => T) => T
   };
 }
 
+/** Such a memory for each thing of a kind, as long as the thing is. */
+export function rememberingFor<A extends object, T>(most: number): (of: A, name: string, work: () => T) => T {
+  const memories = new WeakMap<A, ReturnType<typeof remembering<T>>>();
+  return (of, name, work) => {
+    const remember = memories.get(of) ?? remembering<T>(most);
+    memories.set(of, remember);
+    return remember(name, work);
+  };
+}
+
 /** What follows from two things, made once for both: it is remembered as long as they are. Answers are shared and must not be changed. */
 export function rememberedOf<A extends object, B extends object, T>(
   make: (one: A, other: B) => T,

@@ -1,3 +1,4 @@
+import { rememberingFor } from '@/core/units/remembered';
 import { colourLaid } from '@/core/workshop/already-laid';
 import type { BriefView } from '@/core/derive/derive';
 import type { CallView } from '@/core/derive/called';
@@ -335,16 +336,10 @@ function nearestInWords(matches: readonly Match[], code: string): ColourCallRow[
 }
 
 /** Matches found before, for as long as the catalogue is the same. */
-const found = new WeakMap<readonly Paint[], Map<string, Match[]>>();
+const found = rememberingFor<readonly Paint[], Match[]>(1000);
 
-function nearestOf(target: Target, paints: readonly Paint[], most: number): Match[] {
-  const known = found.get(paints) ?? new Map<string, Match[]>();
-  found.set(paints, known);
-  const key = `${most} ${JSON.stringify(target)}`;
-  const matches = known.get(key) ?? matchSingle(target, paints, most);
-  known.set(key, matches);
-  return matches;
-}
+const nearestOf = (target: Target, paints: readonly Paint[], most: number): Match[] =>
+  found(paints, `${most} ${JSON.stringify(target)}`, () => matchSingle(target, paints, most));
 
 /** What stands behind an official colour, in sentences. */
 function knownOf(official: OfficialColour, view: BriefView, shelf: ColourShelf): string[] {

@@ -157,17 +157,20 @@ export function laidTogether<Flat extends LaidFlat>(flats: readonly [Flat, ...Fl
   const all = flats.filter(({ shown, width, height }) => shown > 0 && width === first.width && height === first.height);
   if (all.length < 2) return first;
   const data = new Uint8ClampedArray(first.data.length);
-  const lights = all.map((flat) => [0, 1, 2].map((channel) => lightTo(first, flat, channel)));
+  const layers = all.map((flat) => ({
+    tones: flat.data,
+    weight: Math.min(1, flat.fineness) ** 2,
+    light: [0, 1, 2].map((channel) => lightTo(first, flat, channel)),
+  }));
   let shown = 0;
   for (let i = 0; i < data.length; i += 4) {
-    const here = all.flatMap((flat, k) => (flat.data[i + 3]! > 0 ? [{ flat, light: lights[k]! }] : []));
+    const here = layers.filter(({ tones }) => tones[i + 3]! > 0);
     if (here.length === 0) continue;
-    const weightOf = ({ fineness }: LaidFlat) => Math.min(1, fineness) ** 2;
-    const whole = here.reduce((sum, { flat }) => sum + weightOf(flat), 0);
-    for (let channel = 0; channel < 3; channel += 1)
-      data[i + channel] =
-        here.reduce((sum, { flat, light }) => sum + weightOf(flat) * light[channel]!(flat.data[i + channel]!), 0) /
-        whole;
+    const whole = here.reduce((sum, { weight }) => sum + weight, 0);
+    for (let channel = 0; channel < 3; channel += 1) {
+      const at = i + channel;
+      data[at] = here.reduce((sum, { tones, weight, light }) => sum + weight * light[channel]!(tones[at]!), 0) / whole;
+    }
     data[i + 3] = 255;
     shown += 1;
   }

@@ -174,11 +174,7 @@ function OtherOutline({ findMends, outline }: { findMends: () => Promise<Mend[]>
         {busy ? 'Every dimension is tried…' : 'Would another outline fit better?'}
       </Button>{' '}
       <span role="status">
-        {mends === null
-          ? ''
-          : mends.length === 0
-            ? 'No: no dimension of it would take away half of what does not fit.'
-            : null}
+        {mends?.length === 0 ? 'No: no dimension of it would take away half of what does not fit.' : ''}
       </span>
       {mends?.slice(0, 2).map((mend) => (
         <p key={mend.dimension}>

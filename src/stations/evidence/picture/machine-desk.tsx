@@ -87,6 +87,10 @@ function OnSheet({
     asked && JSON.stringify({ machine, ...asked }),
     () => api().traced(machine, asked!.draft, asked!.tool, asked!.trace) as Promise<TracedHere | null>,
   );
+  /** Other pictures over which the machine was laid. */
+  const othersLaid = data.sources.flatMap(({ id, pictureId, camera }) =>
+    camera && id !== source.id ? [{ pictureId, kept: camera }] : [],
+  );
   const others = useMemo(() => tracesElsewhere(data, source.id), [data, source.id]);
   const elsewhere = useAnswered<SeenElsewhere[]>(
     draft && over?.laid && others.length > 0 ? JSON.stringify({ machine, draft, others }) : null,
@@ -159,9 +163,7 @@ function OnSheet({
               inOwnPlane: (prints) => api().inOwnPlane(machine, trace, prints) as Promise<LaidFlat | null>,
               prints: [
                 { pictureId: source.pictureId!, kept: draft! },
-                ...data.sources.flatMap(({ id, pictureId, camera }) =>
-                  pictureId && camera && id !== source.id ? [{ pictureId, kept: camera }] : [],
-                ),
+                ...othersLaid.flatMap(({ pictureId, kept }) => (pictureId ? [{ pictureId, kept }] : [])),
               ],
             }}
           />
@@ -185,12 +187,7 @@ function OnSheet({
               ),
             kitInWords: (mend) => kitInWords(mend, data.machine.kit[mend.dimension] ?? null, denominator),
           }}
-          findMends={() =>
-            api().mends(machine, [
-              draft!,
-              ...data.sources.flatMap(({ id, camera }) => (camera && id !== source.id ? [camera] : [])),
-            ]) as Promise<Mend[]>
-          }
+          findMends={() => api().mends(machine, [draft!, ...othersLaid.map(({ kept }) => kept)]) as Promise<Mend[]>}
         />
       )}
       {over?.laid ? (
