@@ -32,7 +32,7 @@ export function Lasso({
     if (isLong) {
       const box = viewBox(drawn.extent, scale);
       const round = line.map(([x, y]): Point => [box.x + x / scale, box.y + y / scale]);
-      const zones = drawn.shapes.filter(({ points }) => isWithin(middleOf(points), round));
+      const zones = drawn.shapes.filter(({ middle }) => isWithin(middle, round));
       isDrawn.current = true;
       onRound([...new Set(zones.map(({ zone }) => zone))]);
     }
@@ -59,8 +59,3 @@ export function Lasso({
     </div>
   );
 }
-
-const middleOf = (points: readonly Point[]): Point => [
-  points.reduce((sum, [x]) => sum + x, 0) / points.length,
-  points.reduce((sum, [, y]) => sum + y, 0) / points.length,
-];

@@ -181,7 +181,7 @@ function ToScale({ data, on, marking }: { data: MarkingsPage; on: Drawn; marking
     [outline, painted, view, marking],
   );
   if (!view || !drawn) return <p className="dim">Give it a place to see it on the airframe.</p>;
-  const around = extentOf(drawn.artwork[0]?.fields.flatMap(({ region }) => region) ?? []);
+  const around = drawn.artwork[0]?.extent ?? extentOf([]);
   const scale = Math.min(80, 640 / (drawn.extent.right - drawn.extent.left));
   const box = viewBox(drawn.extent, scale);
   const height = Math.min(box.height, 230);

@@ -1,5 +1,6 @@
 import type { UndoState } from '@/core/kept/undo-answer';
 import { changed, type Change } from '@/core/units/changes';
+import { remembering } from '@/core/units/remembered';
 
 /** Of the brief and of the shelf. */
 export interface PageRevision {
@@ -22,9 +23,21 @@ export interface Sent<T> {
   data: string & { readonly holds?: T };
 }
 
-export const sent = <T>({ of, data }: Made<T>): Sent<T> => ({ of, data: JSON.stringify(data) });
+const texts = new WeakMap<object, string>();
+/** What was made once is put into words once, however often it is sent. */
+export function sent<T extends object>({ of, data }: Made<T>): Sent<T> {
+  const text = texts.get(data) ?? JSON.stringify(data);
+  texts.set(data, text);
+  return { of, data: text };
+}
 
-export const received = <T>({ of, data }: Sent<T>): Made<T> => ({ of, data: JSON.parse(data) as T });
+/** The last few pages as they are read: a server that draws the same one again reads it no more. Shared, and not to be changed. */
+const remember = remembering<unknown>(16);
+
+export const received = <T>({ of, data }: Sent<T>): Made<T> => ({
+  of,
+  data: remember(data, () => JSON.parse(data) as unknown) as T,
+});
 
 /** A piece of a page as it is now: what changed since the one that is shown, or all of it where the server knows that one no more. */
 type Piece = { changes: readonly Change[] } | { whole: unknown };
