@@ -27,9 +27,9 @@ const ARM = `window.acted = new Promise((done) => {
   const press = () => { pressed ||= performance.now(); };
   addEventListener('keydown', press, { capture: true, once: true });
   addEventListener('pointerdown', press, { capture: true, once: true });
-  // How a message fades in and a button ripples follows from no act.
+  // How a message fades in, a button ripples and a clock ticks follows from no act.
   const isShow = ({ target, type }) =>
-    target.nodeType === 1 && target.closest(type === 'attributes' ? '.MuiSnackbar-root, .MuiTouchRipple-root' : '.MuiTouchRipple-root');
+    target.nodeType === 3 ? target.parentElement?.closest('.head-timers') : target.nodeType === 1 && target.closest(type === 'attributes' ? '.MuiSnackbar-root, .MuiTouchRipple-root, .head-timers' : '.MuiTouchRipple-root');
   new MutationObserver((changes) => changes.every(isShow) || requestAnimationFrame(() => { drawn = performance.now(); })).observe(document.body, {
     subtree: true, childList: true, attributes: true, characterData: true,
   });

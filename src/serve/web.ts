@@ -23,7 +23,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   await app.prepare();
   const upgrade = app.getUpgradeHandler();
   const moreHosts = hostsBeside();
-  const compress = compression({ level: 3 });
+  const compress = compression({ level: 3, filter: (_, response) => isText(response as unknown as ServerResponse) });
   const loads = builtLoads(dev);
 
   const serve = (request: IncomingMessage, response: ServerResponse) => {
@@ -82,6 +82,10 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   const benchPort = Number(process.env.BENCH_PORT ?? 0);
   if (benchPort > 0) await openBench(benchPort, dev, welcome);
 }
+
+/** Whether what is answered grows smaller when it is compressed. The framework says of what kind it is in a list of one. */
+const isText = (response: ServerResponse): boolean =>
+  /^text\/|\b(json|javascript|xml)\b/.test([response.getHeader('content-type') ?? ''].flat().join());
 
 const BUILT = '/_next/static/';
 

@@ -20,6 +20,16 @@ test.describe('without a mouse', () => {
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');
     await expect(page.getByText('Narrowed to Nose-wheel bay')).toBeVisible();
+    // What is no zone is asked for when it is first looked for. No key is a command right after a field has gone.
+    await expect(async () => {
+      await page.keyboard.press('/');
+      await expect(page.getByRole('combobox', { name: 'Find' })).toBeFocused({ timeout: 300 });
+    }).toPass();
+    await page.keyboard.type('Works apron');
+    await expect(page.getByRole('option', { name: 'Works apron' })).toBeVisible();
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/evidence\?source=/);
   });
 
   test('arrow keys choose a zone on the drawing, and the station narrows to it', async ({ page }) => {

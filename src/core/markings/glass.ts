@@ -1,6 +1,7 @@
 import { rectangle } from '@/core/geometry/polygon';
 import { lengthOn } from '@/core/outline/chart';
 import type { Outline } from '@/core/outline/outline';
+import { rememberedFor } from '@/core/units/remembered';
 import { panesOf } from './cut-sheet';
 
 export interface Glass {
@@ -9,14 +10,8 @@ export interface Glass {
   frameMm: number;
 }
 
-const known = new WeakMap<Outline, Glass>();
-
 /** The panes that are masked one by one: those for which masks are cut; found once for an outline. */
-export function glassOf(outline: Outline): Glass {
-  const found = known.get(outline) ?? measured(outline);
-  known.set(outline, found);
-  return found;
-}
+export const glassOf = rememberedFor(measured);
 
 function measured(outline: Outline): Glass {
   const panes = panesOf(outline);

@@ -1,4 +1,5 @@
 import { dense, type Point } from '@/core/geometry/polygon';
+import { rememberedFor } from '@/core/units/remembered';
 import type { Outline } from './outline';
 import { VIEWS } from './zones';
 
@@ -6,7 +7,9 @@ import { VIEWS } from './zones';
 const NEAR_SHARE = 0.008;
 
 /** Pairs of zones that meet in one of the views: where one colour is seen beside the other. Each pair once, in order of their keys. */
-export function touchingZones(outline: Outline): [string, string][] {
+export const touchingZones = rememberedFor(pairsOf);
+
+function pairsOf(outline: Outline): readonly (readonly [string, string])[] {
   const near = NEAR_SHARE * Math.max(...VIEWS.map((view) => outline.extents[view].right - outline.extents[view].left));
   const pairs = new Map<string, [string, string]>();
   for (const view of VIEWS) {

@@ -1,4 +1,5 @@
 import type { Outline } from '@/core/outline/outline';
+import { rememberedFor } from '@/core/units/remembered';
 import { cellsOf, type PaintedField } from './cells';
 import { bordersOf, isHard, type Border, type BorderSide } from './edges';
 
@@ -15,15 +16,8 @@ export interface SkinEdge {
 export const bordersOn = (outline: Outline, painted: readonly PaintedField[]): Border[] =>
   bordersOf(cellsOf(outline, () => null, painted));
 
-const plain = new WeakMap<Outline, Border[]>();
 /** The borders between the zones of an outline, each in its own colour; found once. */
-export function zoneBorders(outline: Outline): Border[] {
-  const known = plain.get(outline);
-  if (known) return known;
-  const made = bordersOn(outline, []);
-  plain.set(outline, made);
-  return made;
-}
+export const zoneBorders = rememberedFor((outline: Outline): Border[] => bordersOn(outline, []));
 
 /** Borders with the colours that they have; those of one colour, or where nobody has decided, are none. */
 export function skinEdges(

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { remembering, rememberingFor } from './remembered';
+import { rememberedFor, remembering, rememberingFor } from './remembered';
 
 describe('a memory of the last few answers', () => {
   test('the same question is worked out once, the oldest is forgotten first', () => {
@@ -29,4 +29,12 @@ test('each thing has a memory of its own: the same name is asked of each once', 
   const [one, other] = [{}, {}];
   const ask = (of: object) => remember(of, 'a', () => (times += 1));
   expect([one, other, one, other].map(ask)).toEqual([1, 2, 1, 2]);
+});
+
+test('what follows from one thing is made once for it, and once more for another that is alike', () => {
+  let made = 0;
+  const double = rememberedFor((of: { n: number }) => (made++, of.n * 2));
+  const one = { n: 4 };
+  expect([double(one), double(one), made]).toEqual([8, 8, 1]);
+  expect([double({ n: 4 }), made]).toEqual([8, 2]);
 });

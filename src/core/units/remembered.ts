@@ -24,6 +24,12 @@ export function rememberingFor<A extends object, T>(most: number): (of: A, name:
   };
 }
 
+/** What follows from a thing, made once for it: it is remembered as long as the thing is. Answers are shared and must not be changed. */
+export function rememberedFor<A extends object, T>(make: (of: A) => T): (of: A) => T {
+  const remember = rememberingFor<A, T>(1);
+  return (of) => remember(of, '', () => make(of));
+}
+
 /** What follows from two things, made once for both: it is remembered as long as they are. Answers are shared and must not be changed. */
 export function rememberedOf<A extends object, B extends object, T>(
   make: (one: A, other: B) => T,

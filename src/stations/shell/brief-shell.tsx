@@ -20,7 +20,7 @@ import { OutboxProvider, useOutbox } from './outbox';
 import { RunningTimers, type TimerRow } from './running-timers';
 import type { Findable } from './find-field';
 import { isOfBench, STATIONS } from './stations';
-import type { PageRevision, Sent } from './current-page';
+import { revisionInWords, type PageRevision, type Sent } from './current-page';
 import { CurrentProvider, useCurrentBrief, useRefreshed } from './use-current';
 import { PageRevisionContext, useCurrentPage } from './use-current-page';
 import { useKeptOffline } from './use-kept-offline';
@@ -47,7 +47,6 @@ interface ShellData {
   identity: string;
   subtitle: string;
   sheet: ShownSheet;
-  findable: Findable[];
   timers: TimerRow[];
   /** In what the house shows lengths, pressures and temperatures. */
   units: ShownUnits;
@@ -88,7 +87,7 @@ export function BriefShell({
 }
 
 function Shell(props: ShellData & Around): ReactNode {
-  const { briefId, identity, subtitle, sheet, findable, timers, revision, isDevice, children } = props;
+  const { briefId, identity, subtitle, sheet, timers, revision, isDevice, children } = props;
   const [zone, choose] = useState<string | null>(null);
   const [several, chooseSeveral] = useState<ReadonlySet<string>>(NONE);
   const [overlay, setOverlay] = useState<SheetOverlay | null>(null);
@@ -173,7 +172,8 @@ function Shell(props: ShellData & Around): ReactNode {
         <div className="head-tools">
           {finding ? (
             <FindField
-              findable={isDevice ? findable.filter(({ zone }) => zone) : findable}
+              zones={sheet.zones}
+              from={isDevice ? null : `${base}/places?of=${revisionInWords(revision)}`}
               onClose={() => setFinding(false)}
               onFound={found}
             />
@@ -227,7 +227,7 @@ function Shell(props: ShellData & Around): ReactNode {
           {hand ? (
             <InHand
               briefId={briefId}
-              revision={`${revision.brief}.${revision.shelf}`}
+              revision={revisionInWords(revision)}
               data={sheet}
               overlay={overlay}
               at={hand.at}

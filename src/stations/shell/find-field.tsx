@@ -2,7 +2,8 @@
 
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
-import type { ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
+import { useFetched } from '@/ui/use-fetched';
 import './head.css';
 
 /** Something that can be found by name: a zone to choose, or a place to go to. */
@@ -14,16 +15,27 @@ export interface Findable {
 }
 
 export function FindField({
-  findable,
+  zones,
+  from,
   onFound,
   onClose,
 }: {
-  findable: Findable[];
+  zones: readonly { key: string; title: string }[];
+  /** The address that tells what else there is; null for zones alone. */
+  from: string | null;
   onFound: (item: Findable) => void;
   onClose: () => void;
 }): ReactNode {
+  const elsewhere = useFetched<Findable[]>(from);
+  const findable = useMemo(
+    () => [
+      ...zones.map(({ key, title }) => ({ label: title, kind: 'Zones', path: '', zone: key })),
+      ...(elsewhere ?? []),
+    ],
+    [zones, elsewhere],
+  );
   return (
-    <Autocomplete
+    <Autocomplete<Findable>
       className="head-search"
       size="small"
       options={findable}

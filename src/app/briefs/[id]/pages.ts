@@ -2,7 +2,6 @@ import type { BriefView } from '@/core/derive/derive';
 import { changesBetween } from '@/core/units/changes';
 import { numbersOf } from '@/data/revisions';
 import { sent, type PageNow } from '@/stations/shell/current-page';
-import { SOURCE_KINDS } from '@/core/evidence/weights';
 import { briefTitle, typeOf, unitsOf } from '@/core/kept/state';
 import { shownSheet } from '@/sheet/sheet-data';
 import { benchPage } from '@/stations/bench/page-data';
@@ -13,7 +12,6 @@ import { kitPage } from '@/stations/kit/page-data';
 import { logPage } from '@/stations/log/page-data';
 import { markingsPage } from '@/stations/markings/page-data';
 import { routePage } from '@/stations/route/page-data';
-import type { Findable } from '@/stations/shell/find-field';
 import { fullDay } from '@/ui/dates';
 import { shownOf } from './shown-of';
 import { derivedOf, type Derived } from './view';
@@ -94,23 +92,5 @@ function shellOf(view: BriefView) {
     identity: briefTitle(brief.title, airframe),
     subtitle: `${typeOf(airframe)} · 1/${brief.denominator}${finish}`,
     sheet: shownSheet(view),
-    findable: findables(view),
   };
-}
-
-function findables(view: BriefView): Findable[] {
-  return [
-    ...view.outline.zones.map((zone) => ({ label: zone.title, kind: 'Zones', path: '', zone: zone.key })),
-    ...view.state.sources.map((source) => ({
-      label: source.title,
-      kind: SOURCE_KINDS[source.kind].title,
-      path: `evidence?source=${source.id}`,
-    })),
-    ...view.calls.map((call) => ({
-      label: `${call.code} ${call.official?.record.name ?? ''}`.trim(),
-      kind: 'Colours',
-      path: `colours?code=${encodeURIComponent(call.code)}`,
-    })),
-    ...view.plan.work.map((item) => ({ label: item.step.title, kind: 'Steps', path: 'route' })),
-  ];
 }
