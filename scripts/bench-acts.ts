@@ -63,6 +63,8 @@ interface Act {
 const enter = (page: Page) => page.keyboard.press('Enter');
 const other = <T>(run: number, one: T, two: T): T => (run % 2 ? one : two);
 
+const ruling = (page: Page) => page.getByRole('button', { name: /^(Rule|Change the ruling)$/ });
+
 const ACTS: readonly Act[] = [
   {
     name: 'a typed sighting',
@@ -77,11 +79,19 @@ const ACTS: readonly Act[] = [
     name: 'a ruling',
     station: 'evidence',
     prepare: async (page, run) => {
-      if (!(await page.getByLabel('Reason', { exact: true }).isVisible()))
-        await page.locator('.ledger tbody tr[data-question]').first().getByRole('button').first().click();
+      // What is ruled leaves the list of a brief with many; what nobody has seen anything of cannot be ruled as it stands.
+      const rows = page.locator('.ledger tbody tr[data-question]');
+      for (
+        let i = 0;
+        !(await ruling(page)
+          .isEnabled({ timeout: 100 })
+          .catch(() => false));
+        i += 1
+      )
+        await rows.nth(i).getByRole('button').first().click();
       await page.getByLabel('Reason', { exact: true }).fill(`as measured, ${run}`);
     },
-    press: (page) => page.getByRole('button', { name: /^(Rule|Change the ruling)$/ }).click(),
+    press: (page) => ruling(page).click(),
   },
   {
     name: 'an option',
