@@ -51,6 +51,11 @@ async function openPicture(page: Page, title: string): Promise<void> {
 test('from a fresh picture to a border in the scheme: places are set, the machine lies over it, and what is traced lies where it really is', async ({
   page,
 }) => {
+  await page.addInitScript(() => {
+    const counted = window as unknown as { presses: number };
+    counted.presses = 0;
+    addEventListener('pointerdown', () => (counted.presses += 1), { capture: true });
+  });
   await openPicture(page, TITLE);
   await page.getByLabel('the print is mirrored').check();
   const asked = page.locator('.place-asked strong');
@@ -79,6 +84,8 @@ test('from a fresh picture to a border in the scheme: places are set, the machin
   expect(sd).toBeLessThan(30);
   await page.getByRole('button', { name: 'Put it into the scheme' }).click();
   await expect(page.getByText('It is in the scheme now')).toBeVisible();
+  // Whoever does it for the first time: the picture, the machine over it, the line, the scheme.
+  expect(await page.evaluate(() => (window as unknown as { presses: number }).presses)).toBeLessThanOrEqual(25);
   await page.getByRole('button', { name: 'Keep it (s)' }).click();
   await expect(page.getByText(/is a sighting now/)).toBeVisible();
   await soundPage(page);

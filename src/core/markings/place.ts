@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { VIEWS } from '@/core/outline/zones';
+import { isSide, VIEWS } from '@/core/outline/zones';
 
 /** Where a marking lies on the airframe. */
 export const placeFields = z.strictObject({
@@ -13,10 +13,20 @@ export const placeFields = z.strictObject({
 });
 export type MarkingPlace = z.infer<typeof placeFields>;
 
-/** The place that is nearest in its view goes to where it was found; where the view has none yet, it is one more. To a mm and a degree. */
+/** As near to the middle, m, a place seen from above or below lies on neither side. */
+const MIDDLE_M = 0.25;
+
+/**
+ * The place that is nearest in its view, and not across the middle, goes to where it was found; where there is none yet, it is one more. To a
+ * mm and a degree.
+ */
 export function placedAt(places: readonly MarkingPlace[], found: MarkingPlace): MarkingPlace[] {
-  const far = ({ view, station, offset }: MarkingPlace) =>
-    view === found.view ? Math.hypot(station - found.station, offset - found.offset) : Infinity;
+  const isAcross = ({ view, offset }: MarkingPlace) =>
+    !isSide(view) && offset * found.offset < 0 && Math.min(Math.abs(offset), Math.abs(found.offset)) > MIDDLE_M;
+  const far = (place: MarkingPlace) =>
+    place.view === found.view && !isAcross(place)
+      ? Math.hypot(place.station - found.station, place.offset - found.offset)
+      : Infinity;
   const distances = places.map(far);
   const nearest = distances.indexOf(Math.min(...distances));
   const at = { station: toMm(found.station), offset: toMm(found.offset), turn: Math.round(found.turn) };
@@ -25,3 +35,9 @@ export function placedAt(places: readonly MarkingPlace[], found: MarkingPlace): 
     : places.map((place, i) => (i === nearest ? { ...place, ...at } : place));
 }
 const toMm = (metres: number): number => Math.round(metres * 1000) / 1000;
+
+/** The place across the machine's middle, where the other side has the same: as far aft and as far up, leaning as in a mirror. */
+export const onOtherSide = (place: MarkingPlace): MarkingPlace =>
+  isSide(place.view)
+    ? { ...place, view: place.view === 'port' ? 'starboard' : 'port', turn: -place.turn }
+    : { ...place, offset: -place.offset, turn: -place.turn };

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { placedAt } from './place';
+import { onOtherSide, placedAt } from './place';
 import { extentOf } from '@/core/geometry/polygon';
 import { buildOutline } from '@/core/outline/outline';
 import { PRESETS } from '@/core/outline/presets';
@@ -58,19 +58,29 @@ describe('where a marking lies', () => {
 });
 
 describe('a place that was found', () => {
-  const place = { view: 'port', station: 4, offset: 1, turn: 0, mirrored: true } as const;
+  const stands = { view: 'port', station: 4, offset: 1, turn: 0, mirrored: true } as const;
   const found = { view: 'port', station: 4.51234, offset: 1.1, turn: 3.4, mirrored: false } as const;
   test('is taken by the nearest in its view, which faces as it faced', () => {
-    const far = { ...place, station: 8 };
-    expect(placedAt([far, place, { ...place, view: 'starboard' }], found)).toEqual([
+    const far = { ...stands, station: 8 };
+    expect(placedAt([far, stands, { ...stands, view: 'starboard' }], found)).toEqual([
       far,
-      { ...place, station: 4.512, offset: 1.1, turn: 3 },
-      { ...place, view: 'starboard' },
+      { ...stands, station: 4.512, offset: 1.1, turn: 3 },
+      { ...stands, view: 'starboard' },
     ]);
   });
   test('is one more where its view has none', () => {
-    expect(placedAt([{ ...place, view: 'starboard' }], found)).toHaveLength(2);
+    expect(placedAt([{ ...stands, view: 'starboard' }], found)).toHaveLength(2);
     expect(placedAt([], found)).toEqual([{ ...found, station: 4.512, turn: 3 }]);
+  });
+  test('leaves what lies across the middle, on the other wing; what lies about the middle it moves over it', () => {
+    const [onPort, onStarboard] = [place('upper', 4, -3), place('upper', 4.1, 3.2)];
+    expect(placedAt([onPort], onStarboard)).toEqual([onPort, onStarboard]);
+    expect(placedAt([place('upper', 2, -0.05)], place('upper', 2.1, 0.1))).toEqual([place('upper', 2.1, 0.1)]);
+  });
+  test('has another across the middle: as far aft, as far up or out, leaning as in a mirror', () => {
+    expect(onOtherSide(place('port', 4, 1.2, 10))).toEqual(place('starboard', 4, 1.2, -10));
+    expect(onOtherSide(place('lower', 3, -2.5, 5))).toEqual(place('lower', 3, 2.5, -5));
+    expect(onOtherSide(onOtherSide(place('upper', 3, 2.5, 5)))).toEqual(place('upper', 3, 2.5, 5));
   });
 });
 

@@ -18,8 +18,8 @@ import {
 } from '@/core/markings/kinds';
 import { FILMS, WHITES, type Printing } from '@/core/markings/printing';
 import { endsOf, laidAlong, measuredEdges, withEdges, type MeasuredEdge } from '@/core/markings/stripe';
-import type { MarkingPlace } from '@/core/markings/place';
-import { isSide, VIEWS } from '@/core/outline/zones';
+import { onOtherSide, type MarkingPlace } from '@/core/markings/place';
+import { VIEWS } from '@/core/outline/zones';
 import { optionsOf, RecordForm, type FieldSpec } from '@/ui/fields';
 import { RowsEditor, type Column } from '@/ui/rows-editor';
 import { DrawingInput } from '@/ui/drawing-input';
@@ -362,10 +362,6 @@ const PLACE_COLUMNS: readonly Column[] = [
 
 function Places({ data, marking }: { data: MarkingsPage; marking: Marking }): ReactNode {
   const { keep } = useKeep(data.briefId, 'markings');
-  const other = (place: MarkingPlace): MarkingPlace =>
-    isSide(place.view)
-      ? { ...place, view: place.view === 'port' ? 'starboard' : 'port', turn: -place.turn }
-      : { ...place, offset: -place.offset, turn: -place.turn };
   return (
     <RowsEditor
       title="Where it lies"
@@ -373,7 +369,7 @@ function Places({ data, marking }: { data: MarkingsPage; marking: Marking }): Re
       rows={marking.places as unknown as Values[]}
       blank={() => {
         const last = marking.places.at(-1);
-        return (last ? other(last) : firstPlace(data)) as unknown as Values;
+        return (last ? onOtherSide(last) : firstPlace(data)) as unknown as Values;
       }}
       add="On the other side too"
       most={40}

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { placedAt } from '@/core/markings/place';
+import { onOtherSide, placedAt } from '@/core/markings/place';
 import { isSide } from '@/core/outline/zones';
 import type { TracedMarking } from '@/core/skin/camera/traced';
 import type { EvidencePage } from '@/stations/evidence/page-data';
@@ -10,6 +10,7 @@ import { useKeep } from '@/stations/shell/use-keep';
 import { useSheetData } from '@/stations/shell/zone-choice';
 import { useShown } from '@/ui/shown-units';
 import { MarkingChoice } from './marking-choice';
+import { saysOnBoth } from './said-of-sides';
 import { SEEN_FROM } from './straight-on-picture';
 
 /** "1 240 mm up at 4 310 mm aft of the nose, 820 wide, turned by 3 degrees": where a marking was traced. */
@@ -29,6 +30,8 @@ export function IntoMarking({ data, traced }: { data: EvidencePage; traced: Trac
   const shown = useShown();
   const [chosen, setChosen] = useState('');
   const [takesHeight, setTakesHeight] = useState(true);
+  const [isOnBoth, setOnBoth] = useState(false);
+  const mayMirror = saysOnBoth(data, traced.zone);
   // Those of the zone that it was traced on come first.
   const markings = [...data.markings].sort((a, b) => Number(b.zone === traced.zone) - Number(a.zone === traced.zone));
   const marking = markings.find(({ id }) => id === chosen) ?? markings[0];
@@ -43,6 +46,12 @@ export function IntoMarking({ data, traced }: { data: EvidencePage; traced: Trac
         <input type="checkbox" checked={takesHeight} onChange={({ target }) => setTakesHeight(target.checked)} />{' '}
         {shown(`${Math.round(traced.highMm)} mm`)} high
       </label>{' '}
+      {mayMirror ? (
+        <label>
+          <input type="checkbox" checked={isOnBoth} onChange={({ target }) => setOnBoth(target.checked)} /> and on the
+          other side, as {mayMirror}
+        </label>
+      ) : null}{' '}
       <Button
         variant="outlined"
         disabled={busy}
@@ -51,7 +60,10 @@ export function IntoMarking({ data, traced }: { data: EvidencePage; traced: Trac
             'marking',
             marking,
             {
-              places: placedAt(laid.places, traced.place),
+              places: (mayMirror !== null && isOnBoth
+                ? [traced.place, onOtherSide(traced.place)]
+                : [traced.place]
+              ).reduce(placedAt, laid.places),
               ...(takesHeight ? { heightMm: Math.round(traced.highMm) } : {}),
             },
             `${marking.title} lies there now; u takes it back`,

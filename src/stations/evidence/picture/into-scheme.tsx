@@ -2,13 +2,13 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { ASPECTS } from '@/core/evidence/aspects';
 import { isSide } from '@/core/outline/zones';
 import { PLAIN_FIELD, type FieldShape } from '@/core/scheme/field';
 import type { TracedHere } from '@/core/skin/camera/machine-over';
 import type { EvidencePage, SourceRow } from '@/stations/evidence/page-data';
 import { useKeep } from '@/stations/shell/use-keep';
 import { useSheetData } from '@/stations/shell/zone-choice';
+import { saysMirrored } from './said-of-sides';
 import { SEEN_FROM } from './straight-on-picture';
 
 /** One press puts what was traced into the scheme: a line at a height, or an area, in the view that looks at it. */
@@ -102,18 +102,4 @@ export function IntoScheme({
       </Button>
     </div>
   );
-}
-
-const [MIRRORED] = ASPECTS.pattern.choices;
-
-/** Whether a source says that the other side shows the pattern as in a mirror, and which; null where none does. */
-function saysMirrored({ questions, sources }: EvidencePage): string | null {
-  for (const question of questions) {
-    if (question.aspect !== 'pattern') continue;
-    const said = question.sightings.find(({ value, sense }) => sense === 'for' && value === MIRRORED);
-    const source = said && sources.find(({ id }) => id === said.sourceId);
-    if (source) return `“${source.title}” says`;
-    if (question.ruling?.value === MIRRORED) return 'it was ruled';
-  }
-  return null;
 }
