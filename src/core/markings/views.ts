@@ -7,7 +7,7 @@ import type { SchemeField } from '@/core/scheme/field';
 import { fieldsInView } from '@/core/scheme/in-view';
 import { ringsOf, shapesUnderFields, type FieldInView } from '@/core/scheme/shown-field';
 import { rememberingFor } from '@/core/units/remembered';
-import { artworkIn, schemeOn, type Artwork, type PlaceableMarking } from './placing';
+import { artworkIn, middleOf, schemeOn, type Artwork, type PlaceableMarking } from './placing';
 
 /**
  * All that one view of a machine shows, as it is drawn: plain data, so that who draws it needs neither its surfaces nor how it is laid on them.
@@ -48,7 +48,7 @@ export function shownView(
       zone,
       ...(glass ? { glass } : {}),
       path: drawnPath([points], breadth),
-      middle: middleOf(points),
+      middle: roughly(middleOf([points])),
     })),
     fields: shapesUnderFields(drawing, fields).flatMap(({ over }, i) =>
       over.map((piece) => ({
@@ -70,8 +70,8 @@ export function shownView(
 }
 
 /** To the millimetre; nought is written without a sign. */
-const mean = (of: readonly number[]) => Math.round((of.reduce((sum, n) => sum + n, 0) / of.length) * 1000) / 1000 + 0;
-const middleOf = (points: readonly Point[]): Point => [mean(points.map(([u]) => u)), mean(points.map(([, v]) => v))];
+const mm = (m: number) => Math.round(m * 1000) / 1000 + 0;
+const roughly = ([u, v]: Point): Point => [mm(u), mm(v)];
 
 /** More schemes of one outline than a brief is told in are never asked for by turns. */
 const remember = rememberingFor<Outline, ShownViews>(4);

@@ -1,6 +1,6 @@
 import type { UndoState } from '@/core/kept/undo-answer';
 import { changed, type Change } from '@/core/units/changes';
-import { remembering } from '@/core/units/remembered';
+import { rememberedFor, remembering } from '@/core/units/remembered';
 
 /** Of the brief and of the shelf. */
 export interface PageRevision {
@@ -23,13 +23,10 @@ export interface Sent<T> {
   data: string & { readonly holds?: T };
 }
 
-const texts = new WeakMap<object, string>();
 /** What was made once is put into words once, however often it is sent. */
-export function sent<T extends object>({ of, data }: Made<T>): Sent<T> {
-  const text = texts.get(data) ?? JSON.stringify(data);
-  texts.set(data, text);
-  return { of, data: text };
-}
+const inWords = rememberedFor((data: object) => JSON.stringify(data));
+
+export const sent = <T extends object>({ of, data }: Made<T>): Sent<T> => ({ of, data: inWords(data) });
 
 /** The last few pages as they are read: a server that draws the same one again reads it no more. Shared, and not to be changed. */
 const remember = remembering<unknown>(16);

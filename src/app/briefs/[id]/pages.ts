@@ -1,5 +1,6 @@
 import type { BriefView } from '@/core/derive/derive';
 import { changesBetween } from '@/core/units/changes';
+import { rememberedFor } from '@/core/units/remembered';
 import { numbersOf } from '@/data/revisions';
 import { sent, type PageNow } from '@/stations/shell/current-page';
 import { briefTitle, typeOf, unitsOf } from '@/core/kept/state';
@@ -50,13 +51,9 @@ export function pageOf<N extends PageName>(
 export const sentPage = <N extends PageName>(name: N, derived: Derived, code: string | null = null) =>
   sent({ of: derived.of, data: pageOf(name, derived, code) });
 
-const shells = new WeakMap<Derived, ReturnType<typeof makeShell>>();
-/** What stands round every station: the head, the sheet, and what can be found; made once of what was derived. */
-export function shellData(derived: Derived): ReturnType<typeof makeShell> {
-  const shell = shells.get(derived) ?? makeShell(derived);
-  shells.set(derived, shell);
-  return shell;
-}
+/** What stands round every station: the head and the sheet; made once of what was derived. */
+export const shellData = rememberedFor(makeShell);
+
 function makeShell(derived: Derived) {
   const { view, shelf } = derived;
   return { ...shownOf(derived, shellOf(view)), timers: view.state.timers, units: unitsOf(shelf) };
