@@ -21,7 +21,7 @@ interface ActTimes {
 }
 
 /** Waits for a press, and answers with where the time after it went. As text: what is compiled here brings helpers that a page does not know. */
-const ARM = `window.acted = new Promise((done) => {
+export const ARM = `window.acted = new Promise((done) => {
   let pressed = 0;
   let drawn = 0;
   const press = () => { pressed ||= performance.now(); };
@@ -65,7 +65,7 @@ const other = <T>(run: number, one: T, two: T): T => (run % 2 ? one : two);
 
 const ruling = (page: Page) => page.getByRole('button', { name: /^(Rule|Change the ruling)$/ });
 
-const ACTS: readonly Act[] = [
+export const ACTS: readonly Act[] = [
   {
     name: 'a typed sighting',
     station: 'evidence',
@@ -108,7 +108,18 @@ const ACTS: readonly Act[] = [
   {
     name: 'a step done',
     station: 'bench',
-    prepare: (page) => page.locator('main').focus(),
+    prepare: async (page, run) => {
+      const main = page.locator('main');
+      await main.focus();
+      if (run === 0) return;
+      // An evening has few steps: the one that was done is taken back first.
+      const drawn = page.waitForResponse(/\/now\/bench/);
+      await page.keyboard.press('u');
+      await drawn;
+      await page.waitForTimeout(500);
+      await page.locator('main ol > li > button').first().click();
+      await main.focus();
+    },
     press: (page) => page.keyboard.press('d'),
   },
   {

@@ -16,6 +16,12 @@ export async function latestBrief(): Promise<string | null> {
   return found?.id ?? null;
 }
 
+/** The version of a brief's own row; null where there is none. */
+export async function versionOfBrief(id: string): Promise<number | null> {
+  const [found] = await rows<{ version: number }>(pool(), 'select version from brief where id = $1', [id]);
+  return found?.version ?? null;
+}
+
 /** Makes a brief with its airframe, its weekly sessions and the questions that it raises, as one act that belongs to it: undo knows where the beginning is. */
 export async function createBrief(
   { brief, airframe, sessions, questions = [], tools = [] }: NewBrief,

@@ -2,6 +2,7 @@ import cluster from 'node:cluster';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import path from 'node:path';
+import { setFlagsFromString } from 'node:v8';
 import { hangUpHelpers } from '@/workers/helpers';
 import { serveSimulated } from '@/services/simulated/serve';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
@@ -33,6 +34,8 @@ async function listenOrLeave(): Promise<void> {
   }
 }
 
+// Acts come minutes apart: code that lies still meanwhile would be thrown away, and made anew at the next one.
+setFlagsFromString('--no-flush-bytecode');
 quietConsole();
 if (cluster.isPrimary) {
   if (process.env.BENCH_PORT) {

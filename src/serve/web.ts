@@ -1,17 +1,16 @@
 import { readFile } from 'node:fs/promises';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { Server as SecureServer } from 'node:https';
-import type { AddressInfo } from 'node:net';
 import compression from 'compression';
 import next from 'next';
 import sirv from 'sirv';
-import { STATIONS } from '@/core/kept/act';
-import { latestBrief } from '@/data/briefs';
+import { latestBrief, versionOfBrief } from '@/data/briefs';
 import { CLOSED_POLICY, hostsBeside, policyOf, refusalOf, secured } from '@/wall/wall';
 import { DEVICE_HEADER } from '@/wall/device';
 import { benchDoor, type KnownActions } from './bench-door';
 import { BENCH_FOLDER, benchCertificate, localNames } from './certificate';
 import { knownNeighbours, openInnerDoor, passOn } from './neighbours';
+import { warmUp } from './warm-up';
 
 /** Longer than a browser keeps a line that it does not use. */
 const KEPT_OPEN_MS = 6 * 60_000;
@@ -71,7 +70,7 @@ export async function listen(port: number, dev: boolean): Promise<void> {
   server.on('clientError', (_, socket) => {
     if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');
   });
-  if (!dev) await warmUp(server);
+  if (!dev) await warmUp(server, await knownActions(), versionOfBrief);
   isWarm = true;
   if (neighbours)
     await openInnerDoor(neighbours, (request, response) => {
@@ -139,26 +138,6 @@ async function openBench(
 async function knownActions(): Promise<KnownActions> {
   const list = await readFile('.next/server/server-reference-manifest.json', 'utf8');
   return (JSON.parse(list) as { node: KnownActions }).node;
-}
-
-/**
- * Asks for every kind of page once, at a door of this process's own, before the front door opens: the first who come would wait for the code
- * of each to be loaded.
- */
-async function warmUp(server: Server): Promise<void> {
-  await new Promise<void>((resolve) => server.listen({ port: 0, host: '127.0.0.1', exclusive: true }, resolve));
-  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-  try {
-    const start = await (await fetch(base)).text();
-    const brief = /\/briefs\/[0-9a-f-]{36}/.exec(start)?.[0];
-    for (const station of brief ? STATIONS : []) await (await fetch(`${base}${brief}/${station}`)).text();
-  } catch (error) {
-    console.error('The pages could not be warmed up:', error);
-  }
-  await new Promise((resolve) => {
-    server.close(resolve);
-    server.closeAllConnections();
-  });
 }
 
 /** Actions of the house never throw: where one ends in a fault of the server, what was sent could not be read. */

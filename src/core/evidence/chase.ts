@@ -1,7 +1,9 @@
+import { groupBy } from '@/core/units/grouped';
+import { rememberedFor, rememberedOf } from '@/core/units/remembered';
 import { bestNamed } from './best';
 import { dateFit, type Repaint, type Window } from './date-fit';
 import { DEFAULT_WEIGHTS, type SourceKind, type Weights } from './weights';
-import { weigh, type Evidence, type WeighedQuestion, type WeighedSighting } from './weigh';
+import { strengths, weighQuestion, type Evidence, type WeighedQuestion, type WeighedSighting } from './weigh';
 
 /**
  * The chance that the answer given now would turn out wrong: what the best value lacks of all support. Of a measurement, the
@@ -30,6 +32,25 @@ const NO_DATE_DAYS = 60;
 export const chaseScore = (chance: number, redoMinutes: number, daysLeft: number | null): number =>
   (chance * (redoMinutes / 60)) / Math.max(LEAST_DAYS, daysLeft ?? NO_DATE_DAYS);
 
+/** More than so many would take too long to find. */
+const WANTED = ['photograph wanted 1', 'photograph wanted 2', 'photograph wanted 3'];
+
+const subjectOf = ({ zone, aspect }: { zone: string; aspect: string }) => `${zone} ${aspect}`;
+const sightingsBySubject = rememberedFor(({ sightings }: Evidence) => groupBy(sightings, subjectOf));
+
+/** What sightings weigh, those in photographs that are wanted among them. */
+const strengthsAhead = rememberedOf(({ sources, target, ...known }: Evidence, weights: Weights) => {
+  const wanted = WANTED.map((id) => ({
+    id,
+    kind: 'photograph' as const,
+    from: target.from,
+    to: target.to,
+    derivedFrom: [],
+    grade: 1,
+  }));
+  return strengths({ ...known, target, sources: [...sources, ...wanted] }, weights);
+});
+
 /** How many clear photographs from the target days, all saying the best value, would settle a question; null when more than three. */
 export function photographsToSettle(
   evidence: Evidence,
@@ -37,18 +58,15 @@ export function photographsToSettle(
   weights: Weights = DEFAULT_WEIGHTS,
 ): number | null {
   const value = bestNamed(question)?.value ?? question.median ?? 'an answer';
-  const own = evidence.sightings.filter((s) => s.zone === question.zone && s.aspect === question.aspect);
-  const target = evidence.target;
-  const added: WeighedSighting[] = [];
-  const sources = [...evidence.sources];
-  for (let count = 1; count <= 3; count += 1) {
-    const id = `photograph wanted ${count}`;
-    sources.push({ id, kind: 'photograph', from: target.from, to: target.to, derivedFrom: [], grade: 1 });
-    added.push({ source: id, zone: question.zone, aspect: question.aspect, value, clarity: 'clear', sense: 'for' });
-    const [again] = weigh({ ...evidence, sources, sightings: [...own, ...added] }, weights);
-    if (again!.state === 'settled' || (again!.state === 'measured' && count >= 2)) return count;
-  }
-  return null;
+  const { zone, aspect } = question;
+  const known = sightingsBySubject(evidence).get(subjectOf(question)) ?? [];
+  const strengthOf = strengthsAhead(evidence, weights);
+  const seen = (source: string): WeighedSighting => ({ source, zone, aspect, value, clarity: 'clear', sense: 'for' });
+  const enough = WANTED.findIndex((_, i) => {
+    const { state } = weighQuestion([...known, ...WANTED.slice(0, i + 1).map(seen)], strengthOf);
+    return state === 'settled' || (state === 'measured' && i >= 1);
+  });
+  return enough < 0 ? null : enough + 1;
 }
 
 export interface LookableSource {

@@ -72,17 +72,22 @@ const DECISIVE = 3;
 /** All questions in order of their first sighting, weighed as domain.md section 1 defines. */
 export function weigh(evidence: Evidence, weights: Weights = DEFAULT_WEIGHTS): WeighedQuestion[] {
   const strengthOf = strengths(evidence, weights);
-  return sightingsByQuestion(evidence.sightings).map((sightings) => {
-    const { zone, aspect } = sightings[0]!;
-    const weighed = sightings.map((sighting): Weighed => {
-      const { source, value, sd, sense } = sighting;
-      const { factors, weight, group } = strengthOf(sighting);
-      return { contribution: { source, value, sense, weight, counted: false, factors }, sd, group };
-    });
-    const numeric = sightings.every((sighting) => typeof sighting.value === 'number');
-    return { zone, aspect, ...(numeric ? measured(weighed) : supported(weighed)) };
-  });
+  return sightingsByQuestion(evidence.sightings).map((sightings) => weighQuestion(sightings, strengthOf));
 }
+
+/** One question, by all that is said of it: at least one sighting. */
+export function weighQuestion(sightings: readonly WeighedSighting[], strengthOf: StrengthOf): WeighedQuestion {
+  const { zone, aspect } = sightings[0]!;
+  const weighed = sightings.map((sighting): Weighed => {
+    const { source, value, sd, sense } = sighting;
+    const { factors, weight, group } = strengthOf(sighting);
+    return { contribution: { source, value, sense, weight, counted: false, factors }, sd, group };
+  });
+  const numeric = sightings.every((sighting) => typeof sighting.value === 'number');
+  return { zone, aspect, ...(numeric ? measured(weighed) : supported(weighed)) };
+}
+
+export type StrengthOf = (sighting: WeighedSighting) => Strength;
 
 interface Strength {
   factors: Contribution['factors'];
@@ -91,7 +96,7 @@ interface Strength {
 }
 
 /** What a sighting weighs: the same for all that one source says as clearly of zones with the same repaints, so worked out once. */
-function strengths(evidence: Evidence, weights: Weights): (sighting: WeighedSighting) => Strength {
+export function strengths(evidence: Omit<Evidence, 'sightings'>, weights: Weights): StrengthOf {
   const sources = new Map(evidence.sources.map((source) => [source.id, source]));
   const groups = independentGroups(evidence.sources);
   const repaints = groupBy(evidence.repaints, (repaint) => repaint.zone);

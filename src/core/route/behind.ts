@@ -1,18 +1,22 @@
+import { groupBy } from '@/core/units/grouped';
+import { rememberedFor } from '@/core/units/remembered';
 import type { Route, RouteStep } from '@/core/work/step';
 
 /** What lies behind a step in the network. */
 
+/** Each step with the links that leave it. */
+const linksFrom = rememberedFor(({ links }: Pick<Route, 'links'>) => groupBy(links, ({ from }) => from));
+
 /** Every step behind some others in the network, those themselves left out unless they follow one another. */
 export function descendantsOf(route: Route, roots: readonly string[]): Set<string> {
-  const next = new Map<string, string[]>();
-  for (const { from, to } of route.links) next.set(from, [...(next.get(from) ?? []), to]);
+  const next = linksFrom(route);
   const found = new Set<string>();
   const open = [...roots];
   while (open.length > 0) {
-    for (const key of next.get(open.pop()!) ?? []) {
-      if (found.has(key)) continue;
-      found.add(key);
-      open.push(key);
+    for (const { to } of next.get(open.pop()!) ?? []) {
+      if (found.has(to)) continue;
+      found.add(to);
+      open.push(to);
     }
   }
   return found;

@@ -1,5 +1,6 @@
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import type { Zone } from '@/core/outline/zones';
+import { rememberedFor } from '@/core/units/remembered';
 import { counted } from '@/core/units/words';
 import { descendantsOf } from './behind';
 import { fixingSteps } from './fixing';
@@ -23,6 +24,8 @@ export interface Redo {
 /** What a spray of one zone typically takes before any step for it is in the route: masking, spraying, cleaning. */
 const ASSUMED_MINUTES = 45;
 
+const stepsByKey = rememberedFor(({ steps }: Pick<Route, 'steps'>) => new Map(steps.map((step) => [step.key, step])));
+
 /**
  * Which steps fix the answer for an aspect of a zone, and what would be done again if it were wrong: those steps, what follows on the
  * same zone, and, where the zone was closed in meanwhile, the gate and the seam work behind it.
@@ -34,7 +37,7 @@ export function redoOf(
   gate: GateName,
   closedIn: boolean,
 ): Redo {
-  const byKey = new Map(route.steps.map((step) => [step.key, step]));
+  const byKey = stepsByKey(route);
   const fixing = fixingSteps(route, zone, aspect);
   const gateStep = byKey.get(`gate:${gate}`);
   const roots = fixing.length > 0 ? fixing : gateStep ? [gateStep] : [];

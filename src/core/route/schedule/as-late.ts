@@ -45,7 +45,7 @@ function moved(
   const endingAt = (of: readonly PlannedStep[], end: Instant) =>
     of.map((one): PlannedStep => (one.id === id ? { id, segments: [[end - minutes, end]] } : one));
   const before = violations(near, around).length;
-  for (const end of endsUpTo(problem, others, step, cleaning, until)) {
+  for (const end of endsUpTo(problem, others, step, cleaning, { start: starts.get(id)!, end: until })) {
     if (end - minutes <= starts.get(id)!) return plan;
     if (violations(near, endingAt(around, end)).length <= before) return endingAt(plan, end);
   }
@@ -60,25 +60,26 @@ const nearOf = (problem: PlanProblem, { id, colour }: PlanStep): PlanProblem => 
 });
 
 /**
- * Moments at which a piece of work may end in free time, the latest first: right before what follows, and before the airbrush is cleaned for
- * it. A spray that moves has other clean-outs around it: room is left for any.
+ * Moments within a span at which a piece of work may end in free time, the latest first: right before what follows, and before the airbrush
+ * is cleaned for it. A spray that moves has other clean-outs around it: room is left for any.
  */
 function* endsUpTo(
   { windows, airbrush }: PlanProblem,
   others: readonly PlannedStep[],
   { minutes, colour }: PlanStep,
   cleaning: readonly Span[],
-  until: Instant,
+  within: Span,
 ): Generator<Instant> {
   const worked = others.flatMap(({ segments }) => segments);
   const cleaned = colour === null ? cleaning.map(({ start, end }) => [start, end] as const) : [];
-  const busy = [...worked, ...cleaned].sort(([a], [b]) => a - b);
+  const busy = [...worked, ...cleaned]
+    .filter(([from, to]) => from < within.end && to > within.start)
+    .sort(([a], [b]) => a - b);
   const spares = colour === null ? [0] : [0, ...cleanOutTimes(airbrush)];
-  for (const window of [...windows].reverse()) {
-    if (window.start >= until) continue;
+  for (const window of windows.filter(({ start, end }) => start < within.end && end > within.start).reverse()) {
     for (const { start, end } of gapsIn(window, busy).reverse())
       for (const spare of spares) {
-        const at = Math.min(end - spare, until);
+        const at = Math.min(end - spare, within.end);
         if (at - minutes >= start) yield at;
       }
   }

@@ -19,8 +19,10 @@ const nameOf = (step: PlanStep) => step.title ?? step.id;
 export function holdingChain(network: Network, placed: readonly (Placed | null)[]): Holding[] {
   const { problem } = network;
   const planned = placed.flatMap((item) => (item ? [item] : []));
+  // The last to end first; of those that end together the one that is named first.
+  const byEnd = planned.map((item) => ({ item, end: endOf(item) })).sort((a, b) => b.end - a.end);
   const chain: Holding[] = [];
-  let current = planned.reduce<Placed | null>((last, item) => (!last || endOf(item) > endOf(last) ? item : last), null);
+  let current = byEnd[0]?.item ?? null;
   const seen = new Set<Placed>();
   while (current && !seen.has(current)) {
     seen.add(current);
@@ -33,9 +35,7 @@ export function holdingChain(network: Network, placed: readonly (Placed | null)[
     }));
     const binding = arcs.sort((a, b) => b.end + b.minLag - (a.end + a.minLag))[0];
     const ready = binding ? binding.end + binding.minLag : -Infinity;
-    const before = planned
-      .filter((item) => item !== current && endOf(item) <= busyFrom)
-      .reduce<Placed | null>((last, item) => (!last || endOf(item) > endOf(last) ? item : last), null);
+    const before: Placed | null = byEnd.find(({ item, end }) => end <= busyFrom && item !== current)?.item ?? null;
     const other = binding ? problem.steps[binding.step]! : null;
     const toOther = () => (current = binding && placed[binding.step] ? placed[binding.step]! : null);
     if (binding && other && ready === start) {
