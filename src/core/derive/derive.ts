@@ -5,6 +5,7 @@ import type { Window } from '@/core/evidence/date-fit';
 import { outlineOf, type BriefState, type ColourShelf } from '@/core/kept/state';
 import { coloursLaid, laidOf } from '@/core/laid/laid';
 import type { Standing } from '@/core/laid/standing';
+import { partJobs } from '@/core/kit/part-work';
 import type { Outline } from '@/core/outline/outline';
 import { machineOf } from '@/core/outline/presets';
 import type { Zone } from '@/core/outline/zones';
@@ -149,7 +150,21 @@ export function deriveBrief(
     paintedOn(state, outline, book),
   );
   const borders = stages.same('borders', [outline, painted], () => bordersOn(outline, painted));
-  const known = { outline, questions, layers, coated, calls, callOf, noseWeight, painted, borders, laidColours, book };
+  const jobs = stages.same('parts', [state.parts, weighing], () => partJobs(state.parts, options));
+  const known = {
+    outline,
+    jobs,
+    questions,
+    layers,
+    coated,
+    calls,
+    callOf,
+    noseWeight,
+    painted,
+    borders,
+    laidColours,
+    book,
+  };
   const wanted = stages.settled('wanted', wantedOf(state, shelf, known));
   const route = stages.same('routed', [wanted, outline], () => routeOf(wanted, outline));
   const standing = stages.same('standing', [route, outline, state.log, state.mishaps, tempC, humidity], () =>

@@ -1,5 +1,5 @@
 import { canonicalIn, type CodeBook } from '@/core/codes/system';
-import { partJobs } from '@/core/kit/part-work';
+import type { PartJob } from '@/core/kit/part-work';
 import { keptAirbrushes } from '@/core/kit/tools';
 import { FROM_A_SHEET, isPrintedAtHome } from '@/core/markings/kinds';
 import { zonesOfMarking } from '@/core/markings/on-zones';
@@ -28,6 +28,8 @@ import { finishesOf, softZones, structureOf } from './ruled';
 /** What is known of a brief when it is asked what its route is made from. */
 export interface Known {
   outline: Outline;
+  /** What has to be done with the parts of the box. */
+  jobs: readonly PartJob[];
   questions: readonly QuestionView[];
   layers: readonly LayerOrder[];
   coated: readonly CoatedZone[];
@@ -45,7 +47,7 @@ export interface Known {
 export function wantedOf(
   state: BriefState,
   { tools, paints }: Pick<ColourShelf, 'tools' | 'paints'>,
-  { outline, questions, layers, coated, calls, callOf, noseWeight, painted, borders, laidColours, book }: Known,
+  { outline, jobs, questions, layers, coated, calls, callOf, noseWeight, painted, borders, laidColours, book }: Known,
 ): RouteWanted {
   const { brief } = state;
   const soft = softZones(questions);
@@ -99,7 +101,7 @@ export function wantedOf(
       return [{ id, title, code, blotchMm: shape.blotchMm / brief.denominator, times }];
     }),
     layers: layers.map(({ zone, layers: stack }) => ({ zone, layers: stack })),
-    parts: partJobs(state.parts, brief.options),
+    parts: jobs,
     storesAt: brief.storesAt,
     ...(noseWeight ? { noseWeight: noseWeightInWords(noseWeight) } : {}),
     structure: structureOf(questions),

@@ -1,3 +1,4 @@
+import { groupBy } from '@/core/units/grouped';
 import type { Minutes } from '@/core/units/minutes';
 import { cleanOutMinutes, type Instant, type PlannedStep, type PlanProblem, type PlanStep, type Span } from './problem';
 import { cleanOuts, violations } from './validate';
@@ -11,53 +12,56 @@ export function asLate(
   plan: readonly PlannedStep[],
   late: ReadonlySet<string>,
 ): readonly PlannedStep[] {
-  const done = new Set(problem.actuals.map(({ id }) => id));
+  const done = new Map(problem.actuals.map((actual) => [actual.id, actual]));
   const wanted = plan.filter(({ id }) => late.has(id) && !done.has(id));
   // The last first: what it leaves free may be taken by those before it.
   const inTurn = [...wanted].sort((a, b) => b.segments[0]![0] - a.segments[0]![0]);
   const steps = new Map(problem.steps.map((step) => [step.id, step]));
-  let now = plan;
-  let cleaning = cleanOuts(problem, now);
+  const sprays = problem.steps.filter(({ colour }) => colour !== null);
+  const waits = [groupBy(problem.links, ({ from }) => from), groupBy(problem.links, ({ to }) => to)];
+  const placed = new Map(plan.map((one) => [one.id, one]));
+  let cleaning = cleanOuts(problem, plan);
   for (const { id } of inTurn) {
     const step = steps.get(id)!;
-    now = moved(problem, now, step, cleaning);
-    if (step.colour !== null) cleaning = cleanOuts(problem, now);
+    // What it can break by its place in free time: itself and its waits; a spray also the clean-outs of all sprays.
+    const own = step.colour === null ? [step] : sprays;
+    const links = waits.flatMap((of) => of.get(id) ?? []);
+    const beside = new Set([...own.map((one) => one.id), ...links.flatMap(({ from, to }) => [from, to])]);
+    const actuals = [...beside].flatMap((one) => done.get(one) ?? []);
+    const better = later({ ...problem, steps: own, links, actuals }, beside, placed, step, cleaning);
+    if (!better) continue;
+    placed.set(id, better);
+    if (step.colour !== null) cleaning = cleanOuts(problem, [...placed.values()]);
   }
-  return now;
+  return [...placed.values()];
 }
 
-function moved(
-  problem: PlanProblem,
-  plan: readonly PlannedStep[],
+/** The latest place of a step that breaks nothing more than its own, of what lies `near` it; null where there is none behind that. */
+function later(
+  near: PlanProblem,
+  beside: ReadonlySet<string>,
+  placed: ReadonlyMap<string, PlannedStep>,
   step: PlanStep,
   cleaning: readonly Span[],
-): readonly PlannedStep[] {
+): PlannedStep | null {
   const { id, minutes } = step;
-  const near = nearOf(problem, step);
-  const ids = new Set([...near.steps.map((one) => one.id), ...near.links.flatMap(({ from, to }) => [from, to])]);
-  const around = plan.filter((one) => ids.has(one.id));
-  const starts = new Map(around.map((one) => [one.id, one.segments[0]![0]]));
+  const now = placed.get(id)!;
+  const start = now.segments[0]![0];
   const until = Math.min(
-    ...near.links.flatMap(({ from, to, minLag }) => (from === id && starts.has(to) ? [starts.get(to)! - minLag] : [])),
+    ...near.links.flatMap(({ from, to, minLag }) =>
+      from === id && placed.has(to) ? [placed.get(to)!.segments[0]![0] - minLag] : [],
+    ),
   );
-  if (!Number.isFinite(until)) return plan;
-  const others = plan.filter((one) => one.id !== id);
-  const endingAt = (of: readonly PlannedStep[], end: Instant) =>
-    of.map((one): PlannedStep => (one.id === id ? { id, segments: [[end - minutes, end]] } : one));
-  const before = violations(near, around).length;
-  for (const end of endsUpTo(problem, others, step, cleaning, { start: starts.get(id)!, end: until })) {
-    if (end - minutes <= starts.get(id)!) return plan;
-    if (violations(near, endingAt(around, end)).length <= before) return endingAt(plan, end);
+  if (!Number.isFinite(until)) return null;
+  const around = [...beside].flatMap((one) => (one === id ? [] : (placed.get(one) ?? [])));
+  const before = violations(near, [...around, now]).length;
+  for (const end of endsUpTo(near, placed, step, cleaning, { start, end: until })) {
+    if (end - minutes <= start) return null;
+    const there: PlannedStep = { id, segments: [[end - minutes, end]] };
+    if (violations(near, [...around, there]).length <= before) return there;
   }
-  return plan;
+  return null;
 }
-
-/** Of a problem what a step can break by its place in free time: itself and its waits; a spray also the clean-outs of all sprays. */
-const nearOf = (problem: PlanProblem, { id, colour }: PlanStep): PlanProblem => ({
-  ...problem,
-  steps: problem.steps.filter((step) => step.id === id || (colour !== null && step.colour !== null)),
-  links: problem.links.filter(({ from, to }) => from === id || to === id),
-});
 
 /**
  * Moments within a span at which a piece of work may end in free time, the latest first: right before what follows, and before the airbrush
@@ -65,16 +69,18 @@ const nearOf = (problem: PlanProblem, { id, colour }: PlanStep): PlanProblem => 
  */
 function* endsUpTo(
   { windows, airbrush }: PlanProblem,
-  others: readonly PlannedStep[],
-  { minutes, colour }: PlanStep,
+  placed: ReadonlyMap<string, PlannedStep>,
+  { id, minutes, colour }: PlanStep,
   cleaning: readonly Span[],
   within: Span,
 ): Generator<Instant> {
-  const worked = others.flatMap(({ segments }) => segments);
-  const cleaned = colour === null ? cleaning.map(({ start, end }) => [start, end] as const) : [];
-  const busy = [...worked, ...cleaned]
-    .filter(([from, to]) => from < within.end && to > within.start)
-    .sort(([a], [b]) => a - b);
+  const busy: Span[] = [];
+  const take = (start: Instant, end: Instant) => {
+    if (start < within.end && end > within.start) busy.push({ start, end });
+  };
+  for (const other of placed.values()) if (other.id !== id) for (const segment of other.segments) take(...segment);
+  if (colour === null) for (const { start, end } of cleaning) take(start, end);
+  busy.sort((a, b) => a.start - b.start);
   const spares = colour === null ? [0] : [0, ...cleanOutTimes(airbrush)];
   for (const window of windows.filter(({ start, end }) => start < within.end && end > within.start).reverse()) {
     for (const { start, end } of gapsIn(window, busy).reverse())
@@ -95,13 +101,13 @@ function cleanOutTimes(airbrush: PlanProblem['airbrush']): Minutes[] {
 }
 
 /** The free time of a session, in its order. */
-function gapsIn(window: Span, busy: readonly (readonly [number, number])[]): Span[] {
+function gapsIn(window: Span, busy: readonly Span[]): Span[] {
   const gaps: Span[] = [];
   let free = window.start;
-  for (const [from, to] of busy) {
-    if (to <= window.start || from >= window.end) continue;
-    if (from > free) gaps.push({ start: free, end: from });
-    free = Math.max(free, to);
+  for (const { start, end } of busy) {
+    if (end <= window.start || start >= window.end) continue;
+    if (start > free) gaps.push({ start: free, end: start });
+    free = Math.max(free, end);
   }
   if (free < window.end) gaps.push({ start: free, end: window.end });
   return gaps;
