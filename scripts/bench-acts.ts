@@ -40,7 +40,7 @@ export const ARM = `window.acted = new Promise((done) => {
     const own = performance.getEntriesByType('resource').filter(({ initiatorType, startTime, name }) => initiatorType === 'fetch' && pressed && startTime >= pressed && !/undo|revision|health/.test(name));
     const [first] = own;
     const last = own.at(-1);
-    if (!first || performance.now() - Math.max(drawn, last.responseEnd) < 250) return setTimeout(look, 20);
+    if (!first || performance.now() - Math.max(drawn, last.responseEnd) < 1000) return setTimeout(look, 20);
     done({
       sent: first.requestStart - pressed,
       answered: first.responseStart - first.requestStart,

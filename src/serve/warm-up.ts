@@ -31,6 +31,9 @@ export async function warmUp(
         await ask(`${at}/${station}`);
         await ask(`${at}/now/${station}?shell=&page=`);
       }
+      for (const beside of ['revision', 'undo', 'places']) await ask(`${at}/${beside}`);
+      // It is refused: what matters is that it was read.
+      await ask('/outbox', { method: 'POST', headers: { origin: base }, body: '{}' });
       const trial = Object.entries(actions).find(([, { exportedName }]) => exportedName === TRIAL)?.[0];
       const version = await versionOf(brief);
       const until = performance.now() + MOST_MS;

@@ -1,6 +1,5 @@
 import { readFile } from 'node:fs/promises';
 import exifReader, { type Exif } from 'exif-reader';
-import decodeHeic from 'heic-decode';
 import sharp, { type Metadata, type Sharp } from 'sharp';
 import { isDay, type Day } from '@/core/units/day';
 
@@ -63,6 +62,8 @@ const isPdf = (bytes: Uint8Array) => Buffer.from(bytes.subarray(0, 5)).toString(
 async function upright(bytes: Uint8Array, meta: Metadata): Promise<Sharp> {
   if (meta.format !== 'heif' || meta.compression !== 'hevc')
     return sharp(bytes, { limitInputPixels: MOST_PIXELS }).rotate();
+  // It takes forty megabytes: whoever never meets such a picture does without.
+  const { default: decodeHeic } = await import('heic-decode');
   const { width, height, data } = await decodeHeic({ buffer: bytes });
   return sharp(data, { raw: { width, height, channels: 4 }, limitInputPixels: MOST_PIXELS });
 }
