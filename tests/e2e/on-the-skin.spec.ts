@@ -174,6 +174,7 @@ test('what is painted on a side: a marking goes to where it was traced and is la
   await expect(page.getByText('Code letters lies there now')).toBeVisible();
   await page.getByRole('button', { name: 'Make it its artwork' }).click();
   await expect(page.getByText(/shows it now/)).toBeVisible();
+  const toTrace = (await page.getByRole('link', { name: 'Trace it into fields and masks' }).getAttribute('href'))!;
 
   // The underside begins where the zone does: masked, in the demo.
   await page.getByRole('button', { name: 'Edge on it' }).click();
@@ -198,4 +199,31 @@ test('what is painted on a side: a marking goes to where it was traced and is la
   await expect(page.getByText(/would settle most: it shows \d+ % of what is open/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/In none of them: .*Outer wing upper, port/)).toBeVisible();
   await soundPage(page);
+
+  // What was laid flat is traced where its marking is opened.
+  await page.goto(toTrace);
+  await expect(page.getByRole('button', { name: 'Hen on the cowling', expanded: true })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Trace the picture' })).toBeVisible();
+});
+
+test('an outline that the pictures have otherwise is mended from them in one press, and they fit again', async ({
+  page,
+}) => {
+  await openDemo(page, 'kit?show=machine');
+  const fin = page.getByLabel('Fin height, m', { exact: true });
+  const real = Number(await fin.inputValue());
+  await page.getByText('All dimensions of the outline').click();
+  await fin.fill((real * 1.1).toFixed(2));
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Machine and kit kept')).toBeVisible();
+
+  await openPicture(page, 'Engine change');
+  await page.getByRole('button', { name: 'Would another outline fit better?' }).click();
+  const said = page.getByText(/^Fin height .* would take away \d+ % of what does not fit, in 2 of 2 pictures/i);
+  await expect(said).toBeVisible({ timeout: 60_000 });
+  await said.getByRole('button', { name: 'Make the outline so' }).click();
+  await expect(page.getByText('Fin height is as the pictures have it; u takes it back')).toBeVisible();
+  await expect(page.getByText(/fits to [0-2]\.\d px/)).toBeVisible();
+  await openDemo(page, 'kit?show=machine');
+  expect(Math.abs(Number(await fin.inputValue()) - real)).toBeLessThan(0.02 * real);
 });

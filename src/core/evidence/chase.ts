@@ -35,7 +35,7 @@ export const chaseScore = (chance: number, redoMinutes: number, daysLeft: number
 /** More than so many would take too long to find. */
 const WANTED = ['photograph wanted 1', 'photograph wanted 2', 'photograph wanted 3'];
 
-const subjectOf = ({ zone, aspect }: { zone: string; aspect: string }) => `${zone} ${aspect}`;
+const subjectOf = ({ zone, aspect }: { zone: string; aspect: string }) => `${zone}\n${aspect}`;
 const sightingsBySubject = rememberedFor(({ sightings }: Evidence) => groupBy(sightings, subjectOf));
 
 /** What sightings weigh, those in photographs that are wanted among them. */

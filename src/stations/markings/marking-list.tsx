@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
+import { useSearchParams } from 'next/navigation';
 import { Fragment, useEffect, useState, type ReactNode } from 'react';
 import type { schemeOn } from '@/core/markings/placing';
 import { capital, counted } from '@/core/units/words';
@@ -21,7 +22,8 @@ const FitView = dynamic(() => import('./fit-view').then((module) => module.FitVi
 /** All that she carries, each with its size, and opened with its fit and the ways to make it. */
 export function MarkingList({ data }: { data: MarkingsPage }): ReactNode {
   const measures = useMeasures();
-  const [open, setOpen] = useState<string | null>(null);
+  // An address may name one: what was laid flat at Evidence is traced here.
+  const [open, setOpen] = useState(useSearchParams().get('marking'));
   const { zone } = useZoneChoice();
   const troubles = useTroubles(data);
   useKey('n', () => setOpen('new'));

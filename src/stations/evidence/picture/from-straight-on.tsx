@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import type { LaidFlat, StraightOn } from '@/core/skin/camera/straight-on';
 import type { EvidencePage } from '@/stations/evidence/page-data';
@@ -68,6 +69,7 @@ export function AsArtwork({ data, flat }: { data: EvidencePage; flat: LaidFlat }
   const { keep } = useKeep(data.briefId, 'evidence');
   const sheet = useSheetData();
   const [chosen, setChosen] = useState('');
+  const [shown, setShown] = useState<string | null>(null);
   const artworks = data.markings.flatMap((marking) => {
     const laid = sheet?.markings.find(({ id }) => id === marking.id);
     return laid?.kind === 'artwork' ? [{ ...marking, design: laid.design }] : [];
@@ -81,20 +83,27 @@ export function AsArtwork({ data, flat }: { data: EvidencePage; flat: LaidFlat }
       <MarkingChoice label="Artwork of" markings={artworks} chosen={marking.id} onChoose={setChosen} />{' '}
       <TakeIn
         flat={flat}
-        then={(pictureId) =>
-          keep(
+        then={async (pictureId) => {
+          const kept = await keep(
             'marking',
             marking,
             {
               design: { ...marking.design, pictureId, aspect: Math.round((1000 * flat.width) / flat.height) / 1000 },
               heightMm: Math.round(flat.height * flat.mmPerPx),
             },
-            `${marking.title} shows it now; trace it at Markings, or print it`,
-          )
-        }
+            `${marking.title} shows it now`,
+          );
+          if (kept.ok) setShown(marking.id);
+        }}
       >
         Make it its artwork
       </TakeIn>
+      {shown === marking.id ? (
+        <>
+          {' '}
+          <Link href={`/briefs/${data.briefId}/markings?marking=${marking.id}`}>Trace it into fields and masks</Link>
+        </>
+      ) : null}
     </div>
   );
 }
