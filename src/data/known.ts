@@ -17,7 +17,7 @@ export interface KnownBrief {
 const BYTES_OF_ANY = 6e6;
 const BYTES_OF_A_ROW = 2000;
 /** Of all briefs that are remembered; a process of these and of the pages that it draws stays under 300 MB. */
-export const MOST_BYTES = 38e6;
+export const MOST_BYTES = 32e6;
 
 /** One for all bundles of this process. */
 const held = globalThis as unknown as {
