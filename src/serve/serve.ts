@@ -56,7 +56,7 @@ if (cluster.isPrimary) {
     for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0));
   } else {
     // A process gives memory back before it takes more.
-    cluster.setupPrimary({ execArgv: [...process.execArgv, '--max-old-space-size=180', '--max-semi-space-size=8'] });
+    cluster.setupPrimary({ execArgv: [...process.execArgv, '--max-old-space-size=170', '--max-semi-space-size=8'] });
     let ending = false;
     // Nobody but the owner of this house may enter the folder of the inner doors.
     const folder = mkdtempSync(path.join(tmpdir(), 'build-brief-doors-'));
