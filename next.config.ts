@@ -19,6 +19,7 @@ const config: NextConfig = {
   ],
   compress: false,
   experimental: {
+    // What every evening needs is loaded before the door opens (src/serve/warm-up.ts), the rest when it is asked for.
     preloadEntriesOnStart: false,
     serverActions: { bodySizeLimit: '32mb' },
     proxyClientMaxBodySize: '32mb',

@@ -21,7 +21,7 @@ interface ActTimes {
 }
 
 /** Waits for a press, and answers with where the time after it went. As text: what is compiled here brings helpers that a page does not know. */
-export const ARM = `window.acted = new Promise((done) => {
+const ARM = `window.acted = new Promise((done) => {
   let pressed = 0;
   let drawn = 0;
   const press = () => { pressed ||= performance.now(); };
@@ -65,7 +65,7 @@ const other = <T>(run: number, one: T, two: T): T => (run % 2 ? one : two);
 
 const ruling = (page: Page) => page.getByRole('button', { name: /^(Rule|Change the ruling)$/ });
 
-export const ACTS: readonly Act[] = [
+const ACTS: readonly Act[] = [
   {
     name: 'a typed sighting',
     station: 'evidence',

@@ -22,33 +22,8 @@ export async function warmUp(
 ): Promise<void> {
   await new Promise<void>((resolve) => server.listen({ port: 0, host: '127.0.0.1', exclusive: true }, resolve));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-  const ask = async (address: string, init?: RequestInit) => (await fetch(`${base}${address}`, init)).text();
   try {
-    const brief = /\/briefs\/([0-9a-f-]{36})/.exec(await ask(''))?.[1];
-    if (brief) {
-      const at = `/briefs/${brief}`;
-      for (const station of STATIONS) {
-        await ask(`${at}/${station}`);
-        await ask(`${at}/now/${station}?shell=&page=`);
-      }
-      for (const beside of ['revision', 'undo', 'places']) await ask(`${at}/${beside}`);
-      // It is refused: what matters is that it was read.
-      await ask('/outbox', { method: 'POST', headers: { origin: base }, body: '{}' });
-      const trial = Object.entries(actions).find(([, { exportedName }]) => exportedName === TRIAL)?.[0];
-      const version = await versionOf(brief);
-      const until = performance.now() + MOST_MS;
-      for (const { school, as } of OTHERWISE) {
-        if (performance.now() > until) break;
-        await ask(`${at}/film?${new URLSearchParams({ school, as }).toString()}`);
-        if (!trial) continue;
-        const tried = { briefId: brief, act: { id: randomUUID(), at: nowUtc() }, version, option: school, choice: as };
-        await ask(`${at}/kit`, {
-          method: 'POST',
-          headers: { 'next-action': trial, 'content-type': 'text/plain;charset=UTF-8', origin: base },
-          body: JSON.stringify([tried]),
-        });
-      }
-    }
+    await goThrough(base, actions, versionOf);
   } catch (error) {
     console.error('The pages could not be warmed up:', error);
   }
@@ -59,3 +34,36 @@ export async function warmUp(
 }
 
 const OTHERWISE = SCHOOL_NAMES.flatMap((school) => OPTION_CHOICES[school].choices.map((as) => ({ school, as })));
+
+async function goThrough(
+  base: string,
+  actions: KnownActions,
+  versionOf: (brief: string) => Promise<number | null>,
+): Promise<void> {
+  const ask = async (address: string, init?: RequestInit) => (await fetch(`${base}${address}`, init)).text();
+  const send = (address: string, body: string, headers: Record<string, string> = {}) =>
+    ask(address, { method: 'POST', headers: { ...headers, origin: base }, body });
+  const briefId = /\/briefs\/([0-9a-f-]{36})/.exec(await ask(''))?.[1];
+  if (!briefId) return;
+  const at = `/briefs/${briefId}`;
+  for (const station of STATIONS) {
+    await ask(`${at}/${station}`);
+    await ask(`${at}/now/${station}?shell=&page=`);
+  }
+  for (const beside of ['revision', 'undo', 'places']) await ask(`${at}/${beside}`);
+  // It is refused: what matters is that it was read.
+  await send('/outbox', '{}');
+  const trial = Object.entries(actions).find(([, { exportedName }]) => exportedName === TRIAL)?.[0];
+  const version = await versionOf(briefId);
+  const until = performance.now() + MOST_MS;
+  for (const { school, as } of OTHERWISE) {
+    if (performance.now() > until) return;
+    await ask(`${at}/film?${new URLSearchParams({ school, as }).toString()}`);
+    if (!trial) continue;
+    const tried = { briefId, act: { id: randomUUID(), at: nowUtc() }, version, option: school, choice: as };
+    await send(`${at}/kit`, JSON.stringify([tried]), {
+      'next-action': trial,
+      'content-type': 'text/plain;charset=UTF-8',
+    });
+  }
+}

@@ -1,7 +1,7 @@
 import { dryingTime, type Climate } from '@/core/paint/drying';
 import { groupBy } from '@/core/units/grouped';
 import { minutesAfter, type Minutes } from '@/core/units/minutes';
-import type { Route, RouteLink, RouteStep } from '@/core/work/step';
+import { stepsByKey, type Route, type RouteLink, type RouteStep } from '@/core/work/step';
 import { changedIn, type Changed } from './changed';
 import { waitBetween } from './drying';
 import { laidOf, stayingOf, type Laid, type LaidLayer, type LoggedWork, type Loss } from './laid';
@@ -53,7 +53,7 @@ export function standingOf(
   climate: Climate,
   areaOf: (zone: string) => number,
 ): Standing {
-  const steps = new Map(route.steps.map((step) => [step.key, step]));
+  const steps = stepsByKey(route);
   const laid = laidOf(log, mishaps, (key) => steps.get(key));
   const taped = tapedOf(route, log, laid);
   const progress = progressOf(route, log, laid, taped, areaOf);

@@ -1,6 +1,6 @@
 import { minutesAfter } from '@/core/units/minutes';
 import { DRY } from '@/core/work/layer';
-import type { Route } from '@/core/work/step';
+import { stepsByKey, type Route } from '@/core/work/step';
 import { LONGEST_TAPE, MOST_TAPE } from '@/core/work/tape';
 import { inTime, lyingOf, type Laid, type LoggedWork } from './laid';
 
@@ -21,7 +21,7 @@ export function tapedOf(
   log: readonly LoggedWork[],
   laid: Laid,
 ): Map<string, readonly Tape[]> {
-  const steps = new Map(route.steps.map((step) => [step.key, step]));
+  const steps = stepsByKey(route);
   const on = new Map<string, Omit<Tape, 'until'>[]>();
   for (const { entry, index } of inTime(log)) {
     if (entry.again || (entry.share !== null && entry.share < 1)) continue;

@@ -4,7 +4,7 @@ import { remembering } from '@/core/units/remembered';
 import { benchSessions, elapsedToLocal, localDay, midnightUtc, type BenchSession } from './calendar';
 import type { Evening, WeeklySession } from './evening';
 import { cleanOutTable } from './cleanout';
-import type { Route, RouteStep } from '@/core/work/step';
+import { stepsByKey, type Route, type RouteStep } from '@/core/work/step';
 import type { PlanLink, PlanProblem } from './schedule/problem';
 import { asLate } from './schedule/as-late';
 import { schedule, type Aims, type NoPlan, type Plan } from './schedule/schedule';
@@ -170,7 +170,7 @@ export function planAsLaid(
   broken: readonly PlanLink[],
   timeZone: string,
 ): RoutePlan {
-  const byKey = new Map(route.steps.map((step) => [step.key, step]));
+  const byKey = stepsByKey(route);
   const isDone = new Set(problem.actuals.map((actual) => actual.id));
   // A mask belongs to the session of its spray.
   const masks = new Set(route.steps.flatMap(({ key, tape }) => (tape?.goes === 'on' ? [key] : [])));

@@ -1,11 +1,10 @@
 import { aspectOf, type Aspect } from '@/core/evidence/aspects';
 import type { Zone } from '@/core/outline/zones';
-import { rememberedFor } from '@/core/units/remembered';
 import { counted } from '@/core/units/words';
 import { descendantsOf } from './behind';
 import { fixingSteps } from './fixing';
 import type { GateName } from './gates';
-import type { Route } from '@/core/work/step';
+import { stepsByKey, type Route } from '@/core/work/step';
 
 /** What an answer that turns out wrong costs. */
 export interface Redo {
@@ -23,8 +22,6 @@ export interface Redo {
 
 /** What a spray of one zone typically takes before any step for it is in the route: masking, spraying, cleaning. */
 const ASSUMED_MINUTES = 45;
-
-const stepsByKey = rememberedFor(({ steps }: Pick<Route, 'steps'>) => new Map(steps.map((step) => [step.key, step])));
 
 /**
  * Which steps fix the answer for an aspect of a zone, and what would be done again if it were wrong: those steps, what follows on the

@@ -7,6 +7,7 @@ import type { Caution } from '@/core/paint/caution';
 import type { Coat } from '@/core/paint/drying';
 import type { Day } from '@/core/units/day';
 import type { Minutes } from '@/core/units/minutes';
+import { rememberedFor } from '@/core/units/remembered';
 import type { Family, Joint, Lane, Stage, StepKind } from './kinds';
 import type { Layer } from './layer';
 import type { Masking } from './masking';
@@ -114,6 +115,11 @@ export interface Route {
   /** Edits of the builder that cannot be made as it is now. */
   sleeping: SleepingEdit[];
 }
+
+/** Each step of a route by its key; made once for a route. */
+export const stepsByKey = rememberedFor(
+  ({ steps }: Pick<Route, 'steps'>): ReadonlyMap<string, RouteStep> => new Map(steps.map((step) => [step.key, step])),
+);
 
 /** Whether it lays the colour of a code. */
 export const laysColour = ({ lays }: Pick<RouteStep, 'lays'>, code: string): boolean =>

@@ -13,7 +13,7 @@ import { groupBy } from '@/core/units/grouped';
 import { EFFECTS } from '@/core/weathering/effects';
 import type { LayerKind } from '@/core/work/kinds';
 import type { Layer } from '@/core/work/layer';
-import type { RouteStep } from '@/core/work/step';
+import { stepsByKey, type RouteStep } from '@/core/work/step';
 import { exposureOf } from './use-said';
 import { weatherOf, type BriefWeather } from './weather';
 
@@ -38,7 +38,7 @@ export function filmOf(view: BriefView, shelf: Pick<ColourShelf, 'paints'>): Bri
   const weather = weatherOf(view, shelf, exposureOf(view).exposure);
   const grounds = Object.fromEntries(ruledColours(questions, book));
   const coatsOn = coatMaker(view, shelf, weather, patchesOver(route, grounds));
-  const steps = new Map(route.steps.map((step) => [step.key, step]));
+  const steps = stepsByKey(route);
   const zones = new Map(outline.zones.map((zone) => [zone.key, zone]));
   const laid = [...standing.laid].flatMap(([zone, stack]) => stack.map((layer) => ({ ...layer, zone })));
   const byEntry = groupBy(laid, ({ entry }) => entry);

@@ -5,6 +5,7 @@ import type { Lane, StepKind } from '@/core/work/kinds';
 import { KIND_OF_LAYER, type Layer } from '@/core/work/layer';
 import { lowered } from '@/core/units/words';
 import type { BriefView } from '@/core/derive/derive';
+import { stepsByKey } from '@/core/work/step';
 
 /** One layer of a zone: what it is, and what was written down when it was laid. */
 export interface MadeLayer extends Layer {
@@ -25,7 +26,7 @@ type Made = Pick<BriefView, 'state' | 'route' | 'outline' | 'standing'>;
 
 /** How a zone was made, from the plastic up: what was laid on it, as it was logged, then what is still planned there. */
 export function madeOf({ state, route, standing }: Made, zone: string): MadeLayer[] {
-  const steps = new Map(route.steps.map((step) => [step.key, step]));
+  const steps = stepsByKey(route);
   const wanted = new Set(
     route.steps.flatMap(({ zones, lays }) =>
       zones.includes(zone) ? lays.flatMap(({ what, code }) => (what === 'colour' ? [code] : [])) : [],

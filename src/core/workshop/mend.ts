@@ -15,6 +15,7 @@ import type { BroughtRound } from '@/core/weathering/bring-round';
 import type { BriefView } from '@/core/derive/derive';
 import { filterFor, withFilter, type Looked } from './filter-over';
 import { calledLayer, mixedInWords, PLACED, stayingLayers, type MadeLayer } from './how-made';
+import { stepsByKey } from '@/core/work/step';
 
 /** How a mishap is mended in a brief: what is lost, what is done again, and how that goes into the route. */
 
@@ -48,7 +49,7 @@ export function mend(
   const climate = { tempC: state.brief.tempC, humidity: state.brief.humidity };
   const covers = cure.lays === 'called colour';
   const worked = (layers: readonly MadeLayer[]) => (covers ? fromItsColour(layers, view) : layers);
-  const byKey = new Map(view.route.steps.map((step) => [step.key, step]));
+  const byKey = stepsByKey(view.route);
   const named = new Set(zones);
   const areas = new Map(outline.zones.map(({ key: own, areaM2 }) => [own, Math.max(areaM2, 0.01)]));
   const area = (keys: readonly string[]) => keys.reduce((sum, own) => sum + (areas.get(own) ?? 0), 0);
@@ -133,7 +134,7 @@ function runOf(
   stack: Readonly<Record<string, readonly KnownLayer[]>>,
   key: string,
 ): WorkRun {
-  const byKey = new Map(route.steps.map((step) => [step.key, step]));
+  const byKey = stepsByKey(route);
   const spoken = (zones: readonly string[]) => spokenZones(outline.zones, zones);
   const [repair] = rework.steps;
   const lane = rework.lost[0]?.made.lane ?? 'Whole';
